@@ -1,0 +1,246 @@
+package build_test
+
+import (
+	"encoding/json"
+	"fmt"
+	"strings"
+	"testing"
+
+	"github.com/santhosh-tekuri/jsonschema/v6"
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"cuerda/core/build"
+	"cuerda/core/food"
+)
+
+const peaCakes = `{
+  "format": "cuerda-build/1",
+  "name": "Split-pea and parsnip cakes",
+  "lines": [
+    {"food": "split-peas-cooked", "grams": 480, "prep": [{"do": "blitz", "level": 0.5}]},
+    {"food": "parsnip", "grams": 150, "prep": [{"do": "saute", "minutes": 10}]},
+    {"food": "onion", "grams": 90, "prep": [{"do": "saute", "minutes": 10}]},
+    {"food": "chickpea-flour", "grams": 45},
+    {"food": "flax-meal", "grams": 16},
+    {"food": "pumpkin-seeds", "grams": 40},
+    {"food": "salt", "grams": 6}
+  ],
+  "rest": {"minutes": 20, "celsius": 20},
+  "piece": {"kind": "patty", "diameter_mm": 80, "thickness_mm": 18},
+  "cook": {"method": "pan", "celsius": 180, "target_celsius": 74},
+  "eaters": {"avoid": ["egg", "gluten"], "diet": "vegan"}
+}`
+
+var foods = food.Starter()
+
+func read(t testing.TB, text string) *build.Document {
+	t.Helper()
+	d, err := build.Read([]byte(text), foods)
+	require.NoError(t, err)
+	return d
+}
+
+func withLines(lines string) string {
+	return `{"format":"cuerda-build/1","lines":[` + lines + `]}`
+}
+
+func TestPredictAnswersAsTheFormatSays(t *testing.T) {
+	p := build.Predict(read(t, peaCakes), foods)
+	assert.InDelta(t, 0.316, *p.Q, .003)
+	assert.InDelta(t, 0.627, *p.JustMixedQ, .006)
+	assert.EqualValues(t, "firm", p.Word)
+	assert.True(t, p.InBand)
+	assert.InDelta(t, 2.674, p.RawKPa, .027)
+	assert.InDelta(t, 0.687, p.RawNeedKPa, .001)
+	assert.InDelta(t, 3.89, p.RawRatio, .04)
+	assert.InDelta(t, 13.07, p.CookedKPa, .13)
+	assert.InDelta(t, 4.76, p.CookedRatio, .05)
+	assert.Equal(t, build.Holds, p.Verdict)
+	assert.Nil(t, p.RawChilledKPa)
+	assert.Equal(t, 8, p.Pieces)
+	assert.Equal(t, food.Measure{Amount: 2.5, Unit: food.Cup}, *p.Lines[0].Measure)
+	assert.Equal(t, []build.Note{{Code: "raw-flour", Kind: "caution", Food: "chickpea-flour"}}, p.Notes)
+	assert.Greater(t, p.Chance, .9)
+}
+
+func TestChillIsReportedBesideTheUnchilledHold(t *testing.T) {
+	warm := build.Predict(read(t, peaCakes), foods)
+	cold := build.Predict(read(t, strings.Replace(peaCakes, `"piece"`, `"chill":{"minutes":600,"celsius":4},"piece"`, 1)), foods)
+	assert.Equal(t, warm.RawKPa, cold.RawKPa)
+	assert.InDelta(t, 1.6*warm.RawKPa, *cold.RawChilledKPa, .01)
+	assert.InDelta(t, 1.6*warm.RawRatio, cold.RawRatio, .02)
+	assert.InDelta(t, 4, *cold.ChilledCelsius, .1)
+}
+
+func reasonsOf(p build.Prediction) (out []string) {
+	for _, n := range p.Notes {
+		if n.Kind == "reason" {
+			out = append(out, n.Code)
+		}
+	}
+	return out
+}
+
+func TestAFailureSaysWhy(t *testing.T) {
+	for _, c := range []struct{ lines, rest, want string }{
+		{``, "0", "empty-mix"},
+		{`{"food":"water","grams":300}`, "0", "no-paste"},
+		{`{"food":"olive-oil","grams":300}`, "0", "no-paste"},
+		{`{"food":"red-lentils-cooked","grams":400},{"food":"water","grams":150}`, "10", "too-wet"},
+		{`{"food":"rice-flour","grams":400},{"food":"water","grams":50}`, "30", "too-dry"},
+		{`{"food":"red-lentils-cooked","grams":400},{"food":"millet-flakes","grams":75}`, "0", "needs-rest"},
+		{`{"food":"millet-cooked","grams":500},{"food":"fennel","grams":300}`, "0", "too-many-pieces"},
+	} {
+		text := strings.Replace(withLines(c.lines), `"lines"`, `"rest":{"minutes":`+c.rest+`},"lines"`, 1)
+		p := build.Predict(read(t, text), foods)
+		assert.Contains(t, reasonsOf(p), c.want, "%s", c.lines)
+		assert.False(t, p.Verdict == build.Holds && p.InBand)
+		_, err := json.Marshal(p)
+		assert.NoError(t, err, "no NaN, no infinity")
+	}
+}
+
+func TestFoodsAboveTheirLimitAreNamed(t *testing.T) {
+	p := build.Predict(read(t, withLines(`{"food":"red-lentils-cooked","grams":400},{"food":"flax-meal","grams":20},{"food":"flax-meal","grams":20}`)), foods)
+	assert.Contains(t, p.Notes, build.Note{Code: "over-limit", Kind: "limit", Food: "flax-meal", Value: 9.1, Limit: 6})
+}
+
+func TestReadNamesThePlaceAndTheNearestWord(t *testing.T) {
+	lines := func(n int) string {
+		return strings.TrimSuffix(strings.Repeat(`{"food":"salt","grams":1},`, n), ",")
+	}
+	for _, c := range []struct{ text, code, pointer, nearest string }{
+		{`{"format": "cuerda-build/1", "lines": [`, build.CodeBadJSON, "", ""},
+		{`{} {}`, build.CodeBadJSON, "", ""},
+		{``, build.CodeBadJSON, "", ""},
+		{`[]`, build.CodeWrongType, "", "object"},
+		{`{"lines":[]}`, build.CodeMissing, "/format", ""},
+		{`{"format":"cuerda/9","lines":[]}`, build.CodeUnknownWord, "/format", "cuerda-build/1"},
+		{withLines(`{"food":"chikpea-flour","grams":5}`), build.CodeUnknownFood, "/lines/0/food", "chickpea-flour"},
+		{withLines(`{"food":"Ground turkey","grams":5}`), build.CodeUnknownFood, "/lines/0/food", "turkey-ground"},
+		{withLines(`{"food":"harina de garbanzo","grams":5}`), build.CodeUnknownFood, "/lines/0/food", "chickpea-flour"},
+		{withLines(`{"food":"salt","gram":5}`), build.CodeUnknownField, "/lines/0/gram", "grams"},
+		{withLines(`{"food":"salt","grams":0}`), build.CodeOutOfRange, "/lines/0/grams", ""},
+		{withLines(`{"food":"salt","grams":-3}`), build.CodeOutOfRange, "/lines/0/grams", ""},
+		{withLines(`{"food":"salt","grams":1e999}`), build.CodeOutOfRange, "/lines/0/grams", ""},
+		{withLines(`{"food":"salt","grams":NaN}`), build.CodeBadJSON, "", ""},
+		{withLines(`{"food":"salt","grams":"5"}`), build.CodeWrongType, "/lines/0/grams", "number"},
+		{withLines(`{"food":"salt","grams":5,"prep":[{"do":"sautee","minutes":4}]}`), build.CodeUnknownPrep, "/lines/0/prep/0/do", "saute"},
+		{withLines(`{"food":"salt","grams":5,"prep":[{"do":"saute"}]}`), build.CodeMissing, "/lines/0/prep/0/minutes", ""},
+		{withLines(`{"food":"salt","grams":5,"prep":[{"do":"press","level":1}]}`), build.CodeNotHere, "/lines/0/prep/0/level", ""},
+		{withLines(lines(201)), build.CodeTooMany, "/lines", ""},
+		{`{"format":"cuerda-build/1","lines":[],"piece":{"kind":"paty"}}`, build.CodeUnknownKind, "/piece/kind", "patty"},
+		{`{"format":"cuerda-build/1","lines":[],"piece":{"kind":"ball","diameter_mm":4}}`, build.CodeOutOfRange, "/piece/diameter_mm", ""},
+		{`{"format":"cuerda-build/1","lines":[],"piece":{"kind":"ball","diameter_mm":40,"tin":true}}`, build.CodeNotHere, "/piece/tin", "diameter_mm"},
+		{`{"format":"cuerda-build/1","lines":[],"cook":{"method":"oven"}}`, build.CodeUnknownMethod, "/cook/method", "still-oven"},
+		{`{"format":"cuerda-build/1","lines":[],"rest":{"minutes":3000}}`, build.CodeOutOfRange, "/rest/minutes", ""},
+		{`{"format":"cuerda-build/1","lines":[],"eaters":{"avoid":["eggs"]}}`, build.CodeUnknownWord, "/eaters/avoid/0", "egg"},
+		{`{"format":"cuerda-build/1","lines":[],"name":"` + strings.Repeat("é", 10_000) + `"}`, build.CodeTooLong, "/name", ""},
+		{`{"format":"cuerda-build/1","lines":[],"name":"a\u0000b"}`, build.CodeBadText, "/name", ""},
+		{`{"format":"cuerda-build/1","lines":[],"a/b":1}`, build.CodeUnknownField, "/a~1b", ""},
+	} {
+		_, err := build.Read([]byte(c.text), foods)
+		var faults build.Faults
+		if !assert.ErrorAs(t, err, &faults, c.text) {
+			continue
+		}
+		assert.Equal(t, c.code, faults[0].Code, c.text)
+		assert.Equal(t, c.pointer, faults[0].Pointer, c.text)
+		assert.Equal(t, c.nearest, faults[0].Nearest, c.text)
+	}
+	assert.Len(t, read(t, withLines(lines(200))).Lines, 200)
+	for _, name := range []string{"🫛 cakes", "كفتة العدس", "<script>alert(1)</script>"} {
+		quoted, _ := json.Marshal(name)
+		assert.Equal(t, name, read(t, `{"format":"cuerda-build/1","lines":[],"name":`+string(quoted)+`}`).Name)
+	}
+}
+
+func compiledSchema(t testing.TB) *jsonschema.Schema {
+	text, err := json.Marshal(build.Schema(foods))
+	require.NoError(t, err)
+	doc, err := jsonschema.UnmarshalJSON(strings.NewReader(string(text)))
+	require.NoError(t, err)
+	c := jsonschema.NewCompiler()
+	require.NoError(t, c.AddResource("build.json", doc))
+	s, err := c.Compile("build.json")
+	require.NoError(t, err)
+	return s
+}
+
+// What the reader takes, the schema takes, the reader writes back unchanged
+// and the prediction of it is finite; nothing panics.
+func FuzzRead(f *testing.F) {
+	schema := compiledSchema(f)
+	f.Add([]byte(peaCakes))
+	f.Add([]byte(withLines(`{"food":"tofu-firm","grams":1e-3,"prep":[{"do":"press"},{"do":"mash","level":1}]}`)))
+	f.Add([]byte(`{"format":"cuerda-build/1","lines":[],"piece":{"kind":"loaf","length_mm":200,"width_mm":100,"height_mm":60,"tin":false},"cook":{"method":"fan-oven"}}`))
+	f.Add([]byte(`{"format":"cuerda-build/1","lines":[{"food":"salt","grams":null}],"rest":[]}`))
+	f.Fuzz(func(t *testing.T, data []byte) {
+		d, err := build.Read(data, foods)
+		if err != nil {
+			var faults build.Faults
+			require.ErrorAs(t, err, &faults)
+			require.NotEmpty(t, faults)
+			return
+		}
+		tree, err := jsonschema.UnmarshalJSON(strings.NewReader(string(data)))
+		require.NoError(t, err)
+		require.NoError(t, schema.Validate(tree))
+		out, err := json.Marshal(d)
+		require.NoError(t, err)
+		again, err := build.Read(out, foods)
+		require.NoError(t, err, string(out))
+		require.Equal(t, d, again)
+		_, err = json.Marshal(build.Predict(d, foods))
+		require.NoError(t, err)
+	})
+}
+
+func TestSchemaRefusesWhatTheReaderRefuses(t *testing.T) {
+	schema := compiledSchema(t)
+	for _, text := range []string{
+		`{"format":"cuerda-build/1"}`, withLines(`{"food":"salt","grams":0}`), withLines(`{"food":"sugarr","grams":4}`),
+		withLines(`{"food":"salt","grams":4,"prep":[{"do":"saute"}]}`), withLines(`{"food":"salt","grams":4,"prep":[{"do":"toast","minutes":3}]}`),
+		`{"format":"cuerda-build/1","lines":[],"piece":{"kind":"ball"}}`, `{"format":"cuerda-build/1","lines":[],"extra":1}`,
+	} {
+		tree, err := jsonschema.UnmarshalJSON(strings.NewReader(text))
+		require.NoError(t, err)
+		assert.Error(t, schema.Validate(tree), text)
+		_, err = build.Read([]byte(text), foods)
+		assert.Error(t, err, text)
+	}
+}
+
+func ExampleRead() {
+	_, err := build.Read([]byte(`{"format":"cuerda-build/1","lines":[{"food":"flax-mael","grams":16}]}`), food.Starter())
+	fmt.Println(err)
+	fmt.Println("nearest:", err.(build.Faults)[0].Nearest)
+	// Output:
+	// build document: unknown-food at /lines/0/food
+	// nearest: flax-meal
+}
+
+func ExamplePredict() {
+	doc, _ := build.Read([]byte(peaCakes), food.Starter())
+	p := build.Predict(doc, food.Starter())
+	fmt.Printf("%s, %s: raw %.1f and cooked %.1f times what the piece asks\n", p.Verdict, p.Word, p.RawRatio, p.CookedRatio)
+	// Output: holds, firm: raw 3.9 and cooked 4.8 times what the piece asks
+}
+
+func BenchmarkReadAndPredict20Lines(b *testing.B) {
+	text := withLines(strings.TrimSuffix(strings.Repeat(`{"food":"parsnip","grams":150,"prep":[{"do":"saute","minutes":10}]},{"food":"flax-meal","grams":9},`, 10), ","))
+	d := read(b, text)
+	b.Run("predict", func(b *testing.B) {
+		b.ReportAllocs()
+		for b.Loop() {
+			build.Predict(d, foods)
+		}
+	})
+	b.Run("read", func(b *testing.B) {
+		b.ReportAllocs()
+		for b.Loop() {
+			_, _ = build.Read([]byte(text), foods)
+		}
+	})
+}

@@ -1,0 +1,272 @@
+package build
+
+import (
+	"math"
+	"slices"
+
+	"cuerda/core/food"
+	"cuerda/core/mix"
+	"cuerda/core/piece"
+)
+
+// Verdict sums a prediction up by its hold ratios: below 1 a piece fails, from
+// 1 to 1.5 it is marginal, above that it holds.
+type Verdict string
+
+// The verdicts.
+const (
+	Holds       Verdict = "holds"
+	Marginal    Verdict = "marginal"
+	FailsRaw    Verdict = "fails-raw"
+	FailsCooked Verdict = "fails-cooked"
+	FailsBoth   Verdict = "fails-both"
+	Nothing     Verdict = "nothing" // nothing in the mix could hold
+)
+
+// Note is something to know about a prediction: a caution that comes with a
+// food, a limit that is passed, or a reason why the mix fails.
+type Note struct {
+	Code string `json:"code"`
+	// Kind is caution, limit or reason.
+	Kind string `json:"kind" enum:"caution,limit,reason"`
+	Food string `json:"food,omitempty"`
+	// Value and Limit are figures that belong to the code: for over-limit, g
+	// per 100 g of mix; for needs-rest, Value is minutes.
+	Value float64 `json:"value,omitempty"`
+	Limit float64 `json:"limit,omitempty"`
+}
+
+// Prediction is what a build will do, after its rest. Holds and needs are in
+// kPa, shares in g per g, masses in g.
+type Prediction struct {
+	MassG float64 `json:"mass_g"`
+	// Q is the liquidity index; null where nothing in the mix drinks.
+	Q *float64 `json:"q" nullable:"true"`
+	// JustMixedQ is the index before any rest.
+	JustMixedQ *float64   `json:"just_mixed_q" nullable:"true"`
+	Word       mix.Word   `json:"word" enum:"crumbles,short,firm,tacky,slack,slumps,no-paste"`
+	Band       piece.Band `json:"band"`
+	InBand     bool       `json:"in_band"`
+	ChunkShare float64    `json:"chunk_share"`
+	RawKPa     float64    `json:"raw_kpa"`
+	// RawChilledKPa is given where the document chills.
+	RawChilledKPa  *float64 `json:"raw_chilled_kpa,omitempty"`
+	RawNeedKPa     float64  `json:"raw_need_kpa"`
+	RawRatio       float64  `json:"raw_ratio"`
+	CookedKPa      float64  `json:"cooked_kpa"`
+	CookedNeedKPa  float64  `json:"cooked_need_kpa"`
+	CookedRatio    float64  `json:"cooked_ratio"`
+	WaterShare     float64  `json:"water_share"`
+	FatShare       float64  `json:"fat_share"`
+	SaltShare      float64  `json:"salt_share"`
+	QSD            float64  `json:"q_sd"`
+	Chance         float64  `json:"chance"`
+	Verdict        Verdict  `json:"verdict" enum:"holds,marginal,fails-raw,fails-cooked,fails-both,nothing"`
+	PieceG         float64  `json:"piece_g"`
+	Pieces         int      `json:"pieces"`
+	ChilledCelsius *float64 `json:"chilled_celsius,omitempty"`
+	// Lines says, in document order, what became of each line.
+	Lines []LineResult `json:"lines" nullable:"false"`
+	Notes []Note       `json:"notes" nullable:"false"`
+}
+
+// LineResult is one line as a cook measures it and as it enters the mix.
+type LineResult struct {
+	// Measure is the nearest kitchen measure of the grams in the document.
+	Measure *food.Measure `json:"measure,omitempty"`
+	// PreparedG is the mass after the preparations, g.
+	PreparedG float64 `json:"prepared_g"`
+	// SharePct is that mass as g per 100 g of the mix.
+	SharePct float64 `json:"share_pct"`
+}
+
+// MixLines gives the lines of a document that Read has accepted.
+func (d *Document) MixLines(foods *food.Catalogue) []mix.Line {
+	out := make([]mix.Line, len(d.Lines))
+	for i := range d.Lines {
+		l := &d.Lines[i]
+		out[i] = mix.Line{Food: foods.Find(l.Food), Grams: l.Grams, Preps: l.Prep}
+	}
+	return out
+}
+
+// Predict says what a document that Read has accepted will do.
+func Predict(d *Document, foods *food.Catalogue) Prediction {
+	lines := d.MixLines(foods)
+	rest := d.RestOrNone()
+	parts := mix.Parts(lines)
+	s := mix.AssessParts(parts, rest)
+	p := d.PieceOrDefault()
+	method, turn := d.MethodAndTurn()
+	need := p.Demand(method, turn)
+	band := p.Band()
+
+	out := Prediction{
+		MassG: tidy(s.Mass, 1), Word: s.Word(), Band: band,
+		InBand: s.HasPaste && band.Holds(s.Q), ChunkShare: tidy(s.ChunkShare, 3),
+		RawKPa: tidy(s.Raw, 3), RawNeedKPa: tidy(need.Raw, 3),
+		CookedKPa: tidy(s.Cooked, 2), CookedNeedKPa: tidy(need.Cooked, 3),
+		QSD:    tidy(s.Spread.Q, 3),
+		PieceG: tidy(p.Grams(), 1),
+		Lines:  make([]LineResult, len(lines)),
+		Notes:  []Note{},
+	}
+	if s.Mass > 0 {
+		out.WaterShare = tidy(s.Water/s.Mass, 3)
+		out.FatShare = tidy(s.Fat/s.Mass, 3)
+		out.SaltShare = tidy(s.Salt/s.Mass, 3)
+	}
+	if g := p.Grams(); g > 0 {
+		out.Pieces = int(math.Floor(s.Mass/g + 0.02))
+	}
+	if s.HasPaste {
+		q := tidy(s.Q, 3)
+		mixed := q
+		if rest.Minutes > 0 {
+			mixed = tidy(mix.Index(parts, mix.Rest{Celsius: rest.Celsius}), 3)
+		}
+		out.Q, out.JustMixedQ = &q, &mixed
+	}
+	chill := 1.0
+	if d.Chill != nil {
+		c := p.ChilledTo(rest.Celsius, orDefault(d.Chill.Celsius, 4), d.Chill.Minutes)
+		chill = mix.ChillFactor(c)
+		firmer, at := tidy(s.Raw*chill, 3), tidy(c, 1)
+		out.RawChilledKPa, out.ChilledCelsius = &firmer, &at
+	}
+	raw, cooked := s.Raw*chill/need.Raw, s.Cooked/need.Cooked
+	out.RawRatio, out.CookedRatio = tidy(raw, 2), tidy(cooked, 2)
+	out.Chance = tidy(s.Chance(chill, need.Raw, need.Cooked), 3)
+	out.Verdict = verdict(s.HasPaste, raw, cooked)
+
+	measures := make([]food.Measure, len(lines))
+	for i := range lines {
+		l := &lines[i]
+		r := LineResult{PreparedG: tidy(parts[i].Mass, 1), SharePct: tidy(100*parts[i].Mass/s.Mass, 2)}
+		if m, ok := l.Food.Measure(l.Grams); ok {
+			measures[i] = m
+			r.Measure = &measures[i]
+		}
+		out.Lines[i] = r
+	}
+	out.Notes = append(out.Notes, reasons(parts, rest, &s, &out)...)
+	out.Notes = append(out.Notes, limitsAndCautions(lines, &s)...)
+	return out
+}
+
+func verdict(paste bool, raw, cooked float64) Verdict {
+	switch {
+	case !paste:
+		return Nothing
+	case raw < 1 && cooked < 1:
+		return FailsBoth
+	case raw < 1:
+		return FailsRaw
+	case cooked < 1:
+		return FailsCooked
+	case raw < 1.5 || cooked < 1.5:
+		return Marginal
+	}
+	return Holds
+}
+
+// manyPieces is the chunk share above which pieces, not paste, are what breaks.
+const manyPieces = 0.5
+
+// reasons names what stands in the way of a mix that fails, is marginal or
+// lies outside its band.
+func reasons(parts []mix.Part, rest mix.Rest, s *mix.State, p *Prediction) []Note {
+	if !s.HasPaste {
+		code := "no-paste"
+		if len(parts) == 0 {
+			code = "empty-mix"
+		}
+		return []Note{{Code: code, Kind: "reason"}}
+	}
+	if p.Verdict == Holds && p.InBand {
+		return nil
+	}
+	var out []Note
+	reason := func(code string, value float64) { out = append(out, Note{Code: code, Kind: "reason", Value: value}) }
+	switch {
+	case s.Q > p.Band.To:
+		if m, ok := restToReach(parts, rest, p.Band.To); ok {
+			reason("needs-rest", m)
+		} else {
+			reason("too-wet", 0)
+		}
+	case s.Q < p.Band.From:
+		reason("too-dry", 0)
+	}
+	if p.Verdict == Holds {
+		return out
+	}
+	if s.ChunkShare > manyPieces {
+		reason("too-many-pieces", tidy(100*s.ChunkShare, 0))
+	}
+	if len(out) == 0 {
+		if p.RawRatio < 1.5 {
+			reason("weak-raw", 0)
+		}
+		if p.CookedRatio < 1.5 {
+			reason("weak-cooked", 0)
+		}
+	}
+	return out
+}
+
+// restToReach gives the whole minutes of rest, in steps a cook would set, at
+// which the mix comes down to q; false where three hours do not do it.
+func restToReach(parts []mix.Part, rest mix.Rest, q float64) (float64, bool) {
+	for _, m := range []float64{5, 10, 15, 20, 30, 45, 60, 90, 120, 180} {
+		if m > rest.Minutes && mix.Index(parts, mix.Rest{Minutes: m, Celsius: rest.Celsius}) <= q {
+			return m, true
+		}
+	}
+	return 0, false
+}
+
+// limitsAndCautions gives one note for each food above its limit and one for
+// each caution, with the first food that brings it.
+func limitsAndCautions(lines []mix.Line, s *mix.State) []Note {
+	var out []Note
+	total := make(map[*food.Food]float64, len(lines))
+	for i := range lines {
+		total[lines[i].Food] += lines[i].Grams
+	}
+	for i := range lines {
+		f := lines[i].Food
+		grams, first := total[f]
+		delete(total, f)
+		if pct := 100 * grams / s.Mass; first && f.MaxPct > 0 && pct > f.MaxPct {
+			out = append(out, Note{Code: "over-limit", Kind: "limit", Food: f.ID, Value: tidy(pct, 1), Limit: f.MaxPct})
+		}
+	}
+	limits := len(out)
+	for i := range lines {
+		f := lines[i].Food
+		for _, c := range f.Cautions {
+			if !slices.ContainsFunc(out[limits:], func(n Note) bool { return n.Code == c }) {
+				out = append(out, Note{Code: c, Kind: "caution", Food: f.ID})
+			}
+		}
+	}
+	return out
+}
+
+// tidy rounds for display to that many decimals; what is tiny keeps three
+// significant digits, so that a ratio of it still makes sense.
+func tidy(x float64, decimals int) float64 {
+	if x == 0 || math.IsInf(x, 0) || math.IsNaN(x) {
+		return 0
+	}
+	scale := math.Pow10(decimals)
+	if r := math.Round(x*scale) / scale; math.Abs(r) >= 50/scale {
+		return r
+	}
+	scale = math.Pow10(max(decimals, 2-int(math.Floor(math.Log10(math.Abs(x))))))
+	if math.IsInf(scale, 0) {
+		return 0
+	}
+	return math.Round(x*scale) / scale
+}

@@ -1,0 +1,415 @@
+package build
+
+import (
+	"bytes"
+	"encoding/json"
+	"errors"
+	"fmt"
+	"io"
+	"maps"
+	"math"
+	"slices"
+	"strconv"
+	"strings"
+	"unicode"
+	"unicode/utf8"
+
+	"github.com/agnivade/levenshtein"
+
+	"cuerda/core/eaters"
+	"cuerda/core/food"
+	"cuerda/core/piece"
+)
+
+// maxFaults bounds the list of faults that Read gives.
+const maxFaults = 20
+
+// Read reads a build document of the foods in the catalogue. Where it returns
+// an error it is of type Faults; the document is then not to be used.
+func Read(data []byte, foods *food.Catalogue) (*Document, error) {
+	tree, fault := parse(data)
+	if fault != nil {
+		return nil, Faults{*fault}
+	}
+	r := reader{foods: foods}
+	doc := r.document(tree)
+	if len(r.faults) > 0 {
+		return nil, r.faults
+	}
+	return doc, nil
+}
+
+// parse reads exactly one JSON value, numbers kept as they were written.
+func parse(data []byte) (any, *Fault) {
+	dec := json.NewDecoder(bytes.NewReader(data))
+	dec.UseNumber()
+	var tree any
+	err := dec.Decode(&tree)
+	offset := dec.InputOffset()
+	if err == nil {
+		if _, more := dec.Token(); !errors.Is(more, io.EOF) {
+			err = errors.New("more than one value")
+		}
+	}
+	if err == nil {
+		return tree, nil
+	}
+	var syntax *json.SyntaxError
+	if errors.As(err, &syntax) {
+		offset = syntax.Offset
+	}
+	before := data[:min(int(offset), len(data))]
+	line := 1 + bytes.Count(before, []byte("\n"))
+	column := len(before) - bytes.LastIndexByte(before, '\n')
+	return nil, &Fault{Code: CodeBadJSON, Got: fmt.Sprintf("line %d, column %d", line, column)}
+}
+
+type reader struct {
+	foods  *food.Catalogue
+	faults Faults
+}
+
+func (r *reader) fault(f Fault) {
+	switch {
+	case len(r.faults) < maxFaults:
+		r.faults = append(r.faults, f)
+	case len(r.faults) == maxFaults:
+		r.faults = append(r.faults, Fault{Code: CodeMorePlaces})
+	}
+}
+
+// object checks that v is an object with only the known fields and all needed
+// ones, and gives it; a fault and an empty object otherwise.
+func (r *reader) object(v any, at string, known []string, needed ...string) map[string]any {
+	o, ok := v.(map[string]any)
+	if !ok {
+		r.wrongType(v, at, "object")
+		return nil
+	}
+	for _, name := range slices.Sorted(maps.Keys(o)) {
+		if !slices.Contains(known, name) {
+			r.fault(Fault{Code: CodeUnknownField, Pointer: at + "/" + escape(name), Got: shorten(name), Nearest: nearest(name, known)})
+		}
+	}
+	for _, name := range needed {
+		if _, there := o[name]; !there {
+			r.fault(Fault{Code: CodeMissing, Pointer: at + "/" + name})
+		}
+	}
+	return o
+}
+
+func (r *reader) wrongType(v any, at, want string) {
+	r.fault(Fault{Code: CodeWrongType, Pointer: at, Got: describe(v), Nearest: want})
+}
+
+func (r *reader) text(v any, at string, limit int) string {
+	s, ok := v.(string)
+	switch {
+	case !ok:
+		r.wrongType(v, at, "string")
+	case utf8.RuneCountInString(s) > limit:
+		most := float64(limit)
+		r.fault(Fault{Code: CodeTooLong, Pointer: at, Got: shorten(s), Max: &most})
+	case strings.ContainsFunc(s, func(c rune) bool { return unicode.IsControl(c) }):
+		r.fault(Fault{Code: CodeBadText, Pointer: at, Got: shorten(s)})
+	}
+	return s
+}
+
+// number reads a figure of low..high; above low where open.
+func (r *reader) number(v any, at string, low, high float64, open bool) float64 {
+	n, ok := v.(json.Number)
+	if !ok {
+		r.wrongType(v, at, "number")
+		return low
+	}
+	x, err := strconv.ParseFloat(n.String(), 64)
+	if err != nil || math.IsNaN(x) || x < low || x > high || open && x <= low {
+		r.fault(Fault{Code: CodeOutOfRange, Pointer: at, Got: shorten(n.String()), Min: &low, Max: &high})
+	}
+	return x
+}
+
+func (r *reader) boolean(v any, at string) *bool {
+	b, ok := v.(bool)
+	if !ok {
+		r.wrongType(v, at, "boolean")
+	}
+	return &b
+}
+
+func (r *reader) word(v any, at, code string, known []string) string {
+	s, ok := v.(string)
+	if !ok {
+		r.wrongType(v, at, "string")
+		return ""
+	}
+	if !slices.Contains(known, s) {
+		r.fault(Fault{Code: code, Pointer: at, Got: shorten(s), Nearest: nearest(s, known)})
+	}
+	return s
+}
+
+func (r *reader) list(v any, at string, most int) []any {
+	l, ok := v.([]any)
+	if !ok {
+		r.wrongType(v, at, "array")
+		return nil
+	}
+	if len(l) > most {
+		limit := float64(most)
+		r.fault(Fault{Code: CodeTooMany, Pointer: at, Got: strconv.Itoa(len(l)), Max: &limit})
+		return nil
+	}
+	return l
+}
+
+var documentFields = []string{"format", "name", "lines", "rest", "chill", "piece", "cook", "eaters"}
+
+func (r *reader) document(v any) *Document {
+	o := r.object(v, "", documentFields, "format", "lines")
+	d := &Document{Lines: []Line{}}
+	for name, v := range sorted(o, documentFields) {
+		at := "/" + name
+		switch name {
+		case "format":
+			d.Format = r.word(v, at, CodeUnknownWord, []string{Format})
+		case "name":
+			d.Name = r.text(v, at, MaxName)
+		case "lines":
+			for i, l := range r.list(v, at, MaxLines) {
+				d.Lines = append(d.Lines, r.line(l, fmt.Sprintf("%s/%d", at, i)))
+			}
+		case "rest":
+			d.Rest = r.wait(v, at)
+		case "chill":
+			d.Chill = r.wait(v, at)
+		case "piece":
+			d.Piece = r.piece(v, at)
+		case "cook":
+			d.Cook = r.cook(v, at)
+		case "eaters":
+			d.Eaters = r.eaters(v, at)
+		}
+	}
+	return d
+}
+
+// sorted gives the known fields of an object in the order of the list.
+func sorted(o map[string]any, fields []string) func(yield func(string, any) bool) {
+	return func(yield func(string, any) bool) {
+		for _, name := range fields {
+			if v, there := o[name]; there && !yield(name, v) {
+				return
+			}
+		}
+	}
+}
+
+func (r *reader) line(v any, at string) Line {
+	fields := []string{"food", "grams", "prep"}
+	var l Line
+	for name, v := range sorted(r.object(v, at, fields, "food", "grams"), fields) {
+		at := at + "/" + name
+		switch name {
+		case "food":
+			id, ok := v.(string)
+			if !ok {
+				r.wrongType(v, at, "string")
+			} else if r.foods.Find(id) == nil {
+				r.fault(Fault{Code: CodeUnknownFood, Pointer: at, Got: shorten(id), Nearest: r.foods.Nearest(id)})
+			}
+			l.Food = id
+		case "grams":
+			l.Grams = r.number(v, at, 0, MaxGrams, true)
+		case "prep":
+			for i, p := range r.list(v, at, MaxPreps) {
+				l.Prep = append(l.Prep, r.prep(p, fmt.Sprintf("%s/%d", at, i)))
+			}
+		}
+	}
+	return l
+}
+
+var prepFields = []string{"do", "minutes", "level", "hours", "oil"}
+
+func (r *reader) prep(v any, at string) food.Preparation {
+	o := r.object(v, at, prepFields, "do")
+	var p food.Preparation
+	do, there := o["do"]
+	if !there {
+		return p
+	}
+	p.Do = food.Do(r.word(do, at+"/do", CodeUnknownPrep, words(food.Dos)))
+	if !p.Do.Known() {
+		return p
+	}
+	if setting := p.Do.Setting(); setting != "" && o[setting] == nil {
+		r.fault(Fault{Code: CodeMissing, Pointer: at + "/" + setting})
+	}
+	for name, v := range sorted(o, prepFields[1:]) {
+		at := at + "/" + name
+		switch {
+		case name == "oil" && p.Do == food.Saute:
+			p.Oil = r.boolean(v, at)
+		case name != p.Do.Setting():
+			r.fault(Fault{Code: CodeNotHere, Pointer: at, Got: string(p.Do), Nearest: p.Do.Setting()})
+		case name == "minutes":
+			p.Minutes = r.number(v, at, 0, MaxMinutes, false)
+		case name == "level":
+			p.Level = r.number(v, at, 0, 1, false)
+		case name == "hours":
+			p.Hours = r.number(v, at, 0, MaxHours, false)
+		}
+	}
+	return p
+}
+
+func (r *reader) wait(v any, at string) *Wait {
+	fields := []string{"minutes", "celsius"}
+	w := &Wait{}
+	for name, v := range sorted(r.object(v, at, fields, "minutes"), fields) {
+		if name == "minutes" {
+			w.Minutes = r.number(v, at+"/minutes", 0, MaxMinutes, false)
+		} else {
+			w.Celsius = r.celsius(v, at+"/celsius")
+		}
+	}
+	return w
+}
+
+func (r *reader) celsius(v any, at string) *float64 {
+	c := r.number(v, at, MinCelsius, MaxCelsius, false)
+	return &c
+}
+
+func (r *reader) piece(v any, at string) *piece.Piece {
+	fields := []string{"kind", "diameter_mm", "thickness_mm", "length_mm", "width_mm", "height_mm", "slice_mm", "wall_mm", "tin"}
+	o := r.object(v, at, fields, "kind")
+	p := &piece.Piece{}
+	kind, there := o["kind"]
+	if !there {
+		return p
+	}
+	p.Kind = piece.Kind(r.word(kind, at+"/kind", CodeUnknownKind, words(piece.Kinds)))
+	if !slices.Contains(piece.Kinds, p.Kind) {
+		return p
+	}
+	var own []string
+	for _, s := range p.Kind.Sizes() {
+		own = append(own, s.Field)
+		if _, given := o[s.Field]; s.Needed && !given {
+			r.fault(Fault{Code: CodeMissing, Pointer: at + "/" + s.Field})
+		}
+	}
+	if p.Kind == piece.Stuffing {
+		own = fields[1:6] // those of the half-vessel it fills
+	}
+	for name, v := range sorted(o, fields[1:]) {
+		at := at + "/" + name
+		switch {
+		case name == "tin" && p.Kind == piece.Loaf:
+			p.Tin = r.boolean(v, at)
+		case !slices.Contains(own, name):
+			r.fault(Fault{Code: CodeNotHere, Pointer: at, Got: string(p.Kind), Nearest: strings.Join(own, ", ")})
+		default:
+			p.Set(name, r.number(v, at, MinMM, MaxMM, false))
+		}
+	}
+	return p
+}
+
+func (r *reader) cook(v any, at string) *Cook {
+	fields := []string{"method", "celsius", "turn", "start_celsius", "target_celsius"}
+	c := &Cook{}
+	for name, v := range sorted(r.object(v, at, fields, "method"), fields) {
+		at := at + "/" + name
+		switch name {
+		case "method":
+			c.Method = piece.Method(r.word(v, at, CodeUnknownMethod, words(piece.Methods)))
+		case "celsius":
+			c.Celsius = r.celsius(v, at)
+		case "turn":
+			c.Turn = r.boolean(v, at)
+		case "start_celsius":
+			c.StartCelsius = r.celsius(v, at)
+		case "target_celsius":
+			c.TargetCelsius = r.celsius(v, at)
+		}
+	}
+	return c
+}
+
+func (r *reader) eaters(v any, at string) *eaters.Eaters {
+	fields := []string{"avoid", "diet"}
+	e := &eaters.Eaters{}
+	for name, v := range sorted(r.object(v, at, fields), fields) {
+		if name == "diet" {
+			e.Diet = r.word(v, at+"/diet", CodeUnknownWord, eaters.Diets)
+			continue
+		}
+		for i, a := range r.list(v, at+"/avoid", len(eaters.Allergens)) {
+			e.Avoid = append(e.Avoid, r.word(a, fmt.Sprintf("%s/avoid/%d", at, i), CodeUnknownWord, eaters.Allergens))
+		}
+	}
+	return e
+}
+
+func words[T ~string](list []T) []string {
+	out := make([]string, len(list))
+	for i, w := range list {
+		out[i] = string(w)
+	}
+	return out
+}
+
+// nearest gives the known word that is most like s, or "" if none is near.
+func nearest(s string, known []string) string {
+	if len(s) > 60 {
+		return ""
+	}
+	best, least := "", 1+max(2, len(s)/2)
+	for _, k := range known {
+		d := levenshtein.ComputeDistance(strings.ToLower(s), k)
+		if len(s) >= 3 && strings.Contains(k, strings.ToLower(s)) {
+			d = 1
+		}
+		if d < least {
+			best, least = k, d
+		}
+	}
+	if best == "" && len(known) == 1 {
+		return known[0]
+	}
+	return best
+}
+
+func escape(name string) string {
+	return strings.NewReplacer("~", "~0", "/", "~1").Replace(shorten(name))
+}
+
+// shorten keeps a quotation from a hostile document small.
+func shorten(s string) string {
+	const most = 40
+	if utf8.RuneCountInString(s) <= most {
+		return s
+	}
+	return string([]rune(s)[:most-1]) + "…"
+}
+
+func describe(v any) string {
+	switch v := v.(type) {
+	case nil:
+		return "null"
+	case string:
+		return shorten(strconv.Quote(v))
+	case json.Number:
+		return shorten(v.String())
+	case bool:
+		return strconv.FormatBool(v)
+	case []any:
+		return "array"
+	}
+	return "object"
+}

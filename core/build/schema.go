@@ -1,0 +1,129 @@
+package build
+
+import (
+	"slices"
+
+	"cuerda/core/eaters"
+	"cuerda/core/food"
+	"cuerda/core/piece"
+)
+
+type schema = map[string]any
+
+// Schema gives the JSON Schema (2020-12) of the build document. What it cannot
+// say, Read checks besides: that foods are in the catalogue and that names
+// hold no control characters.
+func Schema(foods *food.Catalogue) map[string]any {
+	ids := make([]string, 0, len(foods.Foods()))
+	for _, f := range foods.Foods() {
+		ids = append(ids, f.ID)
+	}
+	slices.Sort(ids)
+	celsius := figure("degrees Celsius", MinCelsius, MaxCelsius)
+	wait := func(doc string, otherwise float64) schema {
+		s := object(schema{
+			"minutes": figure("minutes", 0, MaxMinutes),
+			"celsius": with(figure("degrees Celsius", MinCelsius, MaxCelsius), "default", otherwise),
+		}, "minutes")
+		return with(s, "description", doc)
+	}
+	line := object(schema{
+		"food":  schema{"enum": ids, "description": "a food of the catalogue"},
+		"grams": schema{"type": "number", "exclusiveMinimum": 0, "maximum": MaxGrams, "description": "grams before the preparations of the line"},
+		"prep":  schema{"type": "array", "maxItems": MaxPreps, "items": schema{"oneOf": prepSchemas()}, "description": "preparations, in order"},
+	}, "food", "grams")
+	doc := object(schema{
+		"format": schema{"const": Format},
+		"name":   schema{"type": "string", "maxLength": MaxName},
+		"lines":  schema{"type": "array", "maxItems": MaxLines, "items": line},
+		"rest":   wait("the wait between mixing and shaping", Room),
+		"chill":  wait("the wait in the cold after shaping", 4),
+		"piece":  schema{"oneOf": pieceSchemas(), "default": DefaultPiece},
+		"cook": object(schema{
+			"method":         schema{"enum": words(piece.Methods)},
+			"celsius":        with(celsius, "description", "degrees Celsius of the surroundings"),
+			"turn":           schema{"type": "boolean", "description": "whether pieces are turned; by default for pan, shallow-oil and grill"},
+			"start_celsius":  celsius,
+			"target_celsius": celsius,
+		}, "method"),
+		"eaters": object(schema{
+			"avoid": schema{"type": "array", "maxItems": len(eaters.Allergens), "items": schema{"enum": eaters.Allergens}},
+			"diet":  schema{"enum": eaters.Diets},
+		}),
+	}, "format", "lines")
+	doc["$schema"] = "https://json-schema.org/draft/2020-12/schema"
+	doc["$id"] = "urn:cuerda:build:1"
+	doc["title"] = "Cuerda build document"
+	doc["description"] = "One mix, made into one kind of piece, cooked one way."
+	return doc
+}
+
+func prepSchemas() []schema {
+	var out []schema
+	for _, do := range food.Dos {
+		fields := schema{"do": schema{"const": do}}
+		needed := []string{"do"}
+		switch setting := do.Setting(); setting {
+		case "minutes":
+			fields[setting] = figure("minutes", 0, MaxMinutes)
+			needed = append(needed, setting)
+		case "level":
+			fields[setting] = figure("0 whole, 0.5 like ground meat, 1 paste", 0, 1)
+			needed = append(needed, setting)
+		case "hours":
+			fields[setting] = figure("hours", 0, MaxHours)
+			needed = append(needed, setting)
+		}
+		if do == food.Saute {
+			fields["oil"] = schema{"type": "boolean", "default": true}
+		}
+		out = append(out, object(fields, needed...))
+	}
+	return out
+}
+
+func pieceSchemas() []schema {
+	var out []schema
+	for _, kind := range piece.Kinds {
+		fields := schema{"kind": schema{"const": kind}}
+		needed := []string{"kind"}
+		for _, s := range kind.Sizes() {
+			fields[s.Field] = figure("millimetres", MinMM, MaxMM)
+			if s.Needed {
+				needed = append(needed, s.Field)
+			}
+		}
+		switch kind {
+		case piece.Loaf:
+			fields["tin"] = schema{"type": "boolean", "default": true}
+		case piece.Stuffing:
+			for _, name := range []string{"diameter_mm", "thickness_mm", "length_mm", "width_mm", "height_mm"} {
+				fields[name] = figure("millimetres", MinMM, MaxMM)
+			}
+		}
+		out = append(out, object(fields, needed...))
+	}
+	return out
+}
+
+func object(fields schema, needed ...string) schema {
+	s := schema{"type": "object", "properties": fields, "additionalProperties": false}
+	if len(needed) > 0 {
+		s["required"] = needed
+	}
+	return s
+}
+
+func figure(doc string, low, high float64) schema {
+	return schema{"type": "number", "minimum": low, "maximum": high, "description": doc}
+}
+
+func with(s schema, key string, value any) schema {
+	out := schema{key: value}
+	for k, v := range s {
+		if _, there := out[k]; !there {
+			out[k] = v
+		}
+	}
+	return out
+}

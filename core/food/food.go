@@ -1,0 +1,147 @@
+package food
+
+import "slices"
+
+// Group is the shelf a food stands on in the catalogue.
+type Group string
+
+// The groups of the catalogue.
+const (
+	Meat         Group = "meat"
+	Fish         Group = "fish"
+	Legume       Group = "legume"
+	Grain        Group = "grain"
+	Vegetable    Group = "vegetable"
+	Fruit        Group = "fruit"
+	Nut          Group = "nut"
+	Seed         Group = "seed"
+	Gel          Group = "gel"
+	GrainBinder  Group = "grain-binder"
+	LegumeBinder Group = "legume-binder"
+	NutBinder    Group = "nut-binder"
+	Starch       Group = "starch"
+	Egg          Group = "egg"
+	Dairy        Group = "dairy"
+	Wet          Group = "wet"
+	Fat          Group = "fat"
+	Flavour      Group = "flavour"
+)
+
+// Groups lists every group, in the order a cook meets them.
+var Groups = []Group{
+	Meat, Fish, Legume, Grain, Vegetable, Fruit, Nut, Seed, Gel, GrainBinder,
+	LegumeBinder, NutBinder, Starch, Egg, Dairy, Wet, Fat, Flavour,
+}
+
+// IsBinder says whether foods of the group are added to drink up water and to
+// bind: gels, flours and flakes, nut meals and starches.
+func (g Group) IsBinder() bool {
+	switch g {
+	case Gel, GrainBinder, LegumeBinder, NutBinder, Starch:
+		return true
+	}
+	return false
+}
+
+// State is how a food comes to the bench.
+type State string
+
+// The states of the catalogue.
+const (
+	Raw    State = "raw"
+	Cooked State = "cooked"
+	Ready  State = "ready"
+)
+
+// Grade says how sure the physical figures of a food are.
+type Grade string
+
+// SD is one relative standard deviation of the figures: 0.05 for A (measured
+// and published), 0.15 for B (derived from published figures) and 0.30 for C
+// (kitchen practice and judgement).
+func (g Grade) SD() float64 {
+	switch g {
+	case "A":
+		return 0.05
+	case "B":
+		return 0.15
+	}
+	return 0.30
+}
+
+// Composition is what 100 g of a food holds as it enters the mix, in grams.
+// Carb is available carbohydrate; Salt is part of Ash as well.
+type Composition struct {
+	Water, Protein, Fat, Carb, Fibre, Ash, Salt float64
+}
+
+// Sum adds up the six parts that make the whole, g per 100 g.
+func (c Composition) Sum() float64 {
+	return c.Water + c.Protein + c.Fat + c.Carb + c.Fibre + c.Ash
+}
+
+// Paste describes how the paste of a food drinks and holds.
+type Paste struct {
+	// Plastic and Liquid are the grams of water per gram of fat-free dry
+	// solids at which the paste stops crumbling and starts to slump
+	// (Atterberg limits, ISO 17892-12, used for food).
+	Plastic, Liquid float64
+	// Tau is the hydration time constant at 20 degC, min; 0 if already wet.
+	Tau float64
+	// Chunk is the share of the mass that is pieces, not paste, 0..1.
+	Chunk float64
+	// Leak is the grams of liquid that a gram of those pieces gives up.
+	Leak float64
+	// Oil is the share of the fat that is liquid and outside cells, 0..1.
+	Oil float64
+	// GlueCold and GlueHot are the cohesion that a gram of paste gives per
+	// gram of mix, kPa x 100, before and after setting.
+	GlueCold, GlueHot float64
+	// Sets says whether the hot glue sets with heat, and SetC at which
+	// temperature, degC.
+	Sets bool
+	SetC float64
+}
+
+// Food is one row of the catalogue. Foods are shared and must not be changed.
+type Food struct {
+	ID     string
+	Name   string
+	NameES string
+	Group  Group
+	State  State
+	Composition
+	// GramsPerCup is the mass of a level US cup (236.6 ml), g; 0 if unknown.
+	GramsPerCup float64
+	// GramsPerPiece is the mass of one usual piece, g; 0 if it has none.
+	GramsPerPiece float64
+	// PieceName is the catalogue's word for that piece: "stalk", "clove".
+	PieceName string
+	Paste
+	// MaxPct is the share of the mix, per 100 g, above which the food tastes
+	// or feels of itself; 0 where there is no such limit.
+	MaxPct float64
+	// SauteLoss is the share of the mass that a long saute drives off, 0..0.9;
+	// 0 where the catalogue leaves it to the group.
+	SauteLoss float64
+	// Allergens are among the 14 of EU Regulation 1169/2011, Annex II.
+	Allergens []string
+	// Source is plant, meat, fish, egg or dairy.
+	Source string
+	// Gluten is none, risk (check the label) or contains.
+	Gluten string
+	// Cautions are codes the interface turns into words.
+	Cautions []string
+	Grade    Grade
+}
+
+// IsRawMeat says whether the food is raw meat or fish, whose protein salt
+// makes sticky.
+func (f *Food) IsRawMeat() bool {
+	return f.State == Raw && (f.Group == Meat || f.Group == Fish)
+}
+
+// Has says whether the food carries the caution code.
+func (f *Food) Has(caution string) bool {
+	return slices.Contains(f.Cautions, caution)
+}

@@ -1,0 +1,98 @@
+package mix_test
+
+import (
+	"fmt"
+	"math"
+	"math/rand/v2"
+	"slices"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+
+	"cuerda/core/food"
+	"cuerda/core/mix"
+)
+
+// The first-order spread and the quadrature against 20 000 mixes whose foods
+// are really redrawn within their grades.
+func TestChanceAgreesWithRedrawnFoods(t *testing.T) {
+	for _, text := range []string{r3, r3base, r11, references[1].mix} {
+		given := lines(t, text)
+		rest := mix.Rest{Minutes: 15, Celsius: 20}
+		s := mix.Assess(given, rest)
+		rng := rand.New(rand.NewPCG(1, 2))
+		const n = 20000
+		demandRaw, demandCooked := s.Raw/1.8, s.Cooked/2.2
+		var held, sum, sum2 float64
+		for range n {
+			drawn := slices.Clone(given)
+			for i := range drawn {
+				f := *drawn[i].Food
+				sd := f.Grade.SD()
+				off := func(v float64) float64 { return v * max(.05, 1+sd*rng.NormFloat64()) }
+				span := off(f.Liquid - f.Plastic)
+				f.Plastic, f.Tau, f.Leak = off(f.Plastic), off(f.Tau), off(f.Leak)
+				f.Liquid = f.Plastic + span
+				f.GlueCold, f.GlueHot = off(f.GlueCold), off(f.GlueHot)
+				f.Chunk = min(max(f.Chunk+sd*f.Chunk*(1-f.Chunk)*rng.NormFloat64(), 0), .99)
+				drawn[i].Food = &f
+			}
+			d := mix.Assess(drawn, rest)
+			sum += d.Q
+			sum2 += d.Q * d.Q
+			if d.Raw >= demandRaw*math.Exp(.3*rng.NormFloat64()) && d.Cooked >= demandCooked*math.Exp(.3*rng.NormFloat64()) {
+				held++
+			}
+		}
+		sd := math.Sqrt(sum2/n - sum/n*sum/n)
+		assert.InEpsilon(t, sd, s.Spread.Q, .30, "spread of q, %s", text)
+		assert.InDelta(t, held/n, s.Chance(1, demandRaw, demandCooked), .06, text)
+	}
+}
+
+func TestChanceAtTheEdges(t *testing.T) {
+	s := mix.Assess(lines(t, r3), mix.Rest{Minutes: 20, Celsius: 20})
+	assert.Greater(t, s.Chance(1, .01, .01), .999)
+	assert.Less(t, s.Chance(1, 100, .01), .001)
+	assert.Greater(t, s.Chance(1.6, s.Raw, .01), s.Chance(1, s.Raw, .01), "chilling helps")
+	soup := mix.Assess(lines(t, "water 300"), mix.Rest{})
+	assert.Zero(t, soup.Chance(1, .01, .01))
+}
+
+func TestWords(t *testing.T) {
+	for q, want := range map[float64]mix.Word{
+		-.5: mix.Crumbles, -.01: mix.Crumbles, 0: mix.Short, .15: mix.Firm, .54: mix.Firm,
+		.55: mix.Tacky, .85: mix.Slack, 1.05: mix.Slumps, 300: mix.Slumps,
+	} {
+		assert.Equal(t, want, mix.WordFor(q), q)
+	}
+	for _, nothing := range []string{"water 100", "olive-oil 50", "salt 5", "water 500; salt 9; olive-oil 20"} {
+		s := mix.Assess(lines(t, nothing), mix.Rest{Minutes: 10, Celsius: 20})
+		assert.Equal(t, mix.NoPaste, s.Word(), nothing)
+		assert.Zero(t, s.Raw)
+	}
+}
+
+func ExampleAssess() {
+	foods := food.Starter()
+	s := mix.Assess([]mix.Line{
+		{Food: foods.Find("red-lentils-cooked"), Grams: 420},
+		{Food: foods.Find("carrot"), Grams: 80, Preps: []food.Preparation{{Do: food.Saute, Minutes: 10}}},
+		{Food: foods.Find("millet-flakes"), Grams: 75},
+		{Food: foods.Find("tahini"), Grams: 20},
+		{Food: foods.Find("salt"), Grams: 5},
+	}, mix.Rest{Minutes: 15, Celsius: 20})
+	fmt.Printf("%s: q %.2f, raw %.2f kPa, cooked %.1f kPa\n", s.Word(), s.Q, s.Raw, s.Cooked)
+	// Output: firm: q 0.36, raw 3.25 kPa, cooked 16.1 kPa
+}
+
+func BenchmarkAssess20Lines(b *testing.B) {
+	twenty := slices.Concat(lines(b, r3), lines(b, r11), lines(b, references[8].mix))[:20]
+	parts := mix.Parts(twenty)
+	rest := mix.Rest{Minutes: 20, Celsius: 20}
+	b.ReportAllocs()
+	for b.Loop() {
+		s := mix.AssessParts(parts, rest)
+		s.Chance(1, .687, 2.75)
+	}
+}

@@ -1,0 +1,300 @@
+// Package piece knows the shapes a mix is made into: their size and volume,
+// what each must bear raw and cooked, and which consistency it wants. It
+// implements the demands of section 3 of docs/model.md. Lengths are in mm at
+// the edge of the package, as cooks measure them, and in m inside formulas.
+package piece
+
+import (
+	"math"
+)
+
+// Kind is the shape of a piece.
+type Kind string
+
+// The kinds of piece.
+const (
+	Ball     Kind = "ball"
+	Patty    Kind = "patty"
+	Loaf     Kind = "loaf"
+	Cylinder Kind = "cylinder"
+	Shell    Kind = "shell"
+	Stuffing Kind = "stuffing"
+)
+
+// Kinds lists every kind.
+var Kinds = []Kind{Patty, Ball, Loaf, Cylinder, Shell, Stuffing}
+
+// Piece is one piece of the mix. Which sizes count depends on the kind; a
+// size of 0 is not given.
+type Piece struct {
+	Kind        Kind    `json:"kind"`
+	DiameterMM  float64 `json:"diameter_mm,omitempty"`
+	ThicknessMM float64 `json:"thickness_mm,omitempty"`
+	LengthMM    float64 `json:"length_mm,omitempty"`
+	WidthMM     float64 `json:"width_mm,omitempty"`
+	HeightMM    float64 `json:"height_mm,omitempty"`
+	SliceMM     float64 `json:"slice_mm,omitempty"`
+	WallMM      float64 `json:"wall_mm,omitempty"`
+	// Tin says whether a loaf is held by a tin.
+	Tin *bool `json:"tin,omitempty"`
+}
+
+// InTin says whether the piece is a loaf held by a tin, as a loaf is unless it
+// says otherwise.
+func (p *Piece) InTin() bool { return p.Kind == Loaf && (p.Tin == nil || *p.Tin) }
+
+// Size names one dimension of a kind, with what it is when it is not given.
+type Size struct {
+	Field   string
+	Default float64
+	Needed  bool
+}
+
+// Sizes gives the dimensions that count for a kind, in the order of their
+// importance. A shell without a thickness is a ball; a stuffing needs none.
+func (k Kind) Sizes() []Size {
+	switch k {
+	case Ball:
+		return []Size{{"diameter_mm", 38, true}}
+	case Patty:
+		return []Size{{"diameter_mm", 80, true}, {"thickness_mm", 18, true}}
+	case Loaf:
+		return []Size{{"length_mm", 210, true}, {"width_mm", 110, true}, {"height_mm", 60, true}, {"slice_mm", 15, false}}
+	case Cylinder:
+		return []Size{{"diameter_mm", 30, true}, {"length_mm", 90, true}}
+	case Shell:
+		return []Size{{"diameter_mm", 60, true}, {"thickness_mm", 0, false}, {"wall_mm", 10, false}}
+	case Stuffing:
+		return []Size{{"diameter_mm", 0, false}, {"height_mm", 0, false}}
+	}
+	return nil
+}
+
+// Get gives the size with that field name, mm; 0 if it is not given.
+func (p *Piece) Get(field string) float64 {
+	if at := p.at(field); at != nil {
+		return *at
+	}
+	return 0
+}
+
+// Set sets the size with that field name, mm, and says whether there is one.
+func (p *Piece) Set(field string, mm float64) bool {
+	at := p.at(field)
+	if at != nil {
+		*at = mm
+	}
+	return at != nil
+}
+
+func (p *Piece) at(field string) *float64 {
+	switch field {
+	case "diameter_mm":
+		return &p.DiameterMM
+	case "thickness_mm":
+		return &p.ThicknessMM
+	case "length_mm":
+		return &p.LengthMM
+	case "width_mm":
+		return &p.WidthMM
+	case "height_mm":
+		return &p.HeightMM
+	case "slice_mm":
+		return &p.SliceMM
+	case "wall_mm":
+		return &p.WallMM
+	}
+	return nil
+}
+
+// Method is how a piece is cooked.
+type Method string
+
+// The methods.
+const (
+	StillOven  Method = "still-oven"
+	FanOven    Method = "fan-oven"
+	Pan        Method = "pan"
+	ShallowOil Method = "shallow-oil"
+	DeepOil    Method = "deep-oil"
+	Simmer     Method = "simmer"
+	Grill      Method = "grill"
+)
+
+// Methods lists every method.
+var Methods = []Method{Pan, StillOven, FanOven, ShallowOil, DeepOil, Simmer, Grill}
+
+// TurnsByDefault says whether pieces cooked so are usually turned.
+func (m Method) TurnsByDefault() bool { return m == Pan || m == ShallowOil || m == Grill }
+
+// DefaultCelsius is the temperature of the surroundings a cook usually sets.
+func (m Method) DefaultCelsius() float64 {
+	switch m {
+	case StillOven:
+		return 190
+	case FanOven, Pan:
+		return 180
+	case ShallowOil, DeepOil:
+		return 175
+	case Simmer:
+		return 97
+	}
+	return 230
+}
+
+func (m Method) inOven() bool { return m == StillOven || m == FanOven }
+
+const (
+	density = 1050. // kg/m3, section 3 of docs/model.md
+	gravity = 9.81  // m/s2
+)
+
+// weight is rho g, N/m3: times a length in m it is a pressure in Pa.
+const weight = density * gravity
+
+// Demand is what a piece must bear, kPa.
+type Demand struct {
+	Raw, Cooked float64
+}
+
+// Demand gives what the piece must bear, cooked by that method and turned or
+// not. The formulas and handling factors are kitchen judgement (grade C) on
+// the weight of the piece itself: docs/model.md, section 3. Where that table
+// has no row, a cylinder counts as a ball of its diameter, shallow oil as a
+// pan, and a patty in deep oil or liquid as the roughest handling it has.
+func (p *Piece) Demand(m Method, turn bool) Demand {
+	d, h := p.DiameterMM/1000, p.ThicknessMM/1000
+	switch p.Kind {
+	case Patty:
+		overhang := weight * (d / 2) * (d / 2) / h / 1000
+		return Demand{Raw: 0.75 * overhang * pattyHandling(m, turn), Cooked: 3 * overhang}
+	case Ball, Cylinder:
+		return Demand{Raw: max(weight*d/2/1000, 0.2) + ballHandling(m), Cooked: 3*weight*d/1000 + 1}
+	case Loaf:
+		h := p.HeightMM / 1000
+		slice := p.SliceMM / 1000
+		if slice <= 0 {
+			slice = 0.015
+		}
+		raw := 0.25
+		if !p.InTin() {
+			raw = 1.3 * weight * h / 2 / 1000
+		}
+		return Demand{Raw: raw, Cooked: 1.5 * weight * h * h / slice / 1000}
+	case Shell:
+		return Demand{Raw: 1.2, Cooked: 3}
+	}
+	return Demand{Raw: 0.02, Cooked: 0.02}
+}
+
+func pattyHandling(m Method, turn bool) float64 {
+	switch {
+	case m.inOven() && !turn:
+		return 0.5
+	case m.inOven():
+		return 0.7
+	case m == Grill, m == DeepOil, m == Simmer:
+		return 1.4
+	}
+	return 1
+}
+
+func ballHandling(m Method) float64 {
+	switch {
+	case m.inOven():
+		return 0.3
+	case m == DeepOil:
+		return 0.6
+	case m == Simmer:
+		return 0.8
+	}
+	return 0.4
+}
+
+// Band is the range of the liquidity index that suits the piece.
+type Band struct {
+	From float64 `json:"from"`
+	To   float64 `json:"to"`
+}
+
+// Holds says whether the band holds q.
+func (b Band) Holds(q float64) bool { return q >= b.From && q <= b.To }
+
+// Band gives the consistency the piece wants: docs/model.md, section 3.
+func (p *Piece) Band() Band {
+	switch p.Kind {
+	case Loaf:
+		if p.InTin() {
+			return Band{0.2, 0.75}
+		}
+		return Band{0.15, 0.6}
+	case Shell:
+		return Band{0.1, 0.5}
+	case Stuffing:
+		return Band{0.3, 1.3}
+	}
+	return Band{0.15, 0.6}
+}
+
+// Volume is the volume of the mix in one piece, m3; 0 for a stuffing, whose
+// vessel sets it. A shell counts its wall only.
+func (p *Piece) Volume() float64 {
+	d, h, l := p.DiameterMM/1000, p.ThicknessMM/1000, p.LengthMM/1000
+	switch p.Kind {
+	case Ball:
+		return sphere(d)
+	case Patty:
+		return disc(d, h)
+	case Cylinder:
+		return disc(d, l)
+	case Loaf:
+		return l * p.WidthMM / 1000 * p.HeightMM / 1000
+	case Shell:
+		wall := 2 * p.WallMM / 1000
+		if wall == 0 {
+			wall = 0.020
+		}
+		if h > 0 {
+			return disc(d, h) - disc(max(0, d-wall), max(0, h-wall))
+		}
+		return sphere(d) - sphere(max(0, d-wall))
+	}
+	return 0
+}
+
+// Grams is the mass of the mix in one piece, g; 0 for a stuffing.
+func (p *Piece) Grams() float64 { return p.Volume() * density * 1000 }
+
+func sphere(d float64) float64  { return math.Pi / 6 * d * d * d }
+func disc(d, h float64) float64 { return math.Pi / 4 * d * d * h }
+
+// ChilledTo is the temperature, degC, that a piece at room temperature has
+// fallen to after minutes in the cold, as a lumped body: exp(-t / tau) with
+// tau = rho c V / (h A), rho c 3.5 MJ/m3K for a moist mix and h 8 W/m2K, which
+// is the fridge's 9 in free air less what the inside of the piece resists.
+func (p *Piece) ChilledTo(room, cold, minutes float64) float64 {
+	v := p.Volume()
+	area := p.area()
+	if v <= 0 || area <= 0 {
+		v, area = 0.5e-3, 0.038 // half a litre in a bowl
+	}
+	tau := 3.5e6 * v / (8 * area) / 60
+	return cold + (room-cold)*math.Exp(-minutes/tau)
+}
+
+// area is the outer surface, m2.
+func (p *Piece) area() float64 {
+	d, h, l := p.DiameterMM/1000, p.ThicknessMM/1000, p.LengthMM/1000
+	switch p.Kind {
+	case Patty:
+		return math.Pi*d*d/2 + math.Pi*d*h
+	case Cylinder:
+		return math.Pi*d*d/2 + math.Pi*d*l
+	case Loaf:
+		w, t := p.WidthMM/1000, p.HeightMM/1000
+		return 2 * (l*w + l*t + w*t)
+	case Ball, Shell:
+		return math.Pi * d * d
+	}
+	return 0
+}
