@@ -1,6 +1,9 @@
 package food
 
-import "slices"
+import (
+	"math"
+	"slices"
+)
 
 // Group is the shelf a food stands on in the catalogue.
 type Group string
@@ -144,4 +147,34 @@ func (f *Food) IsRawMeat() bool {
 // Has says whether the food carries the caution code.
 func (f *Food) Has(caution string) bool {
 	return slices.Contains(f.Cautions, caution)
+}
+
+// UsualGrams is the amount of the food that a first try at a mix of about a
+// kilo would take, g: kitchen practice by group, and half of its limit where
+// it has one.
+func (f *Food) UsualGrams() float64 {
+	if f.MaxPct > 0 {
+		return max(5, 5*math.Round(f.MaxPct))
+	}
+	switch f.Group {
+	case Meat, Fish, Legume, Grain:
+		return 400
+	case Vegetable:
+		if f.GramsPerPiece > 0 && f.GramsPerPiece < 30 {
+			return 3 * f.GramsPerPiece
+		}
+		return 120
+	case Nut:
+		if f.Water > 30 {
+			return 300
+		}
+		return 50
+	case Egg:
+		return f.GramsPerPiece
+	case Flavour:
+		return 6
+	case Wet, Fat:
+		return 30
+	}
+	return 50
 }

@@ -1,0 +1,90 @@
+package main
+
+import (
+	"fmt"
+	"io"
+	"os"
+
+	"github.com/spf13/cobra"
+
+	"cuerda/core/build"
+	"cuerda/core/food"
+	"cuerda/internal/api"
+	"cuerda/internal/problem"
+)
+
+// maxDocument is the largest document that is read, bytes.
+const maxDocument = 1 << 20
+
+// readDocument reads the build document of a command: a file, or - for
+// standard input.
+func readDocument(cmd *cobra.Command, name string) (*build.Document, error) {
+	in := cmd.InOrStdin()
+	if name != "-" {
+		f, err := os.Open(name)
+		if err != nil {
+			return nil, err
+		}
+		defer f.Close()
+		in = f
+	}
+	text, err := io.ReadAll(io.LimitReader(in, maxDocument+1))
+	if err != nil {
+		return nil, err
+	}
+	if len(text) > maxDocument {
+		return nil, problem.New(413, problem.TooLarge, fmt.Sprintf("The document is larger than %d bytes.", maxDocument))
+	}
+	d, err := build.Read(text, food.Starter())
+	if err != nil {
+		return nil, problem.OfDocument(err)
+	}
+	return d, nil
+}
+
+func predictCommand() *cobra.Command {
+	return &cobra.Command{
+		Use:   "predict FILE",
+		Short: "Say how a build feels and holds, as JSON",
+		Long:  "Reads a build document (docs/formats) from a file, or from standard input with -, and prints one JSON object.",
+		Args:  cobra.ExactArgs(1),
+		RunE: func(cmd *cobra.Command, args []string) error {
+			d, err := readDocument(cmd, args[0])
+			if err != nil {
+				return err
+			}
+			return writeJSON(cmd.OutOrStdout(), build.Predict(d, food.Starter()))
+		},
+	}
+}
+
+func schemaCommand() *cobra.Command {
+	return &cobra.Command{
+		Use:   "schema",
+		Short: "Print the JSON Schema of the build document",
+		Args:  cobra.NoArgs,
+		RunE: func(cmd *cobra.Command, _ []string) error {
+			return writeJSON(cmd.OutOrStdout(), build.Schema(food.Starter()))
+		},
+	}
+}
+
+func openAPICommand() *cobra.Command {
+	return &cobra.Command{
+		Use:   "openapi",
+		Short: "Print the OpenAPI description of the HTTP interface",
+		Args:  cobra.NoArgs,
+		RunE: func(cmd *cobra.Command, _ []string) error {
+			text, err := api.OpenAPI()
+			if err != nil {
+				return err
+			}
+			return writeJSON(cmd.OutOrStdout(), rawJSON(text))
+		},
+	}
+}
+
+// rawJSON is JSON that is only to be laid out anew.
+type rawJSON []byte
+
+func (r rawJSON) MarshalJSON() ([]byte, error) { return r, nil }

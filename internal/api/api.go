@@ -1,0 +1,169 @@
+// Package api is the HTTP interface: huma operations on Gin, one file a
+// resource. Types in Go are the contract; the OpenAPI description is made from
+// them, and the front end's types from that.
+package api
+
+import (
+	"io/fs"
+	"log/slog"
+	"net"
+	"net/http"
+	"runtime/debug"
+	"strings"
+
+	"github.com/danielgtaylor/huma/v2"
+	"github.com/danielgtaylor/huma/v2/adapters/humagin"
+	"github.com/gin-gonic/gin"
+
+	"cuerda/core/food"
+	"cuerda/internal/problem"
+	"cuerda/internal/store"
+)
+
+// maxBody is the largest request body that is read, bytes.
+const maxBody = 1 << 20
+
+// rawBody is the media type by which huma hands a body on as it came.
+const rawBody = "application/octet-stream"
+
+// Server answers for one kitchen.
+type Server struct {
+	Store   *store.Store
+	Kitchen string
+	Foods   *food.Catalogue
+	Log     *slog.Logger
+	// Pages is the built front end; nil serves the interface alone.
+	Pages fs.FS
+	// AnyHost takes requests for other names than the loopback ones.
+	AnyHost bool
+}
+
+// Handler gives the HTTP handler of everything under /api and the pages.
+func (s *Server) Handler() http.Handler {
+	gin.SetMode(gin.ReleaseMode)
+	r := gin.New()
+	r.ContextWithFallback = true
+	r.Use(s.recover, s.headers)
+	s.register(r)
+	r.NoRoute(func(c *gin.Context) {
+		if s.Pages == nil || isAPI(c.Request.URL.Path) {
+			write(c.Writer, problem.New(http.StatusNotFound, problem.NotFound, "There is nothing here."))
+			return
+		}
+		s.page(c)
+	})
+	guard := http.NewCrossOriginProtection()
+	guard.SetDenyHandler(http.HandlerFunc(func(w http.ResponseWriter, _ *http.Request) {
+		write(w, problem.New(http.StatusForbidden, problem.CrossOrigin, "Changes are only taken from Cuerda's own pages."))
+	}))
+	return guard.Handler(r)
+}
+
+// OpenAPI gives the description of the interface as JSON.
+func OpenAPI() ([]byte, error) {
+	gin.SetMode(gin.ReleaseMode)
+	s := &Server{Foods: food.Starter(), Log: slog.New(slog.DiscardHandler)}
+	return s.register(gin.New()).OpenAPI().MarshalJSON()
+}
+
+func (s *Server) register(r *gin.Engine) huma.API {
+	huma.NewError = asProblem
+	config := huma.DefaultConfig("Cuerda", "1")
+	config.OpenAPIPath = "/api/openapi"
+	config.DocsPath, config.SchemasPath = "", ""
+	config.CreateHooks = nil
+	config.Info.Description = "Builds of one kitchen, and what the model says of them."
+	api := humagin.New(r, config)
+	s.registerFoods(api)
+	s.registerPredict(api)
+	s.registerBuilds(api)
+	s.registerVersions(api)
+	s.registerHealth(api)
+	for _, path := range api.OpenAPI().Paths {
+		for _, o := range []*huma.Operation{path.Post, path.Put} {
+			if o != nil && o.RequestBody != nil {
+				// The raw reading of documents is no second way to send them.
+				delete(o.RequestBody.Content, rawBody)
+			}
+		}
+	}
+	return api
+}
+
+// asProblem makes huma's own errors, of parameters and bodies, problems too.
+func asProblem(status int, detail string, errs ...error) huma.StatusError {
+	code := problem.BadRequest
+	switch status {
+	case http.StatusNotFound:
+		code = problem.NotFound
+	case http.StatusRequestEntityTooLarge:
+		code = problem.TooLarge
+	case http.StatusMethodNotAllowed:
+		code = problem.MethodRejected
+	case http.StatusInternalServerError:
+		code = problem.Internal
+	}
+	p := problem.New(status, code, detail)
+	for _, err := range errs {
+		if err == nil {
+			continue
+		}
+		item := problem.Item{Message: err.Error()}
+		item.Code = code
+		if d, ok := err.(huma.ErrorDetailer); ok {
+			detail := d.ErrorDetail()
+			item.Message = detail.Message
+			item.Pointer = "/" + strings.NewReplacer(".", "/", "[", "/", "]", "").Replace(detail.Location)
+		}
+		p.Errors = append(p.Errors, item)
+	}
+	return p
+}
+
+func (s *Server) recover(c *gin.Context) {
+	defer func() {
+		if v := recover(); v != nil {
+			s.Log.Error("panic in a request", "path", c.Request.URL.Path, "panic", v, "stack", string(debug.Stack()))
+			write(c.Writer, problem.New(http.StatusInternalServerError, problem.Internal, "Something went wrong here."))
+			c.Abort()
+		}
+	}()
+	c.Next()
+}
+
+// headers refuses names that are not this machine's, so that no page elsewhere
+// can reach a kitchen by a name of its own, and sets what browsers obey.
+func (s *Server) headers(c *gin.Context) {
+	host := c.Request.Host
+	if name, _, err := net.SplitHostPort(host); err == nil {
+		host = name
+	}
+	if !s.AnyHost && !isLoopback(host) {
+		write(c.Writer, problem.New(http.StatusForbidden, problem.Forbidden, "Cuerda answers to localhost only."))
+		c.Abort()
+		return
+	}
+	h := c.Writer.Header()
+	h.Set("Content-Security-Policy", "default-src 'self'; img-src 'self' data:; object-src 'none'; base-uri 'none'; frame-ancestors 'none'; form-action 'self'")
+	h.Set("X-Content-Type-Options", "nosniff")
+	h.Set("Referrer-Policy", "no-referrer")
+	if isAPI(c.Request.URL.Path) {
+		h.Set("Cache-Control", "no-store")
+	}
+	c.Next()
+}
+
+func isLoopback(host string) bool {
+	ip := net.ParseIP(strings.Trim(host, "[]"))
+	return host == "localhost" || ip != nil && ip.IsLoopback()
+}
+
+func isAPI(path string) bool { return path == "/api" || strings.HasPrefix(path, "/api/") }
+
+// op describes an operation, with the problems it may answer with.
+func op(method, path, id, summary string, statuses ...int) huma.Operation {
+	return huma.Operation{
+		Method: method, Path: "/api" + path, OperationID: id, Summary: summary,
+		Errors: append(statuses, http.StatusInternalServerError), MaxBodyBytes: maxBody,
+	}
+}

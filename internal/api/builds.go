@@ -1,0 +1,169 @@
+package api
+
+import (
+	"context"
+	"fmt"
+	"net/http"
+	"strconv"
+	"strings"
+	"time"
+
+	"github.com/danielgtaylor/huma/v2"
+
+	"cuerda/core/build"
+	"cuerda/core/mix"
+	"cuerda/internal/problem"
+	"cuerda/internal/store"
+)
+
+// Build is a build at one of its versions, with what the model says of it.
+type Build struct {
+	ID         string           `json:"id" format:"uuid"`
+	Version    int              `json:"version"`
+	UpdatedAt  time.Time        `json:"updated_at"`
+	Document   build.Document   `json:"document"`
+	Prediction build.Prediction `json:"prediction"`
+}
+
+// Entry is a build in the list.
+type Entry struct {
+	ID        string        `json:"id" format:"uuid"`
+	Name      string        `json:"name"`
+	Version   int           `json:"version"`
+	UpdatedAt time.Time     `json:"updated_at"`
+	Lines     int           `json:"lines"`
+	Word      mix.Word      `json:"word"`
+	Verdict   build.Verdict `json:"verdict"`
+	Chance    float64       `json:"chance"`
+}
+
+// maxListed bounds the list; a search narrows it.
+const maxListed = 300
+
+type buildOutput struct {
+	ETag string `header:"ETag"`
+	Body Build
+}
+
+type idInput struct {
+	ID string `path:"id" format:"uuid" doc:"the build"`
+}
+
+type ifMatch struct {
+	IfMatch string `header:"If-Match" doc:"the ETag of the version that the change was made on"`
+}
+
+// version reads an If-Match header, which a change cannot do without: nothing
+// is overwritten unseen.
+func (m ifMatch) version() (int, error) {
+	if m.IfMatch == "" {
+		return 0, problem.New(http.StatusPreconditionRequired, problem.NeedsIfMatch, "Say in If-Match which version you changed.")
+	}
+	v, err := strconv.Atoi(strings.Trim(strings.TrimPrefix(m.IfMatch, "W/"), `"`))
+	if err != nil || v < 1 {
+		return 0, problem.New(http.StatusBadRequest, problem.BadRequest, `If-Match should be an ETag of this build, such as "3".`)
+	}
+	return v, nil
+}
+
+func (s *Server) output(b *store.Build) *buildOutput {
+	return &buildOutput{
+		ETag: fmt.Sprintf(`"%d"`, b.Version),
+		Body: Build{b.ID, b.Version, b.UpdatedAt, b.Document, s.predict(&b.Document)},
+	}
+}
+
+// predict is build.Predict for a kept document, whose foods the catalogue may
+// have dropped since.
+func (s *Server) predict(d *build.Document) build.Prediction {
+	known := *d
+	known.Lines = make([]build.Line, 0, len(d.Lines))
+	for _, l := range d.Lines {
+		if s.Foods.Find(l.Food) != nil {
+			known.Lines = append(known.Lines, l)
+		}
+	}
+	return build.Predict(&known, s.Foods)
+}
+
+func (s *Server) reply(ctx context.Context, b *store.Build, err error) (*buildOutput, error) {
+	if err != nil {
+		return nil, s.problemOf(ctx, err)
+	}
+	return s.output(b), nil
+}
+
+func (s *Server) registerBuilds(api huma.API) {
+	huma.Register(api, op(http.MethodGet, "/builds", "listBuilds", "Builds, the one changed last first"), s.listBuilds)
+	create := takesDocument(api, op(http.MethodPost, "/builds", "createBuild", "Keep a new build"))
+	create.DefaultStatus = http.StatusCreated
+	huma.Register(api, create, func(ctx context.Context, in *documentInput) (*buildOutput, error) {
+		d, err := s.read(in.RawBody)
+		if err != nil {
+			return nil, err
+		}
+		b, err := s.Store.Create(ctx, s.Kitchen, d)
+		return s.reply(ctx, b, err)
+	})
+	huma.Register(api, op(http.MethodGet, "/builds/{id}", "getBuild", "A build at its newest version", 404, 410),
+		func(ctx context.Context, in *idInput) (*buildOutput, error) {
+			b, err := s.Store.Find(ctx, s.Kitchen, in.ID)
+			return s.reply(ctx, b, err)
+		})
+	huma.Register(api, takesDocument(api, op(http.MethodPut, "/builds/{id}", "saveBuild", "Keep a change as a new version", 404, 410, 412, 428)), s.saveBuild)
+	remove := op(http.MethodDelete, "/builds/{id}", "deleteBuild", "Put a build away", 404)
+	huma.Register(api, remove, func(ctx context.Context, in *idInput) (*struct{}, error) {
+		if err := s.Store.Delete(ctx, s.Kitchen, in.ID); err != nil {
+			return nil, s.problemOf(ctx, err)
+		}
+		return nil, nil
+	})
+	huma.Register(api, op(http.MethodPost, "/builds/{id}/restore", "restoreBuild", "Bring a deleted build back", 404),
+		func(ctx context.Context, in *idInput) (*buildOutput, error) {
+			if err := s.Store.Restore(ctx, s.Kitchen, in.ID); err != nil {
+				return nil, s.problemOf(ctx, err)
+			}
+			b, err := s.Store.Find(ctx, s.Kitchen, in.ID)
+			return s.reply(ctx, b, err)
+		})
+}
+
+type listInput struct {
+	Text string `query:"q" maxLength:"200" doc:"part of the name"`
+}
+
+func (s *Server) listBuilds(ctx context.Context, in *listInput) (*body[[]Entry], error) {
+	if strings.ContainsRune(in.Text, 0) {
+		return &body[[]Entry]{[]Entry{}}, nil
+	}
+	builds, err := s.Store.List(ctx, s.Kitchen, in.Text, maxListed)
+	if err != nil {
+		return nil, s.problemOf(ctx, err)
+	}
+	out := make([]Entry, len(builds))
+	for i := range builds {
+		b := &builds[i]
+		p := s.predict(&b.Document)
+		out[i] = Entry{b.ID, b.Document.Name, b.Version, b.UpdatedAt, len(b.Document.Lines), p.Word, p.Verdict, p.Chance}
+	}
+	return &body[[]Entry]{out}, nil
+}
+
+type saveInput struct {
+	idInput
+	ifMatch
+	documentInput
+}
+
+func (s *Server) saveBuild(ctx context.Context, in *saveInput) (*buildOutput, error) {
+	on, err := in.version()
+	if err != nil {
+		return nil, err
+	}
+	d, err := s.read(in.RawBody)
+	if err != nil {
+		return nil, err
+	}
+	b, err := s.Store.Save(ctx, s.Kitchen, in.ID, on, d)
+	return s.reply(ctx, b, err)
+}

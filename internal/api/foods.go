@@ -1,0 +1,152 @@
+package api
+
+import (
+	"context"
+	"net/http"
+
+	"github.com/danielgtaylor/huma/v2"
+
+	"cuerda/core/build"
+	"cuerda/core/food"
+	"cuerda/core/mix"
+	"cuerda/core/piece"
+)
+
+// Food is a food as the Bench shows it.
+type Food struct {
+	ID            string     `json:"id"`
+	Name          string     `json:"name"`
+	NameES        string     `json:"name_es"`
+	Group         food.Group `json:"group"`
+	State         food.State `json:"state"`
+	Binder        bool       `json:"binder"`
+	GramsPerCup   float64    `json:"g_per_cup,omitempty"`
+	GramsPerPiece float64    `json:"g_per_piece,omitempty"`
+	Piece         string     `json:"piece,omitempty"`
+	MaxPct        float64    `json:"max_pct,omitempty"`
+	Allergens     []string   `json:"allergens,omitempty"`
+	Gluten        string     `json:"gluten"`
+	// Suits lists the preparations a cook would give it.
+	Suits []food.Do `json:"suits" nullable:"false"`
+	// UsualGrams is where a new line of it starts, g.
+	UsualGrams float64 `json:"usual_grams"`
+}
+
+// Vocabulary is every word and limit of the build document that a form needs.
+type Vocabulary struct {
+	Groups  []food.Group `json:"groups" nullable:"false"`
+	Preps   []Prep       `json:"preps" nullable:"false"`
+	Kinds   []Kind       `json:"kinds" nullable:"false"`
+	Methods []Method     `json:"methods" nullable:"false"`
+	Zones   []Zone       `json:"zones" nullable:"false"`
+	Limits  Limits       `json:"limits"`
+}
+
+// Prep is a preparation with the figure that sets it.
+type Prep struct {
+	Do      food.Do `json:"do"`
+	Setting string  `json:"setting" enum:"minutes,level,hours,"`
+	Default float64 `json:"default"`
+	Max     float64 `json:"max"`
+}
+
+// Kind is a kind of piece with its sizes.
+type Kind struct {
+	Kind  piece.Kind `json:"kind"`
+	Sizes []KindSize `json:"sizes" nullable:"false"`
+	Tin   bool       `json:"tin"`
+}
+
+// KindSize is one size of a kind, mm.
+type KindSize struct {
+	Field   string  `json:"field"`
+	Default float64 `json:"default"`
+	Needed  bool    `json:"needed"`
+}
+
+// Method is a way of cooking.
+type Method struct {
+	Method  piece.Method `json:"method"`
+	Celsius float64      `json:"celsius"`
+	Turns   bool         `json:"turns"`
+}
+
+// Zone is one word of the squeeze, from an index up.
+type Zone struct {
+	Word mix.Word `json:"word"`
+	From float64  `json:"from"`
+}
+
+// Limits are those of the document.
+type Limits struct {
+	Lines      int     `json:"lines"`
+	Preps      int     `json:"preps"`
+	Name       int     `json:"name"`
+	Grams      float64 `json:"grams"`
+	Minutes    float64 `json:"minutes"`
+	MinCelsius float64 `json:"min_celsius"`
+	MaxCelsius float64 `json:"max_celsius"`
+	MinMM      float64 `json:"min_mm"`
+	MaxMM      float64 `json:"max_mm"`
+}
+
+type body[T any] struct{ Body T }
+
+func (s *Server) registerFoods(api huma.API) {
+	foods := make([]Food, 0, len(s.Foods.Foods()))
+	for i := range s.Foods.Foods() {
+		foods = append(foods, foodOf(&s.Foods.Foods()[i]))
+	}
+	vocabulary := vocabularyOf()
+	huma.Register(api, op(http.MethodGet, "/foods", "listFoods", "Every food of the catalogue"),
+		func(context.Context, *struct{}) (*body[[]Food], error) { return &body[[]Food]{foods}, nil })
+	huma.Register(api, op(http.MethodGet, "/vocabulary", "getVocabulary", "The words and limits of the build document"),
+		func(context.Context, *struct{}) (*body[Vocabulary], error) { return &body[Vocabulary]{vocabulary}, nil })
+}
+
+func foodOf(f *food.Food) Food {
+	out := Food{
+		ID: f.ID, Name: f.Name, NameES: f.NameES, Group: f.Group, State: f.State, Binder: f.Group.IsBinder(),
+		GramsPerCup: f.GramsPerCup, GramsPerPiece: f.GramsPerPiece, Piece: f.PieceName, MaxPct: f.MaxPct,
+		Allergens: f.Allergens, Gluten: f.Gluten, Suits: []food.Do{}, UsualGrams: f.UsualGrams(),
+	}
+	for _, do := range food.Dos {
+		if do.Suits(f) {
+			out.Suits = append(out.Suits, do)
+		}
+	}
+	return out
+}
+
+func vocabularyOf() Vocabulary {
+	v := Vocabulary{Groups: food.Groups, Limits: Limits{
+		Lines: build.MaxLines, Preps: build.MaxPreps, Name: build.MaxName, Grams: build.MaxGrams, Minutes: build.MaxMinutes,
+		MinCelsius: build.MinCelsius, MaxCelsius: build.MaxCelsius, MinMM: build.MinMM, MaxMM: build.MaxMM,
+	}}
+	for _, do := range food.Dos {
+		p := Prep{Do: do, Setting: do.Setting(), Default: do.Default()}
+		switch p.Setting {
+		case "minutes":
+			p.Max = build.MaxMinutes
+		case "level":
+			p.Max = 1
+		case "hours":
+			p.Max = build.MaxHours
+		}
+		v.Preps = append(v.Preps, p)
+	}
+	for _, kind := range piece.Kinds {
+		k := Kind{Kind: kind, Sizes: []KindSize{}, Tin: kind == piece.Loaf}
+		for _, size := range kind.Sizes() {
+			k.Sizes = append(k.Sizes, KindSize(size))
+		}
+		v.Kinds = append(v.Kinds, k)
+	}
+	for _, m := range piece.Methods {
+		v.Methods = append(v.Methods, Method{m, m.DefaultCelsius(), m.TurnsByDefault()})
+	}
+	for _, z := range mix.Zones {
+		v.Zones = append(v.Zones, Zone{z.Word, z.From})
+	}
+	return v
+}

@@ -1,0 +1,47 @@
+package api
+
+import (
+	"context"
+	"net/http"
+	"reflect"
+
+	"github.com/danielgtaylor/huma/v2"
+
+	"cuerda/core/build"
+	"cuerda/internal/problem"
+)
+
+// documentInput takes a build document raw: build.Read checks it more closely
+// than its schema can, and names the nearest right word.
+type documentInput struct {
+	RawBody []byte `contentType:"application/octet-stream"`
+}
+
+// takesDocument describes an operation whose body is a build document.
+func takesDocument(api huma.API, o huma.Operation) huma.Operation {
+	o.SkipValidateBody = true
+	o.RequestBody = &huma.RequestBody{Required: true, Content: map[string]*huma.MediaType{
+		"application/json": {Schema: api.OpenAPI().Components.Schemas.Schema(reflect.TypeFor[build.Document](), true, "")},
+	}}
+	o.Errors = append(o.Errors, http.StatusUnprocessableEntity, http.StatusRequestEntityTooLarge)
+	return o
+}
+
+func (s *Server) read(raw []byte) (*build.Document, error) {
+	d, err := build.Read(raw, s.Foods)
+	if err != nil {
+		return nil, problem.OfDocument(err)
+	}
+	return d, nil
+}
+
+func (s *Server) registerPredict(api huma.API) {
+	huma.Register(api, takesDocument(api, op(http.MethodPost, "/predict", "predict", "How a build feels and holds")),
+		func(_ context.Context, in *documentInput) (*body[build.Prediction], error) {
+			d, err := s.read(in.RawBody)
+			if err != nil {
+				return nil, err
+			}
+			return &body[build.Prediction]{build.Predict(d, s.Foods)}, nil
+		})
+}

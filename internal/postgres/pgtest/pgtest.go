@@ -1,0 +1,89 @@
+// Package pgtest gives each test a database of its own on one private server
+// for the test program.
+package pgtest
+
+import (
+	"context"
+	"fmt"
+	"os"
+	"sync"
+	"sync/atomic"
+	"testing"
+
+	"cuerda/internal/postgres"
+	"cuerda/internal/store"
+)
+
+var (
+	once   sync.Once
+	server *postgres.Server
+	failed error
+	folder string
+	number atomic.Int64
+)
+
+const template = "cuerda_template"
+
+// Main runs the tests of a package and stops the server after them. Call it
+// from TestMain.
+func Main(m *testing.M) {
+	code := m.Run()
+	if server != nil {
+		server.Stop()
+	}
+	if folder != "" {
+		_ = os.RemoveAll(folder)
+	}
+	os.Exit(code)
+}
+
+// URL gives the address of a new database that is migrated and empty.
+func URL(t testing.TB) string {
+	t.Helper()
+	once.Do(start)
+	if failed != nil {
+		t.Fatalf("private PostgreSQL: %v", failed)
+	}
+	name := fmt.Sprintf("test_%d", number.Add(1))
+	if err := server.CreateDatabase(context.Background(), name, template); err != nil {
+		t.Fatalf("database: %v", err)
+	}
+	return server.URL(name)
+}
+
+// Open gives a store on a new database, closed when the test ends.
+func Open(t testing.TB) *store.Store {
+	t.Helper()
+	s, err := store.Open(context.Background(), URL(t))
+	if err != nil {
+		t.Fatalf("store: %v", err)
+	}
+	t.Cleanup(s.Close)
+	return s
+}
+
+func start() {
+	failed = func() error {
+		var err error
+		if folder, err = os.MkdirTemp("", "cuerda-pg-"); err != nil {
+			return err
+		}
+		// The account that runs the server must be able to reach its folder.
+		if err := os.Chmod(folder, 0o755); err != nil {
+			return err
+		}
+		ctx := context.Background()
+		if server, err = postgres.Start(ctx, postgres.Options{Dir: folder + "/pg", Fast: true}); err != nil {
+			return err
+		}
+		if err := server.CreateDatabase(ctx, template, ""); err != nil {
+			return err
+		}
+		s, err := store.Open(ctx, server.URL(template))
+		if err != nil {
+			return err
+		}
+		s.Close()
+		return nil
+	}()
+}

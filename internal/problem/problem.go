@@ -1,0 +1,124 @@
+// Package problem is the error object that the HTTP interface and the commands
+// share: RFC 9457 problem details with a code for programs and, for each fault
+// of a document, its place.
+package problem
+
+import (
+	"errors"
+	"fmt"
+	"net/http"
+	"strconv"
+
+	"cuerda/core/build"
+)
+
+// Problem is an RFC 9457 problem with extension members code, errors and
+// current. Detail is English, for people who read a terminal or a log; the
+// front end makes its own sentences from the codes.
+type Problem struct {
+	Type   string `json:"type"`
+	Title  string `json:"title"`
+	Status int    `json:"status"`
+	Detail string `json:"detail,omitempty"`
+	// Code says what is wrong, for programs.
+	Code string `json:"code"`
+	// Errors names each fault and its place.
+	Errors []Item `json:"errors,omitempty"`
+	// Current is the newest version of what was to be changed, in a conflict.
+	Current int `json:"current,omitempty"`
+}
+
+// Item is one fault of a document or a parameter.
+type Item struct {
+	build.Fault
+	Message string `json:"message"`
+}
+
+// The codes that are not about the inside of a document.
+const (
+	BadDocument    = "bad-document"
+	BadRequest     = "bad-request"
+	NotFound       = "not-found"
+	Changed        = "changed-elsewhere"
+	NeedsIfMatch   = "needs-if-match"
+	TooLarge       = "too-large"
+	Forbidden      = "forbidden"
+	Unavailable    = "unavailable"
+	Internal       = "internal"
+	CrossOrigin    = "cross-origin"
+	MethodRejected = "method-not-allowed"
+)
+
+// New makes a problem of a status, a code and an English detail.
+func New(status int, code, detail string) *Problem {
+	return &Problem{Type: "about:blank", Title: http.StatusText(status), Status: status, Code: code, Detail: detail}
+}
+
+// Error gives the detail.
+func (p *Problem) Error() string { return p.Detail }
+
+// GetStatus gives the HTTP status.
+func (p *Problem) GetStatus() int { return p.Status }
+
+// ContentType gives the media type of RFC 9457.
+func (p *Problem) ContentType(string) string { return "application/problem+json" }
+
+// OfDocument makes the problem of a document that build.Read refused.
+func OfDocument(err error) *Problem {
+	p := New(http.StatusUnprocessableEntity, BadDocument, "The build document cannot be used.")
+	var faults build.Faults
+	if !errors.As(err, &faults) {
+		p.Detail = err.Error()
+		return p
+	}
+	for _, f := range faults {
+		p.Errors = append(p.Errors, Item{Fault: f, Message: message(f)})
+	}
+	if len(p.Errors) > 0 {
+		p.Detail += " " + p.Errors[0].Message
+	}
+	return p
+}
+
+func message(f build.Fault) string {
+	at := f.Pointer
+	if at == "" {
+		at = "the document"
+	}
+	hint := ""
+	if f.Nearest != "" {
+		hint = fmt.Sprintf(" Did you mean %q?", f.Nearest)
+	}
+	switch f.Code {
+	case build.CodeBadJSON:
+		return "This is not one whole JSON value: see " + f.Got + "."
+	case build.CodeMissing:
+		return at + " is missing."
+	case build.CodeUnknownField:
+		return fmt.Sprintf("%s: there is no field %q here.%s", at, f.Got, hint)
+	case build.CodeUnknownFood, build.CodeUnknownPrep, build.CodeUnknownKind, build.CodeUnknownMethod, build.CodeUnknownWord:
+		return fmt.Sprintf("%s: %q is not known.%s", at, f.Got, hint)
+	case build.CodeWrongType:
+		return fmt.Sprintf("%s is %s; it should be a JSON %s.", at, f.Got, f.Nearest)
+	case build.CodeOutOfRange:
+		return fmt.Sprintf("%s is %s; it should lie between %s and %s.", at, f.Got, figure(f.Min), figure(f.Max))
+	case build.CodeTooLong:
+		return fmt.Sprintf("%s is too long: at most %s characters.", at, figure(f.Max))
+	case build.CodeTooMany:
+		return fmt.Sprintf("%s holds %s; at most %s are read.", at, f.Got, figure(f.Max))
+	case build.CodeBadText:
+		return at + " holds control characters."
+	case build.CodeNotHere:
+		return fmt.Sprintf("%s does not belong to %q.", at, f.Got)
+	case build.CodeMorePlaces:
+		return "There are more faults; mend these first."
+	}
+	return at + ": " + f.Code
+}
+
+func figure(v *float64) string {
+	if v == nil {
+		return "any"
+	}
+	return strconv.FormatFloat(*v, 'f', -1, 64)
+}

@@ -1,0 +1,180 @@
+package store
+
+import (
+	"context"
+	"encoding/json"
+	"errors"
+	"strings"
+	"time"
+
+	"github.com/jackc/pgx/v5"
+
+	"cuerda/core/build"
+)
+
+// Build is a build at one of its versions.
+type Build struct {
+	ID        string
+	Version   int
+	Document  build.Document
+	UpdatedAt time.Time
+}
+
+// Version is one entry of a build's history.
+type Version struct {
+	Number    int
+	CreatedAt time.Time
+	Name      string
+	Lines     int
+}
+
+// Create keeps a new build as its version 1.
+func (s *Store) Create(ctx context.Context, kitchen string, d *build.Document) (*Build, error) {
+	b := &Build{Version: 1, Document: *d}
+	err := pgx.BeginFunc(ctx, s.pool, func(tx pgx.Tx) error {
+		row := tx.QueryRow(ctx, `insert into build (kitchen_id, name, version) values ($1, $2, 1)
+			returning id::text, updated_at`, kitchen, d.Name)
+		if err := row.Scan(&b.ID, &b.UpdatedAt); err != nil {
+			return err
+		}
+		return addVersion(ctx, tx, b)
+	})
+	if err != nil {
+		return nil, tidy(err)
+	}
+	return b, nil
+}
+
+func addVersion(ctx context.Context, tx pgx.Tx, b *Build) error {
+	_, err := tx.Exec(ctx, `insert into build_version (build_id, number, document) values ($1, $2, $3)`,
+		b.ID, b.Version, &b.Document)
+	return err
+}
+
+// Find gives a build at its newest version. A deleted one is ErrDeleted.
+func (s *Store) Find(ctx context.Context, kitchen, id string) (*Build, error) {
+	return find(ctx, s.pool, kitchen, id, 0)
+}
+
+// FindVersion gives a build as it was at a version.
+func (s *Store) FindVersion(ctx context.Context, kitchen, id string, number int) (*Build, error) {
+	return find(ctx, s.pool, kitchen, id, number)
+}
+
+type querier interface {
+	QueryRow(ctx context.Context, sql string, args ...any) pgx.Row
+}
+
+// find gives the newest version where number is 0.
+func find(ctx context.Context, db querier, kitchen, id string, number int) (*Build, error) {
+	b := &Build{ID: id}
+	var deleted *time.Time
+	var document []byte
+	err := db.QueryRow(ctx, `select v.number, v.document, case when v.number = b.version then b.updated_at else v.created_at end, b.deleted_at
+		from build b join build_version v on v.build_id = b.id
+		where b.kitchen_id = $1 and b.id = $2 and v.number = case when $3 = 0 then b.version else $3 end`,
+		kitchen, id, number).Scan(&b.Version, &document, &b.UpdatedAt, &deleted)
+	if err != nil {
+		return nil, tidy(err)
+	}
+	if deleted != nil {
+		return nil, ErrDeleted
+	}
+	return b, json.Unmarshal(document, &b.Document)
+}
+
+// Save keeps a changed document as a new version, if the build is still at the
+// version the change was made on; a *ConflictError otherwise. A document that
+// is the newest one already is kept once: a save that is sent again because
+// its answer was lost neither conflicts nor adds a version.
+func (s *Store) Save(ctx context.Context, kitchen, id string, on int, d *build.Document) (*Build, error) {
+	b := &Build{ID: id, Document: *d}
+	err := pgx.BeginFunc(ctx, s.pool, func(tx pgx.Tx) error {
+		var deleted *time.Time
+		var same bool
+		err := tx.QueryRow(ctx, `select b.version, b.updated_at, b.deleted_at, v.document = $3::jsonb
+			from build b join build_version v on v.build_id = b.id and v.number = b.version
+			where b.kitchen_id = $1 and b.id = $2 for update of b`, kitchen, id, d).Scan(&b.Version, &b.UpdatedAt, &deleted, &same)
+		switch {
+		case err != nil:
+			return err
+		case deleted != nil:
+			return ErrDeleted
+		case same:
+			return nil
+		case b.Version != on:
+			return &ConflictError{Current: b.Version}
+		}
+		b.Version++
+		row := tx.QueryRow(ctx, `update build set version = $2, name = $3, updated_at = now() where id = $1 returning updated_at`, id, b.Version, d.Name)
+		if err := row.Scan(&b.UpdatedAt); err != nil {
+			return err
+		}
+		return addVersion(ctx, tx, b)
+	})
+	if err != nil {
+		return nil, tidy(err)
+	}
+	return b, nil
+}
+
+// GoBack makes an earlier version the newest one again, by adding a copy.
+func (s *Store) GoBack(ctx context.Context, kitchen, id string, on, to int) (*Build, error) {
+	old, err := s.FindVersion(ctx, kitchen, id, to)
+	if err != nil {
+		return nil, err
+	}
+	return s.Save(ctx, kitchen, id, on, &old.Document)
+}
+
+// List gives the builds whose name holds the text, in any case, the one
+// changed last first; at most limit of them.
+func (s *Store) List(ctx context.Context, kitchen, text string, limit int) ([]Build, error) {
+	pattern := "%" + strings.NewReplacer(`\`, `\\`, `%`, `\%`, `_`, `\_`).Replace(text) + "%"
+	rows, err := s.pool.Query(ctx, `select b.id::text, b.version, v.document, b.updated_at
+		from build b join build_version v on v.build_id = b.id and v.number = b.version
+		where b.kitchen_id = $1 and b.deleted_at is null and b.name ilike $2
+		order by b.updated_at desc, b.id limit $3`, kitchen, pattern, limit)
+	if err != nil {
+		return nil, err
+	}
+	return pgx.CollectRows(rows, func(row pgx.CollectableRow) (Build, error) {
+		var b Build
+		var document []byte
+		err := row.Scan(&b.ID, &b.Version, &document, &b.UpdatedAt)
+		return b, errors.Join(err, json.Unmarshal(document, &b.Document))
+	})
+}
+
+// Versions gives the history of a build, newest first; before, if above 0,
+// leaves out that version and what is newer.
+func (s *Store) Versions(ctx context.Context, kitchen, id string, before, limit int) ([]Version, error) {
+	if _, err := s.Find(ctx, kitchen, id); err != nil {
+		return nil, err
+	}
+	rows, err := s.pool.Query(ctx, `select v.number, v.created_at, v.document->>'name', jsonb_array_length(v.document->'lines')
+		from build_version v where v.build_id = $1 and ($2 = 0 or v.number < $2)
+		order by v.number desc limit $3`, id, before, limit)
+	if err != nil {
+		return nil, err
+	}
+	return pgx.CollectRows(rows, pgx.RowToStructByPos[Version])
+}
+
+// Delete puts a build away; Restore brings it back, with all its versions.
+func (s *Store) Delete(ctx context.Context, kitchen, id string) error {
+	return s.setDeleted(ctx, kitchen, id, `update build set deleted_at = coalesce(deleted_at, now()) where kitchen_id = $1 and id = $2`)
+}
+
+// Restore brings a deleted build back.
+func (s *Store) Restore(ctx context.Context, kitchen, id string) error {
+	return s.setDeleted(ctx, kitchen, id, `update build set deleted_at = null where kitchen_id = $1 and id = $2`)
+}
+
+func (s *Store) setDeleted(ctx context.Context, kitchen, id, sql string) error {
+	tag, err := s.pool.Exec(ctx, sql, kitchen, id)
+	if err == nil && tag.RowsAffected() == 0 {
+		return ErrNotFound
+	}
+	return tidy(err)
+}

@@ -1,0 +1,181 @@
+package store_test
+
+import (
+	"context"
+	"fmt"
+	"sync"
+	"testing"
+
+	"github.com/jackc/pgx/v5"
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"cuerda/core/build"
+	"cuerda/internal/postgres/pgtest"
+	"cuerda/internal/store"
+)
+
+func TestMain(m *testing.M) { pgtest.Main(m) }
+
+func doc(name string, grams float64) *build.Document {
+	return &build.Document{Format: build.Format, Name: name, Lines: []build.Line{{Food: "tofu-firm", Grams: grams}}}
+}
+
+func open(t testing.TB) (*store.Store, string) {
+	s := pgtest.Open(t)
+	kitchen, made, err := s.Kitchen(t.Context(), "Boathouse")
+	require.NoError(t, err)
+	require.True(t, made)
+	return s, kitchen
+}
+
+func TestEverySaveIsAVersionToGoBackTo(t *testing.T) {
+	t.Parallel()
+	s, k := open(t)
+	ctx := t.Context()
+	b, err := s.Create(ctx, k, doc("Cakes", 100))
+	require.NoError(t, err)
+	for i := 2; i <= 4; i++ {
+		saved, err := s.Save(ctx, k, b.ID, i-1, doc("Cakes", float64(100*i)))
+		require.NoError(t, err)
+		assert.Equal(t, i, saved.Version)
+	}
+	list, err := s.Versions(ctx, k, b.ID, 0, 10)
+	require.NoError(t, err)
+	assert.Equal(t, []int{4, 3, 2, 1}, []int{list[0].Number, list[1].Number, list[2].Number, list[3].Number})
+	older, err := s.Versions(ctx, k, b.ID, 3, 1)
+	require.NoError(t, err)
+	assert.Equal(t, 2, older[0].Number)
+
+	back, err := s.GoBack(ctx, k, b.ID, 4, 1)
+	require.NoError(t, err)
+	assert.Equal(t, 5, back.Version)
+	now, err := s.Find(ctx, k, b.ID)
+	require.NoError(t, err)
+	assert.Equal(t, *doc("Cakes", 100), now.Document)
+	third, err := s.FindVersion(ctx, k, b.ID, 3)
+	require.NoError(t, err)
+	assert.Equal(t, *doc("Cakes", 300), third.Document)
+	_, err = s.FindVersion(ctx, k, b.ID, 99)
+	assert.ErrorIs(t, err, store.ErrNotFound)
+}
+
+func TestASecondWriterGetsAConflict(t *testing.T) {
+	t.Parallel()
+	s, k := open(t)
+	ctx := t.Context()
+	b, err := s.Create(ctx, k, doc("Cakes", 100))
+	require.NoError(t, err)
+	var won, lost sync.Map
+	var wait sync.WaitGroup
+	for i := range 8 {
+		wait.Go(func() {
+			_, err := s.Save(ctx, k, b.ID, 1, doc("Cakes", float64(200+i)))
+			if err == nil {
+				won.Store(i, true)
+				return
+			}
+			var conflict *store.ConflictError
+			if assert.ErrorAs(t, err, &conflict) {
+				assert.Equal(t, 2, conflict.Current)
+			}
+			lost.Store(i, true)
+		})
+	}
+	wait.Wait()
+	count := func(m *sync.Map) (n int) { m.Range(func(_, _ any) bool { n++; return true }); return n }
+	assert.Equal(t, 1, count(&won))
+	assert.Equal(t, 7, count(&lost))
+
+	now, err := s.Find(ctx, k, b.ID)
+	require.NoError(t, err)
+	again, err := s.Save(ctx, k, b.ID, 1, &now.Document)
+	require.NoError(t, err, "a save sent twice is no conflict")
+	assert.Equal(t, 2, again.Version)
+}
+
+func TestDeletedBuildsComeBackWhole(t *testing.T) {
+	t.Parallel()
+	s, k := open(t)
+	ctx := t.Context()
+	b, err := s.Create(ctx, k, doc("Cakes", 100))
+	require.NoError(t, err)
+	require.NoError(t, s.Delete(ctx, k, b.ID))
+	_, err = s.Find(ctx, k, b.ID)
+	assert.ErrorIs(t, err, store.ErrDeleted)
+	_, err = s.Save(ctx, k, b.ID, 1, doc("Cakes", 5))
+	assert.ErrorIs(t, err, store.ErrDeleted)
+	list, err := s.List(ctx, k, "", 10)
+	require.NoError(t, err)
+	assert.Empty(t, list)
+	require.NoError(t, s.Restore(ctx, k, b.ID))
+	found, err := s.Find(ctx, k, b.ID)
+	require.NoError(t, err)
+	assert.Equal(t, b.Document, found.Document)
+}
+
+func TestKitchensDoNotSeeEachOther(t *testing.T) {
+	t.Parallel()
+	s, k := open(t)
+	ctx := t.Context()
+	again, made, err := s.Kitchen(ctx, "Another name")
+	require.NoError(t, err)
+	assert.False(t, made)
+	assert.Equal(t, k, again)
+	b, err := s.Create(ctx, k, doc("Cakes", 100))
+	require.NoError(t, err)
+	const stranger = "00000000-0000-0000-0000-000000000001"
+	_, err = s.Find(ctx, stranger, b.ID)
+	assert.ErrorIs(t, err, store.ErrNotFound)
+	assert.ErrorIs(t, s.Delete(ctx, stranger, b.ID), store.ErrNotFound)
+	_, err = s.Find(ctx, k, "no-uuid")
+	assert.ErrorIs(t, err, store.ErrNotFound)
+}
+
+func TestListSearchesNamesLiterally(t *testing.T) {
+	t.Parallel()
+	s, k := open(t)
+	ctx := t.Context()
+	for _, name := range []string{"100% lentil", "Lentil loaf", "Croquetas de maíz", "كفتة"} {
+		_, err := s.Create(ctx, k, doc(name, 1))
+		require.NoError(t, err)
+	}
+	for text, want := range map[string]int{"": 4, "LENTIL": 2, "%": 1, "_": 0, "maíz": 1, `\`: 0, "كفتة": 1} {
+		list, err := s.List(ctx, k, text, 10)
+		require.NoError(t, err)
+		assert.Len(t, list, want, text)
+	}
+}
+
+func TestVersionsCannotBeRewritten(t *testing.T) {
+	t.Parallel()
+	url := pgtest.URL(t)
+	s, err := store.Open(t.Context(), url)
+	require.NoError(t, err)
+	t.Cleanup(s.Close)
+	k, _, err := s.Kitchen(t.Context(), "Boathouse")
+	require.NoError(t, err)
+	_, err = s.Create(t.Context(), k, doc("Cakes", 1))
+	require.NoError(t, err)
+	conn, err := pgx.Connect(t.Context(), url)
+	require.NoError(t, err)
+	defer func() { _ = conn.Close(context.Background()) }()
+	_, err = conn.Exec(t.Context(), "update build_version set document = '{}'")
+	assert.ErrorContains(t, err, "never changed")
+}
+
+func BenchmarkSave(b *testing.B) {
+	s := pgtest.Open(b)
+	ctx := context.Background()
+	k, _, _ := s.Kitchen(ctx, "Boathouse")
+	made, err := s.Create(ctx, k, doc("Cakes", 1))
+	require.NoError(b, err)
+	on := 1
+	for i := 0; b.Loop(); i++ {
+		saved, err := s.Save(ctx, k, made.ID, on, doc(fmt.Sprint("Cakes ", i), 1))
+		if err != nil {
+			b.Fatal(err)
+		}
+		on = saved.Version
+	}
+}
