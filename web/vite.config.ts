@@ -6,7 +6,10 @@ export default defineConfig({
   build: { target: "es2022", sourcemap: false, assetsInlineLimit: 0 },
   css: {
     preprocessorOptions: {
-      scss: { quietDeps: true, silenceDeprecations: ["import", "global-builtin", "color-functions", "if-function"] },
+      scss: {
+        quietDeps: true,
+        silenceDeprecations: ["import", "global-builtin", "color-functions", "if-function"],
+      },
     },
   },
   server: { proxy: { "/api": "http://127.0.0.1:8080" } },

@@ -33,7 +33,7 @@ const Room = 20.
 type Document struct {
 	Format string         `json:"format" enum:"cuerda-build/1"`
 	Name   string         `json:"name" maxLength:"200"`
-	Lines  []Line         `json:"lines" maxItems:"200" nullable:"false"`
+	Lines  []Line         `json:"lines" maxItems:"200"`
 	Rest   *Wait          `json:"rest,omitempty"`
 	Chill  *Wait          `json:"chill,omitempty"`
 	Piece  *piece.Piece   `json:"piece,omitempty"`

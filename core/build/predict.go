@@ -50,24 +50,27 @@ type Prediction struct {
 	ChunkShare float64    `json:"chunk_share"`
 	RawKPa     float64    `json:"raw_kpa"`
 	// RawChilledKPa is given where the document chills.
-	RawChilledKPa  *float64 `json:"raw_chilled_kpa,omitempty"`
-	RawNeedKPa     float64  `json:"raw_need_kpa"`
-	RawRatio       float64  `json:"raw_ratio"`
-	CookedKPa      float64  `json:"cooked_kpa"`
-	CookedNeedKPa  float64  `json:"cooked_need_kpa"`
-	CookedRatio    float64  `json:"cooked_ratio"`
-	WaterShare     float64  `json:"water_share"`
-	FatShare       float64  `json:"fat_share"`
-	SaltShare      float64  `json:"salt_share"`
-	QSD            float64  `json:"q_sd"`
-	Chance         float64  `json:"chance"`
-	Verdict        Verdict  `json:"verdict" enum:"holds,marginal,fails-raw,fails-cooked,fails-both,nothing"`
-	PieceG         float64  `json:"piece_g"`
-	Pieces         int      `json:"pieces"`
+	RawChilledKPa *float64 `json:"raw_chilled_kpa,omitempty"`
+	RawNeedKPa    float64  `json:"raw_need_kpa"`
+	RawRatio      float64  `json:"raw_ratio"`
+	CookedKPa     float64  `json:"cooked_kpa"`
+	CookedNeedKPa float64  `json:"cooked_need_kpa"`
+	CookedRatio   float64  `json:"cooked_ratio"`
+	WaterShare    float64  `json:"water_share"`
+	FatShare      float64  `json:"fat_share"`
+	SaltShare     float64  `json:"salt_share"`
+	QSD           float64  `json:"q_sd"`
+	Chance        float64  `json:"chance"`
+	Verdict       Verdict  `json:"verdict" enum:"holds,marginal,fails-raw,fails-cooked,fails-both,nothing"`
+	PieceG        float64  `json:"piece_g"`
+	Pieces        int      `json:"pieces"`
+	// ChilledCelsius is what a chill brings the pieces to, and ChillFactor how
+	// many times firmer that makes them.
 	ChilledCelsius *float64 `json:"chilled_celsius,omitempty"`
+	ChillFactor    *float64 `json:"chill_factor,omitempty"`
 	// Lines says, in document order, what became of each line.
-	Lines []LineResult `json:"lines" nullable:"false"`
-	Notes []Note       `json:"notes" nullable:"false"`
+	Lines []LineResult `json:"lines"`
+	Notes []Note       `json:"notes"`
 }
 
 // LineResult is one line as a cook measures it and as it enters the mix.
@@ -131,8 +134,8 @@ func Predict(d *Document, foods *food.Catalogue) Prediction {
 	if d.Chill != nil {
 		c := p.ChilledTo(rest.Celsius, orDefault(d.Chill.Celsius, 4), d.Chill.Minutes)
 		chill = mix.ChillFactor(c)
-		firmer, at := tidy(s.Raw*chill, 3), tidy(c, 1)
-		out.RawChilledKPa, out.ChilledCelsius = &firmer, &at
+		firmer, at, factor := tidy(s.Raw*chill, 3), tidy(c, 1), tidy(chill, 2)
+		out.RawChilledKPa, out.ChilledCelsius, out.ChillFactor = &firmer, &at, &factor
 	}
 	raw, cooked := s.Raw*chill/need.Raw, s.Cooked/need.Cooked
 	out.RawRatio, out.CookedRatio = tidy(raw, 2), tidy(cooked, 2)

@@ -68,6 +68,7 @@ func OpenAPI() ([]byte, error) {
 
 func (s *Server) register(r *gin.Engine) huma.API {
 	huma.NewError = asProblem
+	huma.DefaultArrayNullable = false
 	config := huma.DefaultConfig("Cuerda", "1")
 	config.OpenAPIPath = "/api/openapi"
 	config.DocsPath, config.SchemasPath = "", ""

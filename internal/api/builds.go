@@ -45,17 +45,19 @@ type buildOutput struct {
 	Body Build
 }
 
-type idInput struct {
+// IDInput names a build in the path.
+type IDInput struct {
 	ID string `path:"id" format:"uuid" doc:"the build"`
 }
 
-type ifMatch struct {
+// IfMatchInput says which version a change was made on.
+type IfMatchInput struct {
 	IfMatch string `header:"If-Match" doc:"the ETag of the version that the change was made on"`
 }
 
 // version reads an If-Match header, which a change cannot do without: nothing
 // is overwritten unseen.
-func (m ifMatch) version() (int, error) {
+func (m IfMatchInput) version() (int, error) {
 	if m.IfMatch == "" {
 		return 0, problem.New(http.StatusPreconditionRequired, problem.NeedsIfMatch, "Say in If-Match which version you changed.")
 	}
@@ -97,7 +99,7 @@ func (s *Server) registerBuilds(api huma.API) {
 	huma.Register(api, op(http.MethodGet, "/builds", "listBuilds", "Builds, the one changed last first"), s.listBuilds)
 	create := takesDocument(api, op(http.MethodPost, "/builds", "createBuild", "Keep a new build"))
 	create.DefaultStatus = http.StatusCreated
-	huma.Register(api, create, func(ctx context.Context, in *documentInput) (*buildOutput, error) {
+	huma.Register(api, create, func(ctx context.Context, in *DocumentInput) (*buildOutput, error) {
 		d, err := s.read(in.RawBody)
 		if err != nil {
 			return nil, err
@@ -106,20 +108,20 @@ func (s *Server) registerBuilds(api huma.API) {
 		return s.reply(ctx, b, err)
 	})
 	huma.Register(api, op(http.MethodGet, "/builds/{id}", "getBuild", "A build at its newest version", 404, 410),
-		func(ctx context.Context, in *idInput) (*buildOutput, error) {
+		func(ctx context.Context, in *IDInput) (*buildOutput, error) {
 			b, err := s.Store.Find(ctx, s.Kitchen, in.ID)
 			return s.reply(ctx, b, err)
 		})
 	huma.Register(api, takesDocument(api, op(http.MethodPut, "/builds/{id}", "saveBuild", "Keep a change as a new version", 404, 410, 412, 428)), s.saveBuild)
 	remove := op(http.MethodDelete, "/builds/{id}", "deleteBuild", "Put a build away", 404)
-	huma.Register(api, remove, func(ctx context.Context, in *idInput) (*struct{}, error) {
+	huma.Register(api, remove, func(ctx context.Context, in *IDInput) (*struct{}, error) {
 		if err := s.Store.Delete(ctx, s.Kitchen, in.ID); err != nil {
 			return nil, s.problemOf(ctx, err)
 		}
 		return nil, nil
 	})
 	huma.Register(api, op(http.MethodPost, "/builds/{id}/restore", "restoreBuild", "Bring a deleted build back", 404),
-		func(ctx context.Context, in *idInput) (*buildOutput, error) {
+		func(ctx context.Context, in *IDInput) (*buildOutput, error) {
 			if err := s.Store.Restore(ctx, s.Kitchen, in.ID); err != nil {
 				return nil, s.problemOf(ctx, err)
 			}
@@ -150,9 +152,9 @@ func (s *Server) listBuilds(ctx context.Context, in *listInput) (*body[[]Entry],
 }
 
 type saveInput struct {
-	idInput
-	ifMatch
-	documentInput
+	IDInput
+	IfMatchInput
+	DocumentInput
 }
 
 func (s *Server) saveBuild(ctx context.Context, in *saveInput) (*buildOutput, error) {

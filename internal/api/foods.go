@@ -27,18 +27,18 @@ type Food struct {
 	Allergens     []string   `json:"allergens,omitempty"`
 	Gluten        string     `json:"gluten"`
 	// Suits lists the preparations a cook would give it.
-	Suits []food.Do `json:"suits" nullable:"false"`
+	Suits []food.Do `json:"suits"`
 	// UsualGrams is where a new line of it starts, g.
 	UsualGrams float64 `json:"usual_grams"`
 }
 
 // Vocabulary is every word and limit of the build document that a form needs.
 type Vocabulary struct {
-	Groups  []food.Group `json:"groups" nullable:"false"`
-	Preps   []Prep       `json:"preps" nullable:"false"`
-	Kinds   []Kind       `json:"kinds" nullable:"false"`
-	Methods []Method     `json:"methods" nullable:"false"`
-	Zones   []Zone       `json:"zones" nullable:"false"`
+	Groups  []food.Group `json:"groups"`
+	Preps   []Prep       `json:"preps"`
+	Kinds   []Kind       `json:"kinds"`
+	Methods []Method     `json:"methods"`
+	Zones   []Zone       `json:"zones"`
 	Limits  Limits       `json:"limits"`
 }
 
@@ -53,7 +53,7 @@ type Prep struct {
 // Kind is a kind of piece with its sizes.
 type Kind struct {
 	Kind  piece.Kind `json:"kind"`
-	Sizes []KindSize `json:"sizes" nullable:"false"`
+	Sizes []KindSize `json:"sizes"`
 	Tin   bool       `json:"tin"`
 }
 

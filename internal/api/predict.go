@@ -11,9 +11,9 @@ import (
 	"cuerda/internal/problem"
 )
 
-// documentInput takes a build document raw: build.Read checks it more closely
+// DocumentInput takes a build document raw: build.Read checks it more closely
 // than its schema can, and names the nearest right word.
-type documentInput struct {
+type DocumentInput struct {
 	RawBody []byte `contentType:"application/octet-stream"`
 }
 
@@ -37,7 +37,7 @@ func (s *Server) read(raw []byte) (*build.Document, error) {
 
 func (s *Server) registerPredict(api huma.API) {
 	huma.Register(api, takesDocument(api, op(http.MethodPost, "/predict", "predict", "How a build feels and holds")),
-		func(_ context.Context, in *documentInput) (*body[build.Prediction], error) {
+		func(_ context.Context, in *DocumentInput) (*body[build.Prediction], error) {
 			d, err := s.read(in.RawBody)
 			if err != nil {
 				return nil, err

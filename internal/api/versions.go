@@ -17,19 +17,20 @@ type Version struct {
 }
 
 type versionsInput struct {
-	idInput
+	IDInput
 	Before int `query:"before" minimum:"0" doc:"only versions below this one"`
 	Limit  int `query:"limit" minimum:"1" maximum:"200" default:"50"`
 }
 
-type versionInput struct {
-	idInput
+// VersionInput names a version in the path.
+type VersionInput struct {
+	IDInput
 	Number int `path:"number" minimum:"1"`
 }
 
 type goBackInput struct {
-	versionInput
-	ifMatch
+	VersionInput
+	IfMatchInput
 }
 
 func (s *Server) registerVersions(api huma.API) {
@@ -46,7 +47,7 @@ func (s *Server) registerVersions(api huma.API) {
 			return &body[[]Version]{out}, nil
 		})
 	huma.Register(api, op(http.MethodGet, "/builds/{id}/versions/{number}", "getVersion", "A build as it was", 404, 410),
-		func(ctx context.Context, in *versionInput) (*buildOutput, error) {
+		func(ctx context.Context, in *VersionInput) (*buildOutput, error) {
 			b, err := s.Store.FindVersion(ctx, s.Kitchen, in.ID, in.Number)
 			return s.reply(ctx, b, err)
 		})

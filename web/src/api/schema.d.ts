@@ -219,7 +219,7 @@ export interface components {
             rest?: components["schemas"]["Wait"];
         };
         Eaters: {
-            avoid?: string[] | null;
+            avoid?: string[];
             diet?: string;
         };
         Entry: {
@@ -238,7 +238,7 @@ export interface components {
             word: string;
         };
         Food: {
-            allergens?: string[] | null;
+            allergens?: string[];
             binder: boolean;
             /** Format: double */
             g_per_cup?: number;
@@ -307,7 +307,7 @@ export interface components {
             food: string;
             /** Format: double */
             grams: number;
-            prep?: components["schemas"]["Preparation"][] | null;
+            prep?: components["schemas"]["Preparation"][];
         };
         LineResult: {
             measure?: components["schemas"]["Measure"];
@@ -359,6 +359,8 @@ export interface components {
             band: components["schemas"]["Band"];
             /** Format: double */
             chance: number;
+            /** Format: double */
+            chill_factor?: number;
             /** Format: double */
             chilled_celsius?: number;
             /** Format: double */
@@ -427,7 +429,7 @@ export interface components {
             /** Format: int64 */
             current?: number;
             detail?: string;
-            errors?: components["schemas"]["Item"][] | null;
+            errors?: components["schemas"]["Item"][];
             /** Format: int64 */
             status: number;
             title: string;
@@ -488,7 +490,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Entry"][] | null;
+                    "application/json": components["schemas"]["Entry"][];
                 };
             };
             /** @description Unprocessable Entity */
@@ -626,8 +628,14 @@ export interface operations {
     saveBuild: {
         parameters: {
             query?: never;
-            header?: never;
-            path?: never;
+            header?: {
+                /** @description the ETag of the version that the change was made on */
+                "If-Match"?: string;
+            };
+            path: {
+                /** @description the build */
+                id: string;
+            };
             cookie?: never;
         };
         requestBody: {
@@ -818,7 +826,10 @@ export interface operations {
                 limit?: number;
             };
             header?: never;
-            path?: never;
+            path: {
+                /** @description the build */
+                id: string;
+            };
             cookie?: never;
         };
         requestBody?: never;
@@ -829,7 +840,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Version"][] | null;
+                    "application/json": components["schemas"]["Version"][];
                 };
             };
             /** @description Not Found */
@@ -875,6 +886,8 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description the build */
+                id: string;
                 number: number;
             };
             cookie?: never;
@@ -932,8 +945,15 @@ export interface operations {
     goBack: {
         parameters: {
             query?: never;
-            header?: never;
-            path?: never;
+            header?: {
+                /** @description the ETag of the version that the change was made on */
+                "If-Match"?: string;
+            };
+            path: {
+                /** @description the build */
+                id: string;
+                number: number;
+            };
             cookie?: never;
         };
         requestBody?: never;
@@ -968,6 +988,15 @@ export interface operations {
             };
             /** @description Precondition Failed */
             412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -1010,7 +1039,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Food"][] | null;
+                    "application/json": components["schemas"]["Food"][];
                 };
             };
             /** @description Internal Server Error */

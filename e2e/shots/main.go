@@ -1,0 +1,125 @@
+// Command shots takes pictures of a running Cuerda with its demonstration
+// kitchen: without arguments those of docs/screenshots, with -path one view.
+package main
+
+import (
+	"flag"
+	"fmt"
+	"os"
+	"path/filepath"
+	"strings"
+	"time"
+
+	"github.com/go-rod/rod"
+	"github.com/go-rod/rod/lib/proto"
+
+	"cuerda/e2e/browser"
+)
+
+type shot struct {
+	name, path    string
+	width, height int
+	language      string
+	theme         string
+	script        string // run before the picture; names a build to open with open("...")
+}
+
+// views are the pictures of docs/screenshots.
+var views = []shot{
+	{name: "bench", path: "/bench", script: `open("Split-pea and parsnip")`},
+	{name: "bench-fails", path: "/bench", script: `open("Courgette and bean")`},
+	{name: "bench-es-dark", path: "/bench", language: "es", theme: "dark", script: `open("Turkey, leek")`},
+	{name: "bench-phone", path: "/bench", width: 390, height: 844, script: `open("Split-pea and parsnip")`},
+}
+
+func main() {
+	var one shot
+	url := flag.String("url", "http://127.0.0.1:8080", "address of a running Cuerda")
+	out := flag.String("out", "docs/screenshots", "folder, or with -path the file")
+	flag.StringVar(&one.path, "path", "", "one view only")
+	flag.IntVar(&one.width, "width", 1280, "CSS pixels")
+	flag.IntVar(&one.height, "height", 800, "CSS pixels")
+	flag.StringVar(&one.language, "language", "en", "en or es")
+	flag.StringVar(&one.theme, "theme", "light", "light or dark")
+	flag.StringVar(&one.script, "script", "", "run in the page before the picture")
+	flag.Parse()
+	if err := run(*url, *out, one); err != nil {
+		fmt.Fprintln(os.Stderr, "shots:", err)
+		os.Exit(1)
+	}
+}
+
+func run(url, out string, one shot) error {
+	b, end, err := browser.Start()
+	if err != nil {
+		return err
+	}
+	defer end()
+	if one.path != "" {
+		return take(b, url, one, out)
+	}
+	if err := os.MkdirAll(out, 0o755); err != nil {
+		return err
+	}
+	for _, v := range views {
+		if err := take(b, url, v, filepath.Join(out, v.name+".png")); err != nil {
+			return fmt.Errorf("%s: %w", v.name, err)
+		}
+	}
+	return nil
+}
+
+// helpers are for the scripts: open finds a build by name, click a control by
+// its words or label, wait is a pause in milliseconds.
+const helpers = `
+const wait = (ms) => new Promise((r) => setTimeout(r, ms));
+const until = async (f) => { for (let i = 0; i < 100; i++) { const v = f(); if (v) return v; await wait(50); } throw new Error("not found: " + f); };
+const find = (words, within = document) => [...within.querySelectorAll("button,a,summary,[role=tab],label,select,input,textarea")].find((e) => e.offsetParent && (e.getAttribute("aria-label") ?? e.textContent).includes(words));
+const click = async (words) => { (await until(() => find(words))).click(); await wait(350); };
+const open = async (name) => {
+  const list = await (await fetch("/api/builds?q=" + encodeURIComponent(name))).json();
+  history.pushState({}, "", "/bench/" + list[0].id); dispatchEvent(new PopStateEvent("popstate")); await wait(700);
+};
+const type = async (element, text) => { const p = element.tagName === "TEXTAREA" ? HTMLTextAreaElement : HTMLInputElement; Object.getOwnPropertyDescriptor(p.prototype, "value").set.call(element, text); element.dispatchEvent(new Event("input", { bubbles: true })); await wait(400); };
+`
+
+func take(b *rod.Browser, url string, s shot, file string) error {
+	if s.width == 0 {
+		s.width, s.height = 1280, 800
+	}
+	page, err := b.Page(proto.TargetCreateTarget{})
+	if err != nil {
+		return err
+	}
+	defer page.Close()
+	page = page.Timeout(60 * time.Second)
+	if err := browser.Resize(page, s.width, s.height); err != nil {
+		return err
+	}
+	if _, err := page.EvalOnNewDocument(fmt.Sprintf(`localStorage.setItem("cuerda.language", %q); localStorage.setItem("cuerda.theme", %q)`,
+		or(s.language, "en"), or(s.theme, "light"))); err != nil {
+		return err
+	}
+	if err := page.Navigate(strings.TrimSuffix(url, "/") + s.path); err != nil {
+		return err
+	}
+	if err := page.WaitLoad(); err != nil {
+		return err
+	}
+	if _, err := page.Eval(`async () => {` + helpers + `await document.fonts.ready; await wait(600);` +
+		strings.ReplaceAll(s.script, "open(", "await open(") + `; await wait(300); }`); err != nil {
+		return err
+	}
+	picture, err := page.Screenshot(false, &proto.PageCaptureScreenshot{Format: proto.PageCaptureScreenshotFormatPng})
+	if err != nil {
+		return err
+	}
+	return os.WriteFile(file, picture, 0o644)
+}
+
+func or(v, otherwise string) string {
+	if v == "" {
+		return otherwise
+	}
+	return v
+}

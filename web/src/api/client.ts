@@ -1,0 +1,52 @@
+import createClient from "openapi-fetch";
+import type { components, paths } from "./schema";
+
+type Schemas = components["schemas"];
+export type BuildDocument = Schemas["Document"];
+export type Line = Schemas["Line"];
+export type Preparation = Schemas["Preparation"];
+export type Piece = Schemas["Piece"];
+export type Cook = Schemas["Cook"];
+export type Wait = Schemas["Wait"];
+export type Prediction = Schemas["Prediction"];
+export type Note = Schemas["Note"];
+export type Build = Schemas["Build"];
+export type BuildEntry = Schemas["Entry"];
+export type Version = Schemas["Version"];
+export type Food = Schemas["Food"];
+export type Vocabulary = Schemas["Vocabulary"];
+export type Problem = Schemas["Problem"];
+
+export const api = createClient<paths>({ baseUrl: "/" });
+
+/** A request that the server answered with a problem, or did not answer (status 0). */
+export class ApiError extends Error {
+  constructor(
+    readonly status: number,
+    readonly problem?: Problem,
+  ) {
+    super(problem?.detail ?? `status ${status}`);
+  }
+
+  /** Nobody answered, or the server said to come again: what was sent may be sent again. */
+  get temporary() {
+    return this.status === 0 || this.status >= 500 || this.status === 429;
+  }
+}
+
+type Answer<T> = { data?: T; error?: unknown; response: Response };
+
+/** Gives the data of an answer; throws an ApiError otherwise. */
+export async function unwrap<T>(request: Promise<Answer<T>>): Promise<T> {
+  let answer: Answer<T>;
+  try {
+    answer = await request;
+  } catch (error) {
+    if (error instanceof DOMException && error.name === "AbortError") throw error;
+    throw new ApiError(0);
+  }
+  if (!answer.response.ok) throw new ApiError(answer.response.status, answer.error as Problem);
+  return answer.data as T;
+}
+
+export const etag = (version: number) => `"${version}"`;

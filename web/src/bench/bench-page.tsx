@@ -1,0 +1,174 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useEffect, useState } from "react";
+import { useTranslation } from "react-i18next";
+import { Navigate, useNavigate, useParams } from "react-router";
+import { api, ApiError, unwrap, type BuildEntry } from "../api/client";
+import { Icon } from "../ui/icon";
+import { Bench } from "./bench";
+import { BuildsDrawer } from "./builds-drawer";
+import { useBuilds, useCreateBuild, emptyDocument, useFoods, useVocabulary } from "./queries";
+
+const lastKey = "cuerda.last";
+
+/** /bench: the build that was open last, or the newest. */
+export function BenchHome() {
+  const { t } = useTranslation();
+  const builds = useBuilds("");
+  const create = useCreateBuild();
+  const navigate = useNavigate();
+  if (builds.isError) return <Trouble words={t("builds.failed")} onRetry={() => void builds.refetch()} />;
+  if (!builds.data) return <Waiting />;
+  const last = localStorage.getItem(lastKey);
+  const there = builds.data.find((b) => b.id === last) ?? builds.data[0];
+  if (there) return <Navigate to={`/bench/${there.id}`} replace />;
+  return (
+    <main className="alone">
+      <p>{t("builds.empty")}</p>
+      <button
+        type="button"
+        className="btn btn-primary"
+        onClick={() =>
+          create.mutate(emptyDocument(t("builds.untitled")), {
+            onSuccess: (b) => void navigate(`/bench/${b.id}`),
+          })
+        }
+      >
+        <Icon name="plus" /> {t("builds.new")}
+      </button>
+    </main>
+  );
+}
+
+/** /bench/:id */
+export function BenchPage() {
+  const { id = "" } = useParams();
+  const { t } = useTranslation();
+  const navigate = useNavigate();
+  const client = useQueryClient();
+  const [drawer, setDrawer] = useState(false);
+  const [deleted, setDeleted] = useState<{ id: string; name: string } | null>(null);
+  const foods = useFoods();
+  const vocabulary = useVocabulary();
+  const build = useQuery({
+    queryKey: ["build", id],
+    queryFn: ({ signal }) => unwrap(api.GET("/api/builds/{id}", { params: { path: { id } }, signal })),
+    retry: (count, error) => error instanceof ApiError && error.temporary && count < 2,
+    refetchOnWindowFocus: false,
+    staleTime: Infinity,
+    gcTime: 0,
+  });
+  const remove = useMutation({
+    mutationFn: (entry: { id: string; name: string }) =>
+      unwrap(api.DELETE("/api/builds/{id}", { params: { path: { id: entry.id } } })),
+    onSuccess: async (_, entry) => {
+      setDeleted(entry);
+      await client.invalidateQueries({ queryKey: ["builds"] });
+      if (entry.id === id) {
+        const rest = await unwrap(api.GET("/api/builds"));
+        void navigate(rest[0] ? `/bench/${rest[0].id}` : "/bench");
+      }
+    },
+  });
+  const restore = useMutation({
+    mutationFn: (gone: string) =>
+      unwrap(api.POST("/api/builds/{id}/restore", { params: { path: { id: gone } } })),
+    onSuccess: async (b) => {
+      setDeleted(null);
+      await client.invalidateQueries({ queryKey: ["builds"] });
+      if (b.id === id) await build.refetch();
+      void navigate(`/bench/${b.id}`);
+    },
+  });
+
+  useEffect(() => {
+    if (build.data) localStorage.setItem(lastKey, build.data.id);
+  }, [build.data]);
+
+  const failed = build.error ?? foods.error ?? vocabulary.error;
+  let content: React.ReactNode;
+  if (failed) {
+    const gone = failed instanceof ApiError && failed.status === 410;
+    const missing = failed instanceof ApiError && (failed.status === 404 || failed.status === 422);
+    content = (
+      <Trouble
+        words={t(gone ? "builds.gone" : missing ? "builds.missing" : "builds.failed")}
+        action={gone ? t("builds.bringBack") : missing ? t("app.toBench") : undefined}
+        onRetry={() => {
+          if (gone) restore.mutate(id);
+          else if (missing) {
+            localStorage.removeItem(lastKey);
+            void navigate("/bench");
+          } else {
+            void build.refetch();
+            void foods.refetch();
+            void vocabulary.refetch();
+          }
+        }}
+      />
+    );
+  } else if (build.data && foods.data && vocabulary.data) {
+    content = (
+      <Bench
+        key={build.data.id}
+        build={build.data}
+        foods={foods.data}
+        vocabulary={vocabulary.data}
+        onBuilds={() => setDrawer(true)}
+        onDelete={(name) => remove.mutate({ id, name })}
+      />
+    );
+  } else {
+    content = <Waiting />;
+  }
+
+  return (
+    <>
+      {content}
+      <BuildsDrawer
+        open={drawer}
+        current={id}
+        onClose={() => setDrawer(false)}
+        onDelete={(entry: BuildEntry) => remove.mutate(entry)}
+      />
+      {deleted && (
+        <div className="undo-bar" role="status">
+          <span>{t("builds.deleted", { name: deleted.name || t("builds.untitled") })}</span>
+          <button type="button" className="btn btn-link" onClick={() => restore.mutate(deleted.id)}>
+            {t("builds.bringBack")}
+          </button>
+          <button
+            type="button"
+            className="btn btn-icon"
+            aria-label={t("app.close")}
+            onClick={() => setDeleted(null)}
+          >
+            <Icon name="x" />
+          </button>
+        </div>
+      )}
+    </>
+  );
+}
+
+function Waiting() {
+  const { t } = useTranslation();
+  return (
+    <main className="bench bench-waiting" aria-busy="true" aria-label={t("app.loading")}>
+      <div className="bench-mix" />
+      <div className="bench-middle" />
+      <div className="bench-side" />
+    </main>
+  );
+}
+
+export function Trouble({ words, action, onRetry }: { words: string; action?: string; onRetry: () => void }) {
+  const { t } = useTranslation();
+  return (
+    <main className="alone" role="alert">
+      <p>{words}</p>
+      <button type="button" className="btn btn-primary" onClick={onRetry}>
+        {action ?? t("app.retry")}
+      </button>
+    </main>
+  );
+}

@@ -1,0 +1,179 @@
+import { useEffect, useRef, useState, useSyncExternalStore } from "react";
+import Dropdown from "react-bootstrap/Dropdown";
+import { useTranslation } from "react-i18next";
+import { useNavigate } from "react-router";
+import type { Build, Vocabulary } from "../api/client";
+import { useFormat } from "../ui/format";
+import { Icon } from "../ui/icon";
+import { BuildName } from "./build-name";
+import { ConflictDialog } from "./conflict-dialog";
+import { Hold } from "./hold";
+import { MixList } from "./mix-list";
+import { Notes } from "./notes";
+import { PiecePanel } from "./piece-panel";
+import { useDuplicateBuild, usePrediction, type Foods } from "./queries";
+import { SaveSign } from "./save-sign";
+import { BuildSession } from "./session";
+import { Squeeze } from "./squeeze";
+import { Verdict } from "./verdict";
+import { VersionsDrawer } from "./versions-drawer";
+import { Waits } from "./waits";
+
+type Props = {
+  build: Build;
+  foods: Foods;
+  vocabulary: Vocabulary;
+  onBuilds: () => void;
+  onDelete: (name: string) => void;
+};
+
+/** The working surface: the mix, what it does, and what to know about it. */
+export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const navigate = useNavigate();
+  const duplicate = useDuplicateBuild();
+  const nameRef = useRef<HTMLTextAreaElement>(null);
+  const [session] = useState(() => new BuildSession(build));
+  const state = useSyncExternalStore(session.subscribe, session.snapshot);
+  const [versions, setVersions] = useState(false);
+  const { document } = state;
+  const { prediction, stale } = usePrediction(document, build.prediction);
+  const piece = document.piece ?? { kind: "patty", diameter_mm: 80, thickness_mm: 18 };
+  const method = document.cook?.method ?? (piece.kind === "patty" ? "pan" : "still-oven");
+
+  useEffect(() => session.open(), [session]);
+  useUndoKeys(session);
+  useEffect(() => {
+    window.document.title = `${document.name || t("builds.untitled")} · Cuerda`;
+  }, [document.name, t]);
+
+  const pieces =
+    prediction.piece_g > 0
+      ? t("mix.pieces", { count: prediction.pieces, each: format.grams(prediction.piece_g) })
+      : t("mix.vessel");
+
+  return (
+    <main className="bench" id="bench">
+      <div className="bench-mix">
+        <div className="mix-head">
+          <BuildName session={session} name={document.name} max={vocabulary.limits.name} inputRef={nameRef} />
+          <p className="hint">
+            {t("mix.summary", { pieces, grams: format.grams(prediction.mass_g), version: state.version })}
+          </p>
+          <div className="mix-tools">
+            <button type="button" className="btn btn-quiet btn-sm" onClick={onBuilds}>
+              {t("builds.title")} <Icon name="chevron-down" />
+            </button>
+            <button
+              type="button"
+              className="btn btn-quiet btn-icon"
+              aria-label={t("app.undo")}
+              title={t("app.undo")}
+              disabled={!state.canUndo}
+              onClick={() => session.undo()}
+            >
+              <Icon name="undo" />
+            </button>
+            <button
+              type="button"
+              className="btn btn-quiet btn-icon"
+              aria-label={t("app.redo")}
+              title={t("app.redo")}
+              disabled={!state.canRedo}
+              onClick={() => session.redo()}
+            >
+              <Icon name="redo" />
+            </button>
+            <Dropdown>
+              <Dropdown.Toggle
+                as="button"
+                type="button"
+                className="btn btn-quiet btn-icon"
+                aria-label={t("builds.actions")}
+              >
+                <Icon name="more" />
+              </Dropdown.Toggle>
+              <Dropdown.Menu>
+                <Dropdown.Item as="button" onClick={() => setVersions(true)}>
+                  {t("builds.versions")}
+                </Dropdown.Item>
+                <Dropdown.Item as="button" onClick={() => setTimeout(() => nameRef.current?.select())}>
+                  {t("builds.rename")}
+                </Dropdown.Item>
+                <Dropdown.Item
+                  as="button"
+                  onClick={async () => {
+                    await session.save();
+                    duplicate.mutate(session.id, { onSuccess: (b) => void navigate(`/bench/${b.id}`) });
+                  }}
+                >
+                  {t("builds.duplicate")}
+                </Dropdown.Item>
+                <Dropdown.Divider />
+                <Dropdown.Item as="button" onClick={() => onDelete(document.name)}>
+                  {t("builds.delete")}
+                </Dropdown.Item>
+              </Dropdown.Menu>
+            </Dropdown>
+            <SaveSign session={session} state={state} />
+          </div>
+        </div>
+        <MixList
+          session={session}
+          document={document}
+          prediction={prediction}
+          foods={foods}
+          vocabulary={vocabulary}
+        />
+      </div>
+      <div className="bench-middle">
+        <Verdict prediction={prediction} kind={piece.kind} method={method} stale={stale} />
+        <Squeeze
+          prediction={prediction}
+          zones={vocabulary.zones}
+          minutes={document.rest?.minutes ?? 0}
+          piece={piece}
+        />
+        <Hold prediction={prediction} piece={piece} />
+        <PiecePanel
+          session={session}
+          document={document}
+          piece={piece}
+          prediction={prediction}
+          vocabulary={vocabulary}
+        />
+      </div>
+      <div className="bench-side">
+        <Waits
+          session={session}
+          rest={document.rest}
+          chill={document.chill}
+          maxMinutes={vocabulary.limits.minutes}
+          prediction={prediction}
+        />
+        <Notes prediction={prediction} foods={foods} piece={piece} />
+      </div>
+      <VersionsDrawer open={versions} session={session} onClose={() => setVersions(false)} />
+      {state.status === "conflict" && state.theirs && (
+        <ConflictDialog session={session} mine={document} theirs={state.theirs} foods={foods} />
+      )}
+    </main>
+  );
+}
+
+/** Ctrl+Z, Ctrl+Shift+Z and Ctrl+Y step through the whole bench, not one field. */
+function useUndoKeys(session: BuildSession) {
+  useEffect(() => {
+    function onKeyDown(e: KeyboardEvent) {
+      if (!(e.ctrlKey || e.metaKey) || e.altKey) return;
+      const key = e.key.toLowerCase();
+      if (key === "z" && !e.shiftKey) session.undo();
+      else if (key === "y" || (key === "z" && e.shiftKey)) session.redo();
+      else return;
+      e.preventDefault();
+    }
+    addEventListener("keydown", onKeyDown);
+    return () => removeEventListener("keydown", onKeyDown);
+  }, [session]);
+}

@@ -1,0 +1,128 @@
+import { useDeferredValue, useState } from "react";
+import Dropdown from "react-bootstrap/Dropdown";
+import Offcanvas from "react-bootstrap/Offcanvas";
+import { useTranslation } from "react-i18next";
+import { useNavigate } from "react-router";
+import type { BuildEntry } from "../api/client";
+import { useFormat } from "../ui/format";
+import { Icon } from "../ui/icon";
+import { emptyDocument, useBuilds, useCreateBuild, useDuplicateBuild } from "./queries";
+
+type Props = { open: boolean; current?: string; onClose: () => void; onDelete: (entry: BuildEntry) => void };
+
+/** The kitchen's builds: open, search, start a new one, duplicate and delete. */
+export function BuildsDrawer({ open, current, onClose, onDelete }: Props) {
+  const { t } = useTranslation();
+  const navigate = useNavigate();
+  const [text, setText] = useState("");
+  const builds = useBuilds(useDeferredValue(text.trim()), open);
+  const create = useCreateBuild();
+  const duplicate = useDuplicateBuild();
+  const failed = builds.isError || create.isError || duplicate.isError;
+
+  function go(id: string) {
+    setText("");
+    onClose();
+    void navigate(`/bench/${id}`);
+  }
+
+  return (
+    <Offcanvas show={open} onHide={onClose} aria-labelledby="builds-title">
+      <Offcanvas.Header closeButton closeLabel={t("app.close")}>
+        <Offcanvas.Title as="h2" id="builds-title">
+          {t("builds.title")}
+        </Offcanvas.Title>
+      </Offcanvas.Header>
+      <Offcanvas.Body>
+        <div className="builds-tools">
+          <input
+            type="search"
+            className="form-control"
+            aria-label={t("builds.search")}
+            placeholder={t("builds.search")}
+            maxLength={200}
+            value={text}
+            onChange={(e) => setText(e.target.value)}
+          />
+          <button
+            type="button"
+            className="btn btn-primary"
+            disabled={create.isPending}
+            onClick={() => create.mutate(emptyDocument(t("builds.untitled")), { onSuccess: (b) => go(b.id) })}
+          >
+            <Icon name="plus" /> {t("builds.new")}
+          </button>
+        </div>
+        {failed && (
+          <p className="note note-reason" role="alert">
+            {t("builds.failed")}{" "}
+            <button type="button" className="btn btn-link" onClick={() => void builds.refetch()}>
+              {t("app.retry")}
+            </button>
+          </p>
+        )}
+        {builds.isPending && !builds.isError && (
+          <div className="skeleton-list" aria-label={t("app.loading")} />
+        )}
+        {builds.data?.length === 0 && (
+          <p className="hint">{text.trim() ? t("builds.none", { text: text.trim() }) : t("builds.empty")}</p>
+        )}
+        <ul className="builds">
+          {builds.data?.map((b) => (
+            <BuildItem
+              key={b.id}
+              entry={b}
+              current={b.id === current}
+              onOpen={() => go(b.id)}
+              onDuplicate={() => duplicate.mutate(b.id, { onSuccess: (copy) => go(copy.id) })}
+              onDelete={() => onDelete(b)}
+            />
+          ))}
+        </ul>
+      </Offcanvas.Body>
+    </Offcanvas>
+  );
+}
+
+type ItemProps = {
+  entry: BuildEntry;
+  current: boolean;
+  onOpen: () => void;
+  onDuplicate: () => void;
+  onDelete: () => void;
+};
+
+function BuildItem({ entry, current, onOpen, onDuplicate, onDelete }: ItemProps) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const name = entry.name || t("builds.untitled");
+  return (
+    <li className={`build ${current ? "build-current" : ""}`}>
+      <button type="button" className="build-open" aria-current={current} onClick={onOpen}>
+        <bdi className="name">{name}</bdi>
+        <small>
+          <span className={`dot dot-${entry.verdict}`} aria-hidden="true" />
+          {t(`verdict.${entry.verdict}`)} {t(`squeeze.${entry.word}`)} · {format.when(entry.updated_at)}
+        </small>
+      </button>
+      <Dropdown align="end">
+        <Dropdown.Toggle
+          as="button"
+          type="button"
+          className="btn btn-quiet btn-icon"
+          aria-label={t("builds.more", { name })}
+        >
+          <Icon name="more" />
+        </Dropdown.Toggle>
+        <Dropdown.Menu>
+          <Dropdown.Item as="button" onClick={onDuplicate}>
+            {t("builds.duplicate")}
+          </Dropdown.Item>
+          <Dropdown.Item as="button" onClick={onDelete}>
+            {t("builds.delete")}
+          </Dropdown.Item>
+        </Dropdown.Menu>
+      </Dropdown>
+    </li>
+  );
+}

@@ -1,0 +1,99 @@
+import Modal from "react-bootstrap/Modal";
+import { useTranslation } from "react-i18next";
+import { useNavigate } from "react-router";
+import type { Build, BuildDocument, Line } from "../api/client";
+import { useFormat } from "../ui/format";
+import { usePrepWords } from "./prep-editor";
+import { useCreateBuild, type Foods } from "./queries";
+import { sameDocument, type BuildSession } from "./session";
+
+type Props = { session: BuildSession; mine: BuildDocument; theirs: Build; foods: Foods };
+
+/** Two windows changed one build: shows where they differ, and lets the cook say which stands. */
+export function ConflictDialog({ session, mine, theirs, foods }: Props) {
+  const { t } = useTranslation();
+  const navigate = useNavigate();
+  const create = useCreateBuild();
+  const format = useFormat();
+  const prepWords = usePrepWords();
+  const rows = differences(mine, theirs.document);
+  const show = (line?: Line) =>
+    line ? [format.grams(line.grams), ...(line.prep ?? []).map(prepWords)].join(", ") : t("conflict.absent");
+
+  function keepBoth() {
+    const name = mine.name || t("builds.untitled");
+    create.mutate(
+      { ...mine, name: t("builds.copyOf", { name }).slice(0, 200) },
+      {
+        onSuccess: (copy) => {
+          session.takeTheirs();
+          void navigate(`/bench/${copy.id}`);
+        },
+      },
+    );
+  }
+
+  return (
+    <Modal show backdrop="static" keyboard={false} centered aria-labelledby="conflict-title">
+      <Modal.Header>
+        <Modal.Title as="h2" id="conflict-title">
+          {t("conflict.title")}
+        </Modal.Title>
+      </Modal.Header>
+      <Modal.Body>
+        <p>{t("conflict.lead")}</p>
+        {rows.length === 0 ? (
+          <p className="hint">{t("conflict.same")}</p>
+        ) : (
+          <table className="table differences">
+            <thead>
+              <tr>
+                <td />
+                <th scope="col">{t("conflict.mine")}</th>
+                <th scope="col">{t("conflict.theirs", { n: theirs.version })}</th>
+              </tr>
+            </thead>
+            <tbody>
+              {rows.map(({ food, mine, theirs }) => (
+                <tr key={food}>
+                  <th scope="row">{format.foodName(foods.get(food), food)}</th>
+                  <td>{show(mine)}</td>
+                  <td>{show(theirs)}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        )}
+        {create.isError && (
+          <p className="note note-reason" role="alert">
+            {t("builds.failed")}
+          </p>
+        )}
+      </Modal.Body>
+      <Modal.Footer>
+        <button type="button" className="btn btn-quiet" onClick={keepBoth} disabled={create.isPending}>
+          {t("conflict.both")}
+        </button>
+        <button type="button" className="btn btn-quiet" onClick={() => session.takeTheirs()}>
+          {t("conflict.takeTheirs")}
+        </button>
+        <button type="button" className="btn btn-primary" onClick={() => session.keepMine()}>
+          {t("conflict.keepMine")}
+        </button>
+      </Modal.Footer>
+    </Modal>
+  );
+}
+
+function differences(mine: BuildDocument, theirs: BuildDocument) {
+  const foods = new Set([...mine.lines, ...theirs.lines].map((l) => l.food));
+  return [...foods]
+    .map((food) => ({
+      food,
+      mine: mine.lines.find((l) => l.food === food),
+      theirs: theirs.lines.find((l) => l.food === food),
+    }))
+    .filter(
+      ({ mine: a, theirs: b }) => !a || !b || !sameDocument({ ...mine, lines: [a] }, { ...mine, lines: [b] }),
+    );
+}

@@ -1,0 +1,74 @@
+import type { BuildDocument, Cook, Food, Line, Piece, Preparation, Vocabulary, Wait } from "../api/client";
+
+// Edits are functions from document to document. They change the words of the
+// document only; what they mean is the server's to say.
+
+type Edit = (document: BuildDocument) => BuildDocument;
+
+const withLines =
+  (change: (lines: Line[]) => Line[]): Edit =>
+  (d) => ({ ...d, lines: change(d.lines) });
+
+const withLine = (index: number, change: (line: Line) => Line) =>
+  withLines((lines) => lines.map((line, i) => (i === index ? change(line) : line)));
+
+export const rename =
+  (name: string): Edit =>
+  (d) => ({ ...d, name });
+
+export const addLine = (food: Food) =>
+  withLines((lines) => [...lines, { food: food.id, grams: food.usual_grams }]);
+
+export const removeLine = (index: number) => withLines((lines) => lines.filter((_, i) => i !== index));
+
+export const moveLine = (from: number, to: number) =>
+  withLines((lines) => {
+    const rest = lines.filter((_, i) => i !== from);
+    const moved = lines[from];
+    return moved ? [...rest.slice(0, to), moved, ...rest.slice(to)] : lines;
+  });
+
+export const setGrams = (index: number, grams: number) => withLine(index, (line) => ({ ...line, grams }));
+
+const setPreps = (index: number, change: (preps: Preparation[]) => Preparation[]) =>
+  withLine(index, ({ prep, ...line }) => {
+    const next = change(prep ?? []);
+    return next.length > 0 ? { ...line, prep: next } : line;
+  });
+
+export const addPrep = (index: number, prep: Vocabulary["preps"][number]) =>
+  setPreps(index, (preps) => [
+    ...preps,
+    prep.setting === "" ? { do: prep.do } : { do: prep.do, [prep.setting]: prep.default },
+  ]);
+
+export const setPrep = (index: number, at: number, prep: Preparation) =>
+  setPreps(index, (preps) => preps.map((p, i) => (i === at ? prep : p)));
+
+export const removePrep = (index: number, at: number) =>
+  setPreps(index, (preps) => preps.filter((_, i) => i !== at));
+
+export const setWait =
+  (which: "rest" | "chill", wait: Wait | undefined): Edit =>
+  (d) => ({ ...d, [which]: wait }); // JSON leaves out what is undefined
+
+export const setPiece =
+  (piece: Piece): Edit =>
+  (d) => ({ ...d, piece });
+
+/** A piece of another kind, in its usual size, keeping the sizes the two share. */
+export function pieceOf(kind: Vocabulary["kinds"][number], before: Piece | undefined): Piece {
+  const piece: Piece = { kind: kind.kind };
+  for (const size of kind.sizes) {
+    const field = size.field as SizeField;
+    if (size.default > 0) piece[field] = (kind.kind === before?.kind && before[field]) || size.default;
+  }
+  return piece;
+}
+
+export type SizeField =
+  "diameter_mm" | "thickness_mm" | "length_mm" | "width_mm" | "height_mm" | "slice_mm" | "wall_mm";
+
+export const setCook =
+  (cook: Cook): Edit =>
+  (d) => ({ ...d, cook });

@@ -1,0 +1,83 @@
+import { useId } from "react";
+import { useTranslation } from "react-i18next";
+import type { Prediction } from "../api/client";
+import { useFormat } from "../ui/format";
+import { Rope } from "../ui/rope";
+import { useWidth } from "../ui/use-width";
+import { pieceWord } from "./piece-word";
+
+type Props = { prediction: Prediction; piece: { kind: string; tin?: boolean } };
+
+/** The hold raw and cooked, as ropes that must reach past what the piece asks. */
+export function Hold({ prediction: p, piece }: Props) {
+  const { t } = useTranslation();
+  const id = useId();
+  return (
+    <section className="panel-section" aria-labelledby={id}>
+      <header className="section-head">
+        <h2 id={id}>{t("hold.title")}</h2>
+        <span className="hint">{t("hold.hint", { piece: t(`piece.a.${pieceWord(piece)}`) })}</span>
+      </header>
+      <HoldRope
+        stage={p.raw_chilled_kpa === undefined ? t("hold.raw") : t("hold.rawChilled")}
+        has={p.raw_chilled_kpa ?? p.raw_kpa}
+        need={p.raw_need_kpa}
+        ratio={p.raw_ratio}
+      />
+      <HoldRope stage={t("hold.cooked")} has={p.cooked_kpa} need={p.cooked_need_kpa} ratio={p.cooked_ratio} />
+    </section>
+  );
+}
+
+// A rope of any length fits: it nears the right edge as the ratio grows, and
+// the mark stands at a third.
+const reach = (ratio: number) => ratio / (ratio + 2);
+
+function HoldRope({ stage, has, need, ratio }: { stage: string; has: number; need: number; ratio: number }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const [ref, width] = useWidth<HTMLDivElement>(470);
+  const room = width - 70;
+  const length = Math.max(6, room * reach(ratio));
+  const mark = room * reach(1);
+  const end = ratio < 1 ? "parted" : ratio < 1.5 ? "frayed" : "whole";
+  const kpa = (v: number) => format.number(v, v < 1 ? 2 : 1);
+  const times = t("hold.times", { n: format.number(ratio, ratio < 10 ? 1 : 0) });
+  return (
+    <div className={`hold-row ${ratio < 1 ? "hold-fails" : ""}`}>
+      <span className="hold-stage">
+        {stage}
+        <small>{t("hold.figures", { has: kpa(has), need: kpa(need) })}</small>
+      </span>
+      <div ref={ref} className="hold-rope">
+        <svg
+          width={width}
+          height={44}
+          role="img"
+          aria-label={t("hold.label", {
+            stage,
+            has: kpa(has),
+            need: kpa(need),
+            times: format.number(ratio, 1),
+          })}
+        >
+          <g transform="translate(0 27)">
+            {ratio < 1 && <line className="rope-gap" x1={length + 14} x2={mark} y1={0} y2={0} />}
+            <Rope length={length} end={end} />
+          </g>
+          <line className="need-mark" x1={mark} x2={mark} y1={6} y2={42} />
+          <text className="need-word" x={mark + 5} y={13}>
+            {t("hold.needed")}
+          </text>
+          <text
+            className="hold-times"
+            x={Math.max(length, ratio < 1 ? mark : 0) + (ratio < 1 ? 10 : 14)}
+            y={33}
+          >
+            {times}
+          </text>
+        </svg>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,161 @@
+import { useSortable } from "@dnd-kit/sortable";
+import { CSS } from "@dnd-kit/utilities";
+import { useState } from "react";
+import { useTranslation } from "react-i18next";
+import type { Food, Line, Prediction, Vocabulary } from "../api/client";
+import { useFormat } from "../ui/format";
+import { Icon } from "../ui/icon";
+import { filled } from "../ui/slide";
+import { NumberField } from "../ui/number-field";
+import { removeLine, setGrams } from "./edits";
+import { PrepEditor, usePrepWords } from "./prep-editor";
+import type { BuildSession } from "./session";
+
+type Props = {
+  id: string;
+  index: number;
+  line: Line;
+  food?: Food;
+  result?: Prediction["lines"][number];
+  limitPassed: boolean;
+  chosen: boolean;
+  vocabulary: Vocabulary;
+  session: BuildSession;
+  onChoose: () => void;
+  onRemoved: () => void;
+};
+
+/** One food of the mix: its grams typed, stepped or slid; its preparations below when it is chosen. */
+export function LineRow(props: Props) {
+  const { id, index, line, food, result, limitPassed, chosen, vocabulary, session, onChoose, onRemoved } =
+    props;
+  const { t } = useTranslation();
+  const format = useFormat();
+  const prepWords = usePrepWords();
+  const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } =
+    useSortable({ id });
+  const name = format.foodName(food, line.food);
+  const edit = (grams: number) => session.edit(setGrams(index, grams), `grams ${id}`);
+  const preps = line.prep ?? [];
+  const prepared = result && Math.abs(result.prepared_g - line.grams) >= 0.5;
+  // A limit that does not fit beside the grams becomes the far end of the slide.
+  return (
+    <li
+      ref={setNodeRef}
+      style={{ transform: CSS.Translate.toString(transform), transition }}
+      className={`line ${chosen ? "line-chosen" : ""} ${isDragging ? "line-dragged" : ""} ${food?.binder ? "line-binder" : ""}`}
+      data-food={line.food}
+    >
+      <div className="line-main">
+        <button
+          type="button"
+          ref={setActivatorNodeRef}
+          className="grip"
+          {...attributes}
+          {...listeners}
+          aria-label={t("mix.move", { food: name })}
+        >
+          <Icon name="grip" />
+        </button>
+        <button
+          type="button"
+          className="line-name"
+          aria-expanded={chosen}
+          onClick={onChoose}
+          title={t("mix.select", { food: name })}
+        >
+          <span className="name">{name}</span>
+          <span className="measure">
+            {format.measure(result?.measure)}
+            {!chosen && preps.length > 0 && (
+              <span className="preps">
+                {preps.map((p, i) => (
+                  <span className="prep" key={i}>
+                    {prepWords(p)}
+                  </span>
+                ))}
+              </span>
+            )}
+          </span>
+        </button>
+        <NumberField
+          className="grams"
+          label={t("mix.grams", { food: name })}
+          unit="g"
+          value={line.grams}
+          min={0}
+          above
+          max={vocabulary.limits.grams}
+          step={line.grams < 30 ? 1 : 5}
+          onChange={edit}
+        />
+      </div>
+      <GramsSlide label={t("mix.slide", { food: name })} grams={line.grams} onChange={edit} />
+      {chosen && (
+        <div className="line-more">
+          <PrepEditor
+            index={index}
+            preps={preps}
+            food={food}
+            name={name}
+            vocabulary={vocabulary}
+            session={session}
+          />
+          <p className={`line-facts ${limitPassed ? "line-limit" : ""}`}>
+            {result && <span>{t("mix.share", { pct: format.pct(result.share_pct) })}</span>}
+            {prepared && <span>{t("mix.becomes", { grams: format.grams(result.prepared_g) })}</span>}
+            {food?.max_pct !== undefined && <span>{t("mix.limit", { pct: format.pct(food.max_pct) })}</span>}
+          </p>
+          <button
+            type="button"
+            className="btn btn-quiet btn-sm line-remove"
+            onClick={() => {
+              session.edit(removeLine(index));
+              onRemoved();
+            }}
+          >
+            <Icon name="x" /> {t("mix.remove", { food: name })}
+          </button>
+        </div>
+      )}
+    </li>
+  );
+}
+
+// The far end of the slide stays put while it is dragged.
+function GramsSlide({
+  label,
+  grams,
+  onChange,
+}: {
+  label: string;
+  grams: number;
+  onChange: (grams: number) => void;
+}) {
+  const format = useFormat();
+  const [held, setHeld] = useState<number | null>(null);
+  const far = held ?? niceEnd(grams * 2);
+  const step = far <= 50 ? 1 : far <= 400 ? 5 : 10;
+  return (
+    <input
+      type="range"
+      className="slide"
+      aria-label={label}
+      aria-valuetext={format.grams(grams)}
+      min={step}
+      max={far}
+      step={step}
+      value={grams}
+      style={filled(grams, step, far)}
+      onPointerDown={() => setHeld(far)}
+      onPointerUp={() => setHeld(null)}
+      onPointerCancel={() => setHeld(null)}
+      onChange={(e) => onChange(Number(e.target.value))}
+    />
+  );
+}
+
+function niceEnd(grams: number): number {
+  const size = 10 ** Math.floor(Math.log10(Math.max(grams, 10)));
+  return ([1, 2, 4, 5, 8, 10].find((n) => n * size >= grams) ?? 10) * size;
+}

@@ -1,0 +1,110 @@
+import {
+  closestCenter,
+  DndContext,
+  KeyboardSensor,
+  PointerSensor,
+  useSensor,
+  useSensors,
+} from "@dnd-kit/core";
+import { restrict } from "../ui/drag";
+import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from "@dnd-kit/sortable";
+import { useEffect, useMemo, useRef, useState } from "react";
+import { useTranslation } from "react-i18next";
+import type { BuildDocument, Food, Prediction, Vocabulary } from "../api/client";
+import { AddFood } from "./add-food";
+import { addLine, moveLine } from "./edits";
+import { LineRow } from "./line-row";
+import type { Foods } from "./queries";
+import type { BuildSession } from "./session";
+
+type Props = {
+  session: BuildSession;
+  document: BuildDocument;
+  prediction: Prediction;
+  foods: Foods;
+  vocabulary: Vocabulary;
+};
+
+/** Names for lines that stay with their food when lines move. */
+function lineIds(document: BuildDocument): string[] {
+  const count = new Map<string, number>();
+  return document.lines.map(({ food }) => {
+    const n = (count.get(food) ?? 0) + 1;
+    count.set(food, n);
+    return `${food}#${n}`;
+  });
+}
+
+/** The mix, edited in place. */
+export function MixList({ session, document, prediction, foods, vocabulary }: Props) {
+  const { t } = useTranslation();
+  const [chosen, setChosen] = useState<string | null>(null);
+  const list = useRef<HTMLOListElement>(null);
+  const justAdded = useRef(false);
+  const ids = useMemo(() => lineIds(document), [document]);
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+  );
+  const limits = new Set(prediction.notes.filter((n) => n.code === "over-limit").map((n) => n.food));
+  const full = document.lines.length >= vocabulary.limits.lines;
+
+  function add(food: Food) {
+    session.edit(addLine(food));
+    justAdded.current = true;
+  }
+
+  // A food that was added is ready for its grams to be typed.
+  useEffect(() => {
+    if (!justAdded.current) return;
+    justAdded.current = false;
+    setChosen(ids.at(-1) ?? null);
+    const last = list.current?.querySelector<HTMLInputElement>("li:last-child .grams input");
+    last?.focus();
+    last?.scrollIntoView({ block: "nearest" });
+  }, [ids]);
+
+  return (
+    <>
+      <DndContext
+        sensors={sensors}
+        collisionDetection={closestCenter}
+        modifiers={[restrict]}
+        onDragEnd={({ active, over }) => {
+          const to = over ? ids.indexOf(String(over.id)) : -1;
+          if (to >= 0) session.edit(moveLine(ids.indexOf(String(active.id)), to));
+        }}
+      >
+        <SortableContext items={ids} strategy={verticalListSortingStrategy}>
+          <ol className="lines" ref={list} aria-label={t("mix.title")}>
+            {document.lines.map((line, index) => {
+              const id = ids[index] ?? line.food;
+              return (
+                <LineRow
+                  key={id}
+                  id={id}
+                  index={index}
+                  line={line}
+                  food={foods.get(line.food)}
+                  result={prediction.lines[index]}
+                  limitPassed={limits.has(line.food)}
+                  chosen={chosen === id}
+                  vocabulary={vocabulary}
+                  session={session}
+                  onChoose={() => setChosen((now) => (now === id ? null : id))}
+                  onRemoved={() => setChosen(null)}
+                />
+              );
+            })}
+          </ol>
+        </SortableContext>
+      </DndContext>
+      {document.lines.length === 0 && <p className="hint empty-mix">{t("mix.empty")}</p>}
+      {full ? (
+        <p className="hint">{t("mix.full", { count: vocabulary.limits.lines })}</p>
+      ) : (
+        <AddFood foods={foods} onAdd={add} />
+      )}
+    </>
+  );
+}

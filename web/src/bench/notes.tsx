@@ -1,0 +1,37 @@
+import { useTranslation } from "react-i18next";
+import type { Note, Prediction } from "../api/client";
+import { useFormat } from "../ui/format";
+import { pieceWord } from "./piece-word";
+import type { Foods } from "./queries";
+
+type Props = { prediction: Prediction; foods: Foods; piece: { kind: string; tin?: boolean } };
+
+/** Why it fails, which limits are passed, and what to take care of. */
+export function Notes({ prediction, foods, piece }: Props) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const words = (n: Note) =>
+    t(`notes.${n.code}`, {
+      food: n.food ? format.foodName(foods.get(n.food), n.food) : "",
+      value: format.number(n.value ?? 0, 1),
+      limit: format.number(n.limit ?? 0, 1),
+      piece: t(`piece.a.${pieceWord(piece)}`),
+    });
+  const { notes, q, q_sd } = prediction;
+  return (
+    <section className="panel-section" aria-labelledby="notes-title">
+      <header className="section-head">
+        <h2 id="notes-title">{t("notes.title")}</h2>
+      </header>
+      {notes.length === 0 && <p className="hint">{t("notes.none")}</p>}
+      <ul className="notes">
+        {notes.map((n) => (
+          <li key={`${n.code} ${n.food ?? ""}`} className={`note note-${n.kind}`}>
+            {words(n)}
+          </li>
+        ))}
+      </ul>
+      {q !== null && <p className="hint small">{t("notes.sure", { sd: format.number(q_sd, 2) })}</p>}
+    </section>
+  );
+}

@@ -1,0 +1,121 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useEffect, useRef, useState } from "react";
+import { useTranslation } from "react-i18next";
+import { api, unwrap, type BuildDocument, type Food, type Prediction, type Vocabulary } from "../api/client";
+
+export function useFoods() {
+  return useQuery({
+    queryKey: ["foods"],
+    queryFn: ({ signal }) => unwrap(api.GET("/api/foods", { signal })),
+    staleTime: Infinity,
+    select: byId,
+  });
+}
+
+function byId(foods: Food[]) {
+  return new Map(foods.map((f) => [f.id, f]));
+}
+
+export type Foods = ReturnType<typeof byId>;
+
+export function useVocabulary() {
+  return useQuery({
+    queryKey: ["vocabulary"],
+    queryFn: ({ signal }): Promise<Vocabulary> => unwrap(api.GET("/api/vocabulary", { signal })),
+    staleTime: Infinity,
+  });
+}
+
+export function useBuilds(text: string, enabled = true) {
+  return useQuery({
+    queryKey: ["builds", text],
+    queryFn: ({ signal }) => unwrap(api.GET("/api/builds", { params: { query: { q: text } }, signal })),
+    placeholderData: (before) => before,
+    enabled,
+  });
+}
+
+export function useVersions(id: string, enabled: boolean) {
+  return useQuery({
+    queryKey: ["versions", id],
+    queryFn: ({ signal }) =>
+      unwrap(
+        api.GET("/api/builds/{id}/versions", { params: { path: { id }, query: { limit: 100 } }, signal }),
+      ),
+    enabled,
+    gcTime: 0,
+  });
+}
+
+export const emptyDocument = (name: string): BuildDocument => ({
+  format: "cuerda-build/1",
+  name,
+  lines: [],
+  rest: { minutes: 15, celsius: 20 },
+  piece: { kind: "patty", diameter_mm: 80, thickness_mm: 18 },
+  cook: { method: "pan", celsius: 180 },
+});
+
+/** Makes a build from a document. */
+export function useCreateBuild() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (body: BuildDocument) => unwrap(api.POST("/api/builds", { body })),
+    onSuccess: () => client.invalidateQueries({ queryKey: ["builds"] }),
+  });
+}
+
+export function useDuplicateBuild() {
+  const { t } = useTranslation();
+  const create = useCreateBuild();
+  return useMutation({
+    mutationFn: async (id: string) => {
+      const { document } = await unwrap(api.GET("/api/builds/{id}", { params: { path: { id } } }));
+      const name = document.name || t("builds.untitled");
+      return create.mutateAsync({ ...document, name: t("builds.copyOf", { name }).slice(0, 200) });
+    },
+  });
+}
+
+/**
+ * What the server says of the document as it is now. One request is under way
+ * at a time, and the newest document goes next, so that a drag is answered
+ * steadily. While there is no answer the last one stands, marked stale.
+ */
+export function usePrediction(document: BuildDocument, first: Prediction) {
+  const [answer, setAnswer] = useState({ prediction: first, of: document, failed: false });
+  const newest = useRef(document);
+  const busy = useRef(false);
+  const mounted = useRef(true);
+
+  useEffect(() => {
+    mounted.current = true;
+    return () => {
+      mounted.current = false;
+    };
+  }, []);
+
+  useEffect(() => {
+    const started = newest.current === document;
+    newest.current = document;
+    if (started || busy.current) return;
+    busy.current = true;
+    void (async () => {
+      let done: BuildDocument | undefined;
+      while (mounted.current && done !== newest.current) {
+        const asked = newest.current;
+        try {
+          const prediction = await unwrap(api.POST("/api/predict", { body: asked }));
+          done = asked;
+          setAnswer({ prediction, of: asked, failed: false });
+        } catch {
+          setAnswer((last) => ({ ...last, failed: true }));
+          await new Promise((resolve) => setTimeout(resolve, 1000));
+        }
+      }
+      busy.current = false;
+    })();
+  }, [document]);
+
+  return { prediction: answer.prediction, stale: answer.failed };
+}

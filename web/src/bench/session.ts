@@ -1,0 +1,312 @@
+import { api, ApiError, etag, unwrap, type Build, type BuildDocument } from "../api/client";
+
+export type SaveStatus = "saved" | "pending" | "saving" | "offline" | "refused" | "conflict" | "deleted";
+
+export type SessionState = {
+  document: BuildDocument;
+  /** The newest version this window knows to be kept. */
+  version: number;
+  status: SaveStatus;
+  canUndo: boolean;
+  canRedo: boolean;
+  /** What stands elsewhere, in a conflict. */
+  theirs?: Build;
+  /** Why the server refused, when it did. */
+  error?: ApiError;
+};
+
+type Draft = { base: number; document: BuildDocument; window: string };
+type Step = { document: BuildDocument; key?: string; at: number };
+
+const saveAfter = 600; // ms without a change
+const coalesce = 1200; // ms within which changes of one field are one step back
+const history = 200;
+
+const windowId = (() => {
+  const key = "cuerda.window";
+  const id = sessionStorage.getItem(key) ?? crypto.randomUUID();
+  sessionStorage.setItem(key, id);
+  return id;
+})();
+
+const draftKey = (id: string) => `cuerda.draft.${id}`;
+export const sameDocument = (a: BuildDocument, b: BuildDocument) => canonical(a) === canonical(b);
+
+// The server gives fields in an order of its own.
+function canonical(value: unknown): string {
+  return JSON.stringify(value, (_, v: unknown) =>
+    v && typeof v === "object" && !Array.isArray(v)
+      ? Object.fromEntries(Object.entries(v).sort(([a], [b]) => (a < b ? -1 : 1)))
+      : v,
+  );
+}
+
+/**
+ * One build being edited in this window. Changes are kept by themselves a
+ * moment after the last one; until the server has them they are also kept in
+ * the browser, so that neither a reload nor a lost connection loses any.
+ */
+export class BuildSession {
+  readonly id: string;
+  private state: SessionState;
+  private listeners = new Set<() => void>();
+  private past: Step[] = [];
+  private future: BuildDocument[] = [];
+  private kept: BuildDocument;
+  private timer?: ReturnType<typeof setTimeout>;
+  private retry = 0;
+  private inFlight = false;
+  private closed = false;
+
+  constructor(build: Build) {
+    this.id = build.id;
+    this.kept = build.document;
+    this.state = {
+      document: build.document,
+      version: build.version,
+      status: "saved",
+      canUndo: false,
+      canRedo: false,
+    };
+    this.takeUpDraft(build);
+  }
+
+  /** Takes browser events while the session is shown; gives the way to stop. */
+  open(): () => void {
+    this.closed = false;
+    const online = () => this.state.status === "offline" && void this.save();
+    const leave = () => this.flush();
+    addEventListener("online", online);
+    addEventListener("pagehide", leave);
+    if (this.state.status === "pending") this.saveSoon(0);
+    return () => {
+      removeEventListener("online", online);
+      removeEventListener("pagehide", leave);
+      this.flush();
+      this.closed = true;
+      clearTimeout(this.timer);
+    };
+  }
+
+  subscribe = (listener: () => void) => {
+    this.listeners.add(listener);
+    return () => void this.listeners.delete(listener);
+  };
+
+  snapshot = () => this.state;
+
+  /** Changes the document. Quick changes with one key are one step back. */
+  edit(change: (document: BuildDocument) => BuildDocument, key?: string) {
+    const before = this.state.document;
+    const after = change(before);
+    if (after === before || sameDocument(after, before)) return;
+    const last = this.past.at(-1);
+    const now = Date.now();
+    if (key !== undefined && last?.key === key && now - last.at < coalesce) {
+      last.at = now;
+    } else {
+      this.past.push({ document: before, key, at: now });
+      if (this.past.length > history) this.past.shift();
+    }
+    this.future = [];
+    this.show(after);
+  }
+
+  undo() {
+    const step = this.past.pop();
+    if (!step) return;
+    this.future.push(this.state.document);
+    this.show(step.document);
+  }
+
+  redo() {
+    const document = this.future.pop();
+    if (!document) return;
+    this.past.push({ document: this.state.document, at: 0 });
+    this.show(document);
+  }
+
+  /** Takes a build that the server has just given, such as an older version made new. */
+  take(build: Build) {
+    this.past.push({ document: this.state.document, at: 0 });
+    this.future = [];
+    this.kept = build.document;
+    this.dropDraft();
+    this.update({
+      document: build.document,
+      version: build.version,
+      status: "saved",
+      theirs: undefined,
+      error: undefined,
+    });
+  }
+
+  /** Ends a conflict with this window's document standing. */
+  keepMine() {
+    const { theirs } = this.state;
+    if (!theirs) return;
+    this.kept = theirs.document;
+    this.update({ version: theirs.version, status: "pending", theirs: undefined });
+    this.saveSoon(0);
+  }
+
+  /** Ends a conflict with the other document; this one stays a step back away. */
+  takeTheirs() {
+    if (this.state.theirs) this.take(this.state.theirs);
+  }
+
+  /** Looks again at once, for a button. */
+  retryNow() {
+    void this.save();
+  }
+
+  /** Sends what waits. Also for a caller that needs the newest version kept. */
+  async save(): Promise<void> {
+    clearTimeout(this.timer);
+    if (this.inFlight || this.state.status === "conflict" || this.state.status === "deleted") return;
+    const sent = this.state.document;
+    if (sameDocument(sent, this.kept)) {
+      this.dropDraft();
+      this.update({ status: "saved", error: undefined });
+      return;
+    }
+    this.inFlight = true;
+    this.update({ status: this.state.status === "offline" ? "offline" : "saving" });
+    try {
+      const build = await unwrap(
+        api.PUT("/api/builds/{id}", {
+          params: { path: { id: this.id }, header: { "If-Match": etag(this.state.version) } },
+          body: sent,
+        }),
+      );
+      this.retry = 0;
+      this.kept = sent;
+      this.inFlight = false;
+      const done = sameDocument(this.state.document, sent);
+      if (done) this.dropDraft();
+      else this.keepDraft(build.version);
+      this.update({ version: build.version, status: done ? "saved" : "pending", error: undefined });
+      if (!done) this.saveSoon(saveAfter);
+    } catch (error) {
+      this.inFlight = false;
+      await this.failed(error);
+    }
+  }
+
+  private async failed(error: unknown) {
+    if (!(error instanceof ApiError)) throw error;
+    if (error.temporary) {
+      this.update({ status: "offline" });
+      this.retry = Math.min(this.retry + 1, 5);
+      this.saveSoon(1000 * this.retry);
+    } else if (error.status === 412) {
+      await this.conflict();
+    } else if (error.status === 410 || error.status === 404) {
+      this.update({ status: "deleted" });
+    } else {
+      this.update({ status: "refused", error });
+    }
+  }
+
+  private async conflict() {
+    try {
+      const theirs = await unwrap(api.GET("/api/builds/{id}", { params: { path: { id: this.id } } }));
+      if (sameDocument(theirs.document, this.state.document)) this.take(theirs);
+      else this.update({ status: "conflict", theirs });
+    } catch (error) {
+      await this.failed(error);
+    }
+  }
+
+  /** Brings back a build that was deleted elsewhere, with what is on this bench. */
+  async bringBack() {
+    try {
+      const build = await unwrap(api.POST("/api/builds/{id}/restore", { params: { path: { id: this.id } } }));
+      this.kept = build.document;
+      this.update({ version: build.version, status: "pending" });
+      await this.save();
+    } catch (error) {
+      await this.failed(error);
+    }
+  }
+
+  private show(document: BuildDocument) {
+    const { status } = this.state;
+    const held = status === "conflict" || status === "deleted";
+    this.update({ document, status: held || status === "offline" ? status : "pending" });
+    this.keepDraft(this.state.version);
+    if (!held) this.saveSoon(saveAfter);
+  }
+
+  private saveSoon(after: number) {
+    clearTimeout(this.timer);
+    if (!this.closed) this.timer = setTimeout(() => void this.save(), after);
+  }
+
+  /** The page goes away: send without waiting for an answer. */
+  private flush() {
+    if (this.state.status !== "pending" || this.inFlight) return;
+    clearTimeout(this.timer);
+    void api
+      .PUT("/api/builds/{id}", {
+        params: { path: { id: this.id }, header: { "If-Match": etag(this.state.version) } },
+        body: this.state.document,
+        keepalive: true,
+      })
+      .catch(() => undefined); // the draft stays for the next visit
+  }
+
+  private keepDraft(base: number) {
+    const draft: Draft = { base, document: this.state.document, window: windowId };
+    try {
+      localStorage.setItem(draftKey(this.id), JSON.stringify(draft));
+    } catch {
+      // A full or forbidden store: the change still lives in this window.
+    }
+  }
+
+  private dropDraft() {
+    const draft = readDraft(this.id);
+    if (draft && (draft.window === windowId || sameDocument(draft.document, this.state.document))) {
+      localStorage.removeItem(draftKey(this.id));
+    }
+  }
+
+  private takeUpDraft(build: Build) {
+    const draft = readDraft(this.id);
+    if (!draft) return;
+    if (sameDocument(draft.document, build.document)) {
+      localStorage.removeItem(draftKey(this.id));
+      return;
+    }
+    this.past.push({ document: build.document, at: 0 });
+    this.state = {
+      ...this.state,
+      document: draft.document,
+      version: draft.base,
+      canUndo: true,
+      status: draft.base === build.version ? "pending" : "conflict",
+      theirs: draft.base === build.version ? undefined : build,
+    };
+  }
+
+  private update(change: Partial<SessionState>) {
+    this.state = {
+      ...this.state,
+      ...change,
+      canUndo: this.past.length > 0,
+      canRedo: this.future.length > 0,
+    };
+    for (const listener of this.listeners) listener();
+  }
+}
+
+function readDraft(id: string): Draft | undefined {
+  try {
+    const draft: unknown = JSON.parse(localStorage.getItem(draftKey(id)) ?? "null");
+    if (draft && typeof draft === "object" && "base" in draft && "document" in draft) return draft as Draft;
+  } catch {
+    localStorage.removeItem(draftKey(id));
+  }
+  return undefined;
+}

@@ -1,0 +1,179 @@
+import { scaleLinear } from "d3-scale";
+import { useId } from "react";
+import { useTranslation } from "react-i18next";
+import type { Prediction, Vocabulary } from "../api/client";
+import { useFormat } from "../ui/format";
+import { useWidth } from "../ui/use-width";
+import { pieceWord } from "./piece-word";
+
+type Props = {
+  prediction: Prediction;
+  zones: Vocabulary["zones"];
+  minutes: number;
+  piece: { kind: string; tin?: boolean };
+};
+
+const from = -0.3;
+const to = 1.3;
+const top = 62;
+const high = 36;
+
+/** The scale from "crumbles" to "slumps", with where this mix is and what its piece wants. */
+export function Squeeze({ prediction, zones, minutes, piece }: Props) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const [ref, width] = useWidth<HTMLDivElement>();
+  const id = useId();
+  const x = scaleLinear()
+    .domain([from, to])
+    .range([4, width - 4])
+    .clamp(true);
+  const { q, just_mixed_q: mixed, band, word, q_sd: sd } = prediction;
+  const wants = t("squeeze.wants", { piece: t(`piece.A.${pieceWord(piece)}`) });
+  const label =
+    q === null
+      ? t(`squeeze.means.${word}`)
+      : t("squeeze.label", {
+          word: t(`squeeze.${word}`),
+          q: format.number(q, 2),
+          sd: format.number(sd, 2),
+          piece: t(`piece.A.${pieceWord(piece)}`),
+          from: format.number(band.from, 2),
+          to: format.number(band.to, 2),
+        });
+  const restedAt = q === null ? 0 : x(q);
+  const mixedAt = mixed === null ? 0 : x(mixed);
+  const moves = q !== null && mixed !== null && minutes > 0;
+  const restedWords =
+    minutes > 0 ? t("squeeze.rested", { minutes: format.minutes(minutes) }) : t("squeeze.now");
+  // Words stand outward of the two markers; where the edge turns one inward, they stand one above the other.
+  const outward = mixedAt >= restedAt ? 1 : -1;
+  const mixedSide = sideFor(mixedAt, t("squeeze.mixed"), outward, width);
+  const restedSide = sideFor(restedAt, restedWords, moves ? (-outward as Side) : 1, width);
+  const raised = mixedSide === restedSide;
+
+  return (
+    <section className="panel-section" aria-labelledby={id}>
+      <header className="section-head">
+        <h2 id={id}>{t("squeeze.title")}</h2>
+        <span className="hint">
+          {t("squeeze.hint")}
+          {q !== null && (
+            <>
+              {" · "}
+              <span className="figure">
+                {t("squeeze.index", { q: format.number(q, 2), sd: format.number(sd, 2) })}
+              </span>
+            </>
+          )}
+        </span>
+      </header>
+      <div ref={ref} className="squeeze">
+        <svg width={width} height={146} role="img" aria-label={label}>
+          <defs>
+            <Hatch id={`${id}-crumbles`} className="pattern-dry">
+              <path d="M-2 8 L8 -2 M2 12 L12 2" />
+            </Hatch>
+            <Hatch id={`${id}-tacky`} className="pattern-wet">
+              <path d="M0 5 q2.5 -3 5 0 t5 0" />
+            </Hatch>
+            <Hatch id={`${id}-slack`} className="pattern-wet">
+              <circle cx="5" cy="5" r="1.4" />
+            </Hatch>
+            <Hatch id={`${id}-slumps`} className="pattern-wet">
+              <circle cx="2.5" cy="2.5" r="1.7" />
+              <circle cx="7.5" cy="7.5" r="1.7" />
+            </Hatch>
+          </defs>
+          {zones.map((z, i) => {
+            const left = x(i === 0 ? from : z.from);
+            const right = x(zones[i + 1]?.from ?? to);
+            return (
+              <g key={z.word} className={`zone zone-${z.word} ${z.word === word ? "zone-here" : ""}`}>
+                <rect x={left + 0.5} y={top} width={right - left - 1} height={high} />
+                <rect
+                  x={left + 0.5}
+                  y={top}
+                  width={right - left - 1}
+                  height={high}
+                  fill={`url(#${id}-${z.word})`}
+                  className="zone-pattern"
+                />
+                <text x={(left + right) / 2} y={top + high + 17}>
+                  {t(`squeeze.${z.word}`)}
+                </text>
+              </g>
+            );
+          })}
+          <g className="band">
+            <rect x={x(band.from)} y={top - 5} width={x(band.to) - x(band.from)} height={high + 10} rx={6} />
+            <text
+              x={Math.min(Math.max((x(band.from) + x(band.to)) / 2, 100), width - 100)}
+              y={top + high + 40}
+            >
+              {wants}
+            </text>
+          </g>
+          {moves && (
+            <path
+              className="squeeze-way"
+              d={`M${mixedAt} ${top - 16} Q${(mixedAt + restedAt) / 2} ${top - (raised ? 30 : 52)} ${restedAt} ${top - 16}`}
+            />
+          )}
+          {moves && (
+            <Marker
+              at={mixedAt}
+              words={t("squeeze.mixed")}
+              side={mixedSide}
+              className="marker-mixed"
+              y={raised ? -42 : -20}
+            />
+          )}
+          {q !== null && (
+            <>
+              <line
+                className="squeeze-sd"
+                x1={x(q - sd)}
+                x2={x(q + sd)}
+                y1={top + high / 2}
+                y2={top + high / 2}
+              />
+              <Marker at={restedAt} words={restedWords} side={restedSide} className="marker-now" y={-20} />
+            </>
+          )}
+        </svg>
+      </div>
+      <p className="means">{t(`squeeze.means.${word}`)}</p>
+    </section>
+  );
+}
+
+function Hatch({ id, className, children }: { id: string; className: string; children: React.ReactNode }) {
+  return (
+    <pattern id={id} width="10" height="10" patternUnits="userSpaceOnUse" className={className}>
+      {children}
+    </pattern>
+  );
+}
+
+type Side = 1 | -1;
+
+/** The wanted side of a marker for its words, or the other where they would leave the picture. */
+function sideFor(at: number, words: string, wanted: Side, width: number): Side {
+  const room = words.length * 7 + 14;
+  return wanted === 1 ? (at + room > width ? -1 : 1) : at - room < 0 ? 1 : -1;
+}
+
+type MarkerProps = { at: number; words: string; side: Side; className: string; y: number };
+
+function Marker({ at, words, side, className, y }: MarkerProps) {
+  return (
+    <g className={`marker ${className}`} style={{ transform: `translateX(${at}px)` }}>
+      <line y1={top - 8} y2={top + high + 3} />
+      <path d={`M-7 ${top - 17} h14 l-7 11 z`} />
+      <text x={side * 11} y={top + y + 12} textAnchor={side === 1 ? "start" : "end"}>
+        {words}
+      </text>
+    </g>
+  );
+}

@@ -1,0 +1,35 @@
+import { useTranslation } from "react-i18next";
+import type { Prediction } from "../api/client";
+import { useFormat } from "../ui/format";
+import { Icon } from "../ui/icon";
+
+type Props = { prediction: Prediction; kind: string; method: string; stale: boolean };
+
+/** One plain sentence: whether it holds, and how likely that is. */
+export function Verdict({ prediction: p, kind, method, stale }: Props) {
+  const { t, i18n } = useTranslation();
+  const format = useFormat();
+  const n = Math.round(p.chance * 100);
+  const chance =
+    n < 1 ? t("verdict.least") : n > 99 ? t("verdict.most") : t("verdict.chance", { n: format.number(n) });
+  const own = `verdict.duty.${kind}.${method}`;
+  const duty = i18n.exists(own) ? own : `verdict.duty.${kind}`;
+  return (
+    <div className={`verdict verdict-${p.verdict}`} role="status">
+      <h2 className="verdict-words">
+        {t(`verdict.${p.verdict}`)}
+        {p.verdict !== "nothing" && (
+          <>
+            {" "}
+            <strong className="figure">{chance}</strong> <span className="duty">{t(duty)}</span>
+          </>
+        )}
+      </h2>
+      {stale && (
+        <span className="stale">
+          <Icon name="offline" /> {t("verdict.stale")}
+        </span>
+      )}
+    </div>
+  );
+}

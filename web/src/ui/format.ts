@@ -1,0 +1,48 @@
+import { useMemo } from "react";
+import { useTranslation } from "react-i18next";
+import type { Food } from "../api/client";
+
+const glyphs: [number, string][] = [
+  [1 / 8, "⅛"],
+  [1 / 4, "¼"],
+  [1 / 3, "⅓"],
+  [1 / 2, "½"],
+  [2 / 3, "⅔"],
+  [3 / 4, "¾"],
+];
+
+/** A kitchen amount with its fraction as one sign: 2.5 is 2½. */
+export function fraction(amount: number): string {
+  const whole = Math.floor(amount + 0.01);
+  const rest = amount - whole;
+  const glyph = glyphs.find(([value]) => Math.abs(value - rest) < 0.02)?.[1] ?? "";
+  return whole > 0 || glyph === "" ? `${whole}${glyph}` : glyph;
+}
+
+/** Reads a typed number with a decimal point or comma; NaN where it is none. */
+export function readNumber(text: string): number {
+  const plain = text.trim().replace(",", ".");
+  return /^[+-]?(\d+\.?\d*|\.\d+)$/.test(plain) ? Number(plain) : NaN;
+}
+
+export function useFormat() {
+  const { t, i18n } = useTranslation();
+  const language = i18n.language;
+  return useMemo(() => {
+    const number = (x: number, digits = 0) =>
+      x.toLocaleString(language, { maximumFractionDigits: digits, useGrouping: Math.abs(x) >= 10000 });
+    return {
+      number,
+      grams: (g: number) => `${number(g, g < 10 ? 1 : 0)} g`,
+      celsius: (c: number) => `${number(c)} °C`,
+      minutes: (m: number) => `${number(m)} min`,
+      pct: (p: number) => `${number(p, p < 10 ? 1 : 0)} %`,
+      ratio: (r: number) => number(r, r < 10 ? 1 : 0),
+      foodName: (f: Food | undefined, id: string) => (f ? (language === "es" ? f.name_es : f.name) : id),
+      measure: (m: { amount: number; unit: string } | undefined) =>
+        m ? t(`units.${m.unit}`, { count: m.amount <= 1 ? 1 : 2, amount: fraction(m.amount) }) : "",
+      when: (iso: string) =>
+        new Date(iso).toLocaleString(language, { dateStyle: "medium", timeStyle: "short" }),
+    };
+  }, [t, language]);
+}

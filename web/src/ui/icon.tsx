@@ -1,0 +1,32 @@
+import arrowClockwise from "bootstrap-icons/icons/arrow-clockwise.svg?raw";
+import arrowCounterclockwise from "bootstrap-icons/icons/arrow-counterclockwise.svg?raw";
+import check from "bootstrap-icons/icons/check2.svg?raw";
+import chevronDown from "bootstrap-icons/icons/chevron-down.svg?raw";
+import circleHalf from "bootstrap-icons/icons/circle-half.svg?raw";
+import exclamation from "bootstrap-icons/icons/exclamation-triangle.svg?raw";
+import grip from "bootstrap-icons/icons/grip-vertical.svg?raw";
+import plus from "bootstrap-icons/icons/plus-lg.svg?raw";
+import threeDots from "bootstrap-icons/icons/three-dots.svg?raw";
+import wifiOff from "bootstrap-icons/icons/wifi-off.svg?raw";
+import x from "bootstrap-icons/icons/x-lg.svg?raw";
+
+const icons = {
+  redo: arrowClockwise,
+  undo: arrowCounterclockwise,
+  check,
+  "chevron-down": chevronDown,
+  theme: circleHalf,
+  warning: exclamation,
+  grip,
+  plus,
+  more: threeDots,
+  offline: wifiOff,
+  x,
+};
+
+export type IconName = keyof typeof icons;
+
+/** A decorative icon; the control that holds it carries the words. */
+export function Icon({ name }: { name: IconName }) {
+  return <span className="icon" aria-hidden="true" dangerouslySetInnerHTML={{ __html: icons[name] }} />;
+}

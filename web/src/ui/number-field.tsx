@@ -1,0 +1,107 @@
+import { useEffect, useId, useRef, useState } from "react";
+import { useTranslation } from "react-i18next";
+import { readNumber, useFormat } from "./format";
+
+type Props = {
+  label: string;
+  value: number;
+  min: number;
+  max: number;
+  /** Whether min itself is too little. */
+  above?: boolean;
+  step?: number;
+  unit?: string;
+  digits?: number;
+  className?: string;
+  onChange: (value: number) => void;
+  inputRef?: React.Ref<HTMLInputElement>;
+};
+
+/**
+ * A number typed or stepped with the arrow keys (Shift: ten steps). What is
+ * typed counts as soon as it is a number in range; otherwise it stays in view
+ * with a word on what is wrong, and the last good value stands.
+ */
+export function NumberField(props: Props) {
+  const { label, value, min, max, above, step = 1, unit, digits = 1, className, onChange, inputRef } = props;
+  const { t } = useTranslation();
+  const format = useFormat();
+  const shown = format.number(value, digits).replace(/\s/g, "");
+  const [text, setText] = useState<string | null>(null);
+  const sent = useRef(value);
+  const errorId = useId();
+
+  // A change from elsewhere (undo, a slider) replaces what was typed.
+  useEffect(() => {
+    if (value !== sent.current) {
+      sent.current = value;
+      setText(null);
+    }
+  }, [value]);
+
+  const fits = (v: number) => v <= max && (above ? v > min : v >= min);
+  const send = (v: number) => {
+    sent.current = v;
+    onChange(v);
+  };
+  const typed = text === null ? value : readNumber(text);
+  const wrong = text !== null && !fits(typed);
+
+  function onKeyDown(e: React.KeyboardEvent<HTMLInputElement>) {
+    const direction = e.key === "ArrowUp" ? 1 : e.key === "ArrowDown" ? -1 : 0;
+    if (direction !== 0) {
+      e.preventDefault();
+      const size = step * (e.shiftKey ? 10 : 1);
+      // To the next whole step, so that 47 goes to 50 and not to 52.
+      const target =
+        direction > 0
+          ? Math.floor(value / size + 1 + 1e-9) * size
+          : Math.ceil(value / size - 1 - 1e-9) * size;
+      const next = Math.min(max, Math.max(min, Number(target.toFixed(3))));
+      if (fits(next)) {
+        setText(null);
+        send(next);
+      }
+    } else if (e.key === "Escape" && text !== null) {
+      e.stopPropagation();
+      setText(null);
+    } else if (e.key === "Enter") {
+      setText((now) => (now !== null && fits(readNumber(now)) ? null : now));
+    }
+  }
+
+  return (
+    <span className={`number-field ${wrong ? "is-wrong" : ""} ${className ?? ""}`}>
+      <input
+        ref={inputRef}
+        className="form-control"
+        inputMode="decimal"
+        autoComplete="off"
+        aria-label={unit ? `${label}, ${unit}` : label}
+        aria-invalid={wrong}
+        aria-describedby={wrong ? errorId : undefined}
+        value={text ?? shown}
+        onFocus={(e) => e.target.select()}
+        onKeyDown={onKeyDown}
+        onBlur={() => !wrong && setText(null)}
+        onChange={(e) => {
+          setText(e.target.value);
+          const v = readNumber(e.target.value);
+          if (fits(v)) send(v);
+        }}
+      />
+      {unit && (
+        <span className="unit" aria-hidden="true">
+          {unit}
+        </span>
+      )}
+      {wrong && (
+        <span className="number-error" id={errorId} role="alert">
+          {above
+            ? t("mix.badGrams", { max: format.number(max) })
+            : t("mix.badNumber", { min: format.number(min), max: format.number(max) })}
+        </span>
+      )}
+    </span>
+  );
+}
