@@ -26,7 +26,7 @@ const template = "cuerda_template"
 
 // Main runs the tests of a package and stops the server after them. Call it
 // from TestMain.
-func Main(m *testing.M) {
+func Main(m interface{ Run() int }) {
 	code := m.Run()
 	if server != nil {
 		server.Stop()

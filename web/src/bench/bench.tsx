@@ -57,6 +57,7 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
     <main className="bench" id="bench">
       <div className="bench-mix">
         <div className="mix-head">
+          <h1 className="visually-hidden">{document.name || t("builds.untitled")}</h1>
           <BuildName session={session} name={document.name} max={vocabulary.limits.name} inputRef={nameRef} />
           <p className="hint">
             {t("mix.summary", { pieces, grams: format.grams(prediction.mass_g), version: state.version })}

@@ -1,8 +1,10 @@
 import {
+  type Announcements,
   closestCenter,
   DndContext,
   KeyboardSensor,
   PointerSensor,
+  type UniqueIdentifier,
   useSensor,
   useSensors,
 } from "@dnd-kit/core";
@@ -11,6 +13,7 @@ import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrate
 import { useEffect, useMemo, useRef, useState } from "react";
 import { useTranslation } from "react-i18next";
 import type { BuildDocument, Food, Prediction, Vocabulary } from "../api/client";
+import { useFormat } from "../ui/format";
 import { AddFood } from "./add-food";
 import { addLine, moveLine } from "./edits";
 import { LineRow } from "./line-row";
@@ -38,6 +41,7 @@ function lineIds(document: BuildDocument): string[] {
 /** The mix, edited in place. */
 export function MixList({ session, document, prediction, foods, vocabulary }: Props) {
   const { t } = useTranslation();
+  const format = useFormat();
   const [chosen, setChosen] = useState<string | null>(null);
   const list = useRef<HTMLOListElement>(null);
   const justAdded = useRef(false);
@@ -48,6 +52,22 @@ export function MixList({ session, document, prediction, foods, vocabulary }: Pr
   );
   const limits = new Set(prediction.notes.filter((n) => n.code === "over-limit").map((n) => n.food));
   const full = document.lines.length >= vocabulary.limits.lines;
+
+  const nameOf = (id: UniqueIdentifier) => {
+    const food = document.lines[ids.indexOf(String(id))]?.food ?? "";
+    return format.foodName(foods.get(food), food);
+  };
+  const said = (key: string, active: UniqueIdentifier, over?: UniqueIdentifier) =>
+    t(`mix.drag.${key}`, {
+      food: nameOf(active),
+      n: over === undefined ? "" : ids.indexOf(String(over)) + 1,
+    });
+  const announcements: Announcements = {
+    onDragStart: ({ active }) => said("up", active.id),
+    onDragOver: ({ active, over }) => (over ? said("over", active.id, over.id) : undefined),
+    onDragEnd: ({ active, over }) => (over ? said("down", active.id, over.id) : said("cancel", active.id)),
+    onDragCancel: ({ active }) => said("cancel", active.id),
+  };
 
   function add(food: Food) {
     session.edit(addLine(food));
@@ -70,6 +90,8 @@ export function MixList({ session, document, prediction, foods, vocabulary }: Pr
         sensors={sensors}
         collisionDetection={closestCenter}
         modifiers={[restrict]}
+        accessibility={{ announcements, screenReaderInstructions: { draggable: t("mix.drag.how") } }}
+        onDragStart={() => setChosen(null)} // rows of one height move one place at a time
         onDragEnd={({ active, over }) => {
           const to = over ? ids.indexOf(String(over.id)) : -1;
           if (to >= 0) session.edit(moveLine(ids.indexOf(String(active.id)), to));

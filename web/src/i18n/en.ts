@@ -91,6 +91,13 @@ export const en = {
     share: "{{pct}} of the mix",
     becomes: "{{grams}} once prepared",
     limit: "tastes of itself above {{pct}}",
+    drag: {
+      how: "Press space to pick the line up, the arrow keys to move it, space to put it down, Escape to leave it where it was.",
+      up: "{{food}} is picked up.",
+      over: "{{food}} is at place {{n}}.",
+      down: "{{food}} is now at place {{n}}.",
+      cancel: "{{food}} stays where it was.",
+    },
     badGrams: "Grams above 0 and up to {{max}}.",
     badNumber: "A number from {{min}} to {{max}}.",
   },

@@ -93,6 +93,13 @@ export const es: Messages = {
     share: "{{pct}} de la masa",
     becomes: "{{grams}} ya preparado",
     limit: "sabe a sí mismo por encima de {{pct}}",
+    drag: {
+      how: "Pulsa espacio para levantar la línea, las flechas para moverla, espacio para dejarla, Escape para que quede donde estaba.",
+      up: "{{food}} levantado.",
+      over: "{{food}} está en el lugar {{n}}.",
+      down: "{{food}} queda en el lugar {{n}}.",
+      cancel: "{{food}} se queda donde estaba.",
+    },
     badGrams: "Gramos por encima de 0 y hasta {{max}}.",
     badNumber: "Un número de {{min}} a {{max}}.",
   },

@@ -1,0 +1,100 @@
+# make start   install what is missing, build, and start Cuerda
+# make test    everything that CI checks
+SHELL := bash
+.SHELLFLAGS := -euo pipefail -c
+.DEFAULT_GOAL := help
+
+WEB_SOURCES := $(shell find web/src web/public -type f) web/index.html web/vite.config.ts web/package.json
+GO_PACKAGES := ./...
+export GOFLAGS ?= -buildvcs=false
+
+.PHONY: help start build test check check-go check-web check-generated test-go generate format bench shots fuzz clean
+
+help:
+	@sed -n 's/^# \(make .*\)/\1/p' Makefile
+
+start: setup bin/cuerda
+	@exec bin/cuerda start
+
+build: bin/cuerda
+
+# The Go program carries the built front end; go build has a cache of its own.
+bin/cuerda: web/dist/index.html FORCE
+	@go build -o bin/cuerda ./cmd/cuerda
+
+.PHONY: FORCE
+FORCE:
+
+.PHONY: setup setup-tests
+setup:
+	@scripts/setup.sh
+
+setup-tests:
+	@scripts/setup.sh tests
+
+.cache/npm: web/package-lock.json
+	@command -v npm >/dev/null || { echo "Cuerda needs Node.js 20 or newer with npm to build its pages." >&2; exit 1; }
+	@echo "Installing npm packages ..."
+	@cd web && npm ci --silent --no-audit --no-fund
+	@mkdir -p .cache && touch $@
+
+web/dist/index.html: .cache/npm $(WEB_SOURCES)
+	@echo "Building the pages ..."
+	@cd web && npx vite build --logLevel warn
+	@touch $@
+
+# The front end is built while Go compiles; the checks of both run before the tests.
+test: setup-tests
+	@$(MAKE) --no-print-directory -j2 web/dist/index.html warm
+	@$(MAKE) --no-print-directory check
+	@$(MAKE) --no-print-directory test-go
+
+.PHONY: warm
+warm:
+	@go build $(GO_PACKAGES) && go vet $(GO_PACKAGES)
+
+test-go: web/dist/index.html setup-tests
+	go test -count=1 $(GO_PACKAGES)
+
+check: check-go check-web check-generated
+
+check-go: web/dist/index.html
+	@test -z "$$(gofmt -l cmd core internal e2e web/*.go)" || { echo "gofmt:"; gofmt -l cmd core internal e2e web/*.go; exit 1; }
+	go vet $(GO_PACKAGES)
+	go tool staticcheck $(GO_PACKAGES)
+
+check-web: .cache/npm
+	cd web && npx prettier --log-level warn --check . && npx eslint . && npx tsc --noEmit
+
+# What is made from the Go types must be what the repository holds.
+check-generated: bin/cuerda
+	@out=$$(mktemp -d); trap 'rm -rf "$$out"' EXIT; \
+	bin/cuerda openapi > "$$out/openapi.json"; bin/cuerda schema > "$$out/build.schema.json"; \
+	(cd web && npx openapi-typescript "$$out/openapi.json" -o "$$out/schema.d.ts" >/dev/null 2>&1); \
+	cmp "$$out/openapi.json" docs/formats/openapi.json && cmp "$$out/build.schema.json" docs/formats/build.schema.json && \
+	cmp "$$out/schema.d.ts" web/src/api/schema.d.ts || { echo "Generated files are old: run 'make generate'."; exit 1; }
+
+generate: bin/cuerda
+	bin/cuerda openapi > docs/formats/openapi.json
+	bin/cuerda schema > docs/formats/build.schema.json
+	cd web && npm run --silent types
+
+format: .cache/npm
+	gofmt -w cmd core internal e2e web/*.go
+	cd web && npm run --silent format
+
+bench: web/dist/index.html setup-tests
+	go test -run '^$$' -bench . -benchmem $(GO_PACKAGES)
+
+fuzz:
+	go test -run '^$$' -fuzz FuzzRead -fuzztime 60s ./core/build
+
+# Pictures for docs/screenshots, of a kitchen of their own.
+shots: bin/cuerda setup-tests
+	@data=$$(mktemp -d); chmod 755 "$$data"; log=$$(mktemp); CUERDA_DATA="$$data" bin/cuerda start --port 0 > "$$log" & pid=$$!; \
+	trap 'kill $$pid; wait $$pid; rm -rf "$$data" "$$log"' EXIT; \
+	for i in $$(seq 100); do grep -q http "$$log" && break; sleep .1; done; \
+	go run ./e2e/shots -url "$$(sed -n 's/.*at \(http[^ ]*\).*/\1/p' "$$log")"
+
+clean:
+	rm -rf bin .cache web/node_modules web/dist/assets web/dist/index.html web/dist/icon.svg

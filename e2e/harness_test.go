@@ -1,0 +1,228 @@
+// Package e2e drives the real interface in Chromium, against the real server
+// and a real PostgreSQL, as a cook would.
+package e2e
+
+import (
+	"context"
+	"encoding/json"
+	"fmt"
+	"log/slog"
+	"net/http"
+	"net/http/httptest"
+	"os"
+	"strings"
+	"testing"
+	"time"
+
+	"github.com/go-rod/rod"
+	"github.com/go-rod/rod/lib/input"
+	"github.com/go-rod/rod/lib/proto"
+	"github.com/stretchr/testify/require"
+
+	"cuerda/core/food"
+	"cuerda/e2e/browser"
+	"cuerda/internal/api"
+	"cuerda/internal/demo"
+	"cuerda/internal/postgres/pgtest"
+	"cuerda/web"
+)
+
+var chromium *rod.Browser
+
+// TestMain starts one browser for all tests.
+func TestMain(m *testing.M) {
+	b, end, err := browser.Start()
+	if err != nil {
+		fmt.Fprintln(os.Stderr, err)
+		os.Exit(1)
+	}
+	chromium = b
+	pgtest.Main(ended{m, end})
+}
+
+type ended struct {
+	m   *testing.M
+	end func()
+}
+
+func (e ended) Run() int {
+	defer e.end()
+	return e.m.Run()
+}
+
+// app is a server of its own with the demonstration kitchen.
+type app struct {
+	t   testing.TB
+	url string
+}
+
+func start(t testing.TB) *app {
+	t.Helper()
+	s := pgtest.Open(t)
+	foods := food.Starter()
+	kitchen, err := demo.Seed(context.Background(), s, foods)
+	require.NoError(t, err)
+	pages, err := web.Dist()
+	require.NoError(t, err)
+	server := httptest.NewServer((&api.Server{
+		Store: s, Kitchen: kitchen, Foods: foods, Log: slog.New(slog.NewTextHandler(os.Stderr, nil)), Pages: pages,
+	}).Handler())
+	t.Cleanup(server.Close)
+	return &app{t, server.URL}
+}
+
+// get reads the interface beside the browser.
+func (a *app) get(path string, into any) {
+	a.t.Helper()
+	answer, err := http.Get(a.url + path)
+	require.NoError(a.t, err)
+	defer answer.Body.Close()
+	require.Equal(a.t, http.StatusOK, answer.StatusCode)
+	require.NoError(a.t, json.NewDecoder(answer.Body).Decode(into))
+}
+
+// build gives the ID of a demonstration build by part of its name.
+func (a *app) build(name string) string {
+	a.t.Helper()
+	var list []struct{ ID string }
+	a.get("/api/builds?q="+strings.ReplaceAll(name, " ", "%20"), &list)
+	require.NotEmpty(a.t, list)
+	return list[0].ID
+}
+
+// kept gives the grams of a food as the server has them, 0 if it is not there.
+func (a *app) kept(id, food string) float64 {
+	var b api.Build
+	a.get("/api/builds/"+id, &b)
+	for _, l := range b.Document.Lines {
+		if l.Food == food {
+			return l.Grams
+		}
+	}
+	return 0
+}
+
+// window is a page with the words of a cook.
+type window struct {
+	*rod.Page
+	t testing.TB
+}
+
+// person is a browser profile: its windows share what the browser keeps.
+func (a *app) person() *rod.Browser {
+	b := chromium.MustIncognito()
+	a.t.Cleanup(func() { _ = b.Close() })
+	return b
+}
+
+const patience = 15 * time.Second
+
+// open opens a path in a window of 1280 by 800.
+func (a *app) open(b *rod.Browser, path string) *window {
+	a.t.Helper()
+	return a.openAs(b, path, "en-GB", 1280, 800)
+}
+
+func (a *app) openAs(b *rod.Browser, path, language string, width, height int) *window {
+	a.t.Helper()
+	page := b.MustPage()
+	require.NoError(a.t, browser.Resize(page, width, height))
+	require.NoError(a.t, proto.EmulationSetUserAgentOverride{UserAgent: "Mozilla/5.0 Chrome", AcceptLanguage: language}.Call(page))
+	page.MustNavigate(a.url + path).MustWaitLoad()
+	w := &window{page, a.t}
+	if strings.HasPrefix(path, "/bench") {
+		w.see(".verdict")
+	}
+	return w
+}
+
+// see waits for an element and gives it.
+func (w *window) see(selector string) *rod.Element {
+	w.t.Helper()
+	e, err := w.Timeout(patience).Element(selector)
+	require.NoError(w.t, err, "no %s; the page says: %s", selector, w.words("body"))
+	return e.CancelTimeout()
+}
+
+// button waits for a control by its label or its words.
+func (w *window) button(words string) *rod.Element {
+	w.t.Helper()
+	e, err := w.Timeout(patience).ElementByJS(rod.Eval(`(words) => [...document.querySelectorAll("button, a, summary")].find((e) =>
+		e.getClientRects().length && (e.getAttribute("aria-label") ?? e.textContent).trim() === words)`, words))
+	require.NoError(w.t, err, "no button %q; the page says: %s", words, w.words("body"))
+	return e.CancelTimeout()
+}
+
+func (w *window) click(words string) {
+	w.t.Helper()
+	w.button(words).MustClick()
+}
+
+func (w *window) words(selector string) string {
+	return w.MustEval(`(s) => { const e = document.querySelector(s); return e?.innerText ?? e?.textContent ?? ""; }`, selector).Str()
+}
+
+// eventually waits until the words of an element hold the text.
+func (w *window) eventually(selector, text string) {
+	w.t.Helper()
+	until(w.t, func() bool { return strings.Contains(w.words(selector), text) },
+		func() string { return fmt.Sprintf("%s never said %q; it says %q", selector, text, w.words(selector)) })
+}
+
+// saved waits until the bench says that all is kept.
+func (w *window) status(want string) {
+	w.t.Helper()
+	until(w.t, func() bool { return w.MustHas(`.save-sign[data-status="` + want + `"]`) },
+		func() string { return fmt.Sprintf("never %q; it says %q", want, w.words(".save-sign")) })
+}
+
+func until(t testing.TB, ok func() bool, why func() string) {
+	t.Helper()
+	for deadline := time.Now().Add(patience); ; time.Sleep(20 * time.Millisecond) {
+		if ok() {
+			return
+		}
+		if time.Now().After(deadline) {
+			require.Fail(t, why())
+		}
+	}
+}
+
+func gramsOf(food string) string { return `[data-food="` + food + `"] .grams input` }
+
+// grams types an amount into the line of a food.
+func (w *window) grams(food, amount string) {
+	w.t.Helper()
+	w.fill(gramsOf(food), amount)
+}
+
+// fill types into a field in place of what was there.
+func (w *window) fill(selector, text string) {
+	w.t.Helper()
+	w.see(selector).MustClick().MustSelectAllText().MustInput(text)
+}
+
+func (w *window) value(selector string) string {
+	w.t.Helper()
+	return w.see(selector).MustProperty("value").Str()
+}
+
+func (w *window) press(keys ...input.Key) {
+	w.t.Helper()
+	for _, k := range keys {
+		require.NoError(w.t, w.Keyboard.Type(k))
+	}
+}
+
+// chord presses a key while others are held.
+func (w *window) chord(key input.Key, held ...input.Key) {
+	w.t.Helper()
+	require.NoError(w.t, w.KeyActions().Press(held...).Type(key).Do())
+}
+
+// connection cuts or mends the network of the window.
+func (w *window) connection(on bool) {
+	w.t.Helper()
+	require.NoError(w.t, proto.NetworkEnable{}.Call(w))
+	require.NoError(w.t, proto.NetworkEmulateNetworkConditions{Offline: !on, DownloadThroughput: -1, UploadThroughput: -1}.Call(w))
+}

@@ -1,0 +1,30 @@
+#!/usr/bin/env bash
+# Installs what is missing of Debian's packages: a PostgreSQL server and, for
+# the tests, Chromium. Does nothing where they are there.
+set -euo pipefail
+
+missing=()
+ls /usr/lib/postgresql/*/bin/postgres >/dev/null 2>&1 || command -v postgres >/dev/null || missing+=(postgresql-15)
+if [ "${1:-}" = tests ]; then
+  command -v chromium >/dev/null || missing+=(chromium)
+fi
+[ ${#missing[@]} -gt 0 ] || exit 0
+
+if ! command -v apt-get >/dev/null; then
+  echo "Cuerda needs ${missing[*]}: install them with your system's package manager." >&2
+  exit 1
+fi
+sudo=""
+if [ "$(id -u)" != 0 ]; then
+  if command -v sudo >/dev/null && sudo -n true 2>/dev/null; then
+    sudo="sudo"
+  else
+    echo "Cuerda needs ${missing[*]}. You may not install packages here; ask for" >&2
+    echo "    sudo apt-get install --no-install-recommends ${missing[*]}" >&2
+    exit 1
+  fi
+fi
+echo "Installing ${missing[*]} ..."
+export DEBIAN_FRONTEND=noninteractive
+$sudo apt-get update -qq
+$sudo apt-get install -y -qq --no-install-recommends "${missing[@]}" >/dev/null
