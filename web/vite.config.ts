@@ -3,7 +3,13 @@ import { defineConfig } from "vite";
 
 export default defineConfig({
   plugins: [react()],
-  build: { target: "es2022", sourcemap: false, assetsInlineLimit: 0 },
+  build: {
+    target: "es2022",
+    sourcemap: false,
+    assetsInlineLimit: 0,
+    chunkSizeWarningLimit: 900,
+    rolldownOptions: { checks: { pluginTimings: false } },
+  },
   css: {
     preprocessorOptions: {
       scss: {

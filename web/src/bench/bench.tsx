@@ -2,7 +2,7 @@ import { useEffect, useRef, useState, useSyncExternalStore } from "react";
 import Dropdown from "react-bootstrap/Dropdown";
 import { useTranslation } from "react-i18next";
 import { useNavigate } from "react-router";
-import type { Build, Vocabulary } from "../api/client";
+import type { Build, Piece, Vocabulary } from "../api/client";
 import { useFormat } from "../ui/format";
 import { Icon } from "../ui/icon";
 import { BuildName } from "./build-name";
@@ -11,7 +11,8 @@ import { Hold } from "./hold";
 import { MixList } from "./mix-list";
 import { Notes } from "./notes";
 import { PiecePanel } from "./piece-panel";
-import { useDuplicateBuild, usePrediction, type Foods } from "./queries";
+import { PredictionFeed } from "./prediction";
+import { useDuplicateBuild, type Foods } from "./queries";
 import { SaveSign } from "./save-sign";
 import { BuildSession } from "./session";
 import { Squeeze } from "./squeeze";
@@ -27,6 +28,8 @@ type Props = {
   onDelete: (name: string) => void;
 };
 
+const usualPiece: Piece = { kind: "patty", diameter_mm: 80, thickness_mm: 18 };
+
 /** The working surface: the mix, what it does, and what to know about it. */
 export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
   const { t } = useTranslation();
@@ -38,11 +41,13 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
   const state = useSyncExternalStore(session.subscribe, session.snapshot);
   const [versions, setVersions] = useState(false);
   const { document } = state;
-  const { prediction, stale } = usePrediction(document, build.prediction);
-  const piece = document.piece ?? { kind: "patty", diameter_mm: 80, thickness_mm: 18 };
+  const [feed] = useState(() => new PredictionFeed(session, build.prediction, build.document));
+  const { prediction, stale } = useSyncExternalStore(feed.subscribe, feed.snapshot);
+  const piece = document.piece ?? usualPiece;
   const method = document.cook?.method ?? (piece.kind === "patty" ? "pan" : "still-oven");
 
   useEffect(() => session.open(), [session]);
+  useEffect(() => feed.follow(), [feed]);
   useUndoKeys(session);
   useEffect(() => {
     window.document.title = `${document.name || t("builds.untitled")} · Cuerda`;
@@ -139,9 +144,9 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
         <Hold prediction={prediction} piece={piece} />
         <PiecePanel
           session={session}
-          document={document}
+          cook={document.cook}
           piece={piece}
-          prediction={prediction}
+          pieceGrams={prediction.piece_g}
           vocabulary={vocabulary}
         />
       </div>
@@ -151,7 +156,8 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
           rest={document.rest}
           chill={document.chill}
           maxMinutes={vocabulary.limits.minutes}
-          prediction={prediction}
+          chilledTo={prediction.chilled_celsius}
+          firmer={prediction.chill_factor}
         />
         <Notes prediction={prediction} foods={foods} piece={piece} />
       </div>

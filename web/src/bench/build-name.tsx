@@ -1,29 +1,36 @@
-import { useState } from "react";
+import { useLayoutEffect } from "react";
 import { useTranslation } from "react-i18next";
 import { rename } from "./edits";
 import type { BuildSession } from "./session";
 
-type Props = { session: BuildSession; name: string; max: number; inputRef: React.Ref<HTMLTextAreaElement> };
+type Props = {
+  session: BuildSession;
+  name: string;
+  max: number;
+  inputRef: React.RefObject<HTMLTextAreaElement | null>;
+};
 
-/** The build's name, edited where it stands. */
+/** The build's name, edited where it stands, as high as its words need. */
 export function BuildName({ session, name, max, inputRef }: Props) {
   const { t } = useTranslation();
-  const [rows, setRows] = useState(1);
-  const measure = (element: HTMLTextAreaElement | null) => {
-    if (!element) return;
-    element.style.height = "0";
-    element.style.height = `${element.scrollHeight}px`;
-    setRows(element.scrollHeight > 44 ? 2 : 1);
-  };
+  useLayoutEffect(() => {
+    const fit = () => {
+      const element = inputRef.current;
+      if (!element) return;
+      element.style.height = "0";
+      element.style.height = `${element.scrollHeight}px`;
+    };
+    fit();
+    void document.fonts.ready.then(fit);
+    addEventListener("resize", fit);
+    return () => removeEventListener("resize", fit);
+  }, [name, inputRef]);
   return (
     <textarea
-      ref={(element) => {
-        measure(element);
-        if (typeof inputRef === "object" && inputRef) inputRef.current = element;
-      }}
+      ref={inputRef}
       className="build-name"
       dir="auto"
-      rows={rows}
+      rows={1}
       aria-label={t("builds.name")}
       placeholder={t("builds.untitled")}
       maxLength={max}

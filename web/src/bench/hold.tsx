@@ -1,4 +1,4 @@
-import { useId } from "react";
+import { memo, useId } from "react";
 import { useTranslation } from "react-i18next";
 import type { Prediction } from "../api/client";
 import { useFormat } from "../ui/format";
@@ -9,7 +9,7 @@ import { pieceWord } from "./piece-word";
 type Props = { prediction: Prediction; piece: { kind: string; tin?: boolean } };
 
 /** The hold raw and cooked, as ropes that must reach past what the piece asks. */
-export function Hold({ prediction: p, piece }: Props) {
+export const Hold = memo(function Hold({ prediction: p, piece }: Props) {
   const { t } = useTranslation();
   const id = useId();
   return (
@@ -27,7 +27,7 @@ export function Hold({ prediction: p, piece }: Props) {
       <HoldRope stage={t("hold.cooked")} has={p.cooked_kpa} need={p.cooked_need_kpa} ratio={p.cooked_ratio} />
     </section>
   );
-}
+});
 
 // A rope of any length fits: it nears the right edge as the ratio grows, and
 // the mark stands at a third.

@@ -1,6 +1,6 @@
 import { useSortable } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
-import { useState } from "react";
+import { memo, useState } from "react";
 import { useTranslation } from "react-i18next";
 import type { Food, Line, Prediction, Vocabulary } from "../api/client";
 import { useFormat } from "../ui/format";
@@ -21,14 +21,12 @@ type Props = {
   chosen: boolean;
   vocabulary: Vocabulary;
   session: BuildSession;
-  onChoose: () => void;
-  onRemoved: () => void;
+  onChoose: (id: string) => void;
 };
 
 /** One food of the mix: its grams typed, stepped or slid; its preparations below when it is chosen. */
-export function LineRow(props: Props) {
-  const { id, index, line, food, result, limitPassed, chosen, vocabulary, session, onChoose, onRemoved } =
-    props;
+export const LineRow = memo(function LineRow(props: Props) {
+  const { id, index, line, food, result, limitPassed, chosen, vocabulary, session, onChoose } = props;
   const { t } = useTranslation();
   const format = useFormat();
   const prepWords = usePrepWords();
@@ -61,7 +59,7 @@ export function LineRow(props: Props) {
           type="button"
           className="line-name"
           aria-expanded={chosen}
-          onClick={onChoose}
+          onClick={() => onChoose(id)}
           title={t("mix.select", { food: name })}
         >
           <span className="name">{name}</span>
@@ -110,8 +108,8 @@ export function LineRow(props: Props) {
             type="button"
             className="btn btn-quiet btn-sm line-remove"
             onClick={() => {
+              onChoose(id);
               session.edit(removeLine(index));
-              onRemoved();
             }}
           >
             <Icon name="x" /> {t("mix.remove", { food: name })}
@@ -120,7 +118,7 @@ export function LineRow(props: Props) {
       )}
     </li>
   );
-}
+});
 
 // The far end of the slide stays put while it is dragged.
 function GramsSlide({

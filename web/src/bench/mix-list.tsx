@@ -10,7 +10,7 @@ import {
 } from "@dnd-kit/core";
 import { restrict } from "../ui/drag";
 import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from "@dnd-kit/sortable";
-import { useEffect, useMemo, useRef, useState } from "react";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { useTranslation } from "react-i18next";
 import type { BuildDocument, Food, Prediction, Vocabulary } from "../api/client";
 import { useFormat } from "../ui/format";
@@ -27,6 +27,8 @@ type Props = {
   foods: Foods;
   vocabulary: Vocabulary;
 };
+
+const modifiers = [restrict];
 
 /** Names for lines that stay with their food when lines move. */
 function lineIds(document: BuildDocument): string[] {
@@ -53,6 +55,7 @@ export function MixList({ session, document, prediction, foods, vocabulary }: Pr
   const limits = new Set(prediction.notes.filter((n) => n.code === "over-limit").map((n) => n.food));
   const full = document.lines.length >= vocabulary.limits.lines;
 
+  const choose = useCallback((id: string) => setChosen((now) => (now === id ? null : id)), []);
   const nameOf = (id: UniqueIdentifier) => {
     const food = document.lines[ids.indexOf(String(id))]?.food ?? "";
     return format.foodName(foods.get(food), food);
@@ -89,7 +92,7 @@ export function MixList({ session, document, prediction, foods, vocabulary }: Pr
       <DndContext
         sensors={sensors}
         collisionDetection={closestCenter}
-        modifiers={[restrict]}
+        modifiers={modifiers}
         accessibility={{ announcements, screenReaderInstructions: { draggable: t("mix.drag.how") } }}
         onDragStart={() => setChosen(null)} // rows of one height move one place at a time
         onDragEnd={({ active, over }) => {
@@ -113,8 +116,7 @@ export function MixList({ session, document, prediction, foods, vocabulary }: Pr
                   chosen={chosen === id}
                   vocabulary={vocabulary}
                   session={session}
-                  onChoose={() => setChosen((now) => (now === id ? null : id))}
-                  onRemoved={() => setChosen(null)}
+                  onChoose={choose}
                 />
               );
             })}

@@ -1,3 +1,4 @@
+import { memo } from "react";
 import { useTranslation } from "react-i18next";
 import type { Note, Prediction } from "../api/client";
 import { useFormat } from "../ui/format";
@@ -7,7 +8,7 @@ import type { Foods } from "./queries";
 type Props = { prediction: Prediction; foods: Foods; piece: { kind: string; tin?: boolean } };
 
 /** Why it fails, which limits are passed, and what to take care of. */
-export function Notes({ prediction, foods, piece }: Props) {
+export const Notes = memo(function Notes({ prediction, foods, piece }: Props) {
   const { t } = useTranslation();
   const format = useFormat();
   const words = (n: Note) =>
@@ -34,4 +35,4 @@ export function Notes({ prediction, foods, piece }: Props) {
       {q !== null && <p className="hint small">{t("notes.sure", { sd: format.number(q_sd, 2) })}</p>}
     </section>
   );
-}
+});

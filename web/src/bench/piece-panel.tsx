@@ -1,5 +1,6 @@
+import { memo } from "react";
 import { useTranslation } from "react-i18next";
-import type { BuildDocument, Piece, Prediction, Vocabulary } from "../api/client";
+import type { BuildDocument, Piece, Vocabulary } from "../api/client";
 import { useFormat } from "../ui/format";
 import { NumberField } from "../ui/number-field";
 import { pieceOf, setCook, setPiece, type SizeField } from "./edits";
@@ -8,26 +9,32 @@ import type { BuildSession } from "./session";
 
 type Props = {
   session: BuildSession;
-  document: BuildDocument;
+  cook: BuildDocument["cook"];
   piece: Piece;
-  prediction: Prediction;
+  pieceGrams: number;
   vocabulary: Vocabulary;
 };
 
 /** What the mix is made into and how that is cooked. */
-export function PiecePanel({ session, document, piece, prediction, vocabulary }: Props) {
+export const PiecePanel = memo(function PiecePanel({
+  session,
+  cook: given,
+  piece,
+  pieceGrams,
+  vocabulary,
+}: Props) {
   const { t } = useTranslation();
   const format = useFormat();
   const { kinds, methods, limits } = vocabulary;
   const kind = kinds.find((k) => k.kind === piece.kind);
-  const cook = document.cook ?? { method: piece.kind === "patty" ? "pan" : "still-oven" };
+  const cook = given ?? { method: piece.kind === "patty" ? "pan" : "still-oven" };
   const method = methods.find((m) => m.method === cook.method);
   return (
     <section className="panel-section" aria-labelledby="piece-title">
       <header className="section-head">
         <h2 id="piece-title">{t("piece.title")}</h2>
-        {prediction.piece_g > 0 && (
-          <span className="hint">{t("piece.each", { grams: format.grams(prediction.piece_g) })}</span>
+        {pieceGrams > 0 && (
+          <span className="hint">{t("piece.each", { grams: format.grams(pieceGrams) })}</span>
         )}
       </header>
       <div className="piece">
@@ -138,4 +145,4 @@ export function PiecePanel({ session, document, piece, prediction, vocabulary }:
       </div>
     </section>
   );
-}
+});

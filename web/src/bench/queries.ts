@@ -1,7 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { useEffect, useRef, useState } from "react";
 import { useTranslation } from "react-i18next";
-import { api, unwrap, type BuildDocument, type Food, type Prediction, type Vocabulary } from "../api/client";
+import { api, unwrap, type BuildDocument, type Food, type Vocabulary } from "../api/client";
 
 export function useFoods() {
   return useQuery({
@@ -75,47 +74,4 @@ export function useDuplicateBuild() {
       return create.mutateAsync({ ...document, name: t("builds.copyOf", { name }).slice(0, 200) });
     },
   });
-}
-
-/**
- * What the server says of the document as it is now. One request is under way
- * at a time, and the newest document goes next, so that a drag is answered
- * steadily. While there is no answer the last one stands, marked stale.
- */
-export function usePrediction(document: BuildDocument, first: Prediction) {
-  const [answer, setAnswer] = useState({ prediction: first, of: document, failed: false });
-  const newest = useRef(document);
-  const busy = useRef(false);
-  const mounted = useRef(true);
-
-  useEffect(() => {
-    mounted.current = true;
-    return () => {
-      mounted.current = false;
-    };
-  }, []);
-
-  useEffect(() => {
-    const started = newest.current === document;
-    newest.current = document;
-    if (started || busy.current) return;
-    busy.current = true;
-    void (async () => {
-      let done: BuildDocument | undefined;
-      while (mounted.current && done !== newest.current) {
-        const asked = newest.current;
-        try {
-          const prediction = await unwrap(api.POST("/api/predict", { body: asked }));
-          done = asked;
-          setAnswer({ prediction, of: asked, failed: false });
-        } catch {
-          setAnswer((last) => ({ ...last, failed: true }));
-          await new Promise((resolve) => setTimeout(resolve, 1000));
-        }
-      }
-      busy.current = false;
-    })();
-  }, [document]);
-
-  return { prediction: answer.prediction, stale: answer.failed };
 }

@@ -1,5 +1,5 @@
 import { scaleLinear } from "d3-scale";
-import { useId } from "react";
+import { memo, useId } from "react";
 import { useTranslation } from "react-i18next";
 import type { Prediction, Vocabulary } from "../api/client";
 import { useFormat } from "../ui/format";
@@ -19,7 +19,7 @@ const top = 62;
 const high = 36;
 
 /** The scale from "crumbles" to "slumps", with where this mix is and what its piece wants. */
-export function Squeeze({ prediction, zones, minutes, piece }: Props) {
+export const Squeeze = memo(function Squeeze({ prediction, zones, minutes, piece }: Props) {
   const { t } = useTranslation();
   const format = useFormat();
   const [ref, width] = useWidth<HTMLDivElement>();
@@ -146,7 +146,7 @@ export function Squeeze({ prediction, zones, minutes, piece }: Props) {
       <p className="means">{t(`squeeze.means.${word}`)}</p>
     </section>
   );
-}
+});
 
 function Hatch({ id, className, children }: { id: string; className: string; children: React.ReactNode }) {
   return (

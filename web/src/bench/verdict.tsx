@@ -1,3 +1,4 @@
+import { memo } from "react";
 import { useTranslation } from "react-i18next";
 import type { Prediction } from "../api/client";
 import { useFormat } from "../ui/format";
@@ -6,7 +7,7 @@ import { Icon } from "../ui/icon";
 type Props = { prediction: Prediction; kind: string; method: string; stale: boolean };
 
 /** One plain sentence: whether it holds, and how likely that is. */
-export function Verdict({ prediction: p, kind, method, stale }: Props) {
+export const Verdict = memo(function Verdict({ prediction: p, kind, method, stale }: Props) {
   const { t, i18n } = useTranslation();
   const format = useFormat();
   const n = Math.round(p.chance * 100);
@@ -32,4 +33,4 @@ export function Verdict({ prediction: p, kind, method, stale }: Props) {
       )}
     </div>
   );
-}
+});

@@ -1,17 +1,25 @@
+import { memo } from "react";
 import { useTranslation } from "react-i18next";
-import type { Prediction, Wait } from "../api/client";
+import type { Wait } from "../api/client";
 import { useFormat } from "../ui/format";
 import { filled } from "../ui/slide";
 import { NumberField } from "../ui/number-field";
 import { setWait } from "./edits";
 import type { BuildSession } from "./session";
 
-type Props = { session: BuildSession; rest?: Wait; chill?: Wait; maxMinutes: number; prediction: Prediction };
+type Props = {
+  session: BuildSession;
+  rest?: Wait;
+  chill?: Wait;
+  maxMinutes: number;
+  chilledTo?: number;
+  firmer?: number;
+};
 
 const slideTo = 120;
 
 /** How long and how cold the mix rests, and the shaped pieces chill. */
-export function Waits({ session, rest, chill, maxMinutes, prediction }: Props) {
+export const Waits = memo(function Waits({ session, rest, chill, maxMinutes, chilledTo, firmer }: Props) {
   const { t } = useTranslation();
   const format = useFormat();
   const waits = [
@@ -83,13 +91,13 @@ export function Waits({ session, rest, chill, maxMinutes, prediction }: Props) {
         );
       })}
       <p className="hint small">
-        {prediction.chilled_celsius === undefined
+        {chilledTo === undefined
           ? t("waits.noChill")
           : t("waits.falls", {
-              celsius: format.celsius(prediction.chilled_celsius),
-              times: format.number(prediction.chill_factor ?? 1, 1),
+              celsius: format.celsius(chilledTo),
+              times: format.number(firmer ?? 1, 1),
             })}
       </p>
     </section>
   );
-}
+});

@@ -25,12 +25,24 @@ export function readNumber(text: string): number {
   return /^[+-]?(\d+\.?\d*|\.\d+)$/.test(plain) ? Number(plain) : NaN;
 }
 
+// Making a formatter costs more than a hundred uses of it.
+const formatters = new Map<string, Intl.NumberFormat>();
+
+function formatter(language: string, digits: number, useGrouping: boolean): Intl.NumberFormat {
+  const key = `${language} ${digits} ${useGrouping}`;
+  let made = formatters.get(key);
+  if (!made) {
+    made = new Intl.NumberFormat(language, { maximumFractionDigits: digits, useGrouping });
+    formatters.set(key, made);
+  }
+  return made;
+}
+
 export function useFormat() {
   const { t, i18n } = useTranslation();
   const language = i18n.language;
   return useMemo(() => {
-    const number = (x: number, digits = 0) =>
-      x.toLocaleString(language, { maximumFractionDigits: digits, useGrouping: Math.abs(x) >= 10000 });
+    const number = (x: number, digits = 0) => formatter(language, digits, Math.abs(x) >= 10000).format(x);
     return {
       number,
       grams: (g: number) => `${number(g, g < 10 ? 1 : 0)} g`,

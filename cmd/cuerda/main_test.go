@@ -1,0 +1,137 @@
+package main
+
+import (
+	"bytes"
+	"context"
+	"encoding/json"
+	"io"
+	"net/http"
+	"os"
+	"path/filepath"
+	"regexp"
+	"strings"
+	"testing"
+	"time"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"cuerda/core/build"
+	"cuerda/internal/api"
+	"cuerda/internal/problem"
+)
+
+func command(in string, args ...string) (code int, out, errs string) {
+	var o, e bytes.Buffer
+	code = run(args, strings.NewReader(in), &o, &e)
+	return code, o.String(), e.String()
+}
+
+const cakes = `{"format":"cuerda-build/1","lines":[{"food":"red-lentils-cooked","grams":420},{"food":"millet-flakes","grams":75}],"rest":{"minutes":15}}`
+
+func TestPredictPrintsOneObject(t *testing.T) {
+	file := filepath.Join(t.TempDir(), "cakes.json")
+	require.NoError(t, os.WriteFile(file, []byte(cakes), 0o600))
+	code, fromFile, _ := command("", "predict", file)
+	assert.Zero(t, code)
+	code, fromInput, _ := command(cakes, "predict", "-")
+	assert.Zero(t, code)
+	assert.Equal(t, fromFile, fromInput)
+	var p build.Prediction
+	require.NoError(t, json.Unmarshal([]byte(fromInput), &p))
+	assert.EqualValues(t, "firm", p.Word)
+}
+
+func TestABadDocumentIsTheSameProblemAsOverHTTP(t *testing.T) {
+	code, out, errs := command(strings.Replace(cakes, "millet-flakes", "milet flakes", 1), "predict", "-")
+	assert.Equal(t, 2, code)
+	assert.Empty(t, out)
+	var p problem.Problem
+	require.NoError(t, json.Unmarshal([]byte(errs), &p))
+	assert.Equal(t, problem.BadDocument, p.Code)
+	assert.Equal(t, "/lines/1/food", p.Errors[0].Pointer)
+	assert.Equal(t, "millet-flakes", p.Errors[0].Nearest)
+
+	code, _, _ = command(strings.Repeat("x", 10<<20), "predict", "-")
+	assert.Equal(t, 2, code)
+	code, _, errs = command("", "predict", "/no/such/file")
+	assert.Equal(t, 1, code)
+	assert.Contains(t, errs, "no such file")
+	code, _, _ = command("", "bake-a-cake")
+	assert.Equal(t, 1, code)
+}
+
+// started runs the program on a data folder until stop is called.
+func started(t *testing.T, data string) (url string, stop func() error) {
+	t.Helper()
+	ctx, cancel := context.WithCancel(context.Background())
+	r, w := io.Pipe()
+	ended := make(chan error, 1)
+	go func() {
+		err := start(ctx, w, io.Discard, startOptions{listen: "127.0.0.1", data: data})
+		_ = w.CloseWithError(io.EOF)
+		ended <- err
+	}()
+	text := make([]byte, 4096)
+	n, err := r.Read(text)
+	if err != nil {
+		t.Fatalf("start: %v", <-ended)
+	}
+	go func() { _, _ = io.Copy(io.Discard, r) }()
+	url = regexp.MustCompile(`http://[0-9.:]+`).FindString(string(text[:n]))
+	require.NotEmpty(t, url, string(text[:n]))
+	return url, func() error { cancel(); return <-ended }
+}
+
+func TestStartKeepsAKitchenFromOneTimeToTheNext(t *testing.T) {
+	data, err := os.MkdirTemp("", "cuerda-start-")
+	require.NoError(t, err)
+	require.NoError(t, os.Chmod(data, 0o755))
+	t.Cleanup(func() { _ = os.RemoveAll(data) })
+	url, stop := started(t, data)
+	answer, err := http.Post(url+"/api/builds", "application/json", strings.NewReader(cakes))
+	require.NoError(t, err)
+	answer.Body.Close()
+	assert.Equal(t, http.StatusCreated, answer.StatusCode)
+	page, err := http.Get(url + "/bench")
+	require.NoError(t, err)
+	page.Body.Close()
+	assert.Equal(t, http.StatusOK, page.StatusCode)
+
+	var second bytes.Buffer
+	require.NoError(t, start(context.Background(), &second, io.Discard, startOptions{listen: "127.0.0.1", data: data}))
+	assert.Equal(t, "Cuerda is already running at "+url+"\n", second.String())
+
+	before := builds(t, url)
+	require.NoError(t, stop())
+	_, err = http.Get(url + "/api/health")
+	assert.Error(t, err, "it has stopped")
+
+	url, stop = started(t, data)
+	assert.Equal(t, before, builds(t, url), "nothing is lost, and the demonstration kitchen is made once")
+	require.NoError(t, stop())
+}
+
+func builds(t *testing.T, url string) (names []string) {
+	t.Helper()
+	client := http.Client{Timeout: 10 * time.Second}
+	answer, err := client.Get(url + "/api/builds")
+	require.NoError(t, err)
+	defer answer.Body.Close()
+	var list []api.Entry
+	require.NoError(t, json.NewDecoder(answer.Body).Decode(&list))
+	for _, e := range list {
+		names = append(names, e.ID+" "+e.Name)
+	}
+	return names
+}
+
+func TestStartSaysWhatIsWrong(t *testing.T) {
+	for want, o := range map[string]startOptions{
+		"--data":           {listen: "127.0.0.1"},
+		"the port should":  {listen: "127.0.0.1", port: 70000},
+		"database address": {listen: "127.0.0.1", database: "postgres://%zz"},
+	} {
+		assert.ErrorContains(t, start(t.Context(), io.Discard, io.Discard, o), want)
+	}
+}
