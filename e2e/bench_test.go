@@ -239,6 +239,14 @@ func TestBuildsAreMadeCopiedDeletedAndBroughtBack(t *testing.T) {
 	until(t, func() bool { return strings.HasSuffix(w.value(".build-name"), ", copy") }, func() string { return w.value(".build-name") })
 
 	w.click("Builds")
+	w.click("More for Split-pea and parsnip cakes")
+	w.click("Rename")
+	until(t, func() bool { return w.MustEval(`() => document.activeElement.value`).Str() == "Split-pea and parsnip cakes" },
+		func() string { return "the name is not ready to be typed over" })
+	require.NoError(t, w.InsertText("Pea cakes for Friday"))
+	w.status("saved")
+	w.click("Builds")
+	w.eventually(".builds", "Pea cakes for Friday")
 	w.see(`input[aria-label="Search builds"]`).MustInput("tofu")
 	until(t, func() bool { return len(w.MustElements(".build")) == 2 }, func() string { return w.words(".builds") })
 	w.see(`input[aria-label="Search builds"]`).MustSelectAllText().MustInput("zzz")

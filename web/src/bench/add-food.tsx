@@ -1,5 +1,5 @@
 import { useCombobox } from "downshift";
-import { useMemo, useState } from "react";
+import { useMemo, useRef, useState } from "react";
 import { useTranslation } from "react-i18next";
 import type { Food } from "../api/client";
 import { useFormat } from "../ui/format";
@@ -7,6 +7,7 @@ import { Icon } from "../ui/icon";
 import type { Foods } from "./queries";
 
 const most = 12;
+const menuHeight = 330; // px, as in the styles
 
 const plain = (text: string) => text.normalize("NFD").replace(/\p{M}/gu, "").toLowerCase();
 
@@ -45,6 +46,8 @@ export function AddFood({ foods, onAdd }: Props) {
   const { t, i18n } = useTranslation();
   const format = useFormat();
   const [text, setText] = useState("");
+  const [up, setUp] = useState(false);
+  const root = useRef<HTMLDivElement>(null);
   const found = useMemo(() => findFoods(foods, text), [foods, text]);
   const box = useCombobox({
     items: found,
@@ -53,6 +56,10 @@ export function AddFood({ foods, onAdd }: Props) {
     defaultHighlightedIndex: 0,
     itemToString: (f) => (f ? format.foodName(f, f.id) : ""),
     onInputValueChange: ({ inputValue }) => setText(inputValue),
+    onIsOpenChange: () => {
+      const field = root.current?.getBoundingClientRect();
+      if (field) setUp(innerHeight - field.bottom < menuHeight && field.top > menuHeight);
+    },
     onSelectedItemChange: ({ selectedItem }) => {
       if (selectedItem) onAdd(selectedItem);
       setText("");
@@ -64,14 +71,16 @@ export function AddFood({ foods, onAdd }: Props) {
   });
   const open = box.isOpen && text.trim() !== "";
   return (
-    <div className="add-food">
+    <div className="add-food" ref={root}>
       <label {...box.getLabelProps()}>
         <Icon name="plus" /> {t("mix.add")}
       </label>
       <input
         {...box.getInputProps({ placeholder: t("mix.addHint"), className: "form-control", maxLength: 80 })}
       />
-      <ul {...box.getMenuProps({ className: `food-menu ${open ? "" : "d-none"}` })}>
+      <ul
+        {...box.getMenuProps({ className: `food-menu ${up ? "food-menu-up" : ""} ${open ? "" : "d-none"}` })}
+      >
         {open &&
           found.map((food, index) => (
             <li

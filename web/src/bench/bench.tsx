@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState, useSyncExternalStore } from "react";
 import Dropdown from "react-bootstrap/Dropdown";
 import { useTranslation } from "react-i18next";
-import { useNavigate } from "react-router";
+import { useLocation, useNavigate } from "react-router";
 import type { Build, Piece, Vocabulary } from "../api/client";
 import { useFormat } from "../ui/format";
 import { Icon } from "../ui/icon";
@@ -49,6 +49,10 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
   useEffect(() => session.open(), [session]);
   useEffect(() => feed.follow(), [feed]);
   useUndoKeys(session);
+  const { state: asked, key: visit } = useLocation();
+  useEffect(() => {
+    if (asked && typeof asked === "object" && "rename" in asked && asked.rename) nameRef.current?.select();
+  }, [asked, visit]);
   useEffect(() => {
     window.document.title = `${document.name || t("builds.untitled")} · Cuerda`;
   }, [document.name, t]);

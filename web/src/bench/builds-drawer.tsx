@@ -20,14 +20,14 @@ export function BuildsDrawer({ open, current, onClose, onDelete }: Props) {
   const duplicate = useDuplicateBuild();
   const failed = builds.isError || create.isError || duplicate.isError;
 
-  function go(id: string) {
+  function go(id: string, rename = false) {
     setText("");
     onClose();
-    void navigate(`/bench/${id}`);
+    void navigate(`/bench/${id}`, { state: { rename } });
   }
 
   return (
-    <Offcanvas show={open} onHide={onClose} aria-labelledby="builds-title">
+    <Offcanvas show={open} onHide={onClose} restoreFocus={false} aria-labelledby="builds-title">
       <Offcanvas.Header closeButton closeLabel={t("app.close")}>
         <Offcanvas.Title as="h2" id="builds-title">
           {t("builds.title")}
@@ -74,6 +74,7 @@ export function BuildsDrawer({ open, current, onClose, onDelete }: Props) {
               entry={b}
               current={b.id === current}
               onOpen={() => go(b.id)}
+              onRename={() => go(b.id, true)}
               onDuplicate={() => duplicate.mutate(b.id, { onSuccess: (copy) => go(copy.id) })}
               onDelete={() => onDelete(b)}
             />
@@ -88,11 +89,12 @@ type ItemProps = {
   entry: BuildEntry;
   current: boolean;
   onOpen: () => void;
+  onRename: () => void;
   onDuplicate: () => void;
   onDelete: () => void;
 };
 
-function BuildItem({ entry, current, onOpen, onDuplicate, onDelete }: ItemProps) {
+function BuildItem({ entry, current, onOpen, onRename, onDuplicate, onDelete }: ItemProps) {
   const { t } = useTranslation();
   const format = useFormat();
   const name = entry.name || t("builds.untitled");
@@ -102,7 +104,8 @@ function BuildItem({ entry, current, onOpen, onDuplicate, onDelete }: ItemProps)
         <bdi className="name">{name}</bdi>
         <small>
           <span className={`dot dot-${entry.verdict}`} aria-hidden="true" />
-          {t(`verdict.${entry.verdict}`)} {t(`squeeze.${entry.word}`)} · {format.when(entry.updated_at)}
+          {t(`verdict.${entry.verdict}`)} <span className="word">{t(`squeeze.${entry.word}`)}</span> ·{" "}
+          {format.when(entry.updated_at)}
         </small>
       </button>
       <Dropdown align="end">
@@ -115,6 +118,9 @@ function BuildItem({ entry, current, onOpen, onDuplicate, onDelete }: ItemProps)
           <Icon name="more" />
         </Dropdown.Toggle>
         <Dropdown.Menu>
+          <Dropdown.Item as="button" onClick={onRename}>
+            {t("builds.rename")}
+          </Dropdown.Item>
           <Dropdown.Item as="button" onClick={onDuplicate}>
             {t("builds.duplicate")}
           </Dropdown.Item>
