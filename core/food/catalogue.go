@@ -23,15 +23,19 @@ var ErrBadCatalogue = errors.New("bad food catalogue")
 // Catalogue is a set of foods by their ID, in a fixed order. It is safe for
 // use by several goroutines.
 type Catalogue struct {
-	foods []Food
-	byID  map[string]*Food
+	foods  []Food
+	byID   map[string]*Food
+	yields []Yield
 }
 
 // Starter gives the catalogue that ships with the program.
 var Starter = sync.OnceValue(func() *Catalogue {
 	c, err := ReadCatalogue(strings.NewReader(starterCSV))
+	if err == nil {
+		err = c.readTables()
+	}
 	if err != nil {
-		panic(err) // the embedded table is checked by the tests
+		panic(err) // the embedded tables are checked by the tests
 	}
 	return c
 })
@@ -78,7 +82,7 @@ var columns = []string{
 	"id", "name", "name_es", "group", "state", "water", "protein", "fat", "carb",
 	"fibre", "ash", "salt", "g_per_cup", "g_per_piece", "piece", "p", "l", "tau",
 	"chunk", "leak", "oil", "glue_cold", "glue_hot", "set_c", "max_pct",
-	"allergens", "source", "gluten", "caution", "saute_loss", "grade",
+	"allergens", "source", "gluten", "caution", "saute_loss", "grade", "figures",
 }
 
 // ReadCatalogue reads a food table in CSV with the columns of foods.csv. It
@@ -124,7 +128,7 @@ func parseFood(row []string) (Food, error) {
 	f := Food{
 		ID: row[0], Name: row[1], NameES: row[2], Group: Group(row[3]), State: State(row[4]),
 		PieceName: row[14], Allergens: list(row[25]), Source: row[26], Gluten: row[27],
-		Cautions: list(row[28]), Grade: Grade(row[30]),
+		Cautions: list(row[28]), Grade: Grade(row[30]), Figures: row[31],
 	}
 	if f.ID == "" || f.Name == "" || f.NameES == "" {
 		return f, errors.New("id and both names are needed")

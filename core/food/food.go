@@ -129,13 +129,22 @@ type Food struct {
 	SauteLoss float64
 	// Allergens are among the 14 of EU Regulation 1169/2011, Annex II.
 	Allergens []string
-	// Source is plant, meat, fish, egg or dairy.
+	// Source is plant, red-meat, pork, poultry, meat (of any kind), fish, egg,
+	// dairy or bee.
 	Source string
 	// Gluten is none, risk (check the label) or contains.
 	Gluten string
 	// Cautions are codes the interface turns into words.
 	Cautions []string
 	Grade    Grade
+	// Figures says where the composition is from: usda-sr (rounded from the
+	// public tables of the US Department of Agriculture, Standard Reference) or
+	// typical-label (usual for products whose own label should be read).
+	Figures string
+	// Words are other names that people use for the food, by language: en, es.
+	Words map[string][]string
+	// Packs are the sizes it is sold in.
+	Packs []Pack
 }
 
 // IsRawMeat says whether the food is raw meat or fish, whose protein salt

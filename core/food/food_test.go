@@ -7,6 +7,7 @@ import (
 	"testing"
 
 	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
 	"pgregory.net/rapid"
 
 	"cuerda/core/eaters"
@@ -22,11 +23,14 @@ func TestTheCatalogueKeepsItsRules(t *testing.T) {
 		assert.Contains(t, []food.State{food.Raw, food.Cooked, food.Ready}, f.State, f.ID)
 		assert.Contains(t, []food.Grade{"A", "B", "C"}, f.Grade, f.ID)
 		assert.Contains(t, []string{"none", "risk", "contains"}, f.Gluten, f.ID)
-		assert.Contains(t, []string{"plant", "meat", "fish", "egg", "dairy"}, f.Source, f.ID)
+		assert.Contains(t, []string{"plant", "red-meat", "pork", "poultry", "meat", "fish", "egg", "dairy", "bee"}, f.Source, f.ID)
 		for _, a := range f.Allergens {
 			assert.True(t, eaters.Known(a), "%s: %s", f.ID, a)
 		}
 		assert.Greater(t, f.GramsPerCup, 0., f.ID)
+		assert.Contains(t, []string{"usda-sr", "typical-label"}, f.Figures, f.ID)
+		assert.Equal(t, f.Gluten == "contains", slices.Contains(f.Allergens, "gluten") && f.Gluten != "risk", f.ID)
+		assert.False(t, f.Gluten == "risk" && !f.Has("check-label") && !f.Has("certified-gf-oats") && f.ID != "tempeh", f.ID)
 		assert.Equal(t, f.GramsPerPiece > 0, f.PieceName != "", f.ID)
 		if f.Group.IsBinder() {
 			assert.Greater(t, f.Tau, 0., f.ID)
@@ -35,9 +39,47 @@ func TestTheCatalogueKeepsItsRules(t *testing.T) {
 	}
 }
 
+func TestTheTablesBesideTheCatalogue(t *testing.T) {
+	c := food.Starter()
+	assert.GreaterOrEqual(t, len(c.Foods()), 160)
+	for _, y := range c.Yields() {
+		// What is taken up is water: the solids of the dry food, within what
+		// stays in the cooking water.
+		solids := (100 - y.Dry.Water) / y.Factor
+		assert.InDelta(t, 100-y.Cooked.Water, solids, 6.5, "%s to %s", y.Dry.ID, y.Cooked.ID)
+	}
+	require.NotEmpty(t, c.FromDry(c.Find("millet-cooked")))
+	for _, f := range c.Foods() {
+		for _, p := range f.Packs {
+			assert.True(t, p.Drained > 0.5*p.Total, f.ID)
+		}
+	}
+	assert.Contains(t, c.Find("courgette").Words["en"], "zucchini")
+}
+
+// Water, protein and fat, g per 100 g, as the public tables have them.
+func TestCompositionAgreesWithPublishedTables(t *testing.T) {
+	for id, want := range map[string][3]float64{
+		"beef-ground-15": {64.8, 18.6, 15}, "turkey-ground": {72.4, 19.7, 7.7}, "lamb-ground": {59.5, 16.6, 23.4},
+		"egg": {76.2, 12.6, 9.5}, "chickpeas-cooked": {60.2, 8.9, 2.6}, "lentils-cooked": {69.6, 9, .4},
+		"rice-cooked": {68.4, 2.7, .3}, "quinoa-cooked": {71.6, 4.4, 1.9}, "millet-cooked": {71.4, 3.5, 1},
+		"amaranth-cooked": {75.2, 3.8, 1.6}, "potato-mashed": {77.5, 1.7, .1}, "onion": {89.1, 1.1, .1}, "mushroom": {92.5, 3.1, .3},
+		"courgette": {94.8, 1.2, .3}, "spinach": {91.4, 2.9, .4}, "parsnip": {79.5, 1.2, .3}, "walnuts": {4.1, 15.2, 65.2},
+		"almonds": {4.4, 21.2, 49.9}, "pumpkin-seeds": {5.2, 30.2, 49}, "flax-meal": {7, 18.3, 42.2}, "chia-whole": {5.8, 16.5, 30.7},
+		"oats-rolled": {10.8, 13.2, 6.5}, "chickpea-flour": {10.3, 22.4, 6.7}, "rice-flour": {11.9, 6, 1.4}, "wheat-flour": {11.9, 10.3, 1},
+		"breadcrumbs-dry": {6.5, 13.4, 5.3}, "milk": {88.1, 3.2, 3.3}, "tahini": {3, 17, 53.8}, "ricotta": {71.7, 11.3, 13}, "honey": {17.1, .3, 0},
+	} {
+		f := food.Starter().Find(id)
+		require.NotNil(t, f, id)
+		assert.InDelta(t, want[0], f.Water, 3, id)
+		assert.InDelta(t, want[1], f.Protein, 3, id)
+		assert.InDelta(t, want[2], f.Fat, 3, id)
+	}
+}
+
 func TestReadCatalogueNamesTheRow(t *testing.T) {
-	head := "id,name,name_es,group,state,water,protein,fat,carb,fibre,ash,salt,g_per_cup,g_per_piece,piece,p,l,tau,chunk,leak,oil,glue_cold,glue_hot,set_c,max_pct,allergens,source,gluten,caution,saute_loss,grade\n"
-	good := "pea,Pea,Guisante,legume,cooked,80,5,0,10,4,1,0,160,,,1,2,0,.9,.1,0,0,0,,,,plant,none,,,C\n"
+	head := "id,name,name_es,group,state,water,protein,fat,carb,fibre,ash,salt,g_per_cup,g_per_piece,piece,p,l,tau,chunk,leak,oil,glue_cold,glue_hot,set_c,max_pct,allergens,source,gluten,caution,saute_loss,grade,figures\n"
+	good := "pea,Pea,Guisante,legume,cooked,80,5,0,10,4,1,0,160,,,1,2,0,.9,.1,0,0,0,,,,plant,none,,,C,usda-sr\n"
 	for _, c := range []struct{ text, want string }{
 		{"id,name\n", "columns are"},
 		{head + good + good, `"pea" stands twice`},

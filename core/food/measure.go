@@ -70,7 +70,7 @@ func (f *Food) Measure(grams float64) (Measure, bool) {
 	switch {
 	case cups >= 0.24:
 		return Measure{round(cups, cupFractions), Cup}, true
-	case cups*spoonsPerCup >= 0.9:
+	case cups*spoonsPerCup >= 0.97:
 		return Measure{round(cups*spoonsPerCup, spoonFractions), Tablespoon}, true
 	case cups*teasPerCup >= 0.0625:
 		return Measure{round(cups*teasPerCup, teaFractions), Teaspoon}, true

@@ -1,0 +1,100 @@
+package food
+
+import (
+	_ "embed"
+	"encoding/csv"
+	"fmt"
+	"slices"
+	"strconv"
+	"strings"
+)
+
+//go:embed words.csv
+var wordsCSV string
+
+//go:embed yields.csv
+var yieldsCSV string
+
+//go:embed packs.csv
+var packsCSV string
+
+// Yield is what a dry food becomes when it is cooked or soaked, g per g:
+// kitchen practice within what published yield tables span.
+type Yield struct {
+	Dry, Cooked *Food
+	Factor      float64
+}
+
+// Pack is a size in which a food is sold. Drained is what is left of Total
+// without its liquid, g; the same where it has none.
+type Pack struct {
+	Name           string // can, carton, block, bag, box or tub
+	Total, Drained float64
+}
+
+// Yields gives every yield of the catalogue. The slice must not be changed.
+func (c *Catalogue) Yields() []Yield { return c.yields }
+
+// FromDry gives the yields that lead to the food.
+func (c *Catalogue) FromDry(f *Food) []Yield {
+	var out []Yield
+	for _, y := range c.yields {
+		if y.Cooked == f {
+			out = append(out, y)
+		}
+	}
+	return out
+}
+
+// readTables adds other names, yields and packs to the starter catalogue.
+func (c *Catalogue) readTables() error {
+	err := eachRow(wordsCSV, "food,en,es", func(row []string) error {
+		f := c.Find(row[0])
+		if f == nil {
+			return fmt.Errorf("%w: words for unknown food %q", ErrBadCatalogue, row[0])
+		}
+		f.Words = map[string][]string{"en": list(row[1]), "es": list(row[2])}
+		return nil
+	})
+	if err != nil {
+		return err
+	}
+	err = eachRow(yieldsCSV, "dry,cooked,factor", func(row []string) error {
+		y := Yield{Dry: c.Find(row[0]), Cooked: c.Find(row[1])}
+		var err error
+		if y.Factor, err = strconv.ParseFloat(row[2], 64); err != nil || y.Dry == nil || y.Cooked == nil {
+			return fmt.Errorf("%w: yield %v", ErrBadCatalogue, row)
+		}
+		c.yields = append(c.yields, y)
+		return nil
+	})
+	if err != nil {
+		return err
+	}
+	return eachRow(packsCSV, "food,pack,total_g,drained_g", func(row []string) error {
+		f := c.Find(row[0])
+		total, err1 := strconv.ParseFloat(row[2], 64)
+		drained, err2 := strconv.ParseFloat(row[3], 64)
+		if f == nil || err1 != nil || err2 != nil || drained > total {
+			return fmt.Errorf("%w: pack %v", ErrBadCatalogue, row)
+		}
+		f.Packs = append(f.Packs, Pack{row[1], total, drained})
+		return nil
+	})
+}
+
+func eachRow(table, head string, take func(row []string) error) error {
+	rows, err := csv.NewReader(strings.NewReader(table)).ReadAll()
+	if err != nil {
+		return fmt.Errorf("%w: %w", ErrBadCatalogue, err)
+	}
+	if !slices.Equal(rows[0], strings.Split(head, ",")) {
+		return fmt.Errorf("%w: columns are %v, want %s", ErrBadCatalogue, rows[0], head)
+	}
+	for _, row := range rows[1:] {
+		if err := take(row); err != nil {
+			return err
+		}
+	}
+	return nil
+}
