@@ -18,6 +18,7 @@ const (
 	MaxLines     = 200
 	MaxPreps     = 12
 	MaxName      = 200 // characters
+	MaxPeople    = 40  // kinds of eater
 	MaxGrams     = 100_000.
 	MaxMinutes   = 2880.
 	MaxHours     = MaxMinutes / 60

@@ -342,18 +342,57 @@ func (r *reader) cook(v any, at string) *Cook {
 }
 
 func (r *reader) eaters(v any, at string) *eaters.Eaters {
-	fields := []string{"avoid", "diet"}
+	fields := []string{"avoid", "diet", "wants", "people"}
 	e := &eaters.Eaters{}
 	for name, v := range sorted(r.object(v, at, fields), fields) {
-		if name == "diet" {
-			e.Diet = r.word(v, at+"/diet", CodeUnknownWord, eaters.Diets)
+		if name == "people" {
+			for i, p := range r.list(v, at+"/people", MaxPeople) {
+				e.People = append(e.People, r.person(p, fmt.Sprintf("%s/people/%d", at, i)))
+			}
 			continue
 		}
-		for i, a := range r.list(v, at+"/avoid", len(eaters.Allergens)) {
-			e.Avoid = append(e.Avoid, r.word(a, fmt.Sprintf("%s/avoid/%d", at, i), CodeUnknownWord, eaters.Allergens))
-		}
+		r.leavesOut(name, v, at+"/"+name, &e.Avoid, &e.Diet, &e.Wants)
 	}
 	return e
+}
+
+func (r *reader) person(v any, at string) eaters.Person {
+	fields := []string{"name", "count", "avoid", "diet", "wants"}
+	var p eaters.Person
+	for name, v := range sorted(r.object(v, at, fields, "count"), fields) {
+		at := at + "/" + name
+		switch name {
+		case "name":
+			p.Name = r.text(v, at, 60)
+		case "count":
+			n := r.number(v, at, 1, 200, false)
+			if p.Count = int(n); float64(p.Count) != n {
+				r.wrongType(v, at, "whole number")
+			}
+		default:
+			r.leavesOut(name, v, at, &p.Avoid, &p.Diet, &p.Wants)
+		}
+	}
+	return p
+}
+
+func (r *reader) leavesOut(name string, v any, at string, avoid *[]string, diet *string, wants *[]string) {
+	switch name {
+	case "diet":
+		*diet = r.word(v, at, CodeUnknownWord, eaters.Diets)
+	case "avoid":
+		*avoid = r.wordList(v, at, eaters.Allergens)
+	case "wants":
+		*wants = r.wordList(v, at, eaters.Wants)
+	}
+}
+
+func (r *reader) wordList(v any, at string, known []string) []string {
+	var out []string
+	for i, w := range r.list(v, at, len(known)) {
+		out = append(out, r.word(w, fmt.Sprintf("%s/%d", at, i), CodeUnknownWord, known))
+	}
+	return out
 }
 
 func words[T ~string](list []T) []string {

@@ -46,16 +46,22 @@ func Schema(foods *food.Catalogue) map[string]any {
 			"start_celsius":  celsius,
 			"target_celsius": celsius,
 		}, "method"),
-		"eaters": object(schema{
-			"avoid": schema{"type": "array", "maxItems": len(eaters.Allergens), "items": schema{"enum": eaters.Allergens}},
-			"diet":  schema{"enum": eaters.Diets},
-		}),
+		"eaters": object(with(leavesOut(), "people", schema{"type": "array", "maxItems": MaxPeople, "items": object(
+			with(with(leavesOut(), "name", schema{"type": "string", "maxLength": 60}), "count", schema{"type": "integer", "minimum": 1, "maximum": 200}), "count")})),
 	}, "format", "lines")
 	doc["$schema"] = "https://json-schema.org/draft/2020-12/schema"
 	doc["$id"] = "urn:cuerda:build:1"
 	doc["title"] = "Cuerda build document"
 	doc["description"] = "One mix, made into one kind of piece, cooked one way."
 	return doc
+}
+
+func leavesOut() schema {
+	return schema{
+		"avoid": schema{"type": "array", "maxItems": len(eaters.Allergens), "items": schema{"enum": eaters.Allergens}},
+		"diet":  schema{"enum": eaters.Diets},
+		"wants": schema{"type": "array", "maxItems": len(eaters.Wants), "items": schema{"enum": eaters.Wants}},
+	}
 }
 
 func prepSchemas() []schema {

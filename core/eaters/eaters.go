@@ -1,7 +1,15 @@
-// Package eaters knows what people at a table may ask a dish to leave out.
+// Package eaters checks foods against what the people at a table leave out:
+// the 14 allergens of EU Regulation 1169/2011, Annex II, foods by their source,
+// and what cooks ask for by name. It errs on the safe side: what only a label
+// can tell is never called clear. Allergy and coeliac advice stays with the
+// eater and their clinician.
 package eaters
 
-import "slices"
+import (
+	"slices"
+
+	"cuerda/core/food"
+)
 
 // Allergens are the 14 of EU Regulation 1169/2011, Annex II, by the codes of
 // the catalogue; gluten stands for cereals that contain it.
@@ -13,13 +21,242 @@ var Allergens = []string{
 // Diets are choices of food by its source.
 var Diets = []string{"vegan", "vegetarian", "no-pork", "no-red-meat"}
 
-// Eaters is what the people at the table leave out.
+// Wants are what cooks ask for besides.
+var Wants = []string{"grain-free", "low-salt", "no-added-sugar", "nut-free", "oil-free"}
+
+// Person is one eater, or several who leave out the same.
+type Person struct {
+	Name  string   `json:"name,omitempty" maxLength:"60"`
+	Count int      `json:"count" minimum:"1" maximum:"200"`
+	Avoid []string `json:"avoid,omitempty"`
+	Diet  string   `json:"diet,omitempty"`
+	Wants []string `json:"wants,omitempty"`
+}
+
+// Eaters is the table: what all leave out, and people who leave out more.
 type Eaters struct {
 	// Avoid holds codes of Allergens.
 	Avoid []string `json:"avoid,omitempty"`
 	// Diet is one of Diets, or "".
 	Diet string `json:"diet,omitempty"`
+	// Wants holds codes of Wants.
+	Wants  []string `json:"wants,omitempty"`
+	People []Person `json:"people,omitempty" maxItems:"40"`
 }
 
 // Known says whether the code is one of Allergens.
 func Known(allergen string) bool { return slices.Contains(Allergens, allergen) }
+
+// Count is how many people are named, 0 where the table is not described so.
+func (e *Eaters) Count() int {
+	n := 0
+	for _, p := range e.People {
+		n += p.Count
+	}
+	return n
+}
+
+// Table is what one dish for all must leave out. The zero value leaves out
+// nothing.
+type Table struct {
+	avoid, diets, wants []string
+}
+
+// Table joins what everybody leaves out. A nil table leaves out nothing.
+func (e *Eaters) Table() Table {
+	var t Table
+	if e == nil {
+		return t
+	}
+	join := func(avoid []string, diet string, wants []string) {
+		for _, a := range avoid {
+			t.avoid = add(t.avoid, a)
+		}
+		if diet != "" {
+			t.diets = add(t.diets, diet)
+		}
+		for _, w := range wants {
+			t.wants = add(t.wants, w)
+		}
+	}
+	join(e.Avoid, e.Diet, e.Wants)
+	for _, p := range e.People {
+		join(p.Avoid, p.Diet, p.Wants)
+	}
+	return t
+}
+
+func add(list []string, v string) []string {
+	if slices.Contains(list, v) {
+		return list
+	}
+	return append(list, v)
+}
+
+// Open says whether the table leaves out nothing.
+func (t Table) Open() bool { return len(t.avoid)+len(t.diets)+len(t.wants) == 0 }
+
+// Status is what a check says.
+type Status string
+
+// The statuses, from good to bad.
+const (
+	Clear Status = "clear"
+	Label Status = "label" // the pack's label must be read
+	Out   Status = "out"
+)
+
+// Reason is why a food is not clear. Code is allergen, source, want, label,
+// oats or salty; What is the allergen, diet or want it is about.
+type Reason struct {
+	Code string `json:"code"`
+	What string `json:"what"`
+}
+
+// Check is what a table means for a food.
+type Check struct {
+	Status  Status   `json:"status" enum:"clear,label,out"`
+	Reasons []Reason `json:"reasons,omitempty"`
+}
+
+// Check checks a food. checked says that the label of the pack at hand was read
+// and is good for this table: it settles what only a label can tell, and
+// nothing else.
+func (t Table) Check(f *food.Food, checked bool) Check {
+	c := Check{Status: Clear}
+	out := func(code, what string) {
+		c.Status = Out
+		c.Reasons = append(c.Reasons, Reason{code, what})
+	}
+	label := func(code, what string) {
+		if checked {
+			return
+		}
+		if c.Status == Clear {
+			c.Status = Label
+		}
+		c.Reasons = append(c.Reasons, Reason{code, what})
+	}
+	for _, a := range t.avoid {
+		switch {
+		case slices.Contains(f.Allergens, a), a == "gluten" && f.Gluten == "contains":
+			out("allergen", a)
+		case a == "gluten" && f.Has("certified-gf-oats"):
+			label("oats", a)
+		case a == "gluten" && f.Gluten == "risk", f.Has("check-label"), a == "sulphites" && f.Has("check-sulphites"):
+			label("label", a)
+		}
+	}
+	for _, d := range t.diets {
+		switch suits(d, f.Source) {
+		case Out:
+			out("source", d)
+		case Label:
+			label("label", d)
+		case Clear:
+			if f.Has("check-label") && (d == "vegan" || d == "vegetarian") || d == "vegetarian" && f.ID == "cheese-hard" {
+				label("label", d)
+			}
+		}
+	}
+	for _, w := range t.wants {
+		if code, bad := against(w, f); bad && code == "salty" {
+			label(code, w)
+		} else if bad {
+			out(code, w)
+		}
+	}
+	return c
+}
+
+// suits says whether a food of that source is for a diet; Label where the
+// source does not say enough.
+func suits(diet, source string) Status {
+	animal := source != "plant"
+	flesh := slices.Contains([]string{"red-meat", "pork", "poultry", "meat", "fish"}, source)
+	switch {
+	case diet == "vegan" && animal, diet == "vegetarian" && flesh,
+		diet == "no-pork" && source == "pork", diet == "no-red-meat" && (source == "red-meat" || source == "pork"):
+		return Out
+	case source == "meat" && (diet == "no-pork" || diet == "no-red-meat"):
+		return Label
+	}
+	return Clear
+}
+
+// saltyAt is the salt, g per 100 g, from which a food counts as high in salt
+// (UK front-of-pack guidance, 2016).
+const saltyAt = 1.5
+
+func against(want string, f *food.Food) (code string, bad bool) {
+	switch want {
+	case "nut-free":
+		return "want", slices.Contains(f.Allergens, "tree-nut") || slices.Contains(f.Allergens, "peanut")
+	case "oil-free":
+		return "want", f.Group == food.Fat || f.Fat > 60 && f.Oil >= 0.4
+	case "grain-free":
+		return "want", f.Group == food.Grain || f.Group == food.GrainBinder || f.ID == "corn-starch" || f.ID == "sweetcorn"
+	case "low-salt":
+		return "salty", f.Salt >= saltyAt
+	case "no-added-sugar":
+		return "want", f.ID == "sugar" || f.ID == "honey" || f.ID == "maple-syrup"
+	}
+	return "", false
+}
+
+// Instead gives up to three foods that are clear for the table and do in a mix
+// most nearly what f does, the nearest first. Labels are not taken as read.
+func (t Table) Instead(f *food.Food, foods *food.Catalogue) []*food.Food {
+	type near struct {
+		food *food.Food
+		far  float64
+	}
+	var found []near
+	all := foods.Foods()
+	for i := range all {
+		g := &all[i]
+		if g.ID == f.ID || !akin(f, g) || t.Check(g, false).Status != Clear {
+			continue
+		}
+		found = append(found, near{g, distance(f, g)})
+	}
+	slices.SortStableFunc(found, func(a, b near) int {
+		if a.far < b.far {
+			return -1
+		}
+		return 1
+	})
+	var out []*food.Food
+	for _, n := range found[:min(3, len(found))] {
+		out = append(out, n.food)
+	}
+	return out
+}
+
+// akin says whether one food may stand in for another at all.
+func akin(f, g *food.Food) bool {
+	protein := func(x *food.Food) bool { return x.Group == food.Meat || x.Group == food.Fish || x.Group == food.Legume }
+	nutty := func(x *food.Food) bool { return (x.Group == food.Nut || x.Group == food.Seed) && x.Water < 30 }
+	if g.Has("cook-first") {
+		return false
+	}
+	switch {
+	case f.Group == g.Group:
+		return f.Group != food.Flavour
+	case f.Group.IsBinder() && g.Group.IsBinder(), protein(f) && protein(g), nutty(f) && nutty(g):
+		return true
+	case f.Group == food.Dairy || f.Group == food.Egg:
+		return g.Group == food.Wet || g.Group == food.Dairy || f.Group == food.Egg && g.Group.IsBinder()
+	}
+	return false
+}
+
+func distance(f, g *food.Food) float64 {
+	sq := func(a, b, scale float64) float64 { d := (a - b) / scale; return d * d }
+	far := sq(f.Water, g.Water, 20) + sq(f.Fat, g.Fat, 20) + sq(f.Plastic, g.Plastic, 1) + sq(f.GlueCold, g.GlueCold, .05) +
+		sq(f.GlueHot, g.GlueHot, .06) + sq(f.Chunk, g.Chunk, .4) + sq(f.Protein, g.Protein, 15)
+	if f.Group != g.Group {
+		far++
+	}
+	return far
+}

@@ -171,3 +171,14 @@ func TestEveryFigureStaysInItsRange(t *testing.T) {
 		assert.LessOrEqual(t, s.Chance(1, 2*demand, 2*demand), chance+1e-4, "a heavier duty is never surer")
 	})
 }
+
+func TestEffectsAddUpToTheState(t *testing.T) {
+	rapid.Check(t, func(t *rapid.T) {
+		lines, rest, s := drawPaste(t)
+		q, raw, cooked, ok := mix.Sum(mix.Parts(lines), rest).Holds()
+		assert.True(t, ok)
+		assert.InDelta(t, s.Q, max(q, mix.DriestIndex), 1e-9*max(1, math.Abs(q)))
+		assert.InDelta(t, s.Raw, raw, 1e-9*max(1, s.Raw))
+		assert.InDelta(t, s.Cooked, cooked, 1e-9*max(1, s.Cooked))
+	})
+}

@@ -149,20 +149,11 @@ func warmthFactor(celsius float64) float64 { return math.Exp2((20 - celsius) / 1
 // Index is the liquidity index of Assess alone, for searches; DriestIndex
 // where the mix has no paste.
 func Index(parts []Part, rest Rest) float64 {
-	warmth := warmthFactor(rest.Celsius)
-	var free, plastic, span, mass float64
-	for i := range parts {
-		p := &parts[i]
-		t := newTerm(p, rest, warmth)
-		mass += p.Mass
-		free += t.water + 0.3*p.FreeOil
-		plastic += t.plastic
-		span += t.liquid - t.plastic
-	}
-	if span <= leastSpan*mass {
+	e := Sum(parts, rest)
+	if e.Span <= leastSpan*e.Mass {
 		return DriestIndex
 	}
-	return max(DriestIndex, (free-plastic)/span)
+	return max(DriestIndex, e.Free/e.Span)
 }
 
 // leastSpan is the least water, g per g of mix, between the plastic and the
@@ -209,10 +200,7 @@ func AssessParts(parts []Part, rest Rest) State {
 	}
 	state.ChunkShare = s.chunk / s.mass
 	s.continuity = continuity(state.ChunkShare)
-	s.saltFactor = 1
-	if s.rawMeat > 0 {
-		s.saltFactor = 0.7 + 0.3*min(1, s.salt/s.rawMeat/0.012)
-	}
+	s.saltFactor = saltFactor(s.salt, s.rawMeat)
 	s.glueCold += s.saltFactor * s.meatCold
 	s.glueHot += s.saltFactor * s.meatHot
 	s.span = s.liquid - s.plastic
@@ -226,6 +214,14 @@ func AssessParts(parts []Part, rest Rest) State {
 	state.Cooked = 4 * s.continuity * bakeWindow(state.rawQ) * 100 / s.mass * s.glueHot
 	state.Spread = spread(parts, terms, &s, state.rawQ)
 	return state
+}
+
+// saltFactor is how sticky salt makes the protein of raw meat and fish.
+func saltFactor(salt, rawMeat float64) float64 {
+	if rawMeat <= 0 {
+		return 1
+	}
+	return 0.7 + 0.3*min(1, salt/rawMeat/0.012)
 }
 
 // continuity is how much of the paste's strength pieces leave: 1 without

@@ -1,0 +1,243 @@
+package binder
+
+import (
+	"runtime"
+	"sync"
+
+	"cuerda/core/food"
+	"cuerda/core/mix"
+	"cuerda/core/piece"
+)
+
+// space is the search for one rest and one base. For a fixed index q the
+// conditions on the amounts x of a subset are linear: the index itself is one
+// equation, each hold and each binder's limit one inequality, and so are the
+// aims. The best of a subset therefore lies where as many of them bind as it
+// has binders, and trying those corners over a few indices finds it.
+type space struct {
+	r       *Request
+	rest    mix.Rest
+	base    mix.Effect
+	dry     *Drying
+	water   float64
+	parts   []mix.Part
+	unit    []mix.Effect // of a gram of each candidate
+	allowed []float64    // limit as share of the mass
+	there   []float64    // grams of the candidate in the base already
+	legume  []bool
+	levels  []level
+}
+
+// level holds what the conditions are at one index: three coefficients of each
+// candidate (index, raw, cooked) and their right-hand sides.
+type level struct {
+	q float64
+	a [][3]float64
+	b [3]float64
+}
+
+// indexSteps is how many indices across the band are tried.
+const indexSteps = 6
+
+func newSpace(r *Request, parts []mix.Part, rest mix.Rest, water float64, dry *Drying) *space {
+	s := &space{r: r, rest: rest, base: mix.Sum(parts, rest), dry: dry, water: water, parts: parts}
+	s.base.Mass += water
+	s.base.Free += water
+	n := len(r.Candidates)
+	s.unit, s.allowed, s.there, s.legume = make([]mix.Effect, n), make([]float64, n), make([]float64, n), make([]bool, n)
+	for i, c := range r.Candidates {
+		line := mix.Line{Food: c.Food, Grams: 1}
+		p := line.Part()
+		s.unit[i] = p.Effect(rest)
+		s.allowed[i] = c.Food.MaxPct / 100
+		if s.allowed[i] == 0 {
+			s.allowed[i] = 1
+		}
+		s.legume[i] = c.Food.Group == food.LegumeBinder || c.Food.ID == "pea-protein"
+		for j := range r.Lines {
+			if r.Lines[j].Food == c.Food {
+				s.there[i] += r.Lines[j].Grams
+			}
+		}
+	}
+	for _, q := range indicesOf(r.Piece.Band()) {
+		s.levels = append(s.levels, s.level(q))
+	}
+	return s
+}
+
+func (s *space) level(q float64) level {
+	cold, hot := s.base.Glues(q)
+	cold *= s.r.Chill
+	needCold, needHot := s.r.Target*s.r.Demand.Raw, s.r.Target*s.r.Demand.Cooked
+	l := level{q: q, a: make([][3]float64, len(s.unit)), b: [3]float64{
+		q*s.base.Span - s.base.Free,
+		needCold*s.base.Mass - cold*s.base.GlueCold,
+		needHot*s.base.Mass - hot*s.base.GlueHot,
+	}}
+	for i := range s.unit {
+		u := &s.unit[i]
+		l.a[i] = [3]float64{u.Free - q*u.Span, cold*u.GlueCold - needCold, hot*u.GlueHot - needHot}
+	}
+	return l
+}
+
+// indicesOf spreads the indices to try over the band, a little inside it so
+// that amounts can be rounded.
+func indicesOf(b piece.Band) []float64 {
+	out := make([]float64, indexSteps)
+	low, high := b.From+0.04*(b.To-b.From), b.To-0.04*(b.To-b.From)
+	for i := range out {
+		out[i] = low + (high-low)*float64(i)/(indexSteps-1)
+	}
+	return out
+}
+
+// corner is a way to bind: amounts of up to three candidates at an index.
+type corner struct {
+	n    int
+	who  [maxBinders]int
+	x    [maxBinders]float64
+	q    float64
+	from *space
+	// worth is what the aim minimises.
+	worth float64
+}
+
+// row is one condition: a . x = b where it binds, a . x >= b where it holds.
+type row struct {
+	a [maxBinders]float64
+	b float64
+}
+
+// enumerate offers the board every corner of every subset of up to most
+// candidates.
+func (s *space) enumerate(best *board, most int) {
+	n := len(s.unit)
+	workers := min(runtime.GOMAXPROCS(0), 4, n)
+	var wait sync.WaitGroup
+	boards := make([]*board, workers)
+	for w := range workers {
+		boards[w] = best.fresh()
+		wait.Go(func() {
+			for i := w; i < n; i += workers {
+				s.corners(boards[w], i)
+				if most < 2 {
+					continue
+				}
+				for j := i + 1; j < n; j++ {
+					s.corners(boards[w], i, j)
+					if most < 3 {
+						continue
+					}
+					for k := j + 1; k < n; k++ {
+						s.corners(boards[w], i, j, k)
+					}
+				}
+			}
+		})
+	}
+	wait.Wait()
+	for _, b := range boards {
+		best.join(b)
+	}
+}
+
+func (s *space) corners(best *board, who ...int) {
+	n := len(who)
+	var c corner
+	c.n, c.from = n, s
+	copy(c.who[:], who)
+	var index row
+	var rows [2 + maxBinders]row
+	for i, w := range who {
+		for j := range who {
+			rows[2+i].a[j] = s.allowed[w]
+		}
+		rows[2+i].a[i]--
+		rows[2+i].b = s.there[w] - s.allowed[w]*s.base.Mass
+	}
+	for l := range s.levels {
+		at := &s.levels[l]
+		c.q = at.q
+		for i, w := range who {
+			index.a[i], rows[0].a[i], rows[1].a[i] = at.a[w][0], at.a[w][1], at.a[w][2]
+		}
+		index.b, rows[0].b, rows[1].b = at.b[0], at.b[1], at.b[2]
+		m := 2 + n
+		switch n {
+		case 1:
+			if index.a[0] != 0 {
+				c.x[0] = index.b / index.a[0]
+				s.offer(best, &c, rows[:m])
+			}
+		case 2:
+			for i := range m {
+				if solve2(&index, &rows[i], &c.x) {
+					s.offer(best, &c, rows[:m])
+				}
+			}
+		case 3:
+			for i := range m {
+				for j := i + 1; j < m; j++ {
+					if solve3(&index, &rows[i], &rows[j], &c.x) {
+						s.offer(best, &c, rows[:m])
+					}
+				}
+			}
+		}
+	}
+}
+
+// leastAmount is the least of a binder that is worth adding, g.
+const leastAmount = 1.
+
+func (s *space) offer(best *board, c *corner, rows []row) {
+	for i := range c.n {
+		if !(c.x[i] >= leastAmount && c.x[i] <= s.base.Mass) {
+			return
+		}
+	}
+	for i := range rows {
+		r := &rows[i]
+		sum := -r.b
+		for j := range c.n {
+			sum += r.a[j] * c.x[j]
+		}
+		if sum < -1e-7*s.base.Mass {
+			return
+		}
+	}
+	best.offer(c)
+}
+
+func solve2(r0, r1 *row, x *[maxBinders]float64) bool {
+	det := r0.a[0]*r1.a[1] - r0.a[1]*r1.a[0]
+	if det > -1e-12 && det < 1e-12 {
+		return false
+	}
+	x[0] = (r0.b*r1.a[1] - r0.a[1]*r1.b) / det
+	x[1] = (r0.a[0]*r1.b - r0.b*r1.a[0]) / det
+	return true
+}
+
+func solve3(r0, r1, r2 *row, x *[maxBinders]float64) bool {
+	a, b, c := &r0.a, &r1.a, &r2.a
+	m0 := b[1]*c[2] - b[2]*c[1]
+	m1 := b[0]*c[2] - b[2]*c[0]
+	m2 := b[0]*c[1] - b[1]*c[0]
+	det := a[0]*m0 - a[1]*m1 + a[2]*m2
+	if det > -1e-14 && det < 1e-14 {
+		return false
+	}
+	e0 := r1.b*c[2] - b[2]*r2.b
+	e1 := b[1]*r2.b - r1.b*c[1]
+	x[0] = (r0.b*m0 - a[1]*e0 - a[2]*e1) / det
+	if x[0] < leastAmount {
+		return false // the corner is another subset's
+	}
+	e2 := b[0]*r2.b - r1.b*c[0]
+	x[1] = (a[0]*e0 - r0.b*m1 + a[2]*e2) / det
+	x[2] = (a[0]*e1 - a[1]*e2 + r0.b*m2) / det
+	return true
+}

@@ -1,0 +1,106 @@
+package eaters_test
+
+import (
+	"fmt"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"pgregory.net/rapid"
+
+	"cuerda/core/eaters"
+	"cuerda/core/food"
+)
+
+var foods = food.Starter()
+
+func TestChecks(t *testing.T) {
+	for _, c := range []struct {
+		food string
+		who  eaters.Eaters
+		want eaters.Status
+	}{
+		{"walnuts", eaters.Eaters{}, eaters.Clear},
+		{"walnuts", eaters.Eaters{Avoid: []string{"tree-nut"}}, eaters.Out},
+		{"walnuts", eaters.Eaters{Avoid: []string{"egg"}}, eaters.Clear},
+		{"walnuts", eaters.Eaters{Wants: []string{"nut-free"}}, eaters.Out},
+		{"peanuts", eaters.Eaters{Wants: []string{"nut-free"}}, eaters.Out},
+		{"breadcrumbs-dry", eaters.Eaters{Avoid: []string{"gluten"}}, eaters.Out},
+		{"soy-sauce", eaters.Eaters{Avoid: []string{"gluten"}}, eaters.Out},
+		{"tamari", eaters.Eaters{Avoid: []string{"gluten"}}, eaters.Label},
+		{"oats-rolled", eaters.Eaters{Avoid: []string{"gluten"}}, eaters.Label},
+		{"oats-rolled", eaters.Eaters{Avoid: []string{"egg"}}, eaters.Clear},
+		{"gf-crumbs", eaters.Eaters{Avoid: []string{"egg"}}, eaters.Label},
+		{"dried-fruit", eaters.Eaters{Avoid: []string{"sulphites"}}, eaters.Label},
+		{"egg", eaters.Eaters{Diet: "vegetarian"}, eaters.Clear},
+		{"egg", eaters.Eaters{Diet: "vegan"}, eaters.Out},
+		{"honey", eaters.Eaters{Diet: "vegan"}, eaters.Out},
+		{"gelatin", eaters.Eaters{Diet: "vegetarian"}, eaters.Out},
+		{"gelatin", eaters.Eaters{Diet: "no-pork"}, eaters.Label},
+		{"bacon", eaters.Eaters{Diet: "no-pork"}, eaters.Out},
+		{"lamb-ground", eaters.Eaters{Diet: "no-pork"}, eaters.Clear},
+		{"lamb-ground", eaters.Eaters{Diet: "no-red-meat"}, eaters.Out},
+		{"turkey-ground", eaters.Eaters{Diet: "no-red-meat"}, eaters.Clear},
+		{"olive-oil", eaters.Eaters{Wants: []string{"oil-free"}}, eaters.Out},
+		{"mayonnaise-egg-free", eaters.Eaters{Wants: []string{"oil-free"}}, eaters.Out},
+		{"rice-flour", eaters.Eaters{Wants: []string{"grain-free"}}, eaters.Out},
+		{"chickpea-flour", eaters.Eaters{Wants: []string{"grain-free"}}, eaters.Clear},
+		{"feta", eaters.Eaters{Wants: []string{"low-salt"}}, eaters.Label},
+		{"sugar", eaters.Eaters{Wants: []string{"no-added-sugar"}}, eaters.Out},
+		{"egg", eaters.Eaters{People: []eaters.Person{{Count: 11}, {Count: 1, Avoid: []string{"egg"}}}}, eaters.Out},
+	} {
+		got := c.who.Table().Check(foods.Find(c.food), false)
+		assert.Equal(t, c.want, got.Status, "%s for %+v", c.food, c.who)
+		assert.Equal(t, got.Status == eaters.Clear, len(got.Reasons) == 0)
+	}
+}
+
+func TestAReadLabelSettlesOnlyWhatALabelTells(t *testing.T) {
+	table := (&eaters.Eaters{Avoid: []string{"gluten"}}).Table()
+	assert.Equal(t, eaters.Clear, table.Check(foods.Find("oats-rolled"), true).Status)
+	assert.Equal(t, eaters.Out, table.Check(foods.Find("breadcrumbs-dry"), true).Status)
+}
+
+func draw(t *rapid.T) eaters.Person {
+	return eaters.Person{
+		Count: 1,
+		Avoid: rapid.SliceOfN(rapid.SampledFrom(eaters.Allergens), 0, 4).Draw(t, "avoid"),
+		Diet:  rapid.SampledFrom(append([]string{""}, eaters.Diets...)).Draw(t, "diet"),
+		Wants: rapid.SliceOfN(rapid.SampledFrom(eaters.Wants), 0, 3).Draw(t, "wants"),
+	}
+}
+
+func TestMoreEatersNeverWidenTheChoice(t *testing.T) {
+	order := map[eaters.Status]int{eaters.Clear: 0, eaters.Label: 1, eaters.Out: 2}
+	rapid.Check(t, func(t *rapid.T) {
+		people := rapid.SliceOfN(rapid.Custom(draw), 0, 4).Draw(t, "people")
+		few := (&eaters.Eaters{People: people}).Table()
+		more := (&eaters.Eaters{People: append(people, draw(t))}).Table()
+		for i := range foods.Foods() {
+			f := &foods.Foods()[i]
+			assert.LessOrEqual(t, order[few.Check(f, false).Status], order[more.Check(f, false).Status], f.ID)
+		}
+	})
+}
+
+func TestWhatStandsInIsClear(t *testing.T) {
+	rapid.Check(t, func(t *rapid.T) {
+		table := (&eaters.Eaters{People: []eaters.Person{draw(t), draw(t)}}).Table()
+		all := foods.Foods()
+		f := &all[rapid.IntRange(0, len(all)-1).Draw(t, "food")]
+		for _, g := range table.Instead(f, foods) {
+			assert.Equal(t, eaters.Clear, table.Check(g, false).Status)
+			assert.NotEqual(t, f.ID, g.ID)
+		}
+	})
+}
+
+func ExampleTable_Instead() {
+	table := (&eaters.Eaters{Avoid: []string{"tree-nut"}}).Table()
+	for _, f := range table.Instead(food.Starter().Find("hazelnut-meal"), food.Starter()) {
+		fmt.Println(f.Name)
+	}
+	// Output:
+	// Sunflower seed meal
+	// Pumpkin seed meal
+	// Tigernut flour
+}
