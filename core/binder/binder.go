@@ -159,6 +159,10 @@ func Search(r Request) Result {
 	}
 	if len(out.Suggestions) == 0 {
 		out.Nearest, out.Obstacles = nearest(&r, parts)
+		if len(out.Obstacles) == 0 && out.Nearest != nil {
+			// The window was too narrow for the rounded corners, not for all amounts.
+			out.Suggestions, out.Nearest = []Suggestion{*out.Nearest}, nil
+		}
 	}
 	return out
 }

@@ -21,7 +21,8 @@ func nearest(r *Request, parts []mix.Part) (*Suggestion, []Obstacle) {
 	consider(corner{from: s})
 	const steps = 8
 	amount := func(w, step int) float64 {
-		return measurable(float64(step) / steps * max(0, s.allowed[w]*s.base.Mass-s.there[w]))
+		g := float64(step) / steps * max(0, s.allowed[w]*s.base.Mass-s.there[w])
+		return stepAt(g) * math.Floor(g/stepAt(g))
 	}
 	n := len(s.unit)
 	for i := range n {
