@@ -53,7 +53,7 @@ func predictCommand() *cobra.Command {
 			if err != nil {
 				return err
 			}
-			return writeJSON(cmd.OutOrStdout(), build.Predict(d, food.Starter()))
+			return writeJSON(cmd.OutOrStdout(), build.Predict(d, food.Starter(), nil))
 		},
 	}
 }

@@ -15,8 +15,9 @@ import (
 // Aim is what a suggestion is the best at.
 type Aim string
 
-// The aims. Each but DryFirst is the best over every subset of up to three
-// candidates.
+// The aims. Each is the best over every subset of up to three candidates at the
+// cook's own rest or none; with a longer rest, water or a drying step as well,
+// over every pair.
 const (
 	LeastBinder     Aim = "least-binder"
 	MostTender      Aim = "most-tender"
@@ -110,6 +111,12 @@ const (
 	maxBinders = 3
 	// extraBinder is what one more binder must save, g, to be worth measuring.
 	extraBinder = 3.
+	// longRest is the rest that is tried beside a shorter one of the cook's, min;
+	// each minute more must save perMinute grams of binder.
+	longRest  = 20.
+	perMinute = 0.2
+	// most is how much binder a suggestion adds at the most, g per g of base.
+	most = 0.25
 	// noWait is a rest that counts as none, min: the time it takes to shape.
 	noWait = 2.
 )
@@ -141,6 +148,10 @@ func Search(r Request) Result {
 	for _, rest := range rests {
 		s := newSpace(&r, parts, rest, 0, nil)
 		s.enumerate(best, maxBinders)
+	}
+	if r.Rest.Minutes < longRest {
+		s := newSpace(&r, parts, mix.Rest{Minutes: longRest, Celsius: r.Rest.Celsius}, 0, nil)
+		s.enumerate(best, 2)
 	}
 	for _, water := range waters(base, r.Piece.Band()) {
 		s := newSpace(&r, parts, r.Rest, water, nil)

@@ -100,10 +100,14 @@ func (b *board) insert(aim int, c *corner) {
 // worth is what an aim minimises; false where the corner does not qualify.
 func (b *board) worth(aim Aim, c *corner) (float64, bool) {
 	s := c.from
-	grams := extraBinder*float64(c.n-1) + 0.02*s.water
+	grams := 0.
 	for i := range c.n {
 		grams += c.x[i]
 	}
+	if grams > most*s.base.Mass {
+		return 0, false
+	}
+	grams += extraBinder*float64(c.n-1) + 0.02*s.water + perMinute*max(0, s.rest.Minutes-b.r.Rest.Minutes)
 	if (aim == DryFirst) != (s.dry != nil) {
 		return 0, false
 	}
@@ -143,7 +147,8 @@ func (b *board) worth(aim Aim, c *corner) (float64, bool) {
 			mass += c.x[i]
 		}
 		_, k := s.base.Glues(c.q)
-		return k * hot / mass, true
+		// As ratio; more binder must not be a way to thin the glue.
+		return k*hot/mass/b.r.Demand.Cooked + 10*grams/mass, true
 	}
 	return grams, true
 }

@@ -46,7 +46,7 @@ func withLines(lines string) string {
 }
 
 func TestPredictAnswersAsTheFormatSays(t *testing.T) {
-	p := build.Predict(read(t, peaCakes), foods)
+	p := build.Predict(read(t, peaCakes), foods, nil)
 	assert.InDelta(t, 0.316, *p.Q, .003)
 	assert.InDelta(t, 0.627, *p.JustMixedQ, .006)
 	assert.EqualValues(t, "firm", p.Word)
@@ -65,8 +65,8 @@ func TestPredictAnswersAsTheFormatSays(t *testing.T) {
 }
 
 func TestChillIsReportedBesideTheUnchilledHold(t *testing.T) {
-	warm := build.Predict(read(t, peaCakes), foods)
-	cold := build.Predict(read(t, strings.Replace(peaCakes, `"piece"`, `"chill":{"minutes":600,"celsius":4},"piece"`, 1)), foods)
+	warm := build.Predict(read(t, peaCakes), foods, nil)
+	cold := build.Predict(read(t, strings.Replace(peaCakes, `"piece"`, `"chill":{"minutes":600,"celsius":4},"piece"`, 1)), foods, nil)
 	assert.Equal(t, warm.RawKPa, cold.RawKPa)
 	assert.InDelta(t, 1.6*warm.RawKPa, *cold.RawChilledKPa, .01)
 	assert.InDelta(t, 1.6*warm.RawRatio, cold.RawRatio, .02)
@@ -93,7 +93,7 @@ func TestAFailureSaysWhy(t *testing.T) {
 		{`{"food":"millet-cooked","grams":500},{"food":"fennel","grams":300}`, "0", "too-many-pieces"},
 	} {
 		text := strings.Replace(withLines(c.lines), `"lines"`, `"rest":{"minutes":`+c.rest+`},"lines"`, 1)
-		p := build.Predict(read(t, text), foods)
+		p := build.Predict(read(t, text), foods, nil)
 		assert.Contains(t, reasonsOf(p), c.want, "%s", c.lines)
 		assert.False(t, p.Verdict == build.Holds && p.InBand)
 		_, err := json.Marshal(p)
@@ -102,7 +102,7 @@ func TestAFailureSaysWhy(t *testing.T) {
 }
 
 func TestFoodsAboveTheirLimitAreNamed(t *testing.T) {
-	p := build.Predict(read(t, withLines(`{"food":"red-lentils-cooked","grams":400},{"food":"flax-meal","grams":20},{"food":"flax-meal","grams":20}`)), foods)
+	p := build.Predict(read(t, withLines(`{"food":"red-lentils-cooked","grams":400},{"food":"flax-meal","grams":20},{"food":"flax-meal","grams":20}`)), foods, nil)
 	assert.Contains(t, p.Notes, build.Note{Code: "over-limit", Kind: "limit", Food: "flax-meal", Value: 9.1, Limit: 6})
 }
 
@@ -192,7 +192,7 @@ func FuzzRead(f *testing.F) {
 		again, err := build.Read(out, foods)
 		require.NoError(t, err, string(out))
 		require.Equal(t, d, again)
-		_, err = json.Marshal(build.Predict(d, foods))
+		_, err = json.Marshal(build.Predict(d, foods, nil))
 		require.NoError(t, err)
 	})
 }
@@ -223,7 +223,7 @@ func ExampleRead() {
 
 func ExamplePredict() {
 	doc, _ := build.Read([]byte(peaCakes), food.Starter())
-	p := build.Predict(doc, food.Starter())
+	p := build.Predict(doc, food.Starter(), nil)
 	fmt.Printf("%s, %s: raw %.1f and cooked %.1f times what the piece asks\n", p.Verdict, p.Word, p.RawRatio, p.CookedRatio)
 	// Output: holds, firm: raw 3.9 and cooked 4.8 times what the piece asks
 }
@@ -234,7 +234,7 @@ func BenchmarkReadAndPredict20Lines(b *testing.B) {
 	b.Run("predict", func(b *testing.B) {
 		b.ReportAllocs()
 		for b.Loop() {
-			build.Predict(d, foods)
+			build.Predict(d, foods, nil)
 		}
 	})
 	b.Run("read", func(b *testing.B) {

@@ -84,6 +84,21 @@ func (d *Document) PieceOrDefault() piece.Piece {
 	return *d.Piece
 }
 
+// chilledTo is the temperature the pieces come to in the chill, degC.
+func (d *Document) chilledTo() float64 {
+	p := d.PieceOrDefault()
+	return p.ChilledTo(d.RestOrNone().Celsius, orDefault(d.Chill.Celsius, 4), d.Chill.Minutes)
+}
+
+// ChillFactor is how many times firmer the chill makes the raw pieces; 1
+// without a chill.
+func (d *Document) ChillFactor() float64 {
+	if d.Chill == nil {
+		return 1
+	}
+	return mix.ChillFactor(d.chilledTo())
+}
+
 // MethodAndTurn gives how the piece is cooked and whether it is turned; a
 // document that does not say is cooked in a pan if a patty, else in an oven.
 func (d *Document) MethodAndTurn() (piece.Method, bool) {

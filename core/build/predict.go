@@ -4,6 +4,7 @@ import (
 	"math"
 	"slices"
 
+	"cuerda/core/eaters"
 	"cuerda/core/food"
 	"cuerda/core/mix"
 	"cuerda/core/piece"
@@ -81,6 +82,11 @@ type LineResult struct {
 	PreparedG float64 `json:"prepared_g"`
 	// SharePct is that mass as g per 100 g of the mix.
 	SharePct float64 `json:"share_pct"`
+	// Check is what the table means for the food; nil where nobody leaves
+	// anything out.
+	Check *eaters.Check `json:"check,omitempty"`
+	// Instead names foods that are clear, for a line that is out.
+	Instead []string `json:"instead,omitempty"`
 }
 
 // MixLines gives the lines of a document that Read has accepted.
@@ -93,8 +99,9 @@ func (d *Document) MixLines(foods *food.Catalogue) []mix.Line {
 	return out
 }
 
-// Predict says what a document that Read has accepted will do.
-func Predict(d *Document, foods *food.Catalogue) Prediction {
+// Predict says what a document that Read has accepted will do. checked holds
+// the foods whose label was read and is good for this table; nil for none.
+func Predict(d *Document, foods *food.Catalogue, checked map[string]bool) Prediction {
 	lines := d.MixLines(foods)
 	rest := d.RestOrNone()
 	parts := mix.Parts(lines)
@@ -105,50 +112,58 @@ func Predict(d *Document, foods *food.Catalogue) Prediction {
 	band := p.Band()
 
 	out := Prediction{
-		MassG: tidy(s.Mass, 1), Word: s.Word(), Band: band,
-		InBand: s.HasPaste && band.Holds(s.Q), ChunkShare: tidy(s.ChunkShare, 3),
-		RawKPa: tidy(s.Raw, 3), RawNeedKPa: tidy(need.Raw, 3),
-		CookedKPa: tidy(s.Cooked, 2), CookedNeedKPa: tidy(need.Cooked, 3),
-		QSD:    tidy(s.Spread.Q, 3),
-		PieceG: tidy(p.Grams(), 1),
+		MassG: Tidy(s.Mass, 1), Word: s.Word(), Band: band,
+		InBand: s.HasPaste && band.Holds(s.Q), ChunkShare: Tidy(s.ChunkShare, 3),
+		RawKPa: Tidy(s.Raw, 3), RawNeedKPa: Tidy(need.Raw, 3),
+		CookedKPa: Tidy(s.Cooked, 2), CookedNeedKPa: Tidy(need.Cooked, 3),
+		QSD:    Tidy(s.Spread.Q, 3),
+		PieceG: Tidy(p.Grams(), 1),
 		Lines:  make([]LineResult, len(lines)),
 		Notes:  []Note{},
 	}
 	if s.Mass > 0 {
-		out.WaterShare = tidy(s.Water/s.Mass, 3)
-		out.FatShare = tidy(s.Fat/s.Mass, 3)
-		out.SaltShare = tidy(s.Salt/s.Mass, 3)
+		out.WaterShare = Tidy(s.Water/s.Mass, 3)
+		out.FatShare = Tidy(s.Fat/s.Mass, 3)
+		out.SaltShare = Tidy(s.Salt/s.Mass, 3)
 	}
 	if g := p.Grams(); g > 0 {
 		out.Pieces = int(math.Floor(s.Mass/g + 0.02))
 	}
 	if s.HasPaste {
-		q := tidy(s.Q, 3)
+		q := Tidy(s.Q, 3)
 		mixed := q
 		if rest.Minutes > 0 {
-			mixed = tidy(mix.Index(parts, mix.Rest{Celsius: rest.Celsius}), 3)
+			mixed = Tidy(mix.Index(parts, mix.Rest{Celsius: rest.Celsius}), 3)
 		}
 		out.Q, out.JustMixedQ = &q, &mixed
 	}
-	chill := 1.0
+	chill := d.ChillFactor()
 	if d.Chill != nil {
-		c := p.ChilledTo(rest.Celsius, orDefault(d.Chill.Celsius, 4), d.Chill.Minutes)
-		chill = mix.ChillFactor(c)
-		firmer, at, factor := tidy(s.Raw*chill, 3), tidy(c, 1), tidy(chill, 2)
+		firmer, at, factor := Tidy(s.Raw*chill, 3), Tidy(d.chilledTo(), 1), Tidy(chill, 2)
 		out.RawChilledKPa, out.ChilledCelsius, out.ChillFactor = &firmer, &at, &factor
 	}
 	raw, cooked := s.Raw*chill/need.Raw, s.Cooked/need.Cooked
-	out.RawRatio, out.CookedRatio = tidy(raw, 2), tidy(cooked, 2)
-	out.Chance = tidy(s.Chance(chill, need.Raw, need.Cooked), 3)
+	out.RawRatio, out.CookedRatio = Tidy(raw, 2), Tidy(cooked, 2)
+	out.Chance = Tidy(s.Chance(chill, need.Raw, need.Cooked), 3)
 	out.Verdict = verdict(s.HasPaste, raw, cooked)
 
+	table := d.Eaters.Table()
 	measures := make([]food.Measure, len(lines))
 	for i := range lines {
 		l := &lines[i]
-		r := LineResult{PreparedG: tidy(parts[i].Mass, 1), SharePct: tidy(100*parts[i].Mass/s.Mass, 2)}
+		r := LineResult{PreparedG: Tidy(parts[i].Mass, 1), SharePct: Tidy(100*parts[i].Mass/s.Mass, 2)}
 		if m, ok := l.Food.Measure(l.Grams); ok {
 			measures[i] = m
 			r.Measure = &measures[i]
+		}
+		if !table.Open() {
+			c := table.Check(l.Food, checked[l.Food.ID])
+			r.Check = &c
+			if c.Status == eaters.Out {
+				for _, f := range table.Instead(l.Food, foods) {
+					r.Instead = append(r.Instead, f.ID)
+				}
+			}
 		}
 		out.Lines[i] = r
 	}
@@ -205,7 +220,7 @@ func reasons(parts []mix.Part, rest mix.Rest, s *mix.State, p *Prediction) []Not
 		return out
 	}
 	if s.ChunkShare > manyPieces {
-		reason("too-many-pieces", tidy(100*s.ChunkShare, 0))
+		reason("too-many-pieces", Tidy(100*s.ChunkShare, 0))
 	}
 	if len(out) == 0 {
 		if p.RawRatio < 1.5 {
@@ -242,7 +257,7 @@ func limitsAndCautions(lines []mix.Line, s *mix.State) []Note {
 		grams, first := total[f]
 		delete(total, f)
 		if pct := 100 * grams / s.Mass; first && f.MaxPct > 0 && pct > f.MaxPct {
-			out = append(out, Note{Code: "over-limit", Kind: "limit", Food: f.ID, Value: tidy(pct, 1), Limit: f.MaxPct})
+			out = append(out, Note{Code: "over-limit", Kind: "limit", Food: f.ID, Value: Tidy(pct, 1), Limit: f.MaxPct})
 		}
 	}
 	limits := len(out)
@@ -257,9 +272,9 @@ func limitsAndCautions(lines []mix.Line, s *mix.State) []Note {
 	return out
 }
 
-// tidy rounds for display to that many decimals; what is tiny keeps three
+// Tidy rounds for display to that many decimals; what is tiny keeps three
 // significant digits, so that a ratio of it still makes sense.
-func tidy(x float64, decimals int) float64 {
+func Tidy(x float64, decimals int) float64 {
 	if x == 0 || math.IsInf(x, 0) || math.IsNaN(x) {
 		return 0
 	}

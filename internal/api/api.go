@@ -36,6 +36,8 @@ type Server struct {
 	Pages fs.FS
 	// AnyHost takes requests for other names than the loopback ones.
 	AnyHost bool
+
+	cache kitchens
 }
 
 // Handler gives the HTTP handler of everything under /api and the pages.
@@ -79,6 +81,8 @@ func (s *Server) register(r *gin.Engine) huma.API {
 	s.registerPredict(api)
 	s.registerBuilds(api)
 	s.registerVersions(api)
+	s.registerAdvice(api)
+	s.registerPantry(api)
 	s.registerHealth(api)
 	for _, path := range api.OpenAPI().Paths {
 		for _, o := range []*huma.Operation{path.Post, path.Put} {

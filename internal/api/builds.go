@@ -10,6 +10,7 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
+	"cuerda/core/advice"
 	"cuerda/core/build"
 	"cuerda/core/mix"
 	"cuerda/internal/problem"
@@ -68,31 +69,31 @@ func (m IfMatchInput) version() (int, error) {
 	return v, nil
 }
 
-func (s *Server) output(b *store.Build) *buildOutput {
-	return &buildOutput{
-		ETag: fmt.Sprintf(`"%d"`, b.Version),
-		Body: Build{b.ID, b.Version, b.UpdatedAt, b.Document, s.predict(&b.Document)},
-	}
-}
-
 // predict is build.Predict for a kept document, whose foods the catalogue may
 // have dropped since.
-func (s *Server) predict(d *build.Document) build.Prediction {
+func predict(k *advice.Kitchen, d *build.Document) build.Prediction {
 	known := *d
 	known.Lines = make([]build.Line, 0, len(d.Lines))
 	for _, l := range d.Lines {
-		if s.Foods.Find(l.Food) != nil {
+		if k.Foods.Find(l.Food) != nil {
 			known.Lines = append(known.Lines, l)
 		}
 	}
-	return build.Predict(&known, s.Foods)
+	return build.Predict(&known, k.Foods, k.Checked)
 }
 
 func (s *Server) reply(ctx context.Context, b *store.Build, err error) (*buildOutput, error) {
 	if err != nil {
 		return nil, s.problemOf(ctx, err)
 	}
-	return s.output(b), nil
+	k, err := s.kitchen(ctx)
+	if err != nil {
+		return nil, err
+	}
+	return &buildOutput{
+		ETag: fmt.Sprintf(`"%d"`, b.Version),
+		Body: Build{b.ID, b.Version, b.UpdatedAt, b.Document, predict(k, &b.Document)},
+	}, nil
 }
 
 func (s *Server) registerBuilds(api huma.API) {
@@ -142,10 +143,14 @@ func (s *Server) listBuilds(ctx context.Context, in *listInput) (*body[[]Entry],
 	if err != nil {
 		return nil, s.problemOf(ctx, err)
 	}
+	k, err := s.kitchen(ctx)
+	if err != nil {
+		return nil, err
+	}
 	out := make([]Entry, len(builds))
 	for i := range builds {
 		b := &builds[i]
-		p := s.predict(&b.Document)
+		p := predict(k, &b.Document)
 		out[i] = Entry{b.ID, b.Document.Name, b.Version, b.UpdatedAt, len(b.Document.Lines), p.Word, p.Verdict, p.Chance}
 	}
 	return &body[[]Entry]{out}, nil

@@ -37,11 +37,15 @@ func (s *Server) read(raw []byte) (*build.Document, error) {
 
 func (s *Server) registerPredict(api huma.API) {
 	huma.Register(api, takesDocument(api, op(http.MethodPost, "/predict", "predict", "How a build feels and holds")),
-		func(_ context.Context, in *DocumentInput) (*body[build.Prediction], error) {
+		func(ctx context.Context, in *DocumentInput) (*body[build.Prediction], error) {
+			k, err := s.kitchen(ctx)
+			if err != nil {
+				return nil, err
+			}
 			d, err := s.read(in.RawBody)
 			if err != nil {
 				return nil, err
 			}
-			return &body[build.Prediction]{build.Predict(d, s.Foods)}, nil
+			return &body[build.Prediction]{build.Predict(d, k.Foods, k.Checked)}, nil
 		})
 }

@@ -1,0 +1,58 @@
+package main
+
+import (
+	"fmt"
+	"slices"
+
+	"github.com/spf13/cobra"
+
+	"cuerda/core/advice"
+	"cuerda/core/binder"
+	"cuerda/core/build"
+	"cuerda/core/food"
+)
+
+// bound is a prediction with what else would bind the mix.
+type bound struct {
+	build.Prediction
+	advice.Answer
+}
+
+func bindCommand() *cobra.Command {
+	var replace bool
+	var names []string
+	var aim string
+	cmd := &cobra.Command{
+		Use:   "bind FILE",
+		Short: "Choose binders for a build, as JSON",
+		Long: `Reads a build document as predict does, and adds "suggest": ways to make the
+mix hold, each the best at one aim. The binders of the document are kept unless
+--replace-binders is given.`,
+		Args: cobra.ExactArgs(1),
+		RunE: func(cmd *cobra.Command, args []string) error {
+			if aim != "" && !slices.Contains(binder.Aims, binder.Aim(aim)) {
+				return fmt.Errorf("--aim %q: the aims are %v", aim, binder.Aims)
+			}
+			foods := food.Starter()
+			for _, id := range names {
+				if foods.Find(id) == nil {
+					return fmt.Errorf("--foods: there is no food %q; did you mean %q?", id, foods.Nearest(id))
+				}
+			}
+			d, err := readDocument(cmd, args[0])
+			if err != nil {
+				return err
+			}
+			o := advice.Options{Foods: names, Aim: binder.Aim(aim)}
+			if replace {
+				o.Replace = advice.Binders
+			}
+			k := &advice.Kitchen{Foods: foods}
+			return writeJSON(cmd.OutOrStdout(), bound{build.Predict(d, foods, nil), k.Bind(d, o)})
+		},
+	}
+	cmd.Flags().BoolVar(&replace, "replace-binders", false, "let the document's binders give way")
+	cmd.Flags().StringSliceVar(&names, "foods", nil, "only these as binders, a,b,c")
+	cmd.Flags().StringVar(&aim, "aim", "", "only this aim")
+	return cmd
+}

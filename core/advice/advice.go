@@ -1,0 +1,268 @@
+// Package advice answers a cook's questions about a build: what else would bind
+// it, what to put in place of egg and crumbs, how to mend a mix by the feel of
+// the hand, and what each school of cooking costs. It joins build documents to
+// the searches of package binder, and suggests nothing that is not clear for
+// everyone at the table.
+package advice
+
+import (
+	"slices"
+
+	"cuerda/core/binder"
+	"cuerda/core/build"
+	"cuerda/core/eaters"
+	"cuerda/core/food"
+	"cuerda/core/mix"
+)
+
+// Kitchen is what is known of the cook's own shelf. The zero value has an
+// empty pantry and no labels read.
+type Kitchen struct {
+	Foods *food.Catalogue
+	// Have, Checked and PerKilo are by food ID: what is at hand, whose label was
+	// read and found good, and prices in the kitchen's own money.
+	Have, Checked map[string]bool
+	PerKilo       map[string]float64
+}
+
+// Replace says which lines give way to what is suggested.
+type Replace string
+
+// The ways to replace.
+const (
+	KeepAll  Replace = "none"
+	Binders  Replace = "binders" // the binders the document has
+	Classics Replace = "classic" // egg, wheat crumbs, flour and bread, and milk
+)
+
+// Replaces lists every Replace.
+var Replaces = []Replace{KeepAll, Binders, Classics}
+
+// Options narrow a choice.
+type Options struct {
+	Replace Replace
+	// Foods limits the candidates; empty takes every allowed binder.
+	Foods []string
+	// Aim keeps the suggestions of one aim; "" keeps all.
+	Aim binder.Aim
+	// Target is the hold ratio wanted; 0 is 1.5.
+	Target float64
+}
+
+// Addition is grams of a food, and how a cook measures them.
+type Addition struct {
+	Food    string        `json:"food"`
+	Grams   float64       `json:"grams"`
+	Measure *food.Measure `json:"measure,omitempty"`
+}
+
+// Way is one suggestion, worked out in full.
+type Way struct {
+	Aim         binder.Aim `json:"aim"`
+	Add         []Addition `json:"add"`
+	Drop        []string   `json:"drop,omitempty"`
+	Dry         *Dry       `json:"dry,omitempty"`
+	RestMinutes float64    `json:"rest_minutes"`
+	Q           float64    `json:"q"`
+	Word        mix.Word   `json:"word" enum:"crumbles,short,firm,tacky,slack,slumps,no-paste"`
+	RawRatio    float64    `json:"raw_ratio"`
+	CookedRatio float64    `json:"cooked_ratio"`
+	Chance      float64    `json:"chance"`
+	// SavesMinutes is the rest it saves against the document; below 0 it costs.
+	SavesMinutes float64 `json:"saves_minutes"`
+	// LimitPct is how much of the nearest taste limit it uses, per cent.
+	LimitPct float64 `json:"limit_pct"`
+	// Price is what the additions cost in the kitchen's money; 0 if unknown.
+	Price float64 `json:"price,omitempty"`
+	// Document is the build with the way taken.
+	Document build.Document `json:"document"`
+}
+
+// Dry is a drying step before mixing.
+type Dry struct {
+	Food string           `json:"food"`
+	Prep food.Preparation `json:"prep"`
+}
+
+// Role is what a line that gives way did in the mix.
+type Role struct {
+	Food  string  `json:"food"`
+	Grams float64 `json:"grams"`
+	// WaterG is the water it brought, DrinksG the water it took up, g.
+	WaterG  float64 `json:"water_g"`
+	DrinksG float64 `json:"drinks_g"`
+	// ColdPct and HotPct are its shares of the raw and the cooked glue.
+	ColdPct float64 `json:"cold_pct"`
+	HotPct  float64 `json:"hot_pct"`
+}
+
+// Answer is what Bind found.
+type Answer struct {
+	Suggest   []Way             `json:"suggest"`
+	Obstacles []binder.Obstacle `json:"obstacles,omitempty"`
+	Nearest   *Way              `json:"nearest,omitempty"`
+	// Taken is what gave way, and what each did.
+	Taken []Role `json:"taken,omitempty"`
+	// Candidates is how many binders were considered.
+	Candidates int `json:"candidates"`
+}
+
+// table gives what the eaters of a document leave out.
+func table(d *build.Document) eaters.Table { return d.Eaters.Table() }
+
+// allowed gives the binders that are clear for the table: wheat only where the
+// cook names it, since Cuerda's cooks do without.
+func (k *Kitchen) allowed(t eaters.Table, named []string) []binder.Candidate {
+	var out []binder.Candidate
+	all := k.Foods.Foods()
+	for i := range all {
+		f := &all[i]
+		byName := slices.Contains(named, f.ID)
+		if len(named) > 0 && !byName {
+			continue
+		}
+		if !byName && (!f.Group.IsBinder() || f.MaxPct == 0 || f.Gluten == "contains") {
+			continue
+		}
+		if t.Check(f, k.Checked[f.ID]).Status != eaters.Clear {
+			continue
+		}
+		out = append(out, binder.Candidate{Food: f, Have: k.Have[f.ID], PerKilo: k.PerKilo[f.ID]})
+	}
+	return out
+}
+
+// givesWay says whether a line gives way.
+func givesWay(how Replace, f *food.Food) bool {
+	switch how {
+	case Binders:
+		return f.Group.IsBinder()
+	case Classics:
+		return f.Group == food.Egg || f.Gluten == "contains" && f.Group == food.GrainBinder || f.ID == "milk"
+	}
+	return false
+}
+
+// without splits a document into what stays and what gives way.
+func (k *Kitchen) without(d *build.Document, how Replace) (rest build.Document, gone []build.Line) {
+	rest = *d
+	rest.Lines = nil
+	for _, l := range d.Lines {
+		if givesWay(how, k.Foods.Find(l.Food)) {
+			gone = append(gone, l)
+		} else {
+			rest.Lines = append(rest.Lines, l)
+		}
+	}
+	return rest, gone
+}
+
+// Bind chooses binders for a document that build.Read has accepted.
+func (k *Kitchen) Bind(d *build.Document, o Options) Answer {
+	base, gone := k.without(d, o.Replace)
+	candidates := k.allowed(table(d), o.Foods)
+	r := k.request(&base, candidates, o.Target)
+	found := binder.Search(r)
+	out := Answer{Suggest: []Way{}, Obstacles: found.Obstacles, Candidates: len(candidates)}
+	for i := range found.Suggestions {
+		s := &found.Suggestions[i]
+		if o.Aim == "" || s.Aim == o.Aim {
+			out.Suggest = append(out.Suggest, k.way(d, &base, gone, s))
+		}
+	}
+	if found.Nearest != nil {
+		w := k.way(d, &base, gone, found.Nearest)
+		out.Nearest = &w
+	}
+	out.Taken = k.roles(d, gone)
+	return out
+}
+
+func (k *Kitchen) request(base *build.Document, candidates []binder.Candidate, target float64) binder.Request {
+	p := base.PieceOrDefault()
+	method, turn := base.MethodAndTurn()
+	return binder.Request{
+		Lines: base.MixLines(k.Foods), Candidates: candidates, Piece: p, Demand: p.Demand(method, turn),
+		Rest: base.RestOrNone(), Chill: base.ChillFactor(), Target: target,
+	}
+}
+
+// way works a suggestion out as a document: what is added joins a line of the
+// same food that has no preparations, or stands after the last.
+func (k *Kitchen) way(d, base *build.Document, gone []build.Line, s *binder.Suggestion) Way {
+	next := *base
+	next.Lines = slices.Clone(base.Lines)
+	w := Way{
+		Aim: s.Aim, Add: []Addition{}, RestMinutes: s.Rest.Minutes, Q: build.Tidy(s.Q, 3), Word: mix.WordFor(s.Q),
+		RawRatio: build.Tidy(s.Raw, 2), CookedRatio: build.Tidy(s.Cooked, 2), Chance: build.Tidy(s.Chance, 3),
+		SavesMinutes: d.RestOrNone().Minutes - s.Rest.Minutes, Price: build.Tidy(s.Price, 2),
+	}
+	for _, l := range gone {
+		if !slices.ContainsFunc(s.Add, func(a binder.Amount) bool { return a.Food.ID == l.Food }) {
+			w.Drop = append(w.Drop, l.Food)
+		}
+	}
+	if s.Dry != nil {
+		l := &next.Lines[s.Dry.Line]
+		l.Prep = append(slices.Clone(l.Prep), s.Dry.Prep)
+		w.Dry = &Dry{l.Food, s.Dry.Prep}
+	}
+	total := 0.
+	for _, a := range s.Add {
+		add := Addition{Food: a.Food.ID, Grams: a.Grams}
+		if m, ok := a.Food.Measure(a.Grams); ok {
+			add.Measure = &m
+		}
+		w.Add = append(w.Add, add)
+		at := slices.IndexFunc(next.Lines, func(l build.Line) bool { return l.Food == a.Food.ID && len(l.Prep) == 0 })
+		if at >= 0 {
+			next.Lines[at].Grams += a.Grams
+		} else {
+			next.Lines = append(next.Lines, build.Line{Food: a.Food.ID, Grams: a.Grams})
+		}
+	}
+	for _, p := range mix.Parts(next.MixLines(k.Foods)) {
+		total += p.Mass
+	}
+	for _, a := range s.Add {
+		if a.Food.MaxPct > 0 {
+			w.LimitPct = max(w.LimitPct, build.Tidy(100*a.Grams/total/a.Food.MaxPct*100, 0))
+		}
+	}
+	rest := build.Wait{Minutes: s.Rest.Minutes}
+	if d.Rest != nil {
+		rest.Celsius = d.Rest.Celsius
+	}
+	next.Rest = &rest
+	if s.Rest.Minutes == 0 {
+		next.Rest = nil
+	}
+	w.Document = next
+	return w
+}
+
+// roles says what lines did in the mix: water in and taken up, and shares of
+// the glue.
+func (k *Kitchen) roles(d *build.Document, lines []build.Line) []Role {
+	rest := d.RestOrNone()
+	all := mix.Sum(mix.Parts(d.MixLines(k.Foods)), rest)
+	pct := func(part, whole float64) float64 {
+		if whole <= 0 {
+			return 0
+		}
+		return build.Tidy(100*part/whole, 0)
+	}
+	var out []Role
+	for i := range lines {
+		one := build.Document{Lines: lines[i : i+1]}
+		p := mix.Parts(one.MixLines(k.Foods))[0]
+		e := p.Effect(rest)
+		wet := p.Water*(1-p.Chunk) + p.Leak*p.Mass*p.Chunk
+		out = append(out, Role{
+			Food: lines[i].Food, Grams: lines[i].Grams,
+			WaterG: build.Tidy(wet, 0), DrinksG: build.Tidy(wet+0.3*p.FreeOil-e.Free, 0),
+			ColdPct: pct(e.GlueCold, all.GlueCold), HotPct: pct(e.GlueHot, all.GlueHot),
+		})
+	}
+	return out
+}

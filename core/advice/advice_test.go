@@ -1,0 +1,184 @@
+package advice_test
+
+import (
+	"fmt"
+	"slices"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+	"pgregory.net/rapid"
+
+	"cuerda/core/advice"
+	"cuerda/core/binder"
+	"cuerda/core/build"
+	"cuerda/core/eaters"
+	"cuerda/core/food"
+	"cuerda/core/mix"
+)
+
+var (
+	foods   = food.Starter()
+	kitchen = &advice.Kitchen{Foods: foods, Have: map[string]bool{"flax-meal": true, "rice-flour": true, "oats-quick": true}}
+)
+
+func read(t require.TestingT, text string) *build.Document {
+	d, err := build.Read([]byte(text), foods)
+	require.NoError(t, err)
+	return d
+}
+
+const classic = `{"format":"cuerda-build/1","name":"Meatballs","lines":[
+	{"food":"turkey-ground","grams":500},{"food":"egg","grams":50},{"food":"breadcrumbs-dry","grams":60},{"food":"milk","grams":60},
+	{"food":"onion","grams":80,"prep":[{"do":"saute","minutes":8}]},{"food":"salt","grams":7}],
+	"rest":{"minutes":20},"piece":{"kind":"ball","diameter_mm":38},"cook":{"method":"still-oven"}}`
+
+const cakes = `{"format":"cuerda-build/1","lines":[
+	{"food":"split-peas-cooked","grams":480,"prep":[{"do":"blitz","level":0.5}]},{"food":"parsnip","grams":150,"prep":[{"do":"saute","minutes":10}]},
+	{"food":"onion","grams":90},{"food":"chickpea-flour","grams":45},{"food":"flax-meal","grams":16},{"food":"salt","grams":6}],
+	"rest":{"minutes":20},"piece":{"kind":"patty","diameter_mm":80,"thickness_mm":18},"cook":{"method":"pan"}}`
+
+func TestAWayTakenIsTheBuildItPromised(t *testing.T) {
+	d := read(t, cakes)
+	for _, how := range advice.Replaces {
+		a := kitchen.Bind(d, advice.Options{Replace: how})
+		require.NotEmpty(t, a.Suggest, how)
+		for _, w := range a.Suggest {
+			p := build.Predict(&w.Document, foods, nil)
+			assert.InDelta(t, w.Q, *p.Q, .001, w.Aim)
+			assert.InDelta(t, w.RawRatio, p.RawRatio, .01, w.Aim)
+			assert.InDelta(t, w.CookedRatio, p.CookedRatio, .01, w.Aim)
+			assert.True(t, p.InBand, w.Aim)
+			for _, gone := range w.Drop {
+				assert.False(t, slices.ContainsFunc(w.Document.Lines, func(l build.Line) bool { return l.Food == gone }), gone)
+			}
+		}
+	}
+	assert.Equal(t, *read(t, cakes), *d, "the document asked about is not changed")
+}
+
+func TestAClassicRecipeConverts(t *testing.T) {
+	d := read(t, classic)
+	a := kitchen.Bind(d, advice.Options{Replace: advice.Classics})
+	var taken []string
+	for _, r := range a.Taken {
+		taken = append(taken, r.Food)
+	}
+	assert.Equal(t, []string{"egg", "breadcrumbs-dry", "milk"}, taken)
+	egg, crumbs, milk := a.Taken[0], a.Taken[1], a.Taken[2]
+	assert.Greater(t, egg.WaterG, 30., "egg brings water")
+	assert.Greater(t, egg.HotPct, egg.ColdPct, "and sets")
+	assert.Greater(t, crumbs.DrinksG, 25., "crumbs drink")
+	assert.InDelta(t, 53, milk.WaterG, 2)
+	require.NotEmpty(t, a.Suggest)
+	for _, w := range a.Suggest {
+		for _, l := range w.Document.Lines {
+			f := foods.Find(l.Food)
+			assert.NotEqual(t, food.Egg, f.Group)
+			assert.NotEqual(t, "contains", f.Gluten)
+		}
+	}
+}
+
+func TestNothingUnsafeIsEverSuggested(t *testing.T) {
+	rapid.Check(t, func(t *rapid.T) {
+		d := read(t, cakes)
+		d.Eaters = &eaters.Eaters{
+			Avoid: rapid.SliceOfNDistinct(rapid.SampledFrom(eaters.Allergens), 0, 5, rapid.ID).Draw(t, "avoid"),
+			Diet:  rapid.SampledFrom(append([]string{""}, eaters.Diets...)).Draw(t, "diet"),
+			Wants: rapid.SliceOfNDistinct(rapid.SampledFrom(eaters.Wants), 0, 3, rapid.ID).Draw(t, "wants"),
+		}
+		table := d.Eaters.Table()
+		safe := func(id string) { assert.Equal(t, eaters.Clear, table.Check(foods.Find(id), false).Status, id) }
+		for _, w := range kitchen.Bind(d, advice.Options{Replace: advice.Binders}).Suggest {
+			for _, a := range w.Add {
+				safe(a.Food)
+			}
+		}
+		felt := rapid.SampledFrom(advice.Words).Draw(t, "felt")
+		m, ok := kitchen.Mend(d, felt)
+		assert.True(t, ok)
+		for _, s := range m.Additions {
+			safe(s.Food)
+		}
+	})
+}
+
+func TestTheMendStartsFromTheHand(t *testing.T) {
+	d := read(t, cakes)
+	wet, ok := kitchen.Mend(d, mix.Slack)
+	require.True(t, ok)
+	assert.Equal(t, "too-wet", wet.Verdict)
+	assert.InDelta(t, .95, wet.Q, .01)
+	assert.NotEqual(t, mix.Slack, wet.Predicted)
+	require.NotEmpty(t, wet.Additions)
+	assert.True(t, wet.Additions[0].Have, "what is at hand comes first")
+	for _, s := range wet.Additions {
+		for i := 1; i < len(s.Steps); i++ {
+			assert.Less(t, s.Steps[i].Q, s.Steps[i-1].Q, "every spoon of %s dries it", s.Food)
+		}
+		if s.Enough > 0 {
+			assert.True(t, wet.Band.Holds(s.Steps[s.Enough-1].Q))
+		}
+		f := foods.Find(s.Food)
+		assert.LessOrEqual(t, 100*float64(len(s.Steps))*s.SpoonG/700, f.MaxPct*1.15, s.Food)
+	}
+	assert.Contains(t, wet.Reshape, "fritter")
+
+	dry, _ := kitchen.Mend(d, mix.Crumbles)
+	assert.Equal(t, "too-dry", dry.Verdict)
+	assert.Equal(t, "water", dry.Additions[0].Food)
+	assert.Zero(t, dry.RestMinutes)
+
+	fine, _ := kitchen.Mend(d, mix.Firm)
+	assert.Equal(t, "fine", fine.Verdict)
+	assert.Empty(t, fine.Additions)
+	_, ok = kitchen.Mend(read(t, `{"format":"cuerda-build/1","lines":[{"food":"water","grams":100}]}`), mix.Slumps)
+	assert.False(t, ok)
+}
+
+func TestOptionsNarrowTheChoice(t *testing.T) {
+	d := read(t, cakes)
+	a := kitchen.Bind(d, advice.Options{Replace: advice.Binders, Foods: []string{"rice-flour", "chia-ground"}, Aim: binder.LeastBinder})
+	require.Len(t, a.Suggest, 1)
+	for _, add := range a.Suggest[0].Add {
+		assert.Contains(t, []string{"rice-flour", "chia-ground", "water"}, add.Food)
+	}
+	d.Eaters = &eaters.Eaters{Avoid: []string{"gluten"}}
+	assert.Equal(t, []binder.Obstacle{binder.NoBinders}, kitchen.Bind(d, advice.Options{Foods: []string{"breadcrumbs-dry"}}).Obstacles)
+}
+
+func TestSchoolsShowTheTrade(t *testing.T) {
+	for _, s := range kitchen.Schools(read(t, cakes)) {
+		assert.Greater(t, len(s.Ways), 1, s.Question)
+		for _, w := range s.Ways {
+			p := build.Predict(&w.Way.Document, foods, nil)
+			assert.InDelta(t, w.Way.RawRatio, p.RawRatio, .01, w.Code)
+			if w.Code == "no-wait" {
+				assert.LessOrEqual(t, w.Way.RestMinutes, 2.)
+			}
+		}
+	}
+}
+
+func ExampleKitchen_Mend() {
+	d, _ := build.Read([]byte(cakes), foods)
+	m, _ := kitchen.Mend(d, mix.Tacky)
+	s := m.Additions[0]
+	fmt.Printf("%s: %d %s of %s, then wait %.0f min\n", m.Verdict, s.Enough, s.Unit, s.Food, s.Minutes)
+	// Output: too-wet: 4 tbsp of rice-flour, then wait 10 min
+}
+
+func BenchmarkBind(b *testing.B) {
+	d := read(b, cakes)
+	for b.Loop() {
+		kitchen.Bind(d, advice.Options{Replace: advice.Binders})
+	}
+}
+
+func BenchmarkMend(b *testing.B) {
+	d := read(b, cakes)
+	for b.Loop() {
+		kitchen.Mend(d, mix.Slack)
+	}
+}

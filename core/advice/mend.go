@@ -1,0 +1,202 @@
+package advice
+
+import (
+	"cmp"
+	"math"
+	"slices"
+
+	"cuerda/core/build"
+	"cuerda/core/eaters"
+	"cuerda/core/food"
+	"cuerda/core/mix"
+	"cuerda/core/piece"
+)
+
+// Mend is what to do about a mix that is in the bowl and feels wrong. It starts
+// from what the hand says, not from what was predicted.
+type Mend struct {
+	// Felt is the word the cook chose, and Q the index it stands for.
+	Felt      mix.Word   `json:"felt"`
+	Q         float64    `json:"q"`
+	Predicted mix.Word   `json:"predicted"`
+	Band      piece.Band `json:"band"`
+	// Verdict is fine, too-wet or too-dry.
+	Verdict string `json:"verdict" enum:"fine,too-wet,too-dry"`
+	// Additions are foods to add by the spoon, the best first.
+	Additions []Spoons `json:"additions"`
+	// RestMinutes is how long to wait instead; 0 where waiting does not do it.
+	RestMinutes float64 `json:"rest_minutes,omitempty"`
+	// Chill says that an hour of cold firms it enough to shape.
+	Chill bool `json:"chill"`
+	// Reshape lists other pieces that want what the mix is now: loaf, stuffing
+	// or fritter.
+	Reshape []string `json:"reshape,omitempty"`
+}
+
+// Spoons is one food added spoon by spoon.
+type Spoons struct {
+	Food string `json:"food"`
+	Have bool   `json:"have"`
+	// SpoonG is the mass of a level tablespoon (or teaspoon for gels), g.
+	SpoonG float64   `json:"spoon_g"`
+	Unit   food.Unit `json:"unit"`
+	// Steps says how the mix feels after each spoon.
+	Steps []SpoonStep `json:"steps"`
+	// Enough is how many spoons bring it into the band; 0 if none does.
+	Enough int `json:"enough"`
+	// Stop is the most spoons before it tastes or feels of itself; 0 if there
+	// is no such limit.
+	Stop int `json:"stop,omitempty"`
+	// Minutes is how long to wait before feeling again.
+	Minutes float64 `json:"minutes"`
+}
+
+// SpoonStep is the mix after that many spoons.
+type SpoonStep struct {
+	Q    float64  `json:"q"`
+	Word mix.Word `json:"word"`
+}
+
+// Words lists what a hand can say, from dry to wet.
+var Words = []mix.Word{mix.Crumbles, mix.Short, mix.Firm, mix.Tacky, mix.Slack, mix.Slumps}
+
+// maxSpoons is how many spoons of one food are thought through.
+const maxSpoons = 12
+
+// feltIndex is the index a word stands for: what was predicted if it has that
+// word, else the middle of the word's zone (of a fifth of an index at the open
+// ends).
+func feltIndex(felt mix.Word, predicted float64) float64 {
+	if mix.WordFor(predicted) == felt {
+		return predicted
+	}
+	switch at := slices.Index(Words, felt); felt {
+	case mix.Crumbles:
+		return -0.1
+	case mix.Slumps:
+		return mix.Zones[at].From + 0.1
+	default:
+		return (mix.Zones[at].From + mix.Zones[at+1].From) / 2
+	}
+}
+
+// Mend says what would bring a mix to its piece's band. ok is false where the
+// mix has nothing that drinks.
+func (k *Kitchen) Mend(d *build.Document, felt mix.Word) (Mend, bool) {
+	rest := d.RestOrNone()
+	parts := mix.Parts(d.MixLines(k.Foods))
+	e := mix.Sum(parts, rest)
+	predicted, _, _, ok := e.Holds()
+	if !ok {
+		return Mend{}, false
+	}
+	p := d.PieceOrDefault()
+	band := p.Band()
+	q := feltIndex(felt, predicted)
+	// What the model missed is taken to be water.
+	off := (q - predicted) * e.Span
+	e.Free += off
+	out := Mend{Felt: felt, Q: build.Tidy(q, 2), Predicted: mix.WordFor(max(predicted, mix.DriestIndex)), Band: band, Verdict: "fine", Additions: []Spoons{}}
+	t := table(d)
+	switch {
+	case q > band.To:
+		out.Verdict = "too-wet"
+		for _, m := range []float64{5, 10, 15, 20, 30, 45, 60} {
+			later := mix.Sum(parts, mix.Rest{Minutes: rest.Minutes + m, Celsius: rest.Celsius})
+			if (later.Free+off)/later.Span <= band.To {
+				out.RestMinutes = m
+				break
+			}
+		}
+		method, turn := d.MethodAndTurn()
+		_, raw, _, _ := e.Holds()
+		out.Chill = q <= 0.85 && raw*mix.ChillFactor(8) >= 1.2*p.Demand(method, turn).Raw
+		for _, c := range k.allowed(t, nil) {
+			if s := k.spoons(d, e, c.Food, band); len(s.Steps) > 0 {
+				out.Additions = append(out.Additions, s)
+			}
+		}
+		out.Reshape = reshape(p.Kind, q)
+	case q < band.From:
+		out.Verdict = "too-dry"
+		for _, id := range []string{"water", "broth", "plant-milk", "aquafaba", "lemon-juice", "olive-oil", "tomato-passata", "yogurt-greek"} {
+			f := k.Foods.Find(id)
+			if t.Check(f, k.Checked[id]).Status != eaters.Clear {
+				continue
+			}
+			if s := k.spoons(d, e, f, band); s.Enough > 0 {
+				s.Have = s.Have || id == "water"
+				out.Additions = append(out.Additions, s)
+			}
+		}
+	}
+	slices.SortStableFunc(out.Additions, func(a, b Spoons) int { return cmp.Compare(a.effort(band), b.effort(band)) })
+	out.Additions = out.Additions[:min(5, len(out.Additions))]
+	return out, true
+}
+
+// effort orders additions: what is at hand and does it alone first, then what
+// does it alone, then what comes nearest; a spoon counts as much as waiting
+// four minutes.
+func (s *Spoons) effort(band piece.Band) float64 {
+	out := s.Minutes / 4
+	if !s.Have {
+		out += 100
+	}
+	if s.Enough > 0 {
+		return out + float64(s.Enough)
+	}
+	last := s.Steps[len(s.Steps)-1].Q
+	return out + 60 + 100*max(last-band.To, band.From-last)
+}
+
+// spoons follows the index as a food is added to the mix by the spoon.
+func (k *Kitchen) spoons(d *build.Document, e mix.Effect, f *food.Food, band piece.Band) Spoons {
+	s := Spoons{Food: f.ID, Have: k.Have[f.ID], Unit: food.Tablespoon, Steps: []SpoonStep{}}
+	if f.Group == food.Gel {
+		s.Unit = food.Teaspoon
+	}
+	s.SpoonG, _ = f.GramsPer(s.Unit)
+	s.SpoonG = build.Tidy(s.SpoonG, 1)
+	// Two and a half time constants drink nine tenths.
+	s.Minutes = math.Ceil(2.5 * f.Tau)
+	l := mix.Line{Food: f, Grams: 1}
+	part := l.Part()
+	unit := part.Effect(mix.Rest{Minutes: s.Minutes, Celsius: d.RestOrNone().Celsius})
+	there := 0.
+	for _, l := range d.Lines {
+		if l.Food == f.ID {
+			there += l.Grams
+		}
+	}
+	for n := 1; n <= maxSpoons && s.SpoonG > 0; n++ {
+		grams := float64(n) * s.SpoonG
+		now := e.Plus(unit, grams)
+		if f.MaxPct > 0 && 100*(there+grams)/now.Mass > f.MaxPct {
+			break
+		}
+		q := now.Free / now.Span
+		s.Steps = append(s.Steps, SpoonStep{build.Tidy(q, 2), mix.WordFor(max(q, mix.DriestIndex))})
+		if s.Enough == 0 && band.Holds(q) {
+			s.Enough = n
+		}
+	}
+	if f.MaxPct > 0 && len(s.Steps) < maxSpoons {
+		s.Stop = len(s.Steps)
+	}
+	return s
+}
+
+// reshape names other pieces that want a mix of that index.
+func reshape(kind piece.Kind, q float64) (out []string) {
+	if kind != piece.Loaf && q <= 0.75 {
+		out = append(out, "loaf")
+	}
+	if q >= 0.6 && q <= 1 {
+		out = append(out, "fritter")
+	}
+	if kind != piece.Stuffing && q <= 1.3 {
+		out = append(out, "stuffing")
+	}
+	return out
+}

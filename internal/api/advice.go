@@ -1,0 +1,74 @@
+package api
+
+import (
+	"context"
+	"net/http"
+	"slices"
+
+	"github.com/danielgtaylor/huma/v2"
+
+	"cuerda/core/advice"
+	"cuerda/core/binder"
+	"cuerda/core/mix"
+	"cuerda/internal/problem"
+)
+
+type bindInput struct {
+	DocumentInput
+	Replace string   `query:"replace" enum:"none,binders,classic" default:"none" doc:"which lines give way"`
+	Foods   []string `query:"foods" maxItems:"300" doc:"only these as binders"`
+	Aim     string   `query:"aim" enum:"least-binder,most-tender,no-waiting,from-pantry,no-legume-taste,lowest-cost,fewest-allergens,dry-first" doc:"only this aim"`
+}
+
+type mendInput struct {
+	DocumentInput
+	Felt string `query:"felt" required:"true" enum:"crumbles,short,firm,tacky,slack,slumps" doc:"how a squeezed handful feels"`
+}
+
+func (s *Server) registerAdvice(api huma.API) {
+	huma.Register(api, takesDocument(api, op(http.MethodPost, "/bind", "bind", "Choose binders, or what stands in for egg and crumbs")),
+		func(ctx context.Context, in *bindInput) (*body[advice.Answer], error) {
+			k, err := s.kitchen(ctx)
+			if err != nil {
+				return nil, err
+			}
+			d, err := s.read(in.RawBody)
+			if err != nil {
+				return nil, err
+			}
+			return &body[advice.Answer]{k.Bind(d, advice.Options{Replace: advice.Replace(in.Replace), Foods: in.Foods, Aim: binder.Aim(in.Aim)})}, nil
+		})
+	huma.Register(api, takesDocument(api, op(http.MethodPost, "/schools", "schools", "Where good cooks disagree, in numbers")),
+		func(ctx context.Context, in *DocumentInput) (*body[[]advice.School], error) {
+			k, err := s.kitchen(ctx)
+			if err != nil {
+				return nil, err
+			}
+			d, err := s.read(in.RawBody)
+			if err != nil {
+				return nil, err
+			}
+			out := k.Schools(d)
+			return &body[[]advice.School]{append([]advice.School{}, out...)}, nil
+		})
+	huma.Register(api, takesDocument(api, op(http.MethodPost, "/mend", "mend", "Mend a mix by the feel of the hand")),
+		func(ctx context.Context, in *mendInput) (*body[advice.Mend], error) {
+			k, err := s.kitchen(ctx)
+			if err != nil {
+				return nil, err
+			}
+			d, err := s.read(in.RawBody)
+			if err != nil {
+				return nil, err
+			}
+			felt := mix.Word(in.Felt)
+			if !slices.Contains(advice.Words, felt) {
+				return nil, problem.New(http.StatusUnprocessableEntity, problem.BadRequest, "That is no word of the squeeze.")
+			}
+			m, ok := k.Mend(d, felt)
+			if !ok {
+				return nil, problem.New(http.StatusUnprocessableEntity, "no-paste", "There is nothing in the mix that could hold.")
+			}
+			return &body[advice.Mend]{m}, nil
+		})
+}
