@@ -75,7 +75,13 @@ func (g Grade) SD() float64 {
 // Composition is what 100 g of a food holds as it enters the mix, in grams.
 // Carb is available carbohydrate; Salt is part of Ash as well.
 type Composition struct {
-	Water, Protein, Fat, Carb, Fibre, Ash, Salt float64
+	Water   float64 `json:"water"`
+	Protein float64 `json:"protein"`
+	Fat     float64 `json:"fat"`
+	Carb    float64 `json:"carb"`
+	Fibre   float64 `json:"fibre"`
+	Ash     float64 `json:"ash"`
+	Salt    float64 `json:"salt"`
 }
 
 // Sum adds up the six parts that make the whole, g per 100 g.

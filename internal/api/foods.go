@@ -7,6 +7,7 @@ import (
 	"github.com/danielgtaylor/huma/v2"
 
 	"cuerda/core/build"
+	"cuerda/core/eaters"
 	"cuerda/core/food"
 	"cuerda/core/mix"
 	"cuerda/core/piece"
@@ -26,10 +27,32 @@ type Food struct {
 	MaxPct        float64    `json:"max_pct,omitempty"`
 	Allergens     []string   `json:"allergens,omitempty"`
 	Gluten        string     `json:"gluten"`
+	// Words are other names, in both languages.
+	Words []string `json:"words,omitempty"`
+	// Label says that a label check may be needed.
+	Label bool `json:"label"`
+	// Composition is g per 100 g.
+	Composition food.Composition `json:"composition"`
+	// FromDry says what it is cooked from, and the grams a gram of that gives.
+	FromDry []FromDry `json:"from_dry,omitempty"`
+	Packs   []Pack    `json:"packs,omitempty"`
 	// Suits lists the preparations a cook would give it.
 	Suits []food.Do `json:"suits"`
 	// UsualGrams is where a new line of it starts, g.
 	UsualGrams float64 `json:"usual_grams"`
+}
+
+// FromDry is a way to come by a cooked food.
+type FromDry struct {
+	Food   string  `json:"food"`
+	Factor float64 `json:"factor"`
+}
+
+// Pack is a size in which a food is sold, g.
+type Pack struct {
+	Name    string  `json:"name"`
+	Total   float64 `json:"total_g"`
+	Drained float64 `json:"drained_g"`
 }
 
 // Vocabulary is every word and limit of the build document that a form needs.
@@ -39,7 +62,11 @@ type Vocabulary struct {
 	Kinds   []Kind       `json:"kinds"`
 	Methods []Method     `json:"methods"`
 	Zones   []Zone       `json:"zones"`
-	Limits  Limits       `json:"limits"`
+	// Allergens, Diets and Wants are what eaters may leave out.
+	Allergens []string `json:"allergens"`
+	Diets     []string `json:"diets"`
+	Wants     []string `json:"wants"`
+	Limits    Limits   `json:"limits"`
 }
 
 // Prep is a preparation with the figure that sets it.
@@ -95,7 +122,7 @@ type body[T any] struct{ Body T }
 func (s *Server) registerFoods(api huma.API) {
 	foods := make([]Food, 0, len(s.Foods.Foods()))
 	for i := range s.Foods.Foods() {
-		foods = append(foods, foodOf(&s.Foods.Foods()[i]))
+		foods = append(foods, foodOf(s.Foods, &s.Foods.Foods()[i]))
 	}
 	vocabulary := vocabularyOf()
 	huma.Register(api, op(http.MethodGet, "/foods", "listFoods", "Every food of the catalogue"),
@@ -104,11 +131,20 @@ func (s *Server) registerFoods(api huma.API) {
 		func(context.Context, *struct{}) (*body[Vocabulary], error) { return &body[Vocabulary]{vocabulary}, nil })
 }
 
-func foodOf(f *food.Food) Food {
+func foodOf(foods *food.Catalogue, f *food.Food) Food {
 	out := Food{
 		ID: f.ID, Name: f.Name, NameES: f.NameES, Group: f.Group, State: f.State, Binder: f.Group.IsBinder(),
 		GramsPerCup: f.GramsPerCup, GramsPerPiece: f.GramsPerPiece, Piece: f.PieceName, MaxPct: f.MaxPct,
 		Allergens: f.Allergens, Gluten: f.Gluten, Suits: []food.Do{}, UsualGrams: f.UsualGrams(),
+	}
+	out.Words = append(append(out.Words, f.Words["en"]...), f.Words["es"]...)
+	out.Label = f.Has("check-label") || f.Has("certified-gf-oats") || f.Has("check-sulphites") || f.Gluten == "risk"
+	out.Composition = f.Composition
+	for _, y := range foods.FromDry(f) {
+		out.FromDry = append(out.FromDry, FromDry{y.Dry.ID, y.Factor})
+	}
+	for _, p := range f.Packs {
+		out.Packs = append(out.Packs, Pack(p))
 	}
 	for _, do := range food.Dos {
 		if do.Suits(f) {
@@ -119,7 +155,7 @@ func foodOf(f *food.Food) Food {
 }
 
 func vocabularyOf() Vocabulary {
-	v := Vocabulary{Groups: food.Groups, Limits: Limits{
+	v := Vocabulary{Groups: food.Groups, Allergens: eaters.Allergens, Diets: eaters.Diets, Wants: eaters.Wants, Limits: Limits{
 		Lines: build.MaxLines, Preps: build.MaxPreps, Name: build.MaxName, Grams: build.MaxGrams, Minutes: build.MaxMinutes,
 		MinCelsius: build.MinCelsius, MaxCelsius: build.MaxCelsius, MinMM: build.MinMM, MaxMM: build.MaxMM,
 	}}

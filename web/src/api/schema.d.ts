@@ -4,6 +4,23 @@
  */
 
 export interface paths {
+    "/api/bind": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Choose binders, or what stands in for egg and crumbs */
+        post: operations["bind"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/builds": {
         parameters: {
             query?: never;
@@ -143,6 +160,57 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/mend": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Mend a mix by the feel of the hand */
+        post: operations["mend"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pantry": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What the kitchen knows of its foods */
+        get: operations["getPantry"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pantry/{food}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Keep what is known of a food */
+        put: operations["savePantryItem"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/predict": {
         parameters: {
             query?: never;
@@ -154,6 +222,40 @@ export interface paths {
         put?: never;
         /** How a build feels and holds */
         post: operations["predict"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/read-list": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Read a recipe's ingredient lines, in English or Spanish */
+        post: operations["readList"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/schools": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Where good cooks disagree, in numbers */
+        post: operations["schools"];
         delete?: never;
         options?: never;
         head?: never;
@@ -181,6 +283,20 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        Addition: {
+            food: string;
+            /** Format: double */
+            grams: number;
+            measure?: components["schemas"]["Measure"];
+        };
+        Answer: {
+            /** Format: int64 */
+            candidates: number;
+            nearest?: components["schemas"]["Way"];
+            obstacles?: string[];
+            suggest: components["schemas"]["Way"][];
+            taken?: components["schemas"]["Role"][];
+        };
         Band: {
             /** Format: double */
             from: number;
@@ -196,6 +312,27 @@ export interface components {
             updated_at: string;
             /** Format: int64 */
             version: number;
+        };
+        Check: {
+            reasons?: components["schemas"]["Reason"][];
+            /** @enum {string} */
+            status: "clear" | "label" | "out";
+        };
+        Composition: {
+            /** Format: double */
+            ash: number;
+            /** Format: double */
+            carb: number;
+            /** Format: double */
+            fat: number;
+            /** Format: double */
+            fibre: number;
+            /** Format: double */
+            protein: number;
+            /** Format: double */
+            salt: number;
+            /** Format: double */
+            water: number;
         };
         Cook: {
             /** Format: double */
@@ -218,9 +355,15 @@ export interface components {
             piece?: components["schemas"]["Piece"];
             rest?: components["schemas"]["Wait"];
         };
+        Dry: {
+            food: string;
+            prep: components["schemas"]["Preparation"];
+        };
         Eaters: {
             avoid?: string[];
             diet?: string;
+            people?: components["schemas"]["Person"][];
+            wants?: string[];
         };
         Entry: {
             /** Format: double */
@@ -240,6 +383,8 @@ export interface components {
         Food: {
             allergens?: string[];
             binder: boolean;
+            composition: components["schemas"]["Composition"];
+            from_dry?: components["schemas"]["FromDry"][];
             /** Format: double */
             g_per_cup?: number;
             /** Format: double */
@@ -247,15 +392,23 @@ export interface components {
             gluten: string;
             group: string;
             id: string;
+            label: boolean;
             /** Format: double */
             max_pct?: number;
             name: string;
             name_es: string;
+            packs?: components["schemas"]["Pack"][];
             piece?: string;
             state: string;
             suits: string[];
             /** Format: double */
             usual_grams: number;
+            words?: string[];
+        };
+        FromDry: {
+            /** Format: double */
+            factor: number;
+            food: string;
         };
         Health: {
             /** @enum {string} */
@@ -310,6 +463,8 @@ export interface components {
             prep?: components["schemas"]["Preparation"][];
         };
         LineResult: {
+            check?: components["schemas"]["Check"];
+            instead?: string[];
             measure?: components["schemas"]["Measure"];
             /** Format: double */
             prepared_g: number;
@@ -320,6 +475,20 @@ export interface components {
             /** Format: double */
             amount: number;
             unit: string;
+        };
+        Mend: {
+            additions: components["schemas"]["Spoons"][];
+            band: components["schemas"]["Band"];
+            chill: boolean;
+            felt: string;
+            predicted: string;
+            /** Format: double */
+            q: number;
+            reshape?: string[];
+            /** Format: double */
+            rest_minutes?: number;
+            /** @enum {string} */
+            verdict: "fine" | "too-wet" | "too-dry";
         };
         Method: {
             /** Format: double */
@@ -336,6 +505,46 @@ export interface components {
             limit?: number;
             /** Format: double */
             value?: number;
+        };
+        Pack: {
+            /** Format: double */
+            drained_g: number;
+            name: string;
+            /** Format: double */
+            total_g: number;
+        };
+        PackLabel: {
+            /** Format: double */
+            carb: number;
+            /** Format: double */
+            fat: number;
+            /** Format: double */
+            fibre: number;
+            /** Format: double */
+            g_per_cup?: number;
+            /** Format: double */
+            protein: number;
+            /** Format: double */
+            salt: number;
+        };
+        PantryItem: {
+            food: string;
+            have: boolean;
+            label_checked: boolean;
+            pack?: components["schemas"]["PackLabel"];
+            /**
+             * Format: double
+             * @description price of a kilo in the kitchen's money
+             */
+            per_kilo?: number;
+        };
+        Person: {
+            avoid?: string[];
+            /** Format: int64 */
+            count: number;
+            diet?: string;
+            name?: string;
+            wants?: string[];
         };
         Piece: {
             /** Format: double */
@@ -435,6 +644,82 @@ export interface components {
             title: string;
             type: string;
         };
+        ReadList: {
+            /** Format: int64 */
+            cut: number;
+            lines: components["schemas"]["Reading"][];
+        };
+        ReadListInputBody: {
+            /** @description a recipe's ingredients, one a line */
+            text: string;
+        };
+        Reading: {
+            /** Format: double */
+            amount: number;
+            faults?: string[];
+            food: string;
+            /** Format: double */
+            food_sure: number;
+            full: boolean;
+            /** Format: double */
+            grams: number;
+            /** Format: double */
+            grams_sure: number;
+            /** Format: double */
+            high?: number;
+            measure?: components["schemas"]["Measure"];
+            notes?: string;
+            others?: string[];
+            prep?: components["schemas"]["Preparation"][];
+            rest?: string;
+            text: string;
+            unit: string;
+        };
+        Reason: {
+            code: string;
+            what: string;
+        };
+        Role: {
+            /** Format: double */
+            cold_pct: number;
+            /** Format: double */
+            drinks_g: number;
+            food: string;
+            /** Format: double */
+            grams: number;
+            /** Format: double */
+            hot_pct: number;
+            /** Format: double */
+            water_g: number;
+        };
+        School: {
+            /** @enum {string} */
+            question: "wet-mix" | "egg" | "waiting";
+            ways: components["schemas"]["SchoolWay"][];
+        };
+        SchoolWay: {
+            code: string;
+            way: components["schemas"]["Way"];
+        };
+        SpoonStep: {
+            /** Format: double */
+            q: number;
+            word: string;
+        };
+        Spoons: {
+            /** Format: int64 */
+            enough: number;
+            food: string;
+            have: boolean;
+            /** Format: double */
+            minutes: number;
+            /** Format: double */
+            spoon_g: number;
+            steps: components["schemas"]["SpoonStep"][];
+            /** Format: int64 */
+            stop?: number;
+            unit: string;
+        };
         Version: {
             /** Format: date-time */
             created_at: string;
@@ -445,11 +730,14 @@ export interface components {
             number: number;
         };
         Vocabulary: {
+            allergens: string[];
+            diets: string[];
             groups: string[];
             kinds: components["schemas"]["Kind"][];
             limits: components["schemas"]["Limits"];
             methods: components["schemas"]["Method"][];
             preps: components["schemas"]["Prep"][];
+            wants: string[];
             zones: components["schemas"]["Zone"][];
         };
         Wait: {
@@ -457,6 +745,31 @@ export interface components {
             celsius?: number;
             /** Format: double */
             minutes: number;
+        };
+        Way: {
+            add: components["schemas"]["Addition"][];
+            aim: string;
+            /** Format: double */
+            chance: number;
+            /** Format: double */
+            cooked_ratio: number;
+            document: components["schemas"]["Document"];
+            drop?: string[];
+            dry?: components["schemas"]["Dry"];
+            /** Format: double */
+            limit_pct: number;
+            /** Format: double */
+            price?: number;
+            /** Format: double */
+            q: number;
+            /** Format: double */
+            raw_ratio: number;
+            /** Format: double */
+            rest_minutes: number;
+            /** Format: double */
+            saves_minutes: number;
+            /** @enum {string} */
+            word: "crumbles" | "short" | "firm" | "tacky" | "slack" | "slumps" | "no-paste";
         };
         Zone: {
             /** Format: double */
@@ -472,6 +785,64 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    bind: {
+        parameters: {
+            query?: {
+                /** @description which lines give way */
+                replace?: "none" | "binders" | "classic";
+                /** @description only these as binders */
+                foods?: string[];
+                /** @description only this aim */
+                aim?: "least-binder" | "most-tender" | "no-waiting" | "from-pantry" | "no-legume-taste" | "lowest-cost" | "fewest-allergens" | "dry-first";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Document"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Answer"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     listBuilds: {
         parameters: {
             query?: {
@@ -1091,6 +1462,142 @@ export interface operations {
             };
         };
     };
+    mend: {
+        parameters: {
+            query: {
+                /** @description how a squeezed handful feels */
+                felt: "crumbles" | "short" | "firm" | "tacky" | "slack" | "slumps";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Document"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Mend"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getPantry: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PantryItem"][];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    savePantryItem: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                food: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PantryItem"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PantryItem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     predict: {
         parameters: {
             query?: never;
@@ -1111,6 +1618,99 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Prediction"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    readList: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReadListInputBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadList"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    schools: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Document"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["School"][];
                 };
             };
             /** @description Request Entity Too Large */

@@ -1,0 +1,93 @@
+// Package ingredient reads ingredient lines as people write them, in English
+// and Spanish: "2½ cups cooked split peas, mashed", "media taza de avena". It
+// never drops a word: what it does not understand stands in Rest.
+package ingredient
+
+import (
+	"strings"
+
+	"cuerda/core/food"
+)
+
+// Reading is one line as it was understood.
+type Reading struct {
+	// Text is the line as it was written.
+	Text string `json:"text"`
+	// Amount is the number written, the middle of a range; 0 if there is none.
+	Amount float64 `json:"amount"`
+	// High is the upper end of a range; 0 where it is none.
+	High float64 `json:"high,omitempty"`
+	// Unit is a kitchen measure, or pack, pinch, handful or piece; "" if none.
+	Unit string `json:"unit"`
+	// Food is the ID of the food; "" if none was found.
+	Food string `json:"food"`
+	// Others are foods that the line allows instead, or that its words could
+	// also mean.
+	Others []string `json:"others,omitempty"`
+	// Grams is what the amount weighs; 0 if that cannot be said.
+	Grams float64 `json:"grams"`
+	// Prep is what the line says to do to the food before mixing.
+	Prep []food.Preparation `json:"prep,omitempty"`
+	// Notes are words understood that change nothing; Rest are words that were
+	// not understood.
+	Notes string `json:"notes,omitempty"`
+	Rest  string `json:"rest,omitempty"`
+	// FoodSure and GramsSure are 0 (a guess) to 1 (as written).
+	FoodSure  float64 `json:"food_sure"`
+	GramsSure float64 `json:"grams_sure"`
+	// Faults are codes: bad-amount, no-amount, no-food, no-weight, too-long.
+	Faults []string `json:"faults,omitempty"`
+}
+
+// Full says whether the whole line was understood.
+func (r *Reading) Full() bool {
+	return r.Food != "" && r.Grams > 0 && r.Rest == "" && len(r.Faults) == 0
+}
+
+// The limits of a list.
+const (
+	MaxLines = 200
+	MaxLine  = 300 // characters
+)
+
+// Reader reads lines with the foods of a catalogue.
+type Reader struct {
+	foods *food.Catalogue
+	index map[string][]entry
+}
+
+// ReadList reads a pasted list, one ingredient a line. Empty lines and
+// headings, which end in a colon, are left out; lines past MaxLines are counted
+// in cut.
+func (r *Reader) ReadList(text string) (out []Reading, cut int) {
+	for line := range strings.Lines(text) {
+		line = strings.TrimSpace(line)
+		if line == "" || strings.HasSuffix(line, ":") {
+			continue
+		}
+		if len(out) == MaxLines {
+			cut++
+			continue
+		}
+		out = append(out, r.Read(line))
+	}
+	return out, cut
+}
+
+// Read reads one line.
+func (r *Reader) Read(line string) Reading {
+	out := Reading{Text: line}
+	if len([]rune(line)) > MaxLine {
+		out.Text = string([]rune(line)[:MaxLine])
+		out.Rest = out.Text
+		out.Faults = []string{"too-long"}
+		return out
+	}
+	s := scan(line)
+	s.amount(&out)
+	s.tail(&out)
+	r.food(&s, &out)
+	s.words(&out)
+	r.weigh(&s, &out)
+	return out
+}

@@ -1,0 +1,50 @@
+package api
+
+import (
+	"context"
+	"net/http"
+
+	"github.com/danielgtaylor/huma/v2"
+
+	"cuerda/core/food"
+	"cuerda/core/food/ingredient"
+)
+
+type readListInput struct {
+	Body struct {
+		Text string `json:"text" maxLength:"60000" doc:"a recipe's ingredients, one a line"`
+	}
+}
+
+// ReadList is a pasted list as it was understood.
+type ReadList struct {
+	Lines []Reading `json:"lines"`
+	// Cut is how many lines past the limit were left out.
+	Cut int `json:"cut"`
+}
+
+// Reading is one line with the kitchen measure of its grams.
+type Reading struct {
+	ingredient.Reading
+	Full    bool          `json:"full"`
+	Measure *food.Measure `json:"measure,omitempty"`
+}
+
+func (s *Server) registerReading(api huma.API) {
+	reader := ingredient.NewReader(s.Foods)
+	huma.Register(api, op(http.MethodPost, "/read-list", "readList", "Read a recipe's ingredient lines, in English or Spanish", 422),
+		func(_ context.Context, in *readListInput) (*body[ReadList], error) {
+			list, cut := reader.ReadList(in.Body.Text)
+			out := ReadList{Lines: make([]Reading, len(list)), Cut: cut}
+			for i := range list {
+				r := Reading{Reading: list[i], Full: list[i].Full()}
+				if f := s.Foods.Find(r.Food); f != nil {
+					if m, ok := f.Measure(r.Grams); ok {
+						r.Measure = &m
+					}
+				}
+				out.Lines[i] = r
+			}
+			return &body[ReadList]{out}, nil
+		})
+}
