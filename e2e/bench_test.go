@@ -241,7 +241,9 @@ func TestBuildsAreMadeCopiedDeletedAndBroughtBack(t *testing.T) {
 	w.click("Builds")
 	w.click("More for Split-pea and parsnip cakes")
 	w.click("Rename")
-	until(t, func() bool { return w.MustEval(`() => document.activeElement.value`).Str() == "Split-pea and parsnip cakes" },
+	until(t, func() bool {
+		return w.MustEval(`() => document.activeElement.value`).Str() == "Split-pea and parsnip cakes"
+	},
 		func() string { return "the name is not ready to be typed over" })
 	require.NoError(t, w.InsertText("Pea cakes for Friday"))
 	w.status("saved")
@@ -331,8 +333,31 @@ func TestNothingIsInaccessible(t *testing.T) {
 		w.MustReload().MustWaitLoad()
 		w.see(`[data-food="courgette"] .line-name`).MustClick()
 		check(w, view.language+" "+view.theme)
+		w.see(".mend button").MustClick()
+		w.see(".mend-answer")
+		w.see(".way[data-aim]")
+		check(w, "mend and ways, "+view.theme)
 		w.see(".mix-tools .btn").MustClick()
 		w.see(".offcanvas.show .build")
 		check(w, "builds, "+view.theme)
+		pantry := a.openAs(p, "/pantry", view.language, view.width, view.height)
+		pantry.see(".pantry-item button").MustClick()
+		check(pantry, "pantry, "+view.theme)
 	}
+	w := a.open(p, "/bench/"+a.build("Grandmother"))
+	w.MustEval(`() => localStorage.setItem("cuerda.language", "en")`)
+	w.MustReload().MustWaitLoad()
+	w.click("Who eats")
+	check(w, "the table")
+	w.click("Done")
+	w.click("Take them out")
+	w.see(".before-after .squeeze")
+	check(w, "convert")
+	w.click("Cancel")
+	w.click("More for this build")
+	w.click("Paste a recipe")
+	w.see("#paste-text").MustInput("1 egg\nsome moonbeams")
+	w.click("Read it")
+	w.see(".reading")
+	check(w, "paste")
 }

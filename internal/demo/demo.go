@@ -56,5 +56,5 @@ func Seed(ctx context.Context, s *store.Store, foods *food.Catalogue) (kitchen s
 			return "", err
 		}
 	}
-	return kitchen, nil
+	return kitchen, s.SavePantry(ctx, kitchen, Pantry()...)
 }

@@ -1,3 +1,4 @@
+import { lazy, Suspense } from "react";
 import Dropdown from "react-bootstrap/Dropdown";
 import { useTranslation } from "react-i18next";
 import { createBrowserRouter, Navigate, NavLink, Outlet, useNavigate, useRouteError } from "react-router";
@@ -5,6 +6,8 @@ import { BenchHome, BenchPage, Trouble } from "./bench/bench-page";
 import { languages, setLanguage, type Language } from "./i18n";
 import { Icon } from "./ui/icon";
 import { themes, useTheme } from "./ui/theme";
+
+const PantryPage = lazy(() => import("./pantry/pantry-page").then((m) => ({ default: m.PantryPage })));
 
 function Frame() {
   const { t, i18n } = useTranslation();
@@ -20,6 +23,7 @@ function Frame() {
         </NavLink>
         <nav aria-label={t("app.nav")}>
           <NavLink to="/bench">{t("app.bench")}</NavLink>
+          <NavLink to="/pantry">{t("app.pantry")}</NavLink>
         </nav>
         <div className="app-settings">
           <select
@@ -80,6 +84,14 @@ export const router = createBrowserRouter([
       { path: "/", element: <Navigate to="/bench" replace /> },
       { path: "/bench", element: <BenchHome /> },
       { path: "/bench/:id", element: <BenchPage /> },
+      {
+        path: "/pantry",
+        element: (
+          <Suspense>
+            <PantryPage />
+          </Suspense>
+        ),
+      },
       { path: "*", element: <Lost /> },
     ],
   },

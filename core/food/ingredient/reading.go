@@ -39,9 +39,9 @@ type Reading struct {
 	Faults []string `json:"faults,omitempty"`
 }
 
-// Full says whether the whole line was understood.
+// Full says whether the whole line was understood, its food as it is spelled.
 func (r *Reading) Full() bool {
-	return r.Food != "" && r.Grams > 0 && r.Rest == "" && len(r.Faults) == 0
+	return r.Food != "" && r.FoodSure > 0.9 && r.Grams > 0 && r.Rest == "" && len(r.Faults) == 0
 }
 
 // The limits of a list.

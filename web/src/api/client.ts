@@ -15,6 +15,14 @@ export type BuildEntry = Schemas["Entry"];
 export type Version = Schemas["Version"];
 export type Food = Schemas["Food"];
 export type Vocabulary = Schemas["Vocabulary"];
+export type Way = Schemas["Way"];
+export type Role = Schemas["Role"];
+export type Eaters = Schemas["Eaters"];
+export type Person = Schemas["Person"];
+export type Mend = Schemas["Mend"];
+export type Reading = Schemas["Reading"];
+export type PantryItem = Schemas["PantryItem"];
+export type PackLabel = Schemas["PackLabel"];
 export type Problem = Schemas["Problem"];
 
 export const api = createClient<paths>({ baseUrl: "/" });

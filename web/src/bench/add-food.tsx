@@ -14,7 +14,7 @@ const plain = (text: string) => text.normalize("NFD").replace(/\p{M}/gu, "").toL
 /** How well a food answers to what was typed, in either language; 0 is not at all. */
 function fit(food: Food, words: string[]): number {
   let total = 0;
-  const names = [plain(food.name), plain(food.name_es), food.id];
+  const names = [plain(food.name), plain(food.name_es), food.id, ...(food.words ?? []).map(plain)];
   for (const word of words) {
     let best = 0;
     for (const name of names) {
@@ -28,14 +28,14 @@ function fit(food: Food, words: string[]): number {
   return total;
 }
 
-export function findFoods(foods: Foods, text: string): Food[] {
+export function findFoods(foods: Foods, text: string, limit = most): Food[] {
   const words = plain(text).split(/\s+/).filter(Boolean);
   if (words.length === 0) return [];
   return [...foods.values()]
     .map((food) => ({ food, score: fit(food, words) }))
     .filter(({ score }) => score > 0)
     .sort((a, b) => b.score - a.score || a.food.name.length - b.food.name.length)
-    .slice(0, most)
+    .slice(0, limit)
     .map(({ food }) => food);
 }
 

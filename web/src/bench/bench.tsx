@@ -1,24 +1,35 @@
-import { useEffect, useRef, useState, useSyncExternalStore } from "react";
+import { lazy, Suspense, useCallback, useEffect, useRef, useState, useSyncExternalStore } from "react";
 import Dropdown from "react-bootstrap/Dropdown";
 import { useTranslation } from "react-i18next";
 import { useLocation, useNavigate } from "react-router";
-import type { Build, Piece, Vocabulary } from "../api/client";
+import type { Build, BuildDocument, Piece, Vocabulary, Way } from "../api/client";
+import { MendPanel } from "../advice/mend-panel";
+import { OtherWays } from "../advice/other-ways";
+import { usePredictionOf } from "../advice/queries";
+import { Trying } from "../advice/trying";
 import { useFormat } from "../ui/format";
 import { Icon } from "../ui/icon";
 import { BuildName } from "./build-name";
 import { ConflictDialog } from "./conflict-dialog";
+import { addGrams, addLines, addRest } from "./edits";
 import { Hold } from "./hold";
 import { MixList } from "./mix-list";
 import { Notes } from "./notes";
 import { PiecePanel } from "./piece-panel";
 import { PredictionFeed } from "./prediction";
-import { useDuplicateBuild, type Foods } from "./queries";
+import { emptyDocument, useCreateBuild, useDuplicateBuild, type Foods } from "./queries";
+import { TablePanel } from "./table-panel";
 import { SaveSign } from "./save-sign";
 import { BuildSession } from "./session";
 import { Squeeze } from "./squeeze";
 import { Verdict } from "./verdict";
 import { VersionsDrawer } from "./versions-drawer";
 import { Waits } from "./waits";
+
+const PasteDialog = lazy(() => import("../advice/paste-dialog").then((m) => ({ default: m.PasteDialog })));
+const ConvertDialog = lazy(() =>
+  import("../advice/convert-dialog").then((m) => ({ default: m.ConvertDialog })),
+);
 
 type Props = {
   build: Build;
@@ -36,10 +47,13 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
   const format = useFormat();
   const navigate = useNavigate();
   const duplicate = useDuplicateBuild();
+  const create = useCreateBuild();
   const nameRef = useRef<HTMLTextAreaElement>(null);
   const [session] = useState(() => new BuildSession(build));
   const state = useSyncExternalStore(session.subscribe, session.snapshot);
   const [versions, setVersions] = useState(false);
+  const [trial, setTrial] = useState<{ way: Way; of: BuildDocument } | null>(null);
+  const [dialog, setDialog] = useState<"paste" | "convert" | null>(null);
   const { document } = state;
   const [feed] = useState(() => new PredictionFeed(session, build.prediction, build.document));
   const { prediction, stale } = useSyncExternalStore(feed.subscribe, feed.snapshot);
@@ -56,6 +70,12 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
   useEffect(() => {
     window.document.title = `${document.name || t("builds.untitled")} · Cuerda`;
   }, [document.name, t]);
+
+  // A way that is tried was made for the document as it stood.
+  const tried = trial?.of === document ? trial.way : null;
+  const setTried = useCallback((way: Way | null) => setTrial(way && { way, of: document }), [document]);
+  const triedPrediction = usePredictionOf(tried?.document);
+  const shown = (tried && triedPrediction.data) || prediction;
 
   const pieces =
     prediction.piece_g > 0
@@ -105,6 +125,9 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
                 <Icon name="more" />
               </Dropdown.Toggle>
               <Dropdown.Menu>
+                <Dropdown.Item as="button" onClick={() => setDialog("paste")}>
+                  {t("paste.title")}
+                </Dropdown.Item>
                 <Dropdown.Item as="button" onClick={() => setVersions(true)}>
                   {t("builds.versions")}
                 </Dropdown.Item>
@@ -137,15 +160,32 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
           vocabulary={vocabulary}
         />
       </div>
-      <div className="bench-middle">
-        <Verdict prediction={prediction} kind={piece.kind} method={method} stale={stale} />
+      <div className={`bench-middle ${tried ? "bench-trying" : ""}`}>
+        {tried && (
+          <Trying
+            way={tried}
+            foods={foods}
+            onTake={() => {
+              session.edit(() => ({ ...tried.document, name: document.name }));
+              setTried(null);
+            }}
+            onLeave={() => setTried(null)}
+          />
+        )}
+        <Verdict prediction={shown} kind={piece.kind} method={method} stale={stale} />
         <Squeeze
-          prediction={prediction}
+          prediction={shown}
           zones={vocabulary.zones}
-          minutes={document.rest?.minutes ?? 0}
+          minutes={(tried?.document ?? document).rest?.minutes ?? 0}
           piece={piece}
         />
-        <Hold prediction={prediction} piece={piece} />
+        <MendPanel
+          document={document}
+          foods={foods}
+          onAdd={(food, grams) => session.edit(addGrams(food, grams))}
+          onRest={(minutes) => session.edit(addRest(minutes))}
+        />
+        <Hold prediction={shown} piece={piece} />
         <PiecePanel
           session={session}
           cook={document.cook}
@@ -153,8 +193,6 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
           pieceGrams={prediction.piece_g}
           vocabulary={vocabulary}
         />
-      </div>
-      <div className="bench-side">
         <Waits
           session={session}
           rest={document.rest}
@@ -163,8 +201,52 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
           chilledTo={prediction.chilled_celsius}
           firmer={prediction.chill_factor}
         />
+      </div>
+      <div className="bench-side">
+        <TablePanel session={session} eaters={document.eaters} vocabulary={vocabulary} />
+        <OtherWays
+          document={document}
+          prediction={prediction}
+          foods={foods}
+          tried={tried}
+          onTry={setTried}
+          onConvert={() => setDialog("convert")}
+        />
         <Notes prediction={prediction} foods={foods} piece={piece} />
       </div>
+      <Suspense>
+        {dialog === "paste" && (
+          <PasteDialog
+            foods={foods}
+            vocabulary={vocabulary}
+            room={vocabulary.limits.lines - document.lines.length}
+            onClose={() => setDialog(null)}
+            onTake={(lines, asNew) => {
+              setDialog(null);
+              if (!asNew) session.edit(addLines(lines));
+              else {
+                create.mutate(
+                  { ...emptyDocument(t("paste.name")), lines, eaters: document.eaters },
+                  { onSuccess: (b) => void navigate(`/bench/${b.id}`, { state: { rename: true } }) },
+                );
+              }
+            }}
+          />
+        )}
+        {dialog === "convert" && (
+          <ConvertDialog
+            document={document}
+            prediction={prediction}
+            foods={foods}
+            zones={vocabulary.zones}
+            onClose={() => setDialog(null)}
+            onTake={(way) => {
+              setDialog(null);
+              session.edit(() => ({ ...way.document, name: document.name }));
+            }}
+          />
+        )}
+      </Suspense>
       <VersionsDrawer open={versions} session={session} onClose={() => setVersions(false)} />
       {state.status === "conflict" && state.theirs && (
         <ConflictDialog session={session} mine={document} theirs={state.theirs} foods={foods} />

@@ -72,3 +72,24 @@ export type SizeField =
 export const setCook =
   (cook: Cook): Edit =>
   (d) => ({ ...d, cook });
+
+export const setEaters =
+  (eaters: BuildDocument["eaters"]): Edit =>
+  (d) => ({ ...d, eaters });
+
+export const setFood = (index: number, food: string) => withLine(index, (line) => ({ ...line, food }));
+
+/** Adds grams to the plain line of a food, or as a new line. */
+export const addGrams = (food: string, grams: number) =>
+  withLines((lines) => {
+    const at = lines.findIndex((l) => l.food === food && !l.prep);
+    return at < 0
+      ? [...lines, { food, grams }]
+      : lines.map((l, i) => (i === at ? { ...l, grams: l.grams + grams } : l));
+  });
+
+export const addLines = (more: Line[]) => withLines((lines) => [...lines, ...more]);
+
+export const addRest =
+  (minutes: number): Edit =>
+  (d) => ({ ...d, rest: { ...d.rest, minutes: (d.rest?.minutes ?? 0) + minutes } });

@@ -8,13 +8,16 @@ import { Icon } from "../ui/icon";
 import { filled } from "../ui/slide";
 import { NumberField } from "../ui/number-field";
 import { removeLine, setGrams } from "./edits";
+import { CheckDetails, CheckMark } from "./line-check";
 import { PrepEditor, usePrepWords } from "./prep-editor";
+import type { Foods } from "./queries";
 import type { BuildSession } from "./session";
 
 type Props = {
   id: string;
   index: number;
   line: Line;
+  foods: Foods;
   food?: Food;
   result?: Prediction["lines"][number];
   limitPassed: boolean;
@@ -26,7 +29,7 @@ type Props = {
 
 /** One food of the mix: its grams typed, stepped or slid; its preparations below when it is chosen. */
 export const LineRow = memo(function LineRow(props: Props) {
-  const { id, index, line, food, result, limitPassed, chosen, vocabulary, session, onChoose } = props;
+  const { id, index, line, foods, food, result, limitPassed, chosen, vocabulary, session, onChoose } = props;
   const { t } = useTranslation();
   const format = useFormat();
   const prepWords = usePrepWords();
@@ -65,6 +68,7 @@ export const LineRow = memo(function LineRow(props: Props) {
           <span className="name">{name}</span>
           <span className="measure">
             {format.measure(result?.measure)}
+            <CheckMark check={result?.check} />
             {!chosen && preps.length > 0 && (
               <span className="preps">
                 {preps.map((p, i) => (
@@ -97,6 +101,15 @@ export const LineRow = memo(function LineRow(props: Props) {
             food={food}
             name={name}
             vocabulary={vocabulary}
+            session={session}
+          />
+          <CheckDetails
+            check={result?.check}
+            instead={result?.instead}
+            index={index}
+            line={line}
+            name={name}
+            foods={foods}
             session={session}
           />
           <p className={`line-facts ${limitPassed ? "line-limit" : ""}`}>

@@ -110,6 +110,7 @@ export function MixList({ session, document, prediction, foods, vocabulary }: Pr
                   id={id}
                   index={index}
                   line={line}
+                  foods={foods}
                   food={foods.get(line.food)}
                   result={prediction.lines[index]}
                   limitPassed={limits.has(line.food)}

@@ -76,7 +76,8 @@ function shareLines(next: Prediction, last: Prediction): Prediction {
       before.prepared_g === line.prepared_g &&
       before.share_pct === line.share_pct &&
       before.measure?.amount === line.measure?.amount &&
-      before.measure?.unit === line.measure?.unit
+      before.measure?.unit === line.measure?.unit &&
+      JSON.stringify(before.check) === JSON.stringify(line.check)
       ? before
       : line;
   });

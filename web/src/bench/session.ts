@@ -155,6 +155,11 @@ export class BuildSession {
     if (this.state.theirs) this.take(this.state.theirs);
   }
 
+  /** Has whoever follows ask again, since what is known beside the document has changed. */
+  ask() {
+    this.update({ document: { ...this.state.document } });
+  }
+
   /** Looks again at once, for a button. */
   retryNow() {
     void this.save();

@@ -51,6 +51,8 @@ export function useFormat() {
       pct: (p: number) => `${number(p, p < 10 ? 1 : 0)} %`,
       ratio: (r: number) => number(r, r < 10 ? 1 : 0),
       foodName: (f: Food | undefined, id: string) => (f ? (language === "es" ? f.name_es : f.name) : id),
+      /** A name inside a sentence. */
+      within: (name: string) => name.charAt(0).toLocaleLowerCase(language) + name.slice(1),
       measure: (m: { amount: number; unit: string } | undefined) =>
         m ? t(`units.${m.unit}`, { count: m.amount <= 1 ? 1 : 2, amount: fraction(m.amount) }) : "",
       when: (iso: string) =>

@@ -1,0 +1,171 @@
+package e2e
+
+import (
+	"strings"
+	"testing"
+
+	"github.com/go-rod/rod/lib/input"
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"cuerda/core/eaters"
+	"cuerda/core/food"
+	"cuerda/internal/api"
+)
+
+func TestPasteARecipeAndConvertIt(t *testing.T) {
+	a := start(t)
+	w := a.open(a.person(), "/bench/"+a.build(peas))
+	w.click("More for this build")
+	w.click("Paste a recipe")
+	w.see("#paste-text").MustInput("For the balls:\n500 g ground turkey\n1 egg, beaten\n½ cup breadcrumbs\n60 ml milk\n1 onion, chopped and sautéed\n1/0 cup oats\n3 cups of moonbeams\n1 tsp salt\n")
+	w.click("Read it")
+	w.eventually(".modal", "6 of 8 lines read in full")
+	w.eventually(".modal", "that amount is no number")
+	w.eventually(".modal", "not understood: moonbeams")
+	// Put one right; the other stays out, in sight.
+	w.see(`select[aria-label="Food of: 3 cups of moonbeams"]`).MustSelect("Carrot, grated")
+	w.fill(`input[aria-label="Grams of: 3 cups of moonbeams, g"]`, "80")
+	w.click("Take as a new build")
+	w.eventually(".mix-head .hint", "version")
+	until(t, func() bool { return w.value(".build-name") == "Pasted recipe" }, func() string { return w.value(".build-name") })
+	id := a.build("Pasted recipe")
+	assert.Equal(t, 500., a.kept(id, "turkey-ground"))
+	assert.Equal(t, 80., a.kept(id, "carrot"))
+	assert.Zero(t, a.kept(id, "oats-rolled"))
+	// It was made for the table of the build that it was pasted on.
+	w.eventually(`[data-food="egg"] .check`, "out: egg")
+	w.eventually(`[data-food="breadcrumbs-dry"] .check`, "gluten")
+
+	w.click("Take them out")
+	w.eventually(".roles", "Egg, whole")
+	w.eventually(".roles", "Breadcrumbs, wheat, dry")
+	w.eventually(".before-after", "Converted")
+	until(t, func() bool { return len(w.MustElements(".before-after svg.x, .before-after .squeeze")) == 2 }, func() string { return "no before and after" })
+	w.click("Take it")
+	until(t, func() bool { return !w.MustHas(`[data-food="egg"]`) }, func() string { return "egg stays" })
+	w.eventually(".verdict", "olds.")
+	w.status("saved")
+	assert.Zero(t, a.kept(id, "breadcrumbs-dry"))
+	w.click("Undo")
+	w.see(`[data-food="egg"]`)
+}
+
+func TestAWayIsTriedBeforeItIsTaken(t *testing.T) {
+	a := start(t)
+	id := a.build("Courgette and bean")
+	w := a.open(a.person(), "/bench/"+id)
+	w.eventually(".verdict", "Will not hold raw.")
+	w.see(`.way[data-aim="least-binder"] .btn-try`).MustClick()
+	w.eventually(".trying", "Trying:")
+	w.eventually(".verdict", "Holds.")
+	assert.Equal(t, 40., a.kept(id, "oats-rolled"), "nothing is changed by trying")
+	w.click("Leave it")
+	w.eventually(".verdict", "Will not hold raw.")
+	w.see(`.way[data-aim="dry-first"] .btn-try`).MustClick()
+	w.eventually(".trying", "sauté")
+	w.click("Take it")
+	w.eventually(".verdict", "Holds.")
+	w.eventually(`[data-food="courgette"]`, "sauté 10 min")
+	w.status("saved")
+	assert.Zero(t, a.kept(id, "oats-rolled"))
+	w.see(".schools summary").MustClick()
+	w.eventually(".schools", "In place of egg")
+}
+
+func TestASlackMixIsMendedByTheHand(t *testing.T) {
+	a := start(t)
+	id := a.build(peas)
+	w := a.open(a.person(), "/bench/"+id)
+	w.see(".mend").MustElementR("button", "^tacky$").MustClick()
+	w.eventually(".mend-answer", "Too wet for a patty")
+	w.eventually(".mend-answer", "the hand is right")
+	before := len(w.MustElements(".line"))
+	w.see(".mend-way .btn").MustClick()
+	w.status("saved")
+	var b api.Build
+	a.get("/api/builds/"+id, &b)
+	after := len(b.Document.Lines)
+	assert.True(t, after == before || after == before+1)
+	assert.Greater(t, b.Version, 1)
+	w.see(".mend").MustElementR("button", "^crumbles$").MustClick()
+	w.eventually(".mend-answer", "Too dry")
+	w.eventually(".mend-answer", "Water")
+}
+
+func TestTheTableDecidesWhatIsOffered(t *testing.T) {
+	a := start(t)
+	id := a.build(peas)
+	w := a.open(a.person(), "/bench/"+id)
+	w.click("Who eats")
+	w.click("Add a guest")
+	guest := w.MustElements(".person")
+	last := guest[len(guest)-1]
+	last.MustElementR("button", "^sesame$").MustClick()
+	last.MustElementR("button", "^low salt$").MustClick()
+	w.click("Done")
+	w.eventually(".chips", "no sesame")
+	w.status("saved")
+	var b api.Build
+	a.get("/api/builds/"+id, &b)
+	assert.Equal(t, 13, b.Document.Eaters.Count())
+
+	w.see(".add-food input").MustInput("hazelnuts")
+	w.eventually(".food-menu", "Hazelnuts")
+	w.press(input.Enter)
+	w.eventually(`[data-food="hazelnuts"] .check`, "out: tree nuts")
+	w.see(`[data-food="hazelnuts"] .check-details .btn`).MustClick()
+	until(t, func() bool { return !w.MustHas(`[data-food="hazelnuts"]`) }, func() string { return "hazelnuts stay" })
+
+	// Oats are a label to read, for the coeliac guest; ticked once they stay ticked.
+	w.see(".add-food input").MustInput("rolled oats")
+	w.press(input.Enter)
+	w.eventually(`[data-food="oats-rolled"] .check`, "read the label")
+	w.see(`[data-food="oats-rolled"] .check-details input`).MustClick()
+	until(t, func() bool { return !w.MustHas(`[data-food="oats-rolled"] .check`) }, func() string { return "the label stays unread" })
+	w.status("saved")
+	w.MustReload().MustWaitLoad()
+	w.see(".verdict")
+	assert.False(t, w.MustHas(`[data-food="oats-rolled"] .check`))
+
+	table := b.Document.Eaters.Table()
+	for _, e := range w.MustElements(".way[data-aim] strong") {
+		words := e.MustText()
+		for _, f := range food.Starter().Foods() {
+			if strings.Contains(words, " g "+strings.ToLower(f.Name[:1])+f.Name[1:]+" (") {
+				assert.Equal(t, eaters.Clear, table.Check(&f, f.ID == "gf-crumbs" || f.ID == "oats-rolled").Status, words)
+			}
+		}
+	}
+}
+
+func TestThePantryIsKept(t *testing.T) {
+	a := start(t)
+	w := a.openAs(a.person(), "/pantry", "en-GB", 1280, 800)
+	w.see(`input[aria-label="Search foods"]`).MustInput("garbanzo harina")
+	until(t, func() bool { return len(w.MustElements(".pantry-item")) == 1 }, func() string { return w.words(".pantry") })
+	w.click("More on Chickpea flour")
+	w.fill(`input[aria-label="Price of a kilo of Chickpea flour"]`, "5.5")
+	w.fill(`input[aria-label="Carbohydrate, Chickpea flour, g"]`, "95")
+	w.click("Use this label")
+	w.eventually(".pantry-item", "the label adds up to")
+	w.fill(`input[aria-label="Carbohydrate, Chickpea flour, g"]`, "50")
+	w.click("Use this label")
+	w.eventually(".pantry-item", "own pack")
+	var items []api.PantryItem
+	until(t, func() bool {
+		a.get("/api/pantry", &items)
+		for _, i := range items {
+			if i.Food == "chickpea-flour" {
+				return i.Pack != nil && i.Pack.Carb == 50 && i.PerKilo != nil && *i.PerKilo == 5.5 && i.Have
+			}
+		}
+		return false
+	}, func() string { return "the pantry does not hold it" })
+	w.MustReload().MustWaitLoad()
+	w.click("Own packs")
+	w.eventually(".pantry", "Chickpea flour")
+	w.see(`input[aria-label="Search foods"]`).MustInput("zzz")
+	w.eventually(".pantry", "No food here is called “zzz”.")
+	require.NotContains(t, w.words(".pantry"), "undefined")
+}

@@ -1,0 +1,117 @@
+import { useState } from "react";
+import Modal from "react-bootstrap/Modal";
+import { useTranslation } from "react-i18next";
+import type { BuildDocument, Prediction, Vocabulary, Way } from "../api/client";
+import { Hold } from "../bench/hold";
+import type { Foods } from "../bench/queries";
+import { Squeeze } from "../bench/squeeze";
+import { useFormat } from "../ui/format";
+import { usePredictionOf, useWays } from "./queries";
+import { useWayWords } from "./way-words";
+
+type Props = {
+  document: BuildDocument;
+  prediction: Prediction;
+  foods: Foods;
+  zones: Vocabulary["zones"];
+  onTake: (way: Way) => void;
+  onClose: () => void;
+};
+
+/** Takes egg, crumbs, flour and milk out of a classic recipe: what each did, and what does it instead. */
+export function ConvertDialog({ document, prediction, foods, zones, onTake, onClose }: Props) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const words = useWayWords(foods);
+  const ways = useWays(document, "classic");
+  const [chosen, setChosen] = useState(0);
+  const way = ways.data?.suggest[chosen] ?? ways.data?.suggest[0] ?? ways.data?.nearest;
+  const after = usePredictionOf(way?.document);
+  const piece = document.piece ?? { kind: "patty" };
+  return (
+    <Modal show onHide={onClose} size="xl" aria-labelledby="convert-title" scrollable>
+      <Modal.Header closeButton closeLabel={t("app.close")}>
+        <Modal.Title as="h2" id="convert-title">
+          {t("convert.title")}
+        </Modal.Title>
+      </Modal.Header>
+      <Modal.Body>
+        <p>{t("convert.lead")}</p>
+        <table className="table roles">
+          <thead>
+            <tr>
+              <th scope="col">{t("convert.food")}</th>
+              <th scope="col">{t("convert.water")}</th>
+              <th scope="col">{t("convert.drinks")}</th>
+              <th scope="col">{t("convert.cold")}</th>
+              <th scope="col">{t("convert.hot")}</th>
+            </tr>
+          </thead>
+          <tbody>
+            {ways.data?.taken?.map((r) => (
+              <tr key={r.food}>
+                <th scope="row">
+                  {format.foodName(foods.get(r.food), r.food)}, {format.grams(r.grams)}
+                </th>
+                <td>{format.grams(r.water_g)}</td>
+                <td>{format.grams(r.drinks_g)}</td>
+                <td>{format.pct(r.cold_pct)}</td>
+                <td>{format.pct(r.hot_pct)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+        <fieldset className="convert-ways">
+          <legend>{t("convert.instead")}</legend>
+          {ways.data?.suggest.map((w, i) => (
+            <label key={w.aim} className="form-check">
+              <input
+                type="radio"
+                name="way"
+                className="form-check-input"
+                checked={w === way}
+                onChange={() => setChosen(i)}
+              />
+              <span>
+                <strong>{t(`ways.aim.${w.aim}`)}:</strong> {words(w)}
+              </span>
+            </label>
+          ))}
+          {ways.data?.suggest.length === 0 && (
+            <p className="note note-reason">
+              {t("ways.none")}{" "}
+              {ways.data.obstacles?.map((o) => t(`ways.obstacle.${o}`, { piece: "" })).join(" ")}
+            </p>
+          )}
+        </fieldset>
+        <div className="before-after">
+          <div>
+            <h3>{t("convert.before")}</h3>
+            <Squeeze
+              prediction={prediction}
+              zones={zones}
+              minutes={document.rest?.minutes ?? 0}
+              piece={piece}
+            />
+            <Hold prediction={prediction} piece={piece} />
+          </div>
+          {way && after.data && (
+            <div>
+              <h3>{t("convert.after")}</h3>
+              <Squeeze prediction={after.data} zones={zones} minutes={way.rest_minutes} piece={piece} />
+              <Hold prediction={after.data} piece={piece} />
+            </div>
+          )}
+        </div>
+      </Modal.Body>
+      <Modal.Footer>
+        <button type="button" className="btn btn-quiet" onClick={onClose}>
+          {t("app.cancel")}
+        </button>
+        <button type="button" className="btn btn-primary" disabled={!way} onClick={() => way && onTake(way)}>
+          {t("ways.take")}
+        </button>
+      </Modal.Footer>
+    </Modal>
+  );
+}

@@ -1,0 +1,127 @@
+import { useState } from "react";
+import { useTranslation } from "react-i18next";
+import type { BuildDocument, Mend } from "../api/client";
+import { pieceWord } from "../bench/piece-word";
+import type { Foods } from "../bench/queries";
+import { useFormat } from "../ui/format";
+import { useMend, type Felt } from "./queries";
+
+const words: Felt[] = ["crumbles", "short", "firm", "tacky", "slack", "slumps"];
+
+type Props = {
+  document: BuildDocument;
+  foods: Foods;
+  onAdd: (food: string, grams: number) => void;
+  onRest: (minutes: number) => void;
+};
+
+/** What the hand says, and how to mend it spoon by spoon. */
+export function MendPanel({ document, foods, onAdd, onRest }: Props) {
+  const { t } = useTranslation();
+  const [felt, setFelt] = useState<Felt | null>(null);
+  const mend = useMend(document, felt);
+  if (document.lines.length === 0) return null;
+  return (
+    <div className="mend">
+      <div className="mend-ask" role="group" aria-label={t("mend.ask")}>
+        <span>{t("mend.ask")}</span>
+        {words.map((w) => (
+          <button
+            key={w}
+            type="button"
+            className="btn btn-word btn-sm"
+            aria-pressed={felt === w}
+            onClick={() => setFelt(felt === w ? null : w)}
+          >
+            {t(`squeeze.${w}`)}
+          </button>
+        ))}
+      </div>
+      {felt && mend.isError && <p className="note note-reason">{t("mend.failed")}</p>}
+      {felt && mend.data && (
+        <MendAnswer mend={mend.data} document={document} foods={foods} onAdd={onAdd} onRest={onRest} />
+      )}
+    </div>
+  );
+}
+
+function MendAnswer({
+  mend: m,
+  document,
+  foods,
+  onAdd,
+  onRest,
+}: Omit<Props, "document"> & { mend: Mend; document: BuildDocument }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const piece = t(`piece.a.${pieceWord(document.piece ?? { kind: "patty" })}`);
+  return (
+    <div className="mend-answer" role="status">
+      <p>
+        <strong>{t(`mend.verdict.${m.verdict}`, { piece })}</strong>
+        {m.predicted !== m.felt && <> {t("mend.unlike", { predicted: t(`squeeze.${m.predicted}`) })}</>}
+      </p>
+      {m.rest_minutes !== undefined && (
+        <div className="mend-way">
+          <span>{t("mend.rest", { minutes: format.minutes(m.rest_minutes) })}</span>
+          <button type="button" className="btn btn-straw btn-sm" onClick={() => onRest(m.rest_minutes ?? 0)}>
+            {t("mend.doRest")}
+          </button>
+        </div>
+      )}
+      {m.chill && <div className="mend-way">{t("mend.chill")}</div>}
+      {m.additions.map((s) => {
+        const name = format.foodName(foods.get(s.food), s.food);
+        const count = s.enough || s.steps.length;
+        const unit = format.measure({ amount: count, unit: s.unit });
+        return (
+          <div className="mend-way" key={s.food}>
+            <span className="mend-food">
+              <strong>{name}</strong>
+              <small>
+                {s.enough > 0
+                  ? t("mend.enough", { spoons: unit, grams: format.grams(count * s.spoon_g) })
+                  : t("mend.notEnough", { spoons: unit })}
+                {" · "}
+                {s.minutes > 0 ? t("mend.wait", { minutes: format.minutes(s.minutes) }) : t("mend.atOnce")}
+                {s.stop
+                  ? ` · ${t("mend.stop", { spoons: format.measure({ amount: s.stop, unit: s.unit }) })}`
+                  : ""}
+                {s.have ? "" : ` · ${t("mend.notHere")}`}
+              </small>
+            </span>
+            <ol className="spoon-steps" aria-label={t("mend.steps")}>
+              {s.steps.slice(0, Math.max(s.enough, 1)).map((step, i) => (
+                <li
+                  key={i}
+                  className={`spoon-step step-${step.word} ${i + 1 === s.enough ? "step-enough" : ""}`}
+                  title={t(`squeeze.${step.word}`)}
+                >
+                  <span className="visually-hidden">
+                    {i + 1}: {t(`squeeze.${step.word}`)}
+                  </span>
+                </li>
+              ))}
+            </ol>
+            <button
+              type="button"
+              className="btn btn-straw btn-sm"
+              aria-label={t("mend.addOf", { food: name })}
+              onClick={() => onAdd(s.food, Math.round(count * s.spoon_g * 10) / 10)}
+            >
+              {t("mend.add")}
+            </button>
+          </div>
+        );
+      })}
+      {m.verdict !== "fine" && (
+        <p className="hint small">
+          {t("mend.bySpoon")}
+          {m.reshape && m.reshape.length > 0 && (
+            <> {t("mend.reshape", { shapes: m.reshape.map((r) => t(`mend.shape.${r}`)).join(", ") })}</>
+          )}
+        </p>
+      )}
+    </div>
+  );
+}

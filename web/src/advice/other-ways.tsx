@@ -1,0 +1,186 @@
+import { memo, useState } from "react";
+import { useTranslation } from "react-i18next";
+import type { BuildDocument, Prediction, Way } from "../api/client";
+import type { Foods } from "../bench/queries";
+import { pieceWord } from "../bench/piece-word";
+import { useFormat } from "../ui/format";
+import { Icon } from "../ui/icon";
+import { useSchools, useSettled, useWays } from "./queries";
+import { useWayWords } from "./way-words";
+
+type Props = {
+  document: BuildDocument;
+  prediction: Prediction;
+  foods: Foods;
+  tried: Way | null;
+  onTry: (way: Way | null) => void;
+  onConvert: () => void;
+};
+
+/** Other binders for this mix, each the best at one thing; any can be tried before it is taken. */
+export const OtherWays = memo(function OtherWays({
+  document,
+  prediction: p,
+  foods,
+  tried,
+  onTry,
+  onConvert,
+}: Props) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const settled = useSettled(document);
+  const ways = useWays(settled, "binders");
+  const classic = document.lines.some((l) => isClassic(l.food, foods));
+  const answer = ways.data;
+  const piece = t(`piece.a.${pieceWord(document.piece ?? { kind: "patty" })}`);
+  return (
+    <section className="panel-section" aria-labelledby="ways-title" aria-busy={ways.isFetching}>
+      <header className="section-head">
+        <h2 id="ways-title">{t("ways.title")}</h2>
+        {answer && <span className="hint">{t("ways.from", { count: answer.candidates })}</span>}
+      </header>
+      {document.lines.length === 0 ? (
+        <p className="hint">{t("ways.empty")}</p>
+      ) : (
+        <ul className="ways">
+          <li className={`way ${tried ? "" : "way-here"}`}>
+            <button type="button" className="way-as-is" onClick={() => onTry(null)} aria-pressed={!tried}>
+              <strong>{t("ways.asIs")}</strong>
+              <small>
+                {t(`squeeze.${p.word}`)} ·{" "}
+                {t("ways.holds", {
+                  raw: format.number(p.raw_ratio, 1),
+                  cooked: format.number(p.cooked_ratio, 1),
+                })}
+              </small>
+            </button>
+          </li>
+          {classic && (
+            <li className="way way-convert">
+              <strong>{t("ways.classic")}</strong>
+              <button type="button" className="btn btn-straw btn-sm" onClick={onConvert}>
+                {t("ways.convert")}
+              </button>
+            </li>
+          )}
+          {answer?.suggest.map((way) => (
+            <WayCard key={way.aim} way={way} foods={foods} here={sameWay(tried, way)} onTry={onTry} />
+          ))}
+          {answer && answer.suggest.length === 0 && (
+            <li className="note note-reason">
+              {t("ways.none")} {answer.obstacles?.map((o) => t(`ways.obstacle.${o}`, { piece })).join(" ")}
+            </li>
+          )}
+          {answer?.nearest && (
+            <WayCard
+              way={answer.nearest}
+              title={t("ways.nearest")}
+              foods={foods}
+              here={sameWay(tried, answer.nearest)}
+              onTry={onTry}
+            />
+          )}
+        </ul>
+      )}
+      {ways.isError && <p className="hint">{t("ways.failed")}</p>}
+      {ways.isPending && document.lines.length > 0 && !ways.isError && (
+        <div className="skeleton-list" aria-label={t("app.loading")} />
+      )}
+      {document.lines.length > 0 && (
+        <SchoolList document={settled} foods={foods} tried={tried} onTry={onTry} />
+      )}
+    </section>
+  );
+});
+
+const sameWay = (a: Way | null, b: Way) =>
+  a !== null && a.aim === b.aim && JSON.stringify(a.add) === JSON.stringify(b.add);
+
+/** Egg and wheat crumbs, flour and bread: what a classic recipe binds with. */
+function isClassic(id: string, foods: Foods) {
+  const f = foods.get(id);
+  return f !== undefined && (f.group === "egg" || (f.gluten === "contains" && f.group === "grain-binder"));
+}
+
+type CardProps = { way: Way; title?: string; foods: Foods; here: boolean; onTry: (way: Way | null) => void };
+
+function WayCard({ way, title, foods, here, onTry }: CardProps) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const words = useWayWords(foods);
+  const notes = [
+    way.saves_minutes > 0
+      ? t("ways.saves", { minutes: format.minutes(way.saves_minutes) })
+      : way.saves_minutes < 0
+        ? t("ways.costs", { minutes: format.minutes(-way.saves_minutes) })
+        : t("ways.sameRest"),
+  ];
+  if (way.limit_pct >= 80) notes.push(t("ways.nearLimit"));
+  if (way.price) notes.push(t("ways.price", { price: format.number(way.price, 2) }));
+  return (
+    <li className={`way ${here ? "way-here" : ""}`} data-aim={way.aim}>
+      <div className="way-words">
+        <span className="way-aim">{title ?? t(`ways.aim.${way.aim}`)}</span>
+        <strong>{words(way)}</strong>
+        <small>
+          {t(`squeeze.${way.word}`)} ·{" "}
+          {t("ways.holds", {
+            raw: format.number(way.raw_ratio, 1),
+            cooked: format.number(way.cooked_ratio, 1),
+          })}{" "}
+          · {t("verdict.chance", { n: format.number(100 * way.chance) })}
+        </small>
+        <small>{notes.join(" · ")}</small>
+      </div>
+      <button
+        type="button"
+        className="btn btn-try btn-sm"
+        aria-pressed={here}
+        aria-label={`${t("ways.try")}: ${words(way)}`}
+        onClick={() => onTry(here ? null : way)}
+      >
+        {t("ways.try")}
+      </button>
+    </li>
+  );
+}
+
+type SchoolProps = {
+  document: BuildDocument;
+  foods: Foods;
+  tried: Way | null;
+  onTry: (way: Way | null) => void;
+};
+
+/** Where good cooks disagree: both ways, and the trade in numbers. */
+function SchoolList({ document, foods, tried, onTry }: SchoolProps) {
+  const { t } = useTranslation();
+  const [open, setOpen] = useState(false);
+  const schools = useSchools(document, open);
+  return (
+    <details className="schools" onToggle={(e) => setOpen(e.currentTarget.open)}>
+      <summary>
+        {t("schools.title")} <Icon name="chevron-down" />
+      </summary>
+      {schools.isFetching && <p className="hint">{t("app.loading")}</p>}
+      {schools.data?.length === 0 && <p className="hint">{t("schools.none")}</p>}
+      {schools.data?.map((s) => (
+        <div key={s.question}>
+          <h3>{t(`schools.question.${s.question}`)}</h3>
+          <ul className="ways">
+            {s.ways.map(({ code, way }) => (
+              <WayCard
+                key={code}
+                way={way}
+                title={t(`schools.way.${code}`)}
+                foods={foods}
+                here={sameWay(tried, way)}
+                onTry={onTry}
+              />
+            ))}
+          </ul>
+        </div>
+      ))}
+    </details>
+  );
+}

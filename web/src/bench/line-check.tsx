@@ -1,0 +1,78 @@
+import { useTranslation } from "react-i18next";
+import type { Line, Prediction } from "../api/client";
+import { emptyItem, usePantry, useSavePantry } from "../advice/queries";
+import { useFormat } from "../ui/format";
+import { Icon } from "../ui/icon";
+import { setFood } from "./edits";
+import type { Foods } from "./queries";
+import type { BuildSession } from "./session";
+
+type Check = NonNullable<Prediction["lines"][number]["check"]>;
+
+/** A word beside a food that is out for somebody, or whose label must be read. */
+export function CheckMark({ check }: { check?: Check }) {
+  const { t } = useTranslation();
+  if (!check || check.status === "clear") return null;
+  const settled = ["allergen", "source", "want"];
+  const reasons = check.reasons?.filter((r) => check.status === "label" || settled.includes(r.code));
+  const what = [...new Set(reasons?.map((r) => t(`eaters.about.${r.what}`)))].join(", ");
+  return (
+    <span className={`check check-${check.status}`}>
+      {check.status === "out" && <Icon name="x" />} {t(`eaters.mark.${check.status}`, { what })}
+    </span>
+  );
+}
+
+type Props = {
+  check?: Check;
+  instead?: string[];
+  index: number;
+  line: Line;
+  name: string;
+  foods: Foods;
+  session: BuildSession;
+};
+
+/** Why a food is not clear, the label to tick, and what to take instead. */
+export function CheckDetails({ check, instead, index, line, name, foods, session }: Props) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const pantry = usePantry();
+  const save = useSavePantry();
+  if (!check || check.status === "clear") return null;
+  return (
+    <div className="check-details">
+      {check.status === "label" && (
+        <label className="form-check">
+          <input
+            type="checkbox"
+            className="form-check-input"
+            checked={pantry.data?.get(line.food)?.label_checked ?? false}
+            onChange={(e) =>
+              save.mutate(
+                { ...(pantry.data?.get(line.food) ?? emptyItem(line.food)), label_checked: e.target.checked },
+                { onSuccess: () => session.ask() },
+              )
+            }
+          />
+          {t("eaters.labelRead", { food: name })}
+        </label>
+      )}
+      {check.status === "out" && instead && instead.length > 0 && (
+        <p>
+          {t("eaters.instead")}{" "}
+          {instead.map((id) => (
+            <button
+              key={id}
+              type="button"
+              className="btn btn-straw btn-sm"
+              onClick={() => session.edit(setFood(index, id))}
+            >
+              {format.foodName(foods.get(id), id)}
+            </button>
+          ))}
+        </p>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,192 @@
+import { memo, useState } from "react";
+import Modal from "react-bootstrap/Modal";
+import { useTranslation } from "react-i18next";
+import type { Eaters, Person, Vocabulary } from "../api/client";
+import { Icon } from "../ui/icon";
+import { NumberField } from "../ui/number-field";
+import { setEaters } from "./edits";
+import type { BuildSession } from "./session";
+
+type Props = { session: BuildSession; eaters?: Eaters; vocabulary: Vocabulary };
+
+/** Who eats, and what they leave out. */
+export const TablePanel = memo(function TablePanel({ session, eaters, vocabulary }: Props) {
+  const { t } = useTranslation();
+  const [open, setOpen] = useState(false);
+  const people = eaters?.people ?? [];
+  const all: { avoid?: string[]; diet?: string; wants?: string[] }[] = [eaters ?? {}, ...people];
+  const leave = new Set(
+    all.flatMap((p) => [
+      ...(p.avoid ?? []).map((a) => t(`eaters.no.${a}`)),
+      ...(p.diet ? [t(`eaters.diets.${p.diet}`)] : []),
+      ...(p.wants ?? []).map((w) => t(`eaters.wants.${w}`)),
+    ]),
+  );
+  const count = people.reduce((n, p) => n + p.count, 0);
+  return (
+    <section className="panel-section" aria-labelledby="table-title">
+      <header className="section-head">
+        <h2 id="table-title">{t("eaters.title")}</h2>
+        <button type="button" className="btn btn-quiet btn-sm" onClick={() => setOpen(true)}>
+          {t("eaters.edit")}
+        </button>
+      </header>
+      <ul className="chips">
+        {count > 0 && <li className="chip chip-count">{t("eaters.count", { count })}</li>}
+        {[...leave].map((words) => (
+          <li className="chip" key={words}>
+            {words}
+          </li>
+        ))}
+        {count === 0 && leave.size === 0 && <li className="hint">{t("eaters.nobody")}</li>}
+      </ul>
+      {open && (
+        <TableDialog
+          session={session}
+          eaters={eaters ?? {}}
+          vocabulary={vocabulary}
+          onClose={() => setOpen(false)}
+        />
+      )}
+    </section>
+  );
+});
+
+type DialogProps = { session: BuildSession; eaters: Eaters; vocabulary: Vocabulary; onClose: () => void };
+
+function TableDialog({ session, eaters, vocabulary, onClose }: DialogProps) {
+  const { t } = useTranslation();
+  const people = eaters.people ?? [];
+  const set = (next: Person[], key?: string) => session.edit(setEaters({ ...eaters, people: next }), key);
+  const change = (i: number, person: Person, key?: string) =>
+    set(
+      people.map((p, at) => (at === i ? person : p)),
+      key,
+    );
+  return (
+    <Modal show onHide={onClose} size="lg" aria-labelledby="people-title" scrollable>
+      <Modal.Header closeButton closeLabel={t("app.close")}>
+        <Modal.Title as="h2" id="people-title">
+          {t("eaters.title")}
+        </Modal.Title>
+      </Modal.Header>
+      <Modal.Body>
+        <p className="hint">{t("eaters.lead")}</p>
+        {eatersOf(eaters) && (
+          <fieldset className="person">
+            <legend>{t("eaters.everybody")}</legend>
+            <LeavesOut
+              value={eaters}
+              vocabulary={vocabulary}
+              name={t("eaters.everybody")}
+              onChange={(v) => session.edit(setEaters({ ...eaters, ...v }))}
+            />
+          </fieldset>
+        )}
+        {people.map((p, i) => {
+          const name = p.name || t("eaters.person", { n: i + 1 });
+          return (
+            <fieldset className="person" key={i}>
+              <legend className="visually-hidden">{name}</legend>
+              <div className="person-head">
+                <input
+                  className="form-control"
+                  aria-label={t("eaters.name", { name })}
+                  placeholder={t("eaters.person", { n: i + 1 })}
+                  maxLength={60}
+                  value={p.name ?? ""}
+                  onChange={(e) =>
+                    change(i, { ...p, name: e.target.value.replace(/\p{Cc}/gu, " ") }, `person ${i}`)
+                  }
+                />
+                <NumberField
+                  label={t("eaters.howMany", { name })}
+                  min={1}
+                  max={200}
+                  digits={0}
+                  value={p.count}
+                  onChange={(v) => change(i, { ...p, count: Math.round(v) }, `count ${i}`)}
+                />
+                <button
+                  type="button"
+                  className="btn btn-quiet btn-icon"
+                  aria-label={t("eaters.remove", { name })}
+                  onClick={() => set(people.filter((_, at) => at !== i))}
+                >
+                  <Icon name="x" />
+                </button>
+              </div>
+              <LeavesOut
+                value={p}
+                vocabulary={vocabulary}
+                name={name}
+                onChange={(v) => change(i, { ...p, ...v })}
+              />
+            </fieldset>
+          );
+        })}
+        <button
+          type="button"
+          className="btn btn-straw"
+          disabled={people.length >= 40}
+          onClick={() => set([...people, { count: 1 }])}
+        >
+          <Icon name="plus" /> {t("eaters.add")}
+        </button>
+        <p className="hint small">{t("eaters.clinician")}</p>
+      </Modal.Body>
+      <Modal.Footer>
+        <button type="button" className="btn btn-primary" onClick={onClose}>
+          {t("app.done")}
+        </button>
+      </Modal.Footer>
+    </Modal>
+  );
+}
+
+const eatersOf = (e: Eaters) => (e.avoid?.length ?? 0) > 0 || Boolean(e.diet) || (e.wants?.length ?? 0) > 0;
+
+type Leaves = { avoid?: string[]; diet?: string; wants?: string[] };
+type LeavesProps = { value: Leaves; vocabulary: Vocabulary; name: string; onChange: (value: Leaves) => void };
+
+function LeavesOut({ value, vocabulary, name, onChange }: LeavesProps) {
+  const { t } = useTranslation();
+  const toggle = (list: string[] | undefined, code: string) => {
+    const next = list?.includes(code) ? list.filter((c) => c !== code) : [...(list ?? []), code];
+    return next.length > 0 ? next : undefined;
+  };
+  const chips = (field: "avoid" | "wants", codes: string[], words: (code: string) => string) => (
+    <div className="toggles" role="group" aria-label={`${name}: ${t(`eaters.${field}`)}`}>
+      {codes.map((code) => (
+        <button
+          key={code}
+          type="button"
+          className="btn btn-word btn-sm"
+          aria-pressed={value[field]?.includes(code) ?? false}
+          onClick={() => onChange({ [field]: toggle(value[field], code) })}
+        >
+          {words(code)}
+        </button>
+      ))}
+    </div>
+  );
+  return (
+    <>
+      {chips("avoid", vocabulary.allergens, (a) => t(`eaters.allergen.${a}`))}
+      {chips("wants", vocabulary.wants, (w) => t(`eaters.wants.${w}`))}
+      <select
+        className="form-select"
+        aria-label={`${name}: ${t("eaters.diet")}`}
+        value={value.diet ?? ""}
+        onChange={(e) => onChange({ diet: e.target.value || undefined })}
+      >
+        <option value="">{t("eaters.anything")}</option>
+        {vocabulary.diets.map((d) => (
+          <option key={d} value={d}>
+            {t(`eaters.diets.${d}`)}
+          </option>
+        ))}
+      </select>
+    </>
+  );
+}

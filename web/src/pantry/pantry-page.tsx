@@ -1,0 +1,289 @@
+import { useDeferredValue, useState } from "react";
+import { useTranslation } from "react-i18next";
+import { ApiError, type Food, type PackLabel, type PantryItem } from "../api/client";
+import { emptyItem, usePantry, useSavePantry } from "../advice/queries";
+import { findFoods } from "../bench/add-food";
+import { Trouble } from "../bench/bench-page";
+import { useFoods, useVocabulary, type Foods } from "../bench/queries";
+import { useFormat } from "../ui/format";
+import { Icon } from "../ui/icon";
+import { NumberField } from "../ui/number-field";
+import { useProblemWords } from "../ui/problem";
+
+const filters = ["all", "have", "binders", "labels", "packs"] as const;
+type Filter = (typeof filters)[number];
+
+/** /pantry: foods and binders at hand, own packs, prices and label checks. */
+export function PantryPage() {
+  const { t } = useTranslation();
+  const foods = useFoods();
+  const vocabulary = useVocabulary();
+  const pantry = usePantry();
+  const [text, setText] = useState("");
+  const [filter, setFilter] = useState<Filter>("all");
+  const search = useDeferredValue(text.trim());
+  if (foods.isError || vocabulary.isError || pantry.isError) {
+    return (
+      <Trouble
+        words={t("pantry.failed")}
+        onRetry={() => {
+          void foods.refetch();
+          void vocabulary.refetch();
+          void pantry.refetch();
+        }}
+      />
+    );
+  }
+  if (!foods.data || !vocabulary.data || !pantry.data) {
+    return (
+      <main className="pantry" aria-busy="true" aria-label={t("app.loading")}>
+        <div className="skeleton-list" />
+      </main>
+    );
+  }
+  const items = pantry.data;
+  const wanted = (f: Food) => {
+    const i = items.get(f.id);
+    switch (filter) {
+      case "have":
+        return i?.have ?? false;
+      case "binders":
+        return f.binder;
+      case "labels":
+        return f.label && (i?.have ?? false) && !i?.label_checked;
+      case "packs":
+        return i?.pack !== undefined;
+      default:
+        return true;
+    }
+  };
+  const listed = (search ? findFoods(foods.data, search, 60) : [...foods.data.values()]).filter(wanted);
+  const have = [...items.values()].filter((i) => i.have).length;
+  return (
+    <main className="pantry" id="bench">
+      <header className="pantry-head">
+        <div>
+          <h1>{t("pantry.title")}</h1>
+          <p className="hint">{t("pantry.lead", { count: have })}</p>
+        </div>
+        <input
+          type="search"
+          className="form-control"
+          aria-label={t("pantry.search")}
+          placeholder={t("pantry.search")}
+          maxLength={80}
+          value={text}
+          onChange={(e) => setText(e.target.value)}
+        />
+        <div className="toggles" role="group" aria-label={t("pantry.show")}>
+          {filters.map((f) => (
+            <button
+              key={f}
+              type="button"
+              className="btn btn-word btn-sm"
+              aria-pressed={f === filter}
+              onClick={() => setFilter(f)}
+            >
+              {t(`pantry.filters.${f}`)}
+            </button>
+          ))}
+        </div>
+      </header>
+      {listed.length === 0 && (
+        <p className="hint">{t(`pantry.none.${search ? "search" : filter}`, { text: search })}</p>
+      )}
+      <div className="shelves">
+        {vocabulary.data.groups.map((g) => (
+          <Shelf
+            key={g}
+            group={g}
+            foods={listed.filter((f) => f.group === g)}
+            all={foods.data}
+            items={items}
+          />
+        ))}
+      </div>
+    </main>
+  );
+}
+
+function Shelf({
+  group,
+  foods,
+  all,
+  items,
+}: {
+  group: string;
+  foods: Food[];
+  all: Foods;
+  items: Map<string, PantryItem>;
+}) {
+  const { t } = useTranslation();
+  if (foods.length === 0) return null;
+  return (
+    <section aria-labelledby={`shelf-${group}`} className="shelf">
+      <h2 id={`shelf-${group}`}>{t(`groups.${group}`)}</h2>
+      <ul>
+        {foods.map((f) => (
+          <ItemRow key={f.id} food={f} foods={all} item={items.get(f.id) ?? emptyItem(f.id)} />
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function ItemRow({ food, foods, item }: { food: Food; foods: Foods; item: PantryItem }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const problemWords = useProblemWords();
+  const save = useSavePantry();
+  const [open, setOpen] = useState(false);
+  const name = format.foodName(food, food.id);
+  const set = (change: Partial<PantryItem>) => save.mutate({ ...item, ...change });
+  const dry = food.from_dry?.[0];
+  return (
+    <li className={`pantry-item ${item.have ? "pantry-have" : ""}`} data-food={food.id}>
+      <div className="pantry-main">
+        <label className="form-check">
+          <input
+            type="checkbox"
+            className="form-check-input"
+            checked={item.have}
+            onChange={(e) => set({ have: e.target.checked })}
+          />
+          <span className="name">{name}</span>
+        </label>
+        {food.label && (
+          <label className={`form-check label-check ${item.label_checked ? "is-checked" : ""}`}>
+            <input
+              type="checkbox"
+              className="form-check-input"
+              aria-label={t("pantry.labelOf", { food: name })}
+              checked={item.label_checked}
+              onChange={(e) => set({ label_checked: e.target.checked })}
+            />
+            {t(item.label_checked ? "pantry.labelRead" : "pantry.label")}
+          </label>
+        )}
+        <button
+          type="button"
+          className="btn btn-quiet btn-icon"
+          aria-expanded={open}
+          aria-label={t("pantry.more", { food: name })}
+          onClick={() => setOpen(!open)}
+        >
+          {item.pack && <span className="prep">{t("pantry.ownPack")}</span>} <Icon name="chevron-down" />
+        </button>
+      </div>
+      {save.isError && (
+        <p className="note note-reason" role="alert">
+          {save.error instanceof ApiError && save.error.status === 0
+            ? t("save.unsent")
+            : t("save.refused", { why: problemWords(save.error) })}
+        </p>
+      )}
+      {open && (
+        <div className="pantry-more">
+          <p className="hint small">
+            {t("pantry.per100", {
+              water: format.number(food.composition.water, 1),
+              protein: format.number(food.composition.protein, 1),
+              fat: format.number(food.composition.fat, 1),
+              salt: format.number(food.composition.salt, 1),
+            })}
+            {food.g_per_cup ? ` · ${t("pantry.cup", { grams: format.grams(food.g_per_cup) })}` : ""}
+            {food.max_pct ? ` · ${t("mix.limit", { pct: format.pct(food.max_pct) })}` : ""}
+            {dry &&
+              ` · ${t("pantry.fromDry", { dry: format.foodName(foods.get(dry.food), dry.food), factor: format.number(dry.factor, 1) })}`}
+            {food.packs?.map(
+              (p) =>
+                ` · ${t(`pantry.pack.${p.name}`, { total: format.grams(p.total_g), drained: format.grams(p.drained_g) })}`,
+            )}
+          </p>
+          <label className="field-line">
+            <span>{t("pantry.price")}</span>
+            <NumberField
+              label={t("pantry.priceOf", { food: name })}
+              min={0}
+              max={100000}
+              digits={2}
+              value={item.per_kilo ?? 0}
+              onChange={(v) => set({ per_kilo: v > 0 ? v : undefined })}
+            />
+          </label>
+          <PackForm food={food} name={name} pack={item.pack} onSave={(pack) => set({ pack })} />
+        </div>
+      )}
+    </li>
+  );
+}
+
+const parts = ["fat", "carb", "fibre", "protein", "salt"] as const;
+
+function PackForm({
+  food,
+  name,
+  pack,
+  onSave,
+}: {
+  food: Food;
+  name: string;
+  pack?: PackLabel;
+  onSave: (pack?: PackLabel) => void;
+}) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const c = food.composition;
+  const [draft, setDraft] = useState<PackLabel>(
+    pack ?? {
+      fat: c.fat,
+      carb: c.carb,
+      fibre: c.fibre,
+      protein: c.protein,
+      salt: c.salt,
+      g_per_cup: food.g_per_cup,
+    },
+  );
+  return (
+    <fieldset className="pack-form">
+      <legend>{t("pantry.packTitle")}</legend>
+      {parts.map((p) => (
+        <label key={p} className="field-line">
+          <span>{t(`pantry.part.${p}`)}</span>
+          <NumberField
+            label={`${t(`pantry.part.${p}`)}, ${name}`}
+            unit="g"
+            min={0}
+            max={100}
+            value={draft[p]}
+            onChange={(v) => setDraft({ ...draft, [p]: v })}
+          />
+        </label>
+      ))}
+      <label className="field-line">
+        <span>{t("pantry.part.cup")}</span>
+        <NumberField
+          label={`${t("pantry.part.cup")}, ${name}`}
+          unit="g"
+          min={0}
+          max={1000}
+          value={draft.g_per_cup ?? 0}
+          onChange={(v) => setDraft({ ...draft, g_per_cup: v })}
+        />
+      </label>
+      <p className="hint small">
+        {t("pantry.sum", {
+          sum: format.number(draft.fat + draft.carb + draft.fibre + draft.protein + draft.salt, 1),
+        })}
+      </p>
+      <button type="button" className="btn btn-straw btn-sm" onClick={() => onSave(draft)}>
+        {t("pantry.keepPack")}
+      </button>
+      {pack && (
+        <button type="button" className="btn btn-quiet btn-sm" onClick={() => onSave(undefined)}>
+          {t("pantry.dropPack")}
+        </button>
+      )}
+    </fieldset>
+  );
+}

@@ -1,0 +1,48 @@
+import { useTranslation } from "react-i18next";
+import type { Foods } from "../bench/queries";
+import { useFormat } from "./format";
+
+type Props = {
+  label: string;
+  foods: Foods;
+  groups: string[];
+  value: string;
+  /** Foods to offer before all others. */
+  first?: string[];
+  onChange: (id: string) => void;
+};
+
+/** Chooses one food of the catalogue, by its shelf. */
+export function FoodSelect({ label, foods, groups, value, first = [], onChange }: Props) {
+  const { t, i18n } = useTranslation();
+  const format = useFormat();
+  const named = [...foods.values()].map((f) => ({
+    id: f.id,
+    group: f.group,
+    name: format.foodName(f, f.id),
+  }));
+  named.sort((a, b) => a.name.localeCompare(b.name, i18n.language));
+  const option = (f: { id: string; name: string }) => (
+    <option key={f.id} value={f.id}>
+      {f.name}
+    </option>
+  );
+  return (
+    <select
+      className="form-select"
+      aria-label={label}
+      value={value}
+      onChange={(e) => onChange(e.target.value)}
+    >
+      <option value="">{t("paste.choose")}</option>
+      {first.length > 0 && (
+        <optgroup label={t("paste.or")}>{named.filter((f) => first.includes(f.id)).map(option)}</optgroup>
+      )}
+      {groups.map((g) => (
+        <optgroup key={g} label={t(`groups.${g}`)}>
+          {named.filter((f) => f.group === g).map(option)}
+        </optgroup>
+      ))}
+    </select>
+  );
+}
