@@ -119,6 +119,7 @@ func TestTheTableDecidesWhatIsOffered(t *testing.T) {
 
 	// Oats are a label to read, for the coeliac guest; ticked once they stay ticked.
 	w.see(".add-food input").MustInput("rolled oats")
+	w.eventually(".food-menu", "Rolled oats")
 	w.press(input.Enter)
 	w.eventually(`[data-food="oats-rolled"] .check`, "read the label")
 	w.see(`[data-food="oats-rolled"] .check-details input`).MustClick()
@@ -163,6 +164,7 @@ func TestThePantryIsKept(t *testing.T) {
 		return false
 	}, func() string { return "the pantry does not hold it" })
 	w.MustReload().MustWaitLoad()
+	w.see(".pantry-item")
 	w.click("Own packs")
 	w.eventually(".pantry", "Chickpea flour")
 	w.see(`input[aria-label="Search foods"]`).MustInput("zzz")

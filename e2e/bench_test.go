@@ -6,6 +6,7 @@ import (
 	"strconv"
 	"strings"
 	"testing"
+	"time"
 
 	"github.com/go-rod/rod/lib/input"
 	"github.com/go-rod/rod/lib/proto"
@@ -316,7 +317,7 @@ func TestNothingIsInaccessible(t *testing.T) {
 	require.NoError(t, err)
 	check := func(w *window, where string) {
 		t.Helper()
-		w.MustWaitStable()
+		require.NoError(t, w.Timeout(patience).WaitStable(300*time.Millisecond))
 		_, err := w.Eval("() => { " + string(axe) + " }")
 		require.NoError(t, err)
 		found := w.MustEval(`async () => (await axe.run()).violations.map((v) => v.id + ": " + v.nodes.map((n) => n.target + " " + n.failureSummary).join("; ")).join("\n")`).Str()

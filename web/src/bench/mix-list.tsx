@@ -45,6 +45,7 @@ export function MixList({ session, document, prediction, foods, vocabulary }: Pr
   const { t } = useTranslation();
   const format = useFormat();
   const [chosen, setChosen] = useState<string | null>(null);
+  const [added, setAdded] = useState(0);
   const list = useRef<HTMLOListElement>(null);
   const justAdded = useRef(false);
   const ids = useMemo(() => lineIds(document), [document]);
@@ -75,6 +76,7 @@ export function MixList({ session, document, prediction, foods, vocabulary }: Pr
   function add(food: Food) {
     session.edit(addLine(food));
     justAdded.current = true;
+    setAdded((n) => n + 1); // an empty field, with nothing left of the last choice
   }
 
   // A food that was added is ready for its grams to be typed.
@@ -128,7 +130,7 @@ export function MixList({ session, document, prediction, foods, vocabulary }: Pr
       {full ? (
         <p className="hint">{t("mix.full", { count: vocabulary.limits.lines })}</p>
       ) : (
-        <AddFood foods={foods} onAdd={add} />
+        <AddFood key={added} foods={foods} onAdd={add} />
       )}
     </>
   );
