@@ -348,6 +348,7 @@ func TestNothingIsInaccessible(t *testing.T) {
 	w := a.open(p, "/bench/"+a.build("Grandmother"))
 	w.MustEval(`() => localStorage.setItem("cuerda.language", "en")`)
 	w.MustReload().MustWaitLoad()
+	w.see(".verdict")
 	w.click("Who eats")
 	check(w, "the table")
 	w.click("Done")

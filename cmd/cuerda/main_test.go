@@ -61,6 +61,35 @@ func TestABadDocumentIsTheSameProblemAsOverHTTP(t *testing.T) {
 	assert.Equal(t, 1, code)
 }
 
+func TestBindAddsWaysToThePrediction(t *testing.T) {
+	code, out, errs := command(cakes, "bind", "-", "--replace-binders", "--foods", "flax-meal,rice-flour")
+	require.Zero(t, code, errs)
+	var got struct {
+		MassG   float64 `json:"mass_g"`
+		Suggest []struct {
+			Aim string `json:"aim"`
+			Add []struct {
+				Food  string  `json:"food"`
+				Grams float64 `json:"grams"`
+			} `json:"add"`
+			RestMinutes float64 `json:"rest_minutes"`
+			RawRatio    float64 `json:"raw_ratio"`
+		} `json:"suggest"`
+	}
+	require.NoError(t, json.Unmarshal([]byte(out), &got))
+	assert.Equal(t, 495., got.MassG)
+	require.NotEmpty(t, got.Suggest)
+	for _, s := range got.Suggest {
+		assert.GreaterOrEqual(t, s.RawRatio, 1.49)
+		for _, a := range s.Add {
+			assert.Contains(t, []string{"flax-meal", "rice-flour", "water"}, a.Food)
+		}
+	}
+	code, _, errs = command(cakes, "bind", "-", "--foods", "flax-mael")
+	assert.Equal(t, 1, code)
+	assert.Contains(t, errs, "flax-meal")
+}
+
 // started runs the program on a data folder until stop is called.
 func started(t *testing.T, data string) (url string, stop func() error) {
 	t.Helper()

@@ -90,11 +90,17 @@ func find(ctx context.Context, db querier, kitchen, id string, number int) (*Bui
 func (s *Store) Save(ctx context.Context, kitchen, id string, on int, d *build.Document) (*Build, error) {
 	b := &Build{ID: id, Document: *d}
 	err := pgx.BeginFunc(ctx, s.pool, func(tx pgx.Tx) error {
+		// The lock first, by itself: a statement that waits for it would compare
+		// the build as it now is with versions as they were when it began.
 		var deleted *time.Time
+		err := tx.QueryRow(ctx, `select version, updated_at, deleted_at from build
+			where kitchen_id = $1 and id = $2 for update`, kitchen, id).Scan(&b.Version, &b.UpdatedAt, &deleted)
+		if err != nil {
+			return err
+		}
 		var same bool
-		err := tx.QueryRow(ctx, `select b.version, b.updated_at, b.deleted_at, v.document = $3::jsonb
-			from build b join build_version v on v.build_id = b.id and v.number = b.version
-			where b.kitchen_id = $1 and b.id = $2 for update of b`, kitchen, id, d).Scan(&b.Version, &b.UpdatedAt, &deleted, &same)
+		err = tx.QueryRow(ctx, `select document = $3::jsonb from build_version where build_id = $1 and number = $2`,
+			id, b.Version, d).Scan(&same)
 		switch {
 		case err != nil:
 			return err

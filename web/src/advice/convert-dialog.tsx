@@ -92,14 +92,21 @@ export function ConvertDialog({ document, prediction, foods, zones, onTake, onCl
               zones={zones}
               minutes={document.rest?.minutes ?? 0}
               piece={piece}
+              of={t("convert.before")}
             />
-            <Hold prediction={prediction} piece={piece} />
+            <Hold prediction={prediction} piece={piece} of={t("convert.before")} />
           </div>
           {way && after.data && (
             <div>
               <h3>{t("convert.after")}</h3>
-              <Squeeze prediction={after.data} zones={zones} minutes={way.rest_minutes} piece={piece} />
-              <Hold prediction={after.data} piece={piece} />
+              <Squeeze
+                prediction={after.data}
+                zones={zones}
+                minutes={way.rest_minutes}
+                piece={piece}
+                of={t("convert.after")}
+              />
+              <Hold prediction={after.data} piece={piece} of={t("convert.after")} />
             </div>
           )}
         </div>

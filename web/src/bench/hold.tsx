@@ -6,16 +6,19 @@ import { Rope } from "../ui/rope";
 import { useWidth } from "../ui/use-width";
 import { pieceWord } from "./piece-word";
 
-type Props = { prediction: Prediction; piece: { kind: string; tin?: boolean } };
+type Props = { prediction: Prediction; piece: { kind: string; tin?: boolean }; of?: string };
 
 /** The hold raw and cooked, as ropes that must reach past what the piece asks. */
-export const Hold = memo(function Hold({ prediction: p, piece }: Props) {
+export const Hold = memo(function Hold({ prediction: p, piece, of }: Props) {
   const { t } = useTranslation();
   const id = useId();
   return (
     <section className="panel-section" aria-labelledby={id}>
       <header className="section-head">
-        <h2 id={id}>{t("hold.title")}</h2>
+        <h2 id={id}>
+          {t("hold.title")}
+          {of && <span className="visually-hidden"> {of}</span>}
+        </h2>
         <span className="hint">{t("hold.hint", { piece: t(`piece.a.${pieceWord(piece)}`) })}</span>
       </header>
       <HoldRope

@@ -11,6 +11,8 @@ type Props = {
   zones: Vocabulary["zones"];
   minutes: number;
   piece: { kind: string; tin?: boolean };
+  /** Tells two squeezes apart, for those who hear them. */
+  of?: string;
 };
 
 const from = -0.3;
@@ -19,7 +21,7 @@ const top = 62;
 const high = 36;
 
 /** The scale from "crumbles" to "slumps", with where this mix is and what its piece wants. */
-export const Squeeze = memo(function Squeeze({ prediction, zones, minutes, piece }: Props) {
+export const Squeeze = memo(function Squeeze({ prediction, zones, minutes, piece, of }: Props) {
   const { t } = useTranslation();
   const format = useFormat();
   const [ref, width] = useWidth<HTMLDivElement>();
@@ -55,7 +57,10 @@ export const Squeeze = memo(function Squeeze({ prediction, zones, minutes, piece
   return (
     <section className="panel-section" aria-labelledby={id}>
       <header className="section-head">
-        <h2 id={id}>{t("squeeze.title")}</h2>
+        <h2 id={id}>
+          {t("squeeze.title")}
+          {of && <span className="visually-hidden"> {of}</span>}
+        </h2>
         <span className="hint">
           {t("squeeze.hint")}
           {q !== null && (

@@ -333,7 +333,7 @@ export const es: Messages = {
     empty: "Añade una base y aquí salen los ligantes que le van.",
     holds: "cruda {{raw}}× · cocida {{cooked}}×",
     add: "{{grams}} de {{food}}",
-    dry: "{{prep}}: {{food}} {{minutes}}",
+    dry: "{{prep}} {{minutes}}: {{food}}",
     noBinder: "No hace falta ligante",
     try: "probar",
     trying: "Probando: {{way}}",

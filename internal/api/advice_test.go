@@ -1,0 +1,66 @@
+package api_test
+
+import (
+	"encoding/json"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"cuerda/core/advice"
+	"cuerda/core/build"
+	"cuerda/internal/api"
+	"cuerda/internal/problem"
+)
+
+const lentils = `{"format":"cuerda-build/1","lines":[{"food":"red-lentils-cooked","grams":420},{"food":"carrot","grams":80},{"food":"salt","grams":5}],"rest":{"minutes":15}}`
+
+func TestAdviceOverHTTP(t *testing.T) {
+	t.Parallel()
+	c := start(t)
+	var bound advice.Answer
+	_, text := c.do("POST", "/api/bind?replace=binders", lentils)
+	require.NoError(t, json.Unmarshal(text, &bound))
+	require.NotEmpty(t, bound.Suggest, string(text))
+	_, text = c.do("POST", "/api/bind?foods=flax-meal,oats-rolled&aim=least-binder", lentils)
+	require.NoError(t, json.Unmarshal(text, &bound))
+	for _, w := range bound.Suggest {
+		assert.EqualValues(t, "least-binder", w.Aim)
+	}
+	var mend advice.Mend
+	_, text = c.do("POST", "/api/mend?felt=slack", lentils)
+	require.NoError(t, json.Unmarshal(text, &mend))
+	assert.Equal(t, "too-wet", mend.Verdict)
+	var schools []advice.School
+	_, text = c.do("POST", "/api/schools", lentils)
+	require.NoError(t, json.Unmarshal(text, &schools))
+	assert.NotEmpty(t, schools)
+	var list api.ReadList
+	_, text = c.do("POST", "/api/read-list", `{"text":"2 huevos\n1 cup oats\nnonsense"}`)
+	require.NoError(t, json.Unmarshal(text, &list))
+	assert.Equal(t, []bool{true, true, false}, []bool{list.Lines[0].Full, list.Lines[1].Full, list.Lines[2].Full})
+
+	c.problem(422, problem.BadRequest, "POST", "/api/mend?felt=lumpy", lentils)
+	c.problem(422, problem.BadRequest, "POST", "/api/bind?aim=best", lentils)
+	c.problem(422, problem.BadDocument, "POST", "/api/bind", `{"format":"cuerda-build/1","lines":[{"food":"x","grams":1}]}`)
+	c.problem(422, "no-paste", "POST", "/api/mend?felt=firm", `{"format":"cuerda-build/1","lines":[{"food":"water","grams":1}]}`)
+}
+
+func TestAnOwnPackChangesThePrediction(t *testing.T) {
+	t.Parallel()
+	c := start(t)
+	predict := func() (p build.Prediction) {
+		_, text := c.do("POST", "/api/predict", document("x", `{"food":"tofu-firm","grams":300,"prep":[{"do":"mash","level":1}]},{"food":"oats-rolled","grams":40}`))
+		require.NoError(t, json.Unmarshal(text, &p))
+		return p
+	}
+	before := predict()
+	answer, text := c.do("PUT", "/api/pantry/tofu-firm", `{"food":"tofu-firm","have":true,"label_checked":false,"pack":{"fat":4,"carb":1,"fibre":0.2,"protein":8,"salt":0.1}}`)
+	require.Equal(t, 200, answer.StatusCode, string(text))
+	assert.Greater(t, *predict().Q, *before.Q, "a wetter pack")
+	p := c.problem(422, problem.BadRequest, "PUT", "/api/pantry/tofu-firm", `{"food":"tofu-firm","have":true,"label_checked":false,"pack":{"fat":60,"carb":50,"fibre":0,"protein":8,"salt":0}}`)
+	assert.Equal(t, "does-not-add-up", p.Errors[0].Code)
+	c.problem(404, problem.NotFound, "PUT", "/api/pantry/moonbeams", `{"food":"moonbeams","have":true,"label_checked":false}`)
+	_, _ = c.do("PUT", "/api/pantry/tofu-firm", `{"food":"tofu-firm","have":true,"label_checked":false}`)
+	assert.Equal(t, *before.Q, *predict().Q, "and back")
+}
