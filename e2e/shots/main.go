@@ -26,9 +26,16 @@ type shot struct {
 
 // views are the pictures of docs/screenshots.
 var views = []shot{
-	{name: "bench", path: "/bench", script: `open("Split-pea and parsnip")`},
-	{name: "bench-fails", path: "/bench", script: `open("Courgette and bean")`},
-	{name: "bench-es-dark", path: "/bench", language: "es", theme: "dark", script: `open("Turkey, leek")`},
+	{name: "bench", path: "/bench", script: `open("Split-pea and parsnip"); await wait(600)`},
+	{name: "bench-fails", path: "/bench", script: `open("Courgette and bean"); await wait(600)`},
+	{name: "bench-es-dark", path: "/bench", language: "es", theme: "dark", script: `open("Turkey, leek"); await wait(600)`},
+	{name: "mend", path: "/bench", script: `open("Split-pea and parsnip"); await click("slack"); await wait(500)`},
+	{name: "convert", path: "/bench", script: `open("Grandmother"); await wait(600); await click("Take them out"); await wait(900)`},
+	{name: "paste", path: "/bench", script: `open("Split-pea and parsnip"); await click("More for this build"); await click("Paste a recipe");
+		await until(() => document.querySelector("#paste-text"));
+		await type(document.querySelector("#paste-text"), "500 g ground turkey\n1 egg, beaten\n½ cup breadcrumbs\n2 cloves garlic, minced\n1/0 cup oats\na handful of moonbeams\n60 g chikpea flour\nsalt to taste");
+		await click("Read it"); await wait(400)`},
+	{name: "pantry", path: "/pantry", script: `await wait(400); await click("Binders")`},
 	{name: "bench-phone", path: "/bench", width: 390, height: 844, script: `open("Split-pea and parsnip")`},
 }
 
