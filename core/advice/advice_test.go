@@ -161,6 +161,26 @@ func TestSchoolsShowTheTrade(t *testing.T) {
 	}
 }
 
+func TestSchoolsThatNeedNoBinder(t *testing.T) {
+	ways := map[string]advice.Way{}
+	for _, s := range kitchen.Schools(read(t, classic)) {
+		for _, w := range s.Ways {
+			ways[s.Question+" "+w.Code] = w.Way
+		}
+	}
+	require.Contains(t, ways, "egg own-protein")
+	require.Contains(t, ways, "heat bake")
+	require.Contains(t, ways, "heat deep-oil")
+	assert.Greater(t, ways["heat bake"].RawRatio, ways["heat deep-oil"].RawRatio, "deep oil handles roughest")
+	for _, s := range kitchen.Schools(read(t, cakes)) {
+		for _, w := range s.Ways {
+			if s.Question == "mixing" && w.Code == "paste" {
+				assert.Greater(t, w.Way.RawRatio, s.Ways[0].Way.RawRatio, "more paste, more hold")
+			}
+		}
+	}
+}
+
 func ExampleKitchen_Mend() {
 	d, _ := build.Read([]byte(cakes), foods)
 	m, _ := kitchen.Mend(d, mix.Tacky)

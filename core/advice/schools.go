@@ -5,31 +5,35 @@ import (
 
 	"cuerda/core/binder"
 	"cuerda/core/build"
+	"cuerda/core/eaters"
 	"cuerda/core/food"
+	"cuerda/core/piece"
 )
 
 // School is a question on which good cooks disagree, with the ways that this
 // build can take. A way that cannot be had is missing.
 type School struct {
-	// Question is wet-mix, egg or waiting.
-	Question string      `json:"question" enum:"wet-mix,egg,waiting"`
+	// Question is wet-mix, egg, waiting, mixing or heat.
+	Question string      `json:"question" enum:"wet-mix,egg,waiting,mixing,heat"`
 	Ways     []SchoolWay `json:"ways"`
 }
 
 // SchoolWay is one answer.
 type SchoolWay struct {
-	// Code is dry-first, more-binder, seed-gel, starch, flour, own-paste, rest
-	// or no-wait.
+	// Code is dry-first, more-binder; seed-gel, starch, flour, own-paste,
+	// own-protein, dairy; rest, no-wait; coarse, paste; bake, pan or deep-oil.
 	Code string `json:"code"`
 	Way  Way    `json:"way"`
 }
 
-// Schools works out each school's way for a document, its binders replaced.
+// Schools works out each school's way for a document: with its binders
+// replaced where the question is how to bind, with the mix as it is where it is
+// how to work or to cook it. Both ways hold, or the trade says that they do not.
 func (k *Kitchen) Schools(d *build.Document) []School {
 	base, gone := k.without(d, Binders)
 	candidates := k.allowed(table(d), nil)
 	best := func(base *build.Document, c []binder.Candidate, aims ...binder.Aim) *Way {
-		if len(c) == 0 {
+		if base == nil || len(c) == 0 {
 			return nil
 		}
 		for _, s := range binder.Search(k.request(base, c, 0)).Suggestions {
@@ -56,7 +60,10 @@ func (k *Kitchen) Schools(d *build.Document) []School {
 				s.Ways = append(s.Ways, SchoolWay{code, *w})
 			}
 		}
-		if len(s.Ways) > 1 {
+		differ := slices.ContainsFunc(s.Ways, func(w SchoolWay) bool {
+			return w.Way.Q != s.Ways[0].Way.Q || w.Way.RawRatio != s.Ways[0].Way.RawRatio
+		})
+		if differ {
 			out = append(out, s)
 		}
 	}
@@ -70,33 +77,115 @@ func (k *Kitchen) Schools(d *build.Document) []School {
 	add("egg", map[string]*Way{
 		"seed-gel": best(&base, of(food.Gel), binder.LeastBinder), "starch": best(&base, of(food.Starch), binder.LeastBinder),
 		"flour":     best(&base, of(food.GrainBinder, food.LegumeBinder), binder.LeastBinder),
-		"own-paste": best(ownPaste(&base, k.Foods), candidates, binder.LeastBinder),
-	}, "seed-gel", "starch", "flour", "own-paste")
+		"own-paste": best(worked(&base, k.Foods, pasty), candidates, binder.LeastBinder), "own-protein": k.ownProtein(d, &base),
+		"dairy": best(&base, k.dairy(table(d)), binder.LeastBinder),
+	}, "seed-gel", "starch", "flour", "own-paste", "own-protein", "dairy")
 	waits := from[binder.LeastBinder]
 	if waits != nil && waits.RestMinutes <= 5 {
 		waits = nil
 	}
 	add("waiting", map[string]*Way{"rest": waits, "no-wait": from[binder.NoWaiting]}, "rest", "no-wait")
+	add("mixing", map[string]*Way{
+		"coarse": k.asItIs(d, worked(d, k.Foods, coarse)), "paste": k.asItIs(d, worked(d, k.Foods, pasty)),
+	}, "coarse", "paste")
+	add("heat", map[string]*Way{
+		"bake": k.asItIs(d, cooked(d, piece.StillOven)), "pan": k.asItIs(d, cooked(d, piece.Pan)), "deep-oil": k.asItIs(d, cooked(d, piece.DeepOil)),
+	}, "bake", "pan", "deep-oil")
 	return out
 }
 
-// ownPaste mashes most of the heaviest base that has pieces: its own paste
-// binds. The document is unchanged where it has none.
-func ownPaste(d *build.Document, foods *food.Catalogue) *build.Document {
+// asItIs works out a document that adds no binder; nil where there is none, or
+// nothing in it to hold.
+func (k *Kitchen) asItIs(d, next *build.Document) *Way {
+	if next == nil {
+		return nil
+	}
+	p := build.Predict(next, k.Foods, k.Checked)
+	if p.Q == nil {
+		return nil
+	}
+	return &Way{
+		Aim: asIs, Add: []Addition{}, RestMinutes: next.RestOrNone().Minutes, Q: *p.Q, Word: p.Word, RawRatio: p.RawRatio,
+		CookedRatio: p.CookedRatio, Chance: p.Chance, SavesMinutes: d.RestOrNone().Minutes - next.RestOrNone().Minutes, Document: *next,
+	}
+}
+
+// asIs is the aim of a way that no search chose.
+const asIs binder.Aim = "as-is"
+
+// ownProtein leaves a mix of raw meat or fish to its own protein, with the
+// salt, 1.2% of the meat, that makes it sticky; nil without raw meat.
+func (k *Kitchen) ownProtein(d, base *build.Document) *Way {
+	next := *base
+	next.Lines = slices.Clone(base.Lines)
+	meat, salt, at := 0., 0., -1
+	for i, l := range next.Lines {
+		f := k.Foods.Find(l.Food)
+		salt += l.Grams * f.Salt / 100
+		if f.IsRawMeat() {
+			meat += l.Grams
+		}
+		if f.ID == "salt" {
+			at = i
+		}
+	}
+	if meat == 0 {
+		return nil
+	}
+	if more := build.Tidy(0.012*meat-salt, 0); more > 0 && at >= 0 {
+		next.Lines[at].Grams += more
+	} else if more > 0 {
+		next.Lines = append(next.Lines, build.Line{Food: "salt", Grams: more})
+	}
+	return k.asItIs(d, &next)
+}
+
+// dairy gives the cheeses and their like that are clear for the table.
+func (k *Kitchen) dairy(t eaters.Table) (out []binder.Candidate) {
+	all := k.Foods.Foods()
+	for i := range all {
+		f := &all[i]
+		if f.Group == food.Dairy && f.GlueHot > 0.02 && t.Check(f, k.Checked[f.ID]).Status == eaters.Clear {
+			out = append(out, binder.Candidate{Food: f, Have: k.Have[f.ID], PerKilo: k.PerKilo[f.ID]})
+		}
+	}
+	return out
+}
+
+// cooked gives the document cooked by another method, unturned in the oven.
+func cooked(d *build.Document, m piece.Method) *build.Document {
+	next := *d
+	celsius := m.DefaultCelsius()
+	next.Cook = &build.Cook{Method: m, Celsius: &celsius}
+	if d.Cook != nil {
+		next.Cook.TargetCelsius = d.Cook.TargetCelsius
+	}
+	return &next
+}
+
+const (
+	coarse = 0.2 // pulsed once or twice
+	pasty  = 0.9 // nearly a paste
+)
+
+// worked blitzes the heaviest base that has pieces to that level: what is paste
+// binds. nil where there is none.
+func worked(d *build.Document, foods *food.Catalogue, level float64) *build.Document {
 	next := *d
 	next.Lines = slices.Clone(d.Lines)
 	heaviest := -1
 	for i, l := range next.Lines {
 		f := foods.Find(l.Food)
-		pasty := f.Group == food.Legume || f.Group == food.Grain || f.Group == food.Nut && f.Water > 30
-		if pasty && f.Chunk > 0.2 && (heaviest < 0 || l.Grams > next.Lines[heaviest].Grams) {
+		yields := f.Group == food.Legume || f.Group == food.Grain || f.Group == food.Nut && f.Water > 30
+		if yields && f.Chunk > 0.2 && (heaviest < 0 || l.Grams > next.Lines[heaviest].Grams) {
 			heaviest = i
 		}
 	}
-	if heaviest >= 0 {
-		l := &next.Lines[heaviest]
-		l.Prep = slices.DeleteFunc(slices.Clone(l.Prep), func(p food.Preparation) bool { return p.Do == food.Blitz || p.Do == food.Mash })
-		l.Prep = append(l.Prep, food.Preparation{Do: food.Blitz, Level: 0.9})
+	if heaviest < 0 {
+		return nil
 	}
+	l := &next.Lines[heaviest]
+	l.Prep = slices.DeleteFunc(slices.Clone(l.Prep), func(p food.Preparation) bool { return p.Do == food.Blitz || p.Do == food.Mash })
+	l.Prep = append(l.Prep, food.Preparation{Do: food.Blitz, Level: level})
 	return &next
 }

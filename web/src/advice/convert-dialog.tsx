@@ -74,6 +74,7 @@ export function ConvertDialog({ document, prediction, foods, zones, onTake, onCl
               />
               <span>
                 <strong>{t(`ways.aim.${w.aim}`)}:</strong> {words(w)}
+                <small> · {t("ways.rest", { minutes: format.minutes(w.rest_minutes) })}</small>
               </span>
             </label>
           ))}

@@ -94,7 +94,7 @@ export const OtherWays = memo(function OtherWays({
 });
 
 const sameWay = (a: Way | null, b: Way) =>
-  a !== null && a.aim === b.aim && JSON.stringify(a.add) === JSON.stringify(b.add);
+  a !== null && JSON.stringify(a.document) === JSON.stringify(b.document);
 
 /** Egg and wheat crumbs, flour and bread: what a classic recipe binds with. */
 function isClassic(id: string, foods: Foods) {

@@ -26,6 +26,6 @@ export function useWayWords(foods: Foods) {
         }).trim(),
       );
     }
-    return parts.length > 0 ? parts.join(" + ") : t("ways.noBinder");
+    return parts.length > 0 ? parts.join(" + ") : t(way.aim === "as-is" ? "ways.asWorked" : "ways.noBinder");
   };
 }

@@ -694,7 +694,7 @@ export interface components {
         };
         School: {
             /** @enum {string} */
-            question: "wet-mix" | "egg" | "waiting";
+            question: "wet-mix" | "egg" | "waiting" | "mixing" | "heat";
             ways: components["schemas"]["SchoolWay"][];
         };
         SchoolWay: {

@@ -329,6 +329,8 @@ export const en = {
     holds: "raw {{raw}}× · cooked {{cooked}}×",
     add: "{{grams}} {{food}}",
     dry: "{{prep}} the {{food}} {{minutes}}",
+    asWorked: "The mix as it is",
+    rest: "rest {{minutes}}",
     noBinder: "No binder needed",
     try: "try",
     trying: "Trying: {{way}}",
@@ -366,7 +368,13 @@ export const en = {
   schools: {
     title: "Where good cooks disagree",
     none: "For this mix the schools agree.",
-    question: { "wet-mix": "A wet mix", egg: "In place of egg", waiting: "Waiting" },
+    question: {
+      "wet-mix": "A wet mix",
+      egg: "In place of egg",
+      waiting: "Waiting",
+      mixing: "By hand or machine",
+      heat: "The heat",
+    },
     way: {
       "dry-first": "Dry it first",
       "more-binder": "More binder",
@@ -376,6 +384,13 @@ export const en = {
       "own-paste": "Its own paste",
       rest: "Rest it",
       "no-wait": "No wait",
+      "own-protein": "Its own protein and salt",
+      dairy: "Cheese",
+      coarse: "Coarse, pulsed",
+      paste: "A paste",
+      bake: "Bake",
+      pan: "Pan",
+      "deep-oil": "Deep oil",
     },
   },
   convert: {

@@ -334,6 +334,8 @@ export const es: Messages = {
     holds: "cruda {{raw}}× · cocida {{cooked}}×",
     add: "{{grams}} de {{food}}",
     dry: "{{prep}} {{minutes}}: {{food}}",
+    asWorked: "La masa tal cual",
+    rest: "reposo {{minutes}}",
     noBinder: "No hace falta ligante",
     try: "probar",
     trying: "Probando: {{way}}",
@@ -371,7 +373,13 @@ export const es: Messages = {
   schools: {
     title: "Donde no hay acuerdo",
     none: "Para esta masa las escuelas coinciden.",
-    question: { "wet-mix": "Una masa húmeda", egg: "En lugar de huevo", waiting: "La espera" },
+    question: {
+      "wet-mix": "Una masa húmeda",
+      egg: "En lugar de huevo",
+      waiting: "La espera",
+      mixing: "A mano o a máquina",
+      heat: "El calor",
+    },
     way: {
       "dry-first": "Secar antes",
       "more-binder": "Más ligante",
@@ -381,6 +389,13 @@ export const es: Messages = {
       "own-paste": "Su propia pasta",
       rest: "Reposarla",
       "no-wait": "Sin espera",
+      "own-protein": "Su proteína y la sal",
+      dairy: "Queso",
+      coarse: "Gruesa, a golpes",
+      paste: "Hecha pasta",
+      bake: "Horno",
+      pan: "Sartén",
+      "deep-oil": "Mucho aceite",
     },
   },
   convert: {
