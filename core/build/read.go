@@ -56,7 +56,7 @@ func parse(data []byte) (any, *Fault) {
 	}
 	var syntax *json.SyntaxError
 	if errors.As(err, &syntax) {
-		offset = syntax.Offset
+		offset = max(0, syntax.Offset-1) // it stands behind the byte that is wrong
 	}
 	before := data[:min(int(offset), len(data))]
 	line := 1 + bytes.Count(before, []byte("\n"))

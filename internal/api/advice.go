@@ -28,11 +28,7 @@ type mendInput struct {
 func (s *Server) registerAdvice(api huma.API) {
 	huma.Register(api, takesDocument(api, op(http.MethodPost, "/bind", "bind", "Choose binders, or what stands in for egg and crumbs")),
 		func(ctx context.Context, in *bindInput) (*body[advice.Answer], error) {
-			k, err := s.kitchen(ctx)
-			if err != nil {
-				return nil, err
-			}
-			d, err := s.read(in.RawBody)
+			k, d, err := s.kitchenAndDocument(ctx, in.RawBody)
 			if err != nil {
 				return nil, err
 			}
@@ -40,11 +36,7 @@ func (s *Server) registerAdvice(api huma.API) {
 		})
 	huma.Register(api, takesDocument(api, op(http.MethodPost, "/schools", "schools", "Where good cooks disagree, in numbers")),
 		func(ctx context.Context, in *DocumentInput) (*body[[]advice.School], error) {
-			k, err := s.kitchen(ctx)
-			if err != nil {
-				return nil, err
-			}
-			d, err := s.read(in.RawBody)
+			k, d, err := s.kitchenAndDocument(ctx, in.RawBody)
 			if err != nil {
 				return nil, err
 			}
@@ -53,11 +45,7 @@ func (s *Server) registerAdvice(api huma.API) {
 		})
 	huma.Register(api, takesDocument(api, op(http.MethodPost, "/mend", "mend", "Mend a mix by the feel of the hand")),
 		func(ctx context.Context, in *mendInput) (*body[advice.Mend], error) {
-			k, err := s.kitchen(ctx)
-			if err != nil {
-				return nil, err
-			}
-			d, err := s.read(in.RawBody)
+			k, d, err := s.kitchenAndDocument(ctx, in.RawBody)
 			if err != nil {
 				return nil, err
 			}

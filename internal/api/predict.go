@@ -7,6 +7,7 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
+	"cuerda/core/advice"
 	"cuerda/core/build"
 	"cuerda/internal/problem"
 )
@@ -35,14 +36,20 @@ func (s *Server) read(raw []byte) (*build.Document, error) {
 	return d, nil
 }
 
+// kitchenAndDocument gives what every question about a document needs.
+func (s *Server) kitchenAndDocument(ctx context.Context, raw []byte) (*advice.Kitchen, *build.Document, error) {
+	d, err := s.read(raw)
+	if err != nil {
+		return nil, nil, err
+	}
+	k, err := s.kitchen(ctx)
+	return k, d, err
+}
+
 func (s *Server) registerPredict(api huma.API) {
 	huma.Register(api, takesDocument(api, op(http.MethodPost, "/predict", "predict", "How a build feels and holds")),
 		func(ctx context.Context, in *DocumentInput) (*body[build.Prediction], error) {
-			k, err := s.kitchen(ctx)
-			if err != nil {
-				return nil, err
-			}
-			d, err := s.read(in.RawBody)
+			k, d, err := s.kitchenAndDocument(ctx, in.RawBody)
 			if err != nil {
 				return nil, err
 			}

@@ -11,6 +11,7 @@ import (
 	"github.com/stretchr/testify/require"
 
 	"cuerda/core/build"
+	"cuerda/core/food"
 	"cuerda/internal/postgres/pgtest"
 	"cuerda/internal/store"
 )
@@ -162,6 +163,31 @@ func TestVersionsCannotBeRewritten(t *testing.T) {
 	defer func() { _ = conn.Close(context.Background()) }()
 	_, err = conn.Exec(t.Context(), "update build_version set document = '{}'")
 	assert.ErrorContains(t, err, "never changed")
+}
+
+func TestThePantryReplacesWhatWasKnown(t *testing.T) {
+	t.Parallel()
+	s, k := open(t)
+	ctx := t.Context()
+	first, err := s.PantryRevision(ctx, k)
+	require.NoError(t, err)
+	price := 4.5
+	item := store.PantryItem{Food: "tofu-firm", Have: true, PerKilo: &price, LabelChecked: true, Pack: &food.PackLabel{Fat: 4, Protein: 12}}
+	require.NoError(t, s.SavePantry(ctx, k, item, store.PantryItem{Food: "salt", Have: true}))
+	items, err := s.Pantry(ctx, k)
+	require.NoError(t, err)
+	assert.Equal(t, []store.PantryItem{{Food: "salt", Have: true}, item}, items)
+	require.NoError(t, s.SavePantry(ctx, k, store.PantryItem{Food: "tofu-firm"}))
+	items, err = s.Pantry(ctx, k)
+	require.NoError(t, err)
+	assert.Equal(t, store.PantryItem{Food: "tofu-firm"}, items[1])
+	later, err := s.PantryRevision(ctx, k)
+	require.NoError(t, err)
+	assert.Equal(t, first+2, later)
+	bad := -1.
+	assert.Error(t, s.SavePantry(ctx, k, store.PantryItem{Food: "salt"}, store.PantryItem{Food: "oil", PerKilo: &bad}))
+	items, _ = s.Pantry(ctx, k)
+	assert.True(t, items[0].Have, "nothing is half kept")
 }
 
 func BenchmarkSave(b *testing.B) {

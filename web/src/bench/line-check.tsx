@@ -15,7 +15,9 @@ export function CheckMark({ check }: { check?: Check }) {
   if (!check || check.status === "clear") return null;
   const settled = ["allergen", "source", "want"];
   const reasons = check.reasons?.filter((r) => check.status === "label" || settled.includes(r.code));
-  const what = [...new Set(reasons?.map((r) => t(`eaters.about.${r.what}`)))].join(", ");
+  const what = [
+    ...new Set(reasons?.map((r) => t([`eaters.about.${r.what}`, `eaters.allergen.${r.what}`]))),
+  ].join(", ");
   return (
     <span className={`check check-${check.status}`}>
       {check.status === "out" && <Icon name="x" />} {t(`eaters.mark.${check.status}`, { what })}

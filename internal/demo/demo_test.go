@@ -1,0 +1,62 @@
+package demo_test
+
+import (
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"cuerda/core/build"
+	"cuerda/core/food"
+	"cuerda/internal/demo"
+	"cuerda/internal/postgres/pgtest"
+)
+
+func TestMain(m *testing.M) { pgtest.Main(m) }
+
+func TestTheKitchenIsMadeOnce(t *testing.T) {
+	s := pgtest.Open(t)
+	foods := food.Starter()
+	kitchen, err := demo.Seed(t.Context(), s, foods)
+	require.NoError(t, err)
+	again, err := demo.Seed(t.Context(), s, foods)
+	require.NoError(t, err)
+	assert.Equal(t, kitchen, again)
+	want, err := demo.Builds(foods)
+	require.NoError(t, err)
+	list, err := s.List(t.Context(), kitchen, "", 100)
+	require.NoError(t, err)
+	assert.Len(t, list, len(want))
+	items, err := s.Pantry(t.Context(), kitchen)
+	require.NoError(t, err)
+	assert.Len(t, items, len(demo.Pantry()))
+}
+
+// Every dish but the classic one and the failure holds, suits its table, and
+// keeps to the limits of taste.
+func TestTheDishesAreGoodOnes(t *testing.T) {
+	foods := food.Starter()
+	builds, err := demo.Builds(foods)
+	require.NoError(t, err)
+	checked := map[string]bool{}
+	for _, i := range demo.Pantry() {
+		require.NotNil(t, foods.Find(i.Food), i.Food)
+		checked[i.Food] = i.LabelChecked
+	}
+	good := 0
+	for i := range builds {
+		d := &builds[i]
+		p := build.Predict(d, foods, checked)
+		out := false
+		for _, l := range p.Lines {
+			out = out || l.Check != nil && l.Check.Status == "out"
+		}
+		if p.Verdict == build.Holds && p.InBand && !out {
+			good++
+		}
+		for _, n := range p.Notes {
+			assert.NotEqual(t, "over-limit", n.Code, d.Name)
+		}
+	}
+	assert.Equal(t, len(builds)-2, good)
+}
