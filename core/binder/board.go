@@ -186,9 +186,10 @@ func (b *board) suggestions() []Suggestion {
 	return out
 }
 
-// same says whether two suggestions ask for the same.
+// same says whether another suggestion asks for the same, and for no longer a
+// rest.
 func (s *Suggestion) same(o Suggestion) bool {
-	return slices.Equal(s.Add, o.Add) && s.Rest == o.Rest && (s.Dry == nil) == (o.Dry == nil)
+	return slices.Equal(s.Add, o.Add) && s.Rest.Minutes >= o.Rest.Minutes && (s.Dry == nil) == (o.Dry == nil)
 }
 
 // round finds the measurable amounts nearest a corner that keep every
