@@ -1,22 +1,27 @@
-import { useState } from "react";
+import { memo, useState } from "react";
 import { useTranslation } from "react-i18next";
 import type { BuildDocument, Mend } from "../api/client";
+import { addGrams, addRest } from "../bench/edits";
 import { pieceWord } from "../bench/piece-word";
 import type { Foods } from "../bench/queries";
+import type { BuildSession } from "../bench/session";
 import { useFormat } from "../ui/format";
-import { useMend, type Felt } from "./queries";
+import { useMend, useSettled, type Felt } from "./queries";
 
 const words: Felt[] = ["crumbles", "short", "firm", "tacky", "slack", "slumps"];
 
 type Props = {
   document: BuildDocument;
   foods: Foods;
-  onAdd: (food: string, grams: number) => void;
-  onRest: (minutes: number) => void;
+  session: BuildSession;
 };
 
-/** What the hand says, and how to mend it spoon by spoon. */
-export function MendPanel({ document, foods, onAdd, onRest }: Props) {
+/** What the hand says, and how to mend it spoon by spoon; it waits until the mix stands still. */
+export function MendPanel({ document, ...props }: Props) {
+  return <SettledMend document={useSettled(document)} {...props} />;
+}
+
+const SettledMend = memo(function SettledMend({ document, foods, session }: Props) {
   const { t } = useTranslation();
   const [felt, setFelt] = useState<Felt | null>(null);
   const mend = useMend(document, felt);
@@ -39,19 +44,13 @@ export function MendPanel({ document, foods, onAdd, onRest }: Props) {
       </div>
       {felt && mend.isError && <p className="note note-reason">{t("mend.failed")}</p>}
       {felt && mend.data && (
-        <MendAnswer mend={mend.data} document={document} foods={foods} onAdd={onAdd} onRest={onRest} />
+        <MendAnswer mend={mend.data} document={document} foods={foods} session={session} />
       )}
     </div>
   );
-}
+});
 
-function MendAnswer({
-  mend: m,
-  document,
-  foods,
-  onAdd,
-  onRest,
-}: Omit<Props, "document"> & { mend: Mend; document: BuildDocument }) {
+function MendAnswer({ mend: m, document, foods, session }: Props & { mend: Mend }) {
   const { t } = useTranslation();
   const format = useFormat();
   const piece = t(`piece.a.${pieceWord(document.piece ?? { kind: "patty" })}`);
@@ -64,7 +63,11 @@ function MendAnswer({
       {m.rest_minutes !== undefined && (
         <div className="mend-way">
           <span>{t("mend.rest", { minutes: format.minutes(m.rest_minutes) })}</span>
-          <button type="button" className="btn btn-straw btn-sm" onClick={() => onRest(m.rest_minutes ?? 0)}>
+          <button
+            type="button"
+            className="btn btn-straw btn-sm"
+            onClick={() => session.edit(addRest(m.rest_minutes ?? 0))}
+          >
             {t("mend.doRest")}
           </button>
         </div>
@@ -107,7 +110,7 @@ function MendAnswer({
               type="button"
               className="btn btn-straw btn-sm"
               aria-label={t("mend.addOf", { food: name })}
-              onClick={() => onAdd(s.food, Math.round(count * s.spoon_g * 10) / 10)}
+              onClick={() => session.edit(addGrams(s.food, Math.round(count * s.spoon_g * 10) / 10))}
             >
               {t("mend.add")}
             </button>

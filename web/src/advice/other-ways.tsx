@@ -17,8 +17,15 @@ type Props = {
   onConvert: () => void;
 };
 
-/** Other binders for this mix, each the best at one thing; any can be tried before it is taken. */
-export const OtherWays = memo(function OtherWays({
+/**
+ * Other binders for this mix, each the best at one thing; any can be tried before it is taken. They wait
+ * until the mix stands still, so that an edit is answered before them.
+ */
+export function OtherWays({ document, prediction, ...props }: Props) {
+  return <SettledWays document={useSettled(document)} prediction={useSettled(prediction)} {...props} />;
+}
+
+const SettledWays = memo(function SettledWays({
   document,
   prediction: p,
   foods,
@@ -28,8 +35,7 @@ export const OtherWays = memo(function OtherWays({
 }: Props) {
   const { t } = useTranslation();
   const format = useFormat();
-  const settled = useSettled(document);
-  const ways = useWays(settled, "binders");
+  const ways = useWays(document, "binders");
   const classic = document.lines.some((l) => isClassic(l.food, foods));
   const answer = ways.data;
   const piece = t(`piece.a.${pieceWord(document.piece ?? { kind: "patty" })}`);
@@ -87,7 +93,7 @@ export const OtherWays = memo(function OtherWays({
         <div className="skeleton-list" aria-label={t("app.loading")} />
       )}
       {document.lines.length > 0 && (
-        <SchoolList document={settled} foods={foods} tried={tried} onTry={onTry} />
+        <SchoolList document={document} foods={foods} tried={tried} onTry={onTry} />
       )}
     </section>
   );
@@ -104,7 +110,7 @@ function isClassic(id: string, foods: Foods) {
 
 type CardProps = { way: Way; title?: string; foods: Foods; here: boolean; onTry: (way: Way | null) => void };
 
-function WayCard({ way, title, foods, here, onTry }: CardProps) {
+const WayCard = memo(function WayCard({ way, title, foods, here, onTry }: CardProps) {
   const { t } = useTranslation();
   const format = useFormat();
   const words = useWayWords(foods);
@@ -143,7 +149,7 @@ function WayCard({ way, title, foods, here, onTry }: CardProps) {
       </button>
     </li>
   );
-}
+});
 
 type SchoolProps = {
   document: BuildDocument;
@@ -153,7 +159,7 @@ type SchoolProps = {
 };
 
 /** Where good cooks disagree: both ways, and the trade in numbers. */
-function SchoolList({ document, foods, tried, onTry }: SchoolProps) {
+const SchoolList = memo(function SchoolList({ document, foods, tried, onTry }: SchoolProps) {
   const { t } = useTranslation();
   const [open, setOpen] = useState(false);
   const schools = useSchools(document, open);
@@ -183,4 +189,4 @@ function SchoolList({ document, foods, tried, onTry }: SchoolProps) {
       ))}
     </details>
   );
-}
+});

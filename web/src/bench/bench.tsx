@@ -11,7 +11,7 @@ import { useFormat } from "../ui/format";
 import { Icon } from "../ui/icon";
 import { BuildName } from "./build-name";
 import { ConflictDialog } from "./conflict-dialog";
-import { addGrams, addLines, addRest } from "./edits";
+import { addLines } from "./edits";
 import { Hold } from "./hold";
 import { MixList } from "./mix-list";
 import { Notes } from "./notes";
@@ -73,7 +73,11 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
 
   // A way that is tried was made for the document as it stood.
   const tried = trial?.of === document ? trial.way : null;
-  const setTried = useCallback((way: Way | null) => setTrial(way && { way, of: document }), [document]);
+  const setTried = useCallback(
+    (way: Way | null) => setTrial(way && { way, of: session.snapshot().document }),
+    [session],
+  );
+  const convert = useCallback(() => setDialog("convert"), []);
   const triedPrediction = usePredictionOf(tried?.document);
   const shown = (tried && triedPrediction.data) || prediction;
 
@@ -179,12 +183,7 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
           minutes={(tried?.document ?? document).rest?.minutes ?? 0}
           piece={piece}
         />
-        <MendPanel
-          document={document}
-          foods={foods}
-          onAdd={(food, grams) => session.edit(addGrams(food, grams))}
-          onRest={(minutes) => session.edit(addRest(minutes))}
-        />
+        <MendPanel document={document} foods={foods} session={session} />
         <Hold prediction={shown} piece={piece} />
         <PiecePanel
           session={session}
@@ -210,7 +209,7 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
           foods={foods}
           tried={tried}
           onTry={setTried}
-          onConvert={() => setDialog("convert")}
+          onConvert={convert}
         />
         <Notes prediction={prediction} foods={foods} piece={piece} />
       </div>
