@@ -3,6 +3,7 @@ package api
 import (
 	"context"
 	"sync"
+	"time"
 
 	"cuerda/core/advice"
 	"cuerda/core/food"
@@ -15,17 +16,32 @@ type kitchens struct {
 	mu       sync.Mutex
 	revision int64
 	made     *advice.Kitchen
+	looked   time.Time
+}
+
+// trusted is how long a pantry is taken to be as it was: a change through this
+// server counts at once, one through another after no more than this.
+const trusted = 2 * time.Second
+
+func (k *kitchens) forget() {
+	k.mu.Lock()
+	defer k.mu.Unlock()
+	k.looked = time.Time{}
 }
 
 // kitchen gives the kitchen as its pantry is now.
 func (s *Server) kitchen(ctx context.Context) (*advice.Kitchen, error) {
+	s.cache.mu.Lock()
+	defer s.cache.mu.Unlock()
+	if time.Since(s.cache.looked) < trusted {
+		return s.cache.made, nil
+	}
 	revision, err := s.Store.PantryRevision(ctx, s.Kitchen)
 	if err != nil {
 		return nil, s.problemOf(ctx, err)
 	}
-	s.cache.mu.Lock()
-	defer s.cache.mu.Unlock()
 	if s.cache.made != nil && s.cache.revision == revision {
+		s.cache.looked = time.Now()
 		return s.cache.made, nil
 	}
 	items, err := s.Store.Pantry(ctx, s.Kitchen)
@@ -36,7 +52,7 @@ func (s *Server) kitchen(ctx context.Context) (*advice.Kitchen, error) {
 	if err != nil {
 		return nil, s.problemOf(ctx, err)
 	}
-	s.cache.made, s.cache.revision = made, revision
+	s.cache.made, s.cache.revision, s.cache.looked = made, revision, time.Now()
 	return made, nil
 }
 

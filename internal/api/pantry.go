@@ -58,5 +58,6 @@ func (s *Server) savePantryItem(ctx context.Context, in *pantryInput) (*body[Pan
 	if err := s.Store.SavePantry(ctx, s.Kitchen, store.PantryItem(in.Body)); err != nil {
 		return nil, s.problemOf(ctx, err)
 	}
+	s.cache.forget()
 	return &body[PantryItem]{in.Body}, nil
 }

@@ -18,6 +18,7 @@ export type SessionState = {
 type Draft = { base: number; document: BuildDocument; window: string };
 type Step = { document: BuildDocument; key?: string; at: number };
 
+const draftAfter = 100; // ms
 const saveAfter = 600; // ms without a change
 const coalesce = 1200; // ms within which changes of one field are one step back
 const history = 200;
@@ -53,6 +54,7 @@ export class BuildSession {
   private past: Step[] = [];
   private future: BuildDocument[] = [];
   private kept: BuildDocument;
+  private drafting?: ReturnType<typeof setTimeout>;
   private timer?: ReturnType<typeof setTimeout>;
   private retry = 0;
   private inFlight = false;
@@ -239,8 +241,20 @@ export class BuildSession {
     const { status } = this.state;
     const held = status === "conflict" || status === "deleted";
     this.update({ document, status: held || status === "offline" ? status : "pending" });
-    this.keepDraft(this.state.version);
+    this.draftSoon();
     if (!held) this.saveSoon(saveAfter);
+  }
+
+  // The browser's store is slow beside a drag: one write a moment is enough,
+  // and leaving the page writes what is left.
+  private draftSoon() {
+    this.drafting ??= setTimeout(() => this.draftNow(), draftAfter);
+  }
+
+  private draftNow() {
+    clearTimeout(this.drafting);
+    this.drafting = undefined;
+    if (!sameDocument(this.state.document, this.kept)) this.keepDraft(this.state.version);
   }
 
   private saveSoon(after: number) {
@@ -250,6 +264,7 @@ export class BuildSession {
 
   /** The page goes away: send without waiting for an answer. */
   private flush() {
+    if (this.drafting !== undefined) this.draftNow();
     if (this.state.status !== "pending" || this.inFlight) return;
     clearTimeout(this.timer);
     void api

@@ -26,10 +26,7 @@ export const Squeeze = memo(function Squeeze({ prediction, zones, minutes, piece
   const format = useFormat();
   const [ref, width] = useWidth<HTMLDivElement>();
   const id = useId();
-  const x = scaleLinear()
-    .domain([from, to])
-    .range([4, width - 4])
-    .clamp(true);
+  const x = scaleOf(width);
   const { q, just_mixed_q: mixed, band, word, q_sd: sd } = prediction;
   const wants = t("squeeze.wants", { piece: t(`piece.A.${pieceWord(piece)}`) });
   const label =
@@ -74,51 +71,8 @@ export const Squeeze = memo(function Squeeze({ prediction, zones, minutes, piece
         </span>
       </header>
       <div ref={ref} className="squeeze">
-        <svg width={width} height={146} role="img" aria-label={label}>
-          <defs>
-            <Hatch id={`${id}-crumbles`} className="pattern-dry">
-              <path d="M-2 8 L8 -2 M2 12 L12 2" />
-            </Hatch>
-            <Hatch id={`${id}-tacky`} className="pattern-wet">
-              <path d="M0 5 q2.5 -3 5 0 t5 0" />
-            </Hatch>
-            <Hatch id={`${id}-slack`} className="pattern-wet">
-              <circle cx="5" cy="5" r="1.4" />
-            </Hatch>
-            <Hatch id={`${id}-slumps`} className="pattern-wet">
-              <circle cx="2.5" cy="2.5" r="1.7" />
-              <circle cx="7.5" cy="7.5" r="1.7" />
-            </Hatch>
-          </defs>
-          {zones.map((z, i) => {
-            const left = x(i === 0 ? from : z.from);
-            const right = x(zones[i + 1]?.from ?? to);
-            return (
-              <g key={z.word} className={`zone zone-${z.word} ${z.word === word ? "zone-here" : ""}`}>
-                <rect x={left + 0.5} y={top} width={right - left - 1} height={high} />
-                <rect
-                  x={left + 0.5}
-                  y={top}
-                  width={right - left - 1}
-                  height={high}
-                  fill={`url(#${id}-${z.word})`}
-                  className="zone-pattern"
-                />
-                <text x={(left + right) / 2} y={top + high + 17}>
-                  {t(`squeeze.${z.word}`)}
-                </text>
-              </g>
-            );
-          })}
-          <g className="band">
-            <rect x={x(band.from)} y={top - 5} width={x(band.to) - x(band.from)} height={high + 10} rx={6} />
-            <text
-              x={Math.min(Math.max((x(band.from) + x(band.to)) / 2, 100), width - 100)}
-              y={top + high + 40}
-            >
-              {wants}
-            </text>
-          </g>
+        <Scale width={width} zones={zones} word={word} low={band.from} high={band.to} wants={wants} />
+        <svg className="squeeze-marks" width={width} height={146} role="img" aria-label={label}>
           {moves && (
             <path
               className="squeeze-way"
@@ -150,6 +104,73 @@ export const Squeeze = memo(function Squeeze({ prediction, zones, minutes, piece
       </div>
       <p className="means">{t(`squeeze.means.${word}`)}</p>
     </section>
+  );
+});
+
+type ScaleProps = {
+  width: number;
+  zones: Vocabulary["zones"];
+  word: string;
+  low: number;
+  high: number;
+  wants: string;
+};
+
+const scaleOf = (width: number) =>
+  scaleLinear()
+    .domain([from, to])
+    .range([4, width - 4])
+    .clamp(true);
+
+/** The zones and the band: drawn apart from the marks, which move, so that it is painted once. */
+const Scale = memo(function Scale({ width, zones, word, low, high: highest, wants }: ScaleProps) {
+  const { t } = useTranslation();
+  const id = useId();
+  const x = scaleOf(width);
+  return (
+    <svg className="squeeze-scale" width={width} height={146} aria-hidden="true">
+      <defs>
+        <Hatch id={`${id}-crumbles`} className="pattern-dry">
+          <path d="M-2 8 L8 -2 M2 12 L12 2" />
+        </Hatch>
+        <Hatch id={`${id}-tacky`} className="pattern-wet">
+          <path d="M0 5 q2.5 -3 5 0 t5 0" />
+        </Hatch>
+        <Hatch id={`${id}-slack`} className="pattern-wet">
+          <circle cx="5" cy="5" r="1.4" />
+        </Hatch>
+        <Hatch id={`${id}-slumps`} className="pattern-wet">
+          <circle cx="2.5" cy="2.5" r="1.7" />
+          <circle cx="7.5" cy="7.5" r="1.7" />
+        </Hatch>
+      </defs>
+      {zones.map((z, i) => {
+        const left = x(i === 0 ? from : z.from);
+        const right = x(zones[i + 1]?.from ?? to);
+        return (
+          <g key={z.word} className={`zone zone-${z.word} ${z.word === word ? "zone-here" : ""}`}>
+            <rect x={left + 0.5} y={top} width={right - left - 1} height={high} />
+            <rect
+              x={left + 0.5}
+              y={top}
+              width={right - left - 1}
+              height={high}
+              fill={`url(#${id}-${z.word})`}
+              className="zone-pattern"
+            />
+            <text x={(left + right) / 2} y={top + high + 17}>
+              {t(`squeeze.${z.word}`)}
+            </text>
+          </g>
+        );
+      })}
+      <g className="band">
+        <rect x={x(low)} y={top - 5} width={x(highest) - x(low)} height={high + 10} rx={6} />
+        <text x={Math.min(Math.max((x(low) + x(highest)) / 2, 100), width - 100)} y={top + high + 40}>
+          {wants}
+        </text>
+      </g>
+    </svg>
   );
 });
 

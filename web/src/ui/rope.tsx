@@ -24,13 +24,7 @@ export function Rope({ length, thickness = 17, end = "whole", laid = true }: Pro
       </clipPath>
       <g clipPath={`url(#${id})`}>
         <rect className="rope-fill" x={0} y={-r} width={body} height={thickness} />
-        {Array.from({ length: Math.ceil(body / pitch) + 2 }, (_, i) => (
-          <path
-            key={i}
-            className="rope-lay"
-            d={`M${(i - 1) * pitch} ${r} C${(i - 1) * pitch + pitch * 0.2} ${r * 0.2} ${i * pitch} ${-r * 0.2} ${i * pitch + pitch * 0.25} ${-r}`}
-          />
-        ))}
+        <path className="rope-lay" d={lay(Math.ceil(body / pitch / 8) * 8 + 2, pitch, r)} />
         <rect className="rope-light" x={0} y={-r * 0.72} width={body} height={r * 0.32} />
       </g>
       {end !== "whole" &&
@@ -43,4 +37,14 @@ export function Rope({ length, thickness = 17, end = "whole", laid = true }: Pro
         ))}
     </g>
   );
+}
+
+/** The turns of the strands as one path, so that a rope is few things to draw. */
+function lay(turns: number, pitch: number, r: number): string {
+  let d = "";
+  for (let i = 0; i < turns; i++) {
+    const x = (i - 1) * pitch;
+    d += `M${x} ${r}C${x + pitch * 0.2} ${r * 0.2} ${x + pitch} ${-r * 0.2} ${x + pitch * 1.25} ${-r}`;
+  }
+  return d;
 }
