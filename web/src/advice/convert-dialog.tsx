@@ -5,6 +5,7 @@ import type { BuildDocument, Prediction, Vocabulary, Way } from "../api/client";
 import { Hold } from "../bench/hold";
 import type { Foods } from "../bench/queries";
 import { Squeeze } from "../bench/squeeze";
+import { Dialog } from "../ui/dialog";
 import { useFormat } from "../ui/format";
 import { usePredictionOf, useWays } from "./queries";
 import { useWayWords } from "./way-words";
@@ -29,12 +30,7 @@ export function ConvertDialog({ document, prediction, foods, zones, onTake, onCl
   const after = usePredictionOf(way?.document);
   const piece = document.piece ?? { kind: "patty" };
   return (
-    <Modal show onHide={onClose} size="xl" aria-labelledby="convert-title" scrollable>
-      <Modal.Header closeButton closeLabel={t("app.close")}>
-        <Modal.Title as="h2" id="convert-title">
-          {t("convert.title")}
-        </Modal.Title>
-      </Modal.Header>
+    <Dialog id="convert-title" title={t("convert.title")} size="xl" onClose={onClose}>
       <Modal.Body>
         <p>{t("convert.lead")}</p>
         <table className="table roles">
@@ -120,6 +116,6 @@ export function ConvertDialog({ document, prediction, foods, zones, onTake, onCl
           {t("ways.take")}
         </button>
       </Modal.Footer>
-    </Modal>
+    </Dialog>
   );
 }

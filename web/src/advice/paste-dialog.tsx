@@ -5,6 +5,7 @@ import { useTranslation } from "react-i18next";
 import { api, unwrap, type Line, type Reading, type Vocabulary } from "../api/client";
 import { usePrepWords } from "../bench/prep-editor";
 import type { Foods } from "../bench/queries";
+import { Dialog } from "../ui/dialog";
 import { useFormat } from "../ui/format";
 import { NumberField } from "../ui/number-field";
 import { FoodSelect } from "../ui/food-select";
@@ -46,12 +47,7 @@ export function PasteDialog({ foods, vocabulary, room, onTake, onClose }: Props)
     setRows((now) => now?.map((r, at) => (at === i ? { ...r, ...next } : r)) ?? null);
 
   return (
-    <Modal show onHide={onClose} size="xl" aria-labelledby="paste-title" scrollable>
-      <Modal.Header closeButton closeLabel={t("app.close")}>
-        <Modal.Title as="h2" id="paste-title">
-          {t("paste.title")}
-        </Modal.Title>
-      </Modal.Header>
+    <Dialog id="paste-title" title={t("paste.title")} size="xl" onClose={onClose}>
       <Modal.Body>
         {rows === null ? (
           <>
@@ -130,7 +126,7 @@ export function PasteDialog({ foods, vocabulary, room, onTake, onClose }: Props)
           </>
         )}
       </Modal.Footer>
-    </Modal>
+    </Dialog>
   );
 }
 

@@ -2,6 +2,7 @@ import { memo, useState } from "react";
 import Modal from "react-bootstrap/Modal";
 import { useTranslation } from "react-i18next";
 import type { Eaters, Person, Vocabulary } from "../api/client";
+import { Dialog } from "../ui/dialog";
 import { Icon } from "../ui/icon";
 import { NumberField } from "../ui/number-field";
 import { setEaters } from "./edits";
@@ -64,12 +65,7 @@ function TableDialog({ session, eaters, vocabulary, onClose }: DialogProps) {
       key,
     );
   return (
-    <Modal show onHide={onClose} size="lg" aria-labelledby="people-title" scrollable>
-      <Modal.Header closeButton closeLabel={t("app.close")}>
-        <Modal.Title as="h2" id="people-title">
-          {t("eaters.title")}
-        </Modal.Title>
-      </Modal.Header>
+    <Dialog id="people-title" title={t("eaters.title")} size="lg" onClose={onClose}>
       <Modal.Body>
         <p className="hint">{t("eaters.lead")}</p>
         {eatersOf(eaters) && (
@@ -140,7 +136,7 @@ function TableDialog({ session, eaters, vocabulary, onClose }: DialogProps) {
           {t("app.done")}
         </button>
       </Modal.Footer>
-    </Modal>
+    </Dialog>
   );
 }
 

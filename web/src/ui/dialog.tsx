@@ -1,0 +1,27 @@
+import Modal from "react-bootstrap/Modal";
+import { useTranslation } from "react-i18next";
+
+type Props = {
+  /** Names the dialog on its page. */
+  id: string;
+  title: string;
+  size: "lg" | "xl";
+  onClose: () => void;
+  /** A Modal.Body and a Modal.Footer. */
+  children: React.ReactNode;
+};
+
+/** A dialog with a title that can be closed. */
+export function Dialog({ id, title, size, onClose, children }: Props) {
+  const { t } = useTranslation();
+  return (
+    <Modal show onHide={onClose} size={size} aria-labelledby={id} scrollable>
+      <Modal.Header closeButton closeLabel={t("app.close")}>
+        <Modal.Title as="h2" id={id}>
+          {title}
+        </Modal.Title>
+      </Modal.Header>
+      {children}
+    </Modal>
+  );
+}
