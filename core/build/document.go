@@ -25,6 +25,7 @@ const (
 	MinCelsius   = -30.
 	MaxCelsius   = 300.
 	MinMM, MaxMM = 5., 600.
+	MaxFinish    = 60. // minutes of searing or grilling beside the main heat
 )
 
 // Room is the temperature of a kitchen where the document does not say, degC.
@@ -40,6 +41,8 @@ type Document struct {
 	Piece  *piece.Piece   `json:"piece,omitempty"`
 	Cook   *Cook          `json:"cook,omitempty"`
 	Eaters *eaters.Eaters `json:"eaters,omitempty"`
+	// TableTime is when it should be on the table, hh:mm of that day.
+	TableTime string `json:"table_time,omitempty" pattern:"^([01][0-9]|2[0-3]):[0-5][0-9]$"`
 }
 
 // Line is an amount of a food, g before its preparations.
@@ -63,6 +66,10 @@ type Cook struct {
 	Turn          *bool        `json:"turn,omitempty"`
 	StartCelsius  *float64     `json:"start_celsius,omitempty" minimum:"-30" maximum:"300"`
 	TargetCelsius *float64     `json:"target_celsius,omitempty" minimum:"-30" maximum:"300"`
+	// SearMinutes in a hot pan, each side, come before the oven; GrillMinutes
+	// under the grill end it.
+	SearMinutes  float64 `json:"sear_minutes,omitempty" minimum:"0" maximum:"60"`
+	GrillMinutes float64 `json:"grill_minutes,omitempty" minimum:"0" maximum:"60"`
 }
 
 // DefaultPiece is what a document without a piece is made into.

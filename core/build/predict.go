@@ -6,6 +6,7 @@ import (
 
 	"cuerda/core/eaters"
 	"cuerda/core/food"
+	"cuerda/core/heat"
 	"cuerda/core/mix"
 	"cuerda/core/piece"
 )
@@ -116,19 +117,17 @@ func Predict(d *Document, foods *food.Catalogue, checked map[string]bool) Predic
 		InBand: s.HasPaste && band.Holds(s.Q), ChunkShare: Tidy(s.ChunkShare, 3),
 		RawKPa: Tidy(s.Raw, 3), RawNeedKPa: Tidy(need.Raw, 3),
 		CookedKPa: Tidy(s.Cooked, 2), CookedNeedKPa: Tidy(need.Cooked, 3),
-		QSD:    Tidy(s.Spread.Q, 3),
-		PieceG: Tidy(p.Grams(), 1),
-		Lines:  make([]LineResult, len(lines)),
-		Notes:  []Note{},
+		QSD:   Tidy(s.Spread.Q, 3),
+		Lines: make([]LineResult, len(lines)),
+		Notes: []Note{},
 	}
 	if s.Mass > 0 {
 		out.WaterShare = Tidy(s.Water/s.Mass, 3)
 		out.FatShare = Tidy(s.Fat/s.Mass, 3)
 		out.SaltShare = Tidy(s.Salt/s.Mass, 3)
 	}
-	if g := p.Grams(); g > 0 {
-		out.Pieces = int(math.Floor(s.Mass/g + 0.02))
-	}
+	yield := p.Yield(s.Mass, heat.CompositionOf(parts).Density())
+	out.Pieces, out.PieceG = yield.Pieces, Tidy(yield.PieceG, 1)
 	if s.HasPaste {
 		q := Tidy(s.Q, 3)
 		mixed := q

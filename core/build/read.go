@@ -8,6 +8,7 @@ import (
 	"io"
 	"maps"
 	"math"
+	"regexp"
 	"slices"
 	"strconv"
 	"strings"
@@ -165,7 +166,7 @@ func (r *reader) list(v any, at string, most int) []any {
 	return l
 }
 
-var documentFields = []string{"format", "name", "lines", "rest", "chill", "piece", "cook", "eaters"}
+var documentFields = []string{"format", "name", "lines", "rest", "chill", "piece", "cook", "eaters", "table_time"}
 
 func (r *reader) document(v any) *Document {
 	o := r.object(v, "", documentFields, "format", "lines")
@@ -191,6 +192,8 @@ func (r *reader) document(v any) *Document {
 			d.Cook = r.cook(v, at)
 		case "eaters":
 			d.Eaters = r.eaters(v, at)
+		case "table_time":
+			d.TableTime = r.clock(v, at)
 		}
 	}
 	return d
@@ -205,6 +208,18 @@ func sorted(o map[string]any, fields []string) func(yield func(string, any) bool
 			}
 		}
 	}
+}
+
+var clockTime = regexp.MustCompile(`^([01][0-9]|2[0-3]):[0-5][0-9]$`)
+
+func (r *reader) clock(v any, at string) string {
+	s, ok := v.(string)
+	if !ok {
+		r.wrongType(v, at, "string")
+	} else if !clockTime.MatchString(s) {
+		r.fault(Fault{Code: CodeUnknownWord, Pointer: at, Got: shorten(s), Nearest: "19:00"})
+	}
+	return s
 }
 
 func (r *reader) line(v any, at string) Line {
@@ -285,7 +300,7 @@ func (r *reader) celsius(v any, at string) *float64 {
 }
 
 func (r *reader) piece(v any, at string) *piece.Piece {
-	fields := []string{"kind", "diameter_mm", "thickness_mm", "length_mm", "width_mm", "height_mm", "slice_mm", "wall_mm", "tin"}
+	fields := []string{"kind", "diameter_mm", "thickness_mm", "length_mm", "width_mm", "height_mm", "slice_mm", "wall_mm", "middle_mm", "tin_height_mm", "tin"}
 	o := r.object(v, at, fields, "kind")
 	p := &piece.Piece{}
 	kind, there := o["kind"]
@@ -309,7 +324,7 @@ func (r *reader) piece(v any, at string) *piece.Piece {
 	for name, v := range sorted(o, fields[1:]) {
 		at := at + "/" + name
 		switch {
-		case name == "tin" && p.Kind == piece.Loaf:
+		case name == "tin" && p.Kind.IsLoaf():
 			p.Tin = r.boolean(v, at)
 		case !slices.Contains(own, name):
 			r.fault(Fault{Code: CodeNotHere, Pointer: at, Got: string(p.Kind), Nearest: strings.Join(own, ", ")})
@@ -321,7 +336,7 @@ func (r *reader) piece(v any, at string) *piece.Piece {
 }
 
 func (r *reader) cook(v any, at string) *Cook {
-	fields := []string{"method", "celsius", "turn", "start_celsius", "target_celsius"}
+	fields := []string{"method", "celsius", "turn", "start_celsius", "target_celsius", "sear_minutes", "grill_minutes"}
 	c := &Cook{}
 	for name, v := range sorted(r.object(v, at, fields, "method"), fields) {
 		at := at + "/" + name
@@ -336,6 +351,10 @@ func (r *reader) cook(v any, at string) *Cook {
 			c.StartCelsius = r.celsius(v, at)
 		case "target_celsius":
 			c.TargetCelsius = r.celsius(v, at)
+		case "sear_minutes":
+			c.SearMinutes = r.number(v, at, 0, MaxFinish, false)
+		case "grill_minutes":
+			c.GrillMinutes = r.number(v, at, 0, MaxFinish, false)
 		}
 	}
 	return c

@@ -45,9 +45,12 @@ func Schema(foods *food.Catalogue) map[string]any {
 			"turn":           schema{"type": "boolean", "description": "whether pieces are turned; by default for pan, shallow-oil and grill"},
 			"start_celsius":  celsius,
 			"target_celsius": celsius,
+			"sear_minutes":   figure("minutes in a hot pan, each side, before the oven", 0, MaxFinish),
+			"grill_minutes":  figure("minutes under the grill at the end", 0, MaxFinish),
 		}, "method"),
 		"eaters": object(with(leavesOut(), "people", schema{"type": "array", "maxItems": MaxPeople, "items": object(
 			with(with(leavesOut(), "name", schema{"type": "string", "maxLength": 60}), "count", schema{"type": "integer", "minimum": 1, "maximum": 200}), "count")})),
+		"table_time": schema{"type": "string", "pattern": clockTime.String(), "description": "when it should be on the table"},
 	}, "format", "lines")
 	doc["$schema"] = "https://json-schema.org/draft/2020-12/schema"
 	doc["$id"] = "urn:cuerda:build:1"
@@ -100,7 +103,7 @@ func pieceSchemas() []schema {
 			}
 		}
 		switch kind {
-		case piece.Loaf:
+		case piece.Loaf, piece.Layered:
 			fields["tin"] = schema{"type": "boolean", "default": true}
 		case piece.Stuffing:
 			for _, name := range []string{"diameter_mm", "thickness_mm", "length_mm", "width_mm", "height_mm"} {

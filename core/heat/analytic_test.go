@@ -115,8 +115,22 @@ func TestTheMiddleAgreesWithTheExactSeries(t *testing.T) {
 			// long enough for the middle to come most of the way
 			seconds := c.size * c.size / (testK / testCapacity) * (0.6 + 1/biot)
 			err := middleError(c.Geometry, usualResolution[c.Shape], h, c.exact(h), seconds)
-			t.Logf("%s Bi %g: %.3f K", name, biot, err)
 			assert.Less(t, err, 0.1, "%s Bi %g", name, biot)
 		}
+	}
+}
+
+func TestTheErrorFallsWithTheSquareOfTheCells(t *testing.T) {
+	was := tolerance
+	tolerance = map[Shape]float64{Sphere: .02, Disc: .02, Brick: .02}
+	defer func() { tolerance = was }()
+	for name, c := range cases() {
+		const biot = 10
+		h := biot * testK / c.size
+		seconds := c.size * c.size / (testK / testCapacity) * 0.7
+		coarse := middleError(c.Geometry, Resolution{6, 6, 8}, h, c.exact(h), seconds)
+		fine := middleError(c.Geometry, Resolution{12, 12, 16}, h, c.exact(h), seconds)
+		order := math.Log2(coarse / fine)
+		assert.Greater(t, order, 1.8, "%s: %.3f K, then %.3f K", name, coarse, fine)
 	}
 }

@@ -23,21 +23,25 @@ type Body struct {
 	// inside, whose latent heat Boiled (J) has left with it.
 	HeatIn, Vapour, Boiled float64
 
-	axes    [3]axis
-	stride  [3]int
-	cells   int
-	times   float64
-	volume  []float64 // of cells, before times
-	faces   [sides]*face
-	heat    []float64 // J/m3
-	water   []float64 // kg/m3 still there
-	celsius []float64
-	slope   []float64
-	conduct []float64
-	net     []float64 // d heat / dt
-	fresh   bool      // celsius, slope, conduct and net belong to heat
-	dt      float64
-	work    *workspace
+	axes          [3]axis
+	stride        [3]int
+	cells         int
+	times         float64
+	volume        []float64 // of cells, before times
+	faces         [sides]*face
+	heat          []float64 // J/m3
+	water         []float64 // kg/m3 still there
+	celsius       []float64
+	slope         []float64
+	conduct       []float64
+	net           []float64 // d heat / dt
+	fresh         bool      // celsius, slope, conduct and net belong to heat
+	dt, tolerance float64
+	work          *workspace
+	// peak is the highest each cell has come to, degC; lethal its minutes at the
+	// reference temperature.
+	peak, lethal []float64
+	state        []float64 // heat, water, peak and lethal together
 }
 
 // face is one side and what it meets.
@@ -45,6 +49,7 @@ type face struct {
 	axis    int
 	high    bool
 	around  Surroundings
+	anew    bool // what it meets has just changed
 	cells   []int
 	area    []float64 // m2 before times
 	surface []float64 // degC
@@ -67,13 +72,15 @@ func New(g Geometry, m *Material, celsius float64, r Resolution) *Body {
 		b.stride[d] = b.cells
 		b.cells *= b.axes[d].n
 	}
-	all := make([]float64, 17*b.cells)
+	all := make([]float64, 14*b.cells)
+	b.state = all[: 4*b.cells : 4*b.cells]
 	take := func() []float64 {
 		s := all[:b.cells:b.cells]
 		all = all[b.cells:]
 		return s
 	}
-	b.volume, b.heat, b.water, b.celsius, b.slope, b.conduct, b.net = take(), take(), take(), take(), take(), take(), take()
+	b.heat, b.water, b.peak, b.lethal = take(), take(), take(), take()
+	b.volume, b.celsius, b.slope, b.conduct, b.net = take(), take(), take(), take(), take()
 	w := &workspace{before: take(), first: take(), second: take(), rhs: take(), gap: take()}
 	for d := range b.axes {
 		if b.axes[d].n > 1 {
@@ -85,9 +92,9 @@ func New(g Geometry, m *Material, celsius float64, r Resolution) *Body {
 	for i := range b.heat {
 		x, y, z := b.at(i)
 		b.volume[i] = b.axes[0].volume[x] * b.axes[1].volume[y] * b.axes[2].volume[z]
-		b.heat[i], b.water[i] = start, m.water
+		b.heat[i], b.water[i], b.peak[i] = start, m.water, celsius
 	}
-	b.dt = firstStep
+	b.dt, b.tolerance = firstStep, tolerance[g.Shape]
 	return b
 }
 
@@ -95,20 +102,46 @@ func (b *Body) at(i int) (x, y, z int) {
 	return i % b.axes[0].n, i / b.stride[1] % b.axes[1].n, i / b.stride[2]
 }
 
-// Clone is a copy that goes its own way.
-func (b *Body) Clone() *Body {
-	c := New(b.Geometry, b.Material, 0, Resolution{b.axes[0].n, b.axes[1].n, b.axes[2].n})
-	c.Seconds, c.HeatIn, c.Vapour, c.Boiled = b.Seconds, b.HeatIn, b.Vapour, b.Boiled
-	copy(c.heat, b.heat)
-	copy(c.water, b.water)
-	for s, f := range b.faces {
+// Snapshot is a body at one moment, to go back to.
+type Snapshot struct {
+	seconds, heatIn, vapour, boiled float64
+	cells                           []float64
+	faces                           [sides]struct {
+		around  Surroundings
+		surface []float64
+		dried   []float64
+	}
+}
+
+// Seconds is the moment it was taken.
+func (s *Snapshot) Seconds() float64 { return s.seconds }
+
+// Snapshot takes the body as it is.
+func (b *Body) Snapshot() *Snapshot {
+	s := &Snapshot{seconds: b.Seconds, heatIn: b.HeatIn, vapour: b.Vapour, boiled: b.Boiled, cells: append([]float64(nil), b.state...)}
+	for i, f := range b.faces {
 		if f != nil {
-			c.Surround(Side(s), f.around)
-			copy(c.faces[s].surface, f.surface)
-			copy(c.faces[s].dried, f.dried)
+			s.faces[i].around = f.around
+			s.faces[i].surface = append([]float64(nil), f.surface...)
+			s.faces[i].dried = append([]float64(nil), f.dried...)
 		}
 	}
-	return c
+	return s
+}
+
+// Restore puts the body back; the snapshot may be used again.
+func (b *Body) Restore(s *Snapshot) {
+	b.Seconds, b.HeatIn, b.Vapour, b.Boiled = s.seconds, s.heatIn, s.vapour, s.boiled
+	copy(b.state, s.cells)
+	for i, f := range b.faces {
+		if f != nil && s.faces[i].surface != nil {
+			f.around, f.anew = s.faces[i].around, true
+			copy(f.surface, s.faces[i].surface)
+			copy(f.dried, s.faces[i].dried)
+		}
+	}
+	b.fresh = false
+	b.dt = firstStep
 }
 
 // Surround says what a side meets from now on. A side the shape has not is
@@ -144,12 +177,10 @@ func (b *Body) Surround(side Side, s Surroundings) {
 		f.surface, f.dried, f.into, f.fall, f.vapour = make([]float64, n), make([]float64, n), make([]float64, n), make([]float64, n), make([]float64, n)
 		b.faces[side] = f
 	}
-	f.around = s
-	b.refresh()
+	f.around, f.anew = s, true
 	for j, i := range f.cells {
-		f.surface[j] = b.celsius[i]
+		f.surface[j], _, _ = b.Material.state(b.heat[i], b.water[i])
 	}
-	b.fresh = false
 }
 
 // SurroundAll says what every side meets.
@@ -168,11 +199,14 @@ func (b *Body) Turn() {
 			x, y := low*s+j, high*s+j
 			b.heat[x], b.heat[y] = b.heat[y], b.heat[x]
 			b.water[x], b.water[y] = b.water[y], b.water[x]
+			b.peak[x], b.peak[y] = b.peak[y], b.peak[x]
+			b.lethal[x], b.lethal[y] = b.lethal[y], b.lethal[x]
 		}
 	}
 	if bottom, top := b.faces[Bottom], b.faces[Top]; bottom != nil && top != nil {
 		bottom.dried, top.dried = top.dried, bottom.dried
 		bottom.surface, top.surface = top.surface, bottom.surface
+		bottom.anew, top.anew = true, true
 	}
 	b.fresh = false
 	b.dt = firstStep
@@ -181,8 +215,21 @@ func (b *Body) Turn() {
 // refresh brings temperatures up to date with the heat.
 func (b *Body) refresh() {
 	m := b.Material
+	celsius, slope, conduct := b.celsius[:len(b.heat)], b.slope[:len(b.heat)], b.conduct[:len(b.heat)]
+	from, per, boil, table := m.from, m.perStep, m.boil, m.table
 	for i, h := range b.heat {
-		b.celsius[i], b.slope[i], b.conduct[i] = m.state(h, b.water[i])
+		if h >= boil {
+			celsius[i], slope[i], conduct[i] = m.state(h, b.water[i])
+			continue
+		}
+		x := max(0, (h-from)*per)
+		j := min(int(x), len(table)-2)
+		share := x - float64(j)
+		low, high := &table[j], &table[j+1]
+		rise := high.celsius - low.celsius
+		celsius[i] = low.celsius + share*rise
+		slope[i] = rise * per
+		conduct[i] = low.conductivity + share*(high.conductivity-low.conductivity)
 	}
 }
 
@@ -206,16 +253,20 @@ func (b *Body) Stored() float64 {
 	return sum * b.times
 }
 
-// Surface is the mean temperature of a side, degC; of the body where it has no
-// such side.
+// Surface is the mean temperature of the skin of a side, degC; of the body
+// where it has no such side. Where a face has dried the heat passes a crust on
+// its way to the water: the skin is hotter than the wet food by what that takes.
 func (b *Body) Surface(side Side) float64 {
 	f := b.faces[side]
 	if f == nil {
 		return b.Mean()
 	}
 	sum, area := 0.0, 0.0
+	h := f.around.Convective + f.around.Radiative
 	for j, a := range f.area {
-		sum += a * f.surface[j]
+		wet := f.surface[j]
+		passed := h * f.dried[j] / crustConductivity
+		sum += a * (wet + passed*f.around.Celsius) / (1 + passed)
 		area += a
 	}
 	return sum / area
@@ -239,6 +290,34 @@ func (b *Body) Extreme() (coldest, hottest float64) {
 	return b.sharpen(least), b.sharpen(most)
 }
 
+// Watch brings each cell's peak and, against a reference temperature, its
+// lethality up to date after a step of so many minutes, and gives the place
+// that is slowest to be done: its temperature now and the highest it came to,
+// degC, and its minutes at the reference. A place on a side that has been on
+// the heat stays done though it cools once the piece is turned.
+func (b *Body) Watch(minutes, reference float64) (celsius, peak, lethal float64) {
+	if !b.fresh {
+		b.refresh()
+	}
+	slowest := 0
+	for i, t := range b.celsius {
+		if t > b.peak[i] {
+			b.peak[i] = t
+		}
+		if b.peak[i] < b.peak[slowest] || b.peak[i] == b.peak[slowest] && t < b.celsius[slowest] {
+			slowest = i
+		}
+		if t >= leastLethal && b.lethal[i] < enough {
+			b.lethal[i] += minutes * lethality(t, reference)
+		}
+	}
+	celsius = b.sharpen(slowest)
+	return celsius, b.peak[slowest] + celsius - b.celsius[slowest], b.lethal[slowest]
+}
+
+// enough is the minutes at a reference past which no more are counted.
+const enough = 1000.
+
 // sharpen carries the temperature of an extreme cell to where it is extreme: by
 // a parabola through the two innermost cells along axes of symmetry, and
 // through three cells from bottom to top.
@@ -254,13 +333,10 @@ func (b *Body) sharpen(i int) float64 {
 	}
 	if a := &b.axes[2]; z > 0 && z < a.n-1 {
 		s := b.stride[2]
-		h1, h2 := a.centre[z]-a.centre[z-1], a.centre[z+1]-a.centre[z]
-		d1, d2 := (t-b.celsius[i-s])/h1, (b.celsius[i+s]-t)/h2
-		curve := (d2 - d1) / (h1 + h2)
-		slope := (d1*h2 + d2*h1) / (h1 + h2)
-		if curve != 0 {
-			width := a.edge[z+1] - a.edge[z]
-			out -= slope*slope/(4*curve) + curve*width*width/12
+		up, down := b.celsius[i+s]-t, t-b.celsius[i-s]
+		if curve := (up - down) / 2; up*down <= 0 && curve != 0 {
+			slope := (up + down) / 2
+			out -= slope*slope/(4*curve) + curve/12
 		}
 	}
 	return out

@@ -123,27 +123,6 @@ func (c Composition) Density() float64 {
 	return d
 }
 
-// enthalpy is the heat in a kilogram against 0 degC all liquid, J/kg, with the
-// heat of melting where part of the water is ice.
-func (c Composition) enthalpy(celsius float64) float64 {
-	// Simpson's rule over the sensible heat is exact to a few joules here.
-	const n = 8
-	h := celsius / n
-	sum := 0.0
-	for i := range n + 1 {
-		_, _, cp := c.properties(h * float64(i))
-		switch {
-		case i == 0 || i == n:
-			sum += cp
-		case i%2 == 1:
-			sum += 4 * cp
-		default:
-			sum += 2 * cp
-		}
-	}
-	return sum*h/3 - latentIce*c.iceShare(celsius)
-}
-
 // BoilingPoint is that of water at an altitude in m, degC: the standard
 // atmosphere's pressure (ISO 2533) through Antoine's equation.
 func BoilingPoint(altitude float64) float64 {

@@ -7,18 +7,19 @@ import "math"
 // rises while its temperature stands.
 type Material struct {
 	from, perStep float64 // J/m3
-	celsius       []float64
-	conductivity  []float64
+	table         []point
 	// boil is the enthalpy at which its water boils, J/m3, at boilAt degC; dry
 	// the heat capacity beyond, once a place has lost its water, J/m3K.
 	boil, boilAt, dry float64
 	// water is kg of it per m3.
 	water   float64
 	density float64
-	coldest float64
 }
 
-const tableSteps = 2048
+// point is one row of the table.
+type point struct{ celsius, conductivity float64 }
+
+const tableSteps = 1024
 
 // coldestKnown is the lowest temperature of the table, degC.
 const coldestKnown = -45.
@@ -27,38 +28,47 @@ const coldestKnown = -45.
 func NewMaterial(c Composition, boilAt float64) *Material {
 	// Density hardly moves and mass must be kept, so that of the room stands.
 	density := c.Density()
-	// A first table by temperature, fine enough for the bend of freezing.
-	var temps, heats []float64
-	for t := coldestKnown; t < boilAt; {
+	// A first table by temperature, fine at the bend of freezing: heats are
+	// summed up by the trapezoidal rule, melting apart.
+	var temps, heats, conductivities []float64
+	sensible, last, lastT := 0.0, 0.0, coldestKnown
+	add := func(t float64) {
+		_, k, cp := c.properties(t)
+		if len(temps) > 0 {
+			sensible += (t - lastT) * (cp + last) / 2
+		}
+		last, lastT = cp, t
 		temps = append(temps, t)
-		heats = append(heats, density*c.enthalpy(t))
+		heats = append(heats, density*(sensible-latentIce*c.iceShare(t)))
+		conductivities = append(conductivities, k)
+	}
+	for t := coldestKnown; t < boilAt; {
+		add(t)
 		switch {
 		case t < -12 || t >= 2:
 			t++
 		default:
-			t += 0.05
+			t = math.Round(10*t+1) / 10
 		}
 	}
-	temps = append(temps, boilAt)
-	heats = append(heats, density*c.enthalpy(boilAt))
+	add(boilAt)
 	_, _, cp := c.properties(boilAt)
 	m := &Material{
 		from: heats[0], boil: heats[len(heats)-1], boilAt: boilAt,
-		water: density * c.Water, density: density, coldest: coldestKnown,
+		water: density * c.Water, density: density,
 	}
 	m.dry = density * max(0.25*cp, cp-4200*c.Water)
 	m.perStep = tableSteps / (m.boil - m.from)
-	m.celsius = make([]float64, tableSteps+2)
-	m.conductivity = make([]float64, tableSteps+2)
+	m.table = make([]point, tableSteps+2)
 	at := 0
-	for i := range m.celsius {
+	for i := range m.table {
 		h := m.from + float64(i)/m.perStep
 		for at < len(heats)-2 && heats[at+1] < h {
 			at++
 		}
 		share := (h - heats[at]) / (heats[at+1] - heats[at])
-		m.celsius[i] = temps[at] + min(share, 1)*(temps[at+1]-temps[at])
-		_, m.conductivity[i], _ = c.properties(m.celsius[i])
+		share = min(share, 1)
+		m.table[i] = point{temps[at] + share*(temps[at+1]-temps[at]), conductivities[at] + share*(conductivities[at+1]-conductivities[at])}
 	}
 	return m
 }
@@ -67,11 +77,10 @@ func NewMaterial(c Composition, boilAt float64) *Material {
 // J/m3K that neither freezes nor boils, for comparison with exact solutions.
 func Constant(conductivity, capacity float64) *Material {
 	const low, high = -100., 1000.
-	m := &Material{from: low * capacity, boil: high * capacity, boilAt: high, dry: capacity, density: capacity / 3500, coldest: low}
+	m := &Material{from: low * capacity, boil: high * capacity, boilAt: high, dry: capacity, density: capacity / 3500}
 	m.perStep = tableSteps / (m.boil - m.from)
 	for i := range tableSteps + 2 {
-		m.celsius = append(m.celsius, (m.from+float64(i)/m.perStep)/capacity)
-		m.conductivity = append(m.conductivity, conductivity)
+		m.table = append(m.table, point{(m.from + float64(i)/m.perStep) / capacity, conductivity})
 	}
 	return m
 }
@@ -83,7 +92,7 @@ func (m *Material) Density() float64 { return m.density }
 // conductivity at enthalpy h (J/m3) in a place that still holds water kg/m3.
 func (m *Material) state(h, water float64) (celsius, slope, conductivity float64) {
 	if h >= m.boil {
-		conductivity = m.conductivity[tableSteps]
+		conductivity = m.table[tableSteps].conductivity
 		excess := h - m.boil - latentVapour*water
 		if excess <= 0 {
 			return m.boilAt, 0, conductivity
@@ -96,9 +105,9 @@ func (m *Material) state(h, water float64) (celsius, slope, conductivity float64
 	}
 	i := int(x)
 	share := x - float64(i)
-	low, high := m.celsius[i], m.celsius[i+1]
-	k := m.conductivity[i]
-	return low + share*(high-low), (high - low) * m.perStep, k + share*(m.conductivity[i+1]-k)
+	low, high := m.table[i], m.table[i+1]
+	rise := high.celsius - low.celsius
+	return low.celsius + share*rise, rise * m.perStep, low.conductivity + share*(high.conductivity-low.conductivity)
 }
 
 // dryConductivity falls from that of the wet mix to that of crust as the water
@@ -107,9 +116,10 @@ func dryConductivity(wet, water, all float64) float64 {
 	if all <= 0 {
 		return wet
 	}
-	const crust = 0.15
-	return crust + (wet-crust)*min(1, water/all)
+	return crustConductivity + (wet-crustConductivity)*min(1, water/all)
 }
+
+const crustConductivity = 0.15
 
 // enthalpyAt gives the enthalpy of a wet place at that temperature, J/m3.
 func (m *Material) enthalpyAt(celsius float64) float64 {
@@ -118,15 +128,15 @@ func (m *Material) enthalpyAt(celsius float64) float64 {
 	}
 	low, high := 0, tableSteps
 	for high-low > 1 {
-		if mid := (low + high) / 2; m.celsius[mid] <= celsius {
+		if mid := (low + high) / 2; m.table[mid].celsius <= celsius {
 			low = mid
 		} else {
 			high = mid
 		}
 	}
 	share := 0.0
-	if span := m.celsius[high] - m.celsius[low]; span > 0 {
-		share = math.Max(0, (celsius-m.celsius[low])/span)
+	if span := m.table[high].celsius - m.table[low].celsius; span > 0 {
+		share = math.Max(0, (celsius-m.table[low].celsius)/span)
 	}
 	return m.from + (float64(low)+share)/m.perStep
 }

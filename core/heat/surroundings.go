@@ -73,7 +73,7 @@ func (s *Surroundings) flow(surface, boil, dried float64) (in, fall, vapour floa
 // of vapour of the room it comes from and is thinner.
 func airOf(celsius float64) float64 {
 	if celsius < 20 {
-		return 0.8 * saturation(celsius)
+		return 0.5 * saturation(celsius)
 	}
 	return 0.5 * saturation(20) * 293.15 / (273.15 + celsius)
 }
@@ -113,9 +113,9 @@ func GrillAbove(celsius float64) Surroundings {
 	return Surroundings{Celsius: celsius, Convective: 9, Radiative: 32, Wets: true, Vapour: airOf(celsius)}
 }
 
-// Cold is the air of a fridge or a freezer.
+// Cold is the air of a fridge or a freezer, around a covered piece.
 func Cold(celsius float64) Surroundings {
-	return Surroundings{Celsius: celsius, Convective: 5, Radiative: 4, Wets: true, Vapour: airOf(celsius)}
+	return Surroundings{Celsius: celsius, Convective: 5, Radiative: 4}
 }
 
 // ColdTray is the tray under a piece in a fridge or a freezer.

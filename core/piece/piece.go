@@ -4,10 +4,6 @@
 // the edge of the package, as cooks measure them, and in m inside formulas.
 package piece
 
-import (
-	"math"
-)
-
 // Kind is the shape of a piece.
 type Kind string
 
@@ -18,11 +14,13 @@ const (
 	Loaf     Kind = "loaf"
 	Cylinder Kind = "cylinder"
 	Shell    Kind = "shell"
-	Stuffing Kind = "stuffing"
+	Stuffing Kind = "stuffing" // loose, or in a half-vessel such as a pepper
+	Fritter  Kind = "fritter"  // dropped from a spoon
+	Layered  Kind = "layered"  // a loaf with a middle of something else
 )
 
 // Kinds lists every kind.
-var Kinds = []Kind{Patty, Ball, Loaf, Cylinder, Shell, Stuffing}
+var Kinds = []Kind{Patty, Ball, Loaf, Cylinder, Shell, Stuffing, Fritter, Layered}
 
 // Piece is one piece of the mix. Which sizes count depends on the kind; a
 // size of 0 is not given.
@@ -35,13 +33,22 @@ type Piece struct {
 	HeightMM    float64 `json:"height_mm,omitempty"`
 	SliceMM     float64 `json:"slice_mm,omitempty"`
 	WallMM      float64 `json:"wall_mm,omitempty"`
+	MiddleMM    float64 `json:"middle_mm,omitempty"`
+	// TinHeightMM is the depth of a loaf's tin, whose length and width are the loaf's.
+	TinHeightMM float64 `json:"tin_height_mm,omitempty"`
 	// Tin says whether a loaf is held by a tin.
 	Tin *bool `json:"tin,omitempty"`
 }
 
+// IsLoaf says whether it is a loaf, with a middle or without.
+func (k Kind) IsLoaf() bool { return k == Loaf || k == Layered }
+
+// IsFlat says whether it is a disc that lies on its side: a patty or a fritter.
+func (k Kind) IsFlat() bool { return k == Patty || k == Fritter }
+
 // InTin says whether the piece is a loaf held by a tin, as a loaf is unless it
 // says otherwise.
-func (p *Piece) InTin() bool { return p.Kind == Loaf && (p.Tin == nil || *p.Tin) }
+func (p *Piece) InTin() bool { return p.Kind.IsLoaf() && (p.Tin == nil || *p.Tin) }
 
 // Size names one dimension of a kind, with what it is when it is not given.
 type Size struct {
@@ -59,7 +66,11 @@ func (k Kind) Sizes() []Size {
 	case Patty:
 		return []Size{{"diameter_mm", 80, true}, {"thickness_mm", 18, true}}
 	case Loaf:
-		return []Size{{"length_mm", 210, true}, {"width_mm", 110, true}, {"height_mm", 60, true}, {"slice_mm", 15, false}}
+		return []Size{{"length_mm", 210, true}, {"width_mm", 110, true}, {"height_mm", 60, true}, {"slice_mm", 15, false}, {"tin_height_mm", 0, false}}
+	case Layered:
+		return []Size{{"length_mm", 210, true}, {"width_mm", 110, true}, {"height_mm", 65, true}, {"middle_mm", 15, false}, {"slice_mm", 15, false}, {"tin_height_mm", 0, false}}
+	case Fritter:
+		return []Size{{"diameter_mm", 60, true}, {"thickness_mm", 14, true}}
 	case Cylinder:
 		return []Size{{"diameter_mm", 30, true}, {"length_mm", 90, true}}
 	case Shell:
@@ -103,6 +114,10 @@ func (p *Piece) at(field string) *float64 {
 		return &p.SliceMM
 	case "wall_mm":
 		return &p.WallMM
+	case "middle_mm":
+		return &p.MiddleMM
+	case "tin_height_mm":
+		return &p.TinHeightMM
 	}
 	return nil
 }
@@ -160,17 +175,20 @@ type Demand struct {
 // Demand gives what the piece must bear, cooked by that method and turned or
 // not. The formulas and handling factors are kitchen judgement (grade C) on
 // the weight of the piece itself: docs/model.md, section 3. Where that table
-// has no row, a cylinder counts as a ball of its diameter, shallow oil as a
+// has no row, a fritter bears what its own weight asks once lifted, a cylinder counts as a ball of its diameter, shallow oil as a
 // pan, and a patty in deep oil or liquid as the roughest handling it has.
 func (p *Piece) Demand(m Method, turn bool) Demand {
 	d, h := p.DiameterMM/1000, p.ThicknessMM/1000
 	switch p.Kind {
+	case Fritter:
+		// It sets in the pan where it is dropped, and is lifted cooked.
+		return Demand{Raw: 0.05, Cooked: 3 * weight * (d / 2) * (d / 2) / h / 1000}
 	case Patty:
 		overhang := weight * (d / 2) * (d / 2) / h / 1000
 		return Demand{Raw: 0.75 * overhang * pattyHandling(m, turn), Cooked: 3 * overhang}
 	case Ball, Cylinder:
 		return Demand{Raw: max(weight*d/2/1000, 0.2) + ballHandling(m), Cooked: 3*weight*d/1000 + 1}
-	case Loaf:
+	case Loaf, Layered:
 		h := p.HeightMM / 1000
 		slice := p.SliceMM / 1000
 		if slice <= 0 {
@@ -223,7 +241,9 @@ func (b Band) Holds(q float64) bool { return q >= b.From && q <= b.To }
 // Band gives the consistency the piece wants: docs/model.md, section 3.
 func (p *Piece) Band() Band {
 	switch p.Kind {
-	case Loaf:
+	case Fritter:
+		return Band{0.6, 1.0}
+	case Loaf, Layered:
 		if p.InTin() {
 			return Band{0.2, 0.75}
 		}
@@ -234,67 +254,4 @@ func (p *Piece) Band() Band {
 		return Band{0.3, 1.3}
 	}
 	return Band{0.15, 0.6}
-}
-
-// Volume is the volume of the mix in one piece, m3; 0 for a stuffing, whose
-// vessel sets it. A shell counts its wall only.
-func (p *Piece) Volume() float64 {
-	d, h, l := p.DiameterMM/1000, p.ThicknessMM/1000, p.LengthMM/1000
-	switch p.Kind {
-	case Ball:
-		return sphere(d)
-	case Patty:
-		return disc(d, h)
-	case Cylinder:
-		return disc(d, l)
-	case Loaf:
-		return l * p.WidthMM / 1000 * p.HeightMM / 1000
-	case Shell:
-		wall := 2 * p.WallMM / 1000
-		if wall == 0 {
-			wall = 0.020
-		}
-		if h > 0 {
-			return disc(d, h) - disc(max(0, d-wall), max(0, h-wall))
-		}
-		return sphere(d) - sphere(max(0, d-wall))
-	}
-	return 0
-}
-
-// Grams is the mass of the mix in one piece, g; 0 for a stuffing.
-func (p *Piece) Grams() float64 { return p.Volume() * density * 1000 }
-
-func sphere(d float64) float64  { return math.Pi / 6 * d * d * d }
-func disc(d, h float64) float64 { return math.Pi / 4 * d * d * h }
-
-// ChilledTo is the temperature, degC, that a piece at room temperature has
-// fallen to after minutes in the cold, as a lumped body: exp(-t / tau) with
-// tau = rho c V / (h A), rho c 3.5 MJ/m3K for a moist mix and h 8 W/m2K, which
-// is the fridge's 9 in free air less what the inside of the piece resists.
-func (p *Piece) ChilledTo(room, cold, minutes float64) float64 {
-	v := p.Volume()
-	area := p.area()
-	if v <= 0 || area <= 0 {
-		v, area = 0.5e-3, 0.038 // half a litre in a bowl
-	}
-	tau := 3.5e6 * v / (8 * area) / 60
-	return cold + (room-cold)*math.Exp(-minutes/tau)
-}
-
-// area is the outer surface, m2.
-func (p *Piece) area() float64 {
-	d, h, l := p.DiameterMM/1000, p.ThicknessMM/1000, p.LengthMM/1000
-	switch p.Kind {
-	case Patty:
-		return math.Pi*d*d/2 + math.Pi*d*h
-	case Cylinder:
-		return math.Pi*d*d/2 + math.Pi*d*l
-	case Loaf:
-		w, t := p.WidthMM/1000, p.HeightMM/1000
-		return 2 * (l*w + l*t + w*t)
-	case Ball, Shell:
-		return math.Pi * d * d
-	}
-	return 0
 }

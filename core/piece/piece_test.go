@@ -71,6 +71,6 @@ func TestSizesAndVolumes(t *testing.T) {
 
 func ExamplePiece_Grams() {
 	p := piece.Piece{Kind: piece.Patty, DiameterMM: 80, ThicknessMM: 18}
-	fmt.Printf("%.0f g, bears %.2f kPa raw in a pan\n", p.Grams(), p.Demand(piece.Pan, true).Raw)
+	fmt.Printf("%.0f g, bears %.2f kPa raw in a pan\n", p.Grams(1050), p.Demand(piece.Pan, true).Raw)
 	// Output: 95 g, bears 0.69 kPa raw in a pan
 }

@@ -172,7 +172,7 @@ func vocabularyOf() Vocabulary {
 		v.Preps = append(v.Preps, p)
 	}
 	for _, kind := range piece.Kinds {
-		k := Kind{Kind: kind, Sizes: []KindSize{}, Tin: kind == piece.Loaf}
+		k := Kind{Kind: kind, Sizes: []KindSize{}, Tin: kind.IsLoaf()}
 		for _, size := range kind.Sizes() {
 			k.Sizes = append(k.Sizes, KindSize(size))
 		}

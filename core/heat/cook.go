@@ -1,0 +1,436 @@
+package heat
+
+import (
+	"math"
+
+	"cuerda/core/piece"
+)
+
+// Cooking is one piece and what is done to it.
+type Cooking struct {
+	Piece    piece.Piece
+	Material *Material
+	Method   piece.Method
+	// Celsius of the surroundings as they are, an oven's own error put right.
+	Celsius float64
+	Turn    bool
+	// Room is the air of the kitchen, degC.
+	Room float64
+	// SearMinutes in a hot pan, each side, come before; under the grill for
+	// GrillMinutes ends it.
+	SearMinutes, GrillMinutes float64
+	// Target is what the coldest point must reach, or Hold its equal.
+	Target Target
+	// Framed keeps sections of the piece over time.
+	Framed bool
+	// Resolution is the usual one where it is zero.
+	Resolution Resolution
+}
+
+// Target is when a piece is done: the coldest point has reached Celsius for a
+// moment or, where HoldMinutes is above 0, has had as much heat as that many
+// minutes at Celsius (F of section 7, z = 7.5 K).
+type Target struct {
+	Celsius     float64
+	HoldMinutes float64
+}
+
+// GeometryOf gives the body of a piece: a ball, a shell without thickness as a
+// sphere; flat pieces, rolls and half-vessels as a disc; loaves as a brick.
+// Shells and layered loaves are taken whole, with what is inside them.
+func GeometryOf(p *piece.Piece) Geometry {
+	r := p.DiameterMM / 2000
+	switch p.Kind {
+	case piece.Ball:
+		return Geometry{Shape: Sphere, Radius: r}
+	case piece.Cylinder:
+		return Geometry{Shape: Disc, Radius: r, Height: p.LengthMM / 1000}
+	case piece.Loaf, piece.Layered:
+		return Geometry{Shape: Brick, Length: max(p.LengthMM, p.WidthMM) / 1000, Width: min(p.LengthMM, p.WidthMM) / 1000, Height: p.HeightMM / 1000}
+	case piece.Shell:
+		if p.ThicknessMM == 0 {
+			return Geometry{Shape: Sphere, Radius: r}
+		}
+	case piece.Stuffing:
+		d, h := p.DiameterMM, p.HeightMM
+		if d == 0 || h == 0 {
+			d, h = piece.HalfVessel.DiameterMM, piece.HalfVessel.HeightMM
+		}
+		return Geometry{Shape: Disc, Radius: d / 2000, Height: h / 1000}
+	}
+	return Geometry{Shape: Disc, Radius: r, Height: p.ThicknessMM / 1000}
+}
+
+const (
+	searCelsius  = 200. // of the pan a piece is seared in
+	grillCelsius = 240. // of the air under a grill that ends an oven's work
+	rolling      = 0.12 // share of a round piece's skin that meets the pan: grade C
+	waist        = 0.5  // share of a piece that stands in shallow oil
+	underGrill   = 0.6  // how hot, of the grill's own figure, it is below it: grade C
+)
+
+// surround puts the piece where its method has it.
+func (c *Cooking) surround(b *Body, m piece.Method, celsius float64) {
+	air := Kitchen(c.Room)
+	round := b.Shape == Sphere || c.Piece.Kind == piece.Cylinder
+	switch m {
+	case piece.StillOven, piece.FanOven:
+		oven := StillOven(celsius)
+		if m == piece.FanOven {
+			oven = FanOven(celsius)
+		}
+		b.SurroundAll(oven)
+		held := c.Piece.InTin() || c.Piece.Kind == piece.Stuffing
+		if held {
+			b.Surround(Rim, Metal(celsius))
+			b.Surround(Flank, Metal(celsius))
+		}
+		if !round {
+			b.Surround(Bottom, Metal(celsius))
+		}
+	case piece.Pan:
+		if round {
+			b.SurroundAll(Partly(HotPan(celsius), rolling, air))
+			return
+		}
+		b.SurroundAll(air)
+		b.Surround(Rim, besidePan(celsius, c.Room))
+		b.Surround(Flank, besidePan(celsius, c.Room))
+		b.Surround(Bottom, HotPan(celsius))
+	case piece.ShallowOil:
+		b.SurroundAll(Partly(Oil(celsius), waist, besidePan(celsius, c.Room)))
+		if !round {
+			b.Surround(Bottom, Oil(celsius))
+			b.Surround(Top, air)
+		}
+	case piece.DeepOil:
+		b.SurroundAll(Oil(celsius))
+	case piece.Simmer:
+		b.SurroundAll(Liquid(min(celsius, c.Material.boilAt)))
+	case piece.Grill:
+		below := StillOven(underGrill * celsius)
+		above := GrillAbove(celsius)
+		if round {
+			b.SurroundAll(Partly(above, 0.5, below))
+			return
+		}
+		b.SurroundAll(below)
+		b.Surround(Top, above)
+		b.Surround(Bottom, Metal(underGrill*celsius))
+	}
+}
+
+// besidePan is the air around a piece in a pan, half-way between the room's and
+// the pan's: grade C.
+func besidePan(celsius, room float64) Surroundings {
+	out := Kitchen(room)
+	out.Celsius = (celsius + room) / 2
+	return out
+}
+
+// Moment is one point of the curves.
+type Moment struct {
+	Minutes float64
+	// Core is the coldest point inside, Surface the side that browns, degC.
+	Core, Surface float64
+}
+
+// Course is what happens to a piece from the start until it has rested.
+type Course struct {
+	Moments []Moment
+	// Reached says whether the coldest point came to the target while it cooked;
+	// ToTarget when, min.
+	Reached  bool
+	ToTarget float64
+	// Pull is when to take it off, so that the heat on its way in brings it to
+	// the target while it rests, min.
+	Pull float64
+	// Turns are when to turn it, min; SearEnds when it goes into the oven and
+	// GrillFrom when under the grill, 0 if it does not.
+	Turns     []float64
+	SearEnds  float64
+	GrillFrom float64
+	// Peak is the highest the coldest point comes to, degC, and PeakAt when.
+	Peak, PeakAt float64
+	// Vapour is the water lost until it has rested, Juiced the share of its lean
+	// meat's water it could no longer hold, g per g of lean.
+	VapourShare float64 // g per g of piece
+	Juiced      float64
+	// Browning is 0 pale to 1 dark, of the side browned most.
+	Browning float64
+	// Lethal is F70 of the coldest point, min, when pulled and after the rest.
+	LethalAtPull, Lethal float64
+	// Section shows the piece cut through over time.
+	Section Section
+	// Mean is the temperature the rested piece evens out to, degC.
+	Mean float64
+}
+
+// The longest a piece is followed, min: what has not come to its target by then
+// will not.
+const (
+	longestCook = 8 * 60.
+	longestRest = 45.
+)
+
+// Run follows the piece from b, which is as the chill or the room left it.
+func (c *Cooking) Run(b *Body) Course {
+	out := Course{Section: b.section()}
+	r := &run{Cooking: c, body: b, course: &out}
+	r.cook()
+	r.pull()
+	return out
+}
+
+// Begin gives a body of one temperature for the piece.
+func (c *Cooking) Begin(celsius float64) *Body {
+	g := GeometryOf(&c.Piece)
+	resolution := c.Resolution
+	if resolution == (Resolution{}) {
+		resolution = usualResolution[g.Shape]
+	}
+	return New(g, c.Material, celsius, resolution)
+}
+
+type run struct {
+	*Cooking
+	body   *Body
+	course *Course
+
+	seared   int     // turns while searing
+	lethal   float64 // min
+	browned  [sides]float64
+	lastTime float64 // of the last moment noted, and before that one, min
+	before   float64
+	// over is what past gave last, and lastMeasure before that.
+	over, lastMeasure float64
+	lastKept          float64
+	// kept are states on the last part of the way, to look for the moment to pull.
+	kept []kept
+}
+
+type kept struct {
+	at      *Snapshot
+	moments int
+	browned [sides]float64
+	lethal  float64
+}
+
+func (r *run) minutes() float64 { return r.body.Seconds / 60 }
+
+// note records a moment and says whether the coldest point is done.
+func (r *run) note() (core float64, done bool) {
+	b := r.body
+	now := r.minutes()
+	dt := now - r.lastTime
+	r.lastMeasure = r.over
+	core, peak, lethal := b.Watch(dt, r.Target.Celsius)
+	r.lethal, r.over = lethal, r.past(peak, lethal)
+	r.before = r.lastTime
+	if dt > 0 {
+		for side, f := range b.faces {
+			if f != nil {
+				r.browned[side] += dt * browning(b.Surface(Side(side)))
+			}
+		}
+	}
+	r.lastTime = now
+	r.course.Moments = append(r.course.Moments, Moment{now, core, b.Surface(r.face())})
+	if r.Framed && (dt == 0 || now >= r.lastFrame()+max(0.25, now/40)) {
+		r.course.Section.Frames = append(r.course.Section.Frames, b.frame())
+	}
+	return core, r.over >= 0
+}
+
+func (r *run) lastFrame() float64 {
+	f := r.course.Section.Frames
+	if len(f) == 0 {
+		return math.Inf(-1)
+	}
+	return f[len(f)-1].Minutes
+}
+
+// face is the side whose temperature is told: the one on the heat.
+func (r *run) face() Side {
+	switch {
+	case r.body.Shape == Sphere:
+		return Rim
+	case r.Method == piece.Pan || r.Method == piece.ShallowOil:
+		return Bottom
+	}
+	return Top
+}
+
+// past is by how much the slowest place is more than done: K past the target,
+// or minutes past those to hold.
+func (r *run) past(peak, lethal float64) float64 {
+	if r.Target.HoldMinutes > 0 {
+		return lethal - r.Target.HoldMinutes
+	}
+	return peak - r.Target.Celsius
+}
+
+// cook follows the piece until its coldest point is done.
+func (r *run) cook() {
+	b, c := r.body, r.Cooking
+	core, done := r.note()
+	start := core
+	if c.SearMinutes > 0 && c.Method != piece.Pan {
+		sides := 1
+		if b.Shape == Disc && c.Piece.Kind != piece.Cylinder {
+			sides = 2
+		}
+		for i := range sides {
+			c.surround(b, piece.Pan, searCelsius)
+			b.Advance(60*c.SearMinutes, func() bool { core, done = r.note(); r.keep(core); return done })
+			if i+1 < sides {
+				b.Turn()
+				r.course.Turns = append(r.course.Turns, r.minutes())
+			}
+		}
+		r.course.SearEnds = r.minutes()
+		r.seared = len(r.course.Turns)
+	}
+	c.surround(b, c.Method, c.Celsius)
+	flips := c.Turn && b.axes[2].n > 1 && c.Piece.Kind != piece.Cylinder && !c.Piece.InTin() && c.Piece.Kind != piece.Stuffing && c.Method != piece.DeepOil && c.Method != piece.Simmer
+	half := (start + r.Target.Celsius) / 2
+	turnAt := math.Inf(1)
+	begun := r.minutes()
+	timeToTurn := func() bool {
+		return flips && (len(r.course.Turns) == r.seared && b.halfway() >= half || r.minutes() >= turnAt)
+	}
+	for !done && r.minutes() < longestCook {
+		b.Advance(60*(longestCook-r.minutes()), func() bool {
+			core, done = r.note()
+			r.keep(core)
+			switch {
+			case done:
+				return true
+			case timeToTurn():
+				return true
+			case flips && r.minutes()+b.dt/60 > turnAt:
+				b.dt = max(firstStep, 60*(turnAt-r.minutes())) // not past the turn
+			case c.GrillMinutes > 0 && r.course.GrillFrom == 0 && core >= r.Target.Celsius-grillHeadroom(c.GrillMinutes):
+				return true
+			}
+			return false
+		})
+		switch {
+		case done:
+		case timeToTurn():
+			// Half-way through at first; then each side once more as long, until done.
+			b.Turn()
+			r.course.Turns = append(r.course.Turns, r.minutes())
+			turnAt = r.minutes() + (r.minutes()-begun)/float64(len(r.course.Turns)-r.seared)
+		case c.GrillMinutes > 0 && r.course.GrillFrom == 0 && r.minutes() < longestCook:
+			r.course.GrillFrom = r.minutes()
+			top := GrillAbove(grillCelsius)
+			if b.Shape == Sphere {
+				top = Partly(top, 0.5, StillOven(grillCelsius*underGrill))
+				b.Surround(Rim, top)
+			} else {
+				b.Surround(Top, top)
+			}
+		}
+	}
+	r.course.Reached, r.course.ToTarget = done, r.minutes()
+	if now := r.over; done && now > r.lastMeasure && len(r.course.Moments) > 1 {
+		// The moment lies within the last step.
+		share := min(1, -r.lastMeasure/(now-r.lastMeasure))
+		r.course.ToTarget = r.before + share*(r.minutes()-r.before)
+	}
+}
+
+// grillHeadroom is how much the coldest point is likely to rise under the
+// grill, K: about a degree a minute in pieces of this size.
+func grillHeadroom(minutes float64) float64 { return min(20, 1.2*minutes) }
+
+// halfway is the mean temperature of the layer half-way up.
+func (b *Body) halfway() float64 {
+	n, s := b.axes[2].n, b.stride[2]
+	sum, volume := 0.0, 0.0
+	for j := n / 2 * s; j < (n/2+1)*s; j++ {
+		sum += b.volume[j] * b.celsius[j]
+		volume += b.volume[j]
+	}
+	return sum / volume
+}
+
+// carryOver is the most that the heat on its way in is trusted to do, K: small
+// pieces would rise further, but a cook who pulls them early cannot see it.
+const carryOver = 10.
+
+// keep stores a state once the coldest point is near enough its target for the
+// heat under way to do the rest, one in a hundredth of the time.
+func (r *run) keep(core float64) {
+	now := r.minutes()
+	if now < 1.01*r.lastKept || core < r.Target.Celsius-carryOver {
+		return
+	}
+	r.lastKept = now
+	r.kept = append(r.kept, r.state())
+}
+
+func (r *run) state() kept {
+	return kept{r.body.Snapshot(), len(r.course.Moments), r.browned, r.lethal}
+}
+
+// leastLethal is the lowest temperature that guidance counts, degC: 60, of the
+// times and temperatures held equal to 70 degC for 2 min.
+const leastLethal = 60.
+
+// lethality is minutes at the reference per minute at that temperature.
+func lethality(celsius, reference float64) float64 {
+	if celsius < leastLethal {
+		return 0
+	}
+	return pow10((celsius - reference) / 7.5)
+}
+
+// Frame is a section through the middle of the piece at one time: one figure a
+// cell, row by row from the bottom, each from the axis outward.
+type Frame struct {
+	Minutes float64 `json:"minutes"`
+	Celsius []int16 `json:"celsius"`
+}
+
+// Section says where the cells of the frames lie.
+type Section struct {
+	// X and Z are the middles of columns and rows, mm from the axis and from the
+	// bottom; a ball has no Z, its X is the way from its middle.
+	X      []float64 `json:"x_mm"`
+	Z      []float64 `json:"z_mm"`
+	Frames []Frame   `json:"frames"`
+}
+
+// section gives the plane of the frames: a loaf is cut across its length.
+func (b *Body) section() Section {
+	a := &b.axes[0]
+	if b.Shape == Brick {
+		a = &b.axes[1]
+	}
+	s := Section{X: make([]float64, a.n)}
+	for i, c := range a.centre {
+		s.X[i] = math.Round(1e4*c) / 10
+	}
+	if up := &b.axes[2]; up.n > 1 {
+		for _, c := range up.centre {
+			s.Z = append(s.Z, math.Round(1e4*c)/10)
+		}
+	}
+	return s
+}
+
+func (b *Body) frame() Frame {
+	across, step := b.axes[0].n, 1
+	if b.Shape == Brick {
+		across, step = b.axes[1].n, b.stride[1]
+	}
+	f := Frame{Minutes: b.Seconds / 60, Celsius: make([]int16, 0, across*b.axes[2].n)}
+	for z := range b.axes[2].n {
+		for x := range across {
+			f.Celsius = append(f.Celsius, int16(math.Round(b.celsius[z*b.stride[2]+x*step])))
+		}
+	}
+	return f
+}

@@ -1,0 +1,205 @@
+package heat
+
+import (
+	"fmt"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"pgregory.net/rapid"
+
+	"cuerda/core/piece"
+)
+
+var lean = Composition{Water: .68, Protein: .18, Fat: .08, Carb: .03, Fibre: .01, Ash: .02}
+
+func cooking(p piece.Piece, m piece.Method, celsius, target float64) *Cooking {
+	return &Cooking{Piece: p, Material: NewMaterial(lean, 100), Method: m, Celsius: celsius, Turn: m.TurnsByDefault(), Room: 20, Target: Target{Celsius: target}}
+}
+
+func cooked(c *Cooking, start float64) Course { return c.Run(c.Begin(start)) }
+
+var (
+	ball28 = piece.Piece{Kind: piece.Ball, DiameterMM: 38}
+	patty  = piece.Piece{Kind: piece.Patty, DiameterMM: 80, ThicknessMM: 18}
+	inTin  = piece.Piece{Kind: piece.Loaf, LengthMM: 210, WidthMM: 110, HeightMM: 46}
+)
+
+func TestMinutesThatKitchensKnow(t *testing.T) {
+	for _, c := range []struct {
+		name               string
+		cooking            *Cooking
+		start, least, most float64
+	}{
+		{"a 28 g ball at 190", cooking(ball28, piece.StillOven, 190, 71), 6, 14, 20},
+		{"a 10 g ball in broth", cooking(piece.Piece{Kind: piece.Ball, DiameterMM: 26.5}, piece.Simmer, 97, 71), 6, 4, 6},
+		{"a kilo loaf in a tin at 177", cooking(inTin, piece.StillOven, 177, 74), 6, 50, 62},
+		{"a patty in a pan", cooking(patty, piece.Pan, 180, 74), 6, 8, 14},
+	} {
+		got := cooked(c.cooking, c.start)
+		assert.True(t, got.Reached, c.name)
+		assert.GreaterOrEqual(t, got.ToTarget, c.least, c.name)
+		assert.LessOrEqual(t, got.ToTarget, c.most, c.name)
+		assert.LessOrEqual(t, got.Pull, got.ToTarget+0.5, c.name)
+		assert.GreaterOrEqual(t, got.Peak, c.cooking.Target.Celsius-0.6, "%s: done while it rests", c.name)
+	}
+}
+
+func TestAPattyFirmsInTheFridge(t *testing.T) {
+	p := piece.Piece{Kind: piece.Patty, DiameterMM: 80, ThicknessMM: 15}
+	b := (&Cooking{Piece: p, Material: NewMaterial(lean, 100)}).Begin(22)
+	b.SurroundAll(Cold(3))
+	b.Surround(Bottom, ColdTray(3))
+	b.Advance(120*60, func() bool { _, hottest := b.Extreme(); return hottest <= 8 })
+	assert.Greater(t, b.Seconds/60, 50.)
+	assert.Less(t, b.Seconds/60, 90.)
+}
+
+func TestNoHeatIsLostInTheSums(t *testing.T) {
+	for name, c := range map[string]*Cooking{
+		"ball in oil":     cooking(ball28, piece.DeepOil, 175, 74),
+		"patty in a pan":  cooking(patty, piece.Pan, 180, 74),
+		"loaf in a tin":   cooking(inTin, piece.FanOven, 180, 74),
+		"ball from frost": cooking(ball28, piece.StillOven, 190, 74),
+	} {
+		start := 6.
+		if name == "ball from frost" {
+			start = -18
+		}
+		b := c.Begin(start)
+		before := b.Stored()
+		c.surround(b, c.Method, c.Celsius)
+		b.Advance(600, nil)
+		gained := b.Stored() - before + b.Boiled
+		assert.InEpsilon(t, b.HeatIn, gained, 0.002, name)
+		water := 0.0
+		for i, w := range b.water {
+			water += (b.Material.water - w) * b.volume[i]
+		}
+		assert.InDelta(t, b.Boiled/latentVapour, water*b.times, 1e-9, "what boiled off is gone: %s", name)
+		assert.GreaterOrEqual(t, b.Vapour+1e-12, b.Boiled/latentVapour)
+	}
+}
+
+func TestRefiningChangesLittle(t *testing.T) {
+	for name, c := range map[string]*Cooking{
+		"ball": cooking(ball28, piece.StillOven, 190, 71), "patty": cooking(patty, piece.FanOven, 180, 74), "loaf": cooking(inTin, piece.StillOven, 177, 74),
+	} {
+		usual := cooked(c, 6)
+		u := usualResolution[GeometryOf(&c.Piece).Shape]
+		c.Resolution = Resolution{2 * u.Radial, 2 * u.Across, 2 * u.Up}
+		fine := cooked(c, 6)
+		assert.InEpsilon(t, fine.ToTarget, usual.ToTarget, 0.02, name)
+		assert.InDelta(t, fine.VapourShare, usual.VapourShare, 0.004, name)
+	}
+}
+
+func TestLawsOfCooking(t *testing.T) {
+	rapid.Check(t, func(t *rapid.T) {
+		kind := rapid.SampledFrom([]piece.Kind{piece.Ball, piece.Patty}).Draw(t, "kind")
+		p := piece.Piece{Kind: kind, DiameterMM: rapid.Float64Range(20, 90).Draw(t, "d")}
+		if kind == piece.Patty {
+			p.ThicknessMM = rapid.Float64Range(10, 30).Draw(t, "h")
+		}
+		m := rapid.SampledFrom([]piece.Method{piece.StillOven, piece.FanOven, piece.DeepOil}).Draw(t, "method")
+		celsius := rapid.Float64Range(150, 190).Draw(t, "celsius")
+		base := cooked(cooking(p, m, celsius, 71), 6)
+		bigger := p
+		bigger.DiameterMM *= 1.2
+		bigger.ThicknessMM *= 1.2
+		assert.Greater(t, cooked(cooking(bigger, m, celsius, 71), 6).ToTarget, base.ToTarget, "bigger takes longer")
+		hotter := cooked(cooking(p, m, celsius+20, 71), 6)
+		assert.Less(t, hotter.ToTarget, base.ToTarget, "hotter is quicker")
+		assert.Greater(t, hotter.VapourShare/hotter.Pull, base.VapourShare/base.Pull*0.999, "and loses no less a minute")
+		assert.Greater(t, cooked(cooking(p, m, celsius, 71), 0).ToTarget, base.ToTarget, "colder takes longer")
+		assert.Greater(t, cooked(cooking(p, m, celsius, 76), 6).ToTarget, base.ToTarget, "a higher target takes longer")
+	})
+}
+
+func TestASymmetricPieceStaysSymmetric(t *testing.T) {
+	b := cooking(patty, piece.FanOven, 175, 74).Begin(6)
+	b.SurroundAll(FanOven(175))
+	b.Advance(600, nil)
+	n, s := b.axes[2].n, b.stride[2]
+	for z := range n / 2 {
+		for x := range s {
+			assert.InDelta(t, b.celsius[z*s+x], b.celsius[(n-1-z)*s+x], 1e-9)
+		}
+	}
+	was := append([]float64(nil), b.heat...)
+	b.Turn()
+	for i, h := range b.heat {
+		assert.InEpsilon(t, was[i], h, 1e-9)
+	}
+}
+
+func TestHeatThatCannotDoIt(t *testing.T) {
+	cold := cooked(cooking(patty, piece.StillOven, 60, 74), 6)
+	assert.False(t, cold.Reached)
+	for _, p := range []piece.Piece{{Kind: piece.Ball, DiameterMM: 5}, {Kind: piece.Loaf, LengthMM: 600, WidthMM: 600, HeightMM: 600}} {
+		for _, m := range piece.Methods {
+			got := cooked(cooking(p, m, 300, 74), -30)
+			for _, at := range got.Moments {
+				assert.False(t, at.Core != at.Core || at.Surface != at.Surface, "no NaN")
+			}
+		}
+	}
+}
+
+func TestBoilingAndFreezing(t *testing.T) {
+	assert.InDelta(t, 100, BoilingPoint(0), 0.1)
+	assert.InDelta(t, 94.9, BoilingPoint(1500), 0.5) // usual tables: 95 degC at 1500 m
+	assert.InDelta(t, -1.1, lean.FreezingPoint(), 0.9)
+	// Published figures for lean meat near 70% water: 1050 kg/m3, 0.45 W/mK, 3.5 kJ/kgK.
+	density, k, cp := lean.properties(20)
+	assert.InEpsilon(t, 1030, density, 0.03)
+	assert.InEpsilon(t, 0.45, k, 0.08)
+	assert.InEpsilon(t, 3450, cp, 0.04)
+	_, frozen, _ := lean.properties(-20)
+	assert.Greater(t, frozen, 2*k, "ice conducts")
+}
+
+func ExampleCooking_Run() {
+	c := Cooking{
+		Piece: piece.Piece{Kind: piece.Ball, DiameterMM: 38}, Material: NewMaterial(Composition{Water: .68, Protein: .18, Fat: .08, Carb: .03, Fibre: .01, Ash: .02}, 100),
+		Method: piece.StillOven, Celsius: 190, Room: 20, Target: Target{Celsius: 71},
+	}
+	got := c.Run(c.Begin(6))
+	fmt.Printf("71 degC inside after %.0f min\n", got.ToTarget)
+	// Output: 71 degC inside after 15 min
+}
+
+func benchmark(b *testing.B, c *Cooking) {
+	b.ReportAllocs()
+	for b.Loop() {
+		c.Run(c.Begin(6))
+	}
+}
+
+func BenchmarkLoafWithItsRest(b *testing.B) { benchmark(b, cooking(inTin, piece.StillOven, 177, 74)) }
+func BenchmarkPattyInAPan(b *testing.B)     { benchmark(b, cooking(patty, piece.Pan, 180, 74)) }
+func BenchmarkPattyBaked(b *testing.B)      { benchmark(b, cooking(patty, piece.StillOven, 190, 74)) }
+func BenchmarkBall(b *testing.B)            { benchmark(b, cooking(ball28, piece.StillOven, 190, 71)) }
+
+// BenchmarkLoafHour is conduction alone: an hour of a free-standing loaf that
+// is turned half-way.
+func BenchmarkLoafHour(b *testing.B) {
+	c := cooking(inTin, piece.StillOven, 177, 74)
+	free := false
+	c.Piece.Tin = &free
+	steps := 0
+	for b.Loop() {
+		body := c.Begin(6)
+		c.surround(body, c.Method, c.Celsius)
+		for range 2 {
+			body.Advance(1800, func() bool { steps++; return false })
+			body.Turn()
+		}
+	}
+	b.ReportMetric(float64(steps)/float64(b.N), "steps")
+}
+
+func BenchmarkNewMaterial(b *testing.B) {
+	for b.Loop() {
+		NewMaterial(lean, 100)
+	}
+}

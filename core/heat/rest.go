@@ -1,0 +1,169 @@
+package heat
+
+import (
+	"math"
+
+	"cuerda/core/piece"
+)
+
+func pow10(x float64) float64 { return math.Exp(x * math.Ln10) }
+
+// pull finds the earliest moment to take the piece off the heat such that it
+// is still done while it rests, then follows that rest.
+func (r *run) pull() {
+	out, b := r.course, r.body
+	if out.Reached && len(r.kept) > 0 {
+		r.earliest()
+	}
+	out.Pull = r.minutes()
+	out.LethalAtPull = r.lethal
+	for _, v := range r.browned {
+		out.Browning = max(out.Browning, 1-math.Exp(-v))
+	}
+	if out.GrillFrom >= out.Pull {
+		out.GrillFrom = 0
+	}
+	for len(out.Turns) > 0 && out.Turns[len(out.Turns)-1] >= out.Pull {
+		out.Turns = out.Turns[:len(out.Turns)-1]
+	}
+	out.Juiced = b.juiced()
+	r.cool(b)
+	last := out.Moments[len(out.Moments)-1]
+	r.lastTime = last.Minutes
+	out.Peak, out.PeakAt = last.Core, last.Minutes
+	b.Advance(60*restMinutes(r.Piece.Kind), func() bool {
+		core, _ := r.note()
+		if core > out.Peak {
+			out.Peak, out.PeakAt = core, r.minutes()
+		}
+		return false
+	})
+	out.Lethal = r.lethal
+	out.Mean = b.Mean()
+	if mass := b.Volume() * b.Material.density; mass > 0 {
+		out.VapourShare = b.Vapour / mass
+	}
+	out.Juiced = max(out.Juiced, b.juiced())
+}
+
+// mostTrials bounds how often a rest is followed to find the moment to pull.
+const mostTrials = 4
+
+// earliest goes back to the first moment from which the piece is done while it
+// rests: the later it is pulled the hotter it gets, and nearly in proportion, so
+// that the moment between two states is found by a straight line.
+func (r *run) earliest() {
+	end := r.state()
+	low, high := -1, len(r.kept) // not done at low, done at high
+	short, over := math.NaN(), math.NaN()
+	for trial := 0; high-low > 1 && trial < mostTrials; trial++ {
+		i := (low + high) / 2
+		if low >= 0 && high < len(r.kept) {
+			i = min(max(low+int(math.Round(float64(high-low)*short/(short+over))), low+1), high-1)
+		}
+		if past := r.rests(r.kept[i]); past >= 0 {
+			high, over = i, past
+		} else {
+			low, short = i, -past
+		}
+	}
+	after := end
+	if high < len(r.kept) {
+		after = r.kept[high]
+	}
+	from, wait := after, 0.0
+	if low >= 0 {
+		from = r.kept[low]
+		wait = after.at.seconds - from.at.seconds
+		if high < len(r.kept) {
+			wait *= short / (short + over)
+		}
+	}
+	r.body.Restore(from.at)
+	r.lethal, r.browned, r.lastTime = from.lethal, from.browned, r.minutes()
+	r.course.Moments = r.course.Moments[:from.moments]
+	for n := len(r.course.Section.Frames); n > 0 && r.course.Section.Frames[n-1].Minutes > r.minutes(); n-- {
+		r.course.Section.Frames = r.course.Section.Frames[:n-1]
+	}
+	r.kept = nil
+	turns := r.course.Turns
+	r.body.Advance(wait, func() bool {
+		r.note()
+		if n := len(turns); n > 0 && r.minutes() >= turns[n-1] && from.at.seconds/60 < turns[n-1] {
+			return true // a turn lies between: what follows it is not gone through again
+		}
+		return false
+	})
+}
+
+// rests says by how much a piece pulled then is more than done when it is at
+// its hottest: K past the target, or minutes past those to hold; below 0 it is
+// not done.
+func (r *run) rests(from kept) float64 {
+	b := r.body
+	b.Restore(from.at)
+	r.cool(b)
+	last, lastCore := b.Seconds, math.Inf(-1)
+	over := 0.0
+	b.Advance(60*longestRest, func() bool {
+		core, peak, lethal := b.Watch((b.Seconds-last)/60, r.Target.Celsius)
+		falls := core < lastCore-0.01
+		last, lastCore = b.Seconds, core
+		over = r.past(peak, lethal)
+		return falls || r.Target.HoldMinutes > 0 && over >= 0
+	})
+	return over
+}
+
+// cool takes the piece off the heat: the air of the kitchen, and the plate,
+// board or tin under it, which lets no vapour out.
+func (c *Cooking) cool(b *Body) {
+	air := Kitchen(c.Room)
+	b.SurroundAll(air)
+	dry := air
+	dry.Wets = false
+	if c.Piece.InTin() || c.Piece.Kind == piece.Stuffing {
+		b.Surround(Rim, dry)
+		b.Surround(Flank, dry)
+	}
+	if b.Shape != Sphere {
+		b.Surround(Bottom, dry)
+	}
+}
+
+// restMinutes is how long a cooked piece stands before it is cut: section 3.
+func restMinutes(k piece.Kind) float64 {
+	if k.IsLoaf() {
+		return 20
+	}
+	return 10
+}
+
+// heldWater is what a gram of lean meat can hold at that temperature, g: section
+// 6 (van der Sman 2007, Meat Science 76).
+func heldWater(celsius float64) float64 {
+	return 0.745 - 0.345/(1+30*math.Exp(-0.25*(celsius-52)))
+}
+
+// juiced is the water that lean meat of the body's temperatures lets go, g per
+// g of lean, on the mean.
+func (b *Body) juiced() float64 {
+	b.refresh()
+	sum, volume := 0.0, 0.0
+	for i, v := range b.volume {
+		sum += v * (heldWater(4) - heldWater(b.celsius[i]))
+		volume += v
+	}
+	return sum / volume
+}
+
+// browning is the rate of it at a surface of that temperature, per min: 63% in
+// 10 min at 150 degC and 2.3 times as fast every 10 K, the usual Q10 of the
+// Maillard reaction (van Boekel 2006, Biotechnology Advances 24). An estimate:
+// sugars, protein and acidity of the mix are left out.
+func browning(celsius float64) float64 {
+	if celsius < 90 {
+		return 0
+	}
+	return 0.1 * math.Exp((celsius-150)/10*math.Log(2.3))
+}
