@@ -8,6 +8,7 @@ package advice
 import (
 	"slices"
 
+	"cuerda/core/bake"
 	"cuerda/core/binder"
 	"cuerda/core/build"
 	"cuerda/core/eaters"
@@ -23,6 +24,8 @@ type Kitchen struct {
 	// read and found good, and prices in the kitchen's own money.
 	Have, Checked map[string]bool
 	PerKilo       map[string]float64
+	// Settings are those of the kitchen itself.
+	Settings bake.Settings
 }
 
 // Replace says which lines give way to what is suggested.

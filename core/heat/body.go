@@ -38,8 +38,7 @@ type Body struct {
 	fresh         bool      // celsius, slope, conduct and net belong to heat
 	dt, tolerance float64
 	work          *workspace
-	// peak is the highest each cell has come to, degC; lethal its minutes at the
-	// reference temperature.
+	// peak is the highest each cell has come to, degC; lethal its F70, min.
 	peak, lethal []float64
 	state        []float64 // heat, water, peak and lethal together
 }
@@ -190,6 +189,16 @@ func (b *Body) SurroundAll(s Surroundings) {
 	}
 }
 
+// Restart begins the time anew, and the sums of heat, vapour, peaks and
+// lethality with it: what the cold did is no part of the cooking.
+func (b *Body) Restart() {
+	b.Seconds, b.HeatIn, b.Vapour, b.Boiled = 0, 0, 0, 0
+	b.refresh()
+	copy(b.peak, b.celsius)
+	clear(b.lethal)
+	b.fresh = false
+}
+
 // Turn puts the piece upside down; what its bottom and top meet stays.
 func (b *Body) Turn() {
 	n, s := b.axes[2].n, b.stride[2]
@@ -290,12 +299,11 @@ func (b *Body) Extreme() (coldest, hottest float64) {
 	return b.sharpen(least), b.sharpen(most)
 }
 
-// Watch brings each cell's peak and, against a reference temperature, its
-// lethality up to date after a step of so many minutes, and gives the place
-// that is slowest to be done: its temperature now and the highest it came to,
-// degC, and its minutes at the reference. A place on a side that has been on
+// Watch brings each cell's peak and lethality up to date after a step of so many
+// minutes, and gives the place that is slowest to be done: its temperature now
+// and the highest it came to, degC, and its F70, min. A place on a side that has been on
 // the heat stays done though it cools once the piece is turned.
-func (b *Body) Watch(minutes, reference float64) (celsius, peak, lethal float64) {
+func (b *Body) Watch(minutes float64) (celsius, peak, lethal float64) {
 	if !b.fresh {
 		b.refresh()
 	}
@@ -308,14 +316,14 @@ func (b *Body) Watch(minutes, reference float64) (celsius, peak, lethal float64)
 			slowest = i
 		}
 		if t >= leastLethal && b.lethal[i] < enough {
-			b.lethal[i] += minutes * lethality(t, reference)
+			b.lethal[i] += minutes * lethality(t)
 		}
 	}
 	celsius = b.sharpen(slowest)
 	return celsius, b.peak[slowest] + celsius - b.celsius[slowest], b.lethal[slowest]
 }
 
-// enough is the minutes at a reference past which no more are counted.
+// enough is the minutes at 70 degC past which no more are counted.
 const enough = 1000.
 
 // sharpen carries the temperature of an extreme cell to where it is extreme: by

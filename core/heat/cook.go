@@ -21,6 +21,8 @@ type Cooking struct {
 	SearMinutes, GrillMinutes float64
 	// Target is what the coldest point must reach, or Hold its equal.
 	Target Target
+	// ToTargetOnly leaves out when to pull it and its rest.
+	ToTargetOnly bool
 	// Framed keeps sections of the piece over time.
 	Framed bool
 	// Resolution is the usual one where it is zero.
@@ -178,7 +180,9 @@ func (c *Cooking) Run(b *Body) Course {
 	out := Course{Section: b.section()}
 	r := &run{Cooking: c, body: b, course: &out}
 	r.cook()
-	r.pull()
+	if !c.ToTargetOnly {
+		r.pull()
+	}
 	return out
 }
 
@@ -224,7 +228,7 @@ func (r *run) note() (core float64, done bool) {
 	now := r.minutes()
 	dt := now - r.lastTime
 	r.lastMeasure = r.over
-	core, peak, lethal := b.Watch(dt, r.Target.Celsius)
+	core, peak, lethal := b.Watch(dt)
 	r.lethal, r.over = lethal, r.past(peak, lethal)
 	r.before = r.lastTime
 	if dt > 0 {
@@ -265,7 +269,7 @@ func (r *run) face() Side {
 // or minutes past those to hold.
 func (r *run) past(peak, lethal float64) float64 {
 	if r.Target.HoldMinutes > 0 {
-		return lethal - r.Target.HoldMinutes
+		return lethal - r.Target.HoldMinutes*lethality(r.Target.Celsius)
 	}
 	return peak - r.Target.Celsius
 }
@@ -363,6 +367,9 @@ const carryOver = 10.
 // keep stores a state once the coldest point is near enough its target for the
 // heat under way to do the rest, one in a hundredth of the time.
 func (r *run) keep(core float64) {
+	if r.ToTargetOnly {
+		return
+	}
 	now := r.minutes()
 	if now < 1.01*r.lastKept || core < r.Target.Celsius-carryOver {
 		return
@@ -379,12 +386,12 @@ func (r *run) state() kept {
 // times and temperatures held equal to 70 degC for 2 min.
 const leastLethal = 60.
 
-// lethality is minutes at the reference per minute at that temperature.
-func lethality(celsius, reference float64) float64 {
+// lethality is minutes at 70 degC per minute at that temperature: section 7.
+func lethality(celsius float64) float64 {
 	if celsius < leastLethal {
 		return 0
 	}
-	return pow10((celsius - reference) / 7.5)
+	return pow10((celsius - 70) / 7.5)
 }
 
 // Frame is a section through the middle of the piece at one time: one figure a

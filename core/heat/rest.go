@@ -106,7 +106,7 @@ func (r *run) rests(from kept) float64 {
 	last, lastCore := b.Seconds, math.Inf(-1)
 	over := 0.0
 	b.Advance(60*longestRest, func() bool {
-		core, peak, lethal := b.Watch((b.Seconds-last)/60, r.Target.Celsius)
+		core, peak, lethal := b.Watch((b.Seconds - last) / 60)
 		falls := core < lastCore-0.01
 		last, lastCore = b.Seconds, core
 		over = r.past(peak, lethal)

@@ -83,6 +83,7 @@ func (s *Server) register(r *gin.Engine) huma.API {
 	s.registerVersions(api)
 	s.registerAdvice(api)
 	s.registerPantry(api)
+	s.registerBake(api)
 	s.registerReading(api)
 	s.registerHealth(api)
 	for _, path := range api.OpenAPI().Paths {

@@ -66,7 +66,10 @@ type Vocabulary struct {
 	Allergens []string `json:"allergens"`
 	Diets     []string `json:"diets"`
 	Wants     []string `json:"wants"`
-	Limits    Limits   `json:"limits"`
+	// Scoops and Tins are the usual measures and loaf tins.
+	Scoops []piece.Scoop `json:"scoops"`
+	Tins   []piece.Tin   `json:"tins"`
+	Limits Limits        `json:"limits"`
 }
 
 // Prep is a preparation with the figure that sets it.
@@ -155,7 +158,7 @@ func foodOf(foods *food.Catalogue, f *food.Food) Food {
 }
 
 func vocabularyOf() Vocabulary {
-	v := Vocabulary{Groups: food.Groups, Allergens: eaters.Allergens, Diets: eaters.Diets, Wants: eaters.Wants, Limits: Limits{
+	v := Vocabulary{Groups: food.Groups, Allergens: eaters.Allergens, Diets: eaters.Diets, Wants: eaters.Wants, Scoops: piece.Scoops, Tins: piece.Tins, Limits: Limits{
 		Lines: build.MaxLines, Preps: build.MaxPreps, Name: build.MaxName, Grams: build.MaxGrams, Minutes: build.MaxMinutes,
 		MinCelsius: build.MinCelsius, MaxCelsius: build.MaxCelsius, MinMM: build.MinMM, MaxMM: build.MaxMM,
 	}}

@@ -52,6 +52,9 @@ func (s *Server) kitchen(ctx context.Context) (*advice.Kitchen, error) {
 	if err != nil {
 		return nil, s.problemOf(ctx, err)
 	}
+	if made.Settings, err = s.Store.Settings(ctx, s.Kitchen); err != nil {
+		return nil, s.problemOf(ctx, err)
+	}
 	s.cache.made, s.cache.revision, s.cache.looked = made, revision, time.Now()
 	return made, nil
 }

@@ -4,6 +4,23 @@
  */
 
 export interface paths {
+    "/api/bake": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** How long a build takes to cook, and what that does to it */
+        post: operations["bake"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/bind": {
         parameters: {
             query?: never;
@@ -126,6 +143,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/fit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The size of a piece from a number, a mass, a scoop or a tin */
+        post: operations["fit"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/foods": {
         parameters: {
             query?: never;
@@ -171,6 +205,23 @@ export interface paths {
         put?: never;
         /** Mend a mix by the feel of the hand */
         post: operations["mend"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/outlook": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a change would do to the minutes, and the cold before and after */
+        post: operations["lookOut"];
         delete?: never;
         options?: never;
         head?: never;
@@ -262,6 +313,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/settings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What is known of the kitchen itself */
+        get: operations["getSettings"];
+        /** Keep what is known of the kitchen itself */
+        put: operations["saveSettings"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/vocabulary": {
         parameters: {
             query?: never;
@@ -297,11 +366,75 @@ export interface components {
             suggest: components["schemas"]["Way"][];
             taken?: components["schemas"]["Role"][];
         };
+        Baked: {
+            /** Format: double */
+            around_celsius: number;
+            /** Format: double */
+            browning: number;
+            /** @enum {string} */
+            browning_word: "pale" | "golden" | "brown" | "dark";
+            cook_notes: components["schemas"]["CookNote"][];
+            /** Format: double */
+            cooked_q: number | null;
+            curve: components["schemas"]["Point"][];
+            /** @enum {string} */
+            dryness: "moist" | "right" | "dry";
+            /** Format: double */
+            f70: number;
+            /** Format: double */
+            f70_at_pull: number;
+            /** Format: double */
+            fat_loss_pct: number;
+            /** Format: double */
+            grill_from_minutes?: number;
+            guidance: components["schemas"]["Target"];
+            /** Format: double */
+            juice_loss_pct: number;
+            /** Format: double */
+            late_minutes: number;
+            load: components["schemas"]["Load"];
+            /** Format: double */
+            minutes_to_target: number | null;
+            /** Format: double */
+            peak_celsius: number;
+            /** Format: double */
+            pull_at_minutes: number | null;
+            reached: boolean;
+            /** Format: double */
+            sear_ends_minutes?: number;
+            section?: components["schemas"]["Section"];
+            /** Format: double */
+            set_kpa: number;
+            /** Format: double */
+            set_minutes: number;
+            /** Format: double */
+            set_ratio: number;
+            sets: components["schemas"]["BinderSet"][];
+            /** Format: double */
+            start_celsius: number;
+            steps: components["schemas"]["Step"][];
+            target: components["schemas"]["Target"];
+            /** Format: double */
+            turn_at_minutes: number | null;
+            turns_minutes: number[];
+            /** Format: double */
+            water_loss_pct: number;
+            /** Format: double */
+            weight_loss_pct: number;
+            yield: components["schemas"]["Yield"];
+        };
         Band: {
             /** Format: double */
             from: number;
             /** Format: double */
             to: number;
+        };
+        BinderSet: {
+            /** Format: double */
+            celsius: number;
+            food: string;
+            /** Format: double */
+            share: number;
         };
         Build: {
             document: components["schemas"]["Document"];
@@ -337,12 +470,32 @@ export interface components {
         Cook: {
             /** Format: double */
             celsius?: number;
+            /** Format: double */
+            grill_minutes?: number;
             method: string;
+            /** Format: double */
+            sear_minutes?: number;
             /** Format: double */
             start_celsius?: number;
             /** Format: double */
             target_celsius?: number;
             turn?: boolean;
+        };
+        CookNote: {
+            code: string;
+            /** @enum {string} */
+            kind: "stop" | "limit" | "caution";
+            /** Format: double */
+            limit?: number;
+            /** Format: double */
+            value?: number;
+        };
+        Cooling: {
+            in_time: boolean;
+            /** Format: double */
+            to_21_minutes: number | null;
+            /** Format: double */
+            to_5_minutes: number | null;
         };
         Document: {
             chill?: components["schemas"]["Wait"];
@@ -354,6 +507,7 @@ export interface components {
             name: string;
             piece?: components["schemas"]["Piece"];
             rest?: components["schemas"]["Wait"];
+            table_time?: string;
         };
         Dry: {
             food: string;
@@ -380,6 +534,10 @@ export interface components {
             version: number;
             word: string;
         };
+        Fit: {
+            piece: components["schemas"]["Piece"];
+            yield: components["schemas"]["Yield"];
+        };
         Food: {
             allergens?: string[];
             binder: boolean;
@@ -405,6 +563,11 @@ export interface components {
             usual_grams: number;
             words?: string[];
         };
+        Frame: {
+            celsius: number[];
+            /** Format: double */
+            minutes: number;
+        };
         FromDry: {
             /** Format: double */
             factor: number;
@@ -424,6 +587,14 @@ export interface components {
             min?: number;
             nearest?: string;
             pointer: string;
+        };
+        Keep: {
+            /** Format: double */
+            cooked_fridge_days: number;
+            /** Format: double */
+            freezer_months: number;
+            /** Format: double */
+            raw_fridge_days: number;
         };
         Kind: {
             kind: string;
@@ -471,6 +642,27 @@ export interface components {
             /** Format: double */
             share_pct: number;
         };
+        Load: {
+            /** Format: double */
+            across_mm: number;
+            /** Format: double */
+            along_mm: number;
+            /** Format: int64 */
+            at_once: number;
+            /** Format: int64 */
+            batches: number;
+            /** Format: int64 */
+            holds: number;
+            /** Format: double */
+            length_mm: number;
+            /** Format: int64 */
+            loads: number;
+            /** @enum {string} */
+            on: "tray" | "pan" | "pot" | "tin";
+            places: components["schemas"]["Place"][];
+            /** Format: double */
+            width_mm: number;
+        };
         Measure: {
             /** Format: double */
             amount: number;
@@ -505,6 +697,19 @@ export interface components {
             limit?: number;
             /** Format: double */
             value?: number;
+        };
+        Outlook: {
+            /** Format: double */
+            chill_to_firm_minutes: number | null;
+            cooling: components["schemas"]["Cooling"];
+            /** Format: double */
+            freeze_minutes: number | null;
+            /** Format: double */
+            from_frozen_minutes: number | null;
+            keep: components["schemas"]["Keep"];
+            /** Format: double */
+            thaw_minutes: number | null;
+            what_if: components["schemas"]["WhatIf"][];
         };
         Pack: {
             /** Format: double */
@@ -555,14 +760,32 @@ export interface components {
             /** Format: double */
             length_mm?: number;
             /** Format: double */
+            middle_mm?: number;
+            /** Format: double */
             slice_mm?: number;
             /** Format: double */
             thickness_mm?: number;
             tin?: boolean;
             /** Format: double */
+            tin_height_mm?: number;
+            /** Format: double */
             wall_mm?: number;
             /** Format: double */
             width_mm?: number;
+        };
+        Place: {
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+        };
+        Point: {
+            /** Format: double */
+            core_celsius: number;
+            /** Format: double */
+            minutes: number;
+            /** Format: double */
+            surface_celsius: number;
         };
         Prediction: {
             band: components["schemas"]["Band"];
@@ -701,6 +924,46 @@ export interface components {
             code: string;
             way: components["schemas"]["Way"];
         };
+        Scoop: {
+            /** Format: double */
+            ml: number;
+            name: string;
+        };
+        Section: {
+            frames: components["schemas"]["Frame"][];
+            x_mm: number[];
+            z_mm: number[];
+        };
+        Settings: {
+            /** Format: double */
+            altitude_m: number;
+            /** Format: double */
+            bowl_g: number;
+            /** Format: double */
+            freezer_celsius: number;
+            /** Format: double */
+            fridge_celsius: number;
+            /** @enum {string} */
+            guidance: "us" | "uk" | "own";
+            /** Format: double */
+            oven_offset_celsius: number;
+            /** Format: double */
+            own_celsius?: number;
+            /** Format: double */
+            own_minutes?: number;
+            /** Format: double */
+            pan_diameter_mm: number;
+            /** Format: double */
+            pot_diameter_mm: number;
+            /** Format: int64 */
+            racks: number;
+            /** Format: double */
+            room_celsius: number;
+            /** Format: double */
+            tray_length_mm: number;
+            /** Format: double */
+            tray_width_mm: number;
+        };
         SpoonStep: {
             /** Format: double */
             q: number;
@@ -720,6 +983,40 @@ export interface components {
             stop?: number;
             unit: string;
         };
+        Step: {
+            /** Format: double */
+            before_minutes: number;
+            beside: boolean;
+            clock: string;
+            /** @enum {string} */
+            code: "soak" | "drain" | "press" | "oven-dry" | "roast" | "toast" | "saute" | "brown" | "cool" | "gel" | "blitz" | "mix" | "rest" | "shape" | "chill" | "preheat" | "cook" | "set" | "table";
+            /** Format: int64 */
+            day: number;
+            hands: boolean;
+            lines?: number[];
+            /** Format: double */
+            minutes: number;
+            /** Format: int64 */
+            times: number;
+        };
+        Target: {
+            /** Format: double */
+            celsius: number;
+            food?: string;
+            guided: boolean;
+            /** Format: double */
+            minutes: number;
+            /** @enum {string} */
+            reason: "poultry" | "stuffing" | "ground-meat" | "egg" | "fish" | "cooked-before" | "plants";
+        };
+        Tin: {
+            /** Format: double */
+            height_mm: number;
+            /** Format: double */
+            length_mm: number;
+            /** Format: double */
+            width_mm: number;
+        };
         Version: {
             /** Format: date-time */
             created_at: string;
@@ -737,6 +1034,8 @@ export interface components {
             limits: components["schemas"]["Limits"];
             methods: components["schemas"]["Method"][];
             preps: components["schemas"]["Prep"][];
+            scoops: components["schemas"]["Scoop"][];
+            tins: components["schemas"]["Tin"][];
             wants: string[];
             zones: components["schemas"]["Zone"][];
         };
@@ -771,6 +1070,26 @@ export interface components {
             /** @enum {string} */
             word: "crumbles" | "short" | "firm" | "tacky" | "slack" | "slumps" | "no-paste";
         };
+        WhatIf: {
+            /** @enum {string} */
+            change: "bigger" | "cooler" | "from-room";
+            /** Format: double */
+            minutes: number | null;
+            /** Format: double */
+            more_minutes: number;
+        };
+        Yield: {
+            /** Format: double */
+            piece_g: number;
+            /** Format: int64 */
+            pieces: number;
+            /** @enum {string} */
+            remainder: "none" | "share-out" | "one-small" | "nearly-one";
+            /** Format: double */
+            remainder_g: number;
+            /** Format: double */
+            share_g?: number;
+        };
         Zone: {
             /** Format: double */
             from: number;
@@ -785,6 +1104,62 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    bake: {
+        parameters: {
+            query?: {
+                /** @description with the piece cut through over time */
+                section?: boolean;
+                /** @description the time of day, minutes after midnight; -1 if it does not matter */
+                now?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Document"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Baked"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     bind: {
         parameters: {
             query?: {
@@ -1395,6 +1770,64 @@ export interface operations {
             };
         };
     };
+    fit: {
+        parameters: {
+            query?: {
+                pieces?: number;
+                grams?: number;
+                ml?: number;
+                tin_length_mm?: number;
+                tin_width_mm?: number;
+                tin_height_mm?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Document"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Fit"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     listFoods: {
         parameters: {
             query?: never;
@@ -1485,6 +1918,57 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Mend"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    lookOut: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Document"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Outlook"];
                 };
             };
             /** @description Request Entity Too Large */
@@ -1720,6 +2204,77 @@ export interface operations {
                 };
                 content: {
                     "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getSettings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Settings"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    saveSettings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Settings"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Settings"];
                 };
             };
             /** @description Unprocessable Entity */

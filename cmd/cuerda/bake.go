@@ -1,0 +1,57 @@
+package main
+
+import (
+	"fmt"
+	"slices"
+
+	"github.com/spf13/cobra"
+
+	"cuerda/core/bake"
+	"cuerda/core/build"
+	"cuerda/core/food"
+	"cuerda/core/safety"
+)
+
+// baked is a prediction with what cooking does.
+type baked struct {
+	build.Prediction
+	bake.Baked
+}
+
+func bakeCommand() *cobra.Command {
+	settings := bake.UsualSettings()
+	guidance := string(settings.Guidance)
+	var section bool
+	cmd := &cobra.Command{
+		Use:   "bake FILE",
+		Short: "Say how long a build takes to cook, and what that does to it, as JSON",
+		Long: `Reads a build document as predict does, and adds the pieces, the minutes, when to
+turn and to take off, the weight lost, the curves of core and surface, and the
+steps with their times of day.`,
+		Args: cobra.ExactArgs(1),
+		RunE: func(cmd *cobra.Command, args []string) error {
+			settings.Guidance = safety.Guidance(guidance)
+			if !slices.Contains(safety.Guidances, settings.Guidance) {
+				return fmt.Errorf("--guidance %q: the guidances are %v", guidance, safety.Guidances)
+			}
+			if err := settings.Check(); err != nil {
+				return err
+			}
+			d, err := readDocument(cmd, args[0])
+			if err != nil {
+				return err
+			}
+			foods := food.Starter()
+			return writeJSON(cmd.OutOrStdout(), baked{build.Predict(d, foods, nil), bake.Bake(d, foods, settings, bake.Options{Section: section, Now: -1})})
+		},
+	}
+	f := cmd.Flags()
+	f.StringVar(&guidance, "guidance", guidance, "whose core temperatures: us, uk or own")
+	f.Float64Var(&settings.OwnCelsius, "own-celsius", 0, "core temperature of your own local rule, degC")
+	f.Float64Var(&settings.OwnMinutes, "own-minutes", 0, "minutes at that temperature")
+	f.Float64Var(&settings.OvenOffset, "oven-offset", 0, "how much hotter the oven is than it says, K")
+	f.Float64Var(&settings.AltitudeM, "altitude", 0, "metres above the sea, for where water boils")
+	f.Float64Var(&settings.RoomCelsius, "room", settings.RoomCelsius, "the kitchen's temperature, degC")
+	f.BoolVar(&section, "section", false, "add the piece cut through over time")
+	return cmd
+}

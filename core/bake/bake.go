@@ -1,0 +1,354 @@
+// Package bake says what cooking does to a build: how many pieces, how long,
+// when to turn and to take off, what it costs in weight, whether the binders
+// have set, and the steps from the first soak to the table. It joins documents
+// to the physics of package heat and the guidance of package safety.
+package bake
+
+import (
+	"math"
+
+	"cuerda/core/build"
+	"cuerda/core/food"
+	"cuerda/core/heat"
+	"cuerda/core/mix"
+	"cuerda/core/piece"
+	"cuerda/core/safety"
+)
+
+// Settings are what is known of the cook's kitchen.
+type Settings struct {
+	safety.Rule
+	piece.Ware
+	// OvenOffset is how much hotter the oven is than it says, K.
+	OvenOffset float64 `json:"oven_offset_celsius" minimum:"-60" maximum:"60"`
+	// AltitudeM sets where water boils, m.
+	AltitudeM      float64 `json:"altitude_m" minimum:"-400" maximum:"5000"`
+	RoomCelsius    float64 `json:"room_celsius" minimum:"5" maximum:"40"`
+	FridgeCelsius  float64 `json:"fridge_celsius" minimum:"0" maximum:"12"`
+	FreezerCelsius float64 `json:"freezer_celsius" minimum:"-30" maximum:"-10"`
+}
+
+// UsualSettings are those of a home kitchen at sea level.
+func UsualSettings() Settings {
+	return Settings{Rule: safety.Rule{Guidance: safety.US}, Ware: piece.UsualWare, RoomCelsius: build.Room, FridgeCelsius: 4, FreezerCelsius: -18}
+}
+
+// Point is one moment of the curves, degC.
+type Point struct {
+	Minutes        float64 `json:"minutes"`
+	CoreCelsius    float64 `json:"core_celsius"`
+	SurfaceCelsius float64 `json:"surface_celsius"`
+}
+
+// BinderSet is how far a binder has set where the piece stays coolest.
+type BinderSet struct {
+	Food    string  `json:"food"`
+	Celsius float64 `json:"celsius"` // at which half of it has
+	Share   float64 `json:"share"`   // 0..1
+}
+
+// CookNote is something to know: why there is no answer, a limit that is passed or
+// a caution.
+type CookNote struct {
+	Code  string  `json:"code"`
+	Kind  string  `json:"kind" enum:"stop,limit,caution"`
+	Value float64 `json:"value,omitempty"`
+	Limit float64 `json:"limit,omitempty"`
+}
+
+// Baked is what cooking does. Times are in min from when the piece meets the
+// heat; shares of weight in per cent of the raw piece.
+type Baked struct {
+	// Reached says whether the slowest place comes to the target at all.
+	Reached         bool      `json:"reached"`
+	MinutesToTarget *float64  `json:"minutes_to_target" nullable:"true"`
+	PullAt          *float64  `json:"pull_at_minutes" nullable:"true"`
+	TurnAt          *float64  `json:"turn_at_minutes" nullable:"true"`
+	Turns           []float64 `json:"turns_minutes"`
+	SearEnds        float64   `json:"sear_ends_minutes,omitempty"`
+	GrillFrom       float64   `json:"grill_from_minutes,omitempty"`
+	PeakCelsius     float64   `json:"peak_celsius"`
+	StartCelsius    float64   `json:"start_celsius"`
+	AroundCelsius   float64   `json:"around_celsius"`
+
+	// Target is what the coldest place is to reach, and Guidance what is usual.
+	Target   safety.Target `json:"target"`
+	Guidance safety.Target `json:"guidance"`
+	// F70 is minutes at 70 degC that the slowest place has had, or their equal,
+	// once rested.
+	F70AtPull float64 `json:"f70_at_pull"`
+	F70       float64 `json:"f70"`
+
+	WeightLossPct float64 `json:"weight_loss_pct"`
+	WaterLossPct  float64 `json:"water_loss_pct"`
+	JuiceLossPct  float64 `json:"juice_loss_pct"`
+	FatLossPct    float64 `json:"fat_loss_pct"`
+	// Browning is an estimate, 0 pale to 1 dark.
+	Browning     float64 `json:"browning"`
+	BrowningWord string  `json:"browning_word" enum:"pale,golden,brown,dark"`
+
+	// After cooking: the index and whether it eats dry, and the hold with what
+	// has set where it stays coolest.
+	CookedQ    *float64    `json:"cooked_q" nullable:"true"`
+	Dryness    string      `json:"dryness" enum:"moist,right,dry"`
+	Sets       []BinderSet `json:"sets"`
+	SetKPa     float64     `json:"set_kpa"`
+	SetRatio   float64     `json:"set_ratio"`
+	SetMinutes float64     `json:"set_minutes"`
+
+	Yield piece.Yield `json:"yield"`
+	Load  piece.Load  `json:"load"`
+	Curve []Point     `json:"curve"`
+	// Section is the piece cut through over time; absent where it was not asked for.
+	Section *heat.Section `json:"section,omitempty"`
+	Steps   []Step        `json:"steps"`
+	// LateMinutes is how long ago the first step should have begun.
+	LateMinutes float64    `json:"late_minutes"`
+	Notes       []CookNote `json:"cook_notes"`
+}
+
+// Options choose what is worked out.
+type Options struct {
+	Section bool
+	// Now is the time of day, min after midnight; below 0 it is not known.
+	Now float64
+}
+
+type baking struct {
+	d        *build.Document
+	s        Settings
+	lines    []mix.Line
+	parts    []mix.Part
+	rest     mix.Rest
+	state    mix.State
+	piece    piece.Piece
+	method   piece.Method
+	turn     bool
+	celsius  float64 // as they are around the piece
+	boil     float64
+	contents heat.Composition
+	material *heat.Material
+	target   safety.Target
+	guidance safety.Target
+}
+
+func prepare(d *build.Document, foods *food.Catalogue, s Settings) *baking {
+	b := &baking{d: d, s: s, lines: d.MixLines(foods), rest: d.RestOrNone(), piece: d.PieceOrDefault()}
+	b.parts = mix.Parts(b.lines)
+	b.state = mix.AssessParts(b.parts, b.rest)
+	b.method, b.turn = d.MethodAndTurn()
+	b.celsius = b.method.DefaultCelsius()
+	if d.Cook != nil && d.Cook.Celsius != nil {
+		b.celsius = *d.Cook.Celsius
+	}
+	if b.method == piece.StillOven || b.method == piece.FanOven || b.method == piece.Grill {
+		b.celsius += s.OvenOffset
+	}
+	b.boil = heat.BoilingPoint(s.AltitudeM)
+	if b.method == piece.Simmer {
+		b.celsius = min(b.celsius, b.boil)
+	}
+	b.contents = heat.CompositionOf(b.parts)
+	b.material = heat.NewMaterial(b.contents, b.boil)
+	b.guidance = s.TargetFor(b.lines, b.piece.Kind)
+	b.target = b.guidance
+	if d.Cook != nil && d.Cook.TargetCelsius != nil {
+		b.target = safety.Target{Celsius: *d.Cook.TargetCelsius, Reason: b.guidance.Reason, Food: b.guidance.Food}
+	}
+	return b
+}
+
+func (b *baking) cooking() heat.Cooking {
+	c := heat.Cooking{
+		Piece: b.piece, Material: b.material, Method: b.method, Celsius: b.celsius, Turn: b.turn, Room: b.s.RoomCelsius,
+		Target: heat.Target{Celsius: b.target.Celsius, HoldMinutes: b.target.Minutes},
+	}
+	if b.d.Cook != nil {
+		c.SearMinutes, c.GrillMinutes = b.d.Cook.SearMinutes, b.d.Cook.GrillMinutes
+	}
+	return c
+}
+
+// start gives the piece as the chill, or the rest, leaves it.
+func (b *baking) start(c *heat.Cooking) *heat.Body {
+	if b.d.Cook != nil && b.d.Cook.StartCelsius != nil {
+		return c.Begin(*b.d.Cook.StartCelsius)
+	}
+	body := c.Begin(b.rest.Celsius)
+	if chill := b.d.Chill; chill != nil && chill.Minutes > 0 {
+		b.cool(body, orDefault(chill.Celsius, b.s.FridgeCelsius))
+		body.Advance(60*chill.Minutes, nil)
+		body.Restart()
+	}
+	return body
+}
+
+// cool puts a piece into the fridge or the freezer.
+func (b *baking) cool(body *heat.Body, celsius float64) {
+	body.SurroundAll(heat.Cold(celsius))
+	body.Surround(heat.Bottom, heat.ColdTray(celsius))
+}
+
+// Bake works the whole answer out. The document is one that Read has accepted.
+func Bake(d *build.Document, foods *food.Catalogue, s Settings, o Options) Baked {
+	b := prepare(d, foods, s)
+	out := Baked{Turns: []float64{}, Sets: []BinderSet{}, Curve: []Point{}, Notes: []CookNote{}, Target: b.target, Guidance: b.guidance, AroundCelsius: round(b.celsius, 1), SetMinutes: setMinutes(b.piece.Kind)}
+	out.Yield = tidy(b.piece.Yield(b.state.Mass, b.contents.Density()))
+	out.Load = b.piece.Lay(max(1, out.Yield.Pieces), b.method, s.Ware)
+	if s := b.stop(); s != nil {
+		out.Notes = append(out.Notes, *s)
+	} else {
+		b.cook(&out, o)
+	}
+	out.Notes = append(out.Notes, b.notes(&out)...)
+	out.Steps = b.steps(&out)
+	out.LateMinutes = late(out.Steps, o.Now)
+	return out
+}
+
+// stop says why there is nothing to cook, or nothing that could come of it.
+func (b *baking) stop() *CookNote {
+	switch {
+	case b.state.Mass <= 0:
+		return &CookNote{Code: "empty-mix", Kind: "stop"}
+	case b.celsius <= b.target.Celsius+1:
+		return &CookNote{Code: "target-above-surroundings", Kind: "stop", Value: round(b.celsius, 1), Limit: b.target.Celsius}
+	}
+	return nil
+}
+
+func (b *baking) cook(out *Baked, o Options) {
+	c := b.cooking()
+	c.Framed = o.Section
+	body := b.start(&c)
+	out.StartCelsius = round(body.Mean(), 1)
+	course := c.Run(body)
+	out.Reached = course.Reached
+	if course.Reached {
+		to, pull := round(course.ToTarget, 1), round(course.Pull, 1)
+		out.MinutesToTarget, out.PullAt = &to, &pull
+		for _, t := range course.Turns {
+			out.Turns = append(out.Turns, round(t, 1))
+		}
+		if len(out.Turns) > 0 {
+			first := out.Turns[0]
+			out.TurnAt = &first
+		}
+	} else {
+		out.Notes = append(out.Notes, CookNote{Code: "not-reached", Kind: "stop", Value: round(course.Peak, 1), Limit: b.target.Celsius})
+	}
+	out.SearEnds, out.GrillFrom = round(course.SearEnds, 1), round(course.GrillFrom, 1)
+	out.PeakCelsius = round(course.Peak, 1)
+	out.F70AtPull, out.F70 = round(min(course.LethalAtPull, 999), 1), round(min(course.Lethal, 999), 1)
+	out.Browning, out.BrowningWord = round(course.Browning, 2), brownWord(course.Browning)
+	out.Curve = thin(course.Moments)
+	if o.Section {
+		out.Section = &course.Section
+		for i := range out.Section.Frames {
+			f := &out.Section.Frames[i]
+			f.Minutes = round(f.Minutes, 2)
+		}
+	}
+	b.lose(&course, out)
+	b.set(course.Peak, out)
+}
+
+func brownWord(share float64) string {
+	switch {
+	case share < 0.12:
+		return "pale"
+	case share < 0.4:
+		return "golden"
+	case share < 0.85:
+		return "brown"
+	}
+	return "dark"
+}
+
+// mostPoints is as many as a curve can show.
+const mostPoints = 120
+
+func thin(moments []heat.Moment) []Point {
+	out := make([]Point, 0, min(len(moments), mostPoints+1))
+	every := float64(len(moments)) / mostPoints
+	next := 0.0
+	for i, m := range moments {
+		if float64(i) < next && i != len(moments)-1 {
+			continue
+		}
+		next += max(1, every)
+		out = append(out, Point{round(m.Minutes, 2), round(m.Core, 1), round(m.Surface, 1)})
+	}
+	return out
+}
+
+func tidy(y piece.Yield) piece.Yield {
+	y.PieceG, y.RemainderG, y.ShareG = round(y.PieceG, 1), round(y.RemainderG, 1), round(y.ShareG, 1)
+	return y
+}
+
+// setMinutes is how long a cooked piece stands until it has its hold: section 3.
+func setMinutes(k piece.Kind) float64 {
+	if k.IsLoaf() {
+		return 20
+	}
+	return 10
+}
+
+func orDefault(v *float64, otherwise float64) float64 {
+	if v == nil {
+		return otherwise
+	}
+	return *v
+}
+
+// coldEnough is the temperature at which a piece has firmed: section 6's check.
+const coldEnough = 8.
+
+func (b *baking) notes(out *Baked) []CookNote {
+	var notes []CookNote
+	add := func(code, kind string, value, limit float64) {
+		notes = append(notes, CookNote{code, kind, round(value, 1), limit})
+	}
+	if b.guidance.Guided && below(b.target, b.guidance) {
+		add("below-guidance", "limit", b.target.Celsius, b.guidance.Celsius)
+	}
+	if fill := b.piece.Fill(); fill > piece.FillLimit+0.005 {
+		add("tin-too-full", "limit", 100*fill, 100*piece.FillLimit)
+	}
+	switch {
+	case out.Load.Holds == 0:
+		add("does-not-fit", "limit", max(out.Load.AcrossMM, out.Load.AlongMM), 0)
+	case out.Load.Batches > 1:
+		add("batches", "limit", float64(out.Load.Batches), 0)
+	}
+	if out.Yield.PieceG > 0 && out.Yield.Pieces == 0 && b.state.Mass > 0 {
+		add("less-than-one", "limit", b.state.Mass, out.Yield.PieceG)
+	}
+	if out.Dryness == "dry" {
+		add("wants-sauce", "limit", 0, 0)
+	}
+	for _, c := range safety.CautionsFor(b.method, b.celsius, b.piece.Kind) {
+		value, limit := 0.0, 0.0
+		if c == "oil-too-hot" {
+			value, limit = b.celsius, safety.OilLimit
+		}
+		add(c, "caution", value, limit)
+	}
+	return notes
+}
+
+// below says whether a target asks for less heat than guidance does: both as
+// minutes at 70 degC, a moment being a second.
+func below(t, guidance safety.Target) bool {
+	f := func(x safety.Target) float64 {
+		return max(x.Minutes, 1./60) * math.Pow(10, (x.Celsius-70)/7.5)
+	}
+	return f(t) < 0.97*f(guidance)
+}
+
+// round keeps that many decimals.
+func round(x float64, decimals int) float64 {
+	scale := math.Pow10(decimals)
+	return math.Round(x*scale) / scale
+}

@@ -1,0 +1,208 @@
+package bake_test
+
+import (
+	"fmt"
+	"strings"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"cuerda/core/bake"
+	"cuerda/core/build"
+	"cuerda/core/food"
+	"cuerda/core/piece"
+	"cuerda/core/safety"
+)
+
+const turkeyBalls = `{"format": "cuerda-build/1", "name": "Turkey balls", "lines": [
+	{"food": "turkey-ground", "grams": 600}, {"food": "leek", "grams": 120, "prep": [{"do": "saute", "minutes": 10}]},
+	{"food": "millet-flakes", "grams": 45}, {"food": "psyllium-husk", "grams": 4}, {"food": "salt", "grams": 8}],
+	"rest": {"minutes": 15}, "chill": {"minutes": 30, "celsius": 4},
+	"piece": {"kind": "ball", "diameter_mm": 38}, "cook": {"method": "still-oven", "celsius": 190}, "table_time": "19:30"}`
+
+func document(t testing.TB, text string, changes ...string) *build.Document {
+	t.Helper()
+	d, err := build.Read([]byte(strings.NewReplacer(changes...).Replace(text)), food.Starter())
+	require.NoError(t, err)
+	return d
+}
+
+func baked(t testing.TB, changes ...string) bake.Baked {
+	return bake.Bake(document(t, turkeyBalls, changes...), food.Starter(), bake.UsualSettings(), bake.Options{Now: -1, Section: true})
+}
+
+func codes(notes []bake.CookNote) (out []string) {
+	for _, n := range notes {
+		out = append(out, n.Code)
+	}
+	return out
+}
+
+func TestTurkeyBalls(t *testing.T) {
+	a := baked(t)
+	require.True(t, a.Reached)
+	assert.Equal(t, safety.Poultry, a.Target.Reason)
+	assert.Equal(t, 74., a.Target.Celsius)
+	assert.InDelta(t, 16, *a.MinutesToTarget, 4)
+	assert.Less(t, *a.PullAt, *a.MinutesToTarget)
+	assert.GreaterOrEqual(t, a.PeakCelsius, 73.5, "carry-over does the rest")
+	assert.Less(t, a.StartCelsius, 14., "the chill counts")
+	assert.InDelta(t, a.WaterLossPct+a.JuiceLossPct+a.FatLossPct, a.WeightLossPct, 0.2)
+	assert.True(t, a.WeightLossPct > 4 && a.WeightLossPct < 30)
+	for _, s := range a.Sets {
+		assert.Greater(t, s.Share, 0.8, "%s has set", s.Food)
+	}
+	p := build.Predict(document(t, turkeyBalls), food.Starter(), nil)
+	assert.LessOrEqual(t, a.SetRatio, p.CookedRatio+0.01)
+	assert.NotEmpty(t, a.Section.Frames)
+	assert.Len(t, a.Section.Frames[0].Celsius, len(a.Section.X))
+	last := -1.0
+	for _, at := range a.Curve {
+		assert.Greater(t, at.Minutes, last)
+		last = at.Minutes
+	}
+}
+
+func TestTheCordRunsBackFromTheTable(t *testing.T) {
+	a := baked(t)
+	require.Equal(t, "table", a.Steps[len(a.Steps)-1].Code)
+	assert.Equal(t, "19:30", a.Steps[len(a.Steps)-1].Clock)
+	at := map[string]bake.Step{}
+	end := a.Steps[0].Before
+	for _, s := range a.Steps {
+		at[s.Code] = s
+		if !s.Beside {
+			assert.InDelta(t, end, s.Before, 1e-9, "%s begins when the one before ends", s.Code)
+			end -= s.Minutes
+		}
+	}
+	assert.InDelta(t, 0, end, 1e-9)
+	assert.Equal(t, []int{1}, at["saute"].Lines)
+	assert.Equal(t, 30., at["chill"].Minutes)
+	assert.InDelta(t, at["cook"].Before+15, at["preheat"].Before, 1e-9, "the oven is hot in time")
+	for _, gone := range []string{"soak", "blitz", "press"} {
+		assert.NotContains(t, at, gone)
+	}
+	late := bake.Bake(document(t, turkeyBalls), food.Starter(), bake.UsualSettings(), bake.Options{Now: 19 * 60})
+	assert.InDelta(t, at["saute"].Before-30, late.LateMinutes, 1, "half an hour to the table")
+	soaked := baked(t, `{"food": "leek"`, `{"food": "pumpkin-seeds", "grams": 60, "prep": [{"do": "soak", "hours": 20}]}, {"food": "leek"`)
+	assert.Equal(t, "soak", soaked.Steps[0].Code)
+	assert.Equal(t, -1, soaked.Steps[0].Day, "the evening before")
+}
+
+func TestChangesMoveEverything(t *testing.T) {
+	base := baked(t)
+	bigger := baked(t, `"diameter_mm": 38`, `"diameter_mm": 50`)
+	assert.Greater(t, *bigger.PullAt, *base.PullAt)
+	assert.Less(t, bigger.Yield.Pieces, base.Yield.Pieces)
+	unchilled := baked(t, `"chill": {"minutes": 30, "celsius": 4},`, "")
+	assert.Less(t, *unchilled.PullAt, *base.PullAt)
+	frozen := baked(t, `"celsius": 190}`, `"celsius": 190, "start_celsius": -18}`)
+	assert.Greater(t, *frozen.PullAt, *base.PullAt+3)
+	s := bake.UsualSettings()
+	s.OvenOffset = -15
+	cool := bake.Bake(document(t, turkeyBalls), food.Starter(), s, bake.Options{Now: -1})
+	assert.Greater(t, *cool.PullAt, *base.PullAt, "an oven that is cooler than it says")
+	s = bake.UsualSettings()
+	s.AltitudeM = 3000
+	boiled := document(t, turkeyBalls, "still-oven", "simmer", `"celsius": 190`, `"celsius": 97`)
+	assert.Greater(t, *bake.Bake(boiled, food.Starter(), s, bake.Options{}).MinutesToTarget,
+		*bake.Bake(boiled, food.Starter(), bake.UsualSettings(), bake.Options{}).MinutesToTarget, "broth on a mountain is cooler")
+}
+
+func TestClearAnswersToBadOvens(t *testing.T) {
+	for name, c := range map[string]struct {
+		changes []string
+		note    string
+		reached bool
+	}{
+		"a cold oven":             {[]string{`"celsius": 190`, `"celsius": 20`}, "target-above-surroundings", false},
+		"oil at 300":              {[]string{"still-oven", "deep-oil", `"celsius": 190`, `"celsius": 300`}, "oil-too-hot", true},
+		"a target above the oven": {[]string{`"celsius": 190}`, `"celsius": 120, "target_celsius": 150}`}, "target-above-surroundings", false},
+		"below guidance":          {[]string{`"celsius": 190}`, `"celsius": 190, "target_celsius": 62}`}, "below-guidance", true},
+		"an oven that never does": {[]string{`"celsius": 190}`, `"celsius": 76}`}, "not-reached", false},
+		"nothing to cook":         {[]string{turkeyBalls[strings.Index(turkeyBalls, "[")+1 : strings.Index(turkeyBalls, "],\n")], ""}, "empty-mix", false},
+		"a ball of 60 cm":         {[]string{`"diameter_mm": 38`, `"diameter_mm": 600`}, "does-not-fit", false},
+		"a tin that runs over":    {[]string{`{"kind": "ball", "diameter_mm": 38}`, `{"kind": "loaf", "length_mm": 200, "width_mm": 100, "height_mm": 60, "tin_height_mm": 60}`}, "tin-too-full", true},
+	} {
+		a := baked(t, c.changes...)
+		assert.Contains(t, codes(a.Notes), c.note, name)
+		assert.Equal(t, c.reached, a.Reached, name)
+		assert.Equal(t, c.reached, a.PullAt != nil, name)
+		assert.NotEmpty(t, a.Steps, name)
+	}
+}
+
+func TestGuidanceIsNeverPassedInSilence(t *testing.T) {
+	for _, g := range []safety.Rule{{Guidance: safety.US}, {Guidance: safety.UK}, {Guidance: safety.Own, OwnCelsius: 75}} {
+		s := bake.UsualSettings()
+		s.Rule = g
+		usual := bake.Bake(document(t, turkeyBalls), food.Starter(), s, bake.Options{})
+		assert.NotContains(t, codes(usual.Notes), "below-guidance")
+		if g.Guidance == safety.UK {
+			assert.GreaterOrEqual(t, usual.F70, 2., "two minutes at 70, or their equal")
+		}
+		low := bake.Bake(document(t, turkeyBalls, `"celsius": 190}`, `"celsius": 190, "target_celsius": 65}`), food.Starter(), s, bake.Options{})
+		assert.Contains(t, codes(low.Notes), "below-guidance")
+	}
+}
+
+func TestOutlook(t *testing.T) {
+	o := bake.LookOut(document(t, turkeyBalls), food.Starter(), bake.UsualSettings())
+	for _, w := range o.WhatIf {
+		require.NotNil(t, w.Minutes, w.Change)
+		if w.Change == "from-room" {
+			assert.Less(t, w.More, 0.)
+		} else {
+			assert.Greater(t, w.More, 0., w.Change)
+		}
+	}
+	assert.True(t, *o.ChillToFirm > 10 && *o.ChillToFirm < 120)
+	assert.True(t, o.Cooling.InTime, "small balls cool in time")
+	assert.Greater(t, *o.FromFrozen, *baked(t).MinutesToTarget)
+	assert.Greater(t, *o.Thaw, 60.)
+	big := bake.LookOut(document(t, turkeyBalls, `{"kind": "ball", "diameter_mm": 38}`, `{"kind": "loaf", "length_mm": 280, "width_mm": 200, "height_mm": 150, "tin": false}`), food.Starter(), bake.UsualSettings())
+	assert.False(t, big.Cooling.InTime, "a great loaf does not")
+}
+
+func TestEveryKindAndMethodIsAnswered(t *testing.T) {
+	water := 100 * build.Predict(document(t, turkeyBalls), food.Starter(), nil).WaterShare
+	for _, k := range piece.Kinds {
+		for _, m := range piece.Methods {
+			d := document(t, turkeyBalls)
+			p := piece.Piece{Kind: k}
+			for _, s := range k.Sizes() {
+				p.Set(s.Field, s.Default)
+			}
+			celsius := m.DefaultCelsius()
+			d.Piece, d.Cook = &p, &build.Cook{Method: m, Celsius: &celsius}
+			a := bake.Bake(d, food.Starter(), bake.UsualSettings(), bake.Options{Now: -1, Section: true})
+			if a.Reached {
+				assert.GreaterOrEqual(t, a.PeakCelsius, 70., "%s %s", k, m)
+				assert.True(t, a.WeightLossPct >= 0 && a.WeightLossPct < water, "%s %s loses %g", k, m, a.WeightLossPct)
+			}
+		}
+	}
+}
+
+func ExampleBake() {
+	d, _ := build.Read([]byte(turkeyBalls), food.Starter())
+	a := bake.Bake(d, food.Starter(), bake.UsualSettings(), bake.Options{Now: -1})
+	fmt.Printf("%.0f degC for %s, %d balls on %d tray\n", a.Target.Celsius, a.Target.Reason, a.Yield.Pieces, a.Load.Loads)
+	// Output: 74 degC for poultry, 24 balls on 1 tray
+}
+
+func BenchmarkBakeBalls(b *testing.B) {
+	d := document(b, turkeyBalls)
+	for b.Loop() {
+		bake.Bake(d, food.Starter(), bake.UsualSettings(), bake.Options{Now: -1, Section: true})
+	}
+}
+
+func BenchmarkLookOutBalls(b *testing.B) {
+	d := document(b, turkeyBalls)
+	for b.Loop() {
+		bake.LookOut(d, food.Starter(), bake.UsualSettings())
+	}
+}

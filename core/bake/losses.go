@@ -1,0 +1,91 @@
+package bake
+
+import (
+	"math"
+
+	"cuerda/core/heat"
+	"cuerda/core/mix"
+)
+
+const (
+	// freeJuice is the least share of what shrinking meat lets go that leaves the
+	// piece, however much the binders could drink: grade C.
+	freeJuice = 0.3
+	// meltedFat is the share of raw meat's fat that runs off with all its juice:
+	// grade C, ground beef of 15% fat loses about a quarter of it.
+	meltedFat = 0.3
+	// dryIndex is the index below which a cooked piece eats dry, moistIndex above
+	// which it is moist: grade C.
+	dryIndex, moistIndex = -0.1, 0.3
+)
+
+// lose works out what the piece gives up. Vapour and juice come from the same
+// water: what has steamed off the skin is no longer there to drip.
+func (b *baking) lose(course *heat.Course, out *Baked) {
+	lean, fat, room := 0.0, 0.0, 0.0
+	for i := range b.parts {
+		p := &b.parts[i]
+		if p.RawMeat > 0 {
+			lean += p.Mass - p.Fat
+			fat += p.Fat
+			continue
+		}
+		// What its paste could still drink before it is as wet as it can hold.
+		e := p.Effect(b.rest)
+		room += max(0, e.Span-e.Free)
+	}
+	mass := b.state.Mass
+	vapour := min(course.VapourShare*mass, b.state.Water)
+	pressed := lean * course.Juiced
+	dripping := max(freeJuice*pressed, pressed-room)
+	juice := max(0, min(dripping, b.state.Water)-vapour)
+	melted := 0.0
+	if pressed > 0 {
+		melted = meltedFat * fat * dripping / pressed
+	}
+	pct := 100 / mass
+	out.WaterLossPct, out.JuiceLossPct, out.FatLossPct = round(pct*vapour, 1), round(pct*juice, 1), round(pct*melted, 1)
+	out.WeightLossPct = round(pct*(vapour+juice+melted), 1)
+	out.Dryness = "right"
+	if !b.state.HasPaste || b.state.Water <= 0 {
+		return
+	}
+	left := 1 - (vapour+juice)/b.state.Water
+	dried := append([]mix.Part(nil), b.parts...)
+	for i := range dried {
+		p := &dried[i]
+		gone := p.Water * (1 - left)
+		p.Water -= gone
+		p.Mass -= gone
+	}
+	q := round(mix.Index(dried, b.rest), 2)
+	out.CookedQ = &q
+	switch {
+	case q < dryIndex:
+		out.Dryness = "dry"
+	case q > moistIndex:
+		out.Dryness = "moist"
+	}
+}
+
+// set works out how far the binders have set at the highest temperature of the
+// slowest place, and the cooked hold that gives there: section 3.
+func (b *baking) set(peak float64, out *Baked) {
+	parts := append([]mix.Part(nil), b.parts...)
+	seen := map[string]bool{}
+	for i := range parts {
+		p := &parts[i]
+		if !p.Food.Sets || p.GlueHot <= 0 {
+			continue
+		}
+		share := 1 / (1 + math.Exp(-(peak-p.Food.SetC)/2))
+		p.GlueHot *= share
+		if !seen[p.Food.ID] {
+			seen[p.Food.ID] = true
+			out.Sets = append(out.Sets, BinderSet{p.Food.ID, p.Food.SetC, round(share, 2)})
+		}
+	}
+	cooked := mix.AssessParts(parts, b.rest).Cooked
+	out.SetKPa = round(cooked, 2)
+	out.SetRatio = round(cooked/b.piece.Demand(b.method, b.turn).Cooked, 2)
+}

@@ -1,0 +1,186 @@
+package bake
+
+import (
+	"cuerda/core/build"
+	"cuerda/core/food"
+	"cuerda/core/heat"
+	"cuerda/core/piece"
+	"cuerda/core/safety"
+)
+
+// Outlook is what else there is to know: what a change would do, and the cold
+// before and after. Times in min; null where it does not come to that.
+type Outlook struct {
+	// WhatIf says how the minutes to the target would move.
+	WhatIf []WhatIf `json:"what_if"`
+	// ChillToFirm is how long the raw pieces take in the fridge until they are 8
+	// degC all through.
+	ChillToFirm *float64 `json:"chill_to_firm_minutes" nullable:"true"`
+	Cooling     Cooling  `json:"cooling"`
+	// Freeze is how long raw pieces take to -15 degC inside in the freezer, Thaw
+	// from there to 0 in the fridge, FromFrozen the minutes to the target then.
+	Freeze     *float64    `json:"freeze_minutes" nullable:"true"`
+	Thaw       *float64    `json:"thaw_minutes" nullable:"true"`
+	FromFrozen *float64    `json:"from_frozen_minutes" nullable:"true"`
+	Keep       safety.Keep `json:"keep"`
+}
+
+// WhatIf is one change: a centimetre more in size, ten degrees less heat, or
+// straight from the room.
+type WhatIf struct {
+	Change  string   `json:"change" enum:"bigger,cooler,from-room"`
+	Minutes *float64 `json:"minutes" nullable:"true"`
+	// More is against the piece as it is.
+	More float64 `json:"more_minutes"`
+}
+
+// Cooling is how cooked pieces come down, on a rack for half an hour and then
+// in the fridge, against the usual limits.
+type Cooling struct {
+	// To21 and To5 count from 57 degC in the middle.
+	To21 *float64 `json:"to_21_minutes" nullable:"true"`
+	To5  *float64 `json:"to_5_minutes" nullable:"true"`
+	// InTime says whether both are within two and six hours.
+	InTime bool `json:"in_time"`
+}
+
+const (
+	onTheRack   = 30.     // min, before the fridge
+	frozen      = -15.    // degC inside
+	longestWait = 48 * 60 // min, that freezing and thawing are followed
+)
+
+// LookOut works the outlook out.
+func LookOut(d *build.Document, foods *food.Catalogue, s Settings) Outlook {
+	b := prepare(d, foods, s)
+	out := Outlook{WhatIf: []WhatIf{}, Keep: s.KeepFor(b.lines)}
+	if b.stop() != nil {
+		return out
+	}
+	base, now := b.minutes(b.piece, b.celsius, nil)
+	for _, change := range []string{"bigger", "cooler", "from-room"} {
+		p, celsius := b.piece, b.celsius
+		var start *float64
+		switch change {
+		case "bigger":
+			p = thicker(p)
+		case "cooler":
+			celsius -= 10
+		case "from-room":
+			start = &s.RoomCelsius
+		}
+		w := WhatIf{Change: change}
+		if m, ok := b.minutes(p, celsius, start); ok {
+			w.Minutes = &m
+			if now {
+				w.More = round(m-base, 1)
+			}
+		}
+		out.WhatIf = append(out.WhatIf, w)
+	}
+	b.cold(&out)
+	return out
+}
+
+// thicker is a centimetre more where it counts.
+func thicker(p piece.Piece) piece.Piece {
+	switch {
+	case p.Kind.IsFlat():
+		p.ThicknessMM += 10
+	case p.Kind.IsLoaf():
+		p.HeightMM += 10
+	case p.Kind == piece.Stuffing:
+		if p.DiameterMM == 0 || p.HeightMM == 0 {
+			p = piece.HalfVessel
+		}
+		p.HeightMM += 10
+	default:
+		p.DiameterMM += 10
+		if p.ThicknessMM > 0 {
+			p.ThicknessMM += 10
+		}
+	}
+	return p
+}
+
+// minutes to the target of a piece like this one.
+func (b *baking) minutes(p piece.Piece, celsius float64, start *float64) (float64, bool) {
+	if celsius <= b.target.Celsius+1 {
+		return 0, false
+	}
+	c := b.cooking()
+	c.Piece, c.Celsius, c.ToTargetOnly = p, celsius, true
+	var body *heat.Body
+	if start != nil {
+		body = c.Begin(*start)
+	} else {
+		body = b.start(&c)
+	}
+	course := c.Run(body)
+	return round(course.ToTarget, 1), course.Reached
+}
+
+// cold follows the piece through fridge and freezer.
+func (b *baking) cold(out *Outlook) {
+	c := b.cooking()
+	raw := c.Begin(b.rest.Celsius)
+	b.cool(raw, b.s.FridgeCelsius)
+	out.ChillToFirm = until(raw, func() bool { _, hot := raw.Extreme(); return hot <= coldEnough })
+
+	done := c.Begin(b.target.Celsius)
+	done.SurroundAll(heat.Kitchen(b.s.RoomCelsius))
+	from, at21, at5 := -1., -1., -1.
+	moved := false
+	done.Advance(longestWait*60, func() bool {
+		_, hot := done.Extreme()
+		now := done.Seconds / 60
+		if !moved && now >= onTheRack {
+			moved = true
+			b.cool(done, b.s.FridgeCelsius)
+		}
+		if from < 0 && hot <= safety.CoolStart {
+			from = now
+		}
+		if at21 < 0 && hot <= safety.CoolMiddle {
+			at21 = now
+		}
+		if hot <= safety.CoolEnd {
+			at5 = now
+		}
+		return at5 >= 0
+	})
+	from = max(from, 0)
+	if at21 >= 0 {
+		m := round(at21-from, 0)
+		out.Cooling.To21 = &m
+	}
+	if at5 >= 0 {
+		m := round(at5-from, 0)
+		out.Cooling.To5 = &m
+		out.Cooling.InTime = at21-from <= safety.CoolFirst && m <= safety.CoolWhole
+	}
+
+	piece := c.Begin(b.s.FridgeCelsius)
+	b.cool(piece, b.s.FreezerCelsius)
+	out.Freeze = until(piece, func() bool { _, hot := piece.Extreme(); return hot <= frozen })
+	if out.Freeze == nil {
+		return
+	}
+	if m, ok := b.minutes(b.piece, b.celsius, &b.s.FreezerCelsius); ok {
+		out.FromFrozen = &m
+	}
+	thawing := c.Begin(b.s.FreezerCelsius)
+	b.cool(thawing, b.s.FridgeCelsius)
+	out.Thaw = until(thawing, func() bool { cold, _ := thawing.Extreme(); return cold >= 0 })
+}
+
+// until follows a body and gives the minutes, or nil where it takes too long.
+func until(b *heat.Body, there func() bool) *float64 {
+	done := false
+	b.Advance(longestWait*60, func() bool { done = there(); return done })
+	if !done {
+		return nil
+	}
+	m := round(b.Seconds/60, 0)
+	return &m
+}

@@ -1,0 +1,178 @@
+// Package safety knows the usual guidance on heat and cold for what is in a
+// mix: core temperatures, cooling, keeping, and the cautions that go with a way
+// of cooking. It gives codes and figures; the interface says them, always with
+// "follow your local food authority".
+package safety
+
+import (
+	"cuerda/core/food"
+	"cuerda/core/mix"
+	"cuerda/core/piece"
+)
+
+// Guidance names a body of usual guidance.
+type Guidance string
+
+// The guidance a cook can choose.
+const (
+	// US is home guidance of the United States (USDA FSIS, "Safe minimum internal
+	// temperatures"): a temperature, for a moment.
+	US Guidance = "us"
+	// UK is that of the United Kingdom (FSA, "Cooking safely"): 70 degC for two
+	// minutes, or its equal.
+	UK Guidance = "uk"
+	// Own is the cook's own local rule: one temperature and its minutes.
+	Own Guidance = "own"
+)
+
+// Guidances lists every Guidance.
+var Guidances = []Guidance{US, UK, Own}
+
+// Rule is what a kitchen goes by.
+type Rule struct {
+	Guidance Guidance `json:"guidance" enum:"us,uk,own"`
+	// OwnCelsius and OwnMinutes are the local rule where Guidance is own.
+	OwnCelsius float64 `json:"own_celsius,omitempty" minimum:"55" maximum:"100"`
+	OwnMinutes float64 `json:"own_minutes,omitempty" minimum:"0" maximum:"60"`
+}
+
+// Reason says why a target is what it is.
+type Reason string
+
+// The reasons, the strictest first.
+const (
+	Poultry    Reason = "poultry"
+	Stuffing   Reason = "stuffing"
+	GroundMeat Reason = "ground-meat"
+	Egg        Reason = "egg"
+	Fish       Reason = "fish"
+	Cooked     Reason = "cooked-before" // cooked meat, fish, legumes and grains are leftovers
+	Plants     Reason = "plants"        // hot all through, so that starch and flour cook
+)
+
+// Target is what the coldest point should reach.
+type Target struct {
+	Celsius float64 `json:"celsius"`
+	// Minutes it should stay there, or their equal; 0 for a moment.
+	Minutes float64 `json:"minutes"`
+	Reason  Reason  `json:"reason" enum:"poultry,stuffing,ground-meat,egg,fish,cooked-before,plants"`
+	// Food that asks for it, if one does.
+	Food string `json:"food,omitempty"`
+	// Guided says whether guidance asks for it, as against good cooking alone.
+	Guided bool `json:"guided"`
+}
+
+// plantsCelsius is where starches and legume proteins have set and raw flour
+// is no longer raw; no authority asks for it.
+const plantsCelsius = 74.
+
+// TargetFor is the usual target for the lines of a mix made into that kind of
+// piece. The strictest reason counts; the figures are those of the guidance.
+func (r Rule) TargetFor(lines []mix.Line, kind piece.Kind) Target {
+	t := Target{Celsius: plantsCelsius, Reason: Plants}
+	for i := range lines {
+		f := lines[i].Food
+		celsius, reason := usOf(f)
+		if reason == Plants {
+			continue
+		}
+		if !t.Guided || celsius > t.Celsius || celsius == t.Celsius && rankOf(reason) > rankOf(t.Reason) {
+			t = Target{Celsius: celsius, Reason: reason, Food: f.ID, Guided: true}
+		}
+	}
+	if kind == piece.Stuffing && t.Guided && t.Celsius < 74 {
+		t = Target{Celsius: 74, Reason: Stuffing, Guided: true}
+	}
+	switch {
+	case r.Guidance == UK && t.Guided:
+		t.Celsius, t.Minutes = 70, 2
+	case r.Guidance == Own && t.Guided && r.OwnCelsius > 0:
+		t.Celsius, t.Minutes = r.OwnCelsius, r.OwnMinutes
+	}
+	return t
+}
+
+func rankOf(r Reason) int {
+	for i, each := range []Reason{Plants, Cooked, Fish, Egg, GroundMeat, Stuffing, Poultry} {
+		if r == each {
+			return i + 1
+		}
+	}
+	return 0
+}
+
+// usOf is what US home guidance asks of a food in a mix, degC.
+func usOf(f *food.Food) (celsius float64, reason Reason) {
+	switch {
+	case f.Group == food.Egg && f.State != food.Cooked:
+		return 71, Egg
+	case f.State == food.Raw && f.Group == food.Meat && f.Source == "poultry":
+		return 74, Poultry
+	case f.State == food.Raw && f.Group == food.Meat:
+		return 71, GroundMeat
+	case f.State == food.Raw && f.Group == food.Fish:
+		return 63, Fish
+	case f.Group == food.Meat || f.Group == food.Fish:
+		return 74, Cooked
+	}
+	return plantsCelsius, Plants
+}
+
+// The usual limits for cooling, min and degC (US Food Code 3-501.14): from 57
+// to 21 within two hours, to 5 within six; in the fridge within two hours.
+const (
+	CoolStart, CoolMiddle, CoolEnd = 57., 21., 5.
+	CoolFirst, CoolWhole           = 120., 360.
+	OutOfFridge                    = 120.
+)
+
+// Keep says how long pieces keep, in days: usual home guidance.
+type Keep struct {
+	RawFridgeDays    float64 `json:"raw_fridge_days"`
+	CookedFridgeDays float64 `json:"cooked_fridge_days"`
+	FreezerMonths    float64 `json:"freezer_months"`
+}
+
+// KeepFor gives the days for the lines of a mix (USDA FSIS and FoodKeeper
+// figures; the UK's FSA says two days for cooked leftovers).
+func (r Rule) KeepFor(lines []mix.Line) Keep {
+	k := Keep{RawFridgeDays: 2, CookedFridgeDays: 4, FreezerMonths: 3}
+	for i := range lines {
+		f := lines[i].Food
+		switch {
+		case f.State == food.Raw && (f.Group == food.Meat || f.Group == food.Fish):
+			k.RawFridgeDays, k.FreezerMonths = 1, min(k.FreezerMonths, 3)
+		case f.Group == food.Fish:
+			k.RawFridgeDays, k.FreezerMonths = min(k.RawFridgeDays, 1), min(k.FreezerMonths, 2)
+		case f.Group == food.Egg:
+			k.RawFridgeDays = min(k.RawFridgeDays, 1)
+		}
+		if f.Has("cooked-rice") {
+			k.CookedFridgeDays = min(k.CookedFridgeDays, 3)
+		}
+	}
+	if r.Guidance == UK {
+		k.CookedFridgeDays = min(k.CookedFridgeDays, 2)
+	}
+	return k
+}
+
+// OilLimit is the highest that oil for frying should be, degC: common frying
+// oils smoke from about 190 on.
+const OilLimit = 190.
+
+// CautionsFor lists the codes of cautions that belong to a way of cooking.
+func CautionsFor(m piece.Method, celsius float64, kind piece.Kind) []string {
+	out := []string{"thermometer"}
+	switch m {
+	case piece.DeepOil, piece.ShallowOil:
+		out = append(out, "hot-oil")
+		if celsius > OilLimit {
+			out = append(out, "oil-too-hot")
+		}
+	}
+	if kind == piece.Ball || kind == piece.Cylinder {
+		out = append(out, "choking")
+	}
+	return append(out, "cool-in-time", "reheat-once")
+}

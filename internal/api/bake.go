@@ -1,0 +1,128 @@
+package api
+
+import (
+	"context"
+	"errors"
+	"net/http"
+
+	"github.com/danielgtaylor/huma/v2"
+
+	"cuerda/core/bake"
+	"cuerda/core/build"
+	"cuerda/core/heat"
+	"cuerda/core/mix"
+	"cuerda/core/piece"
+	"cuerda/internal/problem"
+)
+
+type bakeInput struct {
+	DocumentInput
+	Section bool    `query:"section" doc:"with the piece cut through over time"`
+	Now     float64 `query:"now" default:"-1" minimum:"-1" maximum:"1439" doc:"the time of day, minutes after midnight; -1 if it does not matter"`
+}
+
+type fitInput struct {
+	DocumentInput
+	Pieces      int     `query:"pieces" minimum:"0" maximum:"2000"`
+	Grams       float64 `query:"grams" minimum:"0" maximum:"100000"`
+	Millilitres float64 `query:"ml" minimum:"0" maximum:"100000"`
+	Length      float64 `query:"tin_length_mm" minimum:"0" maximum:"600"`
+	Width       float64 `query:"tin_width_mm" minimum:"0" maximum:"600"`
+	Height      float64 `query:"tin_height_mm" minimum:"0" maximum:"600"`
+}
+
+// Fit is a piece in the size asked for, and what the mix comes to.
+type Fit struct {
+	Piece piece.Piece `json:"piece"`
+	Yield piece.Yield `json:"yield"`
+}
+
+// fitCodes are the codes of the ways a size cannot be had.
+var fitCodes = map[error]string{
+	piece.ErrNoAim: "no-aim", piece.ErrNoMix: "empty-mix", piece.ErrTooSmall: "piece-too-small",
+	piece.ErrTooBig: "piece-too-big", piece.ErrNoLoaf: "no-loaf",
+}
+
+func (s *Server) registerBake(api huma.API) {
+	huma.Register(api, takesDocument(api, op(http.MethodPost, "/bake", "bake", "How long a build takes to cook, and what that does to it")),
+		func(ctx context.Context, in *bakeInput) (*body[bake.Baked], error) {
+			k, d, err := s.kitchenAndDocument(ctx, in.RawBody)
+			if err != nil {
+				return nil, err
+			}
+			return &body[bake.Baked]{bake.Bake(d, k.Foods, k.Settings, bake.Options{Section: in.Section, Now: in.Now})}, nil
+		})
+	huma.Register(api, takesDocument(api, op(http.MethodPost, "/outlook", "lookOut", "What a change would do to the minutes, and the cold before and after")),
+		func(ctx context.Context, in *DocumentInput) (*body[bake.Outlook], error) {
+			k, d, err := s.kitchenAndDocument(ctx, in.RawBody)
+			if err != nil {
+				return nil, err
+			}
+			return &body[bake.Outlook]{bake.LookOut(d, k.Foods, k.Settings)}, nil
+		})
+	huma.Register(api, takesDocument(api, op(http.MethodPost, "/fit", "fit", "The size of a piece from a number, a mass, a scoop or a tin")),
+		func(ctx context.Context, in *fitInput) (*body[Fit], error) {
+			k, d, err := s.kitchenAndDocument(ctx, in.RawBody)
+			if err != nil {
+				return nil, err
+			}
+			aim := piece.Aim{Pieces: in.Pieces, Grams: in.Grams, Millilitres: in.Millilitres}
+			if in.Length > 0 || in.Width > 0 || in.Height > 0 {
+				aim.Tin = &piece.Tin{LengthMM: in.Length, WidthMM: in.Width, HeightMM: in.Height}
+			}
+			parts := mix.Parts(d.MixLines(k.Foods))
+			mass := mix.AssessParts(parts, d.RestOrNone()).Mass
+			density := heat.CompositionOf(parts).Density()
+			p := d.PieceOrDefault()
+			fitted, err := p.Fit(aim, mass, density)
+			if err != nil {
+				return nil, problem.New(http.StatusUnprocessableEntity, codeOf(err), "No such piece can be had: "+err.Error()+".")
+			}
+			y := fitted.Yield(mass, density)
+			y.PieceG, y.RemainderG, y.ShareG = build.Tidy(y.PieceG, 1), build.Tidy(y.RemainderG, 1), build.Tidy(y.ShareG, 1)
+			return &body[Fit]{Fit{fitted, y}}, nil
+		})
+	s.registerSettings(api)
+}
+
+func codeOf(err error) string {
+	for sentinel, code := range fitCodes {
+		if errors.Is(err, sentinel) {
+			return code
+		}
+	}
+	return problem.BadRequest
+}
+
+type settingsInput struct{ Body bake.Settings }
+
+func (s *Server) registerSettings(api huma.API) {
+	huma.Register(api, op(http.MethodGet, "/settings", "getSettings", "What is known of the kitchen itself"),
+		func(ctx context.Context, _ *struct{}) (*body[bake.Settings], error) {
+			out, err := s.Store.Settings(ctx, s.Kitchen)
+			if err != nil {
+				return nil, s.problemOf(ctx, err)
+			}
+			return &body[bake.Settings]{out}, nil
+		})
+	huma.Register(api, op(http.MethodPut, "/settings", "saveSettings", "Keep what is known of the kitchen itself", 422),
+		func(ctx context.Context, in *settingsInput) (*body[bake.Settings], error) {
+			if err := in.Body.Check(); err != nil {
+				return nil, settingProblem(err)
+			}
+			if err := s.Store.SaveSettings(ctx, s.Kitchen, in.Body); err != nil {
+				return nil, s.problemOf(ctx, err)
+			}
+			s.cache.forget()
+			return &body[bake.Settings]{in.Body}, nil
+		})
+}
+
+func settingProblem(err error) *problem.Problem {
+	p := problem.New(http.StatusUnprocessableEntity, problem.BadRequest, "The settings cannot be kept: "+err.Error()+".")
+	var out *bake.SettingError
+	if errors.As(err, &out) {
+		p.Errors = []problem.Item{{Fault: build.Fault{Code: build.CodeOutOfRange, Pointer: "/" + out.Field, Min: &out.Low, Max: &out.High}, Message: err.Error()}}
+	}
+	return p
+}

@@ -1,0 +1,27 @@
+package store
+
+import (
+	"context"
+	"encoding/json"
+
+	"cuerda/core/bake"
+)
+
+// Settings gives those of a kitchen; what it never set is usual.
+func (s *Store) Settings(ctx context.Context, kitchen string) (bake.Settings, error) {
+	out := bake.UsualSettings()
+	var kept []byte
+	if err := s.pool.QueryRow(ctx, `select settings from kitchen where id = $1`, kitchen).Scan(&kept); err != nil {
+		return out, tidy(err)
+	}
+	if kept == nil {
+		return out, nil
+	}
+	return out, json.Unmarshal(kept, &out)
+}
+
+// SaveSettings keeps settings in place of the ones before.
+func (s *Store) SaveSettings(ctx context.Context, kitchen string, settings bake.Settings) error {
+	_, err := s.pool.Exec(ctx, `update kitchen set settings = $2, pantry_revision = pantry_revision + 1 where id = $1`, kitchen, settings)
+	return err
+}
