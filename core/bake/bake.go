@@ -277,7 +277,12 @@ func thin(moments []heat.Moment) []Point {
 			continue
 		}
 		next += max(1, every)
-		out = append(out, Point{round(m.Minutes, 2), round(m.Core, 1), round(m.Surface, 1)})
+		at := Point{round(m.Minutes, 2), round(m.Core, 1), round(m.Surface, 1)}
+		if n := len(out); n > 0 && at.Minutes <= out[n-1].Minutes {
+			out[n-1] = at // taken off, or turned, at that very moment
+			continue
+		}
+		out = append(out, at)
 	}
 	return out
 }

@@ -120,13 +120,14 @@ func (b *baking) steps(out *Baked) []Step {
 	}
 	add("mix", mixMinutes+math.Round(b.state.Mass/1000), true, nil)
 	mixed := len(steps) - 1
-	if b.rest.Minutes > 0 {
-		add("rest", b.rest.Minutes, false, nil)
-	}
+	// A rest and a chill have their place on the cord even where there is none.
+	add("rest", b.rest.Minutes, false, nil)
 	add("shape", min(shapeMinutes(b.piece.Kind, max(1, out.Yield.Pieces)), 240), true, nil)
-	if b.d.Chill != nil && b.d.Chill.Minutes > 0 {
-		add("chill", b.d.Chill.Minutes, false, nil)
+	chill := 0.0
+	if b.d.Chill != nil {
+		chill = b.d.Chill.Minutes
 	}
+	add("chill", chill, false, nil)
 	cooks := -1
 	if out.PullAt != nil {
 		batches := max(1, out.Load.Batches)

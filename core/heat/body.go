@@ -37,7 +37,9 @@ type Body struct {
 	net           []float64 // d heat / dt
 	fresh         bool      // celsius, slope, conduct and net belong to heat
 	dt, tolerance float64
-	work          *workspace
+	// The flows of the step before, and its length; 0 where the course is new.
+	lastHeat, lastVapour, lastDT float64
+	work                         *workspace
 	// peak is the highest each cell has come to, degC; lethal its F70, min.
 	peak, lethal []float64
 	state        []float64 // heat, water, peak and lethal together
@@ -140,7 +142,7 @@ func (b *Body) Restore(s *Snapshot) {
 		}
 	}
 	b.fresh = false
-	b.dt = firstStep
+	b.dt, b.lastDT = firstStep, 0
 }
 
 // Surround says what a side meets from now on. A side the shape has not is
@@ -158,7 +160,7 @@ func (b *Body) Surround(side Side, s Surroundings) {
 		return
 	}
 	b.fresh = false
-	b.dt = firstStep
+	b.dt, b.lastDT = firstStep, 0
 	f := b.faces[side]
 	if f == nil {
 		f = &face{axis: d, high: high}
@@ -218,7 +220,7 @@ func (b *Body) Turn() {
 		bottom.anew, top.anew = true, true
 	}
 	b.fresh = false
-	b.dt = firstStep
+	b.dt, b.lastDT = firstStep, 0
 }
 
 // refresh brings temperatures up to date with the heat.
@@ -239,6 +241,9 @@ func (b *Body) refresh() {
 		celsius[i] = low.celsius + share*rise
 		slope[i] = rise * per
 		conduct[i] = low.conductivity + share*(high.conductivity-low.conductivity)
+		if b.water[i] < m.water {
+			conduct[i] = dryConductivity(conduct[i], b.water[i], m.water)
+		}
 	}
 }
 

@@ -92,12 +92,12 @@ func (m *Material) Density() float64 { return m.density }
 // conductivity at enthalpy h (J/m3) in a place that still holds water kg/m3.
 func (m *Material) state(h, water float64) (celsius, slope, conductivity float64) {
 	if h >= m.boil {
-		conductivity = m.table[tableSteps].conductivity
+		conductivity = dryConductivity(m.table[tableSteps].conductivity, water, m.water)
 		excess := h - m.boil - latentVapour*water
 		if excess <= 0 {
 			return m.boilAt, 0, conductivity
 		}
-		return m.boilAt + excess/m.dry, 1 / m.dry, dryConductivity(conductivity, water, m.water)
+		return m.boilAt + excess/m.dry, 1 / m.dry, conductivity
 	}
 	x := (h - m.from) * m.perStep
 	if x < 0 {

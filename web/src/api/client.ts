@@ -23,6 +23,13 @@ export type Mend = Schemas["Mend"];
 export type Reading = Schemas["Reading"];
 export type PantryItem = Schemas["PantryItem"];
 export type PackLabel = Schemas["PackLabel"];
+export type Baked = Schemas["Baked"];
+export type CookNote = Schemas["CookNote"];
+export type Step = Schemas["Step"];
+export type Load = Schemas["Load"];
+export type Section = Schemas["Section"];
+export type Outlook = Schemas["Outlook"];
+export type Settings = Schemas["Settings"];
 export type Problem = Schemas["Problem"];
 
 export const api = createClient<paths>({ baseUrl: "/" });

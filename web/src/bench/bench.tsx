@@ -15,8 +15,7 @@ import { addLines } from "./edits";
 import { Hold } from "./hold";
 import { MixList } from "./mix-list";
 import { Notes } from "./notes";
-import { PiecePanel } from "./piece-panel";
-import { PredictionFeed } from "./prediction";
+import { predictionFeed } from "./prediction";
 import { emptyDocument, useCreateBuild, useDuplicateBuild, type Foods } from "./queries";
 import { TablePanel } from "./table-panel";
 import { SaveSign } from "./save-sign";
@@ -24,12 +23,16 @@ import { BuildSession } from "./session";
 import { Squeeze } from "./squeeze";
 import { Verdict } from "./verdict";
 import { VersionsDrawer } from "./versions-drawer";
-import { Waits } from "./waits";
+import { Cord } from "../heat/cord";
+import { HeatPanel } from "../heat/heat-panel";
+import { bakeFeed } from "../heat/queries";
 
 const PasteDialog = lazy(() => import("../advice/paste-dialog").then((m) => ({ default: m.PasteDialog })));
 const ConvertDialog = lazy(() =>
   import("../advice/convert-dialog").then((m) => ({ default: m.ConvertDialog })),
 );
+
+const KitchenDialog = lazy(() => import("../heat/kitchen-dialog"));
 
 type Props = {
   build: Build;
@@ -53,15 +56,18 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
   const state = useSyncExternalStore(session.subscribe, session.snapshot);
   const [versions, setVersions] = useState(false);
   const [trial, setTrial] = useState<{ way: Way; of: BuildDocument } | null>(null);
-  const [dialog, setDialog] = useState<"paste" | "convert" | null>(null);
+  const [dialog, setDialog] = useState<"paste" | "convert" | "kitchen" | null>(null);
   const { document } = state;
-  const [feed] = useState(() => new PredictionFeed(session, build.prediction, build.document));
-  const { prediction, stale } = useSyncExternalStore(feed.subscribe, feed.snapshot);
+  const [feed] = useState(() => predictionFeed(session, build.prediction, build.document));
+  const { answer: prediction, stale } = useSyncExternalStore(feed.subscribe, feed.snapshot);
+  const [baking] = useState(() => bakeFeed(session));
+  const { answer: baked, stale: bakedStale } = useSyncExternalStore(baking.subscribe, baking.snapshot);
   const piece = document.piece ?? usualPiece;
   const method = document.cook?.method ?? (piece.kind === "patty" ? "pan" : "still-oven");
 
   useEffect(() => session.open(), [session]);
   useEffect(() => feed.follow(), [feed]);
+  useEffect(() => baking.follow(), [baking]);
   useUndoKeys(session);
   const { state: asked, key: visit } = useLocation();
   useEffect(() => {
@@ -78,6 +84,7 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
     [session],
   );
   const convert = useCallback(() => setDialog("convert"), []);
+  const kitchen = useCallback(() => setDialog("kitchen"), []);
   const triedPrediction = usePredictionOf(tried?.document);
   const shown = (tried && triedPrediction.data) || prediction;
 
@@ -87,132 +94,142 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
       : t("mix.vessel");
 
   return (
-    <main className="bench" id="bench">
-      <div className="bench-mix">
-        <div className="mix-head">
-          <h1 className="visually-hidden">{document.name || t("builds.untitled")}</h1>
-          <BuildName session={session} name={document.name} max={vocabulary.limits.name} inputRef={nameRef} />
-          <p className="hint">
-            {t("mix.summary", { pieces, grams: format.grams(prediction.mass_g), version: state.version })}
-          </p>
-          <div className="mix-tools">
-            <button type="button" className="btn btn-quiet btn-sm" onClick={onBuilds}>
-              {t("builds.title")} <Icon name="chevron-down" />
-            </button>
-            <button
-              type="button"
-              className="btn btn-quiet btn-icon"
-              aria-label={t("app.undo")}
-              title={t("app.undo")}
-              disabled={!state.canUndo}
-              onClick={() => session.undo()}
-            >
-              <Icon name="undo" />
-            </button>
-            <button
-              type="button"
-              className="btn btn-quiet btn-icon"
-              aria-label={t("app.redo")}
-              title={t("app.redo")}
-              disabled={!state.canRedo}
-              onClick={() => session.redo()}
-            >
-              <Icon name="redo" />
-            </button>
-            <Dropdown>
-              <Dropdown.Toggle
-                as="button"
+    <main className="bench-room" id="bench">
+      <div className="bench">
+        <div className="bench-mix">
+          <div className="mix-head">
+            <h1 className="visually-hidden">{document.name || t("builds.untitled")}</h1>
+            <BuildName
+              session={session}
+              name={document.name}
+              max={vocabulary.limits.name}
+              inputRef={nameRef}
+            />
+            <p className="hint">
+              {t("mix.summary", { pieces, grams: format.grams(prediction.mass_g), version: state.version })}
+            </p>
+            <div className="mix-tools">
+              <button type="button" className="btn btn-quiet btn-sm" onClick={onBuilds}>
+                {t("builds.title")} <Icon name="chevron-down" />
+              </button>
+              <button
                 type="button"
                 className="btn btn-quiet btn-icon"
-                aria-label={t("builds.actions")}
+                aria-label={t("app.undo")}
+                title={t("app.undo")}
+                disabled={!state.canUndo}
+                onClick={() => session.undo()}
               >
-                <Icon name="more" />
-              </Dropdown.Toggle>
-              <Dropdown.Menu>
-                <Dropdown.Item as="button" onClick={() => setDialog("paste")}>
-                  {t("paste.title")}
-                </Dropdown.Item>
-                <Dropdown.Item as="button" onClick={() => setVersions(true)}>
-                  {t("builds.versions")}
-                </Dropdown.Item>
-                <Dropdown.Item as="button" onClick={() => setTimeout(() => nameRef.current?.select())}>
-                  {t("builds.rename")}
-                </Dropdown.Item>
-                <Dropdown.Item
+                <Icon name="undo" />
+              </button>
+              <button
+                type="button"
+                className="btn btn-quiet btn-icon"
+                aria-label={t("app.redo")}
+                title={t("app.redo")}
+                disabled={!state.canRedo}
+                onClick={() => session.redo()}
+              >
+                <Icon name="redo" />
+              </button>
+              <Dropdown>
+                <Dropdown.Toggle
                   as="button"
-                  onClick={async () => {
-                    await session.save();
-                    duplicate.mutate(session.id, { onSuccess: (b) => void navigate(`/bench/${b.id}`) });
-                  }}
+                  type="button"
+                  className="btn btn-quiet btn-icon"
+                  aria-label={t("builds.actions")}
                 >
-                  {t("builds.duplicate")}
-                </Dropdown.Item>
-                <Dropdown.Divider />
-                <Dropdown.Item as="button" onClick={() => onDelete(document.name)}>
-                  {t("builds.delete")}
-                </Dropdown.Item>
-              </Dropdown.Menu>
-            </Dropdown>
-            <SaveSign session={session} state={state} />
+                  <Icon name="more" />
+                </Dropdown.Toggle>
+                <Dropdown.Menu>
+                  <Dropdown.Item as="button" onClick={() => setDialog("paste")}>
+                    {t("paste.title")}
+                  </Dropdown.Item>
+                  <Dropdown.Item as="button" onClick={() => setVersions(true)}>
+                    {t("builds.versions")}
+                  </Dropdown.Item>
+                  <Dropdown.Item as="button" onClick={() => setTimeout(() => nameRef.current?.select())}>
+                    {t("builds.rename")}
+                  </Dropdown.Item>
+                  <Dropdown.Item
+                    as="button"
+                    onClick={async () => {
+                      await session.save();
+                      duplicate.mutate(session.id, { onSuccess: (b) => void navigate(`/bench/${b.id}`) });
+                    }}
+                  >
+                    {t("builds.duplicate")}
+                  </Dropdown.Item>
+                  <Dropdown.Divider />
+                  <Dropdown.Item as="button" onClick={() => onDelete(document.name)}>
+                    {t("builds.delete")}
+                  </Dropdown.Item>
+                </Dropdown.Menu>
+              </Dropdown>
+              <SaveSign session={session} state={state} />
+            </div>
           </div>
-        </div>
-        <MixList
-          session={session}
-          document={document}
-          prediction={prediction}
-          foods={foods}
-          vocabulary={vocabulary}
-        />
-      </div>
-      <div className={`bench-middle ${tried ? "bench-trying" : ""}`}>
-        {tried && (
-          <Trying
-            way={tried}
+          <MixList
+            session={session}
+            document={document}
+            prediction={prediction}
             foods={foods}
-            onTake={() => {
-              session.edit(() => ({ ...tried.document, name: document.name }));
-              setTried(null);
-            }}
-            onLeave={() => setTried(null)}
+            vocabulary={vocabulary}
           />
-        )}
-        <Verdict prediction={shown} kind={piece.kind} method={method} stale={stale} />
-        <Squeeze
-          prediction={shown}
-          zones={vocabulary.zones}
-          minutes={(tried?.document ?? document).rest?.minutes ?? 0}
-          piece={piece}
-        />
-        <MendPanel document={document} foods={foods} session={session} />
-        <Hold prediction={shown} piece={piece} />
-        <PiecePanel
-          session={session}
-          cook={document.cook}
-          piece={piece}
-          pieceGrams={prediction.piece_g}
-          vocabulary={vocabulary}
-        />
-        <Waits
-          session={session}
-          rest={document.rest}
-          chill={document.chill}
-          maxMinutes={vocabulary.limits.minutes}
-          chilledTo={prediction.chilled_celsius}
-          firmer={prediction.chill_factor}
-        />
+        </div>
+        <div className={`bench-middle ${tried ? "bench-trying" : ""}`}>
+          {tried && (
+            <Trying
+              way={tried}
+              foods={foods}
+              onTake={() => {
+                session.edit(() => ({ ...tried.document, name: document.name }));
+                setTried(null);
+              }}
+              onLeave={() => setTried(null)}
+            />
+          )}
+          <Verdict prediction={shown} kind={piece.kind} method={method} stale={stale} />
+          <Squeeze
+            prediction={shown}
+            zones={vocabulary.zones}
+            minutes={(tried?.document ?? document).rest?.minutes ?? 0}
+            piece={piece}
+          />
+          <MendPanel document={document} foods={foods} session={session} />
+          <Hold prediction={shown} piece={piece} />
+          <HeatPanel
+            session={session}
+            document={document}
+            piece={piece}
+            vocabulary={vocabulary}
+            baked={baked}
+            stale={bakedStale}
+            onSettings={kitchen}
+          />
+        </div>
+        <div className="bench-side">
+          <TablePanel session={session} eaters={document.eaters} vocabulary={vocabulary} />
+          <OtherWays
+            document={document}
+            prediction={prediction}
+            foods={foods}
+            tried={tried}
+            onTry={setTried}
+            onConvert={convert}
+          />
+          <Notes prediction={prediction} foods={foods} piece={piece} />
+        </div>
       </div>
-      <div className="bench-side">
-        <TablePanel session={session} eaters={document.eaters} vocabulary={vocabulary} />
-        <OtherWays
-          document={document}
-          prediction={prediction}
-          foods={foods}
-          tried={tried}
-          onTry={setTried}
-          onConvert={convert}
-        />
-        <Notes prediction={prediction} foods={foods} piece={piece} />
-      </div>
+      <Cord
+        session={session}
+        document={document}
+        piece={piece}
+        prediction={prediction}
+        baked={baked}
+        foods={foods}
+        vocabulary={vocabulary}
+      />
       <Suspense>
         {dialog === "paste" && (
           <PasteDialog
@@ -229,6 +246,15 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
                   { onSuccess: (b) => void navigate(`/bench/${b.id}`, { state: { rename: true } }) },
                 );
               }
+            }}
+          />
+        )}
+        {dialog === "kitchen" && (
+          <KitchenDialog
+            onClose={() => setDialog(null)}
+            onSaved={() => {
+              setDialog(null);
+              baking.refresh();
             }}
           />
         )}

@@ -67,11 +67,23 @@ export function pieceOf(kind: Vocabulary["kinds"][number], before: Piece | undef
 }
 
 export type SizeField =
-  "diameter_mm" | "thickness_mm" | "length_mm" | "width_mm" | "height_mm" | "slice_mm" | "wall_mm";
+  | "diameter_mm"
+  | "thickness_mm"
+  | "length_mm"
+  | "width_mm"
+  | "height_mm"
+  | "slice_mm"
+  | "wall_mm"
+  | "middle_mm"
+  | "tin_height_mm";
 
 export const setCook =
   (cook: Cook): Edit =>
   (d) => ({ ...d, cook });
+
+export const setTableTime =
+  (time: string | undefined): Edit =>
+  (d) => ({ ...d, table_time: time || undefined });
 
 export const setEaters =
   (eaters: BuildDocument["eaters"]): Edit =>

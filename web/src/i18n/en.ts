@@ -1,4 +1,5 @@
 import { advice } from "./en-advice";
+import { heat } from "./en-heat";
 
 export const en = {
   app: {
@@ -135,6 +136,7 @@ export const en = {
     tsp_other: "{{amount}} tsp",
     min: "min",
     hour: "h",
+    duration: "{{h}} h {{m}} min",
     level: "",
   },
   prep: {
@@ -226,6 +228,8 @@ export const en = {
       "cylinder.grill": "to turn on the grill without breaking.",
       cylinder: "to cook as rolls without breaking.",
       loaf: "to slice without crumbling.",
+      layered: "to slice without crumbling.",
+      fritter: "to turn in the pan without breaking.",
       shell: "to close around a filling.",
       stuffing: "to stay together as a stuffing.",
     },
@@ -240,6 +244,8 @@ export const en = {
       cylinder: "Roll",
       shell: "Shell",
       stuffing: "Stuffing",
+      fritter: "Fritter",
+      layered: "Layered loaf",
     },
     a: {
       patty: "a patty",
@@ -249,6 +255,9 @@ export const en = {
       cylinder: "a roll",
       shell: "a shell",
       stuffing: "a stuffing",
+      fritter: "a fritter",
+      layered: "a layered loaf",
+      "layered-free": "a free layered loaf",
     },
     A: {
       patty: "A patty",
@@ -258,6 +267,9 @@ export const en = {
       cylinder: "A roll",
       shell: "A shell",
       stuffing: "A stuffing",
+      fritter: "A fritter",
+      layered: "A layered loaf in a tin",
+      "layered-free": "A free layered loaf",
     },
     diameter_mm: "across",
     thickness_mm: "thick",
@@ -266,6 +278,8 @@ export const en = {
     height_mm: "high",
     slice_mm: "slice",
     wall_mm: "wall",
+    middle_mm: "middle",
+    tin_height_mm: "tin deep",
     tin: "in a tin",
     method: "Cooked",
     methods: {
@@ -278,15 +292,13 @@ export const en = {
       grill: "under or on a grill",
     },
     celsius: "at",
+    target_celsius: "core",
+    start_celsius: "start",
+    sear_minutes: "sear first",
+    grill_minutes: "grill last",
     turn: "turned",
-    each: "{{grams}} each",
-    drawing: "{{piece}}, {{size}}, drawn in section",
   },
   waits: {
-    title: "Rest and chill",
-    rest: "Rest",
-    chill: "Chill",
-    noChill: "no chill",
     restMinutes: "Minutes of rest",
     restCelsius: "Temperature of the rest",
     chillMinutes: "Minutes of chill",
@@ -324,6 +336,7 @@ export const en = {
     "fibre-with-water": "{{food}} swells: give it its water, and drink with it.",
   },
   ...advice,
+  ...heat,
   problem: {
     "bad-json": "it is not readable ({{got}})",
     "missing-field": "{{place}} is missing",

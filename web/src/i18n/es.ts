@@ -1,5 +1,6 @@
 import type { Messages } from "./en";
 import { advice } from "./es-advice";
+import { heat } from "./es-heat";
 
 export const es: Messages = {
   app: {
@@ -136,6 +137,7 @@ export const es: Messages = {
     tsp_other: "{{amount}} cdtas",
     min: "min",
     hour: "h",
+    duration: "{{h}} h {{m}} min",
     level: "",
   },
   prep: {
@@ -227,6 +229,8 @@ export const es: Messages = {
       "cylinder.grill": "se voltean en la parrilla sin romperse.",
       cylinder: "se cocinan como rollitos sin romperse.",
       loaf: "se cortan sin desmigarse.",
+      layered: "se cortan sin desmigarse.",
+      fritter: "se voltean en la sartén sin romperse.",
       shell: "se cierran sobre su relleno.",
       stuffing: "se mantienen como relleno.",
     },
@@ -241,6 +245,8 @@ export const es: Messages = {
       cylinder: "Rollito",
       shell: "Envoltura",
       stuffing: "Relleno",
+      fritter: "Buñuelo plano",
+      layered: "Pastel en capas",
     },
     a: {
       patty: "una hamburguesa",
@@ -250,6 +256,9 @@ export const es: Messages = {
       cylinder: "un rollito",
       shell: "una envoltura",
       stuffing: "un relleno",
+      fritter: "un buñuelo plano",
+      layered: "un pastel en capas",
+      "layered-free": "un pastel en capas sin molde",
     },
     A: {
       patty: "Una hamburguesa",
@@ -259,6 +268,9 @@ export const es: Messages = {
       cylinder: "Un rollito",
       shell: "Una envoltura",
       stuffing: "Un relleno",
+      fritter: "Un buñuelo plano",
+      layered: "Un pastel en capas en molde",
+      "layered-free": "Un pastel en capas sin molde",
     },
     diameter_mm: "diámetro",
     thickness_mm: "grosor",
@@ -267,6 +279,8 @@ export const es: Messages = {
     height_mm: "alto",
     slice_mm: "rebanada",
     wall_mm: "pared",
+    middle_mm: "centro",
+    tin_height_mm: "fondo del molde",
     tin: "en molde",
     method: "Cocción",
     methods: {
@@ -279,15 +293,13 @@ export const es: Messages = {
       grill: "a la parrilla o al grill",
     },
     celsius: "a",
+    target_celsius: "centro",
+    start_celsius: "inicio",
+    sear_minutes: "sellar antes",
+    grill_minutes: "grill al final",
     turn: "con vuelta",
-    each: "{{grams}} cada una",
-    drawing: "{{piece}}, {{size}}, dibujada en corte",
   },
   waits: {
-    title: "Reposo y frío",
-    rest: "Reposo",
-    chill: "Frío",
-    noChill: "sin frío",
     restMinutes: "Minutos de reposo",
     restCelsius: "Temperatura del reposo",
     chillMinutes: "Minutos de frío",
@@ -328,6 +340,7 @@ export const es: Messages = {
     "fibre-with-water": "{{food}} se hincha: dale su agua, y bebe al comerlo.",
   },
   ...advice,
+  ...heat,
   problem: {
     "bad-json": "no se puede leer ({{got}})",
     "missing-field": "falta {{place}}",

@@ -48,6 +48,11 @@ export function useFormat() {
       grams: (g: number) => `${number(g, g < 10 ? 1 : 0)} g`,
       celsius: (c: number) => `${number(c)} °C`,
       minutes: (m: number) => `${number(m)} min`,
+      /** Minutes that may be hours. */
+      duration: (m: number) =>
+        m < 100
+          ? `${number(m)} min`
+          : t("units.duration", { h: Math.floor(Math.round(m) / 60), m: Math.round(m) % 60 }),
       pct: (p: number) => `${number(p, p < 10 ? 1 : 0)} %`,
       ratio: (r: number) => number(r, r < 10 ? 1 : 0),
       foodName: (f: Food | undefined, id: string) => (f ? (language === "es" ? f.name_es : f.name) : id),

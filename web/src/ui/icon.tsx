@@ -4,7 +4,10 @@ import check from "bootstrap-icons/icons/check2.svg?raw";
 import chevronDown from "bootstrap-icons/icons/chevron-down.svg?raw";
 import circleHalf from "bootstrap-icons/icons/circle-half.svg?raw";
 import exclamation from "bootstrap-icons/icons/exclamation-triangle.svg?raw";
+import gear from "bootstrap-icons/icons/gear.svg?raw";
 import grip from "bootstrap-icons/icons/grip-vertical.svg?raw";
+import pause from "bootstrap-icons/icons/pause-fill.svg?raw";
+import play from "bootstrap-icons/icons/play-fill.svg?raw";
 import plus from "bootstrap-icons/icons/plus-lg.svg?raw";
 import threeDots from "bootstrap-icons/icons/three-dots.svg?raw";
 import wifiOff from "bootstrap-icons/icons/wifi-off.svg?raw";
@@ -17,7 +20,10 @@ const icons = {
   "chevron-down": chevronDown,
   theme: circleHalf,
   warning: exclamation,
+  gear,
   grip,
+  pause,
+  play,
   plus,
   more: threeDots,
   offline: wifiOff,

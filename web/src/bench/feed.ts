@@ -1,0 +1,77 @@
+import type { BuildDocument } from "../api/client";
+import type { BuildSession } from "./session";
+
+export type Fed<T> = { answer: T; stale: boolean };
+
+const again = 1000; // ms after a request that failed
+
+/**
+ * What the server says of the document as it is now. One request is under way
+ * at a time and the newest document goes next, so that a drag is answered
+ * steadily; it leaves with the edit, not with the drawing of it, or after a
+ * pause where something more urgent goes first. Without an answer the last one
+ * stands, marked stale.
+ */
+export class Feed<T> {
+  private fed: Fed<T>;
+  private listeners = new Set<() => void>();
+  private busy = false;
+  private open = false;
+
+  constructor(
+    private readonly session: BuildSession,
+    first: T,
+    private answered: BuildDocument | undefined,
+    private readonly ask: (document: BuildDocument, last: T) => Promise<T>,
+    private readonly pause = 0,
+  ) {
+    this.fed = { answer: first, stale: false };
+  }
+
+  /** Follows the session; gives the way to stop. */
+  follow(): () => void {
+    this.open = true;
+    const stop = this.session.subscribe(() => void this.run());
+    void this.run();
+    return () => {
+      this.open = false;
+      stop();
+    };
+  }
+
+  subscribe = (listener: () => void) => {
+    this.listeners.add(listener);
+    return () => void this.listeners.delete(listener);
+  };
+
+  snapshot = () => this.fed;
+
+  /** Asks anew though the document is the same: something beside it has changed. */
+  refresh() {
+    this.answered = undefined;
+    void this.run();
+  }
+
+  private async run() {
+    if (this.busy) return;
+    this.busy = true;
+    while (this.open && this.answered !== this.session.snapshot().document) {
+      if (this.pause > 0) await new Promise((resolve) => setTimeout(resolve, this.pause));
+      const { document } = this.session.snapshot();
+      try {
+        const answer = await this.ask(document, this.fed.answer);
+        this.answered = document;
+        this.show({ answer, stale: false });
+      } catch {
+        this.show({ ...this.fed, stale: true });
+        await new Promise((resolve) => setTimeout(resolve, again));
+      }
+    }
+    this.busy = false;
+  }
+
+  private show(fed: Fed<T>) {
+    this.fed = fed;
+    for (const listener of this.listeners) listener();
+  }
+}

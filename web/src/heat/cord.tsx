@@ -1,0 +1,129 @@
+import { memo, useEffect, useRef, useState } from "react";
+import { useTranslation } from "react-i18next";
+import type { Baked, BuildDocument, Piece, Prediction, Step, Vocabulary } from "../api/client";
+import type { Foods } from "../bench/queries";
+import type { BuildSession } from "../bench/session";
+import { fraction, useFormat } from "../ui/format";
+import { Rope } from "../ui/rope";
+import { useWidth } from "../ui/use-width";
+import { KnotPanel } from "./knot-panel";
+
+type Props = {
+  session: BuildSession;
+  document: BuildDocument;
+  piece: Piece;
+  prediction: Prediction;
+  baked?: Baked;
+  foods: Foods;
+  vocabulary: Vocabulary;
+};
+
+const least = 84; // px a knot needs
+const side = 44; // px free at both ends
+
+/** The steps from the first soak to the table, as knots on a cord. */
+export const Cord = memo(function Cord(props: Props) {
+  const { baked } = props;
+  const { t } = useTranslation();
+  const format = useFormat();
+  const [ref, room] = useWidth<HTMLDivElement>(1240);
+  const [open, setOpen] = useState<string | null>(null);
+  const [at, setAt] = useState("mix");
+  const opener = useRef<HTMLButtonElement>(null);
+  const steps = baked?.steps ?? [];
+  const width = Math.max(room, steps.length * least);
+  const pitch = steps.length > 1 ? (width - 2 * side) / (steps.length - 1) : 0;
+  const here = Math.max(
+    0,
+    steps.findIndex((s) => s.code === at),
+  );
+  const chosen = steps.find((s) => s.code === open);
+
+  useEffect(() => {
+    if (open === null) return;
+    const leave = (e: KeyboardEvent) => {
+      if (e.key !== "Escape" || e.defaultPrevented) return;
+      setOpen(null);
+      opener.current?.focus();
+    };
+    addEventListener("keydown", leave);
+    return () => removeEventListener("keydown", leave);
+  }, [open]);
+
+  const words = (s: Step) => {
+    const name = t(`cord.${s.code}`);
+    return s.minutes > 0 && s.code !== "mix" ? `${name} ${fraction(s.minutes)}` : name;
+  };
+  return (
+    <section className="cord" aria-labelledby="cord-title">
+      <h2 id="cord-title" className="visually-hidden">
+        {t("cord.title")}
+      </h2>
+      {baked && baked.late_minutes > 0 && (
+        <p className="cord-late" role="status">
+          {t("cord.late", { minutes: format.duration(baked.late_minutes) })}
+        </p>
+      )}
+      <div ref={ref} className="cord-scroll">
+        <div className="cord-track" style={{ width }}>
+          <svg width={width} height={34} aria-hidden="true">
+            <g transform="translate(18 17)">
+              <Rope length={width - 36} thickness={11} laid={false} />
+              {steps.length > 0 && <Rope length={side - 18 + here * pitch} thickness={11} />}
+            </g>
+          </svg>
+          <ol>
+            {steps.map((s, i) => {
+              const none = s.minutes === 0 && (s.code === "rest" || s.code === "chill");
+              return (
+                <li key={s.code} style={{ left: side + i * pitch }}>
+                  <button
+                    type="button"
+                    ref={s.code === open ? opener : undefined}
+                    className={[
+                      "knot",
+                      i < here && "knot-done",
+                      i === here && "knot-here",
+                      none && "knot-none",
+                      s.beside && "knot-beside",
+                      s.code === "table" && "knot-table",
+                    ]
+                      .filter(Boolean)
+                      .join(" ")}
+                    aria-expanded={s.code === open}
+                    aria-label={t("cord.knot", {
+                      step: none ? t("cord.none", { step: t(`cord.${s.code}`) }) : words(s),
+                      clock: s.day < 0 ? t("cord.dayBefore", { clock: s.clock }) : s.clock,
+                    })}
+                    onClick={(e) => {
+                      opener.current = e.currentTarget;
+                      setAt(s.code);
+                      setOpen(open === s.code ? null : s.code);
+                    }}
+                  >
+                    <span className="knot-tie" />
+                    <span className="knot-name">{none ? t(`cord.${s.code}`) : words(s)}</span>
+                    <span className="knot-clock figure">
+                      {none ? t("cord.add") : s.clock}
+                      {s.day < 0 && <sup>{format.number(s.day)}</sup>}
+                    </span>
+                  </button>
+                </li>
+              );
+            })}
+          </ol>
+        </div>
+      </div>
+      {chosen && (
+        <KnotPanel
+          {...props}
+          step={chosen}
+          onClose={() => {
+            setOpen(null);
+            opener.current?.focus();
+          }}
+        />
+      )}
+    </section>
+  );
+});

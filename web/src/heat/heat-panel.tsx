@@ -1,0 +1,173 @@
+import { memo, useState } from "react";
+import { useTranslation } from "react-i18next";
+import type { Baked, BuildDocument, CookNote, Piece, Vocabulary } from "../api/client";
+import type { BuildSession } from "../bench/session";
+import { fraction, useFormat } from "../ui/format";
+import { HeatPicture } from "./heat-picture";
+import { OutlookPanel } from "./outlook-panel";
+import { HeatFields, ShapeFields } from "./piece-fields";
+import { SizeBy } from "./size-by";
+import { TrayView } from "./tray-view";
+
+type Props = {
+  session: BuildSession;
+  document: BuildDocument;
+  piece: Piece;
+  vocabulary: Vocabulary;
+  baked?: Baked;
+  stale: boolean;
+  onSettings: () => void;
+};
+
+/** Minutes as a cook says them: to the half. */
+const halves = (m: number) => fraction(Math.round(m * 2) / 2);
+
+/** The piece: how many, how big, how long and how hot. */
+export const HeatPanel = memo(function HeatPanel(props: Props) {
+  const { session, document, piece, vocabulary, baked, stale, onSettings } = props;
+  const { t } = useTranslation();
+  const format = useFormat();
+  const [more, setMore] = useState(false);
+  const cook = document.cook;
+  const method = cook?.method ?? (piece.kind === "patty" ? "pan" : "still-oven");
+  const y = baked?.yield;
+  return (
+    <section className="panel-section piece" aria-labelledby="piece-title">
+      <header className="section-head">
+        <h2 id="piece-title">{t("piece.title")}</h2>
+        {y && y.pieces > 0 && (
+          <span className="hint">
+            {t("mix.pieces", { count: y.pieces, each: format.grams(y.piece_g) })}
+            {y.remainder !== "none" && (
+              <>
+                {" · "}
+                {t(`heat.remainder.${y.remainder}`, {
+                  grams: format.grams(y.remainder_g),
+                  share: format.grams(y.share_g ?? 0),
+                })}
+              </>
+            )}
+          </span>
+        )}
+      </header>
+      {baked && (
+        <p className="off" role="status">
+          {baked.pull_at_minutes !== null ? (
+            <>
+              <strong className="figure">
+                {t("heat.offAt", { minutes: halves(baked.pull_at_minutes) })}
+              </strong>{" "}
+              {baked.turns_minutes.length > 0 && (
+                <span>{t("heat.turnAt", { minutes: listOf(baked.turns_minutes.map(halves), t) })} </span>
+              )}
+              <span className="hint">{t("heat.peak", { celsius: format.celsius(baked.peak_celsius) })}</span>
+            </>
+          ) : (
+            <strong>{t("heat.never")}</strong>
+          )}
+          {stale && <span className="stale">{t("verdict.stale")}</span>}
+        </p>
+      )}
+      {baked ? (
+        <HeatPicture baked={baked} piece={piece} method={method} />
+      ) : (
+        <div className="heat-waiting" aria-busy="true" />
+      )}
+      {baked && <HeatNotes notes={baked.cook_notes.filter((n) => n.kind !== "caution")} />}
+      <div className="piece-form">
+        <ShapeFields session={session} piece={piece} vocabulary={vocabulary} />
+        {baked && piece.kind !== "stuffing" && (
+          <SizeBy session={session} piece={piece} baked={baked} vocabulary={vocabulary} />
+        )}
+        <HeatFields
+          session={session}
+          cook={cook}
+          piece={piece}
+          vocabulary={vocabulary}
+          usual={baked?.guidance.celsius}
+        />
+      </div>
+      {baked && (
+        <div className="heat-facts">
+          <figure>
+            <TrayView load={baked.load} />
+            <figcaption>{t(`heat.loads.${baked.load.on}`, { count: baked.load.loads })}</figcaption>
+          </figure>
+          <ul>
+            <li>
+              {t(baked.target.minutes > 0 ? "heat.goalHeld" : "heat.goal", {
+                celsius: format.celsius(baked.target.celsius),
+                minutes: format.minutes(baked.target.minutes),
+              })}{" "}
+              {t(`heat.reason.${baked.guidance.reason}`)}{" "}
+              <button type="button" className="btn btn-link p-0" onClick={onSettings}>
+                {t("heat.change")}
+              </button>
+            </li>
+            {baked.pull_at_minutes !== null && (
+              <>
+                <li>
+                  {t("heat.loses", {
+                    pct: format.pct(baked.weight_loss_pct),
+                    water: format.pct(baked.water_loss_pct + baked.juice_loss_pct),
+                    fat: format.pct(baked.fat_loss_pct),
+                  })}{" "}
+                  {t(`heat.dryness.${baked.dryness}`)}
+                </li>
+                <li>{t(`heat.browns.${baked.browning_word}`)}</li>
+                <li>
+                  {baked.sets.every((s) => s.share > 0.9)
+                    ? t("heat.allSet", { times: format.ratio(baked.set_ratio) })
+                    : t("heat.partSet", { times: format.ratio(baked.set_ratio) })}
+                </li>
+              </>
+            )}
+          </ul>
+        </div>
+      )}
+      {baked && <HeatNotes notes={baked.cook_notes.filter((n) => n.kind === "caution")} />}
+      <button
+        type="button"
+        className="btn btn-quiet btn-sm outlook-toggle"
+        aria-expanded={more}
+        onClick={() => setMore(!more)}
+      >
+        {t(more ? "heat.less" : "heat.more")}
+      </button>
+      {more && <OutlookPanel document={document} />}
+    </section>
+  );
+});
+
+function listOf(words: string[], t: (key: string) => string): string {
+  return words.length < 2
+    ? (words[0] ?? "")
+    : `${words.slice(0, -1).join(", ")} ${t("heat.and")} ${words.at(-1)}`;
+}
+
+function HeatNotes({ notes }: { notes: CookNote[] }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const shown = notes.filter((n) => n.code !== "batches");
+  const said = (n: CookNote) =>
+    t(`heat.notes.${n.code}`, {
+      value: format.number(n.value ?? 0),
+      limit: format.number(n.limit ?? 0),
+    });
+  const stops = shown.filter((n) => n.kind !== "caution");
+  const cautions = notes.filter((n) => n.kind === "caution");
+  return (
+    <>
+      {stops.length > 0 && (
+        <ul className="notes">
+          {stops.map((n) => (
+            <li key={n.code} className={`note note-${n.kind === "stop" ? "reason" : "limit"}`}>
+              {said(n)}
+            </li>
+          ))}
+        </ul>
+      )}
+      {cautions.length > 0 && <p className="hint small cautions">{cautions.map(said).join(" ")}</p>}
+    </>
+  );
+}

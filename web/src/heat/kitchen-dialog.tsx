@@ -1,0 +1,117 @@
+import { useState } from "react";
+import Modal from "react-bootstrap/Modal";
+import { useTranslation } from "react-i18next";
+import type { Settings } from "../api/client";
+import { Dialog } from "../ui/dialog";
+import { NumberField } from "../ui/number-field";
+import { useSaveSettings, useSettings } from "./queries";
+
+type Figure = Exclude<keyof Settings, "guidance" | "$schema">;
+
+const figures: { field: Figure; unit: string; min: number; max: number; step: number }[] = [
+  { field: "oven_offset_celsius", unit: "°C", min: -60, max: 60, step: 5 },
+  { field: "room_celsius", unit: "°C", min: 5, max: 40, step: 1 },
+  { field: "fridge_celsius", unit: "°C", min: 0, max: 12, step: 1 },
+  { field: "freezer_celsius", unit: "°C", min: -30, max: -10, step: 1 },
+  { field: "altitude_m", unit: "m", min: -400, max: 5000, step: 100 },
+  { field: "tray_length_mm", unit: "mm", min: 100, max: 1000, step: 10 },
+  { field: "tray_width_mm", unit: "mm", min: 100, max: 1000, step: 10 },
+  { field: "racks", unit: "", min: 1, max: 10, step: 1 },
+  { field: "pan_diameter_mm", unit: "mm", min: 80, max: 1000, step: 10 },
+  { field: "pot_diameter_mm", unit: "mm", min: 80, max: 1000, step: 10 },
+  { field: "bowl_g", unit: "g", min: 50, max: 20000, step: 50 },
+];
+
+/** What is true of this kitchen: its oven, its height, its trays, its guidance. */
+export default function KitchenDialog({ onClose, onSaved }: { onClose: () => void; onSaved: () => void }) {
+  const { t } = useTranslation();
+  const kept = useSettings();
+  const save = useSaveSettings();
+  const [changed, setChanged] = useState<Partial<Settings>>({});
+  const now = kept.data && { ...kept.data, ...changed };
+  const set = (change: Partial<Settings>) => setChanged((c) => ({ ...c, ...change }));
+  return (
+    <Dialog id="kitchen-title" title={t("kitchen.title")} size="lg" onClose={onClose}>
+      <Modal.Body>
+        {kept.isError && <p role="alert">{t("kitchen.failed")}</p>}
+        {now && (
+          <>
+            <fieldset className="guidance">
+              <legend>{t("kitchen.guidance")}</legend>
+              {(["us", "uk", "own"] as const).map((g) => (
+                <label key={g} className="form-check">
+                  <input
+                    type="radio"
+                    className="form-check-input"
+                    name="guidance"
+                    checked={now.guidance === g}
+                    onChange={() =>
+                      set({
+                        guidance: g,
+                        ...(g === "own" && !now.own_celsius ? { own_celsius: 75, own_minutes: 0 } : {}),
+                      })
+                    }
+                  />
+                  {t(`kitchen.guidances.${g}`)}
+                </label>
+              ))}
+              {now.guidance === "own" && (
+                <div className="sizes">
+                  <NumberField
+                    label={t("kitchen.own_celsius")}
+                    unit="°C"
+                    min={55}
+                    max={100}
+                    digits={0}
+                    value={now.own_celsius ?? 75}
+                    onChange={(v) => set({ own_celsius: v })}
+                  />
+                  <NumberField
+                    label={t("kitchen.own_minutes")}
+                    unit="min"
+                    min={0}
+                    max={60}
+                    value={now.own_minutes ?? 0}
+                    onChange={(v) => set({ own_minutes: v })}
+                  />
+                </div>
+              )}
+              <p className="hint small">{t("kitchen.authority")}</p>
+            </fieldset>
+            <div className="kitchen-figures">
+              {figures.map(({ field, unit, min, max, step }) => (
+                <label key={field}>
+                  <span>{t(`kitchen.${field}`)}</span>
+                  <NumberField
+                    label={t(`kitchen.${field}`)}
+                    unit={unit}
+                    min={min}
+                    max={max}
+                    step={step}
+                    digits={0}
+                    value={now[field] ?? 0}
+                    onChange={(v) => set({ [field]: v })}
+                  />
+                </label>
+              ))}
+            </div>
+            {save.isError && <p role="alert">{t("kitchen.refused")}</p>}
+          </>
+        )}
+      </Modal.Body>
+      <Modal.Footer>
+        <button type="button" className="btn btn-quiet" onClick={onClose}>
+          {t("app.cancel")}
+        </button>
+        <button
+          type="button"
+          className="btn btn-primary"
+          disabled={!now || save.isPending}
+          onClick={() => now && save.mutate(now, { onSuccess: onSaved })}
+        >
+          {t("kitchen.save")}
+        </button>
+      </Modal.Footer>
+    </Dialog>
+  );
+}

@@ -1,0 +1,130 @@
+import { useEffect, useRef } from "react";
+import { useTranslation } from "react-i18next";
+import type { Baked, BuildDocument, Piece, Prediction, Step, Vocabulary } from "../api/client";
+import { setTableTime } from "../bench/edits";
+import { PrepEditor } from "../bench/prep-editor";
+import type { Foods } from "../bench/queries";
+import type { BuildSession } from "../bench/session";
+import { WaitFields } from "../bench/waits";
+import { useFormat } from "../ui/format";
+import { Icon } from "../ui/icon";
+import { HeatFields, ShapeFields } from "./piece-fields";
+
+type Props = {
+  session: BuildSession;
+  document: BuildDocument;
+  piece: Piece;
+  prediction: Prediction;
+  baked?: Baked;
+  foods: Foods;
+  vocabulary: Vocabulary;
+  step: Step;
+  onClose: () => void;
+};
+
+const heats = new Set(["cook", "preheat", "set"]);
+
+/** What a knot of the cord can be set to. */
+export function KnotPanel(props: Props) {
+  const { session, document, piece, prediction, baked, foods, vocabulary, step, onClose } = props;
+  const { t } = useTranslation();
+  const format = useFormat();
+  const box = useRef<HTMLDivElement>(null);
+  const { code } = step;
+
+  useEffect(() => {
+    const first = box.current?.querySelector<HTMLElement>("input, select, .knot-body button");
+    (first ?? box.current)?.focus();
+  }, [code]);
+
+  return (
+    <div ref={box} className="knot-panel" role="dialog" aria-labelledby="knot-title" tabIndex={-1}>
+      <header>
+        <h3 id="knot-title">
+          {t(`cord.${code}`)} <span className="hint figure">{step.clock}</span>
+        </h3>
+        <button
+          type="button"
+          className="btn btn-quiet btn-icon"
+          aria-label={t("app.close")}
+          onClick={onClose}
+        >
+          <Icon name="x" />
+        </button>
+      </header>
+      <div className="knot-body">
+        <p className="hint">
+          {t(`cord.how.${code}`)}
+          {step.times > 1 && (
+            <> {t(`cord.times.${code === "blitz" ? "blitz" : "cook"}`, { count: step.times })}</>
+          )}
+        </p>
+        {step.lines?.map((index) => {
+          const line = document.lines[index];
+          if (!line) return null;
+          const food = foods.get(line.food);
+          const name = format.foodName(food, line.food);
+          return (
+            <div key={index} className="knot-line">
+              <strong>{name}</strong>
+              {code !== "drain" && (
+                <PrepEditor
+                  index={index}
+                  preps={line.prep ?? []}
+                  food={food}
+                  name={name}
+                  vocabulary={vocabulary}
+                  session={session}
+                />
+              )}
+            </div>
+          );
+        })}
+        {(code === "rest" || code === "chill") && (
+          <WaitFields
+            which={code}
+            session={session}
+            wait={document[code]}
+            maxMinutes={vocabulary.limits.minutes}
+          />
+        )}
+        {code === "chill" && prediction.chilled_celsius !== undefined && (
+          <p className="hint">
+            {t("waits.falls", {
+              celsius: format.celsius(prediction.chilled_celsius),
+              times: format.number(prediction.chill_factor ?? 1, 1),
+            })}
+          </p>
+        )}
+        {code === "shape" && (
+          <div className="piece-form">
+            <ShapeFields session={session} piece={piece} vocabulary={vocabulary} />
+          </div>
+        )}
+        {heats.has(code) && (
+          <div className="piece-form">
+            <HeatFields
+              session={session}
+              cook={document.cook}
+              piece={piece}
+              vocabulary={vocabulary}
+              usual={baked?.guidance.celsius}
+              all
+            />
+          </div>
+        )}
+        {code === "table" && (
+          <label className="knot-time">
+            {t("cord.tableTime")}
+            <input
+              type="time"
+              className="form-control"
+              value={document.table_time ?? step.clock}
+              onChange={(e) => session.edit(setTableTime(e.target.value), "table time")}
+            />
+          </label>
+        )}
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,193 @@
+import { useTranslation } from "react-i18next";
+import type { BuildDocument, Cook, Piece, Vocabulary } from "../api/client";
+import { pieceOf, setCook, setPiece, type SizeField } from "../bench/edits";
+import type { BuildSession } from "../bench/session";
+import { NumberField } from "../ui/number-field";
+
+type ShapeProps = { session: BuildSession; piece: Piece; vocabulary: Vocabulary };
+
+/** What the mix is made into, and its sizes. */
+export function ShapeFields({ session, piece, vocabulary }: ShapeProps) {
+  const { t } = useTranslation();
+  const { kinds, limits } = vocabulary;
+  const kind = kinds.find((k) => k.kind === piece.kind);
+  return (
+    <>
+      <label className="field">
+        <span>{t("piece.kind")}</span>
+        <select
+          className="form-select"
+          value={piece.kind}
+          onChange={(e) => {
+            const next = kinds.find((k) => k.kind === e.target.value);
+            if (next) session.edit(setPiece(pieceOf(next, piece)));
+          }}
+        >
+          {kinds.map((k) => (
+            <option key={k.kind} value={k.kind}>
+              {t(`piece.kinds.${k.kind}`)}
+            </option>
+          ))}
+        </select>
+      </label>
+      <div className="sizes">
+        {kind?.sizes
+          .filter((s) => s.default > 0 || piece[s.field as SizeField] !== undefined)
+          .map((s) => {
+            const field = s.field as SizeField;
+            return (
+              <label className="field size" key={field}>
+                <span>{t(`piece.${field}`)}</span>
+                <NumberField
+                  label={t(`piece.${field}`)}
+                  unit="mm"
+                  min={limits.min_mm}
+                  max={limits.max_mm}
+                  step={field === "thickness_mm" || field === "slice_mm" ? 1 : 5}
+                  digits={0}
+                  value={piece[field] ?? s.default}
+                  onChange={(v) => session.edit(setPiece({ ...piece, [field]: v }), `piece ${field}`)}
+                />
+              </label>
+            );
+          })}
+        {kind?.tin && (
+          <label className="form-check">
+            <input
+              type="checkbox"
+              className="form-check-input"
+              checked={piece.tin !== false}
+              onChange={(e) => session.edit(setPiece({ ...piece, tin: e.target.checked }))}
+            />
+            {t("piece.tin")}
+          </label>
+        )}
+      </div>
+    </>
+  );
+}
+
+type HeatProps = {
+  session: BuildSession;
+  cook: BuildDocument["cook"];
+  piece: Piece;
+  vocabulary: Vocabulary;
+  /** What guidance asks, degC, which the target follows unless it is set. */
+  usual?: number;
+  /** With the settings that most cooks leave alone. */
+  all?: boolean;
+};
+
+const oven = (method: string) => method === "still-oven" || method === "fan-oven";
+const flat = (kind: string) => kind === "patty" || kind === "fritter";
+
+/** How the pieces are cooked. */
+export function HeatFields({ session, cook: given, piece, vocabulary, usual, all }: HeatProps) {
+  const { t } = useTranslation();
+  const { methods, limits } = vocabulary;
+  const cook: Cook = given ?? { method: piece.kind === "patty" ? "pan" : "still-oven" };
+  const method = methods.find((m) => m.method === cook.method);
+  const set = (change: Partial<Cook>, key?: string) =>
+    session.edit(setCook({ ...cook, ...change }), key && `cook ${key}`);
+  const number = (
+    field: "celsius" | "target_celsius" | "start_celsius" | "sear_minutes" | "grill_minutes",
+    value: number,
+    min: number,
+    max: number,
+    step: number,
+  ) => (
+    <label className="field size">
+      <span>{t(`piece.${field}`)}</span>
+      <NumberField
+        label={t(`piece.${field}`)}
+        unit={field.endsWith("celsius") ? "°C" : "min"}
+        min={min}
+        max={max}
+        step={step}
+        digits={0}
+        value={value}
+        onChange={(v) => set({ [field]: v }, field)}
+      />
+    </label>
+  );
+  return (
+    <>
+      <label className="field">
+        <span>{t("piece.method")}</span>
+        <select
+          className="form-select"
+          value={cook.method}
+          onChange={(e) => {
+            const next = methods.find((m) => m.method === e.target.value);
+            if (!next) return;
+            const { target_celsius, start_celsius } = cook;
+            session.edit(
+              setCook({
+                method: next.method,
+                celsius: next.celsius,
+                ...(target_celsius === undefined ? {} : { target_celsius }),
+                ...(start_celsius === undefined ? {} : { start_celsius }),
+              }),
+            );
+          }}
+        >
+          {methods.map((m) => (
+            <option key={m.method} value={m.method}>
+              {t(`piece.methods.${m.method}`)}
+            </option>
+          ))}
+        </select>
+      </label>
+      <div className="sizes">
+        {number("celsius", cook.celsius ?? method?.celsius ?? 180, limits.min_celsius, limits.max_celsius, 5)}
+        {flat(piece.kind) && (
+          <label className="form-check">
+            <input
+              type="checkbox"
+              className="form-check-input"
+              checked={cook.turn ?? method?.turns ?? false}
+              onChange={(e) => set({ turn: e.target.checked })}
+            />
+            {t("piece.turn")}
+          </label>
+        )}
+        {all && number("target_celsius", cook.target_celsius ?? usual ?? 74, 30, 120, 1)}
+        {all && cook.target_celsius !== undefined && (
+          <button
+            type="button"
+            className="btn btn-quiet btn-sm"
+            onClick={() => set({ target_celsius: undefined })}
+          >
+            {t("heat.usualTarget")}
+          </button>
+        )}
+      </div>
+      {all && (
+        <>
+          <label className="field">
+            <span>{t("heat.from")}</span>
+            <select
+              className="form-select"
+              value={
+                cook.start_celsius === undefined ? "chill" : cook.start_celsius <= -10 ? "freezer" : "room"
+              }
+              onChange={(e) =>
+                set({ start_celsius: { chill: undefined, room: 20, freezer: -18 }[e.target.value] })
+              }
+            >
+              {["chill", "room", "freezer"].map((from) => (
+                <option key={from} value={from}>
+                  {t(`heat.starts.${from}`)}
+                </option>
+              ))}
+            </select>
+          </label>
+          <div className="sizes">
+            {oven(cook.method) && number("sear_minutes", cook.sear_minutes ?? 0, 0, 60, 1)}
+            {oven(cook.method) && number("grill_minutes", cook.grill_minutes ?? 0, 0, 60, 1)}
+          </div>
+        </>
+      )}
+    </>
+  );
+}

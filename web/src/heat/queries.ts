@@ -1,0 +1,68 @@
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { api, unwrap, type Baked, type BuildDocument, type Settings } from "../api/client";
+import { Feed } from "../bench/feed";
+import type { BuildSession } from "../bench/session";
+
+// The handful is answered first: cooking follows in a moment.
+const afterTheSqueeze = 70; // ms
+
+/** Follows what cooking does to the pieces. */
+export function bakeFeed(session: BuildSession) {
+  return new Feed<Baked | undefined>(
+    session,
+    undefined,
+    undefined,
+    (body) => {
+      const clock = new Date();
+      const now = clock.getHours() * 60 + clock.getMinutes();
+      return unwrap(api.POST("/api/bake", { params: { query: { section: true, now } }, body }));
+    },
+    afterTheSqueeze,
+  );
+}
+
+export function useOutlook(document: BuildDocument, enabled: boolean) {
+  return useQuery({
+    queryKey: ["outlook", { ...document, name: "" }],
+    queryFn: ({ signal }) => unwrap(api.POST("/api/outlook", { body: document, signal })),
+    placeholderData: keepPreviousData,
+    enabled: enabled && document.lines.length > 0,
+    staleTime: Infinity,
+    gcTime: 60_000,
+  });
+}
+
+export type Aim = {
+  pieces?: number;
+  grams?: number;
+  ml?: number;
+  tin_length_mm?: number;
+  tin_width_mm?: number;
+  tin_height_mm?: number;
+};
+
+/** Asks for the size of a piece that comes to so many, or to so much. */
+export function useFit() {
+  return useMutation({
+    mutationFn: ({ document, aim }: { document: BuildDocument; aim: Aim }) =>
+      unwrap(api.POST("/api/fit", { params: { query: aim }, body: document })),
+  });
+}
+
+export function useSettings() {
+  return useQuery({
+    queryKey: ["settings"],
+    queryFn: ({ signal }) => unwrap(api.GET("/api/settings", { signal })),
+  });
+}
+
+export function useSaveSettings() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (body: Settings) => unwrap(api.PUT("/api/settings", { body })),
+    onSuccess: (kept) => {
+      client.setQueryData(["settings"], kept);
+      client.removeQueries({ queryKey: ["outlook"] });
+    },
+  });
+}

@@ -1,0 +1,117 @@
+import { useState } from "react";
+import { useTranslation } from "react-i18next";
+import { ApiError, type Baked, type Piece, type Vocabulary } from "../api/client";
+import { setPiece } from "../bench/edits";
+import type { BuildSession } from "../bench/session";
+import { useFormat } from "../ui/format";
+import { NumberField } from "../ui/number-field";
+import { useFit, type Aim } from "./queries";
+
+type Props = { session: BuildSession; piece: Piece; baked: Baked; vocabulary: Vocabulary };
+
+/** Sizes the piece by how many, by mass, by a scoop or by a tin; the others follow. */
+export function SizeBy({ session, piece, baked, vocabulary }: Props) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const fit = useFit();
+  const [wanted, setWanted] = useState<number | null>(null);
+  const loaf = piece.kind === "loaf" || piece.kind === "layered";
+  const { yield: y } = baked;
+
+  const ask = (aim: Aim, key: string) => {
+    const { document } = session.snapshot();
+    fit.mutate({ document, aim }, { onSuccess: (got) => session.edit(setPiece(got.piece), `piece ${key}`) });
+  };
+  const scoopWords = (name: string, ml: number) => {
+    const [kind, size = ""] = name.split("-");
+    return t(`heat.scoops.${kind}`, { size, ml: format.number(ml) });
+  };
+  const code = fit.error instanceof ApiError ? fit.error.problem?.code : undefined;
+
+  return (
+    <div className="size-by">
+      <label className="field">
+        <span>{t("heat.makes")}</span>
+        <NumberField
+          label={t("heat.count")}
+          unit={t("heat.pieces", { count: wanted ?? y.pieces })}
+          min={1}
+          max={500}
+          digits={0}
+          value={wanted ?? Math.max(1, y.pieces)}
+          onChange={(n) => {
+            setWanted(null);
+            ask({ pieces: Math.round(n) }, "count");
+          }}
+        />
+      </label>
+      <label className="field">
+        <span>{t("heat.each")}</span>
+        <NumberField
+          label={t("heat.grams")}
+          unit="g"
+          min={1}
+          max={5000}
+          step={1}
+          digits={0}
+          value={Math.round(y.piece_g)}
+          onChange={(grams) => ask({ grams }, "grams")}
+        />
+      </label>
+      {loaf ? (
+        <select
+          className="form-select"
+          aria-label={t("heat.tin")}
+          value=""
+          onChange={(e) => {
+            const tin = vocabulary.tins[Number(e.target.value)];
+            if (tin) {
+              ask(
+                {
+                  tin_length_mm: tin.length_mm,
+                  tin_width_mm: tin.width_mm,
+                  tin_height_mm: tin.height_mm,
+                },
+                "tin",
+              );
+            }
+          }}
+        >
+          <option value="">{t("heat.byTin")}</option>
+          {vocabulary.tins.map((tin, i) => (
+            <option key={i} value={i}>
+              {t("heat.tinSize", {
+                l: format.number(tin.length_mm / 10, 1),
+                w: format.number(tin.width_mm / 10, 1),
+                h: format.number(tin.height_mm / 10, 1),
+                litres: format.number((tin.length_mm * tin.width_mm * tin.height_mm) / 1e6, 1),
+              })}
+            </option>
+          ))}
+        </select>
+      ) : (
+        <select
+          className="form-select"
+          aria-label={t("heat.scoop")}
+          value=""
+          onChange={(e) => {
+            const scoop = vocabulary.scoops.find((s) => s.name === e.target.value);
+            if (scoop) ask({ ml: scoop.ml }, "scoop");
+          }}
+        >
+          <option value="">{t("heat.byScoop")}</option>
+          {vocabulary.scoops.map((s) => (
+            <option key={s.name} value={s.name}>
+              {scoopWords(s.name, s.ml)}
+            </option>
+          ))}
+        </select>
+      )}
+      {fit.isError && (
+        <p className="size-error" role="alert">
+          {t([`heat.fit.${code}`, "heat.fit.failed"])}
+        </p>
+      )}
+    </div>
+  );
+}
