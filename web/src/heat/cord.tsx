@@ -91,10 +91,6 @@ export const Cord = memo(function Cord(props: Props) {
                       .filter(Boolean)
                       .join(" ")}
                     aria-expanded={s.code === open}
-                    aria-label={t("cord.knot", {
-                      step: none ? t("cord.none", { step: t(`cord.${s.code}`) }) : words(s),
-                      clock: s.day < 0 ? t("cord.dayBefore", { clock: s.clock }) : s.clock,
-                    })}
                     onClick={(e) => {
                       opener.current = e.currentTarget;
                       setAt(s.code);
@@ -102,10 +98,15 @@ export const Cord = memo(function Cord(props: Props) {
                     }}
                   >
                     <span className="knot-tie" />
-                    <span className="knot-name">{none ? t(`cord.${s.code}`) : words(s)}</span>
+                    <span className="knot-name">{none ? t(`cord.${s.code}`) : words(s)} </span>
                     <span className="knot-clock figure">
                       {none ? t("cord.add") : s.clock}
-                      {s.day < 0 && <sup>{format.number(s.day)}</sup>}
+                      {s.day < 0 && (
+                        <>
+                          <sup aria-hidden="true">{format.number(s.day)}</sup>
+                          <span className="visually-hidden"> {t("cord.dayBefore")}</span>
+                        </>
+                      )}
                     </span>
                   </button>
                 </li>

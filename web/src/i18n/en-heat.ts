@@ -131,9 +131,7 @@ export const heat = {
   },
   cord: {
     title: "The cord: the steps to the table",
-    knot: "{{step}}, {{clock}}",
-    none: "{{step}}: none",
-    dayBefore: "{{clock}} the day before",
+    dayBefore: "the day before",
     add: "none",
     late: "To be on time, this should have begun {{minutes}} ago.",
     tableTime: "On the table at",

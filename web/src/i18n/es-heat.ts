@@ -133,9 +133,7 @@ export const heat: Heat = {
   },
   cord: {
     title: "La cuerda: los pasos hasta la mesa",
-    knot: "{{step}}, {{clock}}",
-    none: "{{step}}: nada",
-    dayBefore: "{{clock}} del día anterior",
+    dayBefore: "del día anterior",
     add: "nada",
     late: "Para llegar a tiempo, esto debió empezar hace {{minutes}}.",
     tableTime: "En la mesa a las",

@@ -1,0 +1,182 @@
+package e2e
+
+import (
+	"regexp"
+	"strconv"
+	"testing"
+
+	"github.com/go-rod/rod"
+	"github.com/go-rod/rod/lib/input"
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"cuerda/core/bake"
+	"cuerda/internal/api"
+)
+
+// knot gives the control of a step by the start of its name.
+func (w *window) knot(step string) string {
+	w.t.Helper()
+	return w.MustEval(`(step) => [...document.querySelectorAll(".knot")].find((k) => k.innerText.startsWith(step))?.innerText ?? ""`, step).Str()
+}
+
+func (w *window) tie(step string) {
+	w.t.Helper()
+	e, err := w.Timeout(patience).ElementByJS(rod.Eval(`(step) => [...document.querySelectorAll(".knot")].find((k) => k.innerText.startsWith(step))`, step))
+	require.NoError(w.t, err, "no knot %q; the cord says %s", step, w.words(".cord"))
+	e.CancelTimeout().MustClick()
+}
+
+var firstNumber = regexp.MustCompile(`\d+`)
+
+// minutes reads when to take it off the heat.
+func (w *window) minutes() int {
+	w.t.Helper()
+	w.see(".off strong")
+	return number(w.words(".off strong"))
+}
+
+// number reads the first whole number of some words, -1 if they hold none.
+func number(words string) int {
+	n, err := strconv.Atoi(firstNumber.FindString(words))
+	if err != nil {
+		return -1
+	}
+	return n
+}
+
+func TestAScoopSetsSizeCountTrayAndMinutes(t *testing.T) {
+	a := start(t)
+	id := a.build("Turkey")
+	w := a.open(a.person(), "/bench/"+id)
+	before := w.minutes()
+	assert.Contains(t, w.words(".piece .hint"), "24 pieces of 30 g")
+	lying := `() => document.querySelectorAll(".on-tray").length`
+	assert.Equal(t, 24, w.MustEval(lying).Int())
+
+	w.see(`select[aria-label="Size by a scoop"]`).MustSelect("scoop no. 16 · 59 ml")
+	w.eventually(".piece .hint", "12 pieces of 62 g")
+	until(t, func() bool { return w.minutes() > before+4 }, func() string { return "bigger balls take longer; it says " + w.words(".off") })
+	until(t, func() bool { return w.MustEval(lying).Int() == 12 }, func() string { return "the tray still shows others" })
+
+	// The other way: so many pieces.
+	w.fill(`input[aria-label^="Number of pieces"]`, "30")
+	w.eventually(".piece .hint", "30 pieces of 25 g")
+	until(t, func() bool { return w.minutes() < before }, func() string { return "smaller balls are quicker" })
+	w.click("Undo")
+	w.eventually(".piece .hint", "12 pieces of 62 g")
+	w.see(".piece select").MustSelect("Loaf")
+	w.see(`select[aria-label="Size by a tin"]`).MustSelect("16 × 9 × 6 cm · 0.9 l")
+	w.eventually(".heat-facts figcaption", "one tin")
+	w.eventually(".piece .hint", "1 piece of")
+	w.status("saved")
+}
+
+func TestTheCordMovesWithWhatItIsSetTo(t *testing.T) {
+	a := start(t)
+	id := a.build("Turkey")
+	w := a.open(a.person(), "/bench/"+id)
+	w.eventually(".cord", "Bind")
+	off, began := w.minutes(), w.knot("Sauté")
+	assert.Contains(t, w.knot("Chill"), "none")
+
+	w.tie("Chill")
+	slide := w.see(`.knot-panel input[type="range"]`)
+	focused := w.MustEval(`() => document.activeElement.type`).Str()
+	assert.Equal(t, "range", focused, "the knot opens on its setting")
+	slide.MustEval(`() => {
+		const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value").set;
+		for (const v of [20, 40, 60]) { set.call(this, v); this.dispatchEvent(new Event("input", { bubbles: true })); }
+	}`)
+	w.eventually(".cord", "Chill 60")
+	until(t, func() bool { return w.minutes() > off }, func() string { return "what is cold takes longer; it says " + w.words(".off") })
+	assert.NotEqual(t, began, w.knot("Sauté"), "the work begins earlier")
+	w.eventually(".knot-panel", "as firm")
+	w.press(input.Escape)
+	until(t, func() bool { return !w.MustHas(".knot-panel") }, func() string { return "Escape does not close the knot" })
+	assert.Contains(t, w.MustEval(`() => document.activeElement.innerText`).Str(), "Chill")
+
+	w.tie("Table")
+	w.see(`.knot-panel input[type="time"]`).MustEval(`() => {
+		const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value").set;
+		set.call(this, "20:30"); this.dispatchEvent(new Event("input", { bubbles: true }));
+	}`)
+	w.eventually(".knot-table", "20:30")
+	w.status("saved")
+	var b api.Build
+	a.get("/api/builds/"+id, &b)
+	assert.Equal(t, "20:30", b.Document.TableTime)
+	assert.Equal(t, 60., b.Document.Chill.Minutes)
+
+	// A preparation is set where its knot is.
+	w.tie("Sauté")
+	w.see(".knot-panel .prep-edit input").MustClick().MustSelectAllText().MustInput("18")
+	w.eventually(".cord", "Sauté 18")
+}
+
+func TestTheSectionPlaysFromRawToRested(t *testing.T) {
+	a := start(t)
+	w := a.open(a.person(), "/bench/"+a.build(peas))
+	w.see(".section-view canvas")
+	painted := `() => { const c = document.querySelector(".section-view canvas"); const d = c.getContext("2d").getImageData(c.width / 2, c.height / 2, 1, 1).data; return [...d].join(" "); }`
+	at := func() string { return w.words(".section-core") }
+	cooked := w.MustEval(painted).Str()
+	w.click("Play")
+	until(t, func() bool { return at() == "20°" || w.MustEval(painted).Str() != cooked }, func() string { return "it never went back to raw: " + at() })
+	until(t, func() bool { return w.MustHas(`button[aria-label="Play"]`) }, func() string { return "it never came to its end" })
+	assert.InDelta(t, 50, number(at()), 15, "rested")
+	w.see(`input[aria-label="Moment of cooking"]`).MustFocus()
+	w.press(input.Home)
+	until(t, func() bool { return at() == "20°" }, func() string { return "the start is not raw: " + at() })
+	assert.NotEqual(t, cooked, w.MustEval(painted).Str())
+}
+
+func TestGuidanceAndOvenAreTheKitchens(t *testing.T) {
+	a := start(t)
+	w := a.open(a.person(), "/bench/"+a.build("Turkey"))
+	off := w.minutes()
+	w.eventually(".heat-facts", "74 °C inside")
+	w.tie("Cook")
+	w.see(".knot-panel input[aria-label='core, °C']")
+	w.click("as usual")
+	w.press(input.Escape)
+	w.click("Guidance and oven")
+	w.see(".modal").MustElementR("label", "UK guidance").MustClick()
+	w.fill(`input[aria-label="Oven is hotter than it says by, °C"]`, "-40")
+	w.click("Keep")
+	w.eventually(".heat-facts", "70 °C inside for 2 min")
+	until(t, func() bool { return w.minutes() > off }, func() string { return "a cooler oven takes longer" })
+	var kept bake.Settings
+	a.get("/api/settings", &kept)
+	assert.Equal(t, -40., kept.OvenOffset)
+	assert.EqualValues(t, "uk", kept.Guidance)
+}
+
+func TestAnOvenThatCannotDoItSaysSo(t *testing.T) {
+	a := start(t)
+	w := a.open(a.person(), "/bench/"+a.build("Turkey"))
+	w.minutes()
+	w.fill(`input[aria-label="at, °C"]`, "20")
+	w.eventually(".piece .note-reason", "Turn the heat up")
+	w.eventually(".off", "does not get done")
+	assert.NotContains(t, w.words("main"), "NaN")
+	assert.NotContains(t, w.knot("Table"), "NaN")
+	w.see(".piece select").MustSelect("Patty")
+	w.see(`select:has(option[value="deep-oil"])`).MustSelect("in deep oil")
+	w.fill(`input[aria-label="at, °C"]`, "300")
+	w.eventually(".piece .cautions", "can catch fire")
+	w.connection(false)
+	w.fill(`input[aria-label="at, °C"]`, "180")
+	w.eventually(".off", "no connection")
+	w.connection(true)
+	until(t, func() bool { return !w.MustHas(".off .stale") }, func() string { return "it stays out of date" })
+}
+
+func TestWhatIfAndTheCold(t *testing.T) {
+	a := start(t)
+	w := a.openAs(a.person(), "/bench/"+a.build("Turkey"), "es-ES", 390, 844)
+	w.click("Y si…, frío y conservación")
+	w.eventually(".outlook", "1 cm más de tamaño")
+	w.eventually(".outlook", "Se enfría a tiempo")
+	assert.LessOrEqual(t, w.MustEval(`() => document.documentElement.scrollWidth`).Int(), 390, "nothing is wider than the phone")
+}
