@@ -14,9 +14,6 @@ type Surroundings struct {
 	Vapour float64
 }
 
-// open says whether anything passes the face; a plane of symmetry does not.
-func (s *Surroundings) open() bool { return s != nil && s.Convective+s.Radiative > 0 }
-
 const (
 	// waterActivity is the share of a wet face's vapour pressure that a food's
 	// surface keeps up, section 6 of docs/model.md.

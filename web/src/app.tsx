@@ -1,6 +1,6 @@
 import { lazy, Suspense } from "react";
 import Dropdown from "react-bootstrap/Dropdown";
-import { useTranslation } from "react-i18next";
+import { useTranslation } from "./i18n/use-translation";
 import { createBrowserRouter, Navigate, NavLink, Outlet, useNavigate, useRouteError } from "react-router";
 import { BenchHome, BenchPage, Trouble } from "./bench/bench-page";
 import { languages, setLanguage, type Language } from "./i18n";

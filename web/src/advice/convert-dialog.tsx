@@ -1,6 +1,6 @@
 import { useState } from "react";
 import Modal from "react-bootstrap/Modal";
-import { useTranslation } from "react-i18next";
+import { useTranslation } from "../i18n/use-translation";
 import type { BuildDocument, Prediction, Vocabulary, Way } from "../api/client";
 import { Hold } from "../bench/hold";
 import type { Foods } from "../bench/queries";

@@ -1,5 +1,5 @@
 import { memo, useState } from "react";
-import { useTranslation } from "react-i18next";
+import { useTranslation } from "../i18n/use-translation";
 import type { BuildDocument, Mend } from "../api/client";
 import { addGrams, addRest } from "../bench/edits";
 import { pieceWord } from "../bench/piece-word";

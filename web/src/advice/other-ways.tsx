@@ -1,5 +1,5 @@
 import { memo, useState } from "react";
-import { useTranslation } from "react-i18next";
+import { useTranslation } from "../i18n/use-translation";
 import type { BuildDocument, Prediction, Way } from "../api/client";
 import type { Foods } from "../bench/queries";
 import { pieceWord } from "../bench/piece-word";

@@ -1,7 +1,7 @@
 import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
 import Modal from "react-bootstrap/Modal";
-import { useTranslation } from "react-i18next";
+import { useTranslation } from "../i18n/use-translation";
 import { api, unwrap, type Line, type Reading, type Vocabulary } from "../api/client";
 import { usePrepWords } from "../bench/prep-editor";
 import type { Foods } from "../bench/queries";

@@ -1,4 +1,4 @@
-import { useTranslation } from "react-i18next";
+import { useTranslation } from "../i18n/use-translation";
 import type { Way } from "../api/client";
 import type { Foods } from "../bench/queries";
 import { useWayWords } from "./way-words";

@@ -1,6 +1,6 @@
 import { useCombobox } from "downshift";
 import { useMemo, useRef, useState } from "react";
-import { useTranslation } from "react-i18next";
+import { useTranslation } from "../i18n/use-translation";
 import type { Food } from "../api/client";
 import { useFormat } from "../ui/format";
 import { Icon } from "../ui/icon";

@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
-import { useTranslation } from "react-i18next";
+import { useTranslation } from "../i18n/use-translation";
 import { Navigate, useNavigate, useParams } from "react-router";
 import { api, ApiError, unwrap, type BuildEntry } from "../api/client";
 import { Icon } from "../ui/icon";

@@ -1,8 +1,8 @@
 import { lazy, Suspense, useCallback, useEffect, useRef, useState, useSyncExternalStore } from "react";
 import Dropdown from "react-bootstrap/Dropdown";
-import { useTranslation } from "react-i18next";
+import { useTranslation } from "../i18n/use-translation";
 import { useLocation, useNavigate } from "react-router";
-import type { Build, BuildDocument, Piece, Vocabulary, Way } from "../api/client";
+import type { Build, BuildDocument, Vocabulary, Way } from "../api/client";
 import { MendPanel } from "../advice/mend-panel";
 import { OtherWays } from "../advice/other-ways";
 import { usePredictionOf } from "../advice/queries";
@@ -11,7 +11,7 @@ import { useFormat } from "../ui/format";
 import { Icon } from "../ui/icon";
 import { BuildName } from "./build-name";
 import { ConflictDialog } from "./conflict-dialog";
-import { addLines } from "./edits";
+import { addLines, usualPiece } from "./edits";
 import { Hold } from "./hold";
 import { MixList } from "./mix-list";
 import { Notes } from "./notes";
@@ -41,8 +41,6 @@ type Props = {
   onBuilds: () => void;
   onDelete: (name: string) => void;
 };
-
-const usualPiece: Piece = { kind: "patty", diameter_mm: 80, thickness_mm: 18 };
 
 /** The working surface: the mix, what it does, and what to know about it. */
 export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
@@ -200,7 +198,7 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
           <Hold prediction={shown} piece={piece} />
           <HeatPanel
             session={session}
-            document={document}
+            cook={document.cook}
             piece={piece}
             vocabulary={vocabulary}
             baked={baked}
@@ -221,15 +219,7 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
           <Notes prediction={prediction} foods={foods} piece={piece} />
         </div>
       </div>
-      <Cord
-        session={session}
-        document={document}
-        piece={piece}
-        prediction={prediction}
-        baked={baked}
-        foods={foods}
-        vocabulary={vocabulary}
-      />
+      <Cord session={session} feed={feed} baked={baked} foods={foods} vocabulary={vocabulary} />
       <Suspense>
         {dialog === "paste" && (
           <PasteDialog

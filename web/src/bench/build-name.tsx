@@ -1,5 +1,5 @@
 import { useLayoutEffect } from "react";
-import { useTranslation } from "react-i18next";
+import { useTranslation } from "../i18n/use-translation";
 import { rename } from "./edits";
 import type { BuildSession } from "./session";
 

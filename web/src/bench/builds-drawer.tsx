@@ -1,7 +1,7 @@
 import { useDeferredValue, useState } from "react";
 import Dropdown from "react-bootstrap/Dropdown";
 import Offcanvas from "react-bootstrap/Offcanvas";
-import { useTranslation } from "react-i18next";
+import { useTranslation } from "../i18n/use-translation";
 import { useNavigate } from "react-router";
 import type { BuildEntry } from "../api/client";
 import { useFormat } from "../ui/format";

@@ -1,5 +1,5 @@
 import Modal from "react-bootstrap/Modal";
-import { useTranslation } from "react-i18next";
+import { useTranslation } from "../i18n/use-translation";
 import { useNavigate } from "react-router";
 import type { Build, BuildDocument, Line } from "../api/client";
 import { useFormat } from "../ui/format";

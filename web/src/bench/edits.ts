@@ -52,6 +52,9 @@ export const setWait =
   (which: "rest" | "chill", wait: Wait | undefined): Edit =>
   (d) => ({ ...d, [which]: wait }); // JSON leaves out what is undefined
 
+/** What a mix that does not say is made into. */
+export const usualPiece: Piece = { kind: "patty", diameter_mm: 80, thickness_mm: 18 };
+
 export const setPiece =
   (piece: Piece): Edit =>
   (d) => ({ ...d, piece });

@@ -1,5 +1,5 @@
 import { memo, useId } from "react";
-import { useTranslation } from "react-i18next";
+import { useTranslation } from "../i18n/use-translation";
 import type { Prediction } from "../api/client";
 import { useFormat } from "../ui/format";
 import { Rope } from "../ui/rope";

@@ -1,4 +1,4 @@
-import { useTranslation } from "react-i18next";
+import { useTranslation } from "../i18n/use-translation";
 import type { Line, Prediction } from "../api/client";
 import { emptyItem, usePantry, useSavePantry } from "../advice/queries";
 import { useFormat } from "../ui/format";

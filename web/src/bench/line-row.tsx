@@ -1,7 +1,7 @@
 import { useSortable } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
 import { memo, useState } from "react";
-import { useTranslation } from "react-i18next";
+import { useTranslation } from "../i18n/use-translation";
 import type { Food, Line, Prediction, Vocabulary } from "../api/client";
 import { useFormat } from "../ui/format";
 import { Icon } from "../ui/icon";

@@ -11,7 +11,7 @@ import {
 import { restrict } from "../ui/drag";
 import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from "@dnd-kit/sortable";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
-import { useTranslation } from "react-i18next";
+import { useTranslation } from "../i18n/use-translation";
 import type { BuildDocument, Food, Prediction, Vocabulary } from "../api/client";
 import { useFormat } from "../ui/format";
 import { AddFood } from "./add-food";

@@ -1,5 +1,5 @@
 import { memo } from "react";
-import { useTranslation } from "react-i18next";
+import { useTranslation } from "../i18n/use-translation";
 import type { Note, Prediction } from "../api/client";
 import { useFormat } from "../ui/format";
 import { pieceWord } from "./piece-word";

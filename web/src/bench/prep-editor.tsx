@@ -1,5 +1,5 @@
 import Dropdown from "react-bootstrap/Dropdown";
-import { useTranslation } from "react-i18next";
+import { useTranslation } from "../i18n/use-translation";
 import type { Food, Preparation, Vocabulary } from "../api/client";
 import { useFormat } from "../ui/format";
 import { Icon } from "../ui/icon";

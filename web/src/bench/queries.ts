@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { useTranslation } from "react-i18next";
+import { useTranslation } from "../i18n/use-translation";
 import { api, unwrap, type BuildDocument, type Food, type Vocabulary } from "../api/client";
 
 export function useFoods() {

@@ -1,4 +1,4 @@
-import { useTranslation } from "react-i18next";
+import { useTranslation } from "../i18n/use-translation";
 import { Icon } from "../ui/icon";
 import { useProblemWords } from "../ui/problem";
 import type { BuildSession, SessionState } from "./session";

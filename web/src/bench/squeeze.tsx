@@ -1,6 +1,6 @@
 import { scaleLinear } from "d3-scale";
 import { memo, useId } from "react";
-import { useTranslation } from "react-i18next";
+import { useTranslation } from "../i18n/use-translation";
 import type { Prediction, Vocabulary } from "../api/client";
 import { useFormat } from "../ui/format";
 import { useWidth } from "../ui/use-width";

@@ -1,6 +1,6 @@
 import { memo, useState } from "react";
 import Modal from "react-bootstrap/Modal";
-import { useTranslation } from "react-i18next";
+import { useTranslation } from "../i18n/use-translation";
 import type { Eaters, Person, Vocabulary } from "../api/client";
 import { Dialog } from "../ui/dialog";
 import { Icon } from "../ui/icon";

@@ -1,6 +1,6 @@
 import { useMutation } from "@tanstack/react-query";
 import Offcanvas from "react-bootstrap/Offcanvas";
-import { useTranslation } from "react-i18next";
+import { useTranslation } from "../i18n/use-translation";
 import { api, etag, unwrap } from "../api/client";
 import { useFormat } from "../ui/format";
 import { useVersions } from "./queries";

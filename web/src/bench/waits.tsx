@@ -1,4 +1,4 @@
-import { useTranslation } from "react-i18next";
+import { useTranslation } from "../i18n/use-translation";
 import type { Wait } from "../api/client";
 import { useFormat } from "../ui/format";
 import { NumberField } from "../ui/number-field";

@@ -1,6 +1,7 @@
 import { memo, useEffect, useRef, useState } from "react";
-import { useTranslation } from "react-i18next";
-import type { Baked, BuildDocument, Piece, Prediction, Step, Vocabulary } from "../api/client";
+import { useTranslation } from "../i18n/use-translation";
+import type { Baked, Prediction, Step, Vocabulary } from "../api/client";
+import type { Feed } from "../bench/feed";
 import type { Foods } from "../bench/queries";
 import type { BuildSession } from "../bench/session";
 import { fraction, useFormat } from "../ui/format";
@@ -10,9 +11,7 @@ import { KnotPanel } from "./knot-panel";
 
 type Props = {
   session: BuildSession;
-  document: BuildDocument;
-  piece: Piece;
-  prediction: Prediction;
+  feed: Feed<Prediction>;
   baked?: Baked;
   foods: Foods;
   vocabulary: Vocabulary;

@@ -1,7 +1,7 @@
 import { scaleLinear } from "d3-scale";
 import { line } from "d3-shape";
 import { memo } from "react";
-import { useTranslation } from "react-i18next";
+import { useTranslation } from "../i18n/use-translation";
 import type { Baked } from "../api/client";
 import { useFormat } from "../ui/format";
 import { useWidth } from "../ui/use-width";

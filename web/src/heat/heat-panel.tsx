@@ -1,5 +1,5 @@
 import { memo, useState } from "react";
-import { useTranslation } from "react-i18next";
+import { useTranslation } from "../i18n/use-translation";
 import type { Baked, BuildDocument, CookNote, Piece, Vocabulary } from "../api/client";
 import type { BuildSession } from "../bench/session";
 import { fraction, useFormat } from "../ui/format";
@@ -11,7 +11,7 @@ import { TrayView } from "./tray-view";
 
 type Props = {
   session: BuildSession;
-  document: BuildDocument;
+  cook: BuildDocument["cook"];
   piece: Piece;
   vocabulary: Vocabulary;
   baked?: Baked;
@@ -24,11 +24,10 @@ const halves = (m: number) => fraction(Math.round(m * 2) / 2);
 
 /** The piece: how many, how big, how long and how hot. */
 export const HeatPanel = memo(function HeatPanel(props: Props) {
-  const { session, document, piece, vocabulary, baked, stale, onSettings } = props;
+  const { session, cook, piece, vocabulary, baked, stale, onSettings } = props;
   const { t } = useTranslation();
   const format = useFormat();
   const [more, setMore] = useState(false);
-  const cook = document.cook;
   const method = cook?.method ?? (piece.kind === "patty" ? "pan" : "still-oven");
   const y = baked?.yield;
   return (
@@ -77,7 +76,13 @@ export const HeatPanel = memo(function HeatPanel(props: Props) {
       <div className="piece-form">
         <ShapeFields session={session} piece={piece} vocabulary={vocabulary} />
         {baked && piece.kind !== "stuffing" && (
-          <SizeBy session={session} piece={piece} baked={baked} vocabulary={vocabulary} />
+          <SizeBy
+            session={session}
+            piece={piece}
+            pieces={baked.yield.pieces}
+            grams={baked.yield.piece_g}
+            vocabulary={vocabulary}
+          />
         )}
         <HeatFields
           session={session}
@@ -99,7 +104,9 @@ export const HeatPanel = memo(function HeatPanel(props: Props) {
                 celsius: format.celsius(baked.target.celsius),
                 minutes: format.minutes(baked.target.minutes),
               })}{" "}
-              {t(`heat.reason.${baked.guidance.reason}`)}{" "}
+              {baked.target.celsius === baked.guidance.celsius
+                ? t(`heat.reason.${baked.guidance.reason}`)
+                : t("heat.ownGoal", { usual: format.celsius(baked.guidance.celsius) })}{" "}
               <button type="button" className="btn btn-link p-0" onClick={onSettings}>
                 {t("heat.change")}
               </button>
@@ -134,7 +141,7 @@ export const HeatPanel = memo(function HeatPanel(props: Props) {
       >
         {t(more ? "heat.less" : "heat.more")}
       </button>
-      {more && <OutlookPanel document={document} />}
+      {more && <OutlookPanel session={session} />}
     </section>
   );
 });

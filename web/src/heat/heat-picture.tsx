@@ -1,5 +1,5 @@
 import { useEffect, useState } from "react";
-import { useTranslation } from "react-i18next";
+import { useTranslation } from "../i18n/use-translation";
 import type { Baked, Piece } from "../api/client";
 import { useFormat } from "../ui/format";
 import { Icon } from "../ui/icon";

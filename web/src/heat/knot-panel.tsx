@@ -1,7 +1,8 @@
-import { useEffect, useRef } from "react";
-import { useTranslation } from "react-i18next";
-import type { Baked, BuildDocument, Piece, Prediction, Step, Vocabulary } from "../api/client";
-import { setTableTime } from "../bench/edits";
+import { useEffect, useRef, useSyncExternalStore } from "react";
+import { useTranslation } from "../i18n/use-translation";
+import type { Baked, Prediction, Step, Vocabulary } from "../api/client";
+import { setTableTime, usualPiece } from "../bench/edits";
+import type { Feed } from "../bench/feed";
 import { PrepEditor } from "../bench/prep-editor";
 import type { Foods } from "../bench/queries";
 import type { BuildSession } from "../bench/session";
@@ -12,9 +13,7 @@ import { HeatFields, ShapeFields } from "./piece-fields";
 
 type Props = {
   session: BuildSession;
-  document: BuildDocument;
-  piece: Piece;
-  prediction: Prediction;
+  feed: Feed<Prediction>;
   baked?: Baked;
   foods: Foods;
   vocabulary: Vocabulary;
@@ -26,7 +25,10 @@ const heats = new Set(["cook", "preheat", "set"]);
 
 /** What a knot of the cord can be set to. */
 export function KnotPanel(props: Props) {
-  const { session, document, piece, prediction, baked, foods, vocabulary, step, onClose } = props;
+  const { session, feed, baked, foods, vocabulary, step, onClose } = props;
+  const { document } = useSyncExternalStore(session.subscribe, session.snapshot);
+  const { answer: prediction } = useSyncExternalStore(feed.subscribe, feed.snapshot);
+  const piece = document.piece ?? usualPiece;
   const { t } = useTranslation();
   const format = useFormat();
   const box = useRef<HTMLDivElement>(null);

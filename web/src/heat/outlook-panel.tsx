@@ -1,13 +1,15 @@
-import { useTranslation } from "react-i18next";
+import { useSyncExternalStore } from "react";
+import { useTranslation } from "../i18n/use-translation";
 import { useSettled } from "../advice/queries";
-import type { BuildDocument } from "../api/client";
+import type { BuildSession } from "../bench/session";
 import { useFormat } from "../ui/format";
 import { useOutlook } from "./queries";
 
 /** What a change would do to the minutes, and the cold before and after. */
-export function OutlookPanel({ document }: { document: BuildDocument }) {
+export function OutlookPanel({ session }: { session: BuildSession }) {
   const { t } = useTranslation();
   const format = useFormat();
+  const { document } = useSyncExternalStore(session.subscribe, session.snapshot);
   const settled = useSettled(document);
   const outlook = useOutlook(settled, true);
   if (outlook.isError) {

@@ -1,4 +1,5 @@
-import { useTranslation } from "react-i18next";
+import { memo } from "react";
+import { useTranslation } from "../i18n/use-translation";
 import type { BuildDocument, Cook, Piece, Vocabulary } from "../api/client";
 import { pieceOf, setCook, setPiece, type SizeField } from "../bench/edits";
 import type { BuildSession } from "../bench/session";
@@ -7,7 +8,7 @@ import { NumberField } from "../ui/number-field";
 type ShapeProps = { session: BuildSession; piece: Piece; vocabulary: Vocabulary };
 
 /** What the mix is made into, and its sizes. */
-export function ShapeFields({ session, piece, vocabulary }: ShapeProps) {
+export const ShapeFields = memo(function ShapeFields({ session, piece, vocabulary }: ShapeProps) {
   const { t } = useTranslation();
   const { kinds, limits } = vocabulary;
   const kind = kinds.find((k) => k.kind === piece.kind);
@@ -65,7 +66,7 @@ export function ShapeFields({ session, piece, vocabulary }: ShapeProps) {
       </div>
     </>
   );
-}
+});
 
 type HeatProps = {
   session: BuildSession;
@@ -82,7 +83,8 @@ const oven = (method: string) => method === "still-oven" || method === "fan-oven
 const flat = (kind: string) => kind === "patty" || kind === "fritter";
 
 /** How the pieces are cooked. */
-export function HeatFields({ session, cook: given, piece, vocabulary, usual, all }: HeatProps) {
+export const HeatFields = memo(function HeatFields(props: HeatProps) {
+  const { session, cook: given, piece, vocabulary, usual, all } = props;
   const { t } = useTranslation();
   const { methods, limits } = vocabulary;
   const cook: Cook = given ?? { method: piece.kind === "patty" ? "pan" : "still-oven" };
@@ -190,4 +192,4 @@ export function HeatFields({ session, cook: given, piece, vocabulary, usual, all
       )}
     </>
   );
-}
+});

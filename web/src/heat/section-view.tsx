@@ -1,5 +1,5 @@
 import { memo, useEffect, useRef } from "react";
-import { useTranslation } from "react-i18next";
+import { useTranslation } from "../i18n/use-translation";
 import type { Piece, Section } from "../api/client";
 import { pieceWord } from "../bench/piece-word";
 import { useFormat } from "../ui/format";

@@ -1,22 +1,20 @@
-import { useState } from "react";
-import { useTranslation } from "react-i18next";
-import { ApiError, type Baked, type Piece, type Vocabulary } from "../api/client";
+import { memo } from "react";
+import { useTranslation } from "../i18n/use-translation";
+import { ApiError, type Piece, type Vocabulary } from "../api/client";
 import { setPiece } from "../bench/edits";
 import type { BuildSession } from "../bench/session";
 import { useFormat } from "../ui/format";
 import { NumberField } from "../ui/number-field";
 import { useFit, type Aim } from "./queries";
 
-type Props = { session: BuildSession; piece: Piece; baked: Baked; vocabulary: Vocabulary };
+type Props = { session: BuildSession; piece: Piece; pieces: number; grams: number; vocabulary: Vocabulary };
 
 /** Sizes the piece by how many, by mass, by a scoop or by a tin; the others follow. */
-export function SizeBy({ session, piece, baked, vocabulary }: Props) {
+export const SizeBy = memo(function SizeBy({ session, piece, pieces, grams, vocabulary }: Props) {
   const { t } = useTranslation();
   const format = useFormat();
   const fit = useFit();
-  const [wanted, setWanted] = useState<number | null>(null);
   const loaf = piece.kind === "loaf" || piece.kind === "layered";
-  const { yield: y } = baked;
 
   const ask = (aim: Aim, key: string) => {
     const { document } = session.snapshot();
@@ -34,15 +32,12 @@ export function SizeBy({ session, piece, baked, vocabulary }: Props) {
         <span>{t("heat.makes")}</span>
         <NumberField
           label={t("heat.count")}
-          unit={t("heat.pieces", { count: wanted ?? y.pieces })}
+          unit={t("heat.pieces", { count: pieces })}
           min={1}
           max={500}
           digits={0}
-          value={wanted ?? Math.max(1, y.pieces)}
-          onChange={(n) => {
-            setWanted(null);
-            ask({ pieces: Math.round(n) }, "count");
-          }}
+          value={Math.max(1, pieces)}
+          onChange={(n) => ask({ pieces: Math.round(n) }, "count")}
         />
       </label>
       <label className="field">
@@ -54,8 +49,8 @@ export function SizeBy({ session, piece, baked, vocabulary }: Props) {
           max={5000}
           step={1}
           digits={0}
-          value={Math.round(y.piece_g)}
-          onChange={(grams) => ask({ grams }, "grams")}
+          value={Math.round(grams)}
+          onChange={(g) => ask({ grams: g }, "grams")}
         />
       </label>
       {loaf ? (
@@ -114,4 +109,4 @@ export function SizeBy({ session, piece, baked, vocabulary }: Props) {
       )}
     </div>
   );
-}
+});

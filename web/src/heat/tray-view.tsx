@@ -1,5 +1,5 @@
 import { memo } from "react";
-import { useTranslation } from "react-i18next";
+import { useTranslation } from "../i18n/use-translation";
 import type { Load } from "../api/client";
 
 /** Pieces as they lie on the tray or in the pan, to scale. */

@@ -58,6 +58,7 @@ export const heat = {
       tin_other: "{{count}} tins",
     },
     goal: "Goal: {{celsius}} inside.",
+    ownGoal: "It is your own goal; {{usual}} is usual.",
     goalHeld: "Goal: {{celsius}} inside for {{minutes}}, or its equal.",
     reason: {
       poultry: "Usual guidance for poultry; follow your local food authority.",

@@ -60,6 +60,7 @@ export const heat: Heat = {
       tin_other: "{{count}} moldes",
     },
     goal: "Meta: {{celsius}} por dentro.",
+    ownGoal: "Es tu propia meta; lo habitual es {{usual}}.",
     goalHeld: "Meta: {{celsius}} por dentro durante {{minutes}}, o su equivalente.",
     reason: {
       poultry: "Recomendación habitual para aves; sigue a tu autoridad alimentaria.",
@@ -143,7 +144,7 @@ export const heat: Heat = {
     "oven-dry": "Secar",
     roast: "Asar",
     toast: "Tostar",
-    saute: "Saltear",
+    saute: "Sofreír",
     brown: "Dorar",
     cool: "Enfriar",
     gel: "Gelificar",

@@ -1,5 +1,4 @@
 import i18next from "i18next";
-import { initReactI18next } from "react-i18next";
 import { en } from "./en";
 import { es } from "./es";
 
@@ -26,7 +25,7 @@ i18next.on("languageChanged", (language) => {
   document.documentElement.lang = language;
 });
 
-void i18next.use(initReactI18next).init({
+void i18next.init({
   resources: { en: { translation: en }, es: { translation: es } },
   lng: preferred(),
   fallbackLng: "en",

@@ -1,5 +1,5 @@
 import { useDeferredValue, useState } from "react";
-import { useTranslation } from "react-i18next";
+import { useTranslation } from "../i18n/use-translation";
 import { ApiError, type Food, type PackLabel, type PantryItem } from "../api/client";
 import { emptyItem, usePantry, useSavePantry } from "../advice/queries";
 import { findFoods } from "../bench/add-food";

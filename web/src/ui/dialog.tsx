@@ -1,5 +1,5 @@
 import Modal from "react-bootstrap/Modal";
-import { useTranslation } from "react-i18next";
+import { useTranslation } from "../i18n/use-translation";
 
 type Props = {
   /** Names the dialog on its page. */

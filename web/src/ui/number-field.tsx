@@ -1,5 +1,5 @@
 import { useEffect, useId, useRef, useState } from "react";
-import { useTranslation } from "react-i18next";
+import { useTranslation } from "../i18n/use-translation";
 import { readNumber, useFormat } from "./format";
 
 type Props = {

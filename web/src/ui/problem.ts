@@ -1,4 +1,4 @@
-import { useTranslation } from "react-i18next";
+import { useTranslation } from "../i18n/use-translation";
 import { ApiError } from "../api/client";
 
 /** Says in the cook's language what the server found wrong, and where. */

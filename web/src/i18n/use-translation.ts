@@ -1,0 +1,43 @@
+import i18next from "i18next";
+import { useSyncExternalStore } from "react";
+
+type Values = Record<string, unknown>;
+export type Translate = (key: string | string[], values?: Values) => string;
+type Translation = { t: Translate; i18n: typeof i18next };
+
+const most = 4000; // phrases kept, so that a long drag does not pile them up
+
+/** The words of one language: looking a phrase up in the catalogue costs more than drawing it. */
+function wordsOf(language: string): Translation {
+  const said = new Map<string, string>();
+  const t: Translate = (key, values) => {
+    const id = values || Array.isArray(key) ? JSON.stringify([key, values]) : key;
+    let words = said.get(id);
+    if (words === undefined) {
+      words = i18next.t(key, { ...values, lng: language });
+      if (said.size >= most) said.clear();
+      said.set(id, words);
+    }
+    return words;
+  };
+  return { t, i18n: i18next };
+}
+
+let now: { language: string; words: Translation } | undefined;
+
+function words(): Translation {
+  if (now?.language !== i18next.language) {
+    now = { language: i18next.language, words: wordsOf(i18next.language) };
+  }
+  return now.words;
+}
+
+function subscribe(listener: () => void) {
+  i18next.on("languageChanged", listener);
+  return () => i18next.off("languageChanged", listener);
+}
+
+/** The words of the chosen language. */
+export function useTranslation(): Translation {
+  return useSyncExternalStore(subscribe, words);
+}
