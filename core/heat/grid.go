@@ -94,7 +94,7 @@ type Resolution struct{ Radial, Across, Up int }
 var usualResolution = map[Shape]Resolution{
 	Sphere: {Radial: 24},
 	Disc:   {Radial: 10, Up: 14},
-	Brick:  {Radial: 6, Across: 10, Up: 16},
+	Brick:  {Radial: 6, Across: 10, Up: 14},
 }
 
 func (g *Geometry) axes(r Resolution) [3]axis {

@@ -21,7 +21,7 @@ const crustWeight = 0.15
 
 // tolerance is the error of one step, K, of the first-order companion, that
 // keeps the whole within 0.1 K of exact solutions.
-var tolerance = map[Shape]float64{Sphere: 0.15, Disc: 0.3, Brick: 0.7}
+var tolerance = map[Shape]float64{Sphere: 0.15, Disc: 0.25, Brick: 0.36}
 
 // Advance goes on for that many seconds, in steps it chooses itself; after
 // each step it calls seen, if any, which may end it early.
