@@ -2,6 +2,7 @@ package main
 
 import (
 	"bytes"
+	"cmp"
 	"context"
 	"encoding/json"
 	"io"
@@ -9,6 +10,7 @@ import (
 	"os"
 	"path/filepath"
 	"regexp"
+	"slices"
 	"strings"
 	"testing"
 	"time"
@@ -88,6 +90,49 @@ func TestBindAddsWaysToThePrediction(t *testing.T) {
 	code, _, errs = command(cakes, "bind", "-", "--foods", "flax-mael")
 	assert.Equal(t, 1, code)
 	assert.Contains(t, errs, "flax-meal")
+}
+
+func TestBakeAddsTheHeatToThePrediction(t *testing.T) {
+	type answer struct {
+		MassG    float64 `json:"mass_g"`
+		To       float64 `json:"minutes_to_target"`
+		Pull     float64 `json:"pull_at_minutes"`
+		Peak     float64 `json:"peak_celsius"`
+		Loss     float64 `json:"weight_loss_pct"`
+		Around   float64 `json:"around_celsius"`
+		Guidance struct{ Celsius, Minutes float64 }
+		Yield    struct{ Pieces int }
+		Curve    []struct {
+			Minutes float64
+			Core    float64 `json:"core_celsius"`
+		}
+		Section *struct{} `json:"section"`
+	}
+	bake := func(args ...string) (a answer) {
+		code, out, errs := command(cakes, append([]string{"bake", "-"}, args...)...)
+		require.Zero(t, code, errs)
+		require.NoError(t, json.Unmarshal([]byte(out), &a))
+		return a
+	}
+	usual := bake()
+	assert.Greater(t, usual.To, 3.)
+	assert.LessOrEqual(t, usual.Pull, usual.To+0.1)
+	assert.Positive(t, usual.Yield.Pieces)
+	assert.InDelta(t, usual.Peak, slices.MaxFunc(usual.Curve, func(a, b struct {
+		Minutes float64
+		Core    float64 `json:"core_celsius"`
+	}) int {
+		return cmp.Compare(a.Core, b.Core)
+	}).Core, 1)
+	assert.Nil(t, usual.Section)
+	assert.NotNil(t, bake("--section").Section)
+	assert.Equal(t, usual.MassG, bake("--altitude", "1500").MassG)
+
+	for _, wrong := range [][]string{{"--guidance", "mine"}, {"--altitude", "9000"}, {"--oven-offset", "NaN"}, {"--guidance", "own", "--own-celsius", "20"}} {
+		code, _, errs := command(cakes, append([]string{"bake", "-"}, wrong...)...)
+		assert.Equal(t, 1, code, wrong)
+		assert.NotEmpty(t, errs)
+	}
 }
 
 // started runs the program on a data folder until stop is called.

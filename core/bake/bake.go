@@ -307,7 +307,7 @@ func orDefault(v *float64, otherwise float64) float64 {
 	return *v
 }
 
-// coldEnough is the temperature at which a piece has firmed: section 6's check.
+// coldEnough is the temperature at which a piece has firmed: section 7.
 const coldEnough = 8.
 
 func (b *baking) notes(out *Baked) []CookNote {

@@ -206,3 +206,18 @@ func BenchmarkLookOutBalls(b *testing.B) {
 		bake.LookOut(d, food.Starter(), bake.UsualSettings())
 	}
 }
+
+func TestTheQuickChillAgreesWithConduction(t *testing.T) {
+	for _, p := range []string{
+		`{"kind":"patty","diameter_mm":80,"thickness_mm":15}`, `{"kind":"ball","diameter_mm":38}`,
+		`{"kind":"patty","diameter_mm":60,"thickness_mm":25}`, `{"kind":"ball","diameter_mm":55}`,
+	} {
+		for _, minutes := range []float64{20, 45, 90} {
+			d := document(t, fmt.Sprintf(`{"format":"cuerda-build/1","lines":[{"food":"split-peas-cooked","grams":500,"prep":[{"do":"blitz","level":0.5}]}],
+				"piece":%s,"rest":{"minutes":10,"celsius":20},"chill":{"minutes":%g,"celsius":4},"cook":{"method":"fan-oven"}}`, p, minutes))
+			shaped := d.PieceOrDefault()
+			quick := shaped.ChilledTo(20, 4, minutes)
+			assert.InDelta(t, bake.Bake(d, food.Starter(), bake.UsualSettings(), bake.Options{Now: -1}).StartCelsius, quick, 2.5, "%s after %g min", p, minutes)
+		}
+	}
+}

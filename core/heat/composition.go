@@ -45,7 +45,7 @@ func (c Composition) normal() Composition {
 	return Composition{c.Water / sum, c.Protein / sum, c.Fat / sum, c.Carb / sum, c.Fibre / sum, c.Ash / sum}
 }
 
-// Air is the share of the volume of a shaped mix that is air, section 6.
+// Air is the share of the volume of a shaped mix that is air, section 7.
 const Air = 0.03
 
 // polynomial is c0 + c1 T + c2 T^2, T in degC.
@@ -73,7 +73,7 @@ var (
 
 const (
 	latentIce    = 333.6e3 // J/kg, melting of ice at 0 degC
-	latentVapour = 2.35e6  // J/kg, section 6 of docs/model.md
+	latentVapour = 2.35e6  // J/kg, section 7 of docs/model.md
 	boundWater   = 0.4     // kg of water that never freezes per kg of protein (Pham 1987)
 )
 

@@ -16,9 +16,9 @@ type Surroundings struct {
 
 const (
 	// waterActivity is the share of a wet face's vapour pressure that a food's
-	// surface keeps up, section 6 of docs/model.md.
+	// surface keeps up, section 7 of docs/model.md.
 	waterActivity = 0.4
-	// vapourDiffusion is that of vapour through dried food, m2/s, section 6.
+	// vapourDiffusion is that of vapour through dried food, m2/s, section 7.
 	vapourDiffusion = 4e-6
 	// lewis turns a convective coefficient into one of mass transfer: rho cp
 	// Le^(2/3) of air near 80 degC, J/m3K (0.98 kg/m3, 1008 J/kgK, Le 0.86).
@@ -75,7 +75,7 @@ func airOf(celsius float64) float64 {
 	return 0.5 * saturation(20) * 293.15 / (273.15 + celsius)
 }
 
-// The surroundings of section 6 of docs/model.md.
+// The surroundings of section 7 of docs/model.md.
 
 // StillOven is the air and the walls of an oven without a fan.
 func StillOven(celsius float64) Surroundings {

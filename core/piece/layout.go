@@ -28,7 +28,7 @@ type Load struct {
 	Loads   int `json:"loads"` // trays, tins or panfuls in all
 }
 
-// The gaps between pieces, mm: section 6 of docs/model.md gives balls and
+// The gaps between pieces, mm: section 7 of docs/model.md gives balls and
 // patties; loaves need air, pieces in fat or liquid room to move.
 const (
 	gapBall, gapPatty, gapLoaf = 25., 30., 40.

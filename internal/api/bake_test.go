@@ -1,0 +1,84 @@
+package api_test
+
+import (
+	"encoding/json"
+	"strings"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"cuerda/core/bake"
+	"cuerda/internal/api"
+	"cuerda/internal/problem"
+)
+
+const turkey = `{"format":"cuerda-build/1","lines":[{"food":"turkey-ground","grams":600},{"food":"millet-flakes","grams":45},{"food":"salt","grams":8}],
+	"rest":{"minutes":15},"piece":{"kind":"ball","diameter_mm":38},"cook":{"method":"still-oven","celsius":190}}`
+
+func TestHeatOverHTTP(t *testing.T) {
+	t.Parallel()
+	c := start(t)
+	baked := func(query, document string) (b bake.Baked) {
+		answer, text := c.do("POST", "/api/bake"+query, document)
+		require.Equal(t, 200, answer.StatusCode, string(text))
+		require.NoError(t, json.Unmarshal(text, &b))
+		return b
+	}
+	plain := baked("", turkey)
+	require.NotNil(t, plain.PullAt)
+	assert.Nil(t, plain.Section)
+	assert.EqualValues(t, 74, plain.Target.Celsius)
+	assert.Equal(t, "poultry", string(plain.Target.Reason))
+	assert.NotNil(t, baked("?section=true", turkey).Section)
+	assert.Positive(t, baked("?now=1139", turkey).LateMinutes, "a minute before the table")
+
+	cold := baked("", strings.Replace(turkey, `"celsius":190`, `"celsius":20`, 1))
+	assert.Nil(t, cold.PullAt)
+	assert.Equal(t, "target-above-surroundings", cold.Notes[0].Code)
+
+	var outlook bake.Outlook
+	_, text := c.do("POST", "/api/outlook", turkey)
+	require.NoError(t, json.Unmarshal(text, &outlook))
+	require.Len(t, outlook.WhatIf, 3)
+	assert.Positive(t, outlook.WhatIf[0].More, "bigger takes longer")
+
+	var fit api.Fit
+	_, text = c.do("POST", "/api/fit?pieces=20", turkey)
+	require.NoError(t, json.Unmarshal(text, &fit))
+	assert.Equal(t, 20, fit.Yield.Pieces)
+	for query, code := range map[string]string{"": "no-aim", "?ml=0.01": "piece-too-small", "?tin_length_mm=20&tin_width_mm=20&tin_height_mm=20": "no-loaf"} {
+		c.problem(422, code, "POST", "/api/fit"+query, turkey)
+	}
+	c.problem(422, "empty-mix", "POST", "/api/fit?pieces=2", `{"format":"cuerda-build/1","lines":[]}`)
+	c.problem(422, problem.BadRequest, "POST", "/api/bake?now=2000", turkey)
+}
+
+func TestTheOvensErrorIsKeptAndMovesTheMinutes(t *testing.T) {
+	t.Parallel()
+	c := start(t)
+	minutes := func() float64 {
+		var b bake.Baked
+		_, text := c.do("POST", "/api/bake", turkey)
+		require.NoError(t, json.Unmarshal(text, &b))
+		return *b.MinutesToTarget
+	}
+	before := minutes()
+	settings := bake.UsualSettings()
+	settings.OvenOffset, settings.Racks = -20, 3
+	text, err := json.Marshal(settings)
+	require.NoError(t, err)
+	answer, said := c.do("PUT", "/api/settings", string(text))
+	require.Equal(t, 200, answer.StatusCode, string(said))
+	assert.Greater(t, minutes(), before, "the oven is colder than it says")
+	var kept bake.Settings
+	_, said = c.do("GET", "/api/settings", "")
+	require.NoError(t, json.Unmarshal(said, &kept))
+	assert.Equal(t, settings, kept)
+
+	settings.OvenOffset = 200
+	text, _ = json.Marshal(settings)
+	p := c.problem(422, problem.BadRequest, "PUT", "/api/settings", string(text))
+	require.NotEmpty(t, p.Errors)
+	assert.Contains(t, p.Errors[0].Pointer, "oven_offset_celsius")
+}
