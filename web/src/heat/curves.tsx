@@ -96,7 +96,7 @@ export const Curves = memo(function Curves({ baked, minutes }: Props) {
           <g className="pull">
             <circle cx={pullX} cy={y(core)} r={5} />
             <text
-              x={Math.min(pullX + 9, width - pad.right)}
+              x={pullX > width - 110 ? pullX - 9 : pullX + 9}
               y={y(core) + 18}
               textAnchor={pullX > width - 110 ? "end" : "start"}
             >
