@@ -68,8 +68,11 @@ type Baked struct {
 	SearEnds        float64   `json:"sear_ends_minutes,omitempty"`
 	GrillFrom       float64   `json:"grill_from_minutes,omitempty"`
 	PeakCelsius     float64   `json:"peak_celsius"`
-	StartCelsius    float64   `json:"start_celsius"`
-	AroundCelsius   float64   `json:"around_celsius"`
+	// WallPeakCelsius is the peak of the slowest place of the mix itself, where it
+	// lies around a filling or a middle.
+	WallPeakCelsius *float64 `json:"wall_peak_celsius,omitempty"`
+	StartCelsius    float64  `json:"start_celsius"`
+	AroundCelsius   float64  `json:"around_celsius"`
 
 	// Target is what the coldest place is to reach, and Guidance what is usual.
 	Target   safety.Target `json:"target"`
@@ -115,9 +118,11 @@ type Options struct {
 }
 
 type baking struct {
+	foods    *food.Catalogue
 	d        *build.Document
 	s        Settings
 	lines    []mix.Line
+	heated   []mix.Line // with those of the parts that are cooked with the piece
 	parts    []mix.Part
 	rest     mix.Rest
 	state    mix.State
@@ -126,14 +131,15 @@ type baking struct {
 	turn     bool
 	celsius  float64 // as they are around the piece
 	boil     float64
-	contents heat.Composition
+	contents heat.Composition // of the piece as a whole
+	density  float64          // of the mix, kg/m3
 	material *heat.Material
 	target   safety.Target
 	guidance safety.Target
 }
 
 func prepare(d *build.Document, foods *food.Catalogue, s Settings) *baking {
-	b := &baking{d: d, s: s, lines: d.MixLines(foods), rest: d.RestOrNone(), piece: d.PieceOrDefault()}
+	b := &baking{foods: foods, d: d, s: s, lines: d.MixLines(foods), rest: d.RestOrNone(), piece: d.PieceOrDefault()}
 	b.parts = mix.Parts(b.lines)
 	b.state = mix.AssessParts(b.parts, b.rest)
 	b.method, b.turn = d.MethodAndTurn()
@@ -148,9 +154,17 @@ func prepare(d *build.Document, foods *food.Catalogue, s Settings) *baking {
 	if b.method == piece.Simmer {
 		b.celsius = min(b.celsius, b.boil)
 	}
-	b.contents = heat.CompositionOf(b.parts)
+	own := heat.CompositionOf(b.parts)
+	b.density = own.Density()
+	b.contents = b.throughout(own)
 	b.material = heat.NewMaterial(b.contents, b.boil)
-	b.guidance = s.TargetFor(b.lines, b.piece.Kind)
+	b.heated = append(b.heated, b.lines...)
+	for i := range d.Parts {
+		if p := &d.Parts[i]; p.Kind.OnPiece() {
+			b.heated = append(b.heated, p.MixLines(foods)...)
+		}
+	}
+	b.guidance = s.TargetFor(b.heated, b.piece.Kind)
 	b.target = b.guidance
 	if d.Cook != nil && d.Cook.TargetCelsius != nil {
 		b.target = safety.Target{Celsius: *d.Cook.TargetCelsius, Reason: b.guidance.Reason, Food: b.guidance.Food}
@@ -193,7 +207,7 @@ func (b *baking) cool(body *heat.Body, celsius float64) {
 func Bake(d *build.Document, foods *food.Catalogue, s Settings, o Options) Baked {
 	b := prepare(d, foods, s)
 	out := Baked{Turns: []float64{}, Sets: []BinderSet{}, Curve: []Point{}, Notes: []CookNote{}, Target: b.target, Guidance: b.guidance, AroundCelsius: round(b.celsius, 1), SetMinutes: setMinutes(b.piece.Kind)}
-	out.Yield = tidy(b.piece.Yield(b.state.Mass, b.contents.Density()))
+	out.Yield = tidy(b.piece.Yield(b.state.Mass, b.density))
 	out.Load = b.piece.Lay(max(1, out.Yield.Pieces), b.method, s.Ware)
 	if s := b.stop(); s != nil {
 		out.Notes = append(out.Notes, *s)
@@ -222,6 +236,7 @@ func (b *baking) cook(out *Baked, o Options) {
 	c.Framed = o.Section
 	body := b.start(&c)
 	out.StartCelsius = round(body.Mean(), 1)
+	c.Wall = b.wall()
 	course := c.Run(body)
 	out.Reached = course.Reached
 	if course.Reached {
@@ -250,7 +265,13 @@ func (b *baking) cook(out *Baked, o Options) {
 		}
 	}
 	b.lose(&course, out)
-	b.set(course.Peak, out)
+	coolest := course.Peak
+	if c.Wall > 0 && course.WallPeak > 0 {
+		coolest = course.WallPeak
+		wall := round(coolest, 1)
+		out.WallPeakCelsius = &wall
+	}
+	b.set(coolest, out)
 }
 
 func brownWord(share float64) string {

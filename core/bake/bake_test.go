@@ -221,3 +221,32 @@ func TestTheQuickChillAgreesWithConduction(t *testing.T) {
 		}
 	}
 }
+
+func TestPartsHaveTheirPlaceInTheHeatAndOnTheCord(t *testing.T) {
+	const shell = `{"format":"cuerda-build/1","lines":[{"food":"amaranth-cooked","grams":500},{"food":"potato-flakes","grams":60},{"food":"chickpea-flour","grams":40}],
+		"piece":{"kind":"shell","diameter_mm":60,"thickness_mm":36,"wall_mm":9},"cook":{"method":"fan-oven","celsius":200},"table_time":"19:00"PARTS}`
+	alone := bake.Bake(document(t, shell, "PARTS", ""), food.Starter(), bake.UsualSettings(), bake.Options{Now: -1})
+	assert.Nil(t, alone.WallPeakCelsius)
+	filled := bake.Bake(document(t, shell, "PARTS", `,"parts":[
+		{"kind":"filling","lines":[{"food":"mushroom","grams":300,"prep":[{"do":"saute","minutes":12}]},{"food":"turkey-ground","grams":100}]},
+		{"kind":"glaze","lines":[{"food":"tomato-paste","grams":60}]},{"kind":"sauce","cook_minutes":20,"lines":[{"food":"tomato-passata","grams":400}]}]`),
+		food.Starter(), bake.UsualSettings(), bake.Options{Now: -1})
+	assert.Equal(t, safety.Plants, alone.Target.Reason)
+	assert.Equal(t, safety.Poultry, filled.Target.Reason, "what is inside counts")
+	require.NotNil(t, filled.WallPeakCelsius)
+	assert.Greater(t, *filled.WallPeakCelsius, filled.PeakCelsius, "the shell gets hotter than the filling")
+
+	steps := map[string]bake.Step{}
+	for i, s := range filled.Steps {
+		if s.Part > 0 {
+			steps[fmt.Sprint(s.Code, s.Part)] = s
+			continue
+		}
+		steps[s.Code] = filled.Steps[i]
+	}
+	assert.Equal(t, 15., steps["make1"].Minutes, "saute and mixing")
+	assert.Equal(t, steps["shape"].Before+15, steps["make1"].Before, "ready to be filled in")
+	assert.InDelta(t, steps["cook"].Before-*filled.PullAt/2, steps["brush2"].Before, 0.6, "half-way")
+	assert.Equal(t, 23., steps["make3"].Before, "the sauce is ready at the table")
+	assert.Equal(t, "18:37", steps["make3"].Clock)
+}

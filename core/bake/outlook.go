@@ -53,7 +53,7 @@ const (
 // LookOut works the outlook out.
 func LookOut(d *build.Document, foods *food.Catalogue, s Settings) Outlook {
 	b := prepare(d, foods, s)
-	out := Outlook{WhatIf: []WhatIf{}, Keep: s.KeepFor(b.lines)}
+	out := Outlook{WhatIf: []WhatIf{}, Keep: s.KeepFor(b.heated)}
 	if b.stop() != nil {
 		return out
 	}

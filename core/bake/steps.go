@@ -12,8 +12,9 @@ import (
 // Step is one knot of the cord.
 type Step struct {
 	// Code is soak, drain, press, oven-dry, roast, toast, saute, brown, cool, gel,
-	// blitz, mix, rest, shape, chill, preheat, cook, set or table.
-	Code    string  `json:"code" enum:"soak,drain,press,oven-dry,roast,toast,saute,brown,cool,gel,blitz,mix,rest,shape,chill,preheat,cook,set,table"`
+	// blitz, mix, rest, shape, chill, preheat, cook, set or table; make and brush
+	// are of a part.
+	Code    string  `json:"code" enum:"soak,drain,press,oven-dry,roast,toast,saute,brown,cool,gel,blitz,mix,rest,shape,chill,preheat,cook,set,table,make,brush"`
 	Minutes float64 `json:"minutes"`
 	// Before is when it begins, min before the table.
 	Before float64 `json:"before_minutes"`
@@ -28,6 +29,8 @@ type Step struct {
 	// Lines are those of the mix it is about; Times how often it is done over.
 	Lines []int `json:"lines,omitempty"`
 	Times int   `json:"times"`
+	// Part is which part of the document it is about, from 1; 0 for the mix.
+	Part int `json:"part,omitempty"`
 }
 
 // usualTable is when a document that does not say is eaten, min after midnight.
@@ -151,6 +154,7 @@ func (b *baking) steps(out *Baked) []Step {
 	if len(gel) > 0 {
 		steps = append(steps, Step{Code: "gel", Minutes: gelMinutes, Before: steps[mixed].Before + gelMinutes, Lines: gel, Beside: true, Times: 1})
 	}
+	steps = b.partSteps(steps, out)
 	sortSteps(steps)
 	table := tableMinutes(b.d)
 	for i := range steps {

@@ -106,6 +106,10 @@ func TestFoodsAboveTheirLimitAreNamed(t *testing.T) {
 	assert.Contains(t, p.Notes, build.Note{Code: "over-limit", Kind: "limit", Food: "flax-meal", Value: 9.1, Limit: 6})
 }
 
+func withParts(parts string) string {
+	return `{"format":"cuerda-build/1","lines":[],"parts":[` + parts + `]}`
+}
+
 func TestReadNamesThePlaceAndTheNearestWord(t *testing.T) {
 	lines := func(n int) string {
 		return strings.TrimSuffix(strings.Repeat(`{"food":"salt","grams":1},`, n), ",")
@@ -138,6 +142,16 @@ func TestReadNamesThePlaceAndTheNearestWord(t *testing.T) {
 		{`{"format":"cuerda-build/1","lines":[],"eaters":{"avoid":["eggs"]}}`, build.CodeUnknownWord, "/eaters/avoid/0", "egg"},
 		{`{"format":"cuerda-build/1","lines":[],"name":"` + strings.Repeat("é", 10_000) + `"}`, build.CodeTooLong, "/name", ""},
 		{`{"format":"cuerda-build/1","lines":[],"name":"a\u0000b"}`, build.CodeBadText, "/name", ""},
+		{withParts(`{"kind":"filing","lines":[]}`), build.CodeUnknownKind, "/parts/0/kind", "filling"},
+		{withParts(`{"kind":"sauce","lines":[{"food":"salt","grams":0}]}`), build.CodeOutOfRange, "/parts/0/lines/0/grams", ""},
+		{withParts(`{"kind":"sauce","lines":[],"id":"A b"}`), build.CodeBadText, "/parts/0/id", "a-z, 0-9, -"},
+		{withParts(`{"kind":"sauce","lines":[],"id":"x"},{"kind":"glaze","lines":[],"id":"x"}`), build.CodeTwice, "/parts/1/id", ""},
+		{withParts(`{"kind":"sauce","lines":[],"id":"red"},{"kind":"glaze","lines":[],"on":"rad"}`), build.CodeUnknownWord, "/parts/1/on", "red"},
+		{withParts(`{"kind":"sauce","lines":[],"id":"a","on":"a"}`), build.CodeCircular, "/parts/0/on", ""},
+		{withParts(`{"kind":"sauce","lines":[],"id":"a","on":"c"},{"kind":"glaze","lines":[],"id":"b","on":"a"},{"kind":"wash","lines":[],"id":"c","on":"b"}`), build.CodeCircular, "/parts/0/on", ""},
+		{withParts(strings.TrimSuffix(strings.Repeat(`{"kind":"sauce","lines":[]},`, 13), ",")), build.CodeTooMany, "/parts", ""},
+		{`{"format":"cuerda-build/1","lines":[],"portions":2.5}`, build.CodeWrongType, "/portions", "whole number"},
+		{`{"format":"cuerda-build/1","lines":[],"note":"a\u0000b"}`, build.CodeBadText, "/note", ""},
 		{`{"format":"cuerda-build/1","lines":[],"a/b":1}`, build.CodeUnknownField, "/a~1b", ""},
 	} {
 		_, err := build.Read([]byte(c.text), foods)
@@ -175,6 +189,7 @@ func FuzzRead(f *testing.F) {
 	f.Add([]byte(peaCakes))
 	f.Add([]byte(withLines(`{"food":"tofu-firm","grams":1e-3,"prep":[{"do":"press"},{"do":"mash","level":1}]}`)))
 	f.Add([]byte(`{"format":"cuerda-build/1","lines":[],"piece":{"kind":"loaf","length_mm":200,"width_mm":100,"height_mm":60,"tin":false},"cook":{"method":"fan-oven"}}`))
+	f.Add([]byte(`{"format":"cuerda-build/1","lines":[],"portions":12,"note":"one\ntwo","parts":[{"kind":"sauce","id":"a","lines":[{"food":"salt","grams":3}],"cook_minutes":5},{"kind":"glaze","on":"a","when":"end","lines":[]}]}`))
 	f.Add([]byte(`{"format":"cuerda-build/1","lines":[{"food":"salt","grams":null}],"rest":[]}`))
 	f.Fuzz(func(t *testing.T, data []byte) {
 		d, err := build.Read(data, foods)

@@ -41,6 +41,12 @@ type Document struct {
 	Piece  *piece.Piece   `json:"piece,omitempty"`
 	Cook   *Cook          `json:"cook,omitempty"`
 	Eaters *eaters.Eaters `json:"eaters,omitempty"`
+	// Parts are the mixes beside the main one: fillings, coatings, sauces.
+	Parts []Part `json:"parts,omitempty" maxItems:"12"`
+	// Portions is how many servings it makes; 0 where that is left to the table.
+	Portions int `json:"portions,omitempty" minimum:"0" maximum:"500"`
+	// Note is the cook's own words, such as the method of a recipe; lines stand.
+	Note string `json:"note,omitempty" maxLength:"8000"`
 	// TableTime is when it should be on the table, hh:mm of that day.
 	TableTime string `json:"table_time,omitempty" pattern:"^([01][0-9]|2[0-3]):[0-5][0-9]$"`
 }

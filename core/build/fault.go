@@ -36,6 +36,8 @@ const (
 	CodeTooMany       = "too-many"       // Max says how many may be
 	CodeBadText       = "bad-text"       // control characters
 	CodeNotHere       = "not-here"       // a setting that belongs to another preparation or kind
+	CodeTwice         = "twice"          // an id that stands twice
+	CodeCircular      = "circular"       // a part that goes on itself, through others
 	CodeMorePlaces    = "more-faults"    // the list was cut
 )
 

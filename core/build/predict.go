@@ -92,9 +92,13 @@ type LineResult struct {
 
 // MixLines gives the lines of a document that Read has accepted.
 func (d *Document) MixLines(foods *food.Catalogue) []mix.Line {
-	out := make([]mix.Line, len(d.Lines))
-	for i := range d.Lines {
-		l := &d.Lines[i]
+	return mixLines(d.Lines, foods)
+}
+
+func mixLines(lines []Line, foods *food.Catalogue) []mix.Line {
+	out := make([]mix.Line, len(lines))
+	for i := range lines {
+		l := &lines[i]
 		out[i] = mix.Line{Food: foods.Find(l.Food), Grams: l.Grams, Preps: l.Prep}
 	}
 	return out
@@ -118,7 +122,6 @@ func Predict(d *Document, foods *food.Catalogue, checked map[string]bool) Predic
 		RawKPa: Tidy(s.Raw, 3), RawNeedKPa: Tidy(need.Raw, 3),
 		CookedKPa: Tidy(s.Cooked, 2), CookedNeedKPa: Tidy(need.Cooked, 3),
 		QSD:   Tidy(s.Spread.Q, 3),
-		Lines: make([]LineResult, len(lines)),
 		Notes: []Note{},
 	}
 	if s.Mass > 0 {
@@ -146,7 +149,15 @@ func Predict(d *Document, foods *food.Catalogue, checked map[string]bool) Predic
 	out.Chance = Tidy(s.Chance(chill, need.Raw, need.Cooked), 3)
 	out.Verdict = verdict(s.HasPaste, raw, cooked)
 
-	table := d.Eaters.Table()
+	out.Lines = LineResults(lines, parts, &s, d.Eaters.Table(), foods, checked)
+	out.Notes = append(out.Notes, reasons(parts, rest, &s, &out)...)
+	out.Notes = append(out.Notes, limitsAndCautions(lines, &s)...)
+	return out
+}
+
+// LineResults says what became of each line, and what the table means for it.
+func LineResults(lines []mix.Line, parts []mix.Part, s *mix.State, table eaters.Table, foods *food.Catalogue, checked map[string]bool) []LineResult {
+	out := make([]LineResult, len(lines))
 	measures := make([]food.Measure, len(lines))
 	for i := range lines {
 		l := &lines[i]
@@ -164,10 +175,8 @@ func Predict(d *Document, foods *food.Catalogue, checked map[string]bool) Predic
 				}
 			}
 		}
-		out.Lines[i] = r
+		out[i] = r
 	}
-	out.Notes = append(out.Notes, reasons(parts, rest, &s, &out)...)
-	out.Notes = append(out.Notes, limitsAndCautions(lines, &s)...)
 	return out
 }
 

@@ -104,7 +104,12 @@ func (r *reader) wrongType(v any, at, want string) {
 	r.fault(Fault{Code: CodeWrongType, Pointer: at, Got: describe(v), Nearest: want})
 }
 
-func (r *reader) text(v any, at string, limit int) string {
+func (r *reader) text(v any, at string, limit int) string { return r.words(v, at, limit, "") }
+
+// textLines is text that may hold line breaks and tabs.
+func (r *reader) textLines(v any, at string, limit int) string { return r.words(v, at, limit, "\n\t") }
+
+func (r *reader) words(v any, at string, limit int, controls string) string {
 	s, ok := v.(string)
 	switch {
 	case !ok:
@@ -112,7 +117,7 @@ func (r *reader) text(v any, at string, limit int) string {
 	case utf8.RuneCountInString(s) > limit:
 		most := float64(limit)
 		r.fault(Fault{Code: CodeTooLong, Pointer: at, Got: shorten(s), Max: &most})
-	case strings.ContainsFunc(s, func(c rune) bool { return unicode.IsControl(c) }):
+	case strings.ContainsFunc(s, func(c rune) bool { return unicode.IsControl(c) && !strings.ContainsRune(controls, c) }):
 		r.fault(Fault{Code: CodeBadText, Pointer: at, Got: shorten(s)})
 	}
 	return s
@@ -130,6 +135,14 @@ func (r *reader) number(v any, at string, low, high float64, open bool) float64 
 		r.fault(Fault{Code: CodeOutOfRange, Pointer: at, Got: shorten(n.String()), Min: &low, Max: &high})
 	}
 	return x
+}
+
+func (r *reader) whole(v any, at string, low, high float64) int {
+	n := r.number(v, at, low, high, false)
+	if float64(int(n)) != n {
+		r.wrongType(v, at, "whole number")
+	}
+	return int(n)
 }
 
 func (r *reader) boolean(v any, at string) *bool {
@@ -166,7 +179,7 @@ func (r *reader) list(v any, at string, most int) []any {
 	return l
 }
 
-var documentFields = []string{"format", "name", "lines", "rest", "chill", "piece", "cook", "eaters", "table_time"}
+var documentFields = []string{"format", "name", "lines", "rest", "chill", "piece", "cook", "eaters", "parts", "portions", "note", "table_time"}
 
 func (r *reader) document(v any) *Document {
 	o := r.object(v, "", documentFields, "format", "lines")
@@ -192,6 +205,12 @@ func (r *reader) document(v any) *Document {
 			d.Cook = r.cook(v, at)
 		case "eaters":
 			d.Eaters = r.eaters(v, at)
+		case "parts":
+			d.Parts = r.parts(v, at)
+		case "portions":
+			d.Portions = r.whole(v, at, 0, MaxPortions)
+		case "note":
+			d.Note = r.textLines(v, at, MaxNote)
 		case "table_time":
 			d.TableTime = r.clock(v, at)
 		}
@@ -384,10 +403,7 @@ func (r *reader) person(v any, at string) eaters.Person {
 		case "name":
 			p.Name = r.text(v, at, 60)
 		case "count":
-			n := r.number(v, at, 1, 200, false)
-			if p.Count = int(n); float64(p.Count) != n {
-				r.wrongType(v, at, "whole number")
-			}
+			p.Count = r.whole(v, at, 1, 200)
 		default:
 			r.leavesOut(name, v, at, &p.Avoid, &p.Diet, &p.Wants)
 		}

@@ -32,6 +32,7 @@ func Schema(foods *food.Catalogue) map[string]any {
 		"grams": schema{"type": "number", "exclusiveMinimum": 0, "maximum": MaxGrams, "description": "grams before the preparations of the line"},
 		"prep":  schema{"type": "array", "maxItems": MaxPreps, "items": schema{"oneOf": prepSchemas()}, "description": "preparations, in order"},
 	}, "food", "grams")
+	partName := schema{"type": "string", "pattern": partID.String()}
 	doc := object(schema{
 		"format": schema{"const": Format},
 		"name":   schema{"type": "string", "maxLength": MaxName},
@@ -50,12 +51,24 @@ func Schema(foods *food.Catalogue) map[string]any {
 		}, "method"),
 		"eaters": object(with(leavesOut(), "people", schema{"type": "array", "maxItems": MaxPeople, "items": object(
 			with(with(leavesOut(), "name", schema{"type": "string", "maxLength": 60}), "count", schema{"type": "integer", "minimum": 1, "maximum": 200}), "count")})),
+		"parts": schema{"type": "array", "maxItems": MaxParts, "description": "mixes beside the main one", "items": object(schema{
+			"id":           with(partName, "description", "names the part, for on; no two alike"),
+			"kind":         schema{"enum": words(PartKinds)},
+			"name":         schema{"type": "string", "maxLength": MaxName},
+			"on":           with(partName, "description", "the part that this one goes on, never round in a circle; by default the mix"),
+			"lines":        schema{"type": "array", "maxItems": MaxPartLines, "items": line},
+			"rest":         wait("the wait after mixing the part", Room),
+			"cook_minutes": figure("minutes it is cooked by itself", 0, MaxMinutes),
+			"when":         schema{"enum": Whens, "description": "when it is brushed on"},
+		}, "kind", "lines")},
+		"portions":   schema{"type": "integer", "minimum": 0, "maximum": MaxPortions},
+		"note":       schema{"type": "string", "maxLength": MaxNote, "description": "the cook's own words, in lines"},
 		"table_time": schema{"type": "string", "pattern": clockTime.String(), "description": "when it should be on the table"},
 	}, "format", "lines")
 	doc["$schema"] = "https://json-schema.org/draft/2020-12/schema"
 	doc["$id"] = "urn:cuerda:build:1"
 	doc["title"] = "Cuerda build document"
-	doc["description"] = "One mix, made into one kind of piece, cooked one way."
+	doc["description"] = "One mix, made into one kind of piece, cooked one way, and the parts that go with it."
 	return doc
 }
 

@@ -37,6 +37,16 @@ func CompositionOf(parts []mix.Part) Composition {
 	return c.normal()
 }
 
+// Plus is both together, where each was taken Times its mass.
+func (c Composition) Plus(o Composition) Composition {
+	return Composition{c.Water + o.Water, c.Protein + o.Protein, c.Fat + o.Fat, c.Carb + o.Carb, c.Fibre + o.Fibre, c.Ash + o.Ash}
+}
+
+// Times is so much of it.
+func (c Composition) Times(x float64) Composition {
+	return Composition{c.Water * x, c.Protein * x, c.Fat * x, c.Carb * x, c.Fibre * x, c.Ash * x}
+}
+
 func (c Composition) normal() Composition {
 	sum := c.Water + c.Protein + c.Fat + c.Carb + c.Fibre + c.Ash
 	if sum <= 0 {

@@ -19,6 +19,8 @@ type Cooking struct {
 	// SearMinutes in a hot pan, each side, come before; under the grill for
 	// GrillMinutes ends it.
 	SearMinutes, GrillMinutes float64
+	// Wall is the depth of what is asked for in WallPeak, m; 0 where it is not.
+	Wall float64
 	// Target is what the coldest point must reach, or Hold its equal.
 	Target Target
 	// ToTargetOnly leaves out when to pull it and its rest.
@@ -158,6 +160,9 @@ type Course struct {
 	// meat's water it could no longer hold, g per g of lean.
 	VapourShare float64 // g per g of piece
 	Juiced      float64
+	// WallPeak is the highest temperature of the slowest place within Wall of the
+	// surface, once rested, degC.
+	WallPeak float64
 	// Browning is 0 pale to 1 dark, of the side browned most.
 	Browning float64
 	// Lethal is F70 of the coldest point, min, when pulled and after the rest.

@@ -39,6 +39,9 @@ func (r *run) pull() {
 		return false
 	})
 	out.Lethal = r.lethal
+	if r.Wall > 0 {
+		out.WallPeak = b.WallPeak(r.Wall)
+	}
 	out.Mean = b.Mean()
 	if mass := b.Volume() * b.Material.density; mass > 0 {
 		out.VapourShare = b.Vapour / mass

@@ -55,6 +55,24 @@ func (p *Piece) Volume() float64 {
 	return 0
 }
 
+// Inside is the volume that a shell or a layered loaf leaves to another part,
+// m3; 0 for other kinds.
+func (p *Piece) Inside() float64 {
+	whole := *p
+	switch p.Kind {
+	case Shell:
+		whole.Kind = Ball
+		if p.ThicknessMM > 0 {
+			whole.Kind = Patty
+		}
+	case Layered:
+		whole.Kind = Loaf
+	default:
+		return 0
+	}
+	return max(0, whole.Volume()-p.Volume())
+}
+
 // Grams is the mass of the mix in one piece, g, at a density in kg/m3.
 func (p *Piece) Grams(density float64) float64 { return p.Volume() * density * 1000 }
 
@@ -67,7 +85,7 @@ func disc(d, h float64) float64 { return math.Pi / 4 * d * d * h }
 // is the fridge's 9 in free air less what the inside of the piece resists.
 func (p *Piece) ChilledTo(room, cold, minutes float64) float64 {
 	v := p.Volume()
-	area := p.area()
+	area := p.Area()
 	if v <= 0 || area <= 0 {
 		v, area = 0.5e-3, 0.038 // half a litre in a bowl
 	}
@@ -75,8 +93,8 @@ func (p *Piece) ChilledTo(room, cold, minutes float64) float64 {
 	return cold + (room-cold)*math.Exp(-minutes/tau)
 }
 
-// area is the outer surface, m2.
-func (p *Piece) area() float64 {
+// Area is the outer surface, m2; 0 for a stuffing, whose vessel hides it.
+func (p *Piece) Area() float64 {
 	d, h, l := p.DiameterMM/1000, p.ThicknessMM/1000, p.LengthMM/1000
 	switch p.Kind {
 	case Patty, Fritter:

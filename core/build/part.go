@@ -1,0 +1,173 @@
+package build
+
+import (
+	"fmt"
+	"regexp"
+	"slices"
+
+	"cuerda/core/food"
+	"cuerda/core/mix"
+)
+
+// PartKind is what a part of a build does beside the mix.
+type PartKind string
+
+// The kinds of part.
+const (
+	Shell   PartKind = "shell"   // around the mix
+	Filling PartKind = "filling" // inside a shell of the mix
+	Middle  PartKind = "middle"  // a layer within a loaf
+	Wrap    PartKind = "wrap"    // leaves or pastry around a piece
+	Coating PartKind = "coating" // dry, on the outside
+	Glaze   PartKind = "glaze"   // brushed on while it cooks
+	Wash    PartKind = "wash"    // brushed on before
+	Sauce   PartKind = "sauce"   // beside or over it
+	Broth   PartKind = "broth"   // it is eaten in
+	Vessel  PartKind = "vessel"  // a vegetable that holds it
+)
+
+// PartKinds lists every kind, from the inside out.
+var PartKinds = []PartKind{Filling, Middle, Shell, Wrap, Vessel, Coating, Wash, Glaze, Sauce, Broth}
+
+// Inside says whether the part lies within the piece.
+func (k PartKind) Inside() bool { return k == Filling || k == Middle }
+
+// OnPiece says whether the part is cooked with the piece.
+func (k PartKind) OnPiece() bool { return k != Sauce && k != Broth }
+
+// Brushed says whether the part is brushed on, at a time of the cook's choice.
+func (k PartKind) Brushed() bool { return k == Glaze || k == Wash }
+
+// When a part that is brushed on goes on.
+const (
+	FromStart = "start"
+	HalfWay   = "half-way"
+	AtEnd     = "end"
+)
+
+// Whens lists the times at which a part can be brushed on.
+var Whens = []string{FromStart, HalfWay, AtEnd}
+
+// Limits of the parts.
+const (
+	MaxParts     = 12
+	MaxPartLines = 60
+	MaxNote      = 8000 // characters
+	MaxPortions  = 500
+)
+
+// Part is a mix of its own beside the main one.
+type Part struct {
+	// ID names the part within the document, for On.
+	ID   string   `json:"id,omitempty" pattern:"^[a-z0-9-]{1,40}$"`
+	Kind PartKind `json:"kind" enum:"filling,middle,shell,wrap,vessel,coating,wash,glaze,sauce,broth"`
+	Name string   `json:"name,omitempty" maxLength:"200"`
+	// On is the part that this one goes on or into; the mix where it is missing.
+	On    string `json:"on,omitempty"`
+	Lines []Line `json:"lines" maxItems:"60"`
+	Rest  *Wait  `json:"rest,omitempty"`
+	// CookMinutes is how long it is cooked by itself, such as a sauce.
+	CookMinutes float64 `json:"cook_minutes,omitempty" minimum:"0" maximum:"2880"`
+	// When is start, half-way or end, for what is brushed on.
+	When string `json:"when,omitempty" enum:"start,half-way,end"`
+}
+
+// MixLines gives the lines of a part of a document that Read has accepted.
+func (p *Part) MixLines(foods *food.Catalogue) []mix.Line { return mixLines(p.Lines, foods) }
+
+// RestOrNone gives the rest of the part, with its default temperature.
+func (p *Part) RestOrNone() mix.Rest {
+	if p.Rest == nil {
+		return mix.Rest{Celsius: Room}
+	}
+	return mix.Rest{Minutes: p.Rest.Minutes, Celsius: orDefault(p.Rest.Celsius, Room)}
+}
+
+// WhenOrUsual is when a part that is brushed on goes on: a wash from the
+// start, a glaze half-way, whose sugar would burn before.
+func (p *Part) WhenOrUsual() string {
+	switch {
+	case p.When != "":
+		return p.When
+	case p.Kind == Wash:
+		return FromStart
+	}
+	return HalfWay
+}
+
+var partID = regexp.MustCompile(`^[a-z0-9-]{1,40}$`)
+
+func (r *reader) part(v any, at string) Part {
+	fields := []string{"kind", "id", "name", "on", "lines", "rest", "cook_minutes", "when"}
+	p := Part{Lines: []Line{}}
+	for name, v := range sorted(r.object(v, at, fields, "kind", "lines"), fields) {
+		at := at + "/" + name
+		switch name {
+		case "kind":
+			p.Kind = PartKind(r.word(v, at, CodeUnknownKind, words(PartKinds)))
+		case "id":
+			p.ID = r.partID(v, at)
+		case "name":
+			p.Name = r.text(v, at, MaxName)
+		case "on":
+			p.On = r.partID(v, at)
+		case "lines":
+			for i, l := range r.list(v, at, MaxPartLines) {
+				p.Lines = append(p.Lines, r.line(l, fmt.Sprintf("%s/%d", at, i)))
+			}
+		case "rest":
+			p.Rest = r.wait(v, at)
+		case "cook_minutes":
+			p.CookMinutes = r.number(v, at, 0, MaxMinutes, false)
+		case "when":
+			p.When = r.word(v, at, CodeUnknownWord, Whens)
+		}
+	}
+	return p
+}
+
+func (r *reader) partID(v any, at string) string {
+	s, ok := v.(string)
+	if !ok {
+		r.wrongType(v, at, "string")
+	} else if !partID.MatchString(s) {
+		r.fault(Fault{Code: CodeBadText, Pointer: at, Got: shorten(s), Nearest: "a-z, 0-9, -"})
+	}
+	return s
+}
+
+// parts reads the parts and follows what each goes on: to a part that there is,
+// and never round in a circle.
+func (r *reader) parts(v any, at string) []Part {
+	var out []Part
+	for i, p := range r.list(v, at, MaxParts) {
+		out = append(out, r.part(p, fmt.Sprintf("%s/%d", at, i)))
+	}
+	var ids []string
+	for i := range out {
+		id := out[i].ID
+		if id != "" && slices.Contains(ids, id) {
+			r.fault(Fault{Code: CodeTwice, Pointer: fmt.Sprintf("%s/%d/id", at, i), Got: id})
+		}
+		ids = append(ids, id)
+	}
+	for i := range out {
+		place := fmt.Sprintf("%s/%d/on", at, i)
+		next := i
+		for hops := 0; out[next].On != ""; hops++ {
+			on := out[next].On
+			next = slices.Index(ids, on)
+			if next < 0 {
+				if hops == 0 {
+					r.fault(Fault{Code: CodeUnknownWord, Pointer: place, Got: on, Nearest: nearest(on, ids)})
+				}
+				break
+			}
+			if next == i || hops > len(out) {
+				r.fault(Fault{Code: CodeCircular, Pointer: place, Got: on})
+				break
+			}
+		}
+	}
+	return out
+}

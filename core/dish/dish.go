@@ -1,0 +1,168 @@
+// Package dish takes a build as what comes to the table: its mix with its
+// parts, whether there is enough of each, whom they suit, what a piece and a
+// portion give an eater, and what they cost.
+package dish
+
+import (
+	"cuerda/core/build"
+	"cuerda/core/eaters"
+	"cuerda/core/food"
+	"cuerda/core/heat"
+	"cuerda/core/mix"
+	"cuerda/core/nutrition"
+	"cuerda/core/piece"
+)
+
+// Part is what becomes of a part of the build. Masses are in g.
+type Part struct {
+	MassG float64 `json:"mass_g"`
+	// EachG is for one piece or, of a sauce and a broth, one portion; Each says which.
+	EachG float64 `json:"each_g"`
+	Each  string  `json:"each" enum:"piece,portion"`
+	// NeedG is what all pieces or portions usually want; 0 where nothing says.
+	NeedG float64 `json:"need_g"`
+	// Q and Word are those of a part that is shaped: shell, filling and middle.
+	Q    *float64 `json:"q" nullable:"true"`
+	Word mix.Word `json:"word" enum:"crumbles,short,firm,tacky,slack,slumps,no-paste"`
+	// Status is the worst of its lines for the table.
+	Status eaters.Status      `json:"status" enum:"clear,label,out"`
+	Lines  []build.LineResult `json:"lines"`
+	Notes  []build.Note       `json:"notes"`
+}
+
+// Share is what an eater gets, and its cost in the kitchen's own money where
+// any price is known.
+type Share struct {
+	Grams float64         `json:"grams"`
+	Facts nutrition.Facts `json:"facts"`
+	Cost  *float64        `json:"cost" nullable:"true"`
+}
+
+// Dish is a build with its parts. What is eaten beside the pieces, a sauce or a
+// broth, counts in a portion and not in a piece.
+type Dish struct {
+	Parts    []Part `json:"parts"`
+	Pieces   int    `json:"pieces"`
+	Portions int    `json:"portions"`
+	// Piece is one raw piece with what is on it; Portion a serving with all
+	// parts, where portions are known; Hundred is 100 g of pieces.
+	Piece   Share  `json:"piece"`
+	Portion *Share `json:"portion" nullable:"true"`
+	Hundred Share  `json:"hundred"`
+	Whole   Share  `json:"whole"`
+	// Unpriced are foods without a price, which the costs leave out.
+	Unpriced []string `json:"unpriced"`
+}
+
+// Pantry is what a kitchen knows of its foods: labels read and good, and prices
+// per kilo, by food.
+type Pantry struct {
+	Checked map[string]bool
+	PerKilo map[string]float64
+}
+
+// Look works a document out that Read has accepted.
+func Look(d *build.Document, foods *food.Catalogue, k Pantry) Dish {
+	lines := d.MixLines(foods)
+	parts := mix.Parts(lines)
+	mass := massOf(parts)
+	p := d.PieceOrDefault()
+	l := looker{d: d, foods: foods, k: k, piece: p, table: d.Eaters.Table(), pieces: max(1, p.Yield(mass, heat.CompositionOf(parts).Density()).Pieces), portions: portionsOf(d)}
+	out := Dish{Parts: []Part{}, Unpriced: []string{}, Pieces: l.pieces, Portions: l.portions}
+	onPiece := sum{facts: nutrition.Of(parts), grams: mass}
+	l.price(lines, &onPiece, &out)
+	beside := sum{}
+	for i := range d.Parts {
+		each := &d.Parts[i]
+		out.Parts = append(out.Parts, l.part(each))
+		lines := each.MixLines(foods)
+		prepared := mix.Parts(lines)
+		to := &beside
+		if each.Kind.OnPiece() {
+			to = &onPiece
+		}
+		to.facts = to.facts.Plus(nutrition.Of(prepared))
+		to.grams += massOf(prepared)
+		l.price(lines, to, &out)
+	}
+	whole := sum{onPiece.facts.Plus(beside.facts), onPiece.grams + beside.grams, onPiece.cost + beside.cost, onPiece.priced || beside.priced}
+	out.Piece = onPiece.share(1 / float64(l.pieces))
+	out.Whole = whole.share(1)
+	if onPiece.grams > 0 {
+		out.Hundred = onPiece.share(100 / onPiece.grams)
+	}
+	if l.portions > 0 {
+		s := whole.share(1 / float64(l.portions))
+		out.Portion = &s
+	}
+	return out
+}
+
+// portionsOf is what the document says, or how many sit at its table.
+func portionsOf(d *build.Document) int {
+	if d.Portions > 0 || d.Eaters == nil {
+		return d.Portions
+	}
+	return d.Eaters.Count()
+}
+
+func massOf(parts []mix.Part) float64 {
+	m := 0.0
+	for i := range parts {
+		m += parts[i].Mass
+	}
+	return m
+}
+
+type sum struct {
+	facts  nutrition.Facts
+	grams  float64
+	cost   float64
+	priced bool
+}
+
+func (s sum) share(times float64) Share {
+	f := s.facts.Times(times)
+	out := Share{Grams: build.Tidy(s.grams*times, 1), Facts: nutrition.Facts{
+		KCal: build.Tidy(f.KCal, 0), KJ: build.Tidy(f.KJ, 0), Protein: build.Tidy(f.Protein, 1), Fat: build.Tidy(f.Fat, 1),
+		Carb: build.Tidy(f.Carb, 1), Fibre: build.Tidy(f.Fibre, 1), Salt: build.Tidy(f.Salt, 2),
+	}}
+	if s.priced {
+		c := build.Tidy(s.cost*times, 2)
+		out.Cost = &c
+	}
+	return out
+}
+
+type looker struct {
+	d                *build.Document
+	foods            *food.Catalogue
+	k                Pantry
+	piece            piece.Piece
+	table            eaters.Table
+	pieces, portions int
+}
+
+// price adds the cost of lines; tap water costs nothing.
+func (l *looker) price(lines []mix.Line, to *sum, out *Dish) {
+	for i := range lines {
+		id := lines[i].Food.ID
+		perKilo, known := l.k.PerKilo[id]
+		switch {
+		case known:
+			to.cost += perKilo * lines[i].Grams / 1000
+			to.priced = true
+		case id != "water" && !contains(out.Unpriced, id):
+			out.Unpriced = append(out.Unpriced, id)
+		}
+	}
+}
+
+func contains(list []string, s string) bool {
+	for _, x := range list {
+		if x == s {
+			return true
+		}
+	}
+	return false
+}

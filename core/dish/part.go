@@ -1,0 +1,170 @@
+package dish
+
+import (
+	"bytes"
+	_ "embed"
+	"encoding/csv"
+	"math"
+	"strconv"
+
+	"cuerda/core/build"
+	"cuerda/core/eaters"
+	"cuerda/core/food"
+	"cuerda/core/heat"
+	"cuerda/core/mix"
+	"cuerda/core/piece"
+)
+
+// How much of a part is usual: kitchen practice, grade C.
+const (
+	coatingPerArea = 700. // g/m2: a crust of about 1.5 mm
+	glazePerArea   = 1000.
+	washPerArea    = 200.
+	sauceEach      = 45.  // g a portion, three spoonfuls
+	brothEach      = 300. // g a portion
+	// enough is how far short a part may fall before it is said.
+	enough = 0.9
+	// plenty is how many times the usual is said to be too much.
+	plenty = 1.5
+	// runs is the index above which a filling leaks out of its shell.
+	runs = 0.85
+)
+
+func (l *looker) part(p *build.Part) Part {
+	lines := p.MixLines(l.foods)
+	parts := mix.Parts(lines)
+	state := mix.AssessParts(parts, p.RestOrNone())
+	out := Part{MassG: build.Tidy(state.Mass, 1), Each: "piece", Word: state.Word(), Status: eaters.Clear, Notes: []build.Note{}}
+	count := l.pieces
+	if !p.Kind.OnPiece() {
+		out.Each, count = "portion", max(1, l.portions)
+	}
+	out.EachG = build.Tidy(state.Mass/float64(count), 1)
+	need := l.need(p, lines, heat.CompositionOf(parts).Density())
+	out.NeedG = build.Tidy(need, 0)
+	if shaped(p.Kind) && state.HasPaste {
+		q := build.Tidy(state.Q, 3)
+		out.Q = &q
+	}
+	out.Lines = build.LineResults(lines, parts, &state, l.table, l.foods, l.k.Checked)
+	for _, line := range out.Lines {
+		if line.Check != nil {
+			out.Status = worse(out.Status, line.Check.Status)
+		}
+	}
+	note := func(code string, value, limit float64) {
+		out.Notes = append(out.Notes, build.Note{Code: code, Kind: "limit", Value: build.Tidy(value, 0), Limit: build.Tidy(limit, 0)})
+	}
+	switch {
+	case len(lines) == 0:
+		note("part-empty", 0, need)
+	case need > 0 && state.Mass < enough*need:
+		note("part-short", state.Mass, need)
+	case need > 0 && state.Mass > plenty*need:
+		note("part-over", state.Mass, need)
+	}
+	if out.Q != nil {
+		switch {
+		case p.Kind.Inside() && *out.Q > runs:
+			note("filling-runs", 0, 0)
+		case p.Kind == build.Shell && !(&piece.Piece{Kind: piece.Shell}).Band().Holds(*out.Q):
+			note("shell-off", 0, 0)
+		}
+	}
+	if p.Kind == build.Broth {
+		l.drinks(lines, &out)
+	}
+	return out
+}
+
+func shaped(k build.PartKind) bool { return k.Inside() || k == build.Shell }
+
+func worse(a, b eaters.Status) eaters.Status {
+	if a == eaters.Out || b == eaters.Out {
+		return eaters.Out
+	}
+	if a == eaters.Label || b == eaters.Label {
+		return eaters.Label
+	}
+	return eaters.Clear
+}
+
+// need is how much of a part all pieces or portions want, g; 0 where nothing
+// says.
+func (l *looker) need(p *build.Part, lines []mix.Line, density float64) float64 {
+	n := float64(l.pieces)
+	area := l.piece.Area()
+	if l.piece.InTin() && area > 0 {
+		area = l.piece.LengthMM * l.piece.WidthMM / 1e6 // only its top is free
+	}
+	switch p.Kind {
+	case build.Filling, build.Middle:
+		return n * l.piece.Inside() * density * 1000
+	case build.Coating:
+		return n * area * coatingPerArea
+	case build.Glaze:
+		return n * area * glazePerArea
+	case build.Wash:
+		return n * area * washPerArea
+	case build.Sauce:
+		return sauceEach * float64(l.portions)
+	case build.Broth:
+		return brothEach * float64(l.portions)
+	case build.Wrap, build.Vessel:
+		// One leaf, one sheet or half a vegetable for each piece.
+		if len(lines) != 1 || lines[0].Food.GramsPerPiece == 0 {
+			return 0
+		}
+		each := lines[0].Food.GramsPerPiece
+		if p.Kind == build.Vessel {
+			each /= 2
+		}
+		return n * each
+	}
+	return 0
+}
+
+// drinks says how much liquid the pasta and grains of a broth take up until
+// tomorrow, and how much there is.
+func (l *looker) drinks(lines []mix.Line, out *Part) {
+	liquid, taken, most := 0.0, 0.0, 0.0
+	thirsty := ""
+	for i := range lines {
+		f := lines[i].Food
+		if f.Group == food.Wet {
+			liquid += lines[i].Grams
+		}
+		if g := Drinks(f.ID) * lines[i].Grams; g > 0 {
+			taken += g
+			if g > most {
+				most, thirsty = g, f.ID
+			}
+		}
+	}
+	if taken > 0 {
+		out.Notes = append(out.Notes, build.Note{Code: "drinks-by-tomorrow", Kind: "limit", Food: thirsty, Value: build.Tidy(taken, 0), Limit: build.Tidy(math.Max(0, liquid-taken), 0)})
+	}
+}
+
+// Drinks is how many g of liquid a gram of a food takes up that stands in it
+// until tomorrow, in the fridge: kitchen practice, grade C. 0 for others.
+func Drinks(id string) float64 { return drinks[id] }
+
+//go:embed drinks.csv
+var drinksCSV []byte
+
+var drinks = func() map[string]float64 {
+	rows, err := csv.NewReader(bytes.NewReader(drinksCSV)).ReadAll()
+	if err != nil {
+		panic("dish: drinks.csv: " + err.Error())
+	}
+	out := make(map[string]float64, len(rows))
+	for _, row := range rows[1:] {
+		v, err := strconv.ParseFloat(row[1], 64)
+		if err != nil {
+			panic("dish: drinks.csv: " + err.Error())
+		}
+		out[row[0]] = v
+	}
+	return out
+}()

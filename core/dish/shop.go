@@ -1,0 +1,124 @@
+package dish
+
+import (
+	"math"
+	"slices"
+
+	"cuerda/core/build"
+	"cuerda/core/food"
+)
+
+// Purchase is a food to buy for a dish.
+type Purchase struct {
+	Food string `json:"food"`
+	// Grams that the lines need, drained where they are.
+	Grams float64       `json:"grams"`
+	Have  bool          `json:"have"`
+	Sizes *food.Measure `json:"measure,omitempty"`
+	// Pack is what it is sold in, Count how many of those, each of PackG; empty where it is
+	// bought loose.
+	Pack  string  `json:"pack,omitempty"`
+	PackG float64 `json:"pack_g,omitempty"`
+	Count int     `json:"count,omitempty"`
+	// LeftG is what stays of the last pack, and LiquidG what is poured off all.
+	LeftG   float64 `json:"left_g,omitempty"`
+	LiquidG float64 `json:"liquid_g,omitempty"`
+	// GoodFor are codes of what the rest is good for.
+	GoodFor []string `json:"good_for,omitempty"`
+	// Dry is the food it can be cooked from instead, and DryG how much of that.
+	Dry  string   `json:"dry,omitempty"`
+	DryG float64  `json:"dry_g,omitempty"`
+	Cost *float64 `json:"cost" nullable:"true"`
+}
+
+// Shop lists what the mix and the parts of a document need, in the order they
+// first appear; packs are rounded up. Water is left out.
+func Shop(d *build.Document, foods *food.Catalogue, k Pantry, have map[string]bool) []Purchase {
+	out := []Purchase{}
+	add := func(lines []build.Line) {
+		for _, l := range lines {
+			if l.Food == "water" {
+				continue
+			}
+			at := slices.IndexFunc(out, func(p Purchase) bool { return p.Food == l.Food })
+			if at < 0 {
+				out = append(out, Purchase{Food: l.Food})
+				at = len(out) - 1
+			}
+			out[at].Grams += l.Grams
+		}
+	}
+	add(d.Lines)
+	for i := range d.Parts {
+		add(d.Parts[i].Lines)
+	}
+	for i := range out {
+		p := &out[i]
+		f := foods.Find(p.Food)
+		p.Have = have[p.Food]
+		p.Grams = build.Tidy(p.Grams, 1)
+		if m, ok := f.Measure(p.Grams); ok {
+			p.Sizes = &m
+		}
+		p.pack(f)
+		if y := foods.FromDry(f); len(y) > 0 {
+			p.Dry, p.DryG = y[0].Dry.ID, Weighable(p.Grams/y[0].Factor)
+		}
+		if perKilo, known := k.PerKilo[p.Food]; known {
+			bought := p.Grams
+			if p.Count > 0 {
+				bought += p.LeftG
+			}
+			cost := build.Tidy(perKilo*bought/1000, 2)
+			p.Cost = &cost
+		}
+	}
+	return out
+}
+
+// pack chooses the size of which least is left over and, of those, the fewest.
+func (p *Purchase) pack(f *food.Food) {
+	best := math.Inf(1)
+	for _, each := range f.Packs {
+		n := max(1, int(math.Ceil(p.Grams/each.Drained-0.02))) // two per cent short is as good as full
+		left := max(0, float64(n)*each.Drained-p.Grams)
+		if worth := left + 0.01*float64(n); worth < best {
+			best = worth
+			p.Pack, p.PackG, p.Count = each.Name, each.Total, n
+			p.LeftG, p.LiquidG = build.Tidy(left, 0), build.Tidy(float64(n)*(each.Total-each.Drained), 0)
+		}
+	}
+	if p.LeftG > 0 {
+		p.GoodFor = append(p.GoodFor, restOf(f))
+	}
+	if p.LiquidG > 0 {
+		p.GoodFor = append(p.GoodFor, liquidOf(f))
+	}
+}
+
+// restOf is what the rest of a pack is good for, and how it keeps.
+func restOf(f *food.Food) string {
+	switch f.Group {
+	case food.Legume:
+		return "rest-salad" // three days in the fridge, or frozen
+	case food.Fish, food.Meat:
+		return "rest-tomorrow"
+	case food.Wet, food.Dairy:
+		return "rest-freeze-cubes"
+	case food.Vegetable, food.Fruit, food.Grain:
+		return "rest-soup"
+	case food.Nut:
+		return "rest-freeze"
+	}
+	return "rest-keeps" // dry, shut tight
+}
+
+func liquidOf(f *food.Food) string {
+	switch {
+	case f.Group == food.Legume && f.State != food.Raw && f.ID != "tofu-firm" && f.ID != "tofu-soft":
+		return "liquid-foam" // a wash, or beaten to a foam
+	case f.Group == food.Fish:
+		return "liquid-broth"
+	}
+	return "liquid-away"
+}
