@@ -189,6 +189,7 @@ func FuzzRead(f *testing.F) {
 	f.Add([]byte(peaCakes))
 	f.Add([]byte(withLines(`{"food":"tofu-firm","grams":1e-3,"prep":[{"do":"press"},{"do":"mash","level":1}]}`)))
 	f.Add([]byte(`{"format":"cuerda-build/1","lines":[],"piece":{"kind":"loaf","length_mm":200,"width_mm":100,"height_mm":60,"tin":false},"cook":{"method":"fan-oven"}}`))
+	f.Add([]byte(withLines(`{"food":"leek","grams":9,"prep":[{"do":"saute","minutes":0,"oil":false},{"do":"blitz","level":0}]}`)))
 	f.Add([]byte(`{"format":"cuerda-build/1","lines":[],"portions":12,"note":"one\ntwo","parts":[{"kind":"sauce","id":"a","lines":[{"food":"salt","grams":3}],"cook_minutes":5},{"kind":"glaze","on":"a","when":"end","lines":[]}]}`))
 	f.Add([]byte(`{"format":"cuerda-build/1","lines":[{"food":"salt","grams":null}],"rest":[]}`))
 	f.Fuzz(func(t *testing.T, data []byte) {

@@ -1,6 +1,7 @@
 package food
 
 import (
+	"encoding/json"
 	"math"
 	"slices"
 	"strings"
@@ -94,6 +95,24 @@ func (d Do) Suits(f *Food) bool {
 		return f.Water <= 15 && f.Water > 3 && (f.Group == Nut || f.Group == Seed || f.Group.IsBinder())
 	}
 	return false
+}
+
+// MarshalJSON writes the figure that sets a preparation even where it is 0:
+// without it the document could not be read again.
+func (p Preparation) MarshalJSON() ([]byte, error) {
+	out := map[string]any{"do": p.Do}
+	switch p.Do.Setting() {
+	case "minutes":
+		out["minutes"] = p.Minutes
+	case "level":
+		out["level"] = p.Level
+	case "hours":
+		out["hours"] = p.Hours
+	}
+	if p.Oil != nil {
+		out["oil"] = *p.Oil
+	}
+	return json.Marshal(out)
 }
 
 // Prepared is a line as it enters the mix: masses in g, the rest as in Paste.

@@ -1,0 +1,60 @@
+package compare_test
+
+import (
+	"strings"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"cuerda/core/advice"
+	"cuerda/core/bake"
+	"cuerda/core/build"
+	"cuerda/core/compare"
+	"cuerda/core/food"
+)
+
+const cakes = `{"format":"cuerda-build/1","name":"Cakes","lines":[
+	{"food":"split-peas-cooked","grams":480,"prep":[{"do":"blitz","level":0.5}]},{"food":"parsnip","grams":150,"prep":[{"do":"saute","minutes":10}]},
+	{"food":"chickpea-flour","grams":45},{"food":"salt","grams":6}],
+	"rest":{"minutes":20},"piece":{"kind":"patty","diameter_mm":80,"thickness_mm":18},"cook":{"method":"pan","celsius":180},
+	"eaters":{"avoid":["gluten"]},"parts":[{"kind":"sauce","lines":[{"food":"tomato-passata","grams":100}]}]}`
+
+var kitchen = &advice.Kitchen{Foods: food.Starter(), Settings: bake.UsualSettings(), PerKilo: map[string]float64{"chickpea-flour": 4}}
+
+func document(t *testing.T, changes ...string) *build.Document {
+	t.Helper()
+	d, err := build.Read([]byte(strings.NewReplacer(changes...).Replace(cakes)), kitchen.Foods)
+	require.NoError(t, err)
+	return d
+}
+
+func TestWhatChangedAndWhatItDoes(t *testing.T) {
+	a := document(t)
+	same := compare.Documents(a, a, kitchen)
+	assert.Empty(t, same.Changes)
+	assert.Empty(t, same.Settings)
+	assert.Equal(t, same.Before, same.After)
+
+	b := document(t, `{"food":"chickpea-flour","grams":45}`, `{"food":"oats-rolled","grams":20}`, `"grams":150,"prep":[{"do":"saute","minutes":10}]`, `"grams":150`,
+		`"grams":6}`, `"grams":8}`, `"minutes":20`, `"minutes":5`, `"parts":[`, `"parts":[{"kind":"glaze","lines":[]},`, `"thickness_mm":18`, `"thickness_mm":25`)
+	got := compare.Documents(a, b, kitchen)
+	var kinds []string
+	for _, c := range got.Changes {
+		kinds = append(kinds, c.Kind+" "+c.Food+string(c.Of))
+	}
+	assert.Equal(t, []string{"prep parsnip", "removed chickpea-flour", "grams salt", "added oats-rolled", "removed tomato-passata", "part-added sauce", "added tomato-passata"}, kinds)
+	assert.Equal(t, compare.Change{Kind: "grams", Food: "salt", Was: 6, Now: 8}, got.Changes[2])
+	fields := map[string][2]string{}
+	for _, s := range got.Settings {
+		fields[s.Field] = [2]string{s.Was, s.Now}
+	}
+	assert.Equal(t, [2]string{"20", "5"}, fields["/rest/minutes"])
+	assert.Equal(t, [2]string{"18", "25"}, fields["/piece/thickness_mm"])
+	assert.Greater(t, *got.After.Q, *got.Before.Q, "raw parsnip and a short rest are wetter")
+	assert.Greater(t, *got.After.Minutes, *got.Before.Minutes, "thicker")
+	assert.Contains(t, got.After.Label, "oats-rolled")
+	assert.NotContains(t, got.Before.Label, "oats-rolled")
+	assert.NotNil(t, got.Before.CostEach)
+	assert.Nil(t, got.After.CostEach, "no price is known any more")
+}

@@ -1,0 +1,119 @@
+// Package recipe finds a recipe in what a cook has: the source of a web page,
+// JSON-LD by schema.org, Markdown, a list of values or plain text. It gives the
+// words as they stand; package ingredient reads the lines.
+package recipe
+
+import (
+	"encoding/json"
+	"errors"
+	"strings"
+	"unicode/utf8"
+)
+
+// Kind says where a recipe was found.
+type Kind string
+
+// The kinds.
+const (
+	Page      Kind = "page"      // JSON-LD within the source of a page
+	Microdata Kind = "microdata" // attributes within the source of a page
+	JSONLD    Kind = "json-ld"
+	Document  Kind = "document" // a build document
+	Values    Kind = "csv"
+	Text      Kind = "text" // and Markdown
+)
+
+// Found is a recipe as it was written.
+type Found struct {
+	Kind Kind   `json:"kind" enum:"page,microdata,json-ld,document,csv,text"`
+	Name string `json:"name"`
+	// Portions is how many it serves; 0 where it does not say.
+	Portions int `json:"portions"`
+	// Ingredients and Steps are lines, in their order.
+	Ingredients []string `json:"ingredients"`
+	Steps       []string `json:"steps"`
+	// Whole is a build document, where one lies within.
+	Whole json.RawMessage `json:"-"`
+}
+
+// The limits of what is read.
+const (
+	MaxBytes       = 8 << 20
+	MaxIngredients = 200
+	MaxSteps       = 200
+	maxName        = 200  // characters
+	maxWords       = 2000 // characters of one line
+	maxDepth       = 64   // of JSON
+)
+
+// The ways there is no recipe to be had.
+var (
+	ErrTooLarge  = errors.New("more than can be read")
+	ErrNotText   = errors.New("not text in UTF-8")
+	ErrNoRecipe  = errors.New("no recipe was found")
+	ErrBadJSON   = errors.New("broken JSON")
+	ErrNoAmounts = errors.New("a recipe without a list of ingredients")
+)
+
+// Read finds the recipe in a text; the first with ingredients, where there are several.
+func Read(data []byte) (Found, error) {
+	switch {
+	case len(data) > MaxBytes:
+		return Found{}, ErrTooLarge
+	case !utf8.Valid(data) || strings.ContainsRune(string(data[:min(len(data), 4096)]), 0):
+		return Found{}, ErrNotText
+	}
+	text := strings.TrimSpace(strings.TrimPrefix(string(data), "\ufeff"))
+	switch {
+	case text == "":
+		return Found{}, ErrNoRecipe
+	case text[0] == '{' || text[0] == '[':
+		return tidy(readJSON([]byte(text), JSONLD))
+	case looksLikePage(text):
+		return tidy(readPage(text))
+	case looksLikeValues(text):
+		return tidy(readValues(text))
+	}
+	return tidy(readText(text))
+}
+
+// tidy holds what was found to the limits.
+func tidy(f Found, err error) (Found, error) {
+	if err != nil {
+		return Found{}, err
+	}
+	f.Name = short(clean(f.Name), maxName)
+	f.Ingredients, f.Steps = tidyLines(f.Ingredients, MaxIngredients), tidyLines(f.Steps, MaxSteps)
+	if f.Portions < 0 || f.Portions > 500 {
+		f.Portions = 0
+	}
+	if len(f.Ingredients) == 0 && f.Whole == nil {
+		return Found{}, ErrNoAmounts
+	}
+	return f, nil
+}
+
+func tidyLines(lines []string, most int) []string {
+	out := []string{}
+	for _, l := range lines {
+		if l = short(clean(l), maxWords); l != "" && len(out) < most {
+			out = append(out, l)
+		}
+	}
+	return out
+}
+
+func short(s string, most int) string {
+	if utf8.RuneCountInString(s) <= most {
+		return s
+	}
+	return string([]rune(s)[:most])
+}
+
+// clean makes one line of text: no tags, no control characters, single spaces.
+func clean(s string) string {
+	if strings.ContainsAny(s, "<&") {
+		s = textOf(s)
+	}
+	return strings.Join(strings.FieldsFunc(s, func(c rune) bool { return c <= ' ' || c == 0x7f || c == 0xa0 || c >= 0x80 && c < 0xa0 }), " ")
+}

@@ -1,0 +1,344 @@
+// Package export writes a build for others to read: schema.org JSON-LD,
+// Markdown, plain text and comma-separated values, in English and Spanish.
+package export
+
+import (
+	"bytes"
+	_ "embed"
+	"encoding/csv"
+	"encoding/json"
+	"fmt"
+	"math"
+	"slices"
+	"strconv"
+	"strings"
+
+	"cuerda/core/advice"
+	"cuerda/core/bake"
+	"cuerda/core/build"
+	"cuerda/core/dish"
+	"cuerda/core/food"
+	"cuerda/core/recipe"
+)
+
+// Format is a way to write a build.
+type Format string
+
+// The formats.
+const (
+	JSONLD   Format = "json-ld"
+	Markdown Format = "markdown"
+	Text     Format = "text"
+	CSV      Format = "csv"
+	Document Format = "document"
+)
+
+// Formats lists every Format.
+var Formats = []Format{JSONLD, Markdown, Text, CSV, Document}
+
+// Type is the media type, and Extension what a file of it ends in.
+func (f Format) Type() (media, extension string) {
+	switch f {
+	case JSONLD:
+		return "application/ld+json", ".jsonld"
+	case Markdown:
+		return "text/markdown; charset=utf-8", ".md"
+	case CSV:
+		return "text/csv; charset=utf-8", ".csv"
+	case Document:
+		return "application/json", ".json"
+	}
+	return "text/plain; charset=utf-8", ".txt"
+}
+
+// Languages are those that builds are written in.
+var Languages = []string{"en", "es"}
+
+//go:embed words.json
+var wordsJSON []byte
+
+var catalogue = func() map[string]map[string]string {
+	var out map[string]map[string]string
+	if err := json.Unmarshal(wordsJSON, &out); err != nil {
+		panic("export: words.json: " + err.Error())
+	}
+	return out
+}()
+
+type writer struct {
+	d        *build.Document
+	k        *advice.Kitchen
+	language string
+	baked    bake.Baked
+}
+
+// Write gives a document that Read has accepted in a format and a language; an
+// unknown language is English.
+func Write(d *build.Document, k *advice.Kitchen, format Format, language string) ([]byte, error) {
+	if catalogue[language] == nil {
+		language = "en"
+	}
+	w := writer{d: d, k: k, language: language}
+	switch format {
+	case CSV:
+		return w.csv()
+	case Document:
+		return json.MarshalIndent(d, "", "  ")
+	}
+	w.baked = bake.Bake(d, k.Foods, k.Settings, bake.Options{Now: -1})
+	if format == JSONLD {
+		return w.jsonld()
+	}
+	return w.text(format == Markdown), nil
+}
+
+// say is a text of the catalogue with its places filled, name and value in turn.
+func (w *writer) say(key string, values ...string) string {
+	text, known := catalogue[w.language][key]
+	if !known {
+		return key
+	}
+	for i := 0; i+1 < len(values); i += 2 {
+		text = strings.ReplaceAll(text, "{"+values[i]+"}", values[i+1])
+	}
+	return text
+}
+
+func (w *writer) name(id string) string {
+	f := w.k.Foods.Find(id)
+	switch {
+	case f == nil:
+		return id
+	case w.language == "es":
+		return f.NameES
+	}
+	return f.Name
+}
+
+func (w *writer) decimal(x float64) string {
+	s := strconv.FormatFloat(math.Round(x*10)/10, 'f', -1, 64)
+	if w.language == "es" {
+		s = strings.Replace(s, ".", ",", 1)
+	}
+	return s
+}
+
+func (w *writer) minutes(m float64) string { return w.say("min", "n", w.decimal(m)) }
+
+func (w *writer) prep(p food.Preparation) string {
+	return w.say("prep."+string(p.Do), "m", w.minutes(p.Minutes), "l", w.decimal(p.Level), "h", w.say("h", "n", w.decimal(p.Hours)))
+}
+
+// line is "480 g Split peas, cooked; blitzed (0.5) [2½ cups]" : the amount and
+// the food first, so that it can be read again.
+func (w *writer) line(l *build.Line) string {
+	text := w.decimal(l.Grams) + " g " + w.name(l.Food)
+	for _, p := range l.Prep {
+		text += ", " + w.prep(p)
+	}
+	if f := w.k.Foods.Find(l.Food); f != nil {
+		if m, ok := f.Measure(l.Grams); ok {
+			unit := string(m.Unit)
+			if m.Unit == food.Cup && m.Amount > 1 {
+				unit = "cups"
+			}
+			text += " (" + fraction(m.Amount) + " " + w.say(unit) + ")"
+		}
+	}
+	return text
+}
+
+func fraction(x float64) string {
+	whole, rest := math.Modf(x + 0.01)
+	sign := ""
+	for _, g := range []struct {
+		at   float64
+		sign string
+	}{{.125, "⅛"}, {.25, "¼"}, {1. / 3, "⅓"}, {.5, "½"}, {2. / 3, "⅔"}, {.75, "¾"}} {
+		if math.Abs(rest-0.01-g.at) < 0.02 {
+			sign = g.sign
+		}
+	}
+	if whole == 0 && sign != "" {
+		return sign
+	}
+	return strconv.Itoa(int(whole)) + sign
+}
+
+func (w *writer) partName(p *build.Part) string {
+	if p.Name != "" {
+		return p.Name
+	}
+	return w.say("part." + string(p.Kind))
+}
+
+// yield is how much it makes, in words.
+func (w *writer) yield() string {
+	if w.d.Portions > 0 {
+		return w.say("serves", "n", strconv.Itoa(w.d.Portions))
+	}
+	if y := w.baked.Yield; y.Pieces > 0 {
+		return w.say("pieces", "n", strconv.Itoa(y.Pieces), "g", w.decimal(math.Round(y.PieceG)))
+	}
+	return ""
+}
+
+// steps are the knots of the cord in words.
+func (w *writer) steps() []string {
+	out := []string{}
+	pieces := w.say("filled")
+	if y := w.baked.Yield; y.Pieces > 0 {
+		pieces = w.say("piecesOf", "n", strconv.Itoa(y.Pieces), "g", w.decimal(math.Round(y.PieceG)))
+	}
+	method, _ := w.d.MethodAndTurn()
+	for _, s := range w.baked.Steps {
+		if s.Code == "table" || s.Minutes == 0 {
+			continue
+		}
+		var foods []string
+		for _, i := range s.Lines {
+			if n := w.name(w.d.Lines[i].Food); !slices.Contains(foods, n) {
+				foods = append(foods, n)
+			}
+		}
+		part := ""
+		if s.Part > 0 {
+			part = w.partName(&w.d.Parts[s.Part-1])
+		}
+		out = append(out, w.say("step."+s.Code, "foods", strings.Join(foods, ", "), "m", w.minutes(s.Minutes), "pieces", pieces,
+			"c", w.decimal(math.Round(w.baked.AroundCelsius)), "method", w.say("method."+string(method)), "part", part))
+	}
+	return out
+}
+
+func (w *writer) text(markdown bool) []byte {
+	var b strings.Builder
+	head := func(level int, text string) {
+		if markdown {
+			fmt.Fprintf(&b, "\n%s %s\n\n", strings.Repeat("#", level), escapeMarkdown(text))
+			return
+		}
+		fmt.Fprintf(&b, "\n%s\n\n", text)
+	}
+	if markdown {
+		fmt.Fprintf(&b, "# %s\n\n", escapeMarkdown(w.d.Name))
+	} else {
+		fmt.Fprintf(&b, "%s\n\n", w.d.Name)
+	}
+	if y := w.yield(); y != "" {
+		fmt.Fprintln(&b, y)
+	}
+	list := func(lines []build.Line) {
+		for i := range lines {
+			fmt.Fprintf(&b, "- %s\n", w.line(&lines[i]))
+		}
+	}
+	head(2, w.say("ingredients")+colon(markdown))
+	list(w.d.Lines)
+	for i := range w.d.Parts {
+		p := &w.d.Parts[i]
+		head(3, w.partName(p)+colon(markdown))
+		list(p.Lines)
+	}
+	head(2, w.say("method")+colon(markdown))
+	for i, s := range w.steps() {
+		fmt.Fprintf(&b, "%d. %s\n", i+1, s)
+	}
+	fmt.Fprintf(&b, "\n%s\n", w.say("safety", "c", w.decimal(w.baked.Target.Celsius)))
+	if w.d.Note != "" {
+		head(2, w.say("note")+colon(markdown))
+		fmt.Fprintln(&b, w.d.Note)
+	}
+	return []byte(b.String())
+}
+
+// colon marks headings where no sign does.
+func colon(markdown bool) string {
+	if markdown {
+		return ""
+	}
+	return ":"
+}
+
+func escapeMarkdown(s string) string {
+	return strings.NewReplacer(`\`, `\\`, "*", `\*`, "_", `\_`, "[", `\[`, "<", `\<`, "#", `\#`, "`", "\\`").Replace(s)
+}
+
+// csv has a row a line, a kind of part where it is not the mix. A cell that a
+// spreadsheet would take for a formula is set in quotes of its own.
+func (w *writer) csv() ([]byte, error) {
+	var b bytes.Buffer
+	c := csv.NewWriter(&b)
+	_ = c.Write([]string{"part", "food", "name", "grams", "prep"})
+	rows := func(part string, lines []build.Line) {
+		for i := range lines {
+			l := &lines[i]
+			var preps []string
+			for _, p := range l.Prep {
+				preps = append(preps, w.prep(p))
+			}
+			_ = c.Write([]string{harmless(part), l.Food, w.name(l.Food), strconv.FormatFloat(l.Grams, 'f', -1, 64), strings.Join(preps, ", ")})
+		}
+	}
+	rows("", w.d.Lines)
+	for i := range w.d.Parts {
+		rows(w.partName(&w.d.Parts[i]), w.d.Parts[i].Lines)
+	}
+	c.Flush()
+	return b.Bytes(), c.Error()
+}
+
+func harmless(cell string) string {
+	if cell != "" && strings.ContainsRune("=+-@\t\r", rune(cell[0])) {
+		return "'" + cell
+	}
+	return cell
+}
+
+// jsonld writes a schema.org Recipe, with the build document itself as one of
+// its encodings, so that Cuerda reads it back without loss.
+func (w *writer) jsonld() ([]byte, error) {
+	document, err := json.Marshal(w.d)
+	if err != nil {
+		return nil, err
+	}
+	type thing = map[string]any
+	ingredients, instructions := []string{}, []thing{}
+	for i := range w.d.Lines {
+		ingredients = append(ingredients, w.line(&w.d.Lines[i]))
+	}
+	for i := range w.d.Parts {
+		for j := range w.d.Parts[i].Lines {
+			ingredients = append(ingredients, w.line(&w.d.Parts[i].Lines[j]))
+		}
+	}
+	for _, s := range w.steps() {
+		instructions = append(instructions, thing{"@type": "HowToStep", "text": s})
+	}
+	plate := dish.Look(w.d, w.k.Foods, dish.Pantry{Checked: w.k.Checked})
+	out := thing{
+		"@context": "https://schema.org", "@type": "Recipe", "name": w.d.Name, "inLanguage": w.language,
+		"recipeIngredient": ingredients, "recipeInstructions": instructions,
+		"encoding": thing{"@type": "MediaObject", "encodingFormat": recipe.DocumentType, "text": string(document)},
+		"nutrition": thing{
+			"@type": "NutritionInformation", "servingSize": w.decimal(plate.Piece.Grams) + " g",
+			"calories": fmt.Sprintf("%.0f kcal", plate.Piece.Facts.KCal), "proteinContent": grams(plate.Piece.Facts.Protein), "fatContent": grams(plate.Piece.Facts.Fat),
+			"carbohydrateContent": grams(plate.Piece.Facts.Carb), "fiberContent": grams(plate.Piece.Facts.Fibre), "sodiumContent": fmt.Sprintf("%.0f mg", plate.Piece.Facts.Salt/2.5*1000),
+		},
+	}
+	if y := w.yield(); y != "" {
+		out["recipeYield"] = y
+	}
+	if w.d.Note != "" {
+		out["description"] = w.d.Note
+	}
+	if w.baked.PullAt != nil {
+		out["cookTime"] = fmt.Sprintf("PT%dM", int(math.Round(*w.baked.PullAt)))
+	}
+	if n := len(w.baked.Steps); n > 0 {
+		out["totalTime"] = fmt.Sprintf("PT%dM", int(math.Round(w.baked.Steps[0].Before)))
+	}
+	return json.MarshalIndent(out, "", "  ")
+}
+
+func grams(x float64) string { return strconv.FormatFloat(math.Round(x*10)/10, 'f', -1, 64) + " g" }

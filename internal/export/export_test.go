@@ -1,0 +1,126 @@
+package export_test
+
+import (
+	"encoding/csv"
+	"encoding/json"
+	"regexp"
+	"strings"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+	"pgregory.net/rapid"
+
+	"cuerda/core/advice"
+	"cuerda/core/bake"
+	"cuerda/core/build"
+	"cuerda/core/food"
+	"cuerda/core/food/ingredient"
+	"cuerda/core/recipe"
+	"cuerda/internal/export"
+)
+
+var kitchen = &advice.Kitchen{Foods: food.Starter(), Settings: bake.UsualSettings()}
+
+func drawLines(t *rapid.T, label string) []build.Line {
+	return rapid.SliceOfN(rapid.Custom(func(t *rapid.T) build.Line {
+		l := build.Line{Food: rapid.SampledFrom(kitchen.Foods.Foods()).Draw(t, "food").ID, Grams: float64(rapid.IntRange(1, 9000).Draw(t, "grams")) / 10}
+		if rapid.Bool().Draw(t, "prepared") {
+			l.Prep = []food.Preparation{{Do: food.Saute, Minutes: float64(rapid.IntRange(0, 40).Draw(t, "minutes"))}}
+		}
+		return l
+	}), 1, 8).Draw(t, label)
+}
+
+func drawDocument(t *rapid.T) *build.Document {
+	d := &build.Document{Format: build.Format, Lines: drawLines(t, "lines"), Portions: rapid.IntRange(0, 40).Draw(t, "portions"),
+		Name: rapid.StringMatching(`[A-Za-zñ🫛<>&"' ]{0,30}`).Draw(t, "name"), Note: rapid.StringMatching(`[a-z<>\n"]{0,60}`).Draw(t, "note")}
+	for range rapid.IntRange(0, 3).Draw(t, "parts") {
+		d.Parts = append(d.Parts, build.Part{Kind: rapid.SampledFrom(build.PartKinds).Draw(t, "kind"), Lines: drawLines(t, "part"), CookMinutes: 10})
+	}
+	text, err := json.Marshal(d)
+	require.NoError(t, err)
+	out, err := build.Read(text, kitchen.Foods)
+	require.NoError(t, err)
+	return out
+}
+
+// What is written as JSON-LD comes back whole, alone and within a page.
+func TestJSONLDComesBackWithoutLoss(t *testing.T) {
+	rapid.Check(t, func(t *rapid.T) {
+		d := drawDocument(t)
+		text, err := export.Write(d, kitchen, export.JSONLD, rapid.SampledFrom([]string{"en", "es", "xx"}).Draw(t, "language"))
+		require.NoError(t, err)
+		for _, data := range []string{string(text), `<!doctype html><html><script type="application/ld+json">` + string(text) + `</script></html>`} {
+			found, err := recipe.Read([]byte(data))
+			require.NoError(t, err)
+			again, err := build.Read(found.Whole, kitchen.Foods)
+			require.NoError(t, err)
+			assert.Equal(t, d, again)
+		}
+	})
+}
+
+// Text, Markdown and values keep every food and its grams, in order.
+func TestWordsComeBackWithTheirGrams(t *testing.T) {
+	reader := ingredient.NewReader(kitchen.Foods)
+	rapid.Check(t, func(t *rapid.T) {
+		d := drawDocument(t)
+		d.Note, d.Name = "", "Cakes"
+		all := d.Lines
+		for _, p := range d.Parts {
+			all = append(all, p.Lines...)
+		}
+		for _, format := range []export.Format{export.Markdown, export.Text, export.CSV} {
+			text, err := export.Write(d, kitchen, format, "en")
+			require.NoError(t, err)
+			found, err := recipe.Read(text)
+			require.NoError(t, err, string(text))
+			if !assert.Len(t, found.Ingredients, len(all), "%s\n%s", format, text) {
+				return
+			}
+			for i, l := range found.Ingredients {
+				r := reader.Read(l)
+				assert.InDelta(t, all[i].Grams, r.Grams, 0.051, "%s: %q", format, l)
+				assert.Equal(t, all[i].Food, r.Food, "%s: %q", format, l)
+			}
+		}
+	})
+}
+
+func TestOtherProgramsCanReadIt(t *testing.T) {
+	d, err := build.Read([]byte(`{"format":"cuerda-build/1","name":"=Cakes","portions":4,"lines":[{"food":"split-peas-cooked","grams":480,"prep":[{"do":"blitz","level":0.5}]},{"food":"turkey-ground","grams":100}],
+		"piece":{"kind":"patty","diameter_mm":80,"thickness_mm":18},"cook":{"method":"pan"},"parts":[{"kind":"sauce","name":"=HYPERLINK()","lines":[{"food":"salt","grams":3}]}]}`), kitchen.Foods)
+	require.NoError(t, err)
+	text, err := export.Write(d, kitchen, export.JSONLD, "en")
+	require.NoError(t, err)
+	var thing struct {
+		Context      string   `json:"@context"`
+		Type         string   `json:"@type"`
+		Yield        string   `json:"recipeYield"`
+		Cook         string   `json:"cookTime"`
+		Ingredients  []string `json:"recipeIngredient"`
+		Instructions []struct {
+			Type string `json:"@type"`
+			Text string
+		} `json:"recipeInstructions"`
+		Nutrition map[string]string
+	}
+	require.NoError(t, json.Unmarshal(text, &thing))
+	assert.Equal(t, []string{"https://schema.org", "Recipe", "Serves 4"}, []string{thing.Context, thing.Type, thing.Yield})
+	assert.Equal(t, "480 g Split peas, cooked, drained, blitzed (0.5) (2½ cups)", thing.Ingredients[0])
+	assert.Regexp(t, `^PT\d+M$`, thing.Cook)
+	assert.NotEmpty(t, thing.Nutrition["calories"])
+	for _, language := range export.Languages {
+		for _, format := range []export.Format{export.JSONLD, export.Markdown, export.Text} {
+			text, err := export.Write(d, kitchen, format, language)
+			require.NoError(t, err)
+			assert.NotRegexp(t, regexp.MustCompile(`(step|part|prep|method)\.[a-z]|\{[a-z]+\}`), strings.ReplaceAll(string(text), `\"`, ""), "no word is missing")
+		}
+	}
+	values, err := export.Write(d, kitchen, export.CSV, "en")
+	require.NoError(t, err)
+	rows, err := csv.NewReader(strings.NewReader(string(values))).ReadAll()
+	require.NoError(t, err)
+	assert.Equal(t, "'=HYPERLINK()", rows[3][0], "no spreadsheet runs it")
+}
