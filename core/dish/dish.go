@@ -13,8 +13,8 @@ import (
 	"cuerda/core/piece"
 )
 
-// Part is what becomes of a part of the build. Masses are in g.
-type Part struct {
+// PartResult is what becomes of a part of the build. Masses are in g.
+type PartResult struct {
 	MassG float64 `json:"mass_g"`
 	// EachG is for one piece or, of a sauce and a broth, one portion; Each says which.
 	EachG float64 `json:"each_g"`
@@ -41,13 +41,13 @@ type Share struct {
 // Dish is a build with its parts. What is eaten beside the pieces, a sauce or a
 // broth, counts in a portion and not in a piece.
 type Dish struct {
-	Parts    []Part `json:"parts"`
+	Parts    []PartResult `json:"parts"`
 	Pieces   int    `json:"pieces"`
 	Portions int    `json:"portions"`
 	// Piece is one raw piece with what is on it; Portion a serving with all
 	// parts, where portions are known; Hundred is 100 g of pieces.
 	Piece   Share  `json:"piece"`
-	Portion *Share `json:"portion" nullable:"true"`
+	Portion *Share `json:"portion,omitempty"`
 	Hundred Share  `json:"hundred"`
 	Whole   Share  `json:"whole"`
 	// Unpriced are foods without a price, which the costs leave out.
@@ -68,7 +68,7 @@ func Look(d *build.Document, foods *food.Catalogue, k Pantry) Dish {
 	mass := massOf(parts)
 	p := d.PieceOrDefault()
 	l := looker{d: d, foods: foods, k: k, piece: p, table: d.Eaters.Table(), pieces: max(1, p.Yield(mass, heat.CompositionOf(parts).Density()).Pieces), portions: portionsOf(d)}
-	out := Dish{Parts: []Part{}, Unpriced: []string{}, Pieces: l.pieces, Portions: l.portions}
+	out := Dish{Parts: []PartResult{}, Unpriced: []string{}, Pieces: l.pieces, Portions: l.portions}
 	onPiece := sum{facts: nutrition.Of(parts), grams: mass}
 	l.price(lines, &onPiece, &out)
 	beside := sum{}

@@ -30,11 +30,11 @@ const (
 	runs = 0.85
 )
 
-func (l *looker) part(p *build.Part) Part {
+func (l *looker) part(p *build.Part) PartResult {
 	lines := p.MixLines(l.foods)
 	parts := mix.Parts(lines)
 	state := mix.AssessParts(parts, p.RestOrNone())
-	out := Part{MassG: build.Tidy(state.Mass, 1), Each: "piece", Word: state.Word(), Status: eaters.Clear, Notes: []build.Note{}}
+	out := PartResult{MassG: build.Tidy(state.Mass, 1), Each: "piece", Word: state.Word(), Status: eaters.Clear, Notes: []build.Note{}}
 	count := l.pieces
 	if !p.Kind.OnPiece() {
 		out.Each, count = "portion", max(1, l.portions)
@@ -126,7 +126,7 @@ func (l *looker) need(p *build.Part, lines []mix.Line, density float64) float64 
 
 // drinks says how much liquid the pasta and grains of a broth take up until
 // tomorrow, and how much there is.
-func (l *looker) drinks(lines []mix.Line, out *Part) {
+func (l *looker) drinks(lines []mix.Line, out *PartResult) {
 	liquid, taken, most := 0.0, 0.0, 0.0
 	thirsty := ""
 	for i := range lines {

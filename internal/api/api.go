@@ -84,6 +84,8 @@ func (s *Server) register(r *gin.Engine) huma.API {
 	s.registerAdvice(api)
 	s.registerPantry(api)
 	s.registerBake(api)
+	s.registerDish(api)
+	s.registerExchange(api)
 	s.registerReading(api)
 	s.registerHealth(api)
 	for _, path := range api.OpenAPI().Paths {

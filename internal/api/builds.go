@@ -24,6 +24,7 @@ type Build struct {
 	UpdatedAt  time.Time        `json:"updated_at"`
 	Document   build.Document   `json:"document"`
 	Prediction build.Prediction `json:"prediction"`
+	From       *Origin          `json:"from,omitempty"`
 }
 
 // Entry is a build in the list.
@@ -37,9 +38,6 @@ type Entry struct {
 	Verdict   build.Verdict `json:"verdict"`
 	Chance    float64       `json:"chance"`
 }
-
-// maxListed bounds the list; a search narrows it.
-const maxListed = 300
 
 type buildOutput struct {
 	ETag string `header:"ETag"`
@@ -69,17 +67,16 @@ func (m IfMatchInput) version() (int, error) {
 	return v, nil
 }
 
-// predict is build.Predict for a kept document, whose foods the catalogue may
-// have dropped since.
+// predict is build.Predict for a kept document.
 func predict(k *advice.Kitchen, d *build.Document) build.Prediction {
-	known := *d
-	known.Lines = make([]build.Line, 0, len(d.Lines))
-	for _, l := range d.Lines {
-		if k.Foods.Find(l.Food) != nil {
-			known.Lines = append(known.Lines, l)
-		}
-	}
-	return build.Predict(&known, k.Foods, k.Checked)
+	return build.Predict(usable(k, d), k.Foods, k.Checked)
+}
+
+// Origin is the version of a build that another was branched from.
+type Origin struct {
+	ID      string `json:"id" format:"uuid"`
+	Name    string `json:"name"`
+	Version int    `json:"version"`
 }
 
 func (s *Server) reply(ctx context.Context, b *store.Build, err error) (*buildOutput, error) {
@@ -92,7 +89,7 @@ func (s *Server) reply(ctx context.Context, b *store.Build, err error) (*buildOu
 	}
 	return &buildOutput{
 		ETag: fmt.Sprintf(`"%d"`, b.Version),
-		Body: Build{b.ID, b.Version, b.UpdatedAt, b.Document, predict(k, &b.Document)},
+		Body: Build{b.ID, b.Version, b.UpdatedAt, b.Document, predict(k, &b.Document), (*Origin)(b.From)},
 	}, nil
 }
 
@@ -132,14 +129,15 @@ func (s *Server) registerBuilds(api huma.API) {
 }
 
 type listInput struct {
-	Text string `query:"q" maxLength:"200" doc:"part of the name"`
+	Text  string `query:"q" maxLength:"200" doc:"part of the name, or of the name of a food in the mix"`
+	Limit int    `query:"limit" minimum:"1" maximum:"300" default:"300"`
 }
 
 func (s *Server) listBuilds(ctx context.Context, in *listInput) (*body[[]Entry], error) {
 	if strings.ContainsRune(in.Text, 0) {
 		return &body[[]Entry]{[]Entry{}}, nil
 	}
-	builds, err := s.Store.List(ctx, s.Kitchen, in.Text, maxListed)
+	builds, err := s.Store.List(ctx, s.Kitchen, in.Text, s.foodsNamed(in.Text), in.Limit)
 	if err != nil {
 		return nil, s.problemOf(ctx, err)
 	}
@@ -154,6 +152,22 @@ func (s *Server) listBuilds(ctx context.Context, in *listInput) (*body[[]Entry],
 		out[i] = Entry{b.ID, b.Document.Name, b.Version, b.UpdatedAt, len(b.Document.Lines), p.Word, p.Verdict, p.Chance}
 	}
 	return &body[[]Entry]{out}, nil
+}
+
+// foodsNamed are the foods with a text in one of their names.
+func (s *Server) foodsNamed(text string) []string {
+	text = strings.ToLower(strings.TrimSpace(text))
+	if len([]rune(text)) < 3 {
+		return nil
+	}
+	var out []string
+	for i := range s.Foods.Foods() {
+		f := &s.Foods.Foods()[i]
+		if strings.Contains(strings.ToLower(f.Name), text) || strings.Contains(strings.ToLower(f.NameES), text) {
+			out = append(out, f.ID)
+		}
+	}
+	return out
 }
 
 type saveInput struct {

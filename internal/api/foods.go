@@ -66,6 +66,9 @@ type Vocabulary struct {
 	Allergens []string `json:"allergens"`
 	Diets     []string `json:"diets"`
 	Wants     []string `json:"wants"`
+	// PartKinds are the mixes beside the main one, Whens when one is brushed on.
+	PartKinds []build.PartKind `json:"part_kinds"`
+	Whens     []string         `json:"whens"`
 	// Scoops and Tins are the usual measures and loaf tins.
 	Scoops []piece.Scoop `json:"scoops"`
 	Tins   []piece.Tin   `json:"tins"`
@@ -111,6 +114,10 @@ type Zone struct {
 type Limits struct {
 	Lines      int     `json:"lines"`
 	Preps      int     `json:"preps"`
+	Parts      int     `json:"parts"`
+	PartLines  int     `json:"part_lines"`
+	Portions   int     `json:"portions"`
+	Note       int     `json:"note"`
 	Name       int     `json:"name"`
 	Grams      float64 `json:"grams"`
 	Minutes    float64 `json:"minutes"`
@@ -158,8 +165,8 @@ func foodOf(foods *food.Catalogue, f *food.Food) Food {
 }
 
 func vocabularyOf() Vocabulary {
-	v := Vocabulary{Groups: food.Groups, Allergens: eaters.Allergens, Diets: eaters.Diets, Wants: eaters.Wants, Scoops: piece.Scoops, Tins: piece.Tins, Limits: Limits{
-		Lines: build.MaxLines, Preps: build.MaxPreps, Name: build.MaxName, Grams: build.MaxGrams, Minutes: build.MaxMinutes,
+	v := Vocabulary{Groups: food.Groups, Allergens: eaters.Allergens, Diets: eaters.Diets, Wants: eaters.Wants, PartKinds: build.PartKinds, Whens: build.Whens, Scoops: piece.Scoops, Tins: piece.Tins, Limits: Limits{
+		Lines: build.MaxLines, Parts: build.MaxParts, PartLines: build.MaxPartLines, Portions: build.MaxPortions, Note: build.MaxNote, Preps: build.MaxPreps, Name: build.MaxName, Grams: build.MaxGrams, Minutes: build.MaxMinutes,
 		MinCelsius: build.MinCelsius, MaxCelsius: build.MaxCelsius, MinMM: build.MinMM, MaxMM: build.MaxMM,
 	}}
 	for _, do := range food.Dos {

@@ -37,13 +37,7 @@ func (s *Server) registerReading(api huma.API) {
 			list, cut := reader.ReadList(in.Body.Text)
 			out := ReadList{Lines: make([]Reading, len(list)), Cut: cut}
 			for i := range list {
-				r := Reading{Reading: list[i], Full: list[i].Full()}
-				if f := s.Foods.Find(r.Food); f != nil {
-					if m, ok := f.Measure(r.Grams); ok {
-						r.Measure = &m
-					}
-				}
-				out.Lines[i] = r
+				out.Lines[i] = measured(s.Foods, list[i])
 			}
 			return &body[ReadList]{out}, nil
 		})

@@ -3,9 +3,14 @@ package api
 import (
 	"context"
 	"net/http"
+	"strings"
 	"time"
+	"unicode"
 
 	"github.com/danielgtaylor/huma/v2"
+
+	"cuerda/core/compare"
+	"cuerda/internal/problem"
 )
 
 // Version is one entry of a build's history.
@@ -14,12 +19,36 @@ type Version struct {
 	CreatedAt time.Time `json:"created_at"`
 	Name      string    `json:"name"`
 	Lines     int       `json:"lines"`
+	// Label is what the cook calls it; "" for none.
+	Label string `json:"label"`
 }
 
 type versionsInput struct {
 	IDInput
-	Before int `query:"before" minimum:"0" doc:"only versions below this one"`
-	Limit  int `query:"limit" minimum:"1" maximum:"200" default:"50"`
+	Before int  `query:"before" minimum:"0" doc:"only versions below this one"`
+	Limit  int  `query:"limit" minimum:"1" maximum:"200" default:"50"`
+	Named  bool `query:"named" doc:"only those with a label"`
+}
+
+type nameVersionInput struct {
+	VersionInput
+	Body struct {
+		Label string `json:"label" maxLength:"200" doc:"what to call the version; empty takes the label away"`
+	}
+}
+
+type branchInput struct {
+	VersionInput
+	Body struct {
+		Name string `json:"name" maxLength:"200" doc:"the name of the new build"`
+	}
+}
+
+type compareInput struct {
+	IDInput
+	From int    `query:"from" required:"true" minimum:"1"`
+	To   int    `query:"to" required:"true" minimum:"1"`
+	With string `query:"with" doc:"the build that to is a version of; by default the same"`
 }
 
 // VersionInput names a version in the path.
@@ -36,7 +65,7 @@ type goBackInput struct {
 func (s *Server) registerVersions(api huma.API) {
 	huma.Register(api, op(http.MethodGet, "/builds/{id}/versions", "listVersions", "The history of a build, newest first", 404, 410),
 		func(ctx context.Context, in *versionsInput) (*body[[]Version], error) {
-			list, err := s.Store.Versions(ctx, s.Kitchen, in.ID, in.Before, in.Limit)
+			list, err := s.Store.Versions(ctx, s.Kitchen, in.ID, in.Before, in.Limit, in.Named)
 			if err != nil {
 				return nil, s.problemOf(ctx, err)
 			}
@@ -60,6 +89,47 @@ func (s *Server) registerVersions(api huma.API) {
 			b, err := s.Store.GoBack(ctx, s.Kitchen, in.ID, on, in.Number)
 			return s.reply(ctx, b, err)
 		})
+	named := op(http.MethodPut, "/builds/{id}/versions/{number}/label", "nameVersion", "Say what to call a version", 404, 410, 422)
+	huma.Register(api, named, func(ctx context.Context, in *nameVersionInput) (*struct{}, error) {
+		label := strings.TrimSpace(in.Body.Label)
+		if strings.ContainsFunc(label, unicode.IsControl) {
+			return nil, problem.New(http.StatusUnprocessableEntity, problem.BadRequest, "A label is one line of text.")
+		}
+		if err := s.Store.NameVersion(ctx, s.Kitchen, in.ID, in.Number, label); err != nil {
+			return nil, s.problemOf(ctx, err)
+		}
+		return nil, nil
+	})
+	branch := op(http.MethodPost, "/builds/{id}/versions/{number}/branch", "branch", "Begin a try of its own from a version", 404, 410, 422)
+	branch.DefaultStatus = http.StatusCreated
+	huma.Register(api, branch, func(ctx context.Context, in *branchInput) (*buildOutput, error) {
+		if strings.ContainsFunc(in.Body.Name, unicode.IsControl) {
+			return nil, problem.New(http.StatusUnprocessableEntity, problem.BadRequest, "A name is one line of text.")
+		}
+		b, err := s.Store.Branch(ctx, s.Kitchen, in.ID, in.Number, in.Body.Name)
+		return s.reply(ctx, b, err)
+	})
+	huma.Register(api, op(http.MethodGet, "/builds/{id}/compare", "compare", "Two versions side by side: what changed and what it does", 404, 410), s.compare)
+}
+
+func (s *Server) compare(ctx context.Context, in *compareInput) (*body[compare.Comparison], error) {
+	from, err := s.Store.FindVersion(ctx, s.Kitchen, in.ID, in.From)
+	if err != nil {
+		return nil, s.problemOf(ctx, err)
+	}
+	with := in.With
+	if with == "" {
+		with = in.ID
+	}
+	to, err := s.Store.FindVersion(ctx, s.Kitchen, with, in.To)
+	if err != nil {
+		return nil, s.problemOf(ctx, err)
+	}
+	k, err := s.kitchen(ctx)
+	if err != nil {
+		return nil, err
+	}
+	return &body[compare.Comparison]{compare.Documents(usable(k, &from.Document), usable(k, &to.Document), k)}, nil
 }
 
 // Health says whether the kitchen's records can be reached.

@@ -24,7 +24,7 @@ func TestTheKitchenIsMadeOnce(t *testing.T) {
 	assert.Equal(t, kitchen, again)
 	want, err := demo.Builds(foods)
 	require.NoError(t, err)
-	list, err := s.List(t.Context(), kitchen, "", 100)
+	list, err := s.List(t.Context(), kitchen, "", nil, 100)
 	require.NoError(t, err)
 	assert.Len(t, list, len(want))
 	items, err := s.Pantry(t.Context(), kitchen)

@@ -18,6 +18,8 @@ type Build struct {
 	Version   int
 	Document  build.Document
 	UpdatedAt time.Time
+	// From is where it was branched from; nil for none, or where that is gone.
+	From *Origin
 }
 
 // Version is one entry of a build's history.
@@ -26,23 +28,13 @@ type Version struct {
 	CreatedAt time.Time
 	Name      string
 	Lines     int
+	// Label is what the cook calls it; "" for none.
+	Label string
 }
 
 // Create keeps a new build as its version 1.
 func (s *Store) Create(ctx context.Context, kitchen string, d *build.Document) (*Build, error) {
-	b := &Build{Version: 1, Document: *d}
-	err := pgx.BeginFunc(ctx, s.pool, func(tx pgx.Tx) error {
-		row := tx.QueryRow(ctx, `insert into build (kitchen_id, name, version) values ($1, $2, 1)
-			returning id::text, updated_at`, kitchen, d.Name)
-		if err := row.Scan(&b.ID, &b.UpdatedAt); err != nil {
-			return err
-		}
-		return addVersion(ctx, tx, b)
-	})
-	if err != nil {
-		return nil, tidy(err)
-	}
-	return b, nil
+	return s.create(ctx, kitchen, d, nil)
 }
 
 func addVersion(ctx context.Context, tx pgx.Tx, b *Build) error {
@@ -70,15 +62,21 @@ func find(ctx context.Context, db querier, kitchen, id string, number int) (*Bui
 	b := &Build{ID: id}
 	var deleted *time.Time
 	var document []byte
-	err := db.QueryRow(ctx, `select v.number, v.document, case when v.number = b.version then b.updated_at else v.created_at end, b.deleted_at
-		from build b join build_version v on v.build_id = b.id
+	var from, fromName *string
+	var fromVersion *int
+	err := db.QueryRow(ctx, `select v.number, v.document, case when v.number = b.version then b.updated_at else v.created_at end, b.deleted_at,
+			o.id::text, o.name, b.from_version
+		from build b join build_version v on v.build_id = b.id left join build o on o.id = b.from_build and o.deleted_at is null
 		where b.kitchen_id = $1 and b.id = $2 and v.number = case when $3 = 0 then b.version else $3 end`,
-		kitchen, id, number).Scan(&b.Version, &document, &b.UpdatedAt, &deleted)
+		kitchen, id, number).Scan(&b.Version, &document, &b.UpdatedAt, &deleted, &from, &fromName, &fromVersion)
 	if err != nil {
 		return nil, tidy(err)
 	}
 	if deleted != nil {
 		return nil, ErrDeleted
+	}
+	if from != nil && fromVersion != nil {
+		b.From = &Origin{*from, *fromName, *fromVersion}
 	}
 	return b, json.Unmarshal(document, &b.Document)
 }
@@ -124,23 +122,15 @@ func (s *Store) Save(ctx context.Context, kitchen, id string, on int, d *build.D
 	return b, nil
 }
 
-// GoBack makes an earlier version the newest one again, by adding a copy.
-func (s *Store) GoBack(ctx context.Context, kitchen, id string, on, to int) (*Build, error) {
-	old, err := s.FindVersion(ctx, kitchen, id, to)
-	if err != nil {
-		return nil, err
-	}
-	return s.Save(ctx, kitchen, id, on, &old.Document)
-}
-
-// List gives the builds whose name holds the text, in any case, the one
-// changed last first; at most limit of them.
-func (s *Store) List(ctx context.Context, kitchen, text string, limit int) ([]Build, error) {
+// List gives the builds whose name holds the text, in any case, or that have a
+// line of one of the foods, the one changed last first; at most limit of them.
+func (s *Store) List(ctx context.Context, kitchen, text string, foods []string, limit int) ([]Build, error) {
 	pattern := "%" + strings.NewReplacer(`\`, `\\`, `%`, `\%`, `_`, `\_`).Replace(text) + "%"
 	rows, err := s.pool.Query(ctx, `select b.id::text, b.version, v.document, b.updated_at
 		from build b join build_version v on v.build_id = b.id and v.number = b.version
-		where b.kitchen_id = $1 and b.deleted_at is null and b.name ilike $2
-		order by b.updated_at desc, b.id limit $3`, kitchen, pattern, limit)
+		where b.kitchen_id = $1 and b.deleted_at is null and (b.name ilike $2
+			or exists (select from jsonb_array_elements(v.document->'lines') l where l->>'food' = any($4)))
+		order by b.updated_at desc, b.id limit $3`, kitchen, pattern, limit, foods)
 	if err != nil {
 		return nil, err
 	}
@@ -150,21 +140,6 @@ func (s *Store) List(ctx context.Context, kitchen, text string, limit int) ([]Bu
 		err := row.Scan(&b.ID, &b.Version, &document, &b.UpdatedAt)
 		return b, errors.Join(err, json.Unmarshal(document, &b.Document))
 	})
-}
-
-// Versions gives the history of a build, newest first; before, if above 0,
-// leaves out that version and what is newer.
-func (s *Store) Versions(ctx context.Context, kitchen, id string, before, limit int) ([]Version, error) {
-	if _, err := s.Find(ctx, kitchen, id); err != nil {
-		return nil, err
-	}
-	rows, err := s.pool.Query(ctx, `select v.number, v.created_at, v.document->>'name', jsonb_array_length(v.document->'lines')
-		from build_version v where v.build_id = $1 and ($2 = 0 or v.number < $2)
-		order by v.number desc limit $3`, id, before, limit)
-	if err != nil {
-		return nil, err
-	}
-	return pgx.CollectRows(rows, pgx.RowToStructByPos[Version])
 }
 
 // Delete puts a build away; Restore brings it back, with all its versions.

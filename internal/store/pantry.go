@@ -46,19 +46,21 @@ func (s *Store) PantryRevision(ctx context.Context, kitchen string) (int64, erro
 
 // SavePantry keeps items, in place of what was known of their foods.
 func (s *Store) SavePantry(ctx context.Context, kitchen string, items ...PantryItem) error {
-	return pgx.BeginFunc(ctx, s.pool, func(tx pgx.Tx) error {
-		for i := range items {
-			item := &items[i]
-			_, err := tx.Exec(ctx, `insert into pantry_item (kitchen_id, food, have, per_kilo, label_checked, pack)
-				values ($1, $2, $3, $4, $5, $6)
-				on conflict (kitchen_id, food) do update set have = excluded.have, per_kilo = excluded.per_kilo,
-				label_checked = excluded.label_checked, pack = excluded.pack, updated_at = now()`,
-				kitchen, item.Food, item.Have, item.PerKilo, item.LabelChecked, item.Pack)
-			if err != nil {
-				return err
-			}
+	return pgx.BeginFunc(ctx, s.pool, func(tx pgx.Tx) error { return savePantry(ctx, tx, kitchen, items) })
+}
+
+func savePantry(ctx context.Context, tx pgx.Tx, kitchen string, items []PantryItem) error {
+	for i := range items {
+		item := &items[i]
+		_, err := tx.Exec(ctx, `insert into pantry_item (kitchen_id, food, have, per_kilo, label_checked, pack)
+			values ($1, $2, $3, $4, $5, $6)
+			on conflict (kitchen_id, food) do update set have = excluded.have, per_kilo = excluded.per_kilo,
+			label_checked = excluded.label_checked, pack = excluded.pack, updated_at = now()`,
+			kitchen, item.Food, item.Have, item.PerKilo, item.LabelChecked, item.Pack)
+		if err != nil {
+			return err
 		}
-		_, err := tx.Exec(ctx, `update kitchen set pantry_revision = pantry_revision + 1 where id = $1`, kitchen)
-		return err
-	})
+	}
+	_, err := tx.Exec(ctx, `update kitchen set pantry_revision = pantry_revision + 1 where id = $1`, kitchen)
+	return err
 }

@@ -4,6 +4,8 @@ import (
 	"context"
 	"encoding/json"
 
+	"github.com/jackc/pgx/v5"
+
 	"cuerda/core/bake"
 )
 
@@ -22,6 +24,10 @@ func (s *Store) Settings(ctx context.Context, kitchen string) (bake.Settings, er
 
 // SaveSettings keeps settings in place of the ones before.
 func (s *Store) SaveSettings(ctx context.Context, kitchen string, settings bake.Settings) error {
-	_, err := s.pool.Exec(ctx, `update kitchen set settings = $2, pantry_revision = pantry_revision + 1 where id = $1`, kitchen, settings)
+	return pgx.BeginFunc(ctx, s.pool, func(tx pgx.Tx) error { return saveSettings(ctx, tx, kitchen, settings) })
+}
+
+func saveSettings(ctx context.Context, tx pgx.Tx, kitchen string, settings bake.Settings) error {
+	_, err := tx.Exec(ctx, `update kitchen set settings = $2, pantry_revision = pantry_revision + 1 where id = $1`, kitchen, settings)
 	return err
 }

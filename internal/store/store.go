@@ -106,6 +106,12 @@ func (s *Store) Kitchen(ctx context.Context, name string) (id string, made bool,
 	return id, made, err
 }
 
+// KitchenName gives what a kitchen is called.
+func (s *Store) KitchenName(ctx context.Context, kitchen string) (name string, err error) {
+	err = s.pool.QueryRow(ctx, `select name from kitchen where id = $1`, kitchen).Scan(&name)
+	return name, tidy(err)
+}
+
 // tidy turns the database's words for a missing row, or for an ID that is no
 // UUID, into ErrNotFound.
 func tidy(err error) error {

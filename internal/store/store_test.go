@@ -41,10 +41,10 @@ func TestEverySaveIsAVersionToGoBackTo(t *testing.T) {
 		require.NoError(t, err)
 		assert.Equal(t, i, saved.Version)
 	}
-	list, err := s.Versions(ctx, k, b.ID, 0, 10)
+	list, err := s.Versions(ctx, k, b.ID, 0, 10, false)
 	require.NoError(t, err)
 	assert.Equal(t, []int{4, 3, 2, 1}, []int{list[0].Number, list[1].Number, list[2].Number, list[3].Number})
-	older, err := s.Versions(ctx, k, b.ID, 3, 1)
+	older, err := s.Versions(ctx, k, b.ID, 3, 1, false)
 	require.NoError(t, err)
 	assert.Equal(t, 2, older[0].Number)
 
@@ -106,7 +106,7 @@ func TestDeletedBuildsComeBackWhole(t *testing.T) {
 	assert.ErrorIs(t, err, store.ErrDeleted)
 	_, err = s.Save(ctx, k, b.ID, 1, doc("Cakes", 5))
 	assert.ErrorIs(t, err, store.ErrDeleted)
-	list, err := s.List(ctx, k, "", 10)
+	list, err := s.List(ctx, k, "", nil, 10)
 	require.NoError(t, err)
 	assert.Empty(t, list)
 	require.NoError(t, s.Restore(ctx, k, b.ID))
@@ -142,7 +142,7 @@ func TestListSearchesNamesLiterally(t *testing.T) {
 		require.NoError(t, err)
 	}
 	for text, want := range map[string]int{"": 4, "LENTIL": 2, "%": 1, "_": 0, "maíz": 1, `\`: 0, "كفتة": 1} {
-		list, err := s.List(ctx, k, text, 10)
+		list, err := s.List(ctx, k, text, nil, 10)
 		require.NoError(t, err)
 		assert.Len(t, list, want, text)
 	}

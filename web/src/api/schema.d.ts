@@ -75,6 +75,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/builds/{id}/compare": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Two versions side by side: what changed and what it does */
+        get: operations["compare"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{id}/export": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A build as a file for others to read */
+        get: operations["exportBuild"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/builds/{id}/restore": {
         parameters: {
             query?: never;
@@ -126,6 +160,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/builds/{id}/versions/{number}/branch": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Begin a try of its own from a version */
+        post: operations["branch"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{id}/versions/{number}/label": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Say what to call a version */
+        put: operations["nameVersion"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/builds/{id}/versions/{number}/restore": {
         parameters: {
             query?: never;
@@ -137,6 +205,40 @@ export interface paths {
         put?: never;
         /** Make an earlier version the newest again */
         post: operations["goBack"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/dish": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A build with its parts: amounts, checks, nutrition and cost */
+        post: operations["lookAtDish"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/explain": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** How the figures of a mix come about */
+        post: operations["explain"];
         delete?: never;
         options?: never;
         head?: never;
@@ -188,6 +290,24 @@ export interface paths {
         get: operations["getHealth"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/kitchen/archive": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Everything of the kitchen as a zip */
+        get: operations["packKitchen"];
+        put?: never;
+        /** Bring in everything of a kitchen's zip, or nothing */
+        post: operations["unpackKitchen"];
         delete?: never;
         options?: never;
         head?: never;
@@ -262,6 +382,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/parts/start": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A first try at a part, in the amount the build wants */
+        post: operations["startPart"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/predict": {
         parameters: {
             query?: never;
@@ -290,6 +427,40 @@ export interface paths {
         put?: never;
         /** Read a recipe's ingredient lines, in English or Spanish */
         post: operations["readList"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/read-recipe": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Find and read a recipe: JSON-LD, the source of a page, Markdown, values, text or a build document */
+        post: operations["readRecipe"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/scale": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A build by pieces, portions, a tin or what there is; without an aim, as it stands, and what to buy for it */
+        post: operations["scale"];
         delete?: never;
         options?: never;
         head?: never;
@@ -418,6 +589,8 @@ export interface components {
             turn_at_minutes: number | null;
             turns_minutes: number[];
             /** Format: double */
+            wall_peak_celsius?: number;
+            /** Format: double */
             water_loss_pct: number;
             /** Format: double */
             weight_loss_pct: number;
@@ -436,8 +609,13 @@ export interface components {
             /** Format: double */
             share: number;
         };
+        BranchInputBody: {
+            /** @description the name of the new build */
+            name: string;
+        };
         Build: {
             document: components["schemas"]["Document"];
+            from?: components["schemas"]["Origin"];
             /** Format: uuid */
             id: string;
             prediction: components["schemas"]["Prediction"];
@@ -446,10 +624,30 @@ export interface components {
             /** Format: int64 */
             version: number;
         };
+        Change: {
+            food?: string;
+            /** @enum {string} */
+            kind: "added" | "removed" | "grams" | "prep" | "part-added" | "part-removed";
+            /** Format: double */
+            now_g?: number;
+            now_prep?: components["schemas"]["Preparation"][];
+            of?: string;
+            /** Format: int64 */
+            part?: number;
+            /** Format: double */
+            was_g?: number;
+            was_prep?: components["schemas"]["Preparation"][];
+        };
         Check: {
             reasons?: components["schemas"]["Reason"][];
             /** @enum {string} */
             status: "clear" | "label" | "out";
+        };
+        Comparison: {
+            after: components["schemas"]["Effect"];
+            before: components["schemas"]["Effect"];
+            changes: components["schemas"]["Change"][];
+            settings: components["schemas"]["Setting"][];
         };
         Composition: {
             /** Format: double */
@@ -497,6 +695,24 @@ export interface components {
             /** Format: double */
             to_5_minutes: number | null;
         };
+        Demand: {
+            /** Format: double */
+            Cooked: number;
+            /** Format: double */
+            Raw: number;
+        };
+        Dish: {
+            hundred: components["schemas"]["Share"];
+            parts: components["schemas"]["PartResult"][];
+            piece: components["schemas"]["Share"];
+            /** Format: int64 */
+            pieces: number;
+            portion?: components["schemas"]["Share"];
+            /** Format: int64 */
+            portions: number;
+            unpriced: string[];
+            whole: components["schemas"]["Share"];
+        };
         Document: {
             chill?: components["schemas"]["Wait"];
             cook?: components["schemas"]["Cook"];
@@ -505,7 +721,11 @@ export interface components {
             format: "cuerda-build/1";
             lines: components["schemas"]["Line"][];
             name: string;
+            note?: string;
+            parts?: components["schemas"]["Part"][];
             piece?: components["schemas"]["Piece"];
+            /** Format: int64 */
+            portions?: number;
             rest?: components["schemas"]["Wait"];
             table_time?: string;
         };
@@ -518,6 +738,38 @@ export interface components {
             diet?: string;
             people?: components["schemas"]["Person"][];
             wants?: string[];
+        };
+        Effect: {
+            /** Format: double */
+            chance: number;
+            /** Format: double */
+            cooked_ratio: number;
+            /** Format: double */
+            cost_each: number | null;
+            /** @enum {string} */
+            dryness: "moist" | "right" | "dry";
+            in_band: boolean;
+            /** Format: double */
+            kcal_each: number;
+            label: string[];
+            /** Format: double */
+            mass_g: number;
+            /** Format: double */
+            minutes: number | null;
+            out: string[];
+            /** Format: int64 */
+            pieces: number;
+            /** Format: double */
+            q: number | null;
+            /** Format: double */
+            raw_ratio: number;
+            /** Format: double */
+            salt_each_g: number;
+            /** @enum {string} */
+            verdict: "holds" | "marginal" | "fails-raw" | "fails-cooked" | "fails-both" | "nothing";
+            /** Format: double */
+            weight_loss_pct: number;
+            word: string;
         };
         Entry: {
             /** Format: double */
@@ -533,6 +785,72 @@ export interface components {
             /** Format: int64 */
             version: number;
             word: string;
+        };
+        Explained: {
+            /** Format: double */
+            chance: number;
+            /** Format: double */
+            chill: number;
+            /** Format: double */
+            continuity: number;
+            /** Format: double */
+            cooked_kpa: number;
+            /** Format: double */
+            cooked_window: number;
+            /** Format: double */
+            density_kg_m3: number;
+            foods: string[];
+            grades: string[];
+            /** Format: int64 */
+            lever_cooked: number;
+            /** Format: int64 */
+            lever_q: number;
+            /** Format: int64 */
+            lever_raw: number;
+            lines: components["schemas"]["Given"][];
+            /** Format: double */
+            liquid_g: number;
+            need: components["schemas"]["Demand"];
+            /** Format: double */
+            oil_g: number;
+            /** Format: double */
+            plastic_g: number;
+            /** Format: double */
+            q: number | null;
+            /** Format: double */
+            q_sd: number;
+            /** Format: double */
+            raw_kpa: number;
+            /** Format: double */
+            raw_window: number;
+            /** Format: double */
+            salt: number;
+            /** Format: double */
+            water_g: number;
+        };
+        Facts: {
+            /** Format: double */
+            carb_g: number;
+            /** Format: double */
+            fat_g: number;
+            /** Format: double */
+            fibre_g: number;
+            /** Format: double */
+            kcal: number;
+            /** Format: double */
+            kj: number;
+            /** Format: double */
+            protein_g: number;
+            /** Format: double */
+            salt_g: number;
+        };
+        Figures: {
+            /** Format: double */
+            cooked_kpa: number;
+            /** Format: double */
+            q: number;
+            /** Format: double */
+            raw_kpa: number;
         };
         Fit: {
             piece: components["schemas"]["Piece"];
@@ -572,6 +890,23 @@ export interface components {
             /** Format: double */
             factor: number;
             food: string;
+        };
+        Given: {
+            /** Format: double */
+            cooked_pct: number;
+            /** Format: double */
+            liquid_g: number;
+            /** Format: double */
+            oil_g: number;
+            /** Format: double */
+            pieces_g: number;
+            /** Format: double */
+            plastic_g: number;
+            /** Format: double */
+            raw_pct: number;
+            tenth: components["schemas"]["Figures"];
+            /** Format: double */
+            water_g: number;
         };
         Health: {
             /** @enum {string} */
@@ -624,6 +959,14 @@ export interface components {
             minutes: number;
             /** Format: int64 */
             name: number;
+            /** Format: int64 */
+            note: number;
+            /** Format: int64 */
+            part_lines: number;
+            /** Format: int64 */
+            parts: number;
+            /** Format: int64 */
+            portions: number;
             /** Format: int64 */
             preps: number;
         };
@@ -688,6 +1031,10 @@ export interface components {
             method: string;
             turns: boolean;
         };
+        NameVersionInputBody: {
+            /** @description what to call the version; empty takes the label away */
+            label: string;
+        };
         Note: {
             code: string;
             food?: string;
@@ -697,6 +1044,13 @@ export interface components {
             limit?: number;
             /** Format: double */
             value?: number;
+        };
+        Origin: {
+            /** Format: uuid */
+            id: string;
+            name: string;
+            /** Format: int64 */
+            version: number;
         };
         Outlook: {
             /** Format: double */
@@ -742,6 +1096,37 @@ export interface components {
              * @description price of a kilo in the kitchen's money
              */
             per_kilo?: number;
+        };
+        Part: {
+            /** Format: double */
+            cook_minutes?: number;
+            id?: string;
+            /** @enum {string} */
+            kind: "filling" | "middle" | "shell" | "wrap" | "vessel" | "coating" | "wash" | "glaze" | "sauce" | "broth";
+            lines: components["schemas"]["Line"][];
+            name?: string;
+            on?: string;
+            rest?: components["schemas"]["Wait"];
+            /** @enum {string} */
+            when?: "start" | "half-way" | "end";
+        };
+        PartResult: {
+            /** @enum {string} */
+            each: "piece" | "portion";
+            /** Format: double */
+            each_g: number;
+            lines: components["schemas"]["LineResult"][];
+            /** Format: double */
+            mass_g: number;
+            /** Format: double */
+            need_g: number;
+            notes: components["schemas"]["Note"][];
+            /** Format: double */
+            q: number | null;
+            /** @enum {string} */
+            status: "clear" | "label" | "out";
+            /** @enum {string} */
+            word: "crumbles" | "short" | "firm" | "tacky" | "slack" | "slumps" | "no-paste";
         };
         Person: {
             avoid?: string[];
@@ -867,6 +1252,28 @@ export interface components {
             title: string;
             type: string;
         };
+        Purchase: {
+            /** Format: double */
+            cost: number | null;
+            /** Format: int64 */
+            count?: number;
+            dry?: string;
+            /** Format: double */
+            dry_g?: number;
+            food: string;
+            good_for?: string[];
+            /** Format: double */
+            grams: number;
+            have: boolean;
+            /** Format: double */
+            left_g?: number;
+            /** Format: double */
+            liquid_g?: number;
+            measure?: components["schemas"]["Measure"];
+            pack?: string;
+            /** Format: double */
+            pack_g?: number;
+        };
         ReadList: {
             /** Format: int64 */
             cut: number;
@@ -902,6 +1309,17 @@ export interface components {
             code: string;
             what: string;
         };
+        Recipe: {
+            document?: components["schemas"]["Document"];
+            ingredients: string[];
+            /** @enum {string} */
+            kind: "page" | "microdata" | "json-ld" | "document" | "csv" | "text";
+            lines: components["schemas"]["Reading"][];
+            name: string;
+            /** Format: int64 */
+            portions: number;
+            steps: string[];
+        };
         Role: {
             /** Format: double */
             cold_pct: number;
@@ -914,6 +1332,28 @@ export interface components {
             hot_pct: number;
             /** Format: double */
             water_g: number;
+        };
+        Scaling: {
+            /** Format: int64 */
+            batches: number;
+            /** Format: int64 */
+            bowls: number;
+            document: components["schemas"]["Document"];
+            /** Format: double */
+            factor: number;
+            /** Format: int64 */
+            loads: number;
+            /** Format: double */
+            mass_g: number;
+            /** @enum {string} */
+            on: "tray" | "pan" | "pot" | "tin";
+            /** Format: int64 */
+            pieces: number;
+            /** Format: double */
+            q: number | null;
+            /** Format: double */
+            q_was: number | null;
+            shop: components["schemas"]["Purchase"][];
         };
         School: {
             /** @enum {string} */
@@ -933,6 +1373,11 @@ export interface components {
             frames: components["schemas"]["Frame"][];
             x_mm: number[];
             z_mm: number[];
+        };
+        Setting: {
+            field: string;
+            now: string;
+            was: string;
         };
         Settings: {
             /** Format: double */
@@ -964,6 +1409,13 @@ export interface components {
             /** Format: double */
             tray_width_mm: number;
         };
+        Share: {
+            /** Format: double */
+            cost: number | null;
+            facts: components["schemas"]["Facts"];
+            /** Format: double */
+            grams: number;
+        };
         SpoonStep: {
             /** Format: double */
             q: number;
@@ -989,7 +1441,7 @@ export interface components {
             beside: boolean;
             clock: string;
             /** @enum {string} */
-            code: "soak" | "drain" | "press" | "oven-dry" | "roast" | "toast" | "saute" | "brown" | "cool" | "gel" | "blitz" | "mix" | "rest" | "shape" | "chill" | "preheat" | "cook" | "set" | "table";
+            code: "soak" | "drain" | "press" | "oven-dry" | "roast" | "toast" | "saute" | "brown" | "cool" | "gel" | "blitz" | "mix" | "rest" | "shape" | "chill" | "preheat" | "cook" | "set" | "table" | "make" | "brush";
             /** Format: int64 */
             day: number;
             hands: boolean;
@@ -997,7 +1449,17 @@ export interface components {
             /** Format: double */
             minutes: number;
             /** Format: int64 */
+            part?: number;
+            /** Format: int64 */
             times: number;
+        };
+        TakenIn: {
+            /** Format: int64 */
+            added: number;
+            /** Format: int64 */
+            copied: number;
+            /** Format: int64 */
+            same: number;
         };
         Target: {
             /** Format: double */
@@ -1020,6 +1482,7 @@ export interface components {
         Version: {
             /** Format: date-time */
             created_at: string;
+            label: string;
             /** Format: int64 */
             lines: number;
             name: string;
@@ -1033,10 +1496,12 @@ export interface components {
             kinds: components["schemas"]["Kind"][];
             limits: components["schemas"]["Limits"];
             methods: components["schemas"]["Method"][];
+            part_kinds: string[];
             preps: components["schemas"]["Prep"][];
             scoops: components["schemas"]["Scoop"][];
             tins: components["schemas"]["Tin"][];
             wants: string[];
+            whens: string[];
             zones: components["schemas"]["Zone"][];
         };
         Wait: {
@@ -1221,8 +1686,9 @@ export interface operations {
     listBuilds: {
         parameters: {
             query?: {
-                /** @description part of the name */
+                /** @description part of the name, or of the name of a food in the mix */
                 q?: string;
+                limit?: number;
             };
             header?: never;
             path?: never;
@@ -1513,6 +1979,136 @@ export interface operations {
             };
         };
     };
+    compare: {
+        parameters: {
+            query: {
+                from: number;
+                to: number;
+                /** @description the build that to is a version of; by default the same */
+                with?: string;
+            };
+            header?: never;
+            path: {
+                /** @description the build */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Comparison"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Gone */
+            410: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    exportBuild: {
+        parameters: {
+            query?: {
+                format?: "json-ld" | "markdown" | "text" | "csv" | "document";
+                language?: "en" | "es";
+                /** @description 0 for the newest */
+                version?: number;
+            };
+            header?: never;
+            path: {
+                /** @description the build */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    "Content-Disposition"?: string;
+                    "Content-Type"?: string;
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Gone */
+            410: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     restoreBuild: {
         parameters: {
             query?: never;
@@ -1570,6 +2166,8 @@ export interface operations {
                 /** @description only versions below this one */
                 before?: number;
                 limit?: number;
+                /** @description only those with a label */
+                named?: boolean;
             };
             header?: never;
             path: {
@@ -1688,6 +2286,133 @@ export interface operations {
             };
         };
     };
+    branch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description the build */
+                id: string;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BranchInputBody"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    ETag?: string;
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Build"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Gone */
+            410: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    nameVersion: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description the build */
+                id: string;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NameVersionInputBody"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Gone */
+            410: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     goBack: {
         parameters: {
             query?: never;
@@ -1752,6 +2477,108 @@ export interface operations {
             };
             /** @description Precondition Required */
             428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    lookAtDish: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Document"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Dish"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    explain: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Document"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Explained"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -1886,6 +2713,91 @@ export interface operations {
             };
             /** @description Service Unavailable */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    packKitchen: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    "Content-Disposition"?: string;
+                    "Content-Type"?: string;
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    unpackKitchen: {
+        parameters: {
+            query?: {
+                /** @description take the settings and the pantry too, in place of those here */
+                settings?: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/zip": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TakenIn"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -2082,6 +2994,59 @@ export interface operations {
             };
         };
     };
+    startPart: {
+        parameters: {
+            query: {
+                kind: "filling" | "middle" | "shell" | "wrap" | "vessel" | "coating" | "wash" | "glaze" | "sauce" | "broth";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Document"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Part"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     predict: {
         parameters: {
             query?: never;
@@ -2153,6 +3118,117 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ReadList"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    readRecipe: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "*/*"?: never;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Recipe"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    scale: {
+        parameters: {
+            query?: {
+                pieces?: number;
+                portions?: number;
+                tin_length_mm?: number;
+                tin_width_mm?: number;
+                tin_height_mm?: number;
+                /** @description a food there is so much of */
+                food?: string;
+                grams?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Document"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Scaling"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Unprocessable Entity */

@@ -1,0 +1,205 @@
+package api
+
+import (
+	"context"
+	"errors"
+	"net/http"
+	"slices"
+
+	"github.com/danielgtaylor/huma/v2"
+
+	"cuerda/core/advice"
+	"cuerda/core/bake"
+	"cuerda/core/build"
+	"cuerda/core/dish"
+	"cuerda/core/heat"
+	"cuerda/core/mix"
+	"cuerda/core/piece"
+	"cuerda/internal/problem"
+)
+
+type startInput struct {
+	DocumentInput
+	Kind string `query:"kind" required:"true" enum:"filling,middle,shell,wrap,vessel,coating,wash,glaze,sauce,broth"`
+}
+
+type scaleInput struct {
+	DocumentInput
+	Pieces   int     `query:"pieces" minimum:"0" maximum:"2000"`
+	Portions int     `query:"portions" minimum:"0" maximum:"500"`
+	Length   float64 `query:"tin_length_mm" minimum:"0" maximum:"600"`
+	Width    float64 `query:"tin_width_mm" minimum:"0" maximum:"600"`
+	Height   float64 `query:"tin_height_mm" minimum:"0" maximum:"600"`
+	Food     string  `query:"food" maxLength:"60" doc:"a food there is so much of"`
+	Grams    float64 `query:"grams" minimum:"0" maximum:"100000"`
+}
+
+// Scaling is a dish in another amount, with what the kitchen makes of that and
+// what is to be bought.
+type Scaling struct {
+	dish.Scaled
+	Pieces int `json:"pieces"`
+	// Bowls is how often the processor is filled, Batches how often one cooks, and
+	// Loads how many trays, tins or panfuls there are.
+	Bowls   int             `json:"bowls"`
+	Batches int             `json:"batches"`
+	Loads   int             `json:"loads"`
+	On      string          `json:"on" enum:"tray,pan,pot,tin"`
+	Shop    []dish.Purchase `json:"shop"`
+	MassG   float64         `json:"mass_g"`
+}
+
+var scaleCodes = map[error]string{
+	dish.ErrNoAim: "no-aim", dish.ErrNoMix: "empty-mix", dish.ErrNoPortions: "no-portions", dish.ErrNoPieces: "no-pieces",
+	dish.ErrNotThere: "not-there", dish.ErrTooMuch: "too-much", dish.ErrTooLittle: "too-little",
+	piece.ErrNoLoaf: "no-loaf", piece.ErrTooSmall: "piece-too-small", piece.ErrTooBig: "piece-too-big",
+}
+
+func pantryOf(k *advice.Kitchen) dish.Pantry {
+	return dish.Pantry{Checked: k.Checked, PerKilo: k.PerKilo}
+}
+
+func (s *Server) registerDish(api huma.API) {
+	huma.Register(api, takesDocument(api, op(http.MethodPost, "/dish", "lookAtDish", "A build with its parts: amounts, checks, nutrition and cost")),
+		func(ctx context.Context, in *DocumentInput) (*body[dish.Dish], error) {
+			k, d, err := s.kitchenAndDocument(ctx, in.RawBody)
+			if err != nil {
+				return nil, err
+			}
+			return &body[dish.Dish]{dish.Look(d, k.Foods, pantryOf(k))}, nil
+		})
+	huma.Register(api, takesDocument(api, op(http.MethodPost, "/parts/start", "startPart", "A first try at a part, in the amount the build wants")),
+		func(ctx context.Context, in *startInput) (*body[build.Part], error) {
+			k, d, err := s.kitchenAndDocument(ctx, in.RawBody)
+			if err != nil {
+				return nil, err
+			}
+			return &body[build.Part]{dish.Start(d, build.PartKind(in.Kind), k.Foods, k.Checked)}, nil
+		})
+	huma.Register(api, takesDocument(api, op(http.MethodPost, "/scale", "scale", "A build by pieces, portions, a tin or what there is; without an aim, as it stands, and what to buy for it")), s.scale)
+	huma.Register(api, takesDocument(api, op(http.MethodPost, "/explain", "explain", "How the figures of a mix come about")),
+		func(ctx context.Context, in *DocumentInput) (*body[Explained], error) {
+			k, d, err := s.kitchenAndDocument(ctx, in.RawBody)
+			if err != nil {
+				return nil, err
+			}
+			return &body[Explained]{explain(d, k)}, nil
+		})
+}
+
+func (s *Server) scale(ctx context.Context, in *scaleInput) (*body[Scaling], error) {
+	k, d, err := s.kitchenAndDocument(ctx, in.RawBody)
+	if err != nil {
+		return nil, err
+	}
+	aim := dish.Aim{Pieces: in.Pieces, Portions: in.Portions, Food: in.Food, Grams: in.Grams}
+	if in.Length > 0 || in.Width > 0 || in.Height > 0 {
+		aim.Tin = &piece.Tin{LengthMM: in.Length, WidthMM: in.Width, HeightMM: in.Height}
+	}
+	scaled := dish.Scaled{Document: *d, Factor: 1}
+	if aim != (dish.Aim{}) {
+		if scaled, err = dish.Scale(d, aim, k.Foods); err != nil {
+			code := problem.BadRequest
+			for sentinel, c := range scaleCodes {
+				if errors.Is(err, sentinel) {
+					code = c
+				}
+			}
+			return nil, problem.New(http.StatusUnprocessableEntity, code, "The build cannot be scaled so: "+err.Error()+".")
+		}
+	}
+	baked := bake.Bake(&scaled.Document, k.Foods, k.Settings, bake.Options{Now: -1})
+	out := Scaling{Scaled: scaled, Pieces: baked.Yield.Pieces, Bowls: 0, Batches: baked.Load.Batches, Loads: baked.Load.Loads, On: baked.Load.On,
+		Shop: dish.Shop(&scaled.Document, k.Foods, pantryOf(k), k.Have)}
+	for _, step := range baked.Steps {
+		if step.Code == "blitz" && step.Part == 0 {
+			out.Bowls = step.Times
+		}
+	}
+	for _, p := range mix.Parts(scaled.Document.MixLines(k.Foods)) {
+		out.MassG += p.Mass
+	}
+	out.MassG = build.Tidy(out.MassG, 0)
+	return &body[Scaling]{out}, nil
+}
+
+// Explained is how the figures come about, with what they are held against.
+type Explained struct {
+	mix.Explanation
+	Foods  []string `json:"foods"`
+	Grades []string `json:"grades"`
+	Q      *float64 `json:"q" nullable:"true"`
+	Raw    float64  `json:"raw_kpa"`
+	Cooked float64  `json:"cooked_kpa"`
+	// Chill is how many times firmer the chill makes it raw.
+	Chill  float64      `json:"chill"`
+	Need   piece.Demand `json:"need"`
+	Chance float64      `json:"chance"`
+	QSD    float64      `json:"q_sd"`
+	// Levers are the lines that move a figure most when there is a tenth more of
+	// them, from 0; -1 where none moves it.
+	LeverQ      int     `json:"lever_q"`
+	LeverRaw    int     `json:"lever_raw"`
+	LeverCooked int     `json:"lever_cooked"`
+	Density     float64 `json:"density_kg_m3"`
+}
+
+func explain(d *build.Document, k *advice.Kitchen) Explained {
+	lines := d.MixLines(k.Foods)
+	parts := mix.Parts(lines)
+	rest := d.RestOrNone()
+	p := build.Predict(d, k.Foods, k.Checked)
+	shape := d.PieceOrDefault()
+	method, turn := d.MethodAndTurn()
+	out := Explained{Explanation: mix.Explain(parts, rest), Foods: []string{}, Grades: []string{}, Q: p.Q, Raw: p.RawKPa, Cooked: p.CookedKPa, Chill: build.Tidy(d.ChillFactor(), 2),
+		Need: shape.Demand(method, turn), Chance: p.Chance, QSD: p.QSD, Density: build.Tidy(heat.CompositionOf(parts).Density(), 0)}
+	for i := range lines {
+		out.Foods = append(out.Foods, lines[i].Food.ID)
+		out.Grades = append(out.Grades, string(lines[i].Food.Grade))
+	}
+	state := mix.AssessParts(parts, rest)
+	lever := func(of func(mix.Figures) float64, now float64) int {
+		best, at := 1e-6, -1
+		for i := range out.Lines {
+			if move := of(out.Lines[i].Tenth) - now; max(move, -move) > best {
+				best, at = max(move, -move), i
+			}
+		}
+		return at
+	}
+	out.LeverQ = lever(func(f mix.Figures) float64 { return f.Q }, state.Q)
+	out.LeverRaw = lever(func(f mix.Figures) float64 { return f.Raw }, state.Raw)
+	out.LeverCooked = lever(func(f mix.Figures) float64 { return f.Cooked }, state.Cooked)
+	for i := range out.Lines {
+		l := &out.Lines[i]
+		for _, x := range []*float64{&l.Water, &l.Oil, &l.Plastic, &l.Liquid, &l.RawPct, &l.CookedPct, &l.PiecesG} {
+			*x = build.Tidy(*x, 1)
+		}
+		for _, x := range []*float64{&l.Tenth.Q, &l.Tenth.Raw, &l.Tenth.Cooked} {
+			*x = build.Tidy(*x, 3)
+		}
+	}
+	for _, x := range []*float64{&out.Water, &out.Oil, &out.Plastic, &out.Liquid} {
+		*x = build.Tidy(*x, 1)
+	}
+	for _, x := range []*float64{&out.Continuity, &out.RawWindow, &out.CookedWindow, &out.Salt, &out.Need.Raw, &out.Need.Cooked} {
+		*x = build.Tidy(*x, 3)
+	}
+	return out
+}
+
+// usable is a kept document without lines of foods that the catalogue has
+// dropped since.
+func usable(k *advice.Kitchen, d *build.Document) *build.Document {
+	known := func(lines []build.Line) []build.Line {
+		out := slices.Clone(lines)
+		return slices.DeleteFunc(out, func(l build.Line) bool { return k.Foods.Find(l.Food) == nil })
+	}
+	out := *d
+	out.Lines = known(d.Lines)
+	out.Parts = slices.Clone(d.Parts)
+	for i := range out.Parts {
+		out.Parts[i].Lines = known(out.Parts[i].Lines)
+	}
+	return &out
+}

@@ -1,0 +1,192 @@
+package api
+
+import (
+	"bytes"
+	"context"
+	"errors"
+	"fmt"
+	"net/http"
+
+	"github.com/danielgtaylor/huma/v2"
+
+	"cuerda/core/build"
+	"cuerda/core/food"
+	"cuerda/core/food/ingredient"
+	"cuerda/core/recipe"
+	"cuerda/internal/archive"
+	"cuerda/internal/export"
+	"cuerda/internal/problem"
+	"cuerda/internal/store"
+)
+
+// Recipe is a recipe as it was found and understood. Where a build document
+// lay within, Document is that, and nothing is left to read.
+type Recipe struct {
+	recipe.Found
+	Lines    []Reading       `json:"lines"`
+	Document *build.Document `json:"document,omitempty"`
+}
+
+var recipeCodes = map[error]string{
+	recipe.ErrTooLarge: problem.TooLarge, recipe.ErrNotText: "not-text", recipe.ErrNoRecipe: "no-recipe",
+	recipe.ErrBadJSON: build.CodeBadJSON, recipe.ErrNoAmounts: "no-amounts",
+}
+
+type recipeInput struct {
+	RawBody []byte `contentType:"application/octet-stream"`
+}
+
+type exportInput struct {
+	IDInput
+	Format   string `query:"format" default:"json-ld" enum:"json-ld,markdown,text,csv,document"`
+	Language string `query:"language" default:"en" enum:"en,es"`
+	Version  int    `query:"version" minimum:"0" doc:"0 for the newest"`
+}
+
+type fileOutput struct {
+	ContentType string `header:"Content-Type"`
+	Disposition string `header:"Content-Disposition"`
+	Body        []byte
+}
+
+func (s *Server) registerExchange(api huma.API) {
+	reader := ingredient.NewReader(s.Foods)
+	read := op(http.MethodPost, "/read-recipe", "readRecipe", "Find and read a recipe: JSON-LD, the source of a page, Markdown, values, text or a build document", 413, 422)
+	read.MaxBodyBytes = recipe.MaxBytes + 1
+	read.SkipValidateBody = true
+	huma.Register(api, read, func(_ context.Context, in *recipeInput) (*body[Recipe], error) {
+		out, err := s.readRecipe(reader, in.RawBody)
+		return &body[Recipe]{out}, err
+	})
+	huma.Register(api, op(http.MethodGet, "/builds/{id}/export", "exportBuild", "A build as a file for others to read", 404, 410),
+		func(ctx context.Context, in *exportInput) (*fileOutput, error) {
+			b, err := s.Store.FindVersion(ctx, s.Kitchen, in.ID, in.Version)
+			if err != nil {
+				return nil, s.problemOf(ctx, err)
+			}
+			k, err := s.kitchen(ctx)
+			if err != nil {
+				return nil, err
+			}
+			format := export.Format(in.Format)
+			text, err := export.Write(usable(k, &b.Document), k, format, in.Language)
+			if err != nil {
+				return nil, s.problemOf(ctx, err)
+			}
+			media, extension := format.Type()
+			return &fileOutput{media, fmt.Sprintf("attachment; filename=%q", archive.Slug(b.Document.Name)+extension), text}, nil
+		})
+	huma.Register(api, op(http.MethodGet, "/kitchen/archive", "packKitchen", "Everything of the kitchen as a zip"), s.pack)
+	take := op(http.MethodPost, "/kitchen/archive", "unpackKitchen", "Bring in everything of a kitchen's zip, or nothing", 413, 422)
+	take.MaxBodyBytes = archive.MaxBytes + 1
+	take.SkipValidateBody = true
+	huma.Register(api, take, s.unpack)
+}
+
+func (s *Server) readRecipe(reader *ingredient.Reader, data []byte) (Recipe, error) {
+	found, err := recipe.Read(data)
+	if err != nil {
+		status := http.StatusUnprocessableEntity
+		if errors.Is(err, recipe.ErrTooLarge) {
+			status = http.StatusRequestEntityTooLarge
+		}
+		code := problem.BadRequest
+		for sentinel, c := range recipeCodes {
+			if errors.Is(err, sentinel) {
+				code = c
+			}
+		}
+		return Recipe{}, problem.New(status, code, "There is no recipe to be read: "+err.Error()+".")
+	}
+	out := Recipe{Found: found, Lines: []Reading{}}
+	if found.Ingredients == nil {
+		out.Ingredients, out.Steps = []string{}, []string{}
+	}
+	if found.Whole != nil {
+		d, err := build.Read(found.Whole, s.Foods)
+		if err == nil {
+			out.Document = d
+			return out, nil
+		}
+		if found.Kind == recipe.Document {
+			return Recipe{}, problem.OfDocument(err)
+		}
+		// The document within is not of this catalogue: its words may still be read.
+	}
+	for _, line := range found.Ingredients {
+		out.Lines = append(out.Lines, measured(s.Foods, reader.Read(line)))
+	}
+	return out, nil
+}
+
+func (s *Server) pack(ctx context.Context, _ *struct{}) (*fileOutput, error) {
+	settings, err := s.Store.Settings(ctx, s.Kitchen)
+	if err != nil {
+		return nil, s.problemOf(ctx, err)
+	}
+	items, err := s.Store.Pantry(ctx, s.Kitchen)
+	if err != nil {
+		return nil, s.problemOf(ctx, err)
+	}
+	name, err := s.Store.KitchenName(ctx, s.Kitchen)
+	if err != nil {
+		return nil, s.problemOf(ctx, err)
+	}
+	var out bytes.Buffer
+	w, err := archive.NewWriter(&out, name, settings, items)
+	if err == nil {
+		err = s.Store.Histories(ctx, s.Kitchen, w.Add)
+	}
+	if err == nil {
+		err = w.Close()
+	}
+	if err != nil {
+		return nil, s.problemOf(ctx, err)
+	}
+	return &fileOutput{"application/zip", fmt.Sprintf("attachment; filename=%q", archive.Slug(name)+".zip"), out.Bytes()}, nil
+}
+
+type unpackInput struct {
+	Settings bool   `query:"settings" doc:"take the settings and the pantry too, in place of those here"`
+	RawBody  []byte `contentType:"application/zip"`
+}
+
+func (s *Server) unpack(ctx context.Context, in *unpackInput) (*body[store.TakenIn], error) {
+	k, err := archive.Read(in.RawBody, s.Foods)
+	if err != nil {
+		var bad *archive.Error
+		if !errors.As(err, &bad) {
+			return nil, s.problemOf(ctx, err)
+		}
+		p := problem.New(http.StatusUnprocessableEntity, "bad-archive", "Nothing was taken in: "+err.Error()+".")
+		item := problem.Item{Message: err.Error()}
+		item.Code, item.Got = bad.Code, bad.File
+		p.Errors = append(p.Errors, item)
+		var faults build.Faults
+		if errors.As(err, &faults) {
+			p.Errors = append(p.Errors, problem.OfDocument(faults).Errors...)
+		}
+		return nil, p
+	}
+	settings := &k.Settings
+	if !in.Settings {
+		settings, k.Pantry = nil, nil
+	}
+	count, err := s.Store.TakeIn(ctx, s.Kitchen, k.Histories, k.Pantry, settings)
+	if err != nil {
+		return nil, s.problemOf(ctx, err)
+	}
+	s.cache.forget()
+	return &body[store.TakenIn]{count}, nil
+}
+
+// measured adds the kitchen measure of what was read.
+func measured(foods *food.Catalogue, r ingredient.Reading) Reading {
+	out := Reading{Reading: r, Full: r.Full()}
+	if f := foods.Find(r.Food); f != nil {
+		if m, ok := f.Measure(r.Grams); ok {
+			out.Measure = &m
+		}
+	}
+	return out
+}

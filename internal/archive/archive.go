@@ -1,0 +1,321 @@
+// Package archive writes everything of a kitchen as a zip of JSON files, and
+// reads such a zip strictly: whole, or with an error that names the file.
+//
+// kitchen.json holds the name, the settings and the pantry; builds/*.json each
+// one build with all its versions (docs/formats/kitchen-archive.md).
+package archive
+
+import (
+	"archive/zip"
+	"bytes"
+	"encoding/json"
+	"errors"
+	"fmt"
+	"io"
+	"regexp"
+	"slices"
+	"strings"
+	"time"
+
+	"github.com/google/uuid"
+
+	"cuerda/core/bake"
+	"cuerda/core/build"
+	"cuerda/core/food"
+	"cuerda/internal/store"
+)
+
+// The formats within the zip.
+const (
+	KitchenFormat = "cuerda-kitchen/1"
+	HistoryFormat = "cuerda-history/1"
+)
+
+// The limits of an archive.
+const (
+	MaxBytes    = 64 << 20  // of the zip
+	maxFiles    = 20_000    //
+	maxFile     = 32 << 20  // of one file, unpacked
+	maxWhole    = 400 << 20 // of all files, unpacked
+	maxVersions = 100_000   // of all builds
+)
+
+// Error says which file of an archive cannot be used, and why.
+type Error struct {
+	File string
+	// Code is not-a-zip, too-many-files, too-big, bad-name, bad-json, bad-build,
+	// bad-settings or no-kitchen.
+	Code string
+	Err  error
+}
+
+// Error names the file.
+func (e *Error) Error() string {
+	if e.Err == nil {
+		return fmt.Sprintf("archive: %s: %s", e.File, e.Code)
+	}
+	return fmt.Sprintf("archive: %s: %s: %v", e.File, e.Code, e.Err)
+}
+
+// Unwrap gives what was wrong inside.
+func (e *Error) Unwrap() error { return e.Err }
+
+// Kitchen is what an archive holds.
+type Kitchen struct {
+	Name      string
+	Settings  bake.Settings
+	Pantry    []store.PantryItem
+	Histories []store.History
+}
+
+type kitchenFile struct {
+	Format   string        `json:"format"`
+	Name     string        `json:"name"`
+	Settings bake.Settings `json:"settings"`
+	Pantry   []pantryFile  `json:"pantry"`
+}
+
+type pantryFile struct {
+	Food         string          `json:"food"`
+	Have         bool            `json:"have"`
+	PerKilo      *float64        `json:"per_kilo,omitempty"`
+	LabelChecked bool            `json:"label_checked"`
+	Pack         *food.PackLabel `json:"pack,omitempty"`
+}
+
+type historyFile struct {
+	Format      string        `json:"format"`
+	ID          string        `json:"id"`
+	CreatedAt   time.Time     `json:"created_at"`
+	UpdatedAt   time.Time     `json:"updated_at"`
+	DeletedAt   *time.Time    `json:"deleted_at,omitempty"`
+	FromBuild   *string       `json:"from_build,omitempty"`
+	FromVersion *int          `json:"from_version,omitempty"`
+	Versions    []versionFile `json:"versions"`
+}
+
+type versionFile struct {
+	Number    int             `json:"number"`
+	CreatedAt time.Time       `json:"created_at"`
+	Label     string          `json:"label,omitempty"`
+	Document  json.RawMessage `json:"document"`
+}
+
+// Writer writes an archive as it goes: Kitchen, then each build, then Close.
+type Writer struct {
+	zip   *zip.Writer
+	count int
+}
+
+// NewWriter begins an archive with what is known of the kitchen.
+func NewWriter(w io.Writer, name string, settings bake.Settings, pantry []store.PantryItem) (*Writer, error) {
+	out := &Writer{zip: zip.NewWriter(w)}
+	k := kitchenFile{Format: KitchenFormat, Name: name, Settings: settings, Pantry: []pantryFile{}}
+	for _, p := range pantry {
+		k.Pantry = append(k.Pantry, pantryFile(p))
+	}
+	return out, out.file("kitchen.json", k)
+}
+
+// Add writes a build.
+func (w *Writer) Add(h *store.History) error {
+	w.count++
+	f := historyFile{Format: HistoryFormat, ID: h.ID, CreatedAt: h.CreatedAt, UpdatedAt: h.UpdatedAt, DeletedAt: h.DeletedAt, FromBuild: h.FromBuild, FromVersion: h.FromVersion}
+	for i := range h.Versions {
+		v := &h.Versions[i]
+		document, err := json.Marshal(&v.Document)
+		if err != nil {
+			return err
+		}
+		f.Versions = append(f.Versions, versionFile{v.Number, v.CreatedAt, v.Label, document})
+	}
+	return w.file(fmt.Sprintf("builds/%05d-%s.json", w.count, Slug(h.Versions[len(h.Versions)-1].Document.Name)), f)
+}
+
+var notSlug = regexp.MustCompile(`[^a-z0-9]+`)
+
+// Slug is a name as part of a file's: small letters, digits and hyphens.
+func Slug(name string) string {
+	s := strings.Trim(notSlug.ReplaceAllString(strings.ToLower(name), "-"), "-")
+	if s == "" {
+		return "build"
+	}
+	return strings.Trim(s[:min(len(s), 40)], "-")
+}
+
+func (w *Writer) file(name string, v any) error {
+	f, err := w.zip.Create(name)
+	if err != nil {
+		return err
+	}
+	e := json.NewEncoder(f)
+	e.SetIndent("", " ")
+	return e.Encode(v)
+}
+
+// Close ends the archive.
+func (w *Writer) Close() error { return w.zip.Close() }
+
+var buildName = regexp.MustCompile(`^builds/[a-z0-9][a-z0-9-]{0,80}\.json$`)
+
+// Read reads an archive; an error is an *Error, and then nothing of it is to be
+// used. Names are never taken for paths, and no file is unpacked past its limit.
+func Read(data []byte, foods *food.Catalogue) (*Kitchen, error) {
+	if len(data) > MaxBytes {
+		return nil, &Error{Code: "too-big"}
+	}
+	r, err := zip.NewReader(bytes.NewReader(data), int64(len(data)))
+	if err != nil {
+		return nil, &Error{Code: "not-a-zip", Err: err}
+	}
+	if len(r.File) > maxFiles {
+		return nil, &Error{Code: "too-many-files"}
+	}
+	out := &Kitchen{}
+	left := int64(maxWhole)
+	found, versions := false, 0
+	seen := map[string]bool{}
+	for _, f := range r.File {
+		if seen[f.Name] || f.Name != "kitchen.json" && !buildName.MatchString(f.Name) {
+			return nil, &Error{File: shorten(f.Name), Code: "bad-name"}
+		}
+		seen[f.Name] = true
+		text, err := unpack(f, min(left, maxFile))
+		if err != nil {
+			return nil, err
+		}
+		left -= int64(len(text))
+		if f.Name == "kitchen.json" {
+			found = true
+			if err := out.kitchen(text, foods); err != nil {
+				return nil, err
+			}
+			continue
+		}
+		h, err := history(f.Name, text, foods)
+		if err != nil {
+			return nil, err
+		}
+		if versions += len(h.Versions); versions > maxVersions {
+			return nil, &Error{File: f.Name, Code: "too-big"}
+		}
+		out.Histories = append(out.Histories, *h)
+	}
+	if !found {
+		return nil, &Error{File: "kitchen.json", Code: "no-kitchen"}
+	}
+	return out, nil
+}
+
+// unpack reads one file and never more than its limit, whatever its head says.
+func unpack(f *zip.File, limit int64) ([]byte, error) {
+	if f.UncompressedSize64 > uint64(limit) {
+		return nil, &Error{File: f.Name, Code: "too-big"}
+	}
+	r, err := f.Open()
+	if err != nil {
+		return nil, &Error{File: f.Name, Code: "not-a-zip", Err: err}
+	}
+	defer r.Close()
+	text, err := io.ReadAll(io.LimitReader(r, limit+1))
+	if err != nil {
+		return nil, &Error{File: f.Name, Code: "not-a-zip", Err: err}
+	}
+	if int64(len(text)) > limit {
+		return nil, &Error{File: f.Name, Code: "too-big"}
+	}
+	return text, nil
+}
+
+func strict(text []byte, v any) error {
+	d := json.NewDecoder(bytes.NewReader(text))
+	d.DisallowUnknownFields()
+	if err := d.Decode(v); err != nil {
+		return err
+	}
+	if _, err := d.Token(); !errors.Is(err, io.EOF) {
+		return errors.New("more than one value")
+	}
+	return nil
+}
+
+func (k *Kitchen) kitchen(text []byte, foods *food.Catalogue) error {
+	const name = "kitchen.json"
+	f := kitchenFile{Settings: bake.UsualSettings()}
+	if err := strict(text, &f); err != nil || f.Format != KitchenFormat {
+		return &Error{File: name, Code: "bad-json", Err: err}
+	}
+	if err := f.Settings.Check(); err != nil {
+		return &Error{File: name, Code: "bad-settings", Err: err}
+	}
+	k.Name, k.Settings = f.Name, f.Settings
+	for _, p := range f.Pantry {
+		if foods.Find(p.Food) == nil {
+			return &Error{File: name, Code: "bad-settings", Err: fmt.Errorf("no food %q", shorten(p.Food))}
+		}
+		if p.PerKilo != nil && !(*p.PerKilo >= 0 && *p.PerKilo <= 1e6) {
+			return &Error{File: name, Code: "bad-settings", Err: fmt.Errorf("price of %s", p.Food)}
+		}
+		if p.Pack != nil && !sound(p.Pack) {
+			return &Error{File: name, Code: "bad-settings", Err: fmt.Errorf("pack of %s", p.Food)}
+		}
+		k.Pantry = append(k.Pantry, store.PantryItem(p))
+	}
+	return nil
+}
+
+func sound(p *food.PackLabel) bool {
+	for _, x := range []float64{p.Fat, p.Carb, p.Fibre, p.Protein, p.Salt} {
+		if !(x >= 0 && x <= 100) {
+			return false
+		}
+	}
+	return p.Adds() && p.GramsPerCup >= 0 && p.GramsPerCup <= 1000
+}
+
+func history(name string, text []byte, foods *food.Catalogue) (*store.History, error) {
+	var f historyFile
+	if err := strict(text, &f); err != nil || f.Format != HistoryFormat {
+		return nil, &Error{File: name, Code: "bad-json", Err: err}
+	}
+	bad := func(err error) error { return &Error{File: name, Code: "bad-build", Err: err} }
+	ids := []string{f.ID}
+	if f.FromBuild != nil {
+		ids = append(ids, *f.FromBuild)
+	}
+	for _, id := range ids {
+		if _, err := uuid.Parse(id); err != nil || len(id) != 36 {
+			return nil, bad(fmt.Errorf("no ID: %q", shorten(id)))
+		}
+	}
+	switch {
+	case len(f.Versions) == 0:
+		return nil, bad(errors.New("no versions"))
+	case (f.FromBuild == nil) != (f.FromVersion == nil), f.FromVersion != nil && *f.FromVersion < 1:
+		return nil, bad(errors.New("from_build and from_version belong together"))
+	case slices.ContainsFunc([]time.Time{f.CreatedAt, f.UpdatedAt}, oddTime), f.DeletedAt != nil && oddTime(*f.DeletedAt):
+		return nil, bad(errors.New("a time out of range"))
+	}
+	h := &store.History{ID: f.ID, CreatedAt: f.CreatedAt, UpdatedAt: f.UpdatedAt, DeletedAt: f.DeletedAt, FromBuild: f.FromBuild, FromVersion: f.FromVersion}
+	for i, v := range f.Versions {
+		if v.Number != i+1 || oddTime(v.CreatedAt) || len([]rune(v.Label)) > 200 || strings.ContainsRune(v.Label, 0) {
+			return nil, bad(fmt.Errorf("version %d", i+1))
+		}
+		d, err := build.Read(v.Document, foods)
+		if err != nil {
+			return nil, bad(fmt.Errorf("version %d: %w", v.Number, err))
+		}
+		h.Versions = append(h.Versions, store.HistoryVersion{Number: v.Number, CreatedAt: v.CreatedAt, Label: v.Label, Document: *d})
+	}
+	return h, nil
+}
+
+// oddTime is one that PostgreSQL, or a cook, would not know.
+func oddTime(t time.Time) bool { return t.Year() < 1970 || t.Year() > 2500 }
+
+func shorten(s string) string {
+	if r := []rune(s); len(r) > 60 {
+		return string(r[:59]) + "…"
+	}
+	return s
+}

@@ -1,0 +1,176 @@
+package archive_test
+
+import (
+	"archive/zip"
+	"bytes"
+	"encoding/json"
+	"strings"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"cuerda/core/bake"
+	"cuerda/core/build"
+	"cuerda/core/food"
+	"cuerda/internal/archive"
+	"cuerda/internal/postgres/pgtest"
+	"cuerda/internal/store"
+)
+
+func TestMain(m *testing.M) { pgtest.Main(m) }
+
+var foods = food.Starter()
+
+func doc(name string, grams float64) *build.Document {
+	return &build.Document{Format: build.Format, Name: name, Lines: []build.Line{{Food: "tofu-firm", Grams: grams}},
+		Parts: []build.Part{{Kind: build.Sauce, Lines: []build.Line{{Food: "tomato-passata", Grams: 90, Prep: []food.Preparation{{Do: food.Saute}}}}}}}
+}
+
+func pack(t *testing.T, s *store.Store, kitchen string) []byte {
+	t.Helper()
+	settings, err := s.Settings(t.Context(), kitchen)
+	require.NoError(t, err)
+	items, err := s.Pantry(t.Context(), kitchen)
+	require.NoError(t, err)
+	var out bytes.Buffer
+	w, err := archive.NewWriter(&out, "Boathouse", settings, items)
+	require.NoError(t, err)
+	require.NoError(t, s.Histories(t.Context(), kitchen, w.Add))
+	require.NoError(t, w.Close())
+	return out.Bytes()
+}
+
+func histories(t *testing.T, s *store.Store, kitchen string) string {
+	var all []store.History
+	require.NoError(t, s.Histories(t.Context(), kitchen, func(h *store.History) error { all = append(all, *h); return nil }))
+	text, err := json.Marshal(all)
+	require.NoError(t, err)
+	return string(text)
+}
+
+func TestAKitchenGoesOutAndComesBackWhole(t *testing.T) {
+	t.Parallel()
+	ctx := t.Context()
+	s := pgtest.Open(t)
+	k, _, err := s.Kitchen(ctx, "Boathouse")
+	require.NoError(t, err)
+	a, err := s.Create(ctx, k, doc("Cakes <&> 🫛", 100))
+	require.NoError(t, err)
+	_, err = s.Save(ctx, k, a.ID, 1, doc("Cakes", 120))
+	require.NoError(t, err)
+	require.NoError(t, s.NameVersion(ctx, k, a.ID, 1, "as mother made them"))
+	try, err := s.Branch(ctx, k, a.ID, 1, "Cakes, wetter")
+	require.NoError(t, err)
+	gone, err := s.Create(ctx, k, doc("Gone", 5))
+	require.NoError(t, err)
+	require.NoError(t, s.Delete(ctx, k, gone.ID))
+	price := 3.5
+	require.NoError(t, s.SavePantry(ctx, k, store.PantryItem{Food: "flax-meal", Have: true, PerKilo: &price, Pack: &food.PackLabel{Fat: 40}}))
+	settings := bake.UsualSettings()
+	settings.OvenOffset = -15
+	require.NoError(t, s.SaveSettings(ctx, k, settings))
+	data := pack(t, s, k)
+
+	read, err := archive.Read(data, foods)
+	require.NoError(t, err)
+	assert.Equal(t, "Boathouse", read.Name)
+	other := pgtest.Open(t)
+	k2, _, err := other.Kitchen(ctx, "Empty")
+	require.NoError(t, err)
+	count, err := other.TakeIn(ctx, k2, read.Histories, read.Pantry, &read.Settings)
+	require.NoError(t, err)
+	assert.Equal(t, store.TakenIn{Added: 3}, count)
+	assert.JSONEq(t, histories(t, s, k), histories(t, other, k2), "versions, names, times, deletions and origins")
+	back, err := other.Find(ctx, k2, try.ID)
+	require.NoError(t, err)
+	assert.Equal(t, &store.Origin{ID: a.ID, Name: "Cakes", Version: 1}, back.From)
+	gotSettings, err := other.Settings(ctx, k2)
+	require.NoError(t, err)
+	assert.Equal(t, settings, gotSettings)
+	items, err := other.Pantry(ctx, k2)
+	require.NoError(t, err)
+	assert.Equal(t, price, *items[0].PerKilo)
+	assert.Equal(t, 40., items[0].Pack.Fat)
+
+	// Again: what is the same stays; what has gone on since is kept beside it.
+	_, err = other.Save(ctx, k2, a.ID, 2, doc("Cakes", 130))
+	require.NoError(t, err)
+	count, err = other.TakeIn(ctx, k2, read.Histories, nil, nil)
+	require.NoError(t, err)
+	assert.Equal(t, store.TakenIn{Same: 2, Copied: 1}, count)
+	now, err := other.Find(ctx, k2, a.ID)
+	require.NoError(t, err)
+	assert.Equal(t, 3, now.Version, "nothing is overwritten")
+}
+
+func TestNothingIsHalfTakenIn(t *testing.T) {
+	t.Parallel()
+	s := pgtest.Open(t)
+	k, _, err := s.Kitchen(t.Context(), "Boathouse")
+	require.NoError(t, err)
+	good := store.History{ID: "11111111-1111-4111-8111-111111111111", Versions: []store.HistoryVersion{{Number: 1, Document: *doc("Good", 1)}}}
+	bad := store.History{ID: "22222222-2222-4222-8222-222222222222", Versions: []store.HistoryVersion{{Number: 1, Document: *doc("Bad", 1)}, {Number: 1, Document: *doc("Twice", 1)}}}
+	_, err = s.TakeIn(t.Context(), k, []store.History{good, bad}, nil, nil)
+	require.Error(t, err)
+	list, err := s.List(t.Context(), k, "", nil, 10)
+	require.NoError(t, err)
+	assert.Empty(t, list)
+}
+
+func zipOf(t *testing.T, files ...string) []byte {
+	t.Helper()
+	var out bytes.Buffer
+	w := zip.NewWriter(&out)
+	for i := 0; i < len(files); i += 2 {
+		f, err := w.Create(files[i])
+		require.NoError(t, err)
+		_, err = f.Write([]byte(files[i+1]))
+		require.NoError(t, err)
+	}
+	require.NoError(t, w.Close())
+	return out.Bytes()
+}
+
+func TestHostileArchives(t *testing.T) {
+	t.Parallel()
+	const kitchen = `{"format":"cuerda-kitchen/1","name":"K","settings":{},"pantry":[]}`
+	usual, err := json.Marshal(bake.UsualSettings())
+	require.NoError(t, err)
+	good := strings.Replace(kitchen, `{}`, string(usual), 1)
+	version := func(document string) string {
+		return `{"format":"cuerda-history/1","id":"11111111-1111-4111-8111-111111111111","created_at":"2026-01-01T00:00:00Z","updated_at":"2026-01-01T00:00:00Z","versions":[{"number":1,"created_at":"2026-01-01T00:00:00Z","document":` + document + `}]}`
+	}
+	sound := version(`{"format":"cuerda-build/1","lines":[]}`)
+	_, err = archive.Read(zipOf(t, "kitchen.json", good, "builds/1.json", sound), foods)
+	require.NoError(t, err)
+	for name, c := range map[string]struct {
+		data []byte
+		code string
+		file string
+	}{
+		"no zip":           {[]byte("PK but no zip"), "not-a-zip", ""},
+		"cut off":          {zipOf(t, "kitchen.json", good)[:60], "not-a-zip", ""},
+		"no kitchen":       {zipOf(t, "builds/1.json", sound), "no-kitchen", "kitchen.json"},
+		"path trick":       {zipOf(t, "kitchen.json", good, "../../etc/passwd", "x"), "bad-name", "../../etc/passwd"},
+		"absolute":         {zipOf(t, "kitchen.json", good, "/builds/1.json", sound), "bad-name", "/builds/1.json"},
+		"backslash":        {zipOf(t, "kitchen.json", good, `builds\1.json`, sound), "bad-name", `builds\1.json`},
+		"twice":            {zipOf(t, "kitchen.json", good, "kitchen.json", good), "bad-name", "kitchen.json"},
+		"bomb":             {zipOf(t, "kitchen.json", good, "builds/1.json", strings.Repeat(" ", 40<<20)), "too-big", "builds/1.json"},
+		"broken json":      {zipOf(t, "kitchen.json", `{"format":`), "bad-json", "kitchen.json"},
+		"odd settings":     {zipOf(t, "kitchen.json", strings.Replace(good, `"racks":`, `"racks":99,"x":`, 1)), "bad-json", "kitchen.json"},
+		"unknown food":     {zipOf(t, "kitchen.json", good, "builds/1.json", version(`{"format":"cuerda-build/1","lines":[{"food":"moonbeams","grams":1}]}`)), "bad-build", "builds/1.json"},
+		"circular parts":   {zipOf(t, "kitchen.json", good, "builds/1.json", version(`{"format":"cuerda-build/1","lines":[],"parts":[{"kind":"sauce","id":"a","on":"a","lines":[]}]}`)), "bad-build", "builds/1.json"},
+		"no versions":      {zipOf(t, "kitchen.json", good, "builds/1.json", strings.Replace(sound, `"versions":[`, `"versions":[],"x":[`, 1)), "bad-json", "builds/1.json"},
+		"id":               {zipOf(t, "kitchen.json", good, "builds/1.json", strings.Replace(sound, "11111111-1111", "'; drop table", 1)), "bad-build", "builds/1.json"},
+		"number":           {zipOf(t, "kitchen.json", good, "builds/1.json", strings.Replace(sound, `"number":1`, `"number":7`, 1)), "bad-build", "builds/1.json"},
+		"far away in time": {zipOf(t, "kitchen.json", good, "builds/1.json", strings.Replace(sound, "2026", "9026", 1)), "bad-build", "builds/1.json"},
+	} {
+		_, err := archive.Read(c.data, foods)
+		var bad *archive.Error
+		if assert.ErrorAs(t, err, &bad, name) {
+			assert.Equal(t, c.code, bad.Code, name)
+			assert.Equal(t, c.file, bad.File, name)
+		}
+	}
+}
