@@ -63,11 +63,12 @@ func Start(d *build.Document, kind build.PartKind, foods *food.Catalogue, checke
 	if kind.Inside() || kind == build.Shell {
 		p.Rest = &build.Wait{Minutes: 10}
 	}
-	return resize(d, p, foods)
+	return Resize(d, p, foods)
 }
 
-// resize gives a part's lines the amounts that its pieces or portions want.
-func resize(d *build.Document, p build.Part, foods *food.Catalogue) build.Part {
+// Resize gives a part's lines the amounts that its pieces or portions want,
+// 200 g in all where nothing says.
+func Resize(d *build.Document, p build.Part, foods *food.Catalogue) build.Part {
 	mass, want := Wanted(d, &p, foods)
 	if mass <= 0 {
 		return p

@@ -23,6 +23,11 @@ type startInput struct {
 	Kind string `query:"kind" required:"true" enum:"filling,middle,shell,wrap,vessel,coating,wash,glaze,sauce,broth"`
 }
 
+type fitPartInput struct {
+	DocumentInput
+	Part int `query:"part" required:"true" minimum:"1" doc:"which part, from 1"`
+}
+
 type scaleInput struct {
 	DocumentInput
 	Pieces   int     `query:"pieces" minimum:"0" maximum:"2000"`
@@ -75,6 +80,17 @@ func (s *Server) registerDish(api huma.API) {
 				return nil, err
 			}
 			return &body[build.Part]{dish.Start(d, build.PartKind(in.Kind), k.Foods, k.Checked)}, nil
+		})
+	huma.Register(api, takesDocument(api, op(http.MethodPost, "/parts/fit", "fitPart", "A part of the build in the amount that its pieces or portions want")),
+		func(ctx context.Context, in *fitPartInput) (*body[build.Part], error) {
+			k, d, err := s.kitchenAndDocument(ctx, in.RawBody)
+			if err != nil {
+				return nil, err
+			}
+			if in.Part > len(d.Parts) {
+				return nil, problem.New(http.StatusUnprocessableEntity, problem.BadRequest, "The build has no such part.")
+			}
+			return &body[build.Part]{dish.Resize(d, d.Parts[in.Part-1], k.Foods)}, nil
 		})
 	huma.Register(api, takesDocument(api, op(http.MethodPost, "/scale", "scale", "A build by pieces, portions, a tin or what there is; without an aim, as it stands, and what to buy for it")), s.scale)
 	huma.Register(api, takesDocument(api, op(http.MethodPost, "/explain", "explain", "How the figures of a mix come about")),

@@ -41,6 +41,8 @@ func TestADishOverHTTP(t *testing.T) {
 	assert.EqualValues(t, "glaze", part.Kind)
 	assert.NotEmpty(t, part.Lines)
 	c.problem(422, problem.BadRequest, "POST", "/api/parts/start?kind=icing", cakes)
+	assert.Equal(t, 180., ask[build.Part](t, c, "POST", "/api/parts/fit?part=1", strings.Replace(cakes, `"grams":180`, `"grams":20`, 1)).Lines[0].Grams)
+	c.problem(422, problem.BadRequest, "POST", "/api/parts/fit?part=2", cakes)
 
 	scaled := ask[api.Scaling](t, c, "POST", "/api/scale?portions=8", cakes)
 	assert.Equal(t, 1, scaled.Bowls)

@@ -5,7 +5,7 @@ import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import { RouterProvider } from "react-router";
 import { router } from "./app";
-import "./i18n";
+import { startWords } from "./i18n";
 import "./styles/main.scss";
 
 const client = new QueryClient({
@@ -13,6 +13,7 @@ const client = new QueryClient({
 });
 const root = document.getElementById("root");
 if (root) {
+  await startWords();
   createRoot(root).render(
     <StrictMode>
       <QueryClientProvider client={client}>

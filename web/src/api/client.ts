@@ -30,6 +30,16 @@ export type Load = Schemas["Load"];
 export type Section = Schemas["Section"];
 export type Outlook = Schemas["Outlook"];
 export type Settings = Schemas["Settings"];
+export type Part = Schemas["Part"];
+export type PartResult = Schemas["PartResult"];
+export type PartKind = Part["kind"];
+export type Dish = Schemas["Dish"];
+export type Share = Schemas["Share"];
+export type Scaling = Schemas["Scaling"];
+export type Purchase = Schemas["Purchase"];
+export type Comparison = Schemas["Comparison"];
+export type Explained = Schemas["Explained"];
+export type Recipe = Schemas["Recipe"];
 export type Problem = Schemas["Problem"];
 
 export const api = createClient<paths>({ baseUrl: "/" });

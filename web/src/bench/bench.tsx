@@ -11,9 +11,9 @@ import { useFormat } from "../ui/format";
 import { Icon } from "../ui/icon";
 import { BuildName } from "./build-name";
 import { ConflictDialog } from "./conflict-dialog";
-import { addLines, usualPiece } from "./edits";
+import { addLines, addPart, usualPiece } from "./edits";
 import { Hold } from "./hold";
-import { MixList } from "./mix-list";
+import { MixColumn } from "./mix-column";
 import { Notes } from "./notes";
 import { predictionFeed } from "./prediction";
 import { emptyDocument, useCreateBuild, useDuplicateBuild, type Foods } from "./queries";
@@ -25,6 +25,8 @@ import { Verdict } from "./verdict";
 import { VersionsDrawer } from "./versions-drawer";
 import { Cord } from "../heat/cord";
 import { HeatPanel } from "../heat/heat-panel";
+import { dishFeed, useStartPart } from "../parts/queries";
+import { Plate } from "../plate/plate-panel";
 import { bakeFeed } from "../heat/queries";
 
 const PasteDialog = lazy(() => import("../advice/paste-dialog").then((m) => ({ default: m.PasteDialog })));
@@ -52,6 +54,7 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
   const nameRef = useRef<HTMLTextAreaElement>(null);
   const [session] = useState(() => new BuildSession(build));
   const state = useSyncExternalStore(session.subscribe, session.snapshot);
+  const [part, setPart] = useState(-1);
   const [versions, setVersions] = useState(false);
   const [trial, setTrial] = useState<{ way: Way; of: BuildDocument } | null>(null);
   const [dialog, setDialog] = useState<"paste" | "convert" | "kitchen" | null>(null);
@@ -60,12 +63,14 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
   const { answer: prediction, stale } = useSyncExternalStore(feed.subscribe, feed.snapshot);
   const [baking] = useState(() => bakeFeed(session));
   const { answer: baked, stale: bakedStale } = useSyncExternalStore(baking.subscribe, baking.snapshot);
+  const [dishes] = useState(() => dishFeed(session));
   const piece = document.piece ?? usualPiece;
   const method = document.cook?.method ?? (piece.kind === "patty" ? "pan" : "still-oven");
 
   useEffect(() => session.open(), [session]);
   useEffect(() => feed.follow(), [feed]);
   useEffect(() => baking.follow(), [baking]);
+  useEffect(() => dishes.follow(), [dishes]);
   useUndoKeys(session);
   const { state: asked, key: visit } = useLocation();
   useEffect(() => {
@@ -83,6 +88,20 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
   );
   const convert = useCallback(() => setDialog("convert"), []);
   const kitchen = useCallback(() => setDialog("kitchen"), []);
+  const { mutate: startPart } = useStartPart();
+  const sauce = useCallback(
+    () =>
+      startPart(
+        { document: session.snapshot().document, kind: "sauce" },
+        {
+          onSuccess: (made) => {
+            session.edit(addPart(made));
+            setPart((session.snapshot().document.parts?.length ?? 0) - 1);
+          },
+        },
+      ),
+    [session, startPart],
+  );
   const triedPrediction = usePredictionOf(tried?.document);
   const shown = (tried && triedPrediction.data) || prediction;
 
@@ -167,12 +186,16 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
               <SaveSign session={session} state={state} />
             </div>
           </div>
-          <MixList
+          <MixColumn
             session={session}
-            document={document}
+            lines={document.lines}
+            parts={document.parts}
             prediction={prediction}
+            dishes={dishes}
             foods={foods}
             vocabulary={vocabulary}
+            chosen={part}
+            onShow={setPart}
           />
         </div>
         <div className={`bench-middle ${tried ? "bench-trying" : ""}`}>
@@ -204,6 +227,7 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
             baked={baked}
             stale={bakedStale}
             onSettings={kitchen}
+            onSauce={document.parts?.some((p) => p.kind === "sauce") ? undefined : sauce}
           />
         </div>
         <div className="bench-side">
@@ -217,9 +241,18 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
             onConvert={convert}
           />
           <Notes prediction={prediction} foods={foods} piece={piece} />
+          <Plate session={session} dishes={dishes} portions={document.portions} vocabulary={vocabulary} />
         </div>
       </div>
-      <Cord session={session} feed={feed} baked={baked} foods={foods} vocabulary={vocabulary} />
+      <Cord
+        session={session}
+        feed={feed}
+        baked={baked}
+        parts={document.parts}
+        foods={foods}
+        vocabulary={vocabulary}
+        onPart={setPart}
+      />
       <Suspense>
         {dialog === "paste" && (
           <PasteDialog

@@ -1,4 +1,15 @@
-import type { BuildDocument, Cook, Food, Line, Piece, Preparation, Vocabulary, Wait } from "../api/client";
+import type {
+  BuildDocument,
+  Cook,
+  Food,
+  Line,
+  Part,
+  Piece,
+  Preparation,
+  Vocabulary,
+  Wait,
+} from "../api/client";
+import type { Editor } from "./session";
 
 // Edits are functions from document to document. They change the words of the
 // document only; what they mean is the server's to say.
@@ -108,3 +119,45 @@ export const addLines = (more: Line[]) => withLines((lines) => [...lines, ...mor
 export const addRest =
   (minutes: number): Edit =>
   (d) => ({ ...d, rest: { ...d.rest, minutes: (d.rest?.minutes ?? 0) + minutes } });
+
+export const addPart =
+  (part: Part): Edit =>
+  (d) => ({ ...d, parts: [...(d.parts ?? []), part] });
+
+export const setPart =
+  (index: number, change: Partial<Part>): Edit =>
+  (d) => ({ ...d, parts: d.parts?.map((p, i) => (i === index ? { ...p, ...change } : p)) });
+
+/** Takes a part away, and lets go what went on it. */
+export const removePart =
+  (index: number): Edit =>
+  (d) => {
+    const gone = d.parts?.[index]?.id;
+    const rest = d.parts
+      ?.filter((_, i) => i !== index)
+      .map((p) => (gone !== undefined && p.on === gone ? { ...p, on: undefined } : p));
+    return { ...d, parts: rest && rest.length > 0 ? rest : undefined };
+  };
+
+/** Edits of lines, made to a part of the build in place of its mix. */
+export function partEditor(editor: Editor, index: number): Editor {
+  return {
+    ask: () => editor.ask(),
+    edit: (change, key) =>
+      editor.edit(
+        (d) => {
+          const part = d.parts?.[index];
+          return part ? setPart(index, { lines: change({ ...d, lines: part.lines }).lines })(d) : d;
+        },
+        key && `part ${index} ${key}`,
+      ),
+  };
+}
+
+export const setPortions =
+  (portions: number): Edit =>
+  (d) => ({ ...d, portions: portions > 0 ? portions : undefined });
+
+export const setNote =
+  (note: string): Edit =>
+  (d) => ({ ...d, note: note || undefined });

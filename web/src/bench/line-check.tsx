@@ -5,7 +5,7 @@ import { useFormat } from "../ui/format";
 import { Icon } from "../ui/icon";
 import { setFood } from "./edits";
 import type { Foods } from "./queries";
-import type { BuildSession } from "./session";
+import type { Editor } from "./session";
 
 type Check = NonNullable<Prediction["lines"][number]["check"]>;
 
@@ -32,7 +32,7 @@ type Props = {
   line: Line;
   name: string;
   foods: Foods;
-  session: BuildSession;
+  session: Editor;
 };
 
 /** Why a food is not clear, the label to tick, and what to take instead. */

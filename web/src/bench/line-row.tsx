@@ -11,7 +11,7 @@ import { removeLine, setGrams } from "./edits";
 import { CheckDetails, CheckMark } from "./line-check";
 import { PrepEditor, usePrepWords } from "./prep-editor";
 import type { Foods } from "./queries";
-import type { BuildSession } from "./session";
+import type { Editor } from "./session";
 
 type Props = {
   id: string;
@@ -23,7 +23,7 @@ type Props = {
   limitPassed: boolean;
   chosen: boolean;
   vocabulary: Vocabulary;
-  session: BuildSession;
+  session: Editor;
   onChoose: (id: string) => void;
 };
 

@@ -12,18 +12,25 @@ import { restrict } from "../ui/drag";
 import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from "@dnd-kit/sortable";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { useTranslation } from "../i18n/use-translation";
-import type { BuildDocument, Food, Prediction, Vocabulary } from "../api/client";
+import type { Food, Line, Prediction, Vocabulary } from "../api/client";
 import { useFormat } from "../ui/format";
 import { AddFood } from "./add-food";
 import { addLine, moveLine } from "./edits";
 import { LineRow } from "./line-row";
 import type { Foods } from "./queries";
-import type { BuildSession } from "./session";
+import type { Editor } from "./session";
 
 type Props = {
-  session: BuildSession;
-  document: BuildDocument;
-  prediction: Prediction;
+  session: Editor;
+  lines: Line[];
+  /** What became of each line; missing until it is known. */
+  results?: Prediction["lines"];
+  /** Foods past their limit. */
+  limits?: string[];
+  title: string;
+  empty: string;
+  full: string;
+  most: number;
   foods: Foods;
   vocabulary: Vocabulary;
 };
@@ -31,34 +38,33 @@ type Props = {
 const modifiers = [restrict];
 
 /** Names for lines that stay with their food when lines move. */
-function lineIds(document: BuildDocument): string[] {
+function lineIds(lines: Line[]): string[] {
   const count = new Map<string, number>();
-  return document.lines.map(({ food }) => {
+  return lines.map(({ food }) => {
     const n = (count.get(food) ?? 0) + 1;
     count.set(food, n);
     return `${food}#${n}`;
   });
 }
 
-/** The mix, edited in place. */
-export function MixList({ session, document, prediction, foods, vocabulary }: Props) {
+/** The lines of the mix or of a part, edited in place. */
+export function MixList(props: Props) {
+  const { session, lines, results, limits, title, empty, full, most, foods, vocabulary } = props;
   const { t } = useTranslation();
   const format = useFormat();
   const [chosen, setChosen] = useState<string | null>(null);
   const [added, setAdded] = useState(0);
   const list = useRef<HTMLOListElement>(null);
   const justAdded = useRef(false);
-  const ids = useMemo(() => lineIds(document), [document]);
+  const ids = useMemo(() => lineIds(lines), [lines]);
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
   );
-  const limits = new Set(prediction.notes.filter((n) => n.code === "over-limit").map((n) => n.food));
-  const full = document.lines.length >= vocabulary.limits.lines;
 
   const choose = useCallback((id: string) => setChosen((now) => (now === id ? null : id)), []);
   const nameOf = (id: UniqueIdentifier) => {
-    const food = document.lines[ids.indexOf(String(id))]?.food ?? "";
+    const food = lines[ids.indexOf(String(id))]?.food ?? "";
     return format.foodName(foods.get(food), food);
   };
   const said = (key: string, active: UniqueIdentifier, over?: UniqueIdentifier) =>
@@ -103,8 +109,8 @@ export function MixList({ session, document, prediction, foods, vocabulary }: Pr
         }}
       >
         <SortableContext items={ids} strategy={verticalListSortingStrategy}>
-          <ol className="lines" ref={list} aria-label={t("mix.title")}>
-            {document.lines.map((line, index) => {
+          <ol className="lines" ref={list} aria-label={title}>
+            {lines.map((line, index) => {
               const id = ids[index] ?? line.food;
               return (
                 <LineRow
@@ -114,8 +120,8 @@ export function MixList({ session, document, prediction, foods, vocabulary }: Pr
                   line={line}
                   foods={foods}
                   food={foods.get(line.food)}
-                  result={prediction.lines[index]}
-                  limitPassed={limits.has(line.food)}
+                  result={results?.[index]}
+                  limitPassed={limits?.includes(line.food) ?? false}
                   chosen={chosen === id}
                   vocabulary={vocabulary}
                   session={session}
@@ -126,9 +132,9 @@ export function MixList({ session, document, prediction, foods, vocabulary }: Pr
           </ol>
         </SortableContext>
       </DndContext>
-      {document.lines.length === 0 && <p className="hint empty-mix">{t("mix.empty")}</p>}
-      {full ? (
-        <p className="hint">{t("mix.full", { count: vocabulary.limits.lines })}</p>
+      {lines.length === 0 && <p className="hint empty-mix">{empty}</p>}
+      {lines.length >= most ? (
+        <p className="hint">{full}</p>
       ) : (
         <AddFood key={added} foods={foods} onAdd={add} />
       )}

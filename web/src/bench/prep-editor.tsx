@@ -5,7 +5,7 @@ import { useFormat } from "../ui/format";
 import { Icon } from "../ui/icon";
 import { NumberField } from "../ui/number-field";
 import { addPrep, removePrep, setPrep } from "./edits";
-import type { BuildSession } from "./session";
+import type { Editor } from "./session";
 
 /** Gives the words of a preparation with its setting: "sauté 10 min". */
 export function usePrepWords() {
@@ -27,7 +27,7 @@ type Props = {
   food?: Food;
   name: string;
   vocabulary: Vocabulary;
-  session: BuildSession;
+  session: Editor;
 };
 
 /** What is done to a food before mixing, in order. */

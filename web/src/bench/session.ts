@@ -42,6 +42,12 @@ function canonical(value: unknown): string {
   );
 }
 
+/** Whatever takes edits: the build itself, or one of its parts. */
+export type Editor = {
+  edit: (change: (document: BuildDocument) => BuildDocument, key?: string) => void;
+  ask: () => void;
+};
+
 /**
  * One build being edited in this window. Changes are kept by themselves a
  * moment after the last one; until the server has them they are also kept in

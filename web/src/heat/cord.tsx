@@ -1,6 +1,6 @@
 import { memo, useEffect, useRef, useState } from "react";
 import { useTranslation } from "../i18n/use-translation";
-import type { Baked, Prediction, Step, Vocabulary } from "../api/client";
+import type { Baked, Part, Prediction, Step, Vocabulary } from "../api/client";
 import type { Feed } from "../bench/feed";
 import type { Foods } from "../bench/queries";
 import type { BuildSession } from "../bench/session";
@@ -13,16 +13,22 @@ type Props = {
   session: BuildSession;
   feed: Feed<Prediction>;
   baked?: Baked;
+  parts?: Part[];
   foods: Foods;
   vocabulary: Vocabulary;
+  /** Shows a part of the build. */
+  onPart: (index: number) => void;
 };
+
+/** A knot's own name: a step of the mix, or one of a part. */
+const idOf = (s: Step) => (s.part ? `${s.code} ${s.part}` : s.code);
 
 const least = 84; // px a knot needs
 const side = 44; // px free at both ends
 
 /** The steps from the first soak to the table, as knots on a cord. */
 export const Cord = memo(function Cord(props: Props) {
-  const { baked } = props;
+  const { baked, parts } = props;
   const { t } = useTranslation();
   const format = useFormat();
   const [ref, room] = useWidth<HTMLDivElement>(1240);
@@ -34,9 +40,9 @@ export const Cord = memo(function Cord(props: Props) {
   const pitch = steps.length > 1 ? (width - 2 * side) / (steps.length - 1) : 0;
   const here = Math.max(
     0,
-    steps.findIndex((s) => s.code === at),
+    steps.findIndex((s) => idOf(s) === at),
   );
-  const chosen = steps.find((s) => s.code === open);
+  const chosen = steps.find((s) => idOf(s) === open);
 
   useEffect(() => {
     if (open === null) return;
@@ -50,6 +56,9 @@ export const Cord = memo(function Cord(props: Props) {
   }, [open]);
 
   const words = (s: Step) => {
+    const part = s.part ? parts?.[s.part - 1] : undefined;
+    if (part && s.code === "make") return `${t(`parts.kind.${part.kind}`)} ${fraction(s.minutes)}`;
+    if (part) return t(`cord.${s.code}`);
     const name = t(`cord.${s.code}`);
     return s.minutes > 0 && s.code !== "mix" ? `${name} ${fraction(s.minutes)}` : name;
   };
@@ -75,10 +84,10 @@ export const Cord = memo(function Cord(props: Props) {
             {steps.map((s, i) => {
               const none = s.minutes === 0 && (s.code === "rest" || s.code === "chill");
               return (
-                <li key={s.code} style={{ left: side + i * pitch }}>
+                <li key={idOf(s)} style={{ left: side + i * pitch }}>
                   <button
                     type="button"
-                    ref={s.code === open ? opener : undefined}
+                    ref={idOf(s) === open ? opener : undefined}
                     className={[
                       "knot",
                       i < here && "knot-done",
@@ -89,11 +98,11 @@ export const Cord = memo(function Cord(props: Props) {
                     ]
                       .filter(Boolean)
                       .join(" ")}
-                    aria-expanded={s.code === open}
+                    aria-expanded={idOf(s) === open}
                     onClick={(e) => {
                       opener.current = e.currentTarget;
-                      setAt(s.code);
-                      setOpen(open === s.code ? null : s.code);
+                      setAt(idOf(s));
+                      setOpen(open === idOf(s) ? null : idOf(s));
                     }}
                   >
                     <span className="knot-tie" />

@@ -17,6 +17,8 @@ type Props = {
   baked?: Baked;
   stale: boolean;
   onSettings: () => void;
+  /** Adds a sauce, where the build has none. */
+  onSauce?: () => void;
 };
 
 /** Minutes as a cook says them: to the half. */
@@ -24,7 +26,7 @@ const halves = (m: number) => fraction(Math.round(m * 2) / 2);
 
 /** The piece: how many, how big, how long and how hot. */
 export const HeatPanel = memo(function HeatPanel(props: Props) {
-  const { session, cook, piece, vocabulary, baked, stale, onSettings } = props;
+  const { session, cook, piece, vocabulary, baked, stale, onSettings, onSauce } = props;
   const { t } = useTranslation();
   const format = useFormat();
   const [more, setMore] = useState(false);
@@ -72,7 +74,7 @@ export const HeatPanel = memo(function HeatPanel(props: Props) {
       ) : (
         <div className="heat-waiting" aria-busy="true" />
       )}
-      {baked && <HeatNotes notes={baked.cook_notes.filter((n) => n.kind !== "caution")} />}
+      {baked && <HeatNotes notes={baked.cook_notes.filter((n) => n.kind !== "caution")} onSauce={onSauce} />}
       <div className="piece-form">
         <ShapeFields session={session} piece={piece} vocabulary={vocabulary} />
         {baked && piece.kind !== "stuffing" && (
@@ -152,7 +154,7 @@ function listOf(words: string[], t: (key: string) => string): string {
     : `${words.slice(0, -1).join(", ")} ${t("heat.and")} ${words.at(-1)}`;
 }
 
-function HeatNotes({ notes }: { notes: CookNote[] }) {
+function HeatNotes({ notes, onSauce }: { notes: CookNote[]; onSauce?: () => void }) {
   const { t } = useTranslation();
   const format = useFormat();
   const shown = notes.filter((n) => n.code !== "batches");
@@ -170,6 +172,14 @@ function HeatNotes({ notes }: { notes: CookNote[] }) {
           {stops.map((n) => (
             <li key={n.code} className={`note note-${n.kind === "stop" ? "reason" : "limit"}`}>
               {said(n)}
+              {n.code === "wants-sauce" && onSauce && (
+                <>
+                  {" "}
+                  <button type="button" className="btn btn-straw btn-sm" onClick={onSauce}>
+                    {t("parts.addSauce")}
+                  </button>
+                </>
+              )}
             </li>
           ))}
         </ul>

@@ -7,6 +7,7 @@ import { PrepEditor } from "../bench/prep-editor";
 import type { Foods } from "../bench/queries";
 import type { BuildSession } from "../bench/session";
 import { WaitFields } from "../bench/waits";
+import { partName } from "../parts/part-name";
 import { useFormat } from "../ui/format";
 import { Icon } from "../ui/icon";
 import { HeatFields, ShapeFields } from "./piece-fields";
@@ -18,6 +19,7 @@ type Props = {
   foods: Foods;
   vocabulary: Vocabulary;
   step: Step;
+  onPart: (index: number) => void;
   onClose: () => void;
 };
 
@@ -25,7 +27,7 @@ const heats = new Set(["cook", "preheat", "set"]);
 
 /** What a knot of the cord can be set to. */
 export function KnotPanel(props: Props) {
-  const { session, feed, baked, foods, vocabulary, step, onClose } = props;
+  const { session, feed, baked, foods, vocabulary, step, onPart, onClose } = props;
   const { document } = useSyncExternalStore(session.subscribe, session.snapshot);
   const { answer: prediction } = useSyncExternalStore(feed.subscribe, feed.snapshot);
   const piece = document.piece ?? usualPiece;
@@ -33,6 +35,7 @@ export function KnotPanel(props: Props) {
   const format = useFormat();
   const box = useRef<HTMLDivElement>(null);
   const { code } = step;
+  const part = step.part ? document.parts?.[step.part - 1] : undefined;
 
   useEffect(() => {
     const first = box.current?.querySelector<HTMLElement>("input, select, .knot-body button");
@@ -43,7 +46,8 @@ export function KnotPanel(props: Props) {
     <div ref={box} className="knot-panel" role="dialog" aria-labelledby="knot-title" tabIndex={-1}>
       <header>
         <h3 id="knot-title">
-          {t(`cord.${code}`)} <span className="hint figure">{step.clock}</span>
+          {t(`cord.${code}`)}
+          {part && <>: {partName(part, t)}</>} <span className="hint figure">{step.clock}</span>
         </h3>
         <button
           type="button"
@@ -82,6 +86,18 @@ export function KnotPanel(props: Props) {
             </div>
           );
         })}
+        {part && (
+          <button
+            type="button"
+            className="btn btn-straw btn-sm"
+            onClick={() => {
+              onPart((step.part ?? 1) - 1);
+              onClose();
+            }}
+          >
+            {t("parts.title")}: {partName(part, t)}
+          </button>
+        )}
         {(code === "rest" || code === "chill") && (
           <WaitFields
             which={code}

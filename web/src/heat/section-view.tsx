@@ -75,6 +75,14 @@ export const SectionView = memo(function SectionView({ piece, method, section, m
   }, [section, minutes, w, h, across, high, round, lying]);
 
   const radius = round ? "50%" : lying ? h / 2 : piece.kind === "stuffing" ? 6 : Math.min(h / 3, 12);
+  // What lies inside: a filling within its wall, or a loaf's middle.
+  const wall = (piece.wall_mm ?? 10) * scale;
+  const inside =
+    piece.kind === "shell"
+      ? { side: wall, above: wall }
+      : piece.kind === "layered"
+        ? { side: 0, above: (h - Math.min(piece.middle_mm ?? 15, high) * scale) / 2 }
+        : null;
   const bathed = method === "simmer" || method === "deep-oil" || method === "shallow-oil";
   return (
     <div
@@ -135,6 +143,19 @@ export const SectionView = memo(function SectionView({ piece, method, section, m
         style={{ left, top, width: w, height: h, borderRadius: radius }}
         aria-hidden="true"
       />
+      {inside && (
+        <span
+          className="section-inside"
+          style={{
+            left: left + inside.side,
+            top: top + inside.above,
+            width: Math.max(0, w - 2 * inside.side),
+            height: Math.max(0, h - 2 * inside.above),
+            borderRadius: round ? "50%" : 4,
+          }}
+          aria-hidden="true"
+        />
+      )}
       <span className="section-core figure" style={{ left: wide / 2, top: top + h / 2 }} aria-hidden="true">
         {format.number(core)}°
       </span>

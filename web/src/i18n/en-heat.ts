@@ -154,6 +154,8 @@ export const heat = {
     preheat: "Heat up",
     cook: "Cook",
     set: "Set",
+    make: "Make",
+    brush: "Brush",
     table: "Table",
     how: {
       soak: "In plenty of water, then drain well.",
@@ -174,6 +176,8 @@ export const heat = {
       preheat: "Give the oven its time, tray or stone in it.",
       cook: "Until the coldest place is done.",
       set: "Let it stand: it holds better, and a loaf slices.",
+      make: "Ready when it is needed; it goes on beside the rest.",
+      brush: "With a brush, evenly; the pan or tray is hot.",
       table: "When it should be eaten.",
     },
     times: {

@@ -1,5 +1,6 @@
 import { advice } from "./en-advice";
 import { heat } from "./en-heat";
+import { place } from "./en-place";
 
 export const en = {
   app: {
@@ -337,6 +338,7 @@ export const en = {
   },
   ...advice,
   ...heat,
+  ...place,
   problem: {
     "bad-json": "it is not readable ({{got}})",
     "missing-field": "{{place}} is missing",

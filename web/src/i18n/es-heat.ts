@@ -156,6 +156,8 @@ export const heat: Heat = {
     preheat: "Calentar",
     cook: "Cocer",
     set: "Asentar",
+    make: "Preparar",
+    brush: "Pincelar",
     table: "Mesa",
     how: {
       soak: "En agua abundante; después, escurre bien.",
@@ -176,6 +178,8 @@ export const heat: Heat = {
       preheat: "Dale su tiempo al horno, con la bandeja dentro.",
       cook: "Hasta que el punto más frío esté hecho.",
       set: "Deja reposar: aguanta mejor, y un pastel se puede rebanar.",
+      make: "Lista cuando hace falta; va al lado de lo demás.",
+      brush: "Con brocha, por igual; la bandeja está caliente.",
       table: "Cuándo se va a comer.",
     },
     times: {

@@ -1,6 +1,7 @@
 import type { Messages } from "./en";
 import { advice } from "./es-advice";
 import { heat } from "./es-heat";
+import { place } from "./es-place";
 
 export const es: Messages = {
   app: {
@@ -341,6 +342,7 @@ export const es: Messages = {
   },
   ...advice,
   ...heat,
+  ...place,
   problem: {
     "bad-json": "no se puede leer ({{got}})",
     "missing-field": "falta {{place}}",

@@ -1,11 +1,16 @@
 import i18next from "i18next";
-import { en } from "./en";
-import { es } from "./es";
+import type { Messages } from "./en";
 
 export const languages = { en: "English", es: "Español" } as const;
 export type Language = keyof typeof languages;
 
 const key = "cuerda.language";
+
+// A cook reads one language: the other's words are fetched when it is chosen.
+const catalogues: Record<Language, () => Promise<Messages>> = {
+  en: () => import("./en").then((m) => m.en),
+  es: () => import("./es").then((m) => m.es),
+};
 
 function preferred(): Language {
   const wanted = [localStorage.getItem(key), ...navigator.languages];
@@ -16,20 +21,24 @@ function preferred(): Language {
   return "en";
 }
 
-export function setLanguage(language: Language) {
-  localStorage.setItem(key, language);
-  void i18next.changeLanguage(language);
+async function speak(language: Language) {
+  if (!i18next.hasResourceBundle(language, "translation")) {
+    i18next.addResourceBundle(language, "translation", await catalogues[language]());
+  }
+  await i18next.changeLanguage(language);
 }
 
-i18next.on("languageChanged", (language) => {
-  document.documentElement.lang = language;
-});
+export function setLanguage(language: Language) {
+  localStorage.setItem(key, language);
+  void speak(language);
+}
 
-void i18next.init({
-  resources: { en: { translation: en }, es: { translation: es } },
-  lng: preferred(),
-  fallbackLng: "en",
-  interpolation: { escapeValue: false },
-});
-
-export default i18next;
+/** Loads the words of the cook's language; pages are drawn once it is there. */
+export async function startWords() {
+  i18next.on("languageChanged", (language) => {
+    document.documentElement.lang = language;
+  });
+  const language = preferred();
+  await i18next.init({ resources: {}, lng: language, interpolation: { escapeValue: false } });
+  await speak(language);
+}

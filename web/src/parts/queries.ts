@@ -1,0 +1,33 @@
+import { useMutation } from "@tanstack/react-query";
+import { api, unwrap, type BuildDocument, type Dish, type PartKind } from "../api/client";
+import { Feed } from "../bench/feed";
+import type { BuildSession } from "../bench/session";
+
+const afterTheSqueeze = 120; // ms
+
+/** Follows the whole dish: its parts, and what is in a piece and a portion. */
+export function dishFeed(session: BuildSession) {
+  return new Feed<Dish | undefined>(
+    session,
+    undefined,
+    undefined,
+    (body) => unwrap(api.POST("/api/dish", { body })),
+    afterTheSqueeze,
+  );
+}
+
+/** A first try at a part, in the amount that the build wants. */
+export function useStartPart() {
+  return useMutation({
+    mutationFn: ({ document, kind }: { document: BuildDocument; kind: PartKind }) =>
+      unwrap(api.POST("/api/parts/start", { params: { query: { kind } }, body: document })),
+  });
+}
+
+/** A part in the amount that is usual. */
+export function useFitPart() {
+  return useMutation({
+    mutationFn: ({ document, part }: { document: BuildDocument; part: number }) =>
+      unwrap(api.POST("/api/parts/fit", { params: { query: { part } }, body: document })),
+  });
+}
