@@ -1,17 +1,30 @@
-import { lazy, Suspense } from "react";
+import { lazy, Suspense, useMemo, useState } from "react";
 import Dropdown from "react-bootstrap/Dropdown";
 import { useTranslation } from "./i18n/use-translation";
 import { createBrowserRouter, Navigate, NavLink, Outlet, useNavigate, useRouteError } from "react-router";
 import { BenchHome, BenchPage, Trouble } from "./bench/bench-page";
 import { languages, setLanguage, type Language } from "./i18n";
 import { Icon } from "./ui/icon";
+import { useActions, useKeys } from "./keys/actions";
 import { themes, useTheme } from "./ui/theme";
+import { setUnits, unitChoices, useUnits } from "./ui/units";
 
+const SearchDialog = lazy(() => import("./search/search-dialog"));
+const KeysDialog = lazy(() => import("./keys/keys-dialog"));
+const SheetPage = lazy(() => import("./sheet/sheet-page"));
 const PantryPage = lazy(() => import("./pantry/pantry-page").then((m) => ({ default: m.PantryPage })));
 
 function Frame() {
   const { t, i18n } = useTranslation();
   const [theme, setTheme] = useTheme();
+  const units = useUnits();
+  const [dialog, setDialog] = useState<"search" | "keys" | null>(null);
+  const actions = useMemo(
+    () => ({ search: () => setDialog("search"), overview: () => setDialog("keys") }),
+    [],
+  );
+  useActions(actions);
+  useKeys();
   return (
     <>
       <a className="skip" href="#bench">
@@ -26,6 +39,15 @@ function Frame() {
           <NavLink to="/pantry">{t("app.pantry")}</NavLink>
         </nav>
         <div className="app-settings">
+          <button
+            type="button"
+            className="btn btn-quiet btn-icon"
+            aria-label={t("search.label")}
+            title={`${t("search.label")} (/)`}
+            onClick={() => setDialog("search")}
+          >
+            <Icon name="search" />
+          </button>
           <select
             className="form-select form-select-sm"
             aria-label={t("app.language")}
@@ -43,21 +65,46 @@ function Frame() {
               as="button"
               type="button"
               className="btn btn-quiet btn-icon"
-              aria-label={t("app.theme")}
+              aria-label={t("unitSetting.menu")}
+              title={t("unitSetting.menu")}
             >
-              <Icon name="theme" />
+              <Icon name="sliders" />
             </Dropdown.Toggle>
             <Dropdown.Menu>
+              <Dropdown.Header as="div">{t("app.theme")}</Dropdown.Header>
               {themes.map((name) => (
                 <Dropdown.Item as="button" key={name} active={name === theme} onClick={() => setTheme(name)}>
                   {t(`app.themes.${name}`)}
                 </Dropdown.Item>
               ))}
+              {(["mass", "temperature", "length"] as const).map((kind) => [
+                <Dropdown.Header as="div" key={kind}>
+                  {t(`unitSetting.${kind}`)}
+                </Dropdown.Header>,
+                ...unitChoices[kind].map((unit) => (
+                  <Dropdown.Item
+                    as="button"
+                    key={unit}
+                    active={units[kind] === unit}
+                    onClick={() => setUnits({ [kind]: unit })}
+                  >
+                    {t(`unitSetting.${unit}`)}
+                  </Dropdown.Item>
+                )),
+              ])}
+              <Dropdown.Divider />
+              <Dropdown.Item as="button" onClick={() => setDialog("keys")}>
+                {t("keys.open")} <kbd>?</kbd>
+              </Dropdown.Item>
             </Dropdown.Menu>
           </Dropdown>
         </div>
       </header>
       <Outlet />
+      <Suspense>
+        {dialog === "search" && <SearchDialog onClose={() => setDialog(null)} />}
+        {dialog === "keys" && <KeysDialog onClose={() => setDialog(null)} />}
+      </Suspense>
     </>
   );
 }
@@ -84,6 +131,14 @@ export const router = createBrowserRouter([
       { path: "/", element: <Navigate to="/bench" replace /> },
       { path: "/bench", element: <BenchHome /> },
       { path: "/bench/:id", element: <BenchPage /> },
+      {
+        path: "/sheet/:id",
+        element: (
+          <Suspense>
+            <SheetPage />
+          </Suspense>
+        ),
+      },
       {
         path: "/pantry",
         element: (

@@ -1,8 +1,15 @@
-import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
 import Modal from "react-bootstrap/Modal";
 import { useTranslation } from "../i18n/use-translation";
-import { api, unwrap, type Line, type Reading, type Vocabulary } from "../api/client";
+import {
+  ApiError,
+  type BuildDocument,
+  type Line,
+  type Reading,
+  type Recipe,
+  type Vocabulary,
+} from "../api/client";
+import { useReadRecipe } from "../files/queries";
 import { usePrepWords } from "../bench/prep-editor";
 import type { Foods } from "../bench/queries";
 import { Dialog } from "../ui/dialog";
@@ -14,29 +21,41 @@ type Props = {
   foods: Foods;
   vocabulary: Vocabulary;
   room: number;
-  onTake: (lines: Line[], asNew: boolean) => void;
+  /** Takes lines into this build, or with what else the recipe says as a new one. */
+  onTake: (lines: Line[], asNew?: { name: string; portions: number; note: string }) => void;
+  onWhole: (document: BuildDocument) => void;
   onClose: () => void;
 };
+
+const most = 8; // MB
 
 type Row = { reading: Reading; food: string; grams: number; keep: boolean };
 
 /** Reads a pasted list of ingredients, shows the reading beside the words, and takes it once it is right. */
-export function PasteDialog({ foods, vocabulary, room, onTake, onClose }: Props) {
+export function PasteDialog({ foods, vocabulary, room, onTake, onWhole, onClose }: Props) {
   const { t } = useTranslation();
   const [text, setText] = useState("");
   const [rows, setRows] = useState<Row[] | null>(null);
-  const read = useMutation({
-    mutationFn: (list: string) => unwrap(api.POST("/api/read-list", { body: { text: list } })),
-    onSuccess: ({ lines }) =>
-      setRows(
-        lines.map((reading) => ({
-          reading,
-          food: reading.food,
-          grams: reading.grams,
-          keep: reading.food !== "" && reading.grams > 0,
-        })),
-      ),
-  });
+  const [big, setBig] = useState(false);
+  const [found, setFound] = useState<Recipe | null>(null);
+  const read = useReadRecipe();
+  const look = (source: Blob | string) =>
+    read.mutate(source, {
+      onSuccess: (recipe) => {
+        setFound(recipe);
+        setRows(
+          recipe.lines.map((reading) => ({
+            reading,
+            food: reading.food,
+            grams: reading.grams,
+            keep: reading.food !== "" && reading.grams > 0,
+          })),
+        );
+      },
+    });
+  const code = read.error instanceof ApiError ? read.error.problem?.code : undefined;
+  const why = read.error instanceof ApiError ? read.error.problem?.errors?.[0] : undefined;
+  const whole = found?.document;
   const good = rows?.filter((r) => r.keep && r.food !== "" && r.grams > 0) ?? [];
   const lines: Line[] = good.map((r) => ({
     food: r.food,
@@ -51,29 +70,59 @@ export function PasteDialog({ foods, vocabulary, room, onTake, onClose }: Props)
       <Modal.Body>
         {rows === null ? (
           <>
-            <label htmlFor="paste-text">{t("paste.lead")}</label>
+            <label htmlFor="paste-text">{t("files.lead")}</label>
             <textarea
               id="paste-text"
               className="form-control paste-text"
               rows={12}
-              maxLength={60000}
+              maxLength={8_000_000}
               placeholder={t("paste.example")}
               value={text}
               onChange={(e) => setText(e.target.value)}
             />
+            <label className="btn btn-quiet btn-sm paste-file">
+              {t("files.file")}
+              <input
+                type="file"
+                className="visually-hidden"
+                accept=".html,.htm,.json,.jsonld,.md,.markdown,.txt,.csv,.tsv,text/*,application/json,application/ld+json"
+                onChange={(e) => {
+                  const file = e.target.files?.[0];
+                  e.target.value = "";
+                  setBig((file?.size ?? 0) > most * 1024 * 1024);
+                  if (file && file.size <= most * 1024 * 1024) look(file);
+                }}
+              />
+            </label>{" "}
+            <span className="hint">{t("files.fileHint")}</span>
+            {big && (
+              <p className="note note-reason" role="alert">
+                {t("files.tooBig", { size: most })}
+              </p>
+            )}
             {read.isError && (
               <p className="note note-reason" role="alert">
-                {t("paste.failed")}
+                {t([`files.fault.${code}`, "files.fault.failed"], {
+                  why: `${why?.pointer ?? ""} ${why?.got ?? ""}`.trim(),
+                })}
               </p>
             )}
           </>
+        ) : whole ? (
+          <p>
+            {t("files.whole", {
+              name: whole.name || t("builds.untitled"),
+              count: whole.lines.length,
+            })}
+          </p>
         ) : rows.length === 0 ? (
           <p className="note note-reason">{t("paste.nothing")}</p>
         ) : (
           <>
             <p>
+              {found && found.kind !== "text" && <>{t(`files.found.${found.kind}`)} </>}
               {t("paste.read", { full: rows.filter((r) => r.reading.full).length, count: rows.length })}
-              {(read.data?.cut ?? 0) > 0 && <> {t("paste.cut", { count: read.data?.cut })}</>}
+              {found && found.steps.length > 0 && <> {t("files.steps", { count: found.steps.length })}</>}
             </p>
             <ul className="readings">
               {rows.map((r, i) => (
@@ -98,10 +147,19 @@ export function PasteDialog({ foods, vocabulary, room, onTake, onClose }: Props)
             type="button"
             className="btn btn-primary"
             disabled={text.trim() === "" || read.isPending}
-            onClick={() => read.mutate(text)}
+            onClick={() => look(text)}
           >
             {t("paste.go")}
           </button>
+        ) : whole ? (
+          <>
+            <button type="button" className="btn btn-quiet" onClick={() => setRows(null)}>
+              {t("paste.again")}
+            </button>
+            <button type="button" className="btn btn-primary" onClick={() => onWhole(whole)}>
+              {t("files.takeWhole")}
+            </button>
+          </>
         ) : (
           <>
             <button type="button" className="btn btn-quiet" onClick={() => setRows(null)}>
@@ -111,7 +169,7 @@ export function PasteDialog({ foods, vocabulary, room, onTake, onClose }: Props)
               type="button"
               className="btn btn-quiet"
               disabled={lines.length === 0 || lines.length > room}
-              onClick={() => onTake(lines, false)}
+              onClick={() => onTake(lines)}
             >
               {t("paste.here")}
             </button>
@@ -119,7 +177,13 @@ export function PasteDialog({ foods, vocabulary, room, onTake, onClose }: Props)
               type="button"
               className="btn btn-primary"
               disabled={lines.length === 0 || lines.length > vocabulary.limits.lines}
-              onClick={() => onTake(lines, true)}
+              onClick={() =>
+                onTake(lines, {
+                  name: found?.name ?? "",
+                  portions: found?.portions ?? 0,
+                  note: (found?.steps ?? []).join("\n").slice(0, vocabulary.limits.note),
+                })
+              }
             >
               {t("paste.asNew")}
             </button>

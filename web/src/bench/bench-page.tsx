@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { useEffect, useState } from "react";
+import { useCallback, useEffect, useState } from "react";
 import { useTranslation } from "../i18n/use-translation";
 import { Navigate, useNavigate, useParams } from "react-router";
 import { api, ApiError, unwrap, type BuildEntry } from "../api/client";
@@ -80,6 +80,7 @@ export function BenchPage() {
     },
   });
 
+  const showBuilds = useCallback(() => setDrawer(true), []);
   useEffect(() => {
     if (build.data) localStorage.setItem(lastKey, build.data.id);
   }, [build.data]);
@@ -113,7 +114,7 @@ export function BenchPage() {
         build={build.data}
         foods={foods.data}
         vocabulary={vocabulary.data}
-        onBuilds={() => setDrawer(true)}
+        onBuilds={showBuilds}
         onDelete={(name) => remove.mutate({ id, name })}
       />
     );

@@ -1,24 +1,34 @@
-import { lazy, Suspense, useCallback, useEffect, useRef, useState, useSyncExternalStore } from "react";
-import Dropdown from "react-bootstrap/Dropdown";
+import {
+  lazy,
+  Suspense,
+  useCallback,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+  useSyncExternalStore,
+} from "react";
 import { useTranslation } from "../i18n/use-translation";
-import { useLocation, useNavigate } from "react-router";
+import { Link, useLocation, useNavigate } from "react-router";
 import type { Build, BuildDocument, Vocabulary, Way } from "../api/client";
 import { MendPanel } from "../advice/mend-panel";
 import { OtherWays } from "../advice/other-ways";
 import { usePredictionOf } from "../advice/queries";
 import { Trying } from "../advice/trying";
 import { useFormat } from "../ui/format";
-import { Icon } from "../ui/icon";
 import { BuildName } from "./build-name";
 import { ConflictDialog } from "./conflict-dialog";
-import { addLines, addPart, usualPiece } from "./edits";
+import { addLine, addLines, addPart, usualPiece } from "./edits";
 import { Hold } from "./hold";
+import type { Pair } from "../history/queries";
+import { useActions } from "../keys/actions";
 import { MixColumn } from "./mix-column";
+import { MixTools } from "./mix-tools";
+import { NoteField } from "./note-field";
 import { Notes } from "./notes";
 import { predictionFeed } from "./prediction";
 import { emptyDocument, useCreateBuild, useDuplicateBuild, type Foods } from "./queries";
 import { TablePanel } from "./table-panel";
-import { SaveSign } from "./save-sign";
 import { BuildSession } from "./session";
 import { Squeeze } from "./squeeze";
 import { Verdict } from "./verdict";
@@ -27,6 +37,7 @@ import { Cord } from "../heat/cord";
 import { HeatPanel } from "../heat/heat-panel";
 import { dishFeed, useStartPart } from "../parts/queries";
 import { Plate } from "../plate/plate-panel";
+import type { Why } from "../why/why-dialog";
 import { bakeFeed } from "../heat/queries";
 
 const PasteDialog = lazy(() => import("../advice/paste-dialog").then((m) => ({ default: m.PasteDialog })));
@@ -34,6 +45,9 @@ const ConvertDialog = lazy(() =>
   import("../advice/convert-dialog").then((m) => ({ default: m.ConvertDialog })),
 );
 
+const ScaleDialog = lazy(() => import("../scale/scale-dialog"));
+const WhyDialog = lazy(() => import("../why/why-dialog"));
+const CompareDialog = lazy(() => import("../history/compare-dialog"));
 const KitchenDialog = lazy(() => import("../heat/kitchen-dialog"));
 
 type Props = {
@@ -51,13 +65,14 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
   const navigate = useNavigate();
   const duplicate = useDuplicateBuild();
   const create = useCreateBuild();
+  const { mutate: createBuild } = create;
   const nameRef = useRef<HTMLTextAreaElement>(null);
   const [session] = useState(() => new BuildSession(build));
   const state = useSyncExternalStore(session.subscribe, session.snapshot);
   const [part, setPart] = useState(-1);
   const [versions, setVersions] = useState(false);
   const [trial, setTrial] = useState<{ way: Way; of: BuildDocument } | null>(null);
-  const [dialog, setDialog] = useState<"paste" | "convert" | "kitchen" | null>(null);
+  const [dialog, setDialog] = useState<"paste" | "convert" | "kitchen" | "scale" | null>(null);
   const { document } = state;
   const [feed] = useState(() => predictionFeed(session, build.prediction, build.document));
   const { answer: prediction, stale } = useSyncExternalStore(feed.subscribe, feed.snapshot);
@@ -86,8 +101,46 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
     (way: Way | null) => setTrial(way && { way, of: session.snapshot().document }),
     [session],
   );
+  const [why, setWhy] = useState<Why | null>(null);
+  const whyQ = useCallback(() => setWhy("q"), []);
+  const whyChance = useCallback(() => setWhy("chance"), []);
   const convert = useCallback(() => setDialog("convert"), []);
   const kitchen = useCallback(() => setDialog("kitchen"), []);
+  const [pair, setPair] = useState<Pair | null>(null);
+  /** Sets a version beside this build as it stands, which is kept first. */
+  async function compare(with_: Omit<Pair, "to">) {
+    await session.save();
+    setPair({ ...with_, to: session.snapshot().version });
+  }
+  useActions(
+    useMemo(
+      () => ({
+        builds: onBuilds,
+        new: () =>
+          createBuild(emptyDocument(t("builds.untitled")), {
+            onSuccess: (b) => void navigate(`/bench/${b.id}`, { state: { rename: true } }),
+          }),
+        add: () => window.document.querySelector<HTMLElement>(".add-food input")?.focus(),
+        addFood: (id: string) => {
+          const food = foods.get(id);
+          if (food) session.edit(addLine(food));
+        },
+        versions: () => setVersions(true),
+        scale: () => setDialog("scale"),
+        sheet: () => void session.save().then(() => navigate(`/sheet/${session.id}`)),
+        partBefore: () => setPart((at) => Math.max(-1, at - 1)),
+        partAfter: () =>
+          setPart((at) => Math.min((session.snapshot().document.parts?.length ?? 0) - 1, at + 1)),
+      }),
+      [onBuilds, createBuild, navigate, session, foods, t],
+    ),
+  );
+  const openNew = (made: BuildDocument) => {
+    setDialog(null);
+    create.mutate(made, {
+      onSuccess: (b) => void navigate(`/bench/${b.id}`, { state: { rename: true } }),
+    });
+  };
   const { mutate: startPart } = useStartPart();
   const sauce = useCallback(
     () =>
@@ -125,66 +178,40 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
             <p className="hint">
               {t("mix.summary", { pieces, grams: format.grams(prediction.mass_g), version: state.version })}
             </p>
-            <div className="mix-tools">
-              <button type="button" className="btn btn-quiet btn-sm" onClick={onBuilds}>
-                {t("builds.title")} <Icon name="chevron-down" />
-              </button>
-              <button
-                type="button"
-                className="btn btn-quiet btn-icon"
-                aria-label={t("app.undo")}
-                title={t("app.undo")}
-                disabled={!state.canUndo}
-                onClick={() => session.undo()}
-              >
-                <Icon name="undo" />
-              </button>
-              <button
-                type="button"
-                className="btn btn-quiet btn-icon"
-                aria-label={t("app.redo")}
-                title={t("app.redo")}
-                disabled={!state.canRedo}
-                onClick={() => session.redo()}
-              >
-                <Icon name="redo" />
-              </button>
-              <Dropdown>
-                <Dropdown.Toggle
-                  as="button"
+            {build.from && (
+              <p className="hint origin">
+                <Link to={`/bench/${build.from.id}`}>
+                  {t("history.from", {
+                    name: build.from.name || t("builds.untitled"),
+                    n: build.from.version,
+                  })}
+                </Link>{" "}
+                <button
                   type="button"
-                  className="btn btn-quiet btn-icon"
-                  aria-label={t("builds.actions")}
+                  className="btn btn-link p-0"
+                  onClick={() =>
+                    build.from &&
+                    void compare({ id: build.from.id, from: build.from.version, with: session.id })
+                  }
                 >
-                  <Icon name="more" />
-                </Dropdown.Toggle>
-                <Dropdown.Menu>
-                  <Dropdown.Item as="button" onClick={() => setDialog("paste")}>
-                    {t("paste.title")}
-                  </Dropdown.Item>
-                  <Dropdown.Item as="button" onClick={() => setVersions(true)}>
-                    {t("builds.versions")}
-                  </Dropdown.Item>
-                  <Dropdown.Item as="button" onClick={() => setTimeout(() => nameRef.current?.select())}>
-                    {t("builds.rename")}
-                  </Dropdown.Item>
-                  <Dropdown.Item
-                    as="button"
-                    onClick={async () => {
-                      await session.save();
-                      duplicate.mutate(session.id, { onSuccess: (b) => void navigate(`/bench/${b.id}`) });
-                    }}
-                  >
-                    {t("builds.duplicate")}
-                  </Dropdown.Item>
-                  <Dropdown.Divider />
-                  <Dropdown.Item as="button" onClick={() => onDelete(document.name)}>
-                    {t("builds.delete")}
-                  </Dropdown.Item>
-                </Dropdown.Menu>
-              </Dropdown>
-              <SaveSign session={session} state={state} />
-            </div>
+                  {t("history.compareFrom")}
+                </button>
+              </p>
+            )}
+            <MixTools
+              session={session}
+              state={state}
+              onBuilds={onBuilds}
+              onPaste={() => setDialog("paste")}
+              onVersions={() => setVersions(true)}
+              onScale={() => setDialog("scale")}
+              onRename={() => setTimeout(() => nameRef.current?.select())}
+              onDuplicate={async () => {
+                await session.save();
+                duplicate.mutate(session.id, { onSuccess: (b) => void navigate(`/bench/${b.id}`) });
+              }}
+              onDelete={() => onDelete(document.name)}
+            />
           </div>
           <MixColumn
             session={session}
@@ -197,6 +224,7 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
             chosen={part}
             onShow={setPart}
           />
+          <NoteField session={session} note={document.note} max={vocabulary.limits.note} />
         </div>
         <div className={`bench-middle ${tried ? "bench-trying" : ""}`}>
           {tried && (
@@ -210,15 +238,16 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
               onLeave={() => setTried(null)}
             />
           )}
-          <Verdict prediction={shown} kind={piece.kind} method={method} stale={stale} />
+          <Verdict prediction={shown} kind={piece.kind} method={method} stale={stale} onWhy={whyChance} />
           <Squeeze
             prediction={shown}
             zones={vocabulary.zones}
             minutes={(tried?.document ?? document).rest?.minutes ?? 0}
             piece={piece}
+            onWhy={whyQ}
           />
           <MendPanel document={document} foods={foods} session={session} />
-          <Hold prediction={shown} piece={piece} />
+          <Hold prediction={shown} piece={piece} onWhy={setWhy} />
           <HeatPanel
             session={session}
             cook={document.cook}
@@ -264,12 +293,53 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
               setDialog(null);
               if (!asNew) session.edit(addLines(lines));
               else {
-                create.mutate(
-                  { ...emptyDocument(t("paste.name")), lines, eaters: document.eaters },
-                  { onSuccess: (b) => void navigate(`/bench/${b.id}`, { state: { rename: true } }) },
-                );
+                const { name, portions, note } = asNew;
+                openNew({
+                  ...emptyDocument(name || t("paste.name")),
+                  lines,
+                  eaters: document.eaters,
+                  ...(portions > 0 ? { portions } : {}),
+                  ...(note ? { note } : {}),
+                });
               }
             }}
+            onWhole={openNew}
+          />
+        )}
+        {dialog === "scale" && (
+          <ScaleDialog
+            document={document}
+            pieces={prediction.pieces}
+            foods={foods}
+            vocabulary={vocabulary}
+            onClose={() => setDialog(null)}
+            onTake={(scaled, asNew) => {
+              if (asNew)
+                openNew({ ...scaled, name: t("builds.copyOf", { name: scaled.name }).slice(0, 200) });
+              else {
+                setDialog(null);
+                session.edit(() => scaled);
+              }
+            }}
+          />
+        )}
+        {why && (
+          <WhyDialog
+            what={why}
+            document={tried?.document ?? document}
+            foods={foods}
+            onClose={() => setWhy(null)}
+          />
+        )}
+        {pair && (
+          <CompareDialog
+            pair={pair}
+            names={[
+              pair.with ? (build.from?.name ?? "") : t("history.one", { n: pair.from }),
+              pair.with ? document.name : t("history.one", { n: pair.to }),
+            ]}
+            foods={foods}
+            onClose={() => setPair(null)}
           />
         )}
         {dialog === "kitchen" && (
@@ -295,7 +365,12 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
           />
         )}
       </Suspense>
-      <VersionsDrawer open={versions} session={session} onClose={() => setVersions(false)} />
+      <VersionsDrawer
+        open={versions}
+        session={session}
+        onClose={() => setVersions(false)}
+        onCompare={(from) => void compare({ id: session.id, from })}
+      />
       {state.status === "conflict" && state.theirs && (
         <ConflictDialog session={session} mine={document} theirs={state.theirs} foods={foods} />
       )}

@@ -6,6 +6,7 @@ import { useNavigate } from "react-router";
 import type { BuildEntry } from "../api/client";
 import { useFormat } from "../ui/format";
 import { Icon } from "../ui/icon";
+import { ArchiveTools } from "../files/archive-tools";
 import { emptyDocument, useBuilds, useCreateBuild, useDuplicateBuild } from "./queries";
 
 type Props = { open: boolean; current?: string; onClose: () => void; onDelete: (entry: BuildEntry) => void };
@@ -80,6 +81,7 @@ export function BuildsDrawer({ open, current, onClose, onDelete }: Props) {
             />
           ))}
         </ul>
+        <ArchiveTools />
       </Offcanvas.Body>
     </Offcanvas>
   );

@@ -6,10 +6,16 @@ import { Rope } from "../ui/rope";
 import { useWidth } from "../ui/use-width";
 import { pieceWord } from "./piece-word";
 
-type Props = { prediction: Prediction; piece: { kind: string; tin?: boolean }; of?: string };
+type Props = {
+  prediction: Prediction;
+  piece: { kind: string; tin?: boolean };
+  of?: string;
+  /** Opens how a hold comes about. */
+  onWhy?: (what: "raw" | "cooked") => void;
+};
 
 /** The hold raw and cooked, as ropes that must reach past what the piece asks. */
-export const Hold = memo(function Hold({ prediction: p, piece, of }: Props) {
+export const Hold = memo(function Hold({ prediction: p, piece, of, onWhy }: Props) {
   const { t } = useTranslation();
   const id = useId();
   return (
@@ -26,8 +32,15 @@ export const Hold = memo(function Hold({ prediction: p, piece, of }: Props) {
         has={p.raw_chilled_kpa ?? p.raw_kpa}
         need={p.raw_need_kpa}
         ratio={p.raw_ratio}
+        onWhy={onWhy && (() => onWhy("raw"))}
       />
-      <HoldRope stage={t("hold.cooked")} has={p.cooked_kpa} need={p.cooked_need_kpa} ratio={p.cooked_ratio} />
+      <HoldRope
+        stage={t("hold.cooked")}
+        has={p.cooked_kpa}
+        need={p.cooked_need_kpa}
+        ratio={p.cooked_ratio}
+        onWhy={onWhy && (() => onWhy("cooked"))}
+      />
     </section>
   );
 });
@@ -36,7 +49,9 @@ export const Hold = memo(function Hold({ prediction: p, piece, of }: Props) {
 // the mark stands at a third.
 const reach = (ratio: number) => ratio / (ratio + 2);
 
-function HoldRope({ stage, has, need, ratio }: { stage: string; has: number; need: number; ratio: number }) {
+type RopeProps = { stage: string; has: number; need: number; ratio: number; onWhy?: () => void };
+
+function HoldRope({ stage, has, need, ratio, onWhy }: RopeProps) {
   const { t } = useTranslation();
   const format = useFormat();
   const [ref, width] = useWidth<HTMLDivElement>(470);
@@ -50,7 +65,18 @@ function HoldRope({ stage, has, need, ratio }: { stage: string; has: number; nee
     <div className={`hold-row ${ratio < 1 ? "hold-fails" : ""}`}>
       <span className="hold-stage">
         {stage}
-        <small>{t("hold.figures", { has: kpa(has), need: kpa(need) })}</small>
+        {onWhy ? (
+          <button
+            type="button"
+            className="why"
+            aria-label={`${t("why.open", { what: stage })}: ${t("hold.figures", { has: kpa(has), need: kpa(need) })}`}
+            onClick={onWhy}
+          >
+            {t("hold.figures", { has: kpa(has), need: kpa(need) })}
+          </button>
+        ) : (
+          <small>{t("hold.figures", { has: kpa(has), need: kpa(need) })}</small>
+        )}
       </span>
       <div ref={ref} className="hold-rope">
         <svg

@@ -34,12 +34,15 @@ export function useBuilds(text: string, enabled = true) {
   });
 }
 
-export function useVersions(id: string, enabled: boolean) {
+export function useVersions(id: string, enabled: boolean, named = false) {
   return useQuery({
-    queryKey: ["versions", id],
+    queryKey: ["versions", id, named],
     queryFn: ({ signal }) =>
       unwrap(
-        api.GET("/api/builds/{id}/versions", { params: { path: { id }, query: { limit: 100 } }, signal }),
+        api.GET("/api/builds/{id}/versions", {
+          params: { path: { id }, query: { limit: 100, named } },
+          signal,
+        }),
       ),
     enabled,
     gcTime: 0,

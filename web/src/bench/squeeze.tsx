@@ -13,6 +13,8 @@ type Props = {
   piece: { kind: string; tin?: boolean };
   /** Tells two squeezes apart, for those who hear them. */
   of?: string;
+  /** Opens how the index comes about. */
+  onWhy?: () => void;
 };
 
 const from = -0.3;
@@ -21,13 +23,14 @@ const top = 62;
 const high = 36;
 
 /** The scale from "crumbles" to "slumps", with where this mix is and what its piece wants. */
-export const Squeeze = memo(function Squeeze({ prediction, zones, minutes, piece, of }: Props) {
+export const Squeeze = memo(function Squeeze({ prediction, zones, minutes, piece, of, onWhy }: Props) {
   const { t } = useTranslation();
   const format = useFormat();
   const [ref, width] = useWidth<HTMLDivElement>();
   const id = useId();
   const x = scaleOf(width);
   const { q, just_mixed_q: mixed, band, word, q_sd: sd } = prediction;
+  const index = q === null ? "" : t("squeeze.index", { q: format.number(q, 2), sd: format.number(sd, 2) });
   const wants = t("squeeze.wants", { piece: t(`piece.A.${pieceWord(piece)}`) });
   const label =
     q === null
@@ -63,9 +66,18 @@ export const Squeeze = memo(function Squeeze({ prediction, zones, minutes, piece
           {q !== null && (
             <>
               {" · "}
-              <span className="figure">
-                {t("squeeze.index", { q: format.number(q, 2), sd: format.number(sd, 2) })}
-              </span>
+              {onWhy ? (
+                <button
+                  type="button"
+                  className="why figure"
+                  aria-label={`${t("why.open", { what: t("squeeze.title") })}: ${index}`}
+                  onClick={onWhy}
+                >
+                  {index}
+                </button>
+              ) : (
+                <span className="figure">{index}</span>
+              )}
             </>
           )}
         </span>

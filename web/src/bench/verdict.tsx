@@ -4,10 +4,10 @@ import type { Prediction } from "../api/client";
 import { useFormat } from "../ui/format";
 import { Icon } from "../ui/icon";
 
-type Props = { prediction: Prediction; kind: string; method: string; stale: boolean };
+type Props = { prediction: Prediction; kind: string; method: string; stale: boolean; onWhy: () => void };
 
 /** One plain sentence: whether it holds, and how likely that is. */
-export const Verdict = memo(function Verdict({ prediction: p, kind, method, stale }: Props) {
+export const Verdict = memo(function Verdict({ prediction: p, kind, method, stale, onWhy }: Props) {
   const { t, i18n } = useTranslation();
   const format = useFormat();
   const n = Math.round(p.chance * 100);
@@ -22,7 +22,15 @@ export const Verdict = memo(function Verdict({ prediction: p, kind, method, stal
         {p.verdict !== "nothing" && (
           <>
             {" "}
-            <strong className="figure">{chance}</strong> <span className="duty">{t(duty)}</span>
+            <button
+              type="button"
+              className="why why-chance figure"
+              aria-label={`${chance}. ${t("why.open", { what: t("history.chance") })}`}
+              onClick={onWhy}
+            >
+              {chance}
+            </button>{" "}
+            <span className="duty">{t(duty)}</span>
           </>
         )}
       </h2>

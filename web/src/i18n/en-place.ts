@@ -266,6 +266,7 @@ export const place = {
     written: "{{name}} · version {{n}}",
   },
   keys: {
+    single: "Single keys act where nobody types",
     title: "Keys",
     open: "Keys",
     search: "Search builds and foods",
@@ -293,6 +294,7 @@ export const place = {
     inBuilds: "builds with it",
   },
   unitSetting: {
+    menu: "Colours, units, keys",
     title: "Units",
     mass: "Mass",
     temperature: "Heat",

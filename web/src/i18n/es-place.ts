@@ -269,6 +269,7 @@ export const place: Place = {
     written: "{{name}} · versión {{n}}",
   },
   keys: {
+    single: "Las teclas sueltas actúan donde no se escribe",
     title: "Teclas",
     open: "Teclas",
     search: "Buscar recetas y alimentos",
@@ -296,6 +297,7 @@ export const place: Place = {
     inBuilds: "recetas con él",
   },
   unitSetting: {
+    menu: "Colores, unidades, teclas",
     title: "Unidades",
     mass: "Masa",
     temperature: "Calor",

@@ -60,10 +60,10 @@ export const Plate = memo(function Plate({ session, dishes, portions, vocabulary
           </thead>
           <tbody>
             <tr>
-              <th scope="row">{t("plate.kcal")}</th>
+              <th scope="row">{t("plate.kcal")}, kcal</th>
               {columns.map(([name, s]) => (
                 <td key={name} className="figure">
-                  {format.number(s.facts.kcal)} kcal
+                  {format.number(s.facts.kcal)}
                   <small>{format.number(s.facts.kj)} kJ</small>
                 </td>
               ))}

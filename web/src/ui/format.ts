@@ -1,6 +1,7 @@
 import { useMemo } from "react";
 import { useTranslation } from "../i18n/use-translation";
 import type { Food } from "../api/client";
+import { fahrenheitOf, gasMarkOf, inchesOf, ouncesOf, useUnits } from "./units";
 
 const glyphs: [number, string][] = [
   [1 / 8, "⅛"],
@@ -41,12 +42,24 @@ function formatter(language: string, digits: number, useGrouping: boolean): Intl
 export function useFormat() {
   const { t, i18n } = useTranslation();
   const language = i18n.language;
+  const units = useUnits();
   return useMemo(() => {
     const number = (x: number, digits = 0) => formatter(language, digits, Math.abs(x) >= 10000).format(x);
+    /** The same amount in the cook's other unit; "" where there is none. */
+    const beside = (value: number, unit: string | undefined): string => {
+      if (unit === "g" && units.mass === "oz") return `${number(ouncesOf(value), value < 280 ? 1 : 0)} oz`;
+      if (unit === "mm" && units.length === "inch") return `${number(inchesOf(value), 1)} in`;
+      if (unit !== "°C") return "";
+      if (units.temperature === "F") return `${number(fahrenheitOf(value))} °F`;
+      const mark = units.temperature === "gas" ? gasMarkOf(value) : null;
+      return mark === null ? "" : t("unitSetting.gasMark", { mark });
+    };
+    const both = (words: string, other: string) => (other === "" ? words : `${words} (${other})`);
     return {
       number,
-      grams: (g: number) => `${number(g, g < 10 ? 1 : 0)} g`,
-      celsius: (c: number) => `${number(c)} °C`,
+      beside,
+      grams: (g: number) => both(`${number(g, g < 10 ? 1 : 0)} g`, beside(g, "g")),
+      celsius: (c: number) => both(`${number(c)} °C`, beside(c, "°C")),
       minutes: (m: number) => `${number(m)} min`,
       /** Minutes that may be hours. */
       duration: (m: number) =>
@@ -63,5 +76,5 @@ export function useFormat() {
       when: (iso: string) =>
         new Date(iso).toLocaleString(language, { dateStyle: "medium", timeStyle: "short" }),
     };
-  }, [t, language]);
+  }, [t, language, units]);
 }

@@ -9,6 +9,8 @@ import grip from "bootstrap-icons/icons/grip-vertical.svg?raw";
 import pause from "bootstrap-icons/icons/pause-fill.svg?raw";
 import play from "bootstrap-icons/icons/play-fill.svg?raw";
 import plus from "bootstrap-icons/icons/plus-lg.svg?raw";
+import search from "bootstrap-icons/icons/search.svg?raw";
+import sliders from "bootstrap-icons/icons/sliders.svg?raw";
 import threeDots from "bootstrap-icons/icons/three-dots.svg?raw";
 import wifiOff from "bootstrap-icons/icons/wifi-off.svg?raw";
 import x from "bootstrap-icons/icons/x-lg.svg?raw";
@@ -26,6 +28,8 @@ const icons = {
   play,
   plus,
   more: threeDots,
+  search,
+  sliders,
   offline: wifiOff,
   x,
 };

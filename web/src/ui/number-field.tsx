@@ -1,6 +1,7 @@
 import { useEffect, useId, useRef, useState } from "react";
 import { useTranslation } from "../i18n/use-translation";
 import { readNumber, useFormat } from "./format";
+import { readWithUnit } from "./units";
 
 type Props = {
   label: string;
@@ -44,7 +45,13 @@ export function NumberField(props: Props) {
     sent.current = v;
     onChange(v);
   };
-  const typed = text === null ? value : readNumber(text);
+  /** What was typed, in the field's own unit, or with another behind it. */
+  const read = (words: string) => {
+    const plain = readNumber(words);
+    return Number.isNaN(plain) && unit ? readWithUnit(words, unit, readNumber) : plain;
+  };
+  const typed = text === null ? value : read(text);
+  const other = format.beside(value, unit);
   const wrong = text !== null && !fits(typed);
 
   function onKeyDown(e: React.KeyboardEvent<HTMLInputElement>) {
@@ -66,7 +73,7 @@ export function NumberField(props: Props) {
       e.stopPropagation();
       setText(null);
     } else if (e.key === "Enter") {
-      setText((now) => (now !== null && fits(readNumber(now)) ? null : now));
+      setText((now) => (now !== null && fits(read(now)) ? null : now));
     }
   }
 
@@ -86,13 +93,14 @@ export function NumberField(props: Props) {
         onBlur={() => !wrong && setText(null)}
         onChange={(e) => {
           setText(e.target.value);
-          const v = readNumber(e.target.value);
+          const v = read(e.target.value);
           if (fits(v)) send(v);
         }}
       />
       {unit && (
         <span className="unit" aria-hidden="true">
           {unit}
+          {other && <small className="beside-unit">{other}</small>}
         </span>
       )}
       {wrong && (

@@ -1,0 +1,165 @@
+import Modal from "react-bootstrap/Modal";
+import type { Comparison, Preparation } from "../api/client";
+import { usePrepWords } from "../bench/prep-editor";
+import type { Foods } from "../bench/queries";
+import { useTranslation } from "../i18n/use-translation";
+import { Dialog } from "../ui/dialog";
+import { useFormat } from "../ui/format";
+import { useComparison, type Pair } from "./queries";
+
+type Props = { pair: Pair; names: [string, string]; foods: Foods; onClose: () => void };
+type Change = Comparison["changes"][number];
+type Effect = Comparison["before"];
+
+/** What changed between two versions, and what that does. */
+export default function CompareDialog({ pair, names, foods, onClose }: Props) {
+  const { t } = useTranslation();
+  const compared = useComparison(pair);
+  const { data } = compared;
+  return (
+    <Dialog id="compare-title" title={t("history.title")} size="xl" onClose={onClose}>
+      <Modal.Body className="compare">
+        {compared.isError && (
+          <p className="note note-reason" role="alert">
+            {t("history.failed")}
+          </p>
+        )}
+        {compared.isPending && <div className="skeleton-list" aria-label={t("app.loading")} />}
+        {data && (
+          <div className="compare-columns">
+            <section aria-labelledby="compare-changes">
+              <h3 id="compare-changes">{t("history.changed")}</h3>
+              {data.changes.length + data.settings.length === 0 && (
+                <p className="hint">{t("history.nothing")}</p>
+              )}
+              <Changes data={data} names={names} foods={foods} />
+            </section>
+            <section aria-labelledby="compare-effects">
+              <h3 id="compare-effects">{t("history.does")}</h3>
+              <Effects before={data.before} after={data.after} names={names} foods={foods} />
+            </section>
+          </div>
+        )}
+      </Modal.Body>
+    </Dialog>
+  );
+}
+
+function Changes({ data, names, foods }: { data: Comparison; names: [string, string]; foods: Foods }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const prepWords = usePrepWords();
+  const prepared = (grams: number | undefined, preps: Preparation[] | undefined | null) =>
+    [format.grams(grams ?? 0), ...(preps ?? []).map(prepWords)].join(", ");
+  const food = (c: Change) => format.foodName(foods.get(c.food ?? ""), c.food ?? "");
+  if (data.changes.length + data.settings.length === 0) return null;
+  const cell = (c: Change): [string, string] => {
+    switch (c.kind) {
+      case "added":
+        return ["–", prepared(c.now_g, c.now_prep)];
+      case "removed":
+        return [prepared(c.was_g, c.was_prep), "–"];
+      case "part-added":
+        return ["–", t("history.partAdded")];
+      case "part-removed":
+        return [t("history.partRemoved"), "–"];
+      case "prep":
+        return [prepared(c.was_g, c.was_prep), prepared(c.now_g, c.now_prep)];
+      default:
+        return [format.grams(c.was_g ?? 0), format.grams(c.now_g ?? 0)];
+    }
+  };
+  const field = (pointer: string) =>
+    pointer
+      .slice(1)
+      .split("/")
+      .filter((word) => !/^\d+$/.test(word))
+      .map((word) => t([`history.fields.${word}`, `piece.${word}`, "history.fields.other"]))
+      .join(" · ");
+  return (
+    <table className="compare-table">
+      <thead>
+        <tr>
+          <td />
+          <th scope="col">{names[0]}</th>
+          <th scope="col">{names[1]}</th>
+        </tr>
+      </thead>
+      <tbody>
+        {data.changes.map((c, i) => {
+          const [was, now] = cell(c);
+          return (
+            <tr key={i} className={`change-${c.kind}`}>
+              <th scope="row">
+                {c.of ? t(`parts.kind.${c.of}`) : food(c)}
+                {c.part && !c.of ? (
+                  <small>
+                    {" "}
+                    {t("parts.title")} {c.part}
+                  </small>
+                ) : null}
+              </th>
+              <td>{was}</td>
+              <td>{now}</td>
+            </tr>
+          );
+        })}
+        {data.settings.map((s) => (
+          <tr key={s.field}>
+            <th scope="row">{field(s.field)}</th>
+            <td>{s.was || "–"}</td>
+            <td>{s.now || "–"}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+type EffectsProps = { before: Effect; after: Effect; names: [string, string]; foods: Foods };
+
+function Effects({ before, after, names, foods }: EffectsProps) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const list = (ids: string[]) =>
+    ids.length === 0 ? t("history.none") : ids.map((id) => format.foodName(foods.get(id), id)).join(", ");
+  const squeeze = (e: Effect) =>
+    e.q === null ? t(`squeeze.${e.word}`) : `${t(`squeeze.${e.word}`)} · ${format.number(e.q, 2)}`;
+  const rows: [string, (e: Effect) => string][] = [
+    ["index", squeeze],
+    ["raw", (e) => `${format.ratio(e.raw_ratio)}×`],
+    ["cooked", (e) => `${format.ratio(e.cooked_ratio)}×`],
+    ["chance", (e) => t("verdict.chance", { n: format.number(100 * e.chance) })],
+    ["pieces", (e) => format.number(e.pieces)],
+    ["minutes", (e) => (e.minutes === null ? t("heat.outlook.never") : format.minutes(e.minutes))],
+    ["loss", (e) => format.pct(e.weight_loss_pct)],
+    ["out", (e) => list(e.out)],
+    ["labels", (e) => list(e.label)],
+    ["cost", (e) => (e.cost_each === null ? "–" : format.number(e.cost_each, 2))],
+    ["kcal", (e) => `${format.number(e.kcal_each)} kcal`],
+    ["salt", (e) => `${format.number(e.salt_each_g, 2)} g`],
+  ];
+  return (
+    <table className="compare-table">
+      <thead>
+        <tr>
+          <td />
+          <th scope="col">{names[0]}</th>
+          <th scope="col">{names[1]}</th>
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map(([key, say]) => {
+          const [was, now] = [say(before), say(after)];
+          return (
+            <tr key={key} className={was === now ? "same" : ""}>
+              <th scope="row">{t(`history.${key}`)}</th>
+              <td>{was}</td>
+              <td>{now}</td>
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
+  );
+}

@@ -1,0 +1,101 @@
+import { useCombobox } from "downshift";
+import { useDeferredValue, useMemo, useState } from "react";
+import Modal from "react-bootstrap/Modal";
+import { useNavigate } from "react-router";
+import type { BuildEntry, Food } from "../api/client";
+import { findFoods } from "../bench/add-food";
+import { useBuilds, useFoods, type Foods } from "../bench/queries";
+import { useTranslation } from "../i18n/use-translation";
+import { actionOf } from "../keys/actions";
+import { useFormat } from "../ui/format";
+
+type Hit = { build: BuildEntry } | { food: Food };
+
+const none: Foods = new Map();
+const mostBuilds = 8;
+const mostFoods = 6;
+
+/** Finds builds and foods from anywhere. */
+export default function SearchDialog({ onClose }: { onClose: () => void }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const navigate = useNavigate();
+  const [text, setText] = useState("");
+  const asked = useDeferredValue(text.trim());
+  const builds = useBuilds(asked);
+  const foods = useFoods().data ?? none;
+  const found = useMemo(() => findFoods(foods, asked, mostFoods), [foods, asked]);
+  const hits: Hit[] = [
+    ...(builds.data ?? []).slice(0, mostBuilds).map((build) => ({ build })),
+    ...found.map((food) => ({ food })),
+  ];
+  const add = actionOf("addFood");
+  function go(hit: Hit) {
+    if ("build" in hit) {
+      onClose();
+      void navigate(`/bench/${hit.build.id}`);
+    } else if (add) {
+      onClose();
+      add(hit.food.id);
+    } else {
+      setText(format.foodName(hit.food, hit.food.id));
+    }
+  }
+  const box = useCombobox({
+    items: hits,
+    inputValue: text,
+    selectedItem: null,
+    isOpen: true,
+    defaultHighlightedIndex: 0,
+    itemToString: () => text,
+    onInputValueChange: ({ inputValue, type }) => {
+      if (type === useCombobox.stateChangeTypes.InputChange) setText(inputValue);
+    },
+    onSelectedItemChange: ({ selectedItem }) => selectedItem && go(selectedItem),
+  });
+  const item = (hit: Hit, index: number) => ({
+    ...box.getItemProps({ item: hit, index, className: index === box.highlightedIndex ? "here" : "" }),
+  });
+  const split = Math.min(builds.data?.length ?? 0, mostBuilds);
+  return (
+    <Modal show onHide={onClose} aria-labelledby="search-title" className="search-dialog">
+      <Modal.Body>
+        <label id="search-title" className="visually-hidden" {...box.getLabelProps()}>
+          {t("search.label")}
+        </label>
+        <input
+          {...box.getInputProps({
+            className: "form-control form-control-lg",
+            placeholder: t("search.hint"),
+            maxLength: 120,
+            autoFocus: true,
+            onKeyDown: (e) => e.key === "Escape" && onClose(),
+          })}
+        />
+        <ul {...box.getMenuProps({ className: "search-hits" })}>
+          {hits.map((hit, i) =>
+            "build" in hit ? (
+              <li key={hit.build.id} {...item(hit, i)}>
+                {i === 0 && <small className="search-kind">{t("search.builds")}</small>}
+                <bdi>{hit.build.name || t("builds.untitled")}</bdi>
+                <small>
+                  <span className={`dot dot-${hit.build.verdict}`} aria-hidden="true" />
+                  {t(`verdict.${hit.build.verdict}`)}
+                </small>
+              </li>
+            ) : (
+              <li key={hit.food.id} {...item(hit, i)}>
+                {i === split && <small className="search-kind">{t("search.foods")}</small>}
+                <span>{format.foodName(hit.food, hit.food.id)}</span>
+                <small>{t(add ? "search.addHere" : "search.inBuilds")}</small>
+              </li>
+            ),
+          )}
+          {hits.length === 0 && asked !== "" && !builds.isPending && (
+            <li className="none">{t("search.none")}</li>
+          )}
+        </ul>
+      </Modal.Body>
+    </Modal>
+  );
+}

@@ -1,0 +1,89 @@
+import { useSyncExternalStore } from "react";
+
+// What is kept is grams, degrees Celsius and millimetres; a cook may have
+// other units shown beside them, and may type them.
+
+export type Units = { mass: "g" | "oz"; temperature: "C" | "F" | "gas"; length: "mm" | "inch" };
+
+const key = "cuerda.units";
+const usual: Units = { mass: "g", temperature: "C", length: "mm" };
+const choices: { [K in keyof Units]: Units[K][] } = {
+  mass: ["g", "oz"],
+  temperature: ["C", "F", "gas"],
+  length: ["mm", "inch"],
+};
+export const unitChoices = choices;
+
+function kept(): Units {
+  try {
+    const read = JSON.parse(localStorage.getItem(key) ?? "{}") as Partial<Units>;
+    const pick = <K extends keyof Units>(name: K): Units[K] => {
+      const value = read[name];
+      return value !== undefined && choices[name].includes(value) ? value : usual[name];
+    };
+    return { mass: pick("mass"), temperature: pick("temperature"), length: pick("length") };
+  } catch {
+    return usual;
+  }
+}
+
+let now = kept();
+const listeners = new Set<() => void>();
+
+export function setUnits(change: Partial<Units>) {
+  now = { ...now, ...change };
+  localStorage.setItem(key, JSON.stringify(now));
+  for (const listener of listeners) listener();
+}
+
+const subscribe = (listener: () => void) => {
+  listeners.add(listener);
+  return () => void listeners.delete(listener);
+};
+const snapshot = () => now;
+
+export const useUnits = () => useSyncExternalStore(subscribe, snapshot);
+
+const gramsPerOunce = 28.349523125; // avoirdupois, by definition
+const mmPerInch = 25.4;
+export const ouncesOf = (grams: number) => grams / gramsPerOunce;
+export const fahrenheitOf = (celsius: number) => celsius * 1.8 + 32;
+export const inchesOf = (mm: number) => mm / mmPerInch;
+
+/** The regulator's mark of a gas oven: a step of 25 °F, mark 1 at 275 °F; null outside its dial. */
+export function gasMarkOf(celsius: number): string | null {
+  const step = Math.round((fahrenheitOf(celsius) - 275) / 25);
+  if (step === -1) return "½";
+  if (step === -2) return "¼";
+  return step >= 0 && step <= 8 ? String(step + 1) : null;
+}
+
+/** Typed units and how many of what is kept they are. */
+const typed: Record<string, [RegExp, (x: number) => number][]> = {
+  g: [
+    [/^(oz|ounces?|onzas?)$/, (x) => x * gramsPerOunce],
+    [/^(lbs?|pounds?|libras?)$/, (x) => x * 16 * gramsPerOunce],
+    [/^kg$/, (x) => x * 1000],
+    [/^g$/, (x) => x],
+  ],
+  "°C": [
+    [/^°?f$/, (x) => (x - 32) / 1.8],
+    [/^gas$/, (x) => (250 + 25 * x - 32) / 1.8],
+    [/^°?c$/, (x) => x],
+  ],
+  mm: [
+    [/^(in|inch|inches|"|″|pulgadas?)$/, (x) => x * mmPerInch],
+    [/^cm$/, (x) => x * 10],
+    [/^mm$/, (x) => x],
+  ],
+};
+
+/** Reads "12 oz", "350 F", "gas 4" or "3 in" as what is kept; NaN where the unit is none. */
+export function readWithUnit(text: string, unit: string, number: (text: string) => number): number {
+  const words = text.trim().toLowerCase();
+  const gas = /^gas\s*(\d+)$/.exec(words);
+  const match = gas ? [words, gas[1], "gas"] : /^([\d.,+-]+)\s*([^\d\s.,+-]+)$/.exec(words);
+  if (!match) return NaN;
+  const found = typed[unit]?.find(([pattern]) => pattern.test(match[2] ?? ""));
+  return found ? Math.round(found[1](number(match[1] ?? "")) * 10) / 10 : NaN;
+}

@@ -1,0 +1,141 @@
+import { useQuery } from "@tanstack/react-query";
+import Modal from "react-bootstrap/Modal";
+import { api, unwrap, type BuildDocument, type Explained } from "../api/client";
+import type { Foods } from "../bench/queries";
+import { useTranslation } from "../i18n/use-translation";
+import { Dialog } from "../ui/dialog";
+import { useFormat } from "../ui/format";
+
+export type Why = "q" | "raw" | "cooked" | "chance";
+
+type Props = { what: Why; document: BuildDocument; foods: Foods; onClose: () => void };
+
+/** How a number comes about: which lines give it, the formula in words, and what moves it most. */
+export default function WhyDialog({ what, document, foods, onClose }: Props) {
+  const { t } = useTranslation();
+  const explained = useQuery({
+    queryKey: ["explain", { ...document, name: "" }],
+    queryFn: ({ signal }) => unwrap(api.POST("/api/explain", { body: document, signal })),
+    gcTime: 0,
+  });
+  return (
+    <Dialog id="why-title" title={t(`why.${what}`)} size="lg" onClose={onClose}>
+      <Modal.Body className="why-body">
+        {explained.isError && (
+          <p className="note note-reason" role="alert">
+            {t("why.failed")}
+          </p>
+        )}
+        {explained.isPending && <div className="skeleton-list" aria-label={t("app.loading")} />}
+        {explained.data && <Reasons what={what} e={explained.data} foods={foods} />}
+      </Modal.Body>
+    </Dialog>
+  );
+}
+
+function Reasons({ what, e, foods }: { what: Why; e: Explained; foods: Foods }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const share = (x: number) => format.pct(100 * x);
+  const lever = { q: e.lever_q, raw: e.lever_raw, cooked: e.lever_cooked, chance: e.lever_raw }[what];
+  const name = (i: number) => format.foodName(foods.get(e.foods[i] ?? ""), e.foods[i] ?? "");
+  const figure = (i: number) => {
+    const tenth = e.lines[i]?.tenth;
+    return what === "q"
+      ? format.number(tenth?.q ?? 0, 2)
+      : `${format.number((what === "cooked" ? tenth?.cooked_kpa : tenth?.raw_kpa) ?? 0, 1)} kPa`;
+  };
+  const now =
+    what === "q"
+      ? format.number(e.q ?? 0, 2)
+      : `${format.number(what === "cooked" ? e.cooked_kpa : e.raw_kpa, 1)} kPa`;
+  return (
+    <>
+      {what === "q" && (
+        <>
+          <p className="formula">{t("why.formulaQ")}</p>
+          {e.q !== null && (
+            <p className="figure">
+              {t("why.sumQ", {
+                water: format.number(e.water_g, 1),
+                oil: format.number(e.oil_g, 1),
+                plastic: format.number(e.plastic_g, 1),
+                liquid: format.number(e.liquid_g, 1),
+                q: format.number(e.q, 2),
+              })}
+            </p>
+          )}
+        </>
+      )}
+      {(what === "raw" || what === "cooked") && (
+        <>
+          <p className="formula">{t(what === "raw" ? "why.formulaRaw" : "why.formulaCooked")}</p>
+          <ul>
+            <li>{t("why.continuity", { pct: share(e.continuity) })}</li>
+            <li>
+              {what === "raw"
+                ? t("why.rawWindow", { pct: share(e.raw_window) })
+                : t("why.cookedWindow", { pct: share(e.cooked_window) })}
+            </li>
+            {e.salt < 1 && <li>{t("why.salt", { pct: share(e.salt) })}</li>}
+            {what === "raw" && e.chill > 1 && <li>{t("why.chill", { times: format.number(e.chill, 2) })}</li>}
+            <li>{t("why.need", { kpa: format.number(what === "raw" ? e.need.Raw : e.need.Cooked, 2) })}</li>
+          </ul>
+        </>
+      )}
+      {what === "chance" && (
+        <p>
+          {t("why.chanceText", {
+            sd: format.number(e.q_sd, 2),
+            chance: t("verdict.chance", { n: format.number(100 * e.chance) }),
+          })}
+        </p>
+      )}
+      {lever >= 0 && what !== "chance" && (
+        <p className="lever">
+          {t("why.lever", { food: format.within(name(lever)), was: now, now: figure(lever) })}
+        </p>
+      )}
+      {/* What scrolls must be reached by keys too. */}
+      {/* eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex */}
+      <div className="why-scroll" tabIndex={0} role="region" aria-label={t(`why.${what}`)}>
+        <table className="compare-table">
+          <thead>
+            <tr>
+              <td />
+              {what === "q" && (
+                <>
+                  <th scope="col">{t("why.water")}</th>
+                  <th scope="col">{t("why.plastic")}</th>
+                  <th scope="col">{t("why.liquid")}</th>
+                </>
+              )}
+              {(what === "raw" || what === "cooked") && <th scope="col">{t("why.share")}</th>}
+              {what !== "chance" && <th scope="col">{t("why.tenth")}</th>}
+              <th scope="col">{t("why.grade")}</th>
+            </tr>
+          </thead>
+          <tbody>
+            {e.lines.map((l, i) => (
+              <tr key={i} className={i === lever && what !== "chance" ? "lever-row" : ""}>
+                <th scope="row">{name(i)}</th>
+                {what === "q" && (
+                  <>
+                    <td className="figure">{format.number(l.water_g + 0.3 * l.oil_g, 1)} g</td>
+                    <td className="figure">{format.number(l.plastic_g, 1)} g</td>
+                    <td className="figure">{format.number(l.liquid_g, 1)} g</td>
+                  </>
+                )}
+                {(what === "raw" || what === "cooked") && (
+                  <td className="figure">{format.pct(what === "raw" ? l.raw_pct : l.cooked_pct)}</td>
+                )}
+                {what !== "chance" && <td className="figure">{figure(i)}</td>}
+                <td>{t(`why.grades.${e.grades[i]}`)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+    </>
+  );
+}
