@@ -17,7 +17,7 @@ func TestPasteARecipeAndConvertIt(t *testing.T) {
 	a := start(t)
 	w := a.open(a.person(), "/bench/"+a.build(peas))
 	w.click("More for this build")
-	w.click("Paste a recipe")
+	w.click("Bring in a recipe")
 	w.see("#paste-text").MustInput("For the balls:\n500 g ground turkey\n1 egg, beaten\n½ cup breadcrumbs\n60 ml milk\n1 onion, chopped and sautéed\n1/0 cup oats\n3 cups of moonbeams\n1 tsp salt\n")
 	w.click("Read it")
 	w.eventually(".modal", "6 of 8 lines read in full")

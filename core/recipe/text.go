@@ -46,7 +46,7 @@ func readText(text string) (Found, error) {
 		case slices.Contains(noteHeads, h):
 			where = "notes"
 			continue
-		case h != "" && where == "ingredients":
+		case h != "" && where == "ingredients", where == "" && strings.HasSuffix(bare, ":"):
 			continue // "For the sauce:" within the list
 		}
 		if m := serves.FindStringSubmatch(bare); m != nil && f.Portions == 0 && where == "" && len(bare) < 60 {

@@ -25,10 +25,12 @@ export default function SearchDialog({ onClose }: { onClose: () => void }) {
   const builds = useBuilds(asked);
   const foods = useFoods().data ?? none;
   const found = useMemo(() => findFoods(foods, asked, mostFoods), [foods, asked]);
-  const hits: Hit[] = [
-    ...(builds.data ?? []).slice(0, mostBuilds).map((build) => ({ build })),
-    ...found.map((food) => ({ food })),
-  ];
+  // Until the answer to what stands there has come, only names that hold it: Enter never opens another.
+  const current = builds.isPlaceholderData || asked !== text.trim() ? text.trim().toLowerCase() : "";
+  const named = (builds.data ?? [])
+    .filter((b) => b.name.toLowerCase().includes(current))
+    .slice(0, mostBuilds);
+  const hits: Hit[] = [...named.map((build) => ({ build })), ...found.map((food) => ({ food }))];
   const add = actionOf("addFood");
   function go(hit: Hit) {
     if ("build" in hit) {
@@ -56,11 +58,11 @@ export default function SearchDialog({ onClose }: { onClose: () => void }) {
   const item = (hit: Hit, index: number) => ({
     ...box.getItemProps({ item: hit, index, className: index === box.highlightedIndex ? "here" : "" }),
   });
-  const split = Math.min(builds.data?.length ?? 0, mostBuilds);
+  const split = named.length;
   return (
-    <Modal show onHide={onClose} aria-labelledby="search-title" className="search-dialog">
+    <Modal show onHide={onClose} aria-label={t("search.label")} className="search-dialog">
       <Modal.Body>
-        <label id="search-title" className="visually-hidden" {...box.getLabelProps()}>
+        <label className="visually-hidden" {...box.getLabelProps()}>
           {t("search.label")}
         </label>
         <input

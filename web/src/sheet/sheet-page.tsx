@@ -71,7 +71,7 @@ function Sheet({ build, baked, foods }: { build: Build; baked: Baked; foods: Foo
             d.cook ? `${t(`piece.methods.${d.cook.method}`)}, ${format.celsius(baked.around_celsius)}` : "",
             baked.pull_at_minutes === null
               ? ""
-              : t("heat.offAt", { minutes: format.number(baked.pull_at_minutes, 1) }),
+              : t("heat.offAt", { minutes: format.number(baked.pull_at_minutes) }),
             t("heat.goal", { celsius: format.celsius(baked.target.celsius) }),
           ]
             .filter(Boolean)

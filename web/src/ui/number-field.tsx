@@ -100,7 +100,7 @@ export function NumberField(props: Props) {
       {unit && (
         <span className="unit" aria-hidden="true">
           {unit}
-          {other && <small className="beside-unit">{other}</small>}
+          {other && <small className="beside-unit"> {other}</small>}
         </span>
       )}
       {wrong && (
