@@ -198,7 +198,10 @@ func TestSearchKeysAndUnits(t *testing.T) {
 	w.eventually(".off", "°F")
 	w.fill(`input[aria-label="at, °C"]`, "400 F")
 	w.status("saved")
-	until(t, func() bool { c := a.document(a.build("Chestnut")).Cook; return c.Celsius != nil && math.Abs(*c.Celsius-204.4) < 0.1 }, func() string { return "400 °F are not read" })
+	until(t, func() bool {
+		c := a.document(a.build("Chestnut")).Cook
+		return c.Celsius != nil && math.Abs(*c.Celsius-204.4) < 0.1
+	}, func() string { return "400 °F are not read" })
 
 	w.see(".hold-stage .why").MustClick()
 	w.eventually(".why-body", "What moves it most")

@@ -4,6 +4,7 @@ import type { BuildSession } from "./session";
 export type Fed<T> = { answer: T; stale: boolean };
 
 const again = 1000; // ms after a request that failed
+const mostWaits = 8; // a drag that never rests is answered now and then
 
 /**
  * What the server says of the document as it is now. One request is under way
@@ -24,6 +25,8 @@ export class Feed<T> {
     private answered: BuildDocument | undefined,
     private readonly ask: (document: BuildDocument, last: T) => Promise<T>,
     private readonly pause = 0,
+    /** Whether it waits, for a while, until the document stands still. */
+    private readonly settled = false,
   ) {
     this.fed = { answer: first, stale: false };
   }
@@ -56,7 +59,7 @@ export class Feed<T> {
     if (this.busy) return;
     this.busy = true;
     while (this.open && this.answered !== this.session.snapshot().document) {
-      if (this.pause > 0) await new Promise((resolve) => setTimeout(resolve, this.pause));
+      await this.wait();
       const { document } = this.session.snapshot();
       try {
         const answer = await this.ask(document, this.fed.answer);
@@ -68,6 +71,15 @@ export class Feed<T> {
       }
     }
     this.busy = false;
+  }
+
+  private async wait() {
+    if (this.pause === 0) return;
+    for (let i = 0; i < mostWaits; i++) {
+      const { document } = this.session.snapshot();
+      await new Promise((resolve) => setTimeout(resolve, this.pause));
+      if (!this.settled || this.session.snapshot().document === document) return;
+    }
   }
 
   private show(fed: Fed<T>) {

@@ -3,7 +3,8 @@ import { api, unwrap, type BuildDocument, type Dish, type PartKind } from "../ap
 import { Feed } from "../bench/feed";
 import type { BuildSession } from "../bench/session";
 
-const afterTheSqueeze = 120; // ms
+// Amounts of parts and nutrition are read, not steered by.
+const atRest = 160; // ms
 
 /** Follows the whole dish: its parts, and what is in a piece and a portion. */
 export function dishFeed(session: BuildSession) {
@@ -12,7 +13,8 @@ export function dishFeed(session: BuildSession) {
     undefined,
     undefined,
     (body) => unwrap(api.POST("/api/dish", { body })),
-    afterTheSqueeze,
+    atRest,
+    true,
   );
 }
 
