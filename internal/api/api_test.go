@@ -20,16 +20,19 @@ import (
 	"cuerda/internal/demo"
 	"cuerda/internal/postgres/pgtest"
 	"cuerda/internal/problem"
+	"cuerda/internal/store"
 )
 
 func TestMain(m *testing.M) { pgtest.Main(m) }
 
 type client struct {
-	t   *testing.T
-	url string
+	t       testing.TB
+	url     string
+	store   *store.Store
+	kitchen string
 }
 
-func start(t *testing.T) *client {
+func start(t testing.TB) *client {
 	t.Helper()
 	s := pgtest.Open(t)
 	kitchen, err := demo.Seed(t.Context(), s, food.Starter())
@@ -39,7 +42,7 @@ func start(t *testing.T) *client {
 		Store: s, Kitchen: kitchen, Foods: food.Starter(), Log: slog.New(slog.DiscardHandler), Pages: pages,
 	}).Handler())
 	t.Cleanup(server.Close)
-	return &client{t, server.URL}
+	return &client{t, server.URL, s, kitchen}
 }
 
 // do sends a request; headers are name, value pairs.

@@ -20,7 +20,7 @@ import (
 	"cuerda/internal/store"
 )
 
-func ask[T any](t *testing.T, c *client, method, path, body string) (out T) {
+func ask[T any](t testing.TB, c *client, method, path, body string) (out T) {
 	t.Helper()
 	answer, text := c.do(method, path, body)
 	require.Less(t, answer.StatusCode, 300, string(text))

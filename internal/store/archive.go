@@ -155,9 +155,9 @@ func insert(ctx context.Context, tx pgx.Tx, kitchen string, h *History, keepID b
 		own = &h.ID
 	}
 	last := &h.Versions[len(h.Versions)-1]
-	err = tx.QueryRow(ctx, `insert into build (id, kitchen_id, name, version, created_at, updated_at, deleted_at)
-		values (coalesce($1::uuid, gen_random_uuid()), $2, $3, $4, $5, $6, $7) returning id::text`,
-		own, kitchen, last.Document.Name, last.Number, h.CreatedAt, h.UpdatedAt, h.DeletedAt).Scan(&id)
+	err = tx.QueryRow(ctx, `insert into build (id, kitchen_id, name, version, created_at, updated_at, deleted_at, foods)
+		values (coalesce($1::uuid, gen_random_uuid()), $2, $3, $4, $5, $6, $7, $8) returning id::text`,
+		own, kitchen, last.Document.Name, last.Number, h.CreatedAt, h.UpdatedAt, h.DeletedAt, foodsOf(&last.Document)).Scan(&id)
 	if err != nil {
 		return "", err
 	}

@@ -4,6 +4,7 @@ import (
 	"context"
 	"encoding/json"
 	"errors"
+	"slices"
 	"strings"
 	"time"
 
@@ -41,6 +42,17 @@ func addVersion(ctx context.Context, tx pgx.Tx, b *Build) error {
 	_, err := tx.Exec(ctx, `insert into build_version (build_id, number, document) values ($1, $2, $3)`,
 		b.ID, b.Version, &b.Document)
 	return err
+}
+
+// foodsOf are the foods of a mix, each once.
+func foodsOf(d *build.Document) []string {
+	out := []string{}
+	for i := range d.Lines {
+		if !slices.Contains(out, d.Lines[i].Food) {
+			out = append(out, d.Lines[i].Food)
+		}
+	}
+	return out
 }
 
 // Find gives a build at its newest version. A deleted one is ErrDeleted.
@@ -110,7 +122,7 @@ func (s *Store) Save(ctx context.Context, kitchen, id string, on int, d *build.D
 			return &ConflictError{Current: b.Version}
 		}
 		b.Version++
-		row := tx.QueryRow(ctx, `update build set version = $2, name = $3, updated_at = now() where id = $1 returning updated_at`, id, b.Version, d.Name)
+		row := tx.QueryRow(ctx, `update build set version = $2, name = $3, foods = $4, updated_at = now() where id = $1 returning updated_at`, id, b.Version, d.Name, foodsOf(d))
 		if err := row.Scan(&b.UpdatedAt); err != nil {
 			return err
 		}
@@ -126,10 +138,10 @@ func (s *Store) Save(ctx context.Context, kitchen, id string, on int, d *build.D
 // line of one of the foods, the one changed last first; at most limit of them.
 func (s *Store) List(ctx context.Context, kitchen, text string, foods []string, limit int) ([]Build, error) {
 	pattern := "%" + strings.NewReplacer(`\`, `\\`, `%`, `\%`, `_`, `\_`).Replace(text) + "%"
-	rows, err := s.pool.Query(ctx, `select b.id::text, b.version, v.document, b.updated_at
+	rows, err := s.pool.Query(ctx, `select b.id::text, b.version, v.document - '{parts,note}'::text[], b.updated_at
 		from build b join build_version v on v.build_id = b.id and v.number = b.version
 		where b.kitchen_id = $1 and b.deleted_at is null and (b.name ilike $2
-			or exists (select from jsonb_array_elements(v.document->'lines') l where l->>'food' = any($4)))
+			or b.foods && $4)
 		order by b.updated_at desc, b.id limit $3`, kitchen, pattern, limit, foods)
 	if err != nil {
 		return nil, err
