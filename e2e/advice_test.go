@@ -53,7 +53,7 @@ func TestPasteARecipeAndConvertIt(t *testing.T) {
 
 func TestAWayIsTriedBeforeItIsTaken(t *testing.T) {
 	a := start(t)
-	id := a.build("Courgette and bean")
+	id := a.build("first try")
 	w := a.open(a.person(), "/bench/"+id)
 	w.eventually(".verdict", "Will not hold raw.")
 	w.see(`.way[data-aim="least-binder"] .btn-try`).MustClick()

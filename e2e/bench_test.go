@@ -181,7 +181,7 @@ func TestSpanish(t *testing.T) {
 
 func TestPreparationsAndMice(t *testing.T) {
 	a := start(t)
-	id := a.build("Courgette and bean")
+	id := a.build("first try")
 	w := a.open(a.person(), "/bench/"+id)
 	w.eventually(".verdict", "Will not hold raw.")
 	w.eventually(".notes", "Too wet")
@@ -269,21 +269,21 @@ func TestBuildsAreMadeCopiedDeletedAndBroughtBack(t *testing.T) {
 
 func TestVersionsAreThereToGoBackTo(t *testing.T) {
 	a := start(t)
-	id := a.build(peas)
+	id := a.build("Lamb")
 	w := a.open(a.person(), "/bench/"+id)
-	w.grams("flax-meal", "30")
+	w.grams("quinoa-flakes", "30")
 	w.status("saved")
-	w.grams("flax-meal", "50")
+	w.grams("quinoa-flakes", "50")
 	w.status("saved")
 	w.click("More for this build")
 	w.click("Versions")
 	w.eventually(".versions", "Version 3")
 	w.click("Go back to this: Version 1")
-	until(t, func() bool { return w.value(gramsOf("flax-meal")) == "16" }, func() string { return "still the later version" })
+	until(t, func() bool { return w.value(gramsOf("quinoa-flakes")) == "40" }, func() string { return "still the later version" })
 	w.eventually(".mix-head .hint", "version 4")
 	w.click("Undo")
 	w.status("saved")
-	assert.Equal(t, 50., a.kept(id, "flax-meal"))
+	assert.Equal(t, 50., a.kept(id, "quinoa-flakes"))
 }
 
 func TestBadInputIsSaidAndNothingIsLost(t *testing.T) {

@@ -148,7 +148,7 @@ func (w *window) see(selector string) *rod.Element {
 func (w *window) button(words string) *rod.Element {
 	w.t.Helper()
 	e, err := w.Timeout(patience).ElementByJS(rod.Eval(`(words) => [...document.querySelectorAll("button, a, summary")].find((e) =>
-		e.getClientRects().length && (e.getAttribute("aria-label") ?? e.textContent).trim() === words)`, words))
+		e.getClientRects().length && (e.getAttribute("aria-label") ?? e.textContent).trim() === words) ?? null`, words)) // undefined is not waited for
 	require.NoError(w.t, err, "no button %q; the page says: %s", words, w.words("body"))
 	return e.CancelTimeout()
 }

@@ -22,7 +22,7 @@ func (w *window) knot(step string) string {
 
 func (w *window) tie(step string) {
 	w.t.Helper()
-	e, err := w.Timeout(patience).ElementByJS(rod.Eval(`(step) => [...document.querySelectorAll(".knot")].find((k) => k.innerText.startsWith(step))`, step))
+	e, err := w.Timeout(patience).ElementByJS(rod.Eval(`(step) => [...document.querySelectorAll(".knot")].find((k) => k.innerText.startsWith(step)) ?? null`, step))
 	require.NoError(w.t, err, "no knot %q; the cord says %s", step, w.words(".cord"))
 	e.CancelTimeout().MustClick()
 }

@@ -79,9 +79,9 @@ func TestScaleByWhatThereIs(t *testing.T) {
 
 func TestAVersionIsNamedComparedAndTriedFrom(t *testing.T) {
 	a := start(t)
-	id := a.build("Split-pea")
+	id := a.build("Lamb")
 	w := a.open(a.person(), "/bench/"+id)
-	w.grams("flax-meal", "40")
+	w.grams("quinoa-flakes", "60")
 	w.status("saved")
 	w.MustEval(`() => document.activeElement?.blur()`)
 	w.press(input.KeyV)
@@ -93,20 +93,20 @@ func TestAVersionIsNamedComparedAndTriedFrom(t *testing.T) {
 		return len(list) == 1 && list[0].Label == "the club’s own"
 	}, func() string { return "the name is not kept" })
 	w.click("Compare with now: Version 1")
-	w.eventually(".compare", "16 g")
 	w.eventually(".compare", "40 g")
+	w.eventually(".compare", "60 g")
 	w.eventually(".compare", "Holds raw")
 	w.press(input.Escape)
 	until(t, func() bool { return !w.MustHas(".modal.show") }, func() string { return "stays open" })
 	w.press(input.KeyV)
 	w.click("Begin a try from this: Version 1")
-	w.eventually(".origin", "A try from Split-pea and parsnip cakes, version 1")
-	until(t, func() bool { return w.value(gramsOf("flax-meal")) == "16" }, func() string { return "not from version 1" })
-	w.grams("flax-meal", "20")
+	w.eventually(".origin", "A try from Lamb and red-lentil koftas, version 1")
+	until(t, func() bool { return w.value(gramsOf("quinoa-flakes")) == "40" }, func() string { return "not from version 1" })
+	w.grams("quinoa-flakes", "20")
 	w.status("saved")
 	w.click("Compare with where it came from")
 	w.eventually(".compare", "20 g")
-	assert.Equal(t, 40., a.kept(id, "flax-meal"), "the first stays as it is")
+	assert.Equal(t, 60., a.kept(id, "quinoa-flakes"), "the first stays as it is")
 }
 
 func TestRecipesComeFromPagesAndFilesAndGoOut(t *testing.T) {

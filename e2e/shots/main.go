@@ -29,7 +29,7 @@ var views = []shot{
 	{name: "bench", path: "/bench", script: `open("Split-pea and parsnip"); await wait(600)`},
 	{name: "piece", path: "/bench", script: `open("Chestnut"); await wait(1200); document.querySelector(".piece")?.scrollIntoView(); await wait(900)`},
 	{name: "cord", path: "/bench", script: `open("Turkey, leek"); await wait(900); await click("Chill"); await wait(700)`},
-	{name: "bench-fails", path: "/bench", script: `open("Courgette and bean"); await wait(600)`},
+	{name: "bench-fails", path: "/bench", script: `open("first try"); await wait(600)`},
 	{name: "bench-es-dark", path: "/bench", language: "es", theme: "dark", script: `open("Turkey, leek"); await wait(600)`},
 	{name: "mend", path: "/bench", script: `open("Split-pea and parsnip"); await click("slack"); await wait(500)`},
 	{name: "convert", path: "/bench", script: `open("Grandmother"); await wait(600); await click("Take them out"); await wait(900)`},

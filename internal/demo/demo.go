@@ -6,26 +6,65 @@ package demo
 import (
 	"context"
 	"embed"
+	"encoding/json"
 	"fmt"
+	"maps"
 
 	"cuerda/core/build"
 	"cuerda/core/food"
 	"cuerda/internal/store"
 )
 
-//go:embed builds/*.json
+//go:embed builds/*.json tries.json
 var files embed.FS
 
 // Kitchen is the name of the demonstration kitchen.
 const Kitchen = "Saltmarsh Rowing Club"
 
+// Build is a build of the demonstration kitchen with its history.
+type Build struct {
+	File     string
+	Document build.Document
+	// Earlier are tries that came before, the oldest first.
+	Earlier []Try
+	// From is the file of the build that it was branched from, and Version which
+	// of its versions; "" for none.
+	From    string
+	Version int
+}
+
+// Try is an earlier version with what the crew said of it.
+type Try struct {
+	Label    string
+	Fails    bool
+	Document build.Document
+}
+
 // Builds gives the demonstration builds, the one to show first last.
-func Builds(foods *food.Catalogue) ([]build.Document, error) {
+func Builds(foods *food.Catalogue) ([]Build, error) {
 	entries, err := files.ReadDir("builds")
 	if err != nil {
 		return nil, err
 	}
-	out := make([]build.Document, 0, len(entries))
+	text, err := files.ReadFile("tries.json")
+	if err != nil {
+		return nil, err
+	}
+	var tries struct {
+		Earlier map[string][]struct {
+			Label string
+			Fails bool
+			Patch map[string]any
+		}
+		Branched map[string]struct {
+			From    string
+			Version int
+		}
+	}
+	if err := json.Unmarshal(text, &tries); err != nil {
+		return nil, fmt.Errorf("tries.json: %w", err)
+	}
+	out := make([]Build, 0, len(entries))
 	for _, e := range entries {
 		text, err := files.ReadFile("builds/" + e.Name())
 		if err != nil {
@@ -35,9 +74,31 @@ func Builds(foods *food.Catalogue) ([]build.Document, error) {
 		if err != nil {
 			return nil, fmt.Errorf("%s: %w", e.Name(), err)
 		}
-		out = append(out, *d)
+		b := Build{File: e.Name(), Document: *d, From: tries.Branched[e.Name()].From, Version: tries.Branched[e.Name()].Version}
+		for _, t := range tries.Earlier[e.Name()] {
+			d, err := patched(text, t.Patch, foods)
+			if err != nil {
+				return nil, fmt.Errorf("tries.json: %s: %w", t.Label, err)
+			}
+			b.Earlier = append(b.Earlier, Try{t.Label, t.Fails, *d})
+		}
+		out = append(out, b)
 	}
 	return out, nil
+}
+
+// patched is a document with some of its fields in place of its own.
+func patched(text []byte, patch map[string]any, foods *food.Catalogue) (*build.Document, error) {
+	var tree map[string]any
+	if err := json.Unmarshal(text, &tree); err != nil {
+		return nil, err
+	}
+	maps.Copy(tree, patch)
+	text, err := json.Marshal(tree)
+	if err != nil {
+		return nil, err
+	}
+	return build.Read(text, foods)
 }
 
 // Seed gives the kitchen of an installation, and fills it with the
@@ -51,10 +112,38 @@ func Seed(ctx context.Context, s *store.Store, foods *food.Catalogue) (kitchen s
 	if err != nil || !made {
 		return kitchen, err
 	}
+	ids := map[string]string{}
 	for i := range builds {
-		if _, err := s.Create(ctx, kitchen, &builds[i]); err != nil {
-			return "", err
+		if ids[builds[i].File], err = seed(ctx, s, kitchen, &builds[i], ids); err != nil {
+			return "", fmt.Errorf("%s: %w", builds[i].File, err)
 		}
 	}
 	return kitchen, s.SavePantry(ctx, kitchen, Pantry()...)
+}
+
+func seed(ctx context.Context, s *store.Store, kitchen string, b *Build, ids map[string]string) (id string, err error) {
+	versions := append(append([]Try(nil), b.Earlier...), Try{Document: b.Document})
+	first := &versions[0].Document
+	var kept *store.Build
+	if b.From != "" {
+		kept, err = s.Branch(ctx, kitchen, ids[b.From], b.Version, first.Name)
+	} else {
+		kept, err = s.Create(ctx, kitchen, first)
+	}
+	if err != nil {
+		return "", err
+	}
+	for i := range versions {
+		if i > 0 || b.From != "" {
+			if kept, err = s.Save(ctx, kitchen, kept.ID, kept.Version, &versions[i].Document); err != nil {
+				return "", err
+			}
+		}
+		if label := versions[i].Label; label != "" {
+			if err := s.NameVersion(ctx, kitchen, kept.ID, kept.Version, label); err != nil {
+				return "", err
+			}
+		}
+	}
+	return kept.ID, nil
 }

@@ -7,6 +7,8 @@ import (
 	"github.com/stretchr/testify/require"
 
 	"cuerda/core/build"
+	"cuerda/core/dish"
+	"cuerda/core/eaters"
 	"cuerda/core/food"
 	"cuerda/internal/demo"
 	"cuerda/internal/postgres/pgtest"
@@ -45,7 +47,7 @@ func TestTheDishesAreGoodOnes(t *testing.T) {
 	}
 	good := 0
 	for i := range builds {
-		d := &builds[i]
+		d := &builds[i].Document
 		p := build.Predict(d, foods, checked)
 		out := false
 		for _, l := range p.Lines {
@@ -59,4 +61,46 @@ func TestTheDishesAreGoodOnes(t *testing.T) {
 		}
 	}
 	assert.Equal(t, len(builds)-2, good)
+}
+
+// A try that failed fails in the model too, and the parts of a dish suit its
+// table, in the amount that is usual.
+func TestFailuresFailAndPartsFit(t *testing.T) {
+	foods := food.Starter()
+	builds, err := demo.Builds(foods)
+	require.NoError(t, err)
+	checked := map[string]bool{}
+	for _, i := range demo.Pantry() {
+		checked[i.Food] = i.LabelChecked
+	}
+	parts := 0
+	for i := range builds {
+		for _, try := range builds[i].Earlier {
+			p := build.Predict(&try.Document, foods, checked)
+			assert.Equal(t, try.Fails, p.Verdict != build.Holds || !p.InBand, "%s: %s, index %v", try.Label, p.Verdict, *p.Q)
+		}
+		plate := dish.Look(&builds[i].Document, foods, dish.Pantry{Checked: checked})
+		for j, part := range plate.Parts {
+			parts++
+			assert.NotEqual(t, eaters.Out, part.Status, "%s %d", builds[i].File, j)
+			for _, n := range part.Notes {
+				assert.Equal(t, "drinks-by-tomorrow", n.Code, "%s %d", builds[i].File, j)
+			}
+		}
+	}
+	assert.GreaterOrEqual(t, parts, 9)
+}
+
+func TestTheSecondTryKnowsTheFirst(t *testing.T) {
+	s := pgtest.Open(t)
+	kitchen, err := demo.Seed(t.Context(), s, food.Starter())
+	require.NoError(t, err)
+	list, err := s.List(t.Context(), kitchen, "second try", nil, 10)
+	require.NoError(t, err)
+	require.Len(t, list, 1)
+	b, err := s.Find(t.Context(), kitchen, list[0].ID)
+	require.NoError(t, err)
+	require.NotNil(t, b.From)
+	assert.Equal(t, "Courgette and bean patties, first try", b.From.Name)
+	assert.Equal(t, 2, b.Version)
 }
