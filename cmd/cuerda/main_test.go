@@ -135,6 +135,22 @@ func TestBakeAddsTheHeatToThePrediction(t *testing.T) {
 	}
 }
 
+func TestExportWritesWhatOthersRead(t *testing.T) {
+	code, out, errs := command(cakes, "export", "-", "--format", "markdown", "--language", "es")
+	require.Zero(t, code, errs)
+	assert.Contains(t, out, "## Ingredientes")
+	code, out, errs = command(cakes, "export", "-")
+	require.Zero(t, code, errs)
+	var recipe map[string]any
+	require.NoError(t, json.Unmarshal([]byte(out), &recipe))
+	assert.Equal(t, "Recipe", recipe["@type"])
+	for _, wrong := range [][]string{{"--format", "pdf"}, {"--language", "fr"}} {
+		code, _, errs = command(cakes, append([]string{"export", "-"}, wrong...)...)
+		assert.Equal(t, 1, code)
+		assert.Contains(t, errs, "are [")
+	}
+}
+
 // started runs the program on a data folder until stop is called.
 func started(t *testing.T, data string) (url string, stop func() error) {
 	t.Helper()

@@ -31,13 +31,18 @@ var views = []shot{
 	{name: "cord", path: "/bench", script: `open("Turkey, leek"); await wait(900); await click("Chill"); await wait(700)`},
 	{name: "bench-fails", path: "/bench", script: `open("first try"); await wait(600)`},
 	{name: "bench-es-dark", path: "/bench", language: "es", theme: "dark", script: `open("Turkey, leek"); await wait(600)`},
-	{name: "mend", path: "/bench", script: `open("Split-pea and parsnip"); await click("slack"); await wait(500)`},
+	{name: "mend", path: "/bench", script: `open("Split-pea and parsnip"); await click("slack"); await wait(900)`},
 	{name: "convert", path: "/bench", script: `open("Grandmother"); await wait(600); await click("Take them out"); await wait(900)`},
-	{name: "paste", path: "/bench", script: `open("Split-pea and parsnip"); await click("More for this build"); await click("Paste a recipe");
+	{name: "paste", path: "/bench", script: `open("Split-pea and parsnip"); await click("More for this build"); await click("Bring in a recipe");
 		await until(() => document.querySelector("#paste-text"));
 		await type(document.querySelector("#paste-text"), "500 g ground turkey\n1 egg, beaten\n½ cup breadcrumbs\n2 cloves garlic, minced\n1/0 cup oats\na handful of moonbeams\n60 g chikpea flour\nsalt to taste");
 		await click("Read it"); await wait(400)`},
 	{name: "pantry", path: "/pantry", script: `await wait(400); await click("Binders")`},
+	{name: "parts", path: "/bench", script: `open("Amaranth"); await wait(900); await click("Mushroom middle"); document.querySelector(".piece").scrollIntoView(); document.querySelector(".plate").scrollIntoView(); await wait(500)`},
+	{name: "scale", path: "/bench", script: `open("Split-pea"); await wait(600); await click("More for this build"); await click("Scale and shop"); await wait(500); await type(document.querySelector(".scale-aim input"), "20"); await wait(700)`},
+	{name: "compare", path: "/bench", script: `open("Split-pea"); await wait(600); await click("More for this build"); await click("Versions"); await wait(500); await click("Compare with now: Version 1"); await wait(900)`},
+	{name: "why", path: "/bench", script: `open("Split-pea"); await wait(900); await click("How this comes about: The squeeze"); await wait(600)`},
+	{name: "sheet", path: "/bench", script: `open("Turkey, leek"); await wait(600); await click("More for this build"); await click("Kitchen page"); await wait(900)`},
 	{name: "bench-phone", path: "/bench", width: 390, height: 844, script: `open("Split-pea and parsnip")`},
 }
 
@@ -105,7 +110,7 @@ func take(b *rod.Browser, url string, s shot, file string) error {
 	if err := browser.Resize(page, s.width, s.height); err != nil {
 		return err
 	}
-	if _, err := page.EvalOnNewDocument(fmt.Sprintf(`localStorage.setItem("cuerda.language", %q); localStorage.setItem("cuerda.theme", %q)`,
+	if _, err := page.EvalOnNewDocument(fmt.Sprintf(`localStorage.setItem("cuerda.language", %q); localStorage.setItem("cuerda.theme", %q); localStorage.setItem("cuerda.first", "seen")`,
 		or(s.language, "en"), or(s.theme, "light"))); err != nil {
 		return err
 	}

@@ -66,7 +66,7 @@ export function PasteDialog({ foods, vocabulary, room, onTake, onWhole, onClose 
     setRows((now) => now?.map((r, at) => (at === i ? { ...r, ...next } : r)) ?? null);
 
   return (
-    <Dialog id="paste-title" title={t("paste.title")} size="xl" onClose={onClose}>
+    <Dialog id="paste-title" title={t("files.import")} size="xl" onClose={onClose}>
       <Modal.Body>
         {rows === null ? (
           <>

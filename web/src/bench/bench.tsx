@@ -19,6 +19,7 @@ import { useFormat } from "../ui/format";
 import { BuildName } from "./build-name";
 import { ConflictDialog } from "./conflict-dialog";
 import { addLine, addLines, addPart, usualPiece } from "./edits";
+import { FirstUse } from "./first-use";
 import { Hold } from "./hold";
 import type { Pair } from "../history/queries";
 import { useActions } from "../keys/actions";
@@ -227,6 +228,7 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
           <NoteField session={session} note={document.note} max={vocabulary.limits.note} />
         </div>
         <div className={`bench-middle ${tried ? "bench-trying" : ""}`}>
+          <FirstUse />
           {tried && (
             <Trying
               way={tried}

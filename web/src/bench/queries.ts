@@ -1,4 +1,4 @@
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useInfiniteQuery, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useTranslation } from "../i18n/use-translation";
 import { api, unwrap, type BuildDocument, type Food, type Vocabulary } from "../api/client";
 
@@ -34,16 +34,20 @@ export function useBuilds(text: string, enabled = true) {
   });
 }
 
+const versionsAtOnce = 50;
+
 export function useVersions(id: string, enabled: boolean, named = false) {
-  return useQuery({
+  return useInfiniteQuery({
     queryKey: ["versions", id, named],
-    queryFn: ({ signal }) =>
+    queryFn: ({ pageParam, signal }) =>
       unwrap(
         api.GET("/api/builds/{id}/versions", {
-          params: { path: { id }, query: { limit: 100, named } },
+          params: { path: { id }, query: { limit: versionsAtOnce, named, before: pageParam } },
           signal,
         }),
       ),
+    initialPageParam: 0,
+    getNextPageParam: (last) => (last.length === versionsAtOnce ? last.at(-1)?.number : undefined),
     enabled,
     gcTime: 0,
   });

@@ -79,7 +79,7 @@ export function VersionsDrawer({ open, session, onClose, onCompare }: Props) {
           <div className="skeleton-list" aria-label={t("app.loading")} />
         )}
         <ol className="versions" reversed>
-          {versions.data?.map((v, i) => (
+          {versions.data?.pages.flat().map((v, i) => (
             <VersionItem
               key={v.number}
               id={session.id}
@@ -95,6 +95,16 @@ export function VersionsDrawer({ open, session, onClose, onCompare }: Props) {
             />
           ))}
         </ol>
+        {versions.hasNextPage && (
+          <button
+            type="button"
+            className="btn btn-quiet"
+            disabled={versions.isFetchingNextPage}
+            onClick={() => void versions.fetchNextPage()}
+          >
+            {t("versions.more")}
+          </button>
+        )}
       </Offcanvas.Body>
     </Offcanvas>
   );

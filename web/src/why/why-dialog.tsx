@@ -43,12 +43,12 @@ function Reasons({ what, e, foods }: { what: Why; e: Explained; foods: Foods }) 
     const tenth = e.lines[i]?.tenth;
     return what === "q"
       ? format.number(tenth?.q ?? 0, 2)
-      : `${format.number((what === "cooked" ? tenth?.cooked_kpa : tenth?.raw_kpa) ?? 0, 1)} kPa`;
+      : `${format.number((what === "cooked" ? tenth?.cooked_kpa : tenth?.raw_kpa) ?? 0, 2)} kPa`;
   };
   const now =
     what === "q"
       ? format.number(e.q ?? 0, 2)
-      : `${format.number(what === "cooked" ? e.cooked_kpa : e.raw_kpa, 1)} kPa`;
+      : `${format.number(what === "cooked" ? e.cooked_kpa : e.raw_kpa, 2)} kPa`;
   return (
     <>
       {what === "q" && (
