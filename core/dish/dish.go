@@ -42,8 +42,8 @@ type Share struct {
 // broth, counts in a portion and not in a piece.
 type Dish struct {
 	Parts    []PartResult `json:"parts"`
-	Pieces   int    `json:"pieces"`
-	Portions int    `json:"portions"`
+	Pieces   int          `json:"pieces"`
+	Portions int          `json:"portions"`
 	// Piece is one raw piece with what is on it; Portion a serving with all
 	// parts, where portions are known; Hundred is 100 g of pieces.
 	Piece   Share  `json:"piece"`

@@ -26,9 +26,21 @@ type fitInput struct {
 	Pieces      int     `query:"pieces" minimum:"0" maximum:"2000"`
 	Grams       float64 `query:"grams" minimum:"0" maximum:"100000"`
 	Millilitres float64 `query:"ml" minimum:"0" maximum:"100000"`
-	Length      float64 `query:"tin_length_mm" minimum:"0" maximum:"600"`
-	Width       float64 `query:"tin_width_mm" minimum:"0" maximum:"600"`
-	Height      float64 `query:"tin_height_mm" minimum:"0" maximum:"600"`
+	tinInput
+}
+
+type tinInput struct {
+	Length float64 `query:"tin_length_mm" minimum:"0" maximum:"600"`
+	Width  float64 `query:"tin_width_mm" minimum:"0" maximum:"600"`
+	Height float64 `query:"tin_height_mm" minimum:"0" maximum:"600"`
+}
+
+// tin is the tin that was asked for; nil for none.
+func (in *tinInput) tin() *piece.Tin {
+	if in.Length <= 0 && in.Width <= 0 && in.Height <= 0 {
+		return nil
+	}
+	return &piece.Tin{LengthMM: in.Length, WidthMM: in.Width, HeightMM: in.Height}
 }
 
 // Fit is a piece in the size asked for, and what the mix comes to.
@@ -66,10 +78,7 @@ func (s *Server) registerBake(api huma.API) {
 			if err != nil {
 				return nil, err
 			}
-			aim := piece.Aim{Pieces: in.Pieces, Grams: in.Grams, Millilitres: in.Millilitres}
-			if in.Length > 0 || in.Width > 0 || in.Height > 0 {
-				aim.Tin = &piece.Tin{LengthMM: in.Length, WidthMM: in.Width, HeightMM: in.Height}
-			}
+			aim := piece.Aim{Pieces: in.Pieces, Grams: in.Grams, Millilitres: in.Millilitres, Tin: in.tin()}
 			parts := mix.Parts(d.MixLines(k.Foods))
 			mass := mix.AssessParts(parts, d.RestOrNone()).Mass
 			density := heat.CompositionOf(parts).Density()

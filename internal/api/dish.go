@@ -30,11 +30,9 @@ type fitPartInput struct {
 
 type scaleInput struct {
 	DocumentInput
+	tinInput
 	Pieces   int     `query:"pieces" minimum:"0" maximum:"2000"`
 	Portions int     `query:"portions" minimum:"0" maximum:"500"`
-	Length   float64 `query:"tin_length_mm" minimum:"0" maximum:"600"`
-	Width    float64 `query:"tin_width_mm" minimum:"0" maximum:"600"`
-	Height   float64 `query:"tin_height_mm" minimum:"0" maximum:"600"`
 	Food     string  `query:"food" maxLength:"60" doc:"a food there is so much of"`
 	Grams    float64 `query:"grams" minimum:"0" maximum:"100000"`
 }
@@ -108,10 +106,7 @@ func (s *Server) scale(ctx context.Context, in *scaleInput) (*body[Scaling], err
 	if err != nil {
 		return nil, err
 	}
-	aim := dish.Aim{Pieces: in.Pieces, Portions: in.Portions, Food: in.Food, Grams: in.Grams}
-	if in.Length > 0 || in.Width > 0 || in.Height > 0 {
-		aim.Tin = &piece.Tin{LengthMM: in.Length, WidthMM: in.Width, HeightMM: in.Height}
-	}
+	aim := dish.Aim{Pieces: in.Pieces, Portions: in.Portions, Food: in.Food, Grams: in.Grams, Tin: in.tin()}
 	scaled := dish.Scaled{Document: *d, Factor: 1}
 	if aim != (dish.Aim{}) {
 		if scaled, err = dish.Scale(d, aim, k.Foods); err != nil {

@@ -2620,9 +2620,6 @@ export interface operations {
                 pieces?: number;
                 grams?: number;
                 ml?: number;
-                tin_length_mm?: number;
-                tin_width_mm?: number;
-                tin_height_mm?: number;
             };
             header?: never;
             path?: never;
@@ -3267,9 +3264,6 @@ export interface operations {
             query?: {
                 pieces?: number;
                 portions?: number;
-                tin_length_mm?: number;
-                tin_width_mm?: number;
-                tin_height_mm?: number;
                 /** @description a food there is so much of */
                 food?: string;
                 grams?: number;

@@ -7,6 +7,21 @@ import { useFormat } from "../ui/format";
 import { NumberField } from "../ui/number-field";
 import { useFit, type Aim } from "./queries";
 
+type Tin = Vocabulary["tins"][number];
+
+/** A tin by its sizes and what it holds. */
+export function useTinWords() {
+  const { t } = useTranslation();
+  const format = useFormat();
+  return (tin: Tin) =>
+    t("heat.tinSize", {
+      l: format.number(tin.length_mm / 10, 1),
+      w: format.number(tin.width_mm / 10, 1),
+      h: format.number(tin.height_mm / 10, 1),
+      litres: format.number((tin.length_mm * tin.width_mm * tin.height_mm) / 1e6, 1),
+    });
+}
+
 type Props = { session: BuildSession; piece: Piece; pieces: number; grams: number; vocabulary: Vocabulary };
 
 /** Sizes the piece by how many, by mass, by a scoop or by a tin; the others follow. */
@@ -14,6 +29,7 @@ export const SizeBy = memo(function SizeBy({ session, piece, pieces, grams, voca
   const { t } = useTranslation();
   const format = useFormat();
   const fit = useFit();
+  const tinWords = useTinWords();
   const loaf = piece.kind === "loaf" || piece.kind === "layered";
 
   const ask = (aim: Aim, key: string) => {
@@ -75,12 +91,7 @@ export const SizeBy = memo(function SizeBy({ session, piece, pieces, grams, voca
           <option value="">{t("heat.byTin")}</option>
           {vocabulary.tins.map((tin, i) => (
             <option key={i} value={i}>
-              {t("heat.tinSize", {
-                l: format.number(tin.length_mm / 10, 1),
-                w: format.number(tin.width_mm / 10, 1),
-                h: format.number(tin.height_mm / 10, 1),
-                litres: format.number((tin.length_mm * tin.width_mm * tin.height_mm) / 1e6, 1),
-              })}
+              {tinWords(tin)}
             </option>
           ))}
         </select>

@@ -45,6 +45,21 @@ export default function CompareDialog({ pair, names, foods, onClose }: Props) {
   );
 }
 
+function SideBySide({ names, children }: { names: [string, string]; children: React.ReactNode }) {
+  return (
+    <table className="compare-table">
+      <thead>
+        <tr>
+          <td />
+          <th scope="col">{names[0]}</th>
+          <th scope="col">{names[1]}</th>
+        </tr>
+      </thead>
+      <tbody>{children}</tbody>
+    </table>
+  );
+}
+
 function Changes({ data, names, foods }: { data: Comparison; names: [string, string]; foods: Foods }) {
   const { t } = useTranslation();
   const format = useFormat();
@@ -77,42 +92,33 @@ function Changes({ data, names, foods }: { data: Comparison; names: [string, str
       .map((word) => t([`history.fields.${word}`, `piece.${word}`, "history.fields.other"]))
       .join(" · ");
   return (
-    <table className="compare-table">
-      <thead>
-        <tr>
-          <td />
-          <th scope="col">{names[0]}</th>
-          <th scope="col">{names[1]}</th>
-        </tr>
-      </thead>
-      <tbody>
-        {data.changes.map((c, i) => {
-          const [was, now] = cell(c);
-          return (
-            <tr key={i} className={`change-${c.kind}`}>
-              <th scope="row">
-                {c.of ? t(`parts.kind.${c.of}`) : food(c)}
-                {c.part && !c.of ? (
-                  <small>
-                    {" "}
-                    {t("parts.title")} {c.part}
-                  </small>
-                ) : null}
-              </th>
-              <td>{was}</td>
-              <td>{now}</td>
-            </tr>
-          );
-        })}
-        {data.settings.map((s) => (
-          <tr key={s.field}>
-            <th scope="row">{field(s.field)}</th>
-            <td>{s.was || "–"}</td>
-            <td>{s.now || "–"}</td>
+    <SideBySide names={names}>
+      {data.changes.map((c, i) => {
+        const [was, now] = cell(c);
+        return (
+          <tr key={i} className={`change-${c.kind}`}>
+            <th scope="row">
+              {c.of ? t(`parts.kind.${c.of}`) : food(c)}
+              {c.part && !c.of ? (
+                <small>
+                  {" "}
+                  {t("parts.title")} {c.part}
+                </small>
+              ) : null}
+            </th>
+            <td>{was}</td>
+            <td>{now}</td>
           </tr>
-        ))}
-      </tbody>
-    </table>
+        );
+      })}
+      {data.settings.map((s) => (
+        <tr key={s.field}>
+          <th scope="row">{field(s.field)}</th>
+          <td>{s.was || "–"}</td>
+          <td>{s.now || "–"}</td>
+        </tr>
+      ))}
+    </SideBySide>
   );
 }
 
@@ -140,26 +146,17 @@ function Effects({ before, after, names, foods }: EffectsProps) {
     ["salt", (e) => `${format.number(e.salt_each_g, 2)} g`],
   ];
   return (
-    <table className="compare-table">
-      <thead>
-        <tr>
-          <td />
-          <th scope="col">{names[0]}</th>
-          <th scope="col">{names[1]}</th>
-        </tr>
-      </thead>
-      <tbody>
-        {rows.map(([key, say]) => {
-          const [was, now] = [say(before), say(after)];
-          return (
-            <tr key={key} className={was === now ? "same" : ""}>
-              <th scope="row">{t(`history.${key}`)}</th>
-              <td>{was}</td>
-              <td>{now}</td>
-            </tr>
-          );
-        })}
-      </tbody>
-    </table>
+    <SideBySide names={names}>
+      {rows.map(([key, say]) => {
+        const [was, now] = [say(before), say(after)];
+        return (
+          <tr key={key} className={was === now ? "same" : ""}>
+            <th scope="row">{t(`history.${key}`)}</th>
+            <td>{was}</td>
+            <td>{now}</td>
+          </tr>
+        );
+      })}
+    </SideBySide>
   );
 }

@@ -2,6 +2,7 @@ import { useState } from "react";
 import Modal from "react-bootstrap/Modal";
 import { ApiError, type BuildDocument, type Purchase, type Vocabulary } from "../api/client";
 import type { Foods } from "../bench/queries";
+import { useTinWords } from "../heat/size-by";
 import { useTranslation } from "../i18n/use-translation";
 import { partName } from "../parts/part-name";
 import { Dialog } from "../ui/dialog";
@@ -24,6 +25,7 @@ type By = "pieces" | "portions" | "tin" | "have";
 export default function ScaleDialog({ document, pieces, foods, vocabulary, onTake, onClose }: Props) {
   const { t } = useTranslation();
   const format = useFormat();
+  const tinWords = useTinWords();
   const loaf = document.piece?.kind === "loaf" || document.piece?.kind === "layered";
   const [by, setBy] = useState<By>("pieces");
   const [count, setCount] = useState(Math.max(1, pieces));
@@ -107,12 +109,7 @@ export default function ScaleDialog({ document, pieces, foods, vocabulary, onTak
             >
               {vocabulary.tins.map((v, i) => (
                 <option key={i} value={i}>
-                  {t("heat.tinSize", {
-                    l: format.number(v.length_mm / 10, 1),
-                    w: format.number(v.width_mm / 10, 1),
-                    h: format.number(v.height_mm / 10, 1),
-                    litres: format.number((v.length_mm * v.width_mm * v.height_mm) / 1e6, 1),
-                  })}
+                  {tinWords(v)}
                 </option>
               ))}
             </select>
