@@ -152,11 +152,7 @@ func steps(v any, depth int) []string {
 	}
 	switch v := v.(type) {
 	case string:
-		var out []string
-		for _, l := range strings.Split(breaks.ReplaceAllString(v, "\n"), "\n") {
-			out = append(out, l)
-		}
-		return out
+		return strings.Split(breaks.ReplaceAllString(v, "\n"), "\n")
 	case []any:
 		var out []string
 		for _, each := range v {

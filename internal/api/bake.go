@@ -26,17 +26,18 @@ type fitInput struct {
 	Pieces      int     `query:"pieces" minimum:"0" maximum:"2000"`
 	Grams       float64 `query:"grams" minimum:"0" maximum:"100000"`
 	Millilitres float64 `query:"ml" minimum:"0" maximum:"100000"`
-	tinInput
+	TinInput
 }
 
-type tinInput struct {
+// TinInput is a tin by its sizes, mm.
+type TinInput struct {
 	Length float64 `query:"tin_length_mm" minimum:"0" maximum:"600"`
 	Width  float64 `query:"tin_width_mm" minimum:"0" maximum:"600"`
 	Height float64 `query:"tin_height_mm" minimum:"0" maximum:"600"`
 }
 
 // tin is the tin that was asked for; nil for none.
-func (in *tinInput) tin() *piece.Tin {
+func (in *TinInput) tin() *piece.Tin {
 	if in.Length <= 0 && in.Width <= 0 && in.Height <= 0 {
 		return nil
 	}

@@ -50,8 +50,7 @@ func bigKitchen(b *testing.B, c *client, builds int) {
 func BenchmarkBigKitchen(b *testing.B) {
 	c := start(b)
 	bigKitchen(b, c, 2000)
-	var list []struct{ ID string }
-	list = ask[[]struct{ ID string }](b, c, "GET", "/api/builds", "")
+	list := ask[[]struct{ ID string }](b, c, "GET", "/api/builds", "")
 	for _, way := range []struct{ name, path string }{
 		{"list", "/api/builds"},
 		{"search", "/api/builds?q=regatta"},

@@ -30,7 +30,7 @@ type fitPartInput struct {
 
 type scaleInput struct {
 	DocumentInput
-	tinInput
+	TinInput
 	Pieces   int     `query:"pieces" minimum:"0" maximum:"2000"`
 	Portions int     `query:"portions" minimum:"0" maximum:"500"`
 	Food     string  `query:"food" maxLength:"60" doc:"a food there is so much of"`

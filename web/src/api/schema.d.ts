@@ -2620,6 +2620,9 @@ export interface operations {
                 pieces?: number;
                 grams?: number;
                 ml?: number;
+                tin_length_mm?: number;
+                tin_width_mm?: number;
+                tin_height_mm?: number;
             };
             header?: never;
             path?: never;
@@ -3262,6 +3265,9 @@ export interface operations {
     scale: {
         parameters: {
             query?: {
+                tin_length_mm?: number;
+                tin_width_mm?: number;
+                tin_height_mm?: number;
                 pieces?: number;
                 portions?: number;
                 /** @description a food there is so much of */
