@@ -205,4 +205,9 @@ func TestSearchKeysAndUnits(t *testing.T) {
 
 	w.see(".hold-stage .why").MustClick()
 	w.eventually(".why-body", "What moves it most")
+	w.press(input.Escape)
+	until(t, func() bool { return !w.MustHas(".modal.show") }, func() string { return "stays open" })
+	w.see(".off .why").MustClick()
+	w.eventually(".why-body", "W/m·K")
+	w.eventually(".why-body", "What moves it most: ")
 }

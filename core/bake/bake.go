@@ -77,6 +77,8 @@ type Baked struct {
 	// Target is what the coldest place is to reach, and Guidance what is usual.
 	Target   safety.Target `json:"target"`
 	Guidance safety.Target `json:"guidance"`
+	// Mix says how the piece takes up heat, half-way to its target.
+	Mix heat.Thermal `json:"mix"`
 	// F70 is minutes at 70 degC that the slowest place has had, or their equal,
 	// once rested.
 	F70AtPull float64 `json:"f70_at_pull"`
@@ -207,6 +209,8 @@ func (b *baking) cool(body *heat.Body, celsius float64) {
 func Bake(d *build.Document, foods *food.Catalogue, s Settings, o Options) Baked {
 	b := prepare(d, foods, s)
 	out := Baked{Turns: []float64{}, Sets: []BinderSet{}, Curve: []Point{}, Notes: []CookNote{}, Target: b.target, Guidance: b.guidance, AroundCelsius: round(b.celsius, 1), SetMinutes: setMinutes(b.piece.Kind)}
+	mix := b.contents.ThermalAt(40)
+	out.Mix = heat.Thermal{Density: round(mix.Density, 0), Conductivity: round(mix.Conductivity, 2), HeatCapacity: round(mix.HeatCapacity, 2)}
 	out.Yield = tidy(b.piece.Yield(b.state.Mass, b.density))
 	out.Load = b.piece.Lay(max(1, out.Yield.Pieces), b.method, s.Ware)
 	if s := b.stop(); s != nil {

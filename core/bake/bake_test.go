@@ -55,6 +55,8 @@ func TestTurkeyBalls(t *testing.T) {
 	}
 	p := build.Predict(document(t, turkeyBalls), food.Starter(), nil)
 	assert.LessOrEqual(t, a.SetRatio, p.CookedRatio+0.01)
+	assert.InDelta(t, 0.47, a.Mix.Conductivity, 0.06, "lean ground poultry near room temperature")
+	assert.InDelta(t, 3.5, a.Mix.HeatCapacity, 0.3)
 	assert.NotEmpty(t, a.Section.Frames)
 	assert.Len(t, a.Section.Frames[0].Celsius, len(a.Section.X))
 	last := -1.0

@@ -108,6 +108,19 @@ func (c Composition) iceShare(celsius float64) float64 {
 	return max(0, c.Water-boundWater*c.Protein) * (1 - freeze/celsius)
 }
 
+// Thermal are the properties that say how fast a mix warms.
+type Thermal struct {
+	Density      float64 `json:"density_kg_m3"`
+	Conductivity float64 `json:"conductivity_w_mk"`
+	HeatCapacity float64 `json:"heat_capacity_kj_kgk"`
+}
+
+// ThermalAt gives them at a temperature, degC, without what ice takes to melt.
+func (c Composition) ThermalAt(celsius float64) Thermal {
+	density, k, cp := c.properties(celsius)
+	return Thermal{density, k, cp / 1000}
+}
+
 // properties gives density kg/m3, conductivity W/mK (parallel by volume, with
 // Air) and sensible specific heat J/kgK at a temperature.
 func (c Composition) properties(celsius float64) (density, conductivity, specificHeat float64) {

@@ -583,6 +583,7 @@ export interface components {
             load: components["schemas"]["Load"];
             /** Format: double */
             minutes_to_target: number | null;
+            mix: components["schemas"]["Thermal"];
             /** Format: double */
             peak_celsius: number;
             /** Format: double */
@@ -1487,6 +1488,14 @@ export interface components {
             minutes: number;
             /** @enum {string} */
             reason: "poultry" | "stuffing" | "ground-meat" | "egg" | "fish" | "cooked-before" | "plants";
+        };
+        Thermal: {
+            /** Format: double */
+            conductivity_w_mk: number;
+            /** Format: double */
+            density_kg_m3: number;
+            /** Format: double */
+            heat_capacity_kj_kgk: number;
         };
         Tin: {
             /** Format: double */

@@ -38,6 +38,7 @@ import { Cord } from "../heat/cord";
 import { HeatPanel } from "../heat/heat-panel";
 import { dishFeed, useStartPart } from "../parts/queries";
 import { Plate } from "../plate/plate-panel";
+import type { HeatWhy } from "../why/heat-why-dialog";
 import type { Why } from "../why/why-dialog";
 import { bakeFeed } from "../heat/queries";
 
@@ -47,6 +48,7 @@ const ConvertDialog = lazy(() =>
 );
 
 const ScaleDialog = lazy(() => import("../scale/scale-dialog"));
+const HeatWhyDialog = lazy(() => import("../why/heat-why-dialog"));
 const WhyDialog = lazy(() => import("../why/why-dialog"));
 const CompareDialog = lazy(() => import("../history/compare-dialog"));
 const KitchenDialog = lazy(() => import("../heat/kitchen-dialog"));
@@ -103,6 +105,7 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
     [session],
   );
   const [why, setWhy] = useState<Why | null>(null);
+  const [heatWhy, setHeatWhy] = useState<HeatWhy | null>(null);
   const whyQ = useCallback(() => setWhy("q"), []);
   const whyChance = useCallback(() => setWhy("chance"), []);
   const convert = useCallback(() => setDialog("convert"), []);
@@ -258,6 +261,7 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
             baked={baked}
             stale={bakedStale}
             onSettings={kitchen}
+            onWhy={setHeatWhy}
             onSauce={document.parts?.some((p) => p.kind === "sauce") ? undefined : sauce}
           />
         </div>
@@ -332,6 +336,9 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
             foods={foods}
             onClose={() => setWhy(null)}
           />
+        )}
+        {heatWhy && baked && (
+          <HeatWhyDialog what={heatWhy} document={document} baked={baked} onClose={() => setHeatWhy(null)} />
         )}
         {pair && (
           <CompareDialog

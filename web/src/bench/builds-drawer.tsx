@@ -11,6 +11,8 @@ import { emptyDocument, useBuilds, useCreateBuild, useDuplicateBuild } from "./q
 
 type Props = { open: boolean; current?: string; onClose: () => void; onDelete: (entry: BuildEntry) => void };
 
+const mostListed = 300; // as the server gives them
+
 /** The kitchen's builds: open, search, start a new one, duplicate and delete. */
 export function BuildsDrawer({ open, current, onClose, onDelete }: Props) {
   const { t } = useTranslation();
@@ -81,6 +83,9 @@ export function BuildsDrawer({ open, current, onClose, onDelete }: Props) {
             />
           ))}
         </ul>
+        {(builds.data?.length ?? 0) >= mostListed && (
+          <p className="hint">{t("builds.newest", { count: mostListed })}</p>
+        )}
         <ArchiveTools />
       </Offcanvas.Body>
     </Offcanvas>

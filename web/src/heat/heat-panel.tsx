@@ -3,6 +3,7 @@ import { useTranslation } from "../i18n/use-translation";
 import type { Baked, BuildDocument, CookNote, Piece, Vocabulary } from "../api/client";
 import type { BuildSession } from "../bench/session";
 import { fraction, useFormat } from "../ui/format";
+import type { HeatWhy } from "../why/heat-why-dialog";
 import { HeatPicture } from "./heat-picture";
 import { OutlookPanel } from "./outlook-panel";
 import { HeatFields, ShapeFields } from "./piece-fields";
@@ -17,6 +18,8 @@ type Props = {
   baked?: Baked;
   stale: boolean;
   onSettings: () => void;
+  /** Opens how a figure comes about. */
+  onWhy: (what: HeatWhy) => void;
   /** Adds a sauce, where the build has none. */
   onSauce?: () => void;
 };
@@ -26,7 +29,7 @@ const halves = (m: number) => fraction(Math.round(m * 2) / 2);
 
 /** The piece: how many, how big, how long and how hot. */
 export const HeatPanel = memo(function HeatPanel(props: Props) {
-  const { session, cook, piece, vocabulary, baked, stale, onSettings, onSauce } = props;
+  const { session, cook, piece, vocabulary, baked, stale, onSettings, onWhy, onSauce } = props;
   const { t } = useTranslation();
   const format = useFormat();
   const [more, setMore] = useState(false);
@@ -55,8 +58,15 @@ export const HeatPanel = memo(function HeatPanel(props: Props) {
         <p className="off" role="status">
           {baked.pull_at_minutes !== null ? (
             <>
-              <strong className="figure">
-                {t("heat.offAt", { minutes: halves(baked.pull_at_minutes) })}
+              <strong>
+                <button
+                  type="button"
+                  className="why figure"
+                  aria-label={`${t("heat.offAt", { minutes: halves(baked.pull_at_minutes) })} ${t("why.minutes")}`}
+                  onClick={() => onWhy("minutes")}
+                >
+                  {t("heat.offAt", { minutes: halves(baked.pull_at_minutes) })}
+                </button>
               </strong>{" "}
               {baked.turns_minutes.length > 0 && (
                 <span>{t("heat.turnAt", { minutes: listOf(baked.turns_minutes.map(halves), t) })} </span>
@@ -116,11 +126,13 @@ export const HeatPanel = memo(function HeatPanel(props: Props) {
             {baked.pull_at_minutes !== null && (
               <>
                 <li>
-                  {t("heat.loses", {
-                    pct: format.pct(baked.weight_loss_pct),
-                    water: format.pct(baked.water_loss_pct + baked.juice_loss_pct),
-                    fat: format.pct(baked.fat_loss_pct),
-                  })}{" "}
+                  <button type="button" className="why" onClick={() => onWhy("loss")}>
+                    {t("heat.loses", {
+                      pct: format.pct(baked.weight_loss_pct),
+                      water: format.pct(baked.water_loss_pct + baked.juice_loss_pct),
+                      fat: format.pct(baked.fat_loss_pct),
+                    })}
+                  </button>{" "}
                   {t(`heat.dryness.${baked.dryness}`)}
                 </li>
                 <li>{t(`heat.browns.${baked.browning_word}`)}</li>

@@ -310,6 +310,25 @@ export const place = {
     note: "Grams, °C and mm are what is kept; the others stand beside them.",
   },
   why: {
+    minutes: "How the minutes come about",
+    loss: "How the weight lost comes about",
+    heat: {
+      formula:
+        "Heat comes in through the skin and is conducted inward; what steams off takes its share. The slowest place must reach the goal; it is taken off early by what is still on its way in.",
+      starts: "It starts at {{start}}, with {{around}} around it.",
+      mix: "The piece as a whole: {{density}} kg/m³, conducts {{k}} W/m·K, takes {{cp}} kJ to warm a kilo by a degree: from its own water, protein, fat and carbohydrate.",
+      reached:
+        "The slowest place is at the goal after {{to}}; off at {{pull}}, it climbs to {{peak}}. That is worth {{f70}} at 70 °C.",
+      lever: "What moves it most: {{change}}, {{more}} min.",
+      sure: "The sums are within 0.1 °C of exact solutions. The kitchen is less sure: an oven is easily 10 °C off; set its error, and trust a thermometer.",
+      lossFormula:
+        "Weight lost = steam from the skin + juice that shrinking meat lets go and the paste does not drink + fat that melts and runs",
+      water: "Steam: {{pct}} of the raw weight.",
+      juice: "Juice: {{pct}}.",
+      fat: "Fat: {{pct}}.",
+      left: "What is left has an index of {{q}}: {{word}}",
+      estimate: "Juice and fat are kitchen practice (an estimate).",
+    },
     open: "How this comes about: {{what}}",
     q: "How the squeeze comes about",
     raw: "How the raw hold comes about",

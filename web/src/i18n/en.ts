@@ -34,6 +34,7 @@ export const en = {
     deleted: "Deleted elsewhere",
   },
   builds: {
+    newest: "Only the {{count}} changed last are shown; search for others.",
     title: "Builds",
     open: "Open another build",
     search: "Search builds",

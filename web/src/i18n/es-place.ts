@@ -313,6 +313,25 @@ export const place: Place = {
     note: "Se guardan gramos, °C y mm; lo demás va al lado.",
   },
   why: {
+    minutes: "De dónde salen los minutos",
+    loss: "De dónde sale el peso perdido",
+    heat: {
+      formula:
+        "El calor entra por la superficie y se conduce hacia dentro; lo que se evapora se lleva su parte. El punto más lento debe llegar a la meta; se retira antes, por lo que aún viene de camino.",
+      starts: "Empieza a {{start}}, con {{around}} alrededor.",
+      mix: "La pieza entera: {{density}} kg/m³, conduce {{k}} W/m·K, pide {{cp}} kJ para calentar un kilo un grado: de su propia agua, proteína, grasa e hidratos.",
+      reached:
+        "El punto más lento llega a la meta a los {{to}}; fuera a los {{pull}}, sube a {{peak}}. Equivale a {{f70}} a 70 °C.",
+      lever: "Lo que más los mueve: {{change}}, {{more}} min.",
+      sure: "Las cuentas quedan a 0,1 °C de las soluciones exactas. La cocina es menos segura: un horno falla fácilmente 10 °C; pon su error y fíate de un termómetro.",
+      lossFormula:
+        "Peso perdido = vapor de la superficie + jugo que suelta la carne al encoger y la pasta no bebe + grasa que se funde y escurre",
+      water: "Vapor: {{pct}} del peso crudo.",
+      juice: "Jugo: {{pct}}.",
+      fat: "Grasa: {{pct}}.",
+      left: "Lo que queda tiene un índice de {{q}}: {{word}}",
+      estimate: "Jugo y grasa son práctica de cocina (una estimación).",
+    },
     open: "De dónde sale: {{what}}",
     q: "De dónde sale el apretón",
     raw: "De dónde sale el agarre en crudo",

@@ -35,6 +35,7 @@ export const es: Messages = {
     deleted: "Borrado en otra ventana",
   },
   builds: {
+    newest: "Solo se ven las {{count}} cambiadas al final; busca las demás.",
     title: "Recetas",
     open: "Abrir otra receta",
     search: "Buscar recetas",
