@@ -1,13 +1,4 @@
-import {
-  lazy,
-  Suspense,
-  useCallback,
-  useEffect,
-  useMemo,
-  useRef,
-  useState,
-  useSyncExternalStore,
-} from "react";
+import { lazy, Suspense, useCallback, useEffect, useRef, useState, useSyncExternalStore } from "react";
 import { useTranslation } from "../i18n/use-translation";
 import { Link, useLocation, useNavigate } from "react-router";
 import type { Build, BuildDocument, Vocabulary, Way } from "../api/client";
@@ -18,11 +9,11 @@ import { Trying } from "../advice/trying";
 import { useFormat } from "../ui/format";
 import { BuildName } from "./build-name";
 import { ConflictDialog } from "./conflict-dialog";
-import { addLine, addLines, addPart, usualPiece } from "./edits";
+import { addLines, addPart, usualPiece } from "./edits";
 import { FirstUse } from "./first-use";
 import { Hold } from "./hold";
 import type { Pair } from "../history/queries";
-import { useActions } from "../keys/actions";
+import { useBenchActions, useUndoKeys } from "./use-bench-actions";
 import { MixColumn } from "./mix-column";
 import { MixTools } from "./mix-tools";
 import { NoteField } from "./note-field";
@@ -68,7 +59,6 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
   const navigate = useNavigate();
   const duplicate = useDuplicateBuild();
   const create = useCreateBuild();
-  const { mutate: createBuild } = create;
   const nameRef = useRef<HTMLTextAreaElement>(null);
   const [session] = useState(() => new BuildSession(build));
   const state = useSyncExternalStore(session.subscribe, session.snapshot);
@@ -108,6 +98,7 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
   const [heatWhy, setHeatWhy] = useState<HeatWhy | null>(null);
   const whyQ = useCallback(() => setWhy("q"), []);
   const whyChance = useCallback(() => setWhy("chance"), []);
+  const scale = useCallback(() => setDialog("scale"), []);
   const convert = useCallback(() => setDialog("convert"), []);
   const kitchen = useCallback(() => setDialog("kitchen"), []);
   const [pair, setPair] = useState<Pair | null>(null);
@@ -116,29 +107,7 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
     await session.save();
     setPair({ ...with_, to: session.snapshot().version });
   }
-  useActions(
-    useMemo(
-      () => ({
-        builds: onBuilds,
-        new: () =>
-          createBuild(emptyDocument(t("builds.untitled")), {
-            onSuccess: (b) => void navigate(`/bench/${b.id}`, { state: { rename: true } }),
-          }),
-        add: () => window.document.querySelector<HTMLElement>(".add-food input")?.focus(),
-        addFood: (id: string) => {
-          const food = foods.get(id);
-          if (food) session.edit(addLine(food));
-        },
-        versions: () => setVersions(true),
-        scale: () => setDialog("scale"),
-        sheet: () => void session.save().then(() => navigate(`/sheet/${session.id}`)),
-        partBefore: () => setPart((at) => Math.max(-1, at - 1)),
-        partAfter: () =>
-          setPart((at) => Math.min((session.snapshot().document.parts?.length ?? 0) - 1, at + 1)),
-      }),
-      [onBuilds, createBuild, navigate, session, foods, t],
-    ),
-  );
+  useBenchActions({ session, foods, onBuilds, onVersions: setVersions, onScale: scale, onPart: setPart });
   const openNew = (made: BuildDocument) => {
     setDialog(null);
     create.mutate(made, {
@@ -208,7 +177,7 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
               onBuilds={onBuilds}
               onPaste={() => setDialog("paste")}
               onVersions={() => setVersions(true)}
-              onScale={() => setDialog("scale")}
+              onScale={scale}
               onRename={() => setTimeout(() => nameRef.current?.select())}
               onDuplicate={async () => {
                 await session.save();
@@ -385,20 +354,4 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
       )}
     </main>
   );
-}
-
-/** Ctrl+Z, Ctrl+Shift+Z and Ctrl+Y step through the whole bench, not one field. */
-function useUndoKeys(session: BuildSession) {
-  useEffect(() => {
-    function onKeyDown(e: KeyboardEvent) {
-      if (!(e.ctrlKey || e.metaKey) || e.altKey) return;
-      const key = e.key.toLowerCase();
-      if (key === "z" && !e.shiftKey) session.undo();
-      else if (key === "y" || (key === "z" && e.shiftKey)) session.redo();
-      else return;
-      e.preventDefault();
-    }
-    addEventListener("keydown", onKeyDown);
-    return () => removeEventListener("keydown", onKeyDown);
-  }, [session]);
 }

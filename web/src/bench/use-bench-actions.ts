@@ -1,0 +1,63 @@
+import { useEffect, useMemo } from "react";
+import { useNavigate } from "react-router";
+import { useTranslation } from "../i18n/use-translation";
+import { useActions } from "../keys/actions";
+import { addLine } from "./edits";
+import { emptyDocument, useCreateBuild, type Foods } from "./queries";
+import type { BuildSession } from "./session";
+
+type Props = {
+  session: BuildSession;
+  foods: Foods;
+  onBuilds: () => void;
+  onVersions: (open: boolean) => void;
+  onScale: () => void;
+  /** Shows another part, from the one that is shown. */
+  onPart: (next: (shown: number) => number) => void;
+};
+
+/** What single keys and the search can ask of the Bench. All that is given must stay the same. */
+export function useBenchActions({ session, foods, onBuilds, onVersions, onScale, onPart }: Props) {
+  const { t } = useTranslation();
+  const navigate = useNavigate();
+  const { mutate: createBuild } = useCreateBuild();
+  useActions(
+    useMemo(
+      () => ({
+        builds: onBuilds,
+        new: () =>
+          createBuild(emptyDocument(t("builds.untitled")), {
+            onSuccess: (b) => void navigate(`/bench/${b.id}`, { state: { rename: true } }),
+          }),
+        add: () => window.document.querySelector<HTMLElement>(".add-food input")?.focus(),
+        addFood: (id: string) => {
+          const food = foods.get(id);
+          if (food) session.edit(addLine(food));
+        },
+        versions: () => onVersions(true),
+        scale: onScale,
+        sheet: () => void session.save().then(() => navigate(`/sheet/${session.id}`)),
+        partBefore: () => onPart((at) => Math.max(-1, at - 1)),
+        partAfter: () =>
+          onPart((at) => Math.min((session.snapshot().document.parts?.length ?? 0) - 1, at + 1)),
+      }),
+      [onBuilds, onVersions, onScale, onPart, createBuild, navigate, session, foods, t],
+    ),
+  );
+}
+
+/** Ctrl+Z, Ctrl+Shift+Z and Ctrl+Y step through the whole bench, not one field. */
+export function useUndoKeys(session: BuildSession) {
+  useEffect(() => {
+    function onKeyDown(e: KeyboardEvent) {
+      if (!(e.ctrlKey || e.metaKey) || e.altKey) return;
+      const key = e.key.toLowerCase();
+      if (key === "z" && !e.shiftKey) session.undo();
+      else if (key === "y" || (key === "z" && e.shiftKey)) session.redo();
+      else return;
+      e.preventDefault();
+    }
+    addEventListener("keydown", onKeyDown);
+    return () => removeEventListener("keydown", onKeyDown);
+  }, [session]);
+}
