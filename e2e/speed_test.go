@@ -1,9 +1,17 @@
 package e2e
 
 import (
+	"bytes"
+	"encoding/json"
 	"math"
+	"net/http"
 	"slices"
 	"testing"
+
+	"github.com/stretchr/testify/require"
+
+	"cuerda/core/build"
+	"cuerda/core/food"
 )
 
 // BenchmarkEditAnswers measures, in the browser, from a key press on the grams
@@ -11,7 +19,34 @@ import (
 // median and the 95th percentile.
 func BenchmarkEditAnswers(b *testing.B) {
 	a := start(b)
-	w := a.open(a.person(), "/bench/"+a.build(peas))
+	b.Run("demo", func(b *testing.B) { editAnswers(b, a, a.build(peas)) })
+	b.Run("80-lines-6-parts", func(b *testing.B) { editAnswers(b, a, a.big(b)) })
+}
+
+// big keeps a build of a mix of 20 lines and six parts of ten.
+func (a *app) big(b *testing.B) string {
+	d := a.document(a.build(peas))
+	d.Name, d.Parts = "Everything", nil
+	foods := food.Starter().Foods()
+	for i := 0; len(d.Lines) < 20; i += 7 {
+		d.Lines = append(d.Lines, build.Line{Food: foods[i].ID, Grams: 20})
+	}
+	for _, kind := range build.PartKinds[:6] {
+		d.Parts = append(d.Parts, build.Part{Kind: kind, Lines: d.Lines[:10]})
+	}
+	text, err := json.Marshal(d)
+	require.NoError(b, err)
+	answer, err := http.Post(a.url+"/api/builds", "application/json", bytes.NewReader(text))
+	require.NoError(b, err)
+	defer answer.Body.Close()
+	require.Equal(b, http.StatusCreated, answer.StatusCode)
+	var made struct{ ID string }
+	require.NoError(b, json.NewDecoder(answer.Body).Decode(&made))
+	return made.ID
+}
+
+func editAnswers(b *testing.B, a *app, id string) {
+	w := a.open(a.person(), "/bench/"+id)
 	w.see(gramsOf("flax-meal")).MustFocus()
 	var all []float64
 	press := func() float64 {

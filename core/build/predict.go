@@ -268,11 +268,17 @@ func limitsAndCautions(lines []mix.Line, s *mix.State) []Note {
 			out = append(out, Note{Code: "over-limit", Kind: "limit", Food: f.ID, Value: Tidy(pct, 1), Limit: f.MaxPct})
 		}
 	}
-	limits := len(out)
+	return append(out, Cautions(lines)...)
+}
+
+// Cautions gives one note for each caution that comes with the foods of lines,
+// with the first food that brings it.
+func Cautions(lines []mix.Line) []Note {
+	var out []Note
 	for i := range lines {
 		f := lines[i].Food
 		for _, c := range f.Cautions {
-			if !slices.ContainsFunc(out[limits:], func(n Note) bool { return n.Code == c }) {
+			if !slices.ContainsFunc(out, func(n Note) bool { return n.Code == c }) {
 				out = append(out, Note{Code: c, Kind: "caution", Food: f.ID})
 			}
 		}

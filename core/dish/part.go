@@ -74,6 +74,7 @@ func (l *looker) part(p *build.Part) PartResult {
 	if p.Kind == build.Broth {
 		l.drinks(lines, &out)
 	}
+	out.Notes = append(out.Notes, build.Cautions(lines)...)
 	return out
 }
 

@@ -84,7 +84,7 @@ func TestFailuresFailAndPartsFit(t *testing.T) {
 			parts++
 			assert.NotEqual(t, eaters.Out, part.Status, "%s %d", builds[i].File, j)
 			for _, n := range part.Notes {
-				assert.Equal(t, "drinks-by-tomorrow", n.Code, "%s %d", builds[i].File, j)
+				assert.True(t, n.Kind == "caution" || n.Code == "drinks-by-tomorrow", "%s %d: %s", builds[i].File, j, n.Code)
 			}
 		}
 	}

@@ -20,6 +20,8 @@ type Props = {
   foods: Foods;
   food?: Food;
   result?: Prediction["lines"][number];
+  /** Per cent of the mix, while the line is chosen. */
+  share?: number;
   limitPassed: boolean;
   chosen: boolean;
   vocabulary: Vocabulary;
@@ -29,7 +31,8 @@ type Props = {
 
 /** One food of the mix: its grams typed, stepped or slid; its preparations below when it is chosen. */
 export const LineRow = memo(function LineRow(props: Props) {
-  const { id, index, line, foods, food, result, limitPassed, chosen, vocabulary, session, onChoose } = props;
+  const { id, index, line, foods, food, result, share, limitPassed, chosen, vocabulary, session, onChoose } =
+    props;
   const { t } = useTranslation();
   const format = useFormat();
   const prepWords = usePrepWords();
@@ -113,7 +116,7 @@ export const LineRow = memo(function LineRow(props: Props) {
             session={session}
           />
           <p className={`line-facts ${limitPassed ? "line-limit" : ""}`}>
-            {result && <span>{t("mix.share", { pct: format.pct(result.share_pct) })}</span>}
+            {share !== undefined && <span>{t("mix.share", { pct: format.pct(share) })}</span>}
             {prepared && <span>{t("mix.becomes", { grams: format.grams(result.prepared_g) })}</span>}
             {food?.max_pct !== undefined && <span>{t("mix.limit", { pct: format.pct(food.max_pct) })}</span>}
           </p>

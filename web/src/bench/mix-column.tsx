@@ -1,5 +1,5 @@
 import { memo, useMemo, useSyncExternalStore } from "react";
-import type { BuildDocument, Dish, Prediction, Vocabulary } from "../api/client";
+import type { BuildDocument, Dish, Vocabulary } from "../api/client";
 import { useTranslation } from "../i18n/use-translation";
 import { PartHead } from "../parts/part-head";
 import { partName } from "../parts/part-name";
@@ -7,6 +7,7 @@ import { PartTabs } from "../parts/part-tabs";
 import { partEditor } from "./edits";
 import type { Feed } from "./feed";
 import { MixList } from "./mix-list";
+import type { Predicted } from "./prediction";
 import type { Foods } from "./queries";
 import type { BuildSession } from "./session";
 
@@ -14,7 +15,7 @@ type Props = {
   session: BuildSession;
   lines: BuildDocument["lines"];
   parts?: BuildDocument["parts"];
-  prediction: Prediction;
+  prediction: Predicted;
   dishes: Feed<Dish | undefined>;
   foods: Foods;
   vocabulary: Vocabulary;
@@ -77,6 +78,7 @@ export const MixColumn = memo(function MixColumn(props: Props) {
             session={session}
             lines={lines}
             results={prediction.lines}
+            shares={prediction.shares}
             limits={limits}
             title={t("mix.title")}
             empty={t("mix.empty")}

@@ -25,6 +25,8 @@ type Props = {
   lines: Line[];
   /** What became of each line; missing until it is known. */
   results?: Prediction["lines"];
+  /** Their shares, where the results do not follow them. */
+  shares?: number[];
   /** Foods past their limit. */
   limits?: string[];
   title: string;
@@ -49,7 +51,7 @@ function lineIds(lines: Line[]): string[] {
 
 /** The lines of the mix or of a part, edited in place. */
 export function MixList(props: Props) {
-  const { session, lines, results, limits, title, empty, full, most, foods, vocabulary } = props;
+  const { session, lines, results, shares, limits, title, empty, full, most, foods, vocabulary } = props;
   const { t } = useTranslation();
   const format = useFormat();
   const [chosen, setChosen] = useState<string | null>(null);
@@ -121,6 +123,7 @@ export function MixList(props: Props) {
                   foods={foods}
                   food={foods.get(line.food)}
                   result={results?.[index]}
+                  share={chosen === id ? (shares ?? results?.map((r) => r.share_pct))?.[index] : undefined}
                   limitPassed={limits?.includes(line.food) ?? false}
                   chosen={chosen === id}
                   vocabulary={vocabulary}

@@ -328,6 +328,7 @@ export const en = {
       "Raw poultry: do not taste the mix. Cook it through, check with a thermometer in the thickest piece and follow your local food authority.",
     "raw-fish": "Raw fish: do not taste the mix. Cook it through and follow your local food authority.",
     "raw-egg": "Raw egg: do not taste the mix before it is cooked.",
+    "cook-first": "{{food}} is dry: it must be cooked before it is eaten.",
     "raw-flour": "{{food}} is raw: do not taste the mix before it is cooked.",
     "check-label": "{{food}}: read the label for gluten and other allergens.",
     "check-sulphites": "{{food}}: read the label for sulphites.",

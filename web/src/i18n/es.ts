@@ -330,6 +330,7 @@ export const es: Messages = {
       "Ave cruda: no pruebes la masa. Cocínala del todo, comprueba con un termómetro en la pieza más gruesa y sigue a tu autoridad alimentaria.",
     "raw-fish": "Pescado crudo: no pruebes la masa. Cocínalo del todo y sigue a tu autoridad alimentaria.",
     "raw-egg": "Huevo crudo: no pruebes la masa antes de cocinarla.",
+    "cook-first": "{{food}}: seco; hay que cocerlo antes de comerlo.",
     "raw-flour": "{{food}} está cruda: no pruebes la masa antes de cocinarla.",
     "check-label": "{{food}}: lee la etiqueta por el gluten y otros alérgenos.",
     "check-sulphites": "{{food}}: lee la etiqueta por los sulfitos.",

@@ -86,8 +86,8 @@ export function PartHead({ session, parts, index, result, foods, vocabulary, onG
       {result && result.notes.length > 0 && (
         <ul className="notes">
           {result.notes.map((n) => (
-            <li key={n.code} className="note note-limit">
-              {t(`parts.notes.${n.code}`, {
+            <li key={n.code} className={`note note-${n.kind}`}>
+              {t(n.kind === "caution" ? `notes.${n.code}` : `parts.notes.${n.code}`, {
                 food: n.food ? format.foodName(foods.get(n.food), n.food) : "",
                 value: format.number(n.value ?? 0),
                 limit: format.number(n.limit ?? 0),
