@@ -85,7 +85,7 @@ func TestAVersionIsNamedComparedAndTriedFrom(t *testing.T) {
 	w.status("saved")
 	w.MustEval(`() => document.activeElement?.blur()`)
 	w.press(input.KeyV)
-	w.fill(`input[aria-label="Name of version 1"]`, "the club’s own")
+	w.fill(`textarea[aria-label="Name of version 1"]`, "the club’s own")
 	w.press(input.Enter)
 	until(t, func() bool {
 		var list []api.Version
@@ -96,6 +96,8 @@ func TestAVersionIsNamedComparedAndTriedFrom(t *testing.T) {
 	w.eventually(".compare", "40 g")
 	w.eventually(".compare", "60 g")
 	w.eventually(".compare", "Holds raw")
+	w.see(`select[aria-label="The one on the right"]`).MustSelect("Version 1: the club’s own")
+	w.eventually(".compare", "Nothing differs.")
 	w.press(input.Escape)
 	until(t, func() bool { return !w.MustHas(".modal.show") }, func() string { return "stays open" })
 	w.press(input.KeyV)

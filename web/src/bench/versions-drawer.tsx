@@ -139,16 +139,20 @@ function VersionItem({ id, version: v, newest, busy, onCompare, onBranch, onBack
           {format.when(v.created_at)} · {t("versions.lines", { count: v.lines })}
         </small>
       </div>
-      <input
+      <textarea
         className="form-control form-control-sm version-label"
+        rows={1}
         aria-label={t("history.label", { n: v.number })}
         placeholder={t("history.addLabel")}
         maxLength={200}
         value={text ?? v.label}
-        onChange={(e) => setText(e.target.value)}
+        onChange={(e) => setText(e.target.value.replace(/\s*\n\s*/g, " "))}
         onBlur={keep}
         onKeyDown={(e) => {
-          if (e.key === "Enter") keep();
+          if (e.key === "Enter") {
+            e.preventDefault();
+            keep();
+          }
           if (e.key === "Escape" && text !== null) {
             e.stopPropagation();
             setText(null);

@@ -103,6 +103,7 @@ export const HeatFields = memo(function HeatFields(props: HeatProps) {
       <NumberField
         label={t(`piece.${field}`)}
         unit={field.endsWith("celsius") ? "°C" : "min"}
+        oven={field === "celsius" && cook.method.endsWith("oven")}
         min={min}
         max={max}
         step={step}

@@ -1,7 +1,8 @@
+import { useState } from "react";
 import Modal from "react-bootstrap/Modal";
 import type { Comparison, Preparation } from "../api/client";
 import { usePrepWords } from "../bench/prep-editor";
-import type { Foods } from "../bench/queries";
+import { useVersions, type Foods } from "../bench/queries";
 import { useTranslation } from "../i18n/use-translation";
 import { Dialog } from "../ui/dialog";
 import { useFormat } from "../ui/format";
@@ -11,14 +12,20 @@ type Props = { pair: Pair; names: [string, string]; foods: Foods; onClose: () =>
 type Change = Comparison["changes"][number];
 type Effect = Comparison["before"];
 
-/** What changed between two versions, and what that does. */
-export default function CompareDialog({ pair, names, foods, onClose }: Props) {
+/** What changed between two versions, and what that does; any two of a build can be chosen. */
+export default function CompareDialog({ pair: first, names: firstNames, foods, onClose }: Props) {
   const { t } = useTranslation();
+  const [pair, setPair] = useState(first);
+  const one = first.with === undefined;
+  const names: [string, string] = one
+    ? [t("history.one", { n: pair.from }), t("history.one", { n: pair.to })]
+    : firstNames;
   const compared = useComparison(pair);
   const { data } = compared;
   return (
     <Dialog id="compare-title" title={t("history.title")} size="xl" onClose={onClose}>
       <Modal.Body className="compare">
+        {one && <Choice pair={pair} onChoose={setPair} />}
         {compared.isError && (
           <p className="note note-reason" role="alert">
             {t("history.failed")}
@@ -42,6 +49,35 @@ export default function CompareDialog({ pair, names, foods, onClose }: Props) {
         )}
       </Modal.Body>
     </Dialog>
+  );
+}
+
+function Choice({ pair, onChoose }: { pair: Pair; onChoose: (pair: Pair) => void }) {
+  const { t } = useTranslation();
+  const versions = useVersions(pair.id, true);
+  const list = versions.data?.pages.flat() ?? [];
+  const select = (side: "from" | "to") => (
+    <select
+      className="form-select"
+      aria-label={t(`history.${side === "from" ? "older" : "newer"}`)}
+      value={pair[side]}
+      onChange={(e) => onChoose({ ...pair, [side]: Number(e.target.value) })}
+    >
+      {(list.some((v) => v.number === pair[side]) ? list : [{ number: pair[side], label: "" }, ...list]).map(
+        (v) => (
+          <option key={v.number} value={v.number}>
+            {t("history.one", { n: v.number })}
+            {v.label && `: ${v.label}`}
+          </option>
+        ),
+      )}
+    </select>
+  );
+  return (
+    <div className="compare-choice">
+      {select("from")}
+      {select("to")}
+    </div>
   );
 }
 

@@ -149,6 +149,8 @@ export const place = {
     },
   },
   history: {
+    older: "The one on the left",
+    newer: "The one on the right",
     label: "Name of version {{n}}",
     addLabel: "Name it",
     branch: "Begin a try from this",

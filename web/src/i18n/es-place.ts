@@ -151,6 +151,8 @@ export const place: Place = {
     },
   },
   history: {
+    older: "La de la izquierda",
+    newer: "La de la derecha",
     label: "Nombre de la versión {{n}}",
     addLabel: "Ponerle nombre",
     branch: "Empezar una prueba desde aquí",

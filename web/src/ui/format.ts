@@ -46,12 +46,12 @@ export function useFormat() {
   return useMemo(() => {
     const number = (x: number, digits = 0) => formatter(language, digits, Math.abs(x) >= 10000).format(x);
     /** The same amount in the cook's other unit; "" where there is none. */
-    const beside = (value: number, unit: string | undefined): string => {
+    const beside = (value: number, unit: string | undefined, oven = false): string => {
       if (unit === "g" && units.mass === "oz") return `${number(ouncesOf(value), value < 280 ? 1 : 0)} oz`;
       if (unit === "mm" && units.length === "inch") return `${number(inchesOf(value), 1)} in`;
       if (unit !== "°C") return "";
       if (units.temperature === "F") return `${number(fahrenheitOf(value))} °F`;
-      const mark = units.temperature === "gas" ? gasMarkOf(value) : null;
+      const mark = oven && units.temperature === "gas" ? gasMarkOf(value) : null;
       return mark === null ? "" : t("unitSetting.gasMark", { mark });
     };
     const both = (words: string, other: string) => (other === "" ? words : `${words} (${other})`);

@@ -14,6 +14,8 @@ type Props = {
   unit?: string;
   digits?: number;
   className?: string;
+  /** Degrees of an oven, which has a gas mark. */
+  oven?: boolean;
   onChange: (value: number) => void;
   inputRef?: React.Ref<HTMLInputElement>;
 };
@@ -24,7 +26,20 @@ type Props = {
  * with a word on what is wrong, and the last good value stands.
  */
 export function NumberField(props: Props) {
-  const { label, value, min, max, above, step = 1, unit, digits = 1, className, onChange, inputRef } = props;
+  const {
+    label,
+    value,
+    min,
+    max,
+    above,
+    step = 1,
+    unit,
+    digits = 1,
+    className,
+    oven,
+    onChange,
+    inputRef,
+  } = props;
   const { t } = useTranslation();
   const format = useFormat();
   const shown = format.number(value, digits).replace(/\s/g, "");
@@ -51,7 +66,7 @@ export function NumberField(props: Props) {
     return Number.isNaN(plain) && unit ? readWithUnit(words, unit, readNumber) : plain;
   };
   const typed = text === null ? value : read(text);
-  const other = format.beside(value, unit);
+  const other = format.beside(value, unit, oven);
   const wrong = text !== null && !fits(typed);
 
   function onKeyDown(e: React.KeyboardEvent<HTMLInputElement>) {
