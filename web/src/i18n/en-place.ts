@@ -31,14 +31,11 @@ export const place = {
     name: "What to call it",
     lines: "Foods of the part: {{part}}",
     remove: "Remove the part",
-    removed: "{{part}} removed.",
     failed: "That part could not be worked out.",
-    full: "A build has at most {{count}} parts.",
     lineFull: "A part has at most {{count}} lines.",
     empty: "Nothing in it yet. Add a food.",
     piece: "{{mass}} · {{each}} a piece",
     portion: "{{mass}} · {{each}} a portion",
-    wanted: "{{grams}} would be usual.",
     take: "Take {{grams}}",
     feels: "a handful {{word}}",
     rest: "Rest of the part",
@@ -64,11 +61,9 @@ export const place = {
   plate: {
     title: "On the plate",
     portions: "Portions",
-    fromTable: "as many as sit at the table",
     piece: "a piece",
     portion: "a portion",
     hundred: "100 g",
-    grams: "raw",
     kcal: "Energy",
     protein: "Protein",
     fat: "Fat",
@@ -79,7 +74,6 @@ export const place = {
     unpriced_one: "Without {{count}} food whose price is not known.",
     unpriced_other: "Without {{count}} foods whose price is not known.",
     note: "Of the raw mix with what is on it; what drips off is not taken away. From public tables and your own packs; an estimate, not a label.",
-    failed: "This could not be worked out just now.",
   },
   scale: {
     title: "Scale and shop",
@@ -99,8 +93,6 @@ export const place = {
     batches_other: "It cooks in {{count}} goes.",
     rounding: "Rounded to what can be weighed; the index goes from {{was}} to {{now}}.",
     amounts: "Amounts",
-    was: "was",
-    now: "now",
     shop: "To buy",
     have_: "at hand",
     packs: {
@@ -164,8 +156,6 @@ export const place = {
     does: "What that does",
     nothing: "Nothing differs.",
     failed: "They could not be compared.",
-    added: "new",
-    removed: "taken out",
     partAdded: "part added",
     partRemoved: "part taken out",
     index: "Squeeze",
@@ -181,7 +171,6 @@ export const place = {
     kcal: "Energy a piece",
     salt: "Salt a piece",
     none: "none",
-    dash: "–",
     showNamed: "only named",
     fields: {
       name: "name",
@@ -261,10 +250,8 @@ export const place = {
     ingredients: "Ingredients",
     method: "Method",
     serves: "Serves {{count}}",
-    at: "on the table at {{time}}",
     caution:
       "Usual guidance; follow your local food authority. For allergies and coeliac disease ask the eater and their clinician.",
-    each: "a piece",
     written: "{{name}} · version {{n}}",
   },
   keys: {
@@ -284,7 +271,6 @@ export const place = {
     grab: "Pick a line up, move it, put it down",
     escape: "Close, or leave a field as it was",
     parts: "From part to part",
-    or: "or",
   },
   search: {
     label: "Search builds and foods",
@@ -297,7 +283,6 @@ export const place = {
   },
   unitSetting: {
     menu: "Colours, units, keys",
-    title: "Units",
     mass: "Mass",
     temperature: "Heat",
     length: "Size",
@@ -309,7 +294,6 @@ export const place = {
     mm: "mm",
     inch: "inches, beside mm",
     gasMark: "gas {{mark}}",
-    note: "Grams, °C and mm are what is kept; the others stand beside them.",
   },
   why: {
     minutes: "How the minutes come about",

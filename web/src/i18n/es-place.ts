@@ -32,14 +32,11 @@ export const place: Place = {
     name: "Cómo llamarla",
     lines: "Alimentos de la parte: {{part}}",
     remove: "Quitar la parte",
-    removed: "{{part}}: quitada.",
     failed: "No se pudo calcular esa parte.",
-    full: "Una receta tiene como mucho {{count}} partes.",
     lineFull: "Una parte tiene como mucho {{count}} líneas.",
     empty: "Aún no hay nada. Añade un alimento.",
     piece: "{{mass}} · {{each}} por pieza",
     portion: "{{mass}} · {{each}} por ración",
-    wanted: "Lo usual serían {{grams}}.",
     take: "Poner {{grams}}",
     feels: "un puñado: {{word}}",
     rest: "Reposo de la parte",
@@ -66,11 +63,9 @@ export const place: Place = {
   plate: {
     title: "En el plato",
     portions: "Raciones",
-    fromTable: "tantas como se sientan a la mesa",
     piece: "una pieza",
     portion: "una ración",
     hundred: "100 g",
-    grams: "cruda",
     kcal: "Energía",
     protein: "Proteína",
     fat: "Grasa",
@@ -81,7 +76,6 @@ export const place: Place = {
     unpriced_one: "Sin {{count}} alimento de precio desconocido.",
     unpriced_other: "Sin {{count}} alimentos de precio desconocido.",
     note: "De la masa cruda con lo que lleva encima; lo que gotea no se descuenta. De tablas públicas y de tus envases: una estimación, no una etiqueta.",
-    failed: "Ahora no se pudo calcular.",
   },
   scale: {
     title: "Escalar y comprar",
@@ -101,8 +95,6 @@ export const place: Place = {
     batches_other: "Se cuece en {{count}} tandas.",
     rounding: "Redondeado a lo que se puede pesar; el índice va de {{was}} a {{now}}.",
     amounts: "Cantidades",
-    was: "antes",
-    now: "ahora",
     shop: "Para comprar",
     have_: "en casa",
     packs: {
@@ -166,8 +158,6 @@ export const place: Place = {
     does: "Qué hace eso",
     nothing: "No hay diferencias.",
     failed: "No se pudieron comparar.",
-    added: "nuevo",
-    removed: "quitado",
     partAdded: "parte añadida",
     partRemoved: "parte quitada",
     index: "Apretón",
@@ -183,7 +173,6 @@ export const place: Place = {
     kcal: "Energía por pieza",
     salt: "Sal por pieza",
     none: "nada",
-    dash: "–",
     showNamed: "solo con nombre",
     fields: {
       name: "nombre",
@@ -264,10 +253,8 @@ export const place: Place = {
     ingredients: "Ingredientes",
     method: "Preparación",
     serves: "Para {{count}}",
-    at: "en la mesa a las {{time}}",
     caution:
       "Indicaciones usuales; sigue a tu autoridad alimentaria local. Para alergias y celiaquía pregunta a quien come y a su médico.",
-    each: "una pieza",
     written: "{{name}} · versión {{n}}",
   },
   keys: {
@@ -287,7 +274,6 @@ export const place: Place = {
     grab: "Coger una línea, moverla, soltarla",
     escape: "Cerrar, o dejar un campo como estaba",
     parts: "De parte en parte",
-    or: "o",
   },
   search: {
     label: "Buscar recetas y alimentos",
@@ -300,7 +286,6 @@ export const place: Place = {
   },
   unitSetting: {
     menu: "Colores, unidades, teclas",
-    title: "Unidades",
     mass: "Masa",
     temperature: "Calor",
     length: "Tamaño",
@@ -312,7 +297,6 @@ export const place: Place = {
     mm: "mm",
     inch: "pulgadas, junto a los mm",
     gasMark: "gas {{mark}}",
-    note: "Se guardan gramos, °C y mm; lo demás va al lado.",
   },
   why: {
     minutes: "De dónde salen los minutos",
