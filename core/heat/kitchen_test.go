@@ -211,6 +211,19 @@ func BenchmarkLoafHour(b *testing.B) {
 	b.ReportMetric(float64(steps)/float64(b.N), "steps")
 }
 
+// BenchmarkPattyToTarget is conduction alone, until the target.
+func BenchmarkPattyToTarget(b *testing.B) {
+	for _, m := range []piece.Method{piece.FanOven, piece.Pan} {
+		c := cooking(patty, m, 180, 74)
+		c.ToTargetOnly = true
+		b.Run(string(m), func(b *testing.B) {
+			for b.Loop() {
+				cooked(c, 6)
+			}
+		})
+	}
+}
+
 func BenchmarkNewMaterial(b *testing.B) {
 	for b.Loop() {
 		NewMaterial(lean, 100)
