@@ -4,6 +4,8 @@
 package dish
 
 import (
+	"slices"
+
 	"cuerda/core/build"
 	"cuerda/core/eaters"
 	"cuerda/core/food"
@@ -152,17 +154,8 @@ func (l *looker) price(lines []mix.Line, to *sum, out *Dish) {
 		case known:
 			to.cost += perKilo * lines[i].Grams / 1000
 			to.priced = true
-		case id != "water" && !contains(out.Unpriced, id):
+		case id != "water" && !slices.Contains(out.Unpriced, id):
 			out.Unpriced = append(out.Unpriced, id)
 		}
 	}
-}
-
-func contains(list []string, s string) bool {
-	for _, x := range list {
-		if x == s {
-			return true
-		}
-	}
-	return false
 }

@@ -86,7 +86,7 @@ func (s *Server) registerBake(api huma.API) {
 			p := d.PieceOrDefault()
 			fitted, err := p.Fit(aim, mass, density)
 			if err != nil {
-				return nil, problem.New(http.StatusUnprocessableEntity, codeOf(err), "No such piece can be had: "+err.Error()+".")
+				return nil, problem.New(http.StatusUnprocessableEntity, codeOf(err, fitCodes), "No such piece can be had: "+err.Error()+".")
 			}
 			y := fitted.Yield(mass, density)
 			y.PieceG, y.RemainderG, y.ShareG = build.Tidy(y.PieceG, 1), build.Tidy(y.RemainderG, 1), build.Tidy(y.ShareG, 1)
@@ -95,8 +95,9 @@ func (s *Server) registerBake(api huma.API) {
 	s.registerSettings(api)
 }
 
-func codeOf(err error) string {
-	for sentinel, code := range fitCodes {
+// codeOf gives the code of the sentinel that an error is, of those listed.
+func codeOf(err error, codes map[error]string) string {
+	for sentinel, code := range codes {
 		if errors.Is(err, sentinel) {
 			return code
 		}

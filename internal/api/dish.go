@@ -2,7 +2,6 @@ package api
 
 import (
 	"context"
-	"errors"
 	"net/http"
 	"slices"
 
@@ -110,13 +109,7 @@ func (s *Server) scale(ctx context.Context, in *scaleInput) (*body[Scaling], err
 	scaled := dish.Scaled{Document: *d, Factor: 1}
 	if aim != (dish.Aim{}) {
 		if scaled, err = dish.Scale(d, aim, k.Foods); err != nil {
-			code := problem.BadRequest
-			for sentinel, c := range scaleCodes {
-				if errors.Is(err, sentinel) {
-					code = c
-				}
-			}
-			return nil, problem.New(http.StatusUnprocessableEntity, code, "The build cannot be scaled so: "+err.Error()+".")
+			return nil, problem.New(http.StatusUnprocessableEntity, codeOf(err, scaleCodes), "The build cannot be scaled so: "+err.Error()+".")
 		}
 	}
 	baked := bake.Bake(&scaled.Document, k.Foods, k.Settings, bake.Options{Now: -1})

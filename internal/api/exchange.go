@@ -90,13 +90,7 @@ func (s *Server) readRecipe(reader *ingredient.Reader, data []byte) (Recipe, err
 		if errors.Is(err, recipe.ErrTooLarge) {
 			status = http.StatusRequestEntityTooLarge
 		}
-		code := problem.BadRequest
-		for sentinel, c := range recipeCodes {
-			if errors.Is(err, sentinel) {
-				code = c
-			}
-		}
-		return Recipe{}, problem.New(status, code, "There is no recipe to be read: "+err.Error()+".")
+		return Recipe{}, problem.New(status, codeOf(err, recipeCodes), "There is no recipe to be read: "+err.Error()+".")
 	}
 	out := Recipe{Found: found, Lines: []Reading{}}
 	if found.Ingredients == nil {

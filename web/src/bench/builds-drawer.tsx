@@ -7,6 +7,7 @@ import type { BuildEntry } from "../api/client";
 import { useFormat } from "../ui/format";
 import { Icon } from "../ui/icon";
 import { ArchiveTools } from "../files/archive-tools";
+import { BuildItems } from "./build-items";
 import { emptyDocument, useBuilds, useCreateBuild, useDuplicateBuild } from "./queries";
 
 type Props = { open: boolean; current?: string; onClose: () => void; onDelete: (entry: BuildEntry) => void };
@@ -125,15 +126,7 @@ function BuildItem({ entry, current, onOpen, onRename, onDuplicate, onDelete }: 
           <Icon name="more" />
         </Dropdown.Toggle>
         <Dropdown.Menu>
-          <Dropdown.Item as="button" onClick={onRename}>
-            {t("builds.rename")}
-          </Dropdown.Item>
-          <Dropdown.Item as="button" onClick={onDuplicate}>
-            {t("builds.duplicate")}
-          </Dropdown.Item>
-          <Dropdown.Item as="button" onClick={onDelete}>
-            {t("builds.delete")}
-          </Dropdown.Item>
+          <BuildItems onRename={onRename} onDuplicate={onDuplicate} onDelete={onDelete} />
         </Dropdown.Menu>
       </Dropdown>
     </li>

@@ -3,6 +3,7 @@ import { Link } from "react-router";
 import { exportAddress, formats } from "../files/queries";
 import { useTranslation } from "../i18n/use-translation";
 import { Icon } from "../ui/icon";
+import { BuildItems } from "./build-items";
 import { SaveSign } from "./save-sign";
 import type { BuildSession, SessionState } from "./session";
 
@@ -22,31 +23,28 @@ type Props = {
 export function MixTools(props: Props) {
   const { session, state, onBuilds, onPaste, onVersions, onScale, onRename, onDuplicate, onDelete } = props;
   const { t, i18n } = useTranslation();
+  const steps = [
+    { name: "undo", keys: "Ctrl+Z", can: state.canUndo, step: () => session.undo() },
+    { name: "redo", keys: "Ctrl+Y", can: state.canRedo, step: () => session.redo() },
+  ] as const;
   return (
     <div className="mix-tools">
       <button type="button" className="btn btn-quiet btn-sm" onClick={onBuilds}>
         {t("builds.title")} <Icon name="chevron-down" />
       </button>
-      <button
-        type="button"
-        className="btn btn-quiet btn-icon"
-        aria-label={t("app.undo")}
-        title={`${t("app.undo")} (Ctrl+Z)`}
-        disabled={!state.canUndo}
-        onClick={() => session.undo()}
-      >
-        <Icon name="undo" />
-      </button>
-      <button
-        type="button"
-        className="btn btn-quiet btn-icon"
-        aria-label={t("app.redo")}
-        title={`${t("app.redo")} (Ctrl+Y)`}
-        disabled={!state.canRedo}
-        onClick={() => session.redo()}
-      >
-        <Icon name="redo" />
-      </button>
+      {steps.map(({ name, keys, can, step }) => (
+        <button
+          key={name}
+          type="button"
+          className="btn btn-quiet btn-icon"
+          aria-label={t(`app.${name}`)}
+          title={`${t(`app.${name}`)} (${keys})`}
+          disabled={!can}
+          onClick={step}
+        >
+          <Icon name={name} />
+        </button>
+      ))}
       <Dropdown>
         <Dropdown.Toggle
           as="button"
@@ -77,15 +75,7 @@ export function MixTools(props: Props) {
             </Dropdown.Item>
           ))}
           <Dropdown.Divider />
-          <Dropdown.Item as="button" onClick={onRename}>
-            {t("builds.rename")}
-          </Dropdown.Item>
-          <Dropdown.Item as="button" onClick={onDuplicate}>
-            {t("builds.duplicate")}
-          </Dropdown.Item>
-          <Dropdown.Item as="button" onClick={onDelete}>
-            {t("builds.delete")}
-          </Dropdown.Item>
+          <BuildItems onRename={onRename} onDuplicate={onDuplicate} onDelete={onDelete} />
         </Dropdown.Menu>
       </Dropdown>
       <SaveSign session={session} state={state} />

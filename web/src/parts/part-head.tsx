@@ -36,6 +36,21 @@ export function PartHead({ session, parts, index, result, foods, vocabulary, onG
   const need = result?.need_g ?? 0;
   const off = result?.notes.some((n) => n.code === "part-short" || n.code === "part-over");
 
+  const minutes = (key: "rest" | "cook", value: number | undefined, change: (m: number) => Partial<Part>) => (
+    <label className="field">
+      <span>{t(`parts.${key}Short`)}</span>
+      <NumberField
+        label={t(`parts.${key}`)}
+        unit="min"
+        min={0}
+        max={vocabulary.limits.minutes}
+        step={5}
+        value={value ?? 0}
+        onChange={(m) => set(change(m), key)}
+      />
+    </label>
+  );
+
   /** An id of its own for a part that another goes on. */
   function putOn(at: string) {
     if (at === "") return set({ on: undefined }, "on");
@@ -112,32 +127,9 @@ export function PartHead({ session, parts, index, result, foods, vocabulary, onG
         </button>
       )}
       <div className="part-fields">
-        {shaped.has(part.kind) && (
-          <label className="field">
-            <span>{t("parts.restShort")}</span>
-            <NumberField
-              label={t("parts.rest")}
-              unit="min"
-              min={0}
-              max={vocabulary.limits.minutes}
-              step={5}
-              value={part.rest?.minutes ?? 0}
-              onChange={(minutes) => set({ rest: { ...part.rest, minutes } }, "rest")}
-            />
-          </label>
-        )}
-        <label className="field">
-          <span>{t("parts.cookShort")}</span>
-          <NumberField
-            label={t("parts.cook")}
-            unit="min"
-            min={0}
-            max={vocabulary.limits.minutes}
-            step={5}
-            value={part.cook_minutes ?? 0}
-            onChange={(minutes) => set({ cook_minutes: minutes || undefined }, "cook")}
-          />
-        </label>
+        {shaped.has(part.kind) &&
+          minutes("rest", part.rest?.minutes, (m) => ({ rest: { ...part.rest, minutes: m } }))}
+        {minutes("cook", part.cook_minutes, (m) => ({ cook_minutes: m || undefined }))}
         {brushed.has(part.kind) && (
           <select
             className="form-select"
