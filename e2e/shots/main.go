@@ -92,6 +92,7 @@ const find = (words, within = document) => [...within.querySelectorAll("button,a
 const click = async (words) => { (await until(() => find(words))).click(); await wait(350); };
 const open = async (name) => {
   const list = await (await fetch("/api/builds?q=" + encodeURIComponent(name))).json();
+  await until(() => location.pathname !== "/bench"); // the Bench first opens the build that was last
   history.pushState({}, "", "/bench/" + list[0].id); dispatchEvent(new PopStateEvent("popstate")); await wait(700);
 };
 const type = async (element, text) => { const p = element.tagName === "TEXTAREA" ? HTMLTextAreaElement : HTMLInputElement; Object.getOwnPropertyDescriptor(p.prototype, "value").set.call(element, text); element.dispatchEvent(new Event("input", { bubbles: true })); await wait(400); };
