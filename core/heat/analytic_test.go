@@ -116,6 +116,7 @@ func TestTheMiddleAgreesWithTheExactSeries(t *testing.T) {
 			seconds := c.size * c.size / (testK / testCapacity) * (0.6 + 1/biot)
 			err := middleError(c.Geometry, usualResolution[c.Shape], h, c.exact(h), seconds)
 			assert.Less(t, err, 0.1, "%s Bi %g", name, biot)
+			t.Logf("%s Bi %g: %.3f K", name, biot, err)
 		}
 	}
 }
@@ -131,6 +132,7 @@ func TestTheErrorFallsWithTheSquareOfTheCells(t *testing.T) {
 		coarse := middleError(c.Geometry, Resolution{6, 6, 8}, h, c.exact(h), seconds)
 		fine := middleError(c.Geometry, Resolution{12, 12, 16}, h, c.exact(h), seconds)
 		order := math.Log2(coarse / fine)
+		t.Logf("%s: %.3f K, then %.3f K, order %.1f", name, coarse, fine, order)
 		assert.Greater(t, order, 1.8, "%s: %.3f K, then %.3f K", name, coarse, fine)
 	}
 }

@@ -37,9 +37,7 @@ type Body struct {
 	net           []float64 // d heat / dt
 	fresh         bool      // celsius, slope, conduct and net belong to heat
 	dt, tolerance float64
-	// The flows of the step before, and its length; 0 where the course is new.
-	lastHeat, lastVapour, lastDT float64
-	work                         *workspace
+	work          *workspace
 	// peak is the highest each cell has come to, degC; lethal its F70, min.
 	peak, lethal []float64
 	state        []float64 // heat, water, peak and lethal together
@@ -56,13 +54,17 @@ type face struct {
 	surface []float64 // degC
 	dried   []float64 // m
 	into    []float64 // W/m2
-	fall    []float64 // W/m2K against the cell's temperature
 	vapour  []float64 // kg/m2s
+	before  []float64 // vapour as the step began
+	// What into and vapour lose for each K the cell is hotter, per m2; and for
+	// each J/m3s that factor's systems give it, W and kg/s.
+	fall, vapourFall, less, lessVapour []float64
 }
 
 type workspace struct {
-	before, first, second, rhs, gap []float64
-	lower, over, inverse            [3][]float64
+	before, first, second, slope []float64
+	flows                        []float64 // of a plane of cells
+	systems                      [3]factored
 }
 
 // New makes a body of one temperature; each side is closed until Surround.
@@ -82,10 +84,11 @@ func New(g Geometry, m *Material, celsius float64, r Resolution) *Body {
 	}
 	b.heat, b.water, b.peak, b.lethal = take(), take(), take(), take()
 	b.volume, b.celsius, b.slope, b.conduct, b.net = take(), take(), take(), take(), take()
-	w := &workspace{before: take(), first: take(), second: take(), rhs: take(), gap: take()}
+	w := &workspace{before: take(), first: take(), second: take(), slope: take(), flows: take()}
 	for d := range b.axes {
 		if b.axes[d].n > 1 {
-			w.lower[d], w.over[d], w.inverse[d] = make([]float64, b.cells), make([]float64, b.cells), make([]float64, b.cells)
+			all = make([]float64, 4*b.cells)
+			w.systems[d] = factored{lower: take(), over: take(), inverse: take(), fall: take()}
 		}
 	}
 	b.work = w
@@ -142,7 +145,7 @@ func (b *Body) Restore(s *Snapshot) {
 		}
 	}
 	b.fresh = false
-	b.dt, b.lastDT = firstStep, 0
+	b.dt = firstStep
 }
 
 // Surround says what a side meets from now on. A side the shape has not is
@@ -160,7 +163,7 @@ func (b *Body) Surround(side Side, s Surroundings) {
 		return
 	}
 	b.fresh = false
-	b.dt, b.lastDT = firstStep, 0
+	b.dt = firstStep
 	f := b.faces[side]
 	if f == nil {
 		f = &face{axis: d, high: high}
@@ -175,7 +178,9 @@ func (b *Body) Surround(side Side, s Surroundings) {
 			}
 		}
 		n := len(f.cells)
-		f.surface, f.dried, f.into, f.fall, f.vapour = make([]float64, n), make([]float64, n), make([]float64, n), make([]float64, n), make([]float64, n)
+		for _, s := range []*[]float64{&f.surface, &f.dried, &f.into, &f.fall, &f.vapour, &f.before, &f.vapourFall, &f.less, &f.lessVapour} {
+			*s = make([]float64, n)
+		}
 		b.faces[side] = f
 	}
 	f.around, f.anew = s, true
@@ -220,7 +225,7 @@ func (b *Body) Turn() {
 		bottom.anew, top.anew = true, true
 	}
 	b.fresh = false
-	b.dt, b.lastDT = firstStep, 0
+	b.dt = firstStep
 }
 
 // refresh brings temperatures up to date with the heat.
@@ -303,33 +308,6 @@ func (b *Body) Extreme() (coldest, hottest float64) {
 	}
 	return b.sharpen(least), b.sharpen(most)
 }
-
-// Watch brings each cell's peak and lethality up to date after a step of so many
-// minutes, and gives the place that is slowest to be done: its temperature now
-// and the highest it came to, degC, and its F70, min. A place on a side that has been on
-// the heat stays done though it cools once the piece is turned.
-func (b *Body) Watch(minutes float64) (celsius, peak, lethal float64) {
-	if !b.fresh {
-		b.refresh()
-	}
-	slowest := 0
-	for i, t := range b.celsius {
-		if t > b.peak[i] {
-			b.peak[i] = t
-		}
-		if b.peak[i] < b.peak[slowest] || b.peak[i] == b.peak[slowest] && t < b.celsius[slowest] {
-			slowest = i
-		}
-		if t >= leastLethal && b.lethal[i] < enough {
-			b.lethal[i] += minutes * lethality(t)
-		}
-	}
-	celsius = b.sharpen(slowest)
-	return celsius, b.peak[slowest] + celsius - b.celsius[slowest], b.lethal[slowest]
-}
-
-// enough is the minutes at 70 degC past which no more are counted.
-const enough = 1000.
 
 // sharpen carries the temperature of an extreme cell to where it is extreme: by
 // a parabola through the two innermost cells along axes of symmetry, and

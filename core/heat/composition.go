@@ -156,8 +156,12 @@ func BoilingPoint(altitude float64) float64 {
 // Antoine's constants of water, 1 to 100 degC, for mmHg.
 const antoineA, antoineB, antoineC = 8.07131, 1730.63, 233.426
 
+// vapourPressure is that of water, Pa.
+func vapourPressure(celsius float64) float64 {
+	return 133.322 * math.Pow(10, antoineA-antoineB/(antoineC+celsius))
+}
+
 // saturation is the density of saturated vapour, kg/m3.
 func saturation(celsius float64) float64 {
-	pressure := 133.322 * math.Pow(10, antoineA-antoineB/(antoineC+celsius))
-	return pressure * 0.018015 / (8.314 * (celsius + 273.15))
+	return vapourPressure(celsius) * 0.018015 / (8.314 * (celsius + 273.15))
 }

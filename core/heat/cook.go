@@ -31,14 +31,6 @@ type Cooking struct {
 	Resolution Resolution
 }
 
-// Target is when a piece is done: the coldest point has reached Celsius for a
-// moment or, where HoldMinutes is above 0, has had as much heat as that many
-// minutes at Celsius (F of section 7, z = 7.5 K).
-type Target struct {
-	Celsius     float64
-	HoldMinutes float64
-}
-
 // GeometryOf gives the body of a piece: a ball, a shell without thickness as a
 // sphere; flat pieces, rolls and half-vessels as a disc; loaves as a brick.
 // Shells and layered loaves are taken whole, with what is inside them.
@@ -211,7 +203,7 @@ type run struct {
 	browned  [sides]float64
 	lastTime float64 // of the last moment noted, and before that one, min
 	before   float64
-	// over is what past gave last, and lastMeasure before that.
+	// over is by how much it is more than done, and lastMeasure before that.
 	over, lastMeasure float64
 	lastKept          float64
 	// kept are states on the last part of the way, to look for the moment to pull.
@@ -233,8 +225,8 @@ func (r *run) note() (core float64, done bool) {
 	now := r.minutes()
 	dt := now - r.lastTime
 	r.lastMeasure = r.over
-	core, peak, lethal := b.Watch(dt)
-	r.lethal, r.over = lethal, r.past(peak, lethal)
+	core, lethal, over := b.Watch(dt, r.Target)
+	r.lethal, r.over = lethal, over
 	r.before = r.lastTime
 	if dt > 0 {
 		for side, f := range b.faces {
@@ -270,13 +262,15 @@ func (r *run) face() Side {
 	return Top
 }
 
-// past is by how much the slowest place is more than done: K past the target,
-// or minutes past those to hold.
-func (r *run) past(peak, lethal float64) float64 {
-	if r.Target.HoldMinutes > 0 {
-		return lethal - r.Target.HoldMinutes*lethality(r.Target.Celsius)
+// landWithin is how near a temperature is taken for it, K.
+const landWithin = 0.05
+
+// notPast ends the next step where a temperature that is short of its mark so
+// much, K, and rose so much in the last step will be there.
+func (r *run) notPast(short, rise float64) {
+	if rise > 0 {
+		r.body.dt = min(r.body.dt, max(firstStep, short/rise*60*(r.lastTime-r.before)))
 	}
-	return peak - r.Target.Celsius
 }
 
 // cook follows the piece until its coldest point is done.
@@ -305,20 +299,30 @@ func (r *run) cook() {
 	half := (start + r.Target.Celsius) / 2
 	turnAt := math.Inf(1)
 	begun := r.minutes()
+	middle, coreSeen := b.halfway(), core
 	timeToTurn := func() bool {
-		return flips && (len(r.course.Turns) == r.seared && b.halfway() >= half || r.minutes() >= turnAt)
+		return flips && (len(r.course.Turns) == r.seared && middle >= half-landWithin || r.minutes() >= turnAt)
 	}
 	for !done && r.minutes() < longestCook {
 		b.Advance(60*(longestCook-r.minutes()), func() bool {
 			core, done = r.note()
 			r.keep(core)
+			middleWas, coreWas := middle, coreSeen
+			middle, coreSeen = b.halfway(), core
+			// The next step is to end at the first moment the piece may be pulled, at
+			// the middle's half-way and at the turn, not past them.
+			if short := r.Target.Celsius - carryOver - core; short > landWithin && !r.ToTargetOnly {
+				r.notPast(short, core-coreWas)
+			}
+			if flips && len(r.course.Turns) == r.seared {
+				r.notPast(half-middle, middle-middleWas)
+			}
+			if flips && r.minutes()+b.dt/60 > turnAt {
+				b.dt = max(firstStep, 60*(turnAt-r.minutes()))
+			}
 			switch {
-			case done:
+			case done, timeToTurn():
 				return true
-			case timeToTurn():
-				return true
-			case flips && r.minutes()+b.dt/60 > turnAt:
-				b.dt = max(firstStep, 60*(turnAt-r.minutes())) // not past the turn
 			case c.GrillMinutes > 0 && r.course.GrillFrom == 0 && core >= r.Target.Celsius-grillHeadroom(c.GrillMinutes):
 				return true
 			}
@@ -376,7 +380,7 @@ func (r *run) keep(core float64) {
 		return
 	}
 	now := r.minutes()
-	if now < 1.01*r.lastKept || core < r.Target.Celsius-carryOver {
+	if now < 1.01*r.lastKept || core < r.Target.Celsius-carryOver-landWithin {
 		return
 	}
 	r.lastKept = now
@@ -385,64 +389,4 @@ func (r *run) keep(core float64) {
 
 func (r *run) state() kept {
 	return kept{r.body.Snapshot(), len(r.course.Moments), r.browned, r.lethal}
-}
-
-// leastLethal is the lowest temperature that guidance counts, degC: 60, of the
-// times and temperatures held equal to 70 degC for 2 min.
-const leastLethal = 60.
-
-// lethality is minutes at 70 degC per minute at that temperature: section 7.
-func lethality(celsius float64) float64 {
-	if celsius < leastLethal {
-		return 0
-	}
-	return pow10((celsius - 70) / 7.5)
-}
-
-// Frame is a section through the middle of the piece at one time: one figure a
-// cell, row by row from the bottom, each from the axis outward.
-type Frame struct {
-	Minutes float64 `json:"minutes"`
-	Celsius []int16 `json:"celsius"`
-}
-
-// Section says where the cells of the frames lie.
-type Section struct {
-	// X and Z are the middles of columns and rows, mm from the axis and from the
-	// bottom; a ball has no Z, its X is the way from its middle.
-	X      []float64 `json:"x_mm"`
-	Z      []float64 `json:"z_mm"`
-	Frames []Frame   `json:"frames"`
-}
-
-// section gives the plane of the frames: a loaf is cut across its length.
-func (b *Body) section() Section {
-	a := &b.axes[0]
-	if b.Shape == Brick {
-		a = &b.axes[1]
-	}
-	s := Section{X: make([]float64, a.n)}
-	for i, c := range a.centre {
-		s.X[i] = math.Round(1e4*c) / 10
-	}
-	if up := &b.axes[2]; up.n > 1 {
-		for _, c := range up.centre {
-			s.Z = append(s.Z, math.Round(1e4*c)/10)
-		}
-	}
-	return s
-}
-
-func (b *Body) frame() Frame {
-	across, step := b.axes[0].n, 1
-	if b.Shape == Brick {
-		across, step = b.axes[1].n, b.stride[1]
-	}
-	f := Frame{Minutes: b.Seconds / 60, Celsius: make([]int16, 0, across*b.axes[2].n)}
-	for z := range b.axes[2].n {
-		for x := range across {
-			f.Celsius = append(f.Celsius, int16(math.Round(b.celsius[z*b.stride[2]+x*step])))
-		}
-	}
-	return f
 }

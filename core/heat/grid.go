@@ -38,6 +38,7 @@ type axis struct {
 	edge   []float64 // m, n+1
 	area   []float64 // of the edges: 1, r or r^2
 	volume []float64 // of the cells: the integral of that
+	per    []float64 // 1 / volume
 	// step is area over the distance of neighbouring centres, n+1; inward is
 	// the same for the parabola through the face and the means of the two
 	// cells behind it, 3 / width.
@@ -51,7 +52,7 @@ type axis struct {
 
 func newAxis(edges []float64, mirrored bool, radial int) axis {
 	n := len(edges) - 1
-	a := axis{n: n, edge: edges, centre: make([]float64, n), area: make([]float64, n+1), volume: make([]float64, n), step: make([]float64, n+1)}
+	a := axis{n: n, edge: edges, centre: make([]float64, n), area: make([]float64, n+1), volume: make([]float64, n), per: make([]float64, n), step: make([]float64, n+1)}
 	power := float64(radial)
 	for i, e := range edges {
 		a.area[i] = math.Pow(e, power)
@@ -59,6 +60,7 @@ func newAxis(edges []float64, mirrored bool, radial int) axis {
 	for i := range n {
 		a.centre[i] = (edges[i] + edges[i+1]) / 2
 		a.volume[i] = (math.Pow(edges[i+1], power+1) - math.Pow(edges[i], power+1)) / (power + 1)
+		a.per[i] = 1 / a.volume[i]
 	}
 	for i := 1; i < n; i++ {
 		a.step[i] = a.area[i] / (a.centre[i] - a.centre[i-1])
@@ -94,7 +96,7 @@ type Resolution struct{ Radial, Across, Up int }
 var usualResolution = map[Shape]Resolution{
 	Sphere: {Radial: 24},
 	Disc:   {Radial: 10, Up: 14},
-	Brick:  {Radial: 6, Across: 10, Up: 14},
+	Brick:  {Radial: 6, Across: 12, Up: 14},
 }
 
 func (g *Geometry) axes(r Resolution) [3]axis {

@@ -8,9 +8,9 @@ import "math"
 type Material struct {
 	from, perStep float64 // J/m3
 	table         []point
-	// boil is the enthalpy at which its water boils, J/m3, at boilAt degC; dry
-	// the heat capacity beyond, once a place has lost its water, J/m3K.
-	boil, boilAt, dry float64
+	// boil is the enthalpy at which its water begins to boil, J/m3, at boilAt degC.
+	boil, boilAt float64
+	drying       drying
 	// water is kg of it per m3.
 	water   float64
 	density float64
@@ -57,7 +57,8 @@ func NewMaterial(c Composition, boilAt float64) *Material {
 		from: heats[0], boil: heats[len(heats)-1], boilAt: boilAt,
 		water: density * c.Water, density: density,
 	}
-	m.dry = density * max(0.25*cp, cp-4200*c.Water)
+	solids := max(0.01, c.Protein+c.Carb+c.Fibre+c.Ash)
+	m.drying = newDrying(m.water, density*solids, boilAt, density*cp, density*max(0.25*cp, cp-4200*c.Water))
 	m.perStep = tableSteps / (m.boil - m.from)
 	m.table = make([]point, tableSteps+2)
 	at := 0
@@ -77,7 +78,8 @@ func NewMaterial(c Composition, boilAt float64) *Material {
 // J/m3K that neither freezes nor boils, for comparison with exact solutions.
 func Constant(conductivity, capacity float64) *Material {
 	const low, high = -100., 1000.
-	m := &Material{from: low * capacity, boil: high * capacity, boilAt: high, dry: capacity, density: capacity / 3500}
+	m := &Material{from: low * capacity, boil: high * capacity, boilAt: high, density: capacity / 3500}
+	m.drying = newDrying(0, 0, high, capacity, capacity)
 	m.perStep = tableSteps / (m.boil - m.from)
 	for i := range tableSteps + 2 {
 		m.table = append(m.table, point{(m.from + float64(i)/m.perStep) / capacity, conductivity})
@@ -92,12 +94,7 @@ func (m *Material) Density() float64 { return m.density }
 // conductivity at enthalpy h (J/m3) in a place that still holds water kg/m3.
 func (m *Material) state(h, water float64) (celsius, slope, conductivity float64) {
 	if h >= m.boil {
-		conductivity = dryConductivity(m.table[tableSteps].conductivity, water, m.water)
-		excess := h - m.boil - latentVapour*water
-		if excess <= 0 {
-			return m.boilAt, 0, conductivity
-		}
-		return m.boilAt + excess/m.dry, 1 / m.dry, conductivity
+		return m.boiling(h-m.boil, water)
 	}
 	x := (h - m.from) * m.perStep
 	if x < 0 {
@@ -108,6 +105,23 @@ func (m *Material) state(h, water float64) (celsius, slope, conductivity float64
 	low, high := m.table[i], m.table[i+1]
 	rise := high.celsius - low.celsius
 	return low.celsius + share*rise, rise * m.perStep, low.conductivity + share*(high.conductivity-low.conductivity)
+}
+
+// tableRounding is what the two ways of boiling's temperature may differ by
+// where they are the same, K.
+const tableRounding = 0.05
+
+// boiling is state at so much heat above boiling, J/m3. Where the place has
+// cooled since it lost its water, it warms up again before more of it leaves.
+func (m *Material) boiling(above, water float64) (celsius, slope, conductivity float64) {
+	celsius, slope, left := m.drying.at(above + latentVapour*(m.water-water))
+	if left >= water {
+		capacity := m.drying.capacity(water, m.water)
+		if again := m.boilAt + above/capacity; again < celsius-tableRounding {
+			celsius, slope = again, 1/capacity
+		}
+	}
+	return celsius, slope, dryConductivity(m.table[tableSteps].conductivity, min(left, water), m.water)
 }
 
 // dryConductivity falls from that of the wet mix to that of crust as the water

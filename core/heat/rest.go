@@ -6,8 +6,6 @@ import (
 	"cuerda/core/piece"
 )
 
-func pow10(x float64) float64 { return math.Exp(x * math.Ln10) }
-
 // pull finds the earliest moment to take the piece off the heat such that it
 // is still done while it rests, then follows that rest.
 func (r *run) pull() {
@@ -38,6 +36,8 @@ func (r *run) pull() {
 		}
 		return false
 	})
+	// A turned piece may have been hotter there before it was pulled.
+	out.Peak = max(out.Peak, b.peak[b.slowestInside()])
 	out.Lethal = r.lethal
 	if r.Wall > 0 {
 		out.WallPeak = b.WallPeak(r.Wall)
@@ -61,7 +61,10 @@ func (r *run) earliest() {
 	short, over := math.NaN(), math.NaN()
 	for trial := 0; high-low > 1 && trial < mostTrials; trial++ {
 		i := (low + high) / 2
-		if low >= 0 && high < len(r.kept) {
+		switch {
+		case trial == 0:
+			i = 0 // most small pieces are done from the first moment on
+		case low >= 0 && high < len(r.kept):
 			i = min(max(low+int(math.Round(float64(high-low)*short/(short+over))), low+1), high-1)
 		}
 		if past := r.rests(r.kept[i]); past >= 0 {
@@ -109,10 +112,11 @@ func (r *run) rests(from kept) float64 {
 	last, lastCore := b.Seconds, math.Inf(-1)
 	over := 0.0
 	b.Advance(60*longestRest, func() bool {
-		core, peak, lethal := b.Watch((b.Seconds - last) / 60)
-		falls := core < lastCore-0.01
+		var core float64
+		was := lastCore
+		core, _, over = b.Watch((b.Seconds-last)/60, r.Target)
 		last, lastCore = b.Seconds, core
-		over = r.past(peak, lethal)
+		falls := core < was-0.01
 		return falls || r.Target.HoldMinutes > 0 && over >= 0
 	})
 	return over
