@@ -166,7 +166,9 @@ func (w *window) words(selector string) string {
 func (w *window) eventually(selector, text string) {
 	w.t.Helper()
 	until(w.t, func() bool { return strings.Contains(w.words(selector), text) },
-		func() string { return fmt.Sprintf("%s never said %q; it says %q", selector, text, w.words(selector)) })
+		func() string {
+			return fmt.Sprintf("%s never said %q; it says %q; the page says: %s", selector, text, w.words(selector), w.words("body"))
+		})
 }
 
 // saved waits until the bench says that all is kept.

@@ -3,6 +3,7 @@ package e2e
 import (
 	"regexp"
 	"strconv"
+	"strings"
 	"testing"
 
 	"github.com/go-rod/rod"
@@ -112,6 +113,28 @@ func TestTheCordMovesWithWhatItIsSetTo(t *testing.T) {
 	w.tie("Sauté")
 	w.see(".knot-panel .prep-edit input").MustClick().MustSelectAllText().MustInput("18")
 	w.eventually(".cord", "Sauté 18")
+}
+
+func TestSearedFirstAndGrilledLast(t *testing.T) {
+	a := start(t)
+	w := a.open(a.person(), "/bench/"+a.build("Turkey"))
+	plain := w.minutes()
+	w.tie("Cook")
+	w.fill(`input[aria-label="sear first, min"]`, "2")
+	w.eventually(".cord", "Sear 6") // two panfuls, and the change
+	w.eventually(".off", "Into the oven at 2")
+	w.fill(`input[aria-label="grill last, min"]`, "3")
+	w.eventually(".cord", "Grill 3")
+	w.eventually(".off", "Under the grill at")
+	w.press(input.Escape)
+	until(t, func() bool { return w.minutes() < plain }, func() string { return "a pan and a grill are quicker; it says " + w.words(".off") })
+	assert.Equal(t, []string{"oven", "grill"}, strings.Fields(w.MustEval(`() => [...document.querySelectorAll(".curves .turn text")].map((e) => e.textContent).join(" ")`).Str()))
+	w.status("saved")
+
+	// What stands in a tin cannot be seared.
+	w.see(".piece select").MustSelect("Loaf")
+	w.eventually(".piece .notes", "not seared")
+	until(t, func() bool { return !strings.Contains(w.words(".cord"), "Sear") }, func() string { return w.words(".cord") })
 }
 
 func TestTheSectionPlaysFromRawToRested(t *testing.T) {

@@ -181,6 +181,7 @@ func TestSearchKeysAndUnits(t *testing.T) {
 	w.press(input.Slash)
 	w.see(".search-dialog input").MustInput("psyllium")
 	w.eventually(".search-hits", "add to this mix")
+	w.eventually(".search-hits", "Builds with it") // they come later, and not under Enter
 	w.press(input.Enter)
 	w.see(`[data-food="psyllium-husk"]`)
 	w.MustEval(`() => document.activeElement?.blur()`)

@@ -65,9 +65,11 @@ type Baked struct {
 	PullAt          *float64  `json:"pull_at_minutes" nullable:"true"`
 	TurnAt          *float64  `json:"turn_at_minutes" nullable:"true"`
 	Turns           []float64 `json:"turns_minutes"`
-	SearEnds        float64   `json:"sear_ends_minutes,omitempty"`
-	GrillFrom       float64   `json:"grill_from_minutes,omitempty"`
-	PeakCelsius     float64   `json:"peak_celsius"`
+	// SearEnds is when it goes from the pan into the oven, GrillFrom when under the
+	// grill; 0 where it does not.
+	SearEnds    float64 `json:"sear_ends_minutes,omitempty"`
+	GrillFrom   float64 `json:"grill_from_minutes,omitempty"`
+	PeakCelsius float64 `json:"peak_celsius"`
 	// WallPeakCelsius is the peak of the slowest place of the mix itself, where it
 	// lies around a filling or a middle.
 	WallPeakCelsius *float64 `json:"wall_peak_celsius,omitempty"`
@@ -181,9 +183,15 @@ func (b *baking) cooking() heat.Cooking {
 	}
 	if b.d.Cook != nil {
 		c.SearMinutes, c.GrillMinutes = b.d.Cook.SearMinutes, b.d.Cook.GrillMinutes
+		if b.held() {
+			c.SearMinutes = 0
+		}
 	}
 	return c
 }
+
+// held says whether the piece stands in a tin or a half-vessel, which no pan sears.
+func (b *baking) held() bool { return b.piece.InTin() || b.piece.Kind == piece.Stuffing }
 
 // start gives the piece as the chill, or the rest, leaves it.
 func (b *baking) start(c *heat.Cooking) *heat.Body {
@@ -293,6 +301,9 @@ func brownWord(share float64) string {
 // mostPoints is as many as a curve can show.
 const mostPoints = 120
 
+// jump is what a skin changes at once when it meets something else, K.
+const jump = 2.
+
 func thin(moments []heat.Moment) []Point {
 	out := make([]Point, 0, min(len(moments), mostPoints+1))
 	every := float64(len(moments)) / mostPoints
@@ -304,8 +315,11 @@ func thin(moments []heat.Moment) []Point {
 		next += max(1, every)
 		at := Point{round(m.Minutes, 2), round(m.Core, 1), round(m.Surface, 1)}
 		if n := len(out); n > 0 && at.Minutes <= out[n-1].Minutes {
-			out[n-1] = at // taken off, or turned, at that very moment
-			continue
+			if math.Abs(at.SurfaceCelsius-out[n-1].SurfaceCelsius) < jump {
+				out[n-1] = at
+				continue
+			}
+			at.Minutes = round(out[n-1].Minutes+0.01, 2) // taken off, or turned, at that very moment
 		}
 		out = append(out, at)
 	}
@@ -354,6 +368,9 @@ func (b *baking) notes(out *Baked) []CookNote {
 	}
 	if out.Yield.PieceG > 0 && out.Yield.Pieces == 0 && b.state.Mass > 0 {
 		add("less-than-one", "limit", b.state.Mass, out.Yield.PieceG)
+	}
+	if b.held() && b.d.Cook != nil && b.d.Cook.SearMinutes > 0 {
+		add("no-sear", "limit", b.d.Cook.SearMinutes, 0)
 	}
 	if out.Dryness == "dry" {
 		add("wants-sauce", "limit", 0, 0)

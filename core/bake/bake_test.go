@@ -66,6 +66,39 @@ func TestTurkeyBalls(t *testing.T) {
 	}
 }
 
+func TestSearThenOvenThenGrill(t *testing.T) {
+	const how = `"method": "still-oven", "celsius": 190`
+	plain := baked(t)
+	a := baked(t, how, how+`, "sear_minutes": 2, "grill_minutes": 3`)
+	assert.Equal(t, 2., a.SearEnds)
+	assert.InDelta(t, 3, *a.PullAt-a.GrillFrom, 0.1)
+	assert.Less(t, *a.PullAt, *plain.PullAt)
+	assert.GreaterOrEqual(t, a.PeakCelsius, 73.4)
+	steps := map[string]bake.Step{}
+	for _, s := range a.Steps {
+		steps[s.Code] = s
+	}
+	assert.Equal(t, 2, steps["sear"].Times, "24 balls are two panfuls")
+	assert.Equal(t, 6., steps["sear"].Minutes, "with two minutes to change them")
+	assert.InDelta(t, a.GrillFrom-2, steps["cook"].Minutes, 0.11)
+	assert.InDelta(t, steps["grill"].Before+steps["cook"].Minutes, steps["cook"].Before, 1e-9)
+	assert.InDelta(t, steps["cook"].Before+6, steps["sear"].Before, 1e-9)
+	assert.InDelta(t, steps["cook"].Before+15, steps["preheat"].Before, 1e-9)
+
+	// What is on the heat cools only once it is off it.
+	hottest := bake.Point{}
+	for _, p := range a.Curve {
+		if p.SurfaceCelsius > hottest.SurfaceCelsius {
+			hottest = p
+		}
+	}
+	assert.InDelta(t, *a.PullAt, hottest.Minutes, 0.1)
+
+	held := baked(t, `"kind": "ball", "diameter_mm": 38`, `"kind": "loaf", "length_mm": 200, "width_mm": 80, "height_mm": 50`, how, how+`, "sear_minutes": 2`)
+	assert.Zero(t, held.SearEnds)
+	assert.Contains(t, codes(held.Notes), "no-sear")
+}
+
 func TestTheCordRunsBackFromTheTable(t *testing.T) {
 	a := baked(t)
 	require.Equal(t, "table", a.Steps[len(a.Steps)-1].Code)

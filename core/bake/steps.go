@@ -12,9 +12,9 @@ import (
 // Step is one knot of the cord.
 type Step struct {
 	// Code is soak, drain, press, oven-dry, roast, toast, saute, brown, cool, gel,
-	// blitz, mix, rest, shape, chill, preheat, cook, set or table; make and brush
+	// blitz, mix, rest, shape, chill, preheat, sear, cook, grill, set or table; make and brush
 	// are of a part.
-	Code    string  `json:"code" enum:"soak,drain,press,oven-dry,roast,toast,saute,brown,cool,gel,blitz,mix,rest,shape,chill,preheat,cook,set,table,make,brush"`
+	Code    string  `json:"code" enum:"soak,drain,press,oven-dry,roast,toast,saute,brown,cool,gel,blitz,mix,rest,shape,chill,preheat,sear,cook,grill,set,table,make,brush"`
 	Minutes float64 `json:"minutes"`
 	// Before is when it begins, min before the table.
 	Before float64 `json:"before_minutes"`
@@ -48,6 +48,11 @@ const (
 	preheatMinutes = 15.
 	changeMinutes  = 2. // between two batches
 )
+
+// inTurn is how long so many batches take one after the other, min.
+func inTurn(minutes float64, batches int) float64 {
+	return minutes*float64(batches) + changeMinutes*float64(batches-1)
+}
 
 func shapeMinutes(k piece.Kind, n int) float64 {
 	switch k {
@@ -133,11 +138,22 @@ func (b *baking) steps(out *Baked) []Step {
 	add("chill", chill, false, nil)
 	cooks := -1
 	if out.PullAt != nil {
+		if out.SearEnds > 0 {
+			loads := max(1, b.piece.Lay(max(1, out.Yield.Pieces), piece.Pan, b.s.Ware).Batches)
+			add("sear", inTurn(min(out.SearEnds, *out.PullAt), loads), true, nil)
+			steps[len(steps)-1].Times = loads
+		}
 		batches := max(1, out.Load.Batches)
-		minutes := *out.PullAt*float64(batches) + changeMinutes*float64(batches-1)
-		add("cook", minutes, b.method == piece.Pan || b.method == piece.ShallowOil || b.method == piece.DeepOil, nil)
+		until := *out.PullAt
+		if out.GrillFrom > 0 && batches == 1 {
+			until = out.GrillFrom
+		}
+		add("cook", inTurn(max(0, until-out.SearEnds), batches), b.method == piece.Pan || b.method == piece.ShallowOil || b.method == piece.DeepOil, nil)
 		cooks = len(steps) - 1
 		steps[cooks].Times = batches
+		if until < *out.PullAt {
+			add("grill", *out.PullAt-until, true, nil)
+		}
 		add("set", out.SetMinutes, false, nil)
 	}
 	add("table", 0, false, nil)

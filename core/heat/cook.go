@@ -16,8 +16,8 @@ type Cooking struct {
 	Turn    bool
 	// Room is the air of the kitchen, degC.
 	Room float64
-	// SearMinutes in a hot pan, each side, come before; under the grill for
-	// GrillMinutes ends it.
+	// SearMinutes in a hot pan, each side, come before; GrillMinutes under the
+	// grill, in an oven, are the last before it is pulled.
 	SearMinutes, GrillMinutes float64
 	// Wall is the depth of what is asked for in WallPeak, m; 0 where it is not.
 	Wall float64
@@ -285,7 +285,13 @@ func (r *run) cook() {
 		}
 		for i := range sides {
 			c.surround(b, piece.Pan, searCelsius)
-			b.Advance(60*c.SearMinutes, func() bool { core, done = r.note(); r.keep(core); return done })
+			b.Advance(60*c.SearMinutes, func() bool {
+				core, done = r.note()
+				if c.GrillMinutes == 0 {
+					r.keep(core)
+				}
+				return done
+			})
 			if i+1 < sides {
 				b.Turn()
 				r.course.Turns = append(r.course.Turns, r.minutes())
@@ -295,6 +301,7 @@ func (r *run) cook() {
 		r.seared = len(r.course.Turns)
 	}
 	c.surround(b, c.Method, c.Celsius)
+	r.keep(core)
 	flips := c.Turn && b.axes[2].n > 1 && c.Piece.Kind != piece.Cylinder && !c.Piece.InTin() && c.Piece.Kind != piece.Stuffing && c.Method != piece.DeepOil && c.Method != piece.Simmer
 	half := (start + r.Target.Celsius) / 2
 	turnAt := math.Inf(1)
@@ -323,8 +330,6 @@ func (r *run) cook() {
 			switch {
 			case done, timeToTurn():
 				return true
-			case c.GrillMinutes > 0 && r.course.GrillFrom == 0 && core >= r.Target.Celsius-grillHeadroom(c.GrillMinutes):
-				return true
 			}
 			return false
 		})
@@ -335,15 +340,6 @@ func (r *run) cook() {
 			b.Turn()
 			r.course.Turns = append(r.course.Turns, r.minutes())
 			turnAt = r.minutes() + (r.minutes()-begun)/float64(len(r.course.Turns)-r.seared)
-		case c.GrillMinutes > 0 && r.course.GrillFrom == 0 && r.minutes() < longestCook:
-			r.course.GrillFrom = r.minutes()
-			top := GrillAbove(grillCelsius)
-			if b.Shape == Sphere {
-				top = Partly(top, 0.5, StillOven(grillCelsius*underGrill))
-				b.Surround(Rim, top)
-			} else {
-				b.Surround(Top, top)
-			}
 		}
 	}
 	r.course.Reached, r.course.ToTarget = done, r.minutes()
@@ -353,10 +349,6 @@ func (r *run) cook() {
 		r.course.ToTarget = r.before + share*(r.minutes()-r.before)
 	}
 }
-
-// grillHeadroom is how much the coldest point is likely to rise under the
-// grill, K: about a degree a minute in pieces of this size.
-func grillHeadroom(minutes float64) float64 { return min(20, 1.2*minutes) }
 
 // halfway is the mean temperature of the layer half-way up.
 func (b *Body) halfway() float64 {
@@ -374,13 +366,14 @@ func (b *Body) halfway() float64 {
 const carryOver = 10.
 
 // keep stores a state once the coldest point is near enough its target for the
-// heat under way to do the rest, one in a hundredth of the time.
+// heat under way to do the rest, one in a hundredth of the time; from the start
+// where a grill is still to come.
 func (r *run) keep(core float64) {
 	if r.ToTargetOnly {
 		return
 	}
 	now := r.minutes()
-	if now < 1.01*r.lastKept || core < r.Target.Celsius-carryOver-landWithin {
+	if now < 1.01*r.lastKept || r.GrillMinutes == 0 && core < r.Target.Celsius-carryOver-landWithin {
 		return
 	}
 	r.lastKept = now

@@ -182,6 +182,39 @@ func TestLawsOfCooking(t *testing.T) {
 	})
 }
 
+func TestSearAndGrillAreMinutesOfTheWay(t *testing.T) {
+	free := false
+	standing := inTin
+	standing.Tin = &free
+	for _, p := range []piece.Piece{ball28, patty, standing, {Kind: piece.Patty, DiameterMM: 70, ThicknessMM: 10}, {Kind: piece.Cylinder, DiameterMM: 30, LengthMM: 70}} {
+		plain := cooked(cooking(p, piece.FanOven, 180, 74), 6)
+		for _, c := range []struct{ sear, grill float64 }{{0, 2}, {0, 5}, {2, 0}, {1, 3}, {0, 10}} {
+			how := cooking(p, piece.FanOven, 180, 74)
+			how.SearMinutes, how.GrillMinutes = c.sear, c.grill
+			got := cooked(how, 6)
+			name := fmt.Sprintf("%v, seared %g, grilled %g", p, c.sear, c.grill)
+			assert.True(t, got.Reached, name)
+			assert.GreaterOrEqual(t, got.Peak, 73.4, "%s: done while it rests", name)
+			assert.Less(t, got.Pull, max(plain.Pull, c.grill)+1, "%s: quicker than the oven alone", name)
+			if c.sear > 0 {
+				sides := 1.
+				if p.Kind == piece.Patty {
+					sides = 2
+				}
+				assert.InDelta(t, min(sides*c.sear, got.Pull), min(got.SearEnds, got.Pull), 0.01, name)
+				assert.Len(t, got.Turns, int(sides)-1, name)
+			}
+			if c.grill > 0 {
+				assert.InDelta(t, c.grill, got.Pull-got.GrillFrom, 0.01, "%s: the last minutes", name)
+				assert.GreaterOrEqual(t, got.GrillFrom, got.SearEnds, name)
+			}
+			if c.sear == 0 && c.grill == 5 && p.Kind != piece.Cylinder {
+				assert.Greater(t, got.Browning, plain.Browning, "%s: for its colour", name)
+			}
+		}
+	}
+}
+
 func TestASymmetricPieceStaysSymmetric(t *testing.T) {
 	b := cooking(patty, piece.FanOven, 175, 74).Begin(6)
 	b.SurroundAll(FanOven(175))

@@ -18,9 +18,6 @@ func (r *run) pull() {
 	for _, v := range r.browned {
 		out.Browning = max(out.Browning, 1-math.Exp(-v))
 	}
-	if out.GrillFrom >= out.Pull {
-		out.GrillFrom = 0
-	}
 	for len(out.Turns) > 0 && out.Turns[len(out.Turns)-1] >= out.Pull {
 		out.Turns = out.Turns[:len(out.Turns)-1]
 	}
@@ -49,17 +46,33 @@ func (r *run) pull() {
 	out.Juiced = max(out.Juiced, b.juiced())
 }
 
-// mostTrials bounds how often a rest is followed to find the moment to pull.
-const mostTrials = 4
+// mostTrials bounds how often a rest is followed to find the moment to pull, or
+// to put the piece under the grill, which may lie anywhere on the way.
+func (c *Cooking) mostTrials() int {
+	if c.GrillMinutes > 0 {
+		return 7
+	}
+	return 4
+}
+
+// finish puts the piece under the grill, for which the oven is turned up.
+func (c *Cooking) finish(b *Body) {
+	top := GrillAbove(grillCelsius)
+	if b.Shape == Sphere {
+		b.Surround(Rim, Partly(top, 0.5, StillOven(underGrill*grillCelsius)))
+		return
+	}
+	b.Surround(Top, top)
+}
 
 // earliest goes back to the first moment from which the piece is done while it
-// rests: the later it is pulled the hotter it gets, and nearly in proportion, so
+// rests, after its minutes under the grill if it has any: the later it is pulled the hotter it gets, and nearly in proportion, so
 // that the moment between two states is found by a straight line.
 func (r *run) earliest() {
 	end := r.state()
 	low, high := -1, len(r.kept) // not done at low, done at high
 	short, over := math.NaN(), math.NaN()
-	for trial := 0; high-low > 1 && trial < mostTrials; trial++ {
+	for trial := 0; high-low > 1 && trial < r.mostTrials(); trial++ {
 		i := (low + high) / 2
 		switch {
 		case trial == 0:
@@ -100,17 +113,34 @@ func (r *run) earliest() {
 		}
 		return false
 	})
+	if r.GrillMinutes > 0 {
+		r.course.GrillFrom = r.minutes()
+		r.finish(r.body)
+		r.body.Advance(60*r.GrillMinutes, func() bool { r.note(); return false })
+	}
 }
 
-// rests says by how much a piece pulled then is more than done when it is at
-// its hottest: K past the target, or minutes past those to hold; below 0 it is
-// not done.
+// rests says by how much a piece pulled then, or put under the grill then and
+// pulled after its minutes there, is more than done when it is at its hottest: K
+// past the target, or minutes past those to hold; below 0 it is not done, or it
+// would be left to its rest for more than carryOver.
 func (r *run) rests(from kept) float64 {
 	b := r.body
 	b.Restore(from.at)
-	r.cool(b)
 	last, lastCore := b.Seconds, math.Inf(-1)
 	over := 0.0
+	if r.GrillMinutes > 0 {
+		r.finish(b)
+		b.Advance(60*r.GrillMinutes, func() bool {
+			lastCore, _, over = b.Watch((b.Seconds-last)/60, r.Target)
+			last = b.Seconds
+			return false
+		})
+		if short := r.Target.Celsius - carryOver - lastCore; short > 0 && over < 0 {
+			return -short
+		}
+	}
+	r.cool(b)
 	b.Advance(60*longestRest, func() bool {
 		var core float64
 		was := lastCore

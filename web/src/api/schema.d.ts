@@ -1459,7 +1459,7 @@ export interface components {
             beside: boolean;
             clock: string;
             /** @enum {string} */
-            code: "soak" | "drain" | "press" | "oven-dry" | "roast" | "toast" | "saute" | "brown" | "cool" | "gel" | "blitz" | "mix" | "rest" | "shape" | "chill" | "preheat" | "cook" | "set" | "table" | "make" | "brush";
+            code: "soak" | "drain" | "press" | "oven-dry" | "roast" | "toast" | "saute" | "brown" | "cool" | "gel" | "blitz" | "mix" | "rest" | "shape" | "chill" | "preheat" | "sear" | "cook" | "grill" | "set" | "table" | "make" | "brush";
             /** Format: int64 */
             day: number;
             hands: boolean;

@@ -71,11 +71,11 @@ export const Curves = memo(function Curves({ baked, minutes }: Props) {
             height={tall - pad.bottom - pad.top}
           />
         )}
-        {baked.turns_minutes.map((m) => (
-          <g key={m} className="turn">
+        {movesOf(baked).map(({ move, minutes: m }) => (
+          <g key={move + m} className="turn">
             <line x1={x(m)} x2={x(m)} y1={pad.top} y2={tall - pad.bottom} />
             <text x={x(m) + 3} y={pad.top - 4}>
-              {t("heat.turn")}
+              {t(`heat.moves.${move}`)}
             </text>
           </g>
         ))}
@@ -112,6 +112,21 @@ export const Curves = memo(function Curves({ baked, minutes }: Props) {
     </div>
   );
 });
+
+type Move = { move: "turn" | "oven" | "grill"; minutes: number };
+
+/** When a hand is needed before it comes off the heat, in order. */
+export function movesOf(baked: Baked): Move[] {
+  const pull = baked.pull_at_minutes;
+  if (pull === null) return [];
+  const at = (move: Move["move"], minutes?: number): Move[] =>
+    minutes && minutes < pull ? [{ move, minutes }] : [];
+  return [
+    ...baked.turns_minutes.flatMap((m) => at("turn", m)),
+    ...at("oven", baked.sear_ends_minutes),
+    ...at("grill", baked.grill_from_minutes),
+  ].sort((a, b) => a.minutes - b.minutes);
+}
 
 /** The core's temperature at a moment of the curve. */
 export function coreAt({ curve }: Baked, minutes: number): number {

@@ -4,6 +4,7 @@ import type { Baked, BuildDocument, CookNote, Piece, Vocabulary } from "../api/c
 import type { BuildSession } from "../bench/session";
 import { fraction, useFormat } from "../ui/format";
 import type { HeatWhy } from "../why/heat-why-dialog";
+import { movesOf } from "./curves";
 import { HeatPicture } from "./heat-picture";
 import { OutlookPanel } from "./outlook-panel";
 import { HeatFields, ShapeFields } from "./piece-fields";
@@ -68,9 +69,21 @@ export const HeatPanel = memo(function HeatPanel(props: Props) {
                   {t("heat.offAt", { minutes: halves(baked.pull_at_minutes) })}
                 </button>
               </strong>{" "}
-              {baked.turns_minutes.length > 0 && (
-                <span>{t("heat.turnAt", { minutes: listOf(baked.turns_minutes.map(halves), t) })} </span>
-              )}
+              {(["turn", "oven", "grill"] as const).map((move) => {
+                const at = movesOf(baked).filter((m) => m.move === move);
+                return (
+                  at.length > 0 && (
+                    <span key={move}>
+                      {t(`heat.movesAt.${move}`, {
+                        minutes: listOf(
+                          at.map((m) => halves(m.minutes)),
+                          t,
+                        ),
+                      })}{" "}
+                    </span>
+                  )
+                );
+              })}
               <span className="hint">{t("heat.peak", { celsius: format.celsius(baked.peak_celsius) })}</span>
             </>
           ) : (

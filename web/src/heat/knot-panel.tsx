@@ -23,7 +23,7 @@ type Props = {
   onClose: () => void;
 };
 
-const heats = new Set(["cook", "preheat", "set"]);
+const heats = new Set(["sear", "cook", "grill", "preheat", "set"]);
 
 /** What a knot of the cord can be set to. */
 export function KnotPanel(props: Props) {

@@ -89,6 +89,9 @@ export const HeatFields = memo(function HeatFields(props: HeatProps) {
   const { methods, limits } = vocabulary;
   const cook: Cook = given ?? { method: piece.kind === "patty" ? "pan" : "still-oven" };
   const method = methods.find((m) => m.method === cook.method);
+  // What stands in a tin or a half-vessel no pan sears.
+  const held =
+    piece.kind === "stuffing" || ((piece.kind === "loaf" || piece.kind === "layered") && piece.tin !== false);
   const set = (change: Partial<Cook>, key?: string) =>
     session.edit(setCook({ ...cook, ...change }), key && `cook ${key}`);
   const number = (
@@ -186,7 +189,9 @@ export const HeatFields = memo(function HeatFields(props: HeatProps) {
             </select>
           </label>
           <div className="sizes">
-            {oven(cook.method) && number("sear_minutes", cook.sear_minutes ?? 0, 0, 60, 1)}
+            {oven(cook.method) &&
+              (!held || (cook.sear_minutes ?? 0) > 0) &&
+              number("sear_minutes", cook.sear_minutes ?? 0, 0, 60, 1)}
             {oven(cook.method) && number("grill_minutes", cook.grill_minutes ?? 0, 0, 60, 1)}
           </div>
         </>

@@ -277,6 +277,7 @@ export const place = {
     hint: "A build, or a food in any of its languages",
     builds: "Builds",
     foods: "Foods",
+    withIt: "Builds with it",
     none: "Nothing by that name.",
     addHere: "add to this mix",
     inBuilds: "builds with it",

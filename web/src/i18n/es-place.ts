@@ -280,6 +280,7 @@ export const place: Place = {
     hint: "Una receta, o un alimento en cualquiera de sus lenguas",
     builds: "Recetas",
     foods: "Alimentos",
+    withIt: "Recetas que lo llevan",
     none: "Nada con ese nombre.",
     addHere: "añadir a esta masa",
     inBuilds: "recetas con él",

@@ -10,6 +10,7 @@ import { actionOf } from "../keys/actions";
 import { useFormat } from "../ui/format";
 
 type Hit = { build: BuildEntry } | { food: Food };
+type Section = { kind: "builds" | "withIt" | "foods"; hits: Hit[] };
 
 const none: Foods = new Map();
 const mostBuilds = 8;
@@ -25,13 +26,30 @@ export default function SearchDialog({ onClose }: { onClose: () => void }) {
   const builds = useBuilds(asked);
   const foods = useFoods().data ?? none;
   const found = useMemo(() => findFoods(foods, asked, mostFoods), [foods, asked]);
-  // Until the answer to what stands there has come, only names that hold it: Enter never opens another.
-  const current = builds.isPlaceholderData || asked !== text.trim() ? text.trim().toLowerCase() : "";
-  const named = (builds.data ?? [])
-    .filter((b) => b.name.toLowerCase().includes(current))
-    .slice(0, mostBuilds);
-  const hits: Hit[] = [...named.map((build) => ({ build })), ...found.map((food) => ({ food }))];
   const add = actionOf("addFood");
+  // Until the answer to what stands there has come, only names that hold it: Enter never opens another.
+  const waits = builds.isPlaceholderData || asked !== text.trim();
+  const holds = (b: BuildEntry) => b.name.toLowerCase().includes(text.trim().toLowerCase());
+  const named = (builds.data ?? []).filter(holds).slice(0, mostBuilds);
+  const others = waits
+    ? []
+    : (builds.data ?? []).filter((b) => !holds(b)).slice(0, mostBuilds - named.length);
+  // Where a food can be added, builds that hold it come last: they must not push it
+  // away from under Enter when their answer comes.
+  const byName: Section = { kind: "builds", hits: named.map((build) => ({ build })) };
+  const withIt: Section = { kind: "withIt", hits: others.map((build) => ({ build })) };
+  const ofFoods: Section = { kind: "foods", hits: found.map((food) => ({ food })) };
+  const sections = add ? [byName, ofFoods, withIt] : [byName, withIt, ofFoods];
+  const hits = sections.flatMap((s) => s.hits);
+  const kindAt = (index: number) => {
+    let at = 0;
+    for (const s of sections) {
+      if (at === index && s.hits.length > 0)
+        return <small className="search-kind">{t(`search.${s.kind}`)}</small>;
+      at += s.hits.length;
+    }
+    return null;
+  };
   function go(hit: Hit) {
     if ("build" in hit) {
       onClose();
@@ -58,7 +76,6 @@ export default function SearchDialog({ onClose }: { onClose: () => void }) {
   const item = (hit: Hit, index: number) => ({
     ...box.getItemProps({ item: hit, index, className: index === box.highlightedIndex ? "here" : "" }),
   });
-  const split = named.length;
   return (
     <Modal show onHide={onClose} aria-label={t("search.label")} className="search-dialog">
       <Modal.Body>
@@ -78,7 +95,7 @@ export default function SearchDialog({ onClose }: { onClose: () => void }) {
           {hits.map((hit, i) =>
             "build" in hit ? (
               <li key={hit.build.id} {...item(hit, i)}>
-                {i === 0 && <small className="search-kind">{t("search.builds")}</small>}
+                {kindAt(i)}
                 <bdi>{hit.build.name || t("builds.untitled")}</bdi>
                 <small>
                   <span className={`dot dot-${hit.build.verdict}`} aria-hidden="true" />
@@ -87,7 +104,7 @@ export default function SearchDialog({ onClose }: { onClose: () => void }) {
               </li>
             ) : (
               <li key={hit.food.id} {...item(hit, i)}>
-                {i === split && <small className="search-kind">{t("search.foods")}</small>}
+                {kindAt(i)}
                 <span>{format.foodName(hit.food, hit.food.id)}</span>
                 <small>{t(add ? "search.addHere" : "search.inBuilds")}</small>
               </li>

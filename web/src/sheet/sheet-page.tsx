@@ -7,6 +7,7 @@ import { usePrepWords } from "../bench/prep-editor";
 import { useFoods, type Foods } from "../bench/queries";
 import { useTranslation } from "../i18n/use-translation";
 import { partName } from "../parts/part-name";
+import { movesOf } from "../heat/curves";
 import { useFormat } from "../ui/format";
 
 /** /sheet/:id: one clean kitchen page to print. */
@@ -71,7 +72,12 @@ function Sheet({ build, baked, foods }: { build: Build; baked: Baked; foods: Foo
             d.cook ? `${t(`piece.methods.${d.cook.method}`)}, ${format.celsius(baked.around_celsius)}` : "",
             baked.pull_at_minutes === null
               ? ""
-              : t("heat.offAt", { minutes: format.number(baked.pull_at_minutes) }),
+              : [
+                  ...movesOf(baked).map((m) =>
+                    t(`heat.movesAt.${m.move}`, { minutes: format.number(m.minutes, 1) }),
+                  ),
+                  t("heat.offAt", { minutes: format.number(baked.pull_at_minutes, 1) }),
+                ].join(" "),
             t("heat.goal", { celsius: format.celsius(baked.target.celsius) }),
           ]
             .filter(Boolean)
