@@ -165,18 +165,16 @@ type Course struct {
 	Mean float64
 }
 
-// The longest a piece is followed, min: what has not come to its target by then
-// will not.
-const (
-	longestCook = 8 * 60.
-	longestRest = 45.
-)
+// longestCook is as long as a piece is followed, min: what has not come to its
+// target by then will not.
+const longestCook = 8 * 60.
 
 // Run follows the piece from b, which is as the chill or the room left it.
 func (c *Cooking) Run(b *Body) Course {
 	out := Course{Section: b.section()}
 	r := &run{Cooking: c, body: b, course: &out}
 	r.cook()
+	out.Turns = r.turned
 	if !c.ToTargetOnly {
 		r.pull()
 	}
@@ -198,8 +196,9 @@ type run struct {
 	body   *Body
 	course *Course
 
-	seared   int     // turns while searing
-	lethal   float64 // min
+	seared   int       // turns while searing
+	turned   []float64 // every turn until it is done, min
+	lethal   float64   // min
 	browned  [sides]float64
 	lastTime float64 // of the last moment noted, and before that one, min
 	before   float64
@@ -294,11 +293,11 @@ func (r *run) cook() {
 			})
 			if i+1 < sides {
 				b.Turn()
-				r.course.Turns = append(r.course.Turns, r.minutes())
+				r.turned = append(r.turned, r.minutes())
 			}
 		}
 		r.course.SearEnds = r.minutes()
-		r.seared = len(r.course.Turns)
+		r.seared = len(r.turned)
 	}
 	c.surround(b, c.Method, c.Celsius)
 	r.keep(core)
@@ -308,7 +307,7 @@ func (r *run) cook() {
 	begun := r.minutes()
 	middle, coreSeen := b.halfway(), core
 	timeToTurn := func() bool {
-		return flips && (len(r.course.Turns) == r.seared && middle >= half-landWithin || r.minutes() >= turnAt)
+		return flips && (len(r.turned) == r.seared && middle >= half-landWithin || r.minutes() >= turnAt)
 	}
 	for !done && r.minutes() < longestCook {
 		b.Advance(60*(longestCook-r.minutes()), func() bool {
@@ -321,7 +320,7 @@ func (r *run) cook() {
 			if short := r.Target.Celsius - carryOver - core; short > landWithin && !r.ToTargetOnly {
 				r.notPast(short, core-coreWas)
 			}
-			if flips && len(r.course.Turns) == r.seared {
+			if flips && len(r.turned) == r.seared {
 				r.notPast(half-middle, middle-middleWas)
 			}
 			if flips && r.minutes()+b.dt/60 > turnAt {
@@ -338,8 +337,8 @@ func (r *run) cook() {
 		case timeToTurn():
 			// Half-way through at first; then each side once more as long, until done.
 			b.Turn()
-			r.course.Turns = append(r.course.Turns, r.minutes())
-			turnAt = r.minutes() + (r.minutes()-begun)/float64(len(r.course.Turns)-r.seared)
+			r.turned = append(r.turned, r.minutes())
+			turnAt = r.minutes() + (r.minutes()-begun)/float64(len(r.turned)-r.seared)
 		}
 	}
 	r.course.Reached, r.course.ToTarget = done, r.minutes()

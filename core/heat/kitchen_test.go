@@ -215,6 +215,40 @@ func TestSearAndGrillAreMinutesOfTheWay(t *testing.T) {
 	}
 }
 
+func TestWhatIsPulledGetsDone(t *testing.T) {
+	rapid.Check(t, func(t *rapid.T) {
+		p := piece.Piece{Kind: rapid.SampledFrom([]piece.Kind{piece.Patty, piece.Patty, piece.Ball, piece.Cylinder}).Draw(t, "kind")}
+		p.DiameterMM = rapid.Float64Range(25, 110).Draw(t, "across")
+		switch p.Kind {
+		case piece.Patty:
+			p.ThicknessMM = rapid.Float64Range(8, 35).Draw(t, "thick")
+		case piece.Cylinder:
+			p.DiameterMM, p.LengthMM = p.DiameterMM/2, p.DiameterMM
+		}
+		m := rapid.SampledFrom([]piece.Method{piece.Pan, piece.ShallowOil, piece.Grill, piece.StillOven, piece.DeepOil}).Draw(t, "method")
+		c := cooking(p, m, rapid.Float64Range(150, 230).Draw(t, "celsius"), rapid.Float64Range(60, 80).Draw(t, "target"))
+		c.SearMinutes = rapid.SampledFrom([]float64{0, 0, 1, 3}).Draw(t, "sear")
+		if m == piece.StillOven {
+			c.GrillMinutes = rapid.SampledFrom([]float64{0, 0, 2, 6}).Draw(t, "grill")
+		}
+		if rapid.Bool().Draw(t, "held") {
+			c.Target.Celsius, c.Target.HoldMinutes = 70, 2
+		}
+		got := cooked(c, rapid.SampledFrom([]float64{-18, 4, 20}).Draw(t, "start"))
+		if !got.Reached {
+			return
+		}
+		if c.Target.HoldMinutes > 0 {
+			assert.GreaterOrEqual(t, got.Lethal, 1.85, "enough of it, at rest")
+		} else {
+			assert.GreaterOrEqual(t, got.Peak, c.Target.Celsius-0.6, "done, at rest")
+		}
+		for _, turn := range got.Turns {
+			assert.Less(t, turn, got.Pull)
+		}
+	})
+}
+
 func TestASymmetricPieceStaysSymmetric(t *testing.T) {
 	b := cooking(patty, piece.FanOven, 175, 74).Begin(6)
 	b.SurroundAll(FanOven(175))

@@ -6,25 +6,62 @@ import (
 	"cuerda/core/piece"
 )
 
+// way is a state to go on from and for how long, s, before the piece is taken off
+// the heat or put under the grill.
+type way struct {
+	from kept
+	wait float64
+}
+
 // pull finds the earliest moment to take the piece off the heat such that it
 // is still done while it rests, then follows that rest.
 func (r *run) pull() {
+	if !r.course.Reached || len(r.kept) == 0 {
+		r.follow(way{from: r.state()})
+		return
+	}
+	first, sure := r.earliest()
+	r.follow(first)
+	if first.wait > 0 && r.over < 0 && r.course.Peak < r.Target.Celsius-nearlyDone || r.Target.HoldMinutes > 0 && r.over < 0 {
+		r.follow(sure)
+	}
+}
+
+// nearlyDone is how much a piece may fall short of a momentary target, K: less
+// than a kitchen's thermometer tells.
+const nearlyDone = 0.5
+
+// follow goes that way and through the rest after it.
+func (r *run) follow(w way) {
 	out, b := r.course, r.body
-	if out.Reached && len(r.kept) > 0 {
-		r.earliest()
+	b.Restore(w.from.at)
+	r.lethal, r.browned, r.lastTime = w.from.lethal, w.from.browned, r.minutes()
+	out.Moments = out.Moments[:w.from.moments]
+	for n := len(out.Section.Frames); n > 0 && out.Section.Frames[n-1].Minutes > r.minutes(); n-- {
+		out.Section.Frames = out.Section.Frames[:n-1]
+	}
+	noted := func() bool { r.note(); return false }
+	b.Advance(w.wait, noted)
+	if r.GrillMinutes > 0 && out.Reached {
+		out.GrillFrom = r.minutes()
+		r.finish(b)
+		b.Advance(60*r.GrillMinutes, noted)
 	}
 	out.Pull = r.minutes()
 	out.LethalAtPull = r.lethal
+	out.Browning = 0
 	for _, v := range r.browned {
 		out.Browning = max(out.Browning, 1-math.Exp(-v))
 	}
-	for len(out.Turns) > 0 && out.Turns[len(out.Turns)-1] >= out.Pull {
-		out.Turns = out.Turns[:len(out.Turns)-1]
+	out.Turns = nil
+	for _, turn := range r.turned {
+		if turn < out.Pull {
+			out.Turns = append(out.Turns, turn)
+		}
 	}
 	out.Juiced = b.juiced()
 	r.cool(b)
 	last := out.Moments[len(out.Moments)-1]
-	r.lastTime = last.Minutes
 	out.Peak, out.PeakAt = last.Core, last.Minutes
 	b.Advance(60*restMinutes(r.Piece.Kind), func() bool {
 		core, _ := r.note()
@@ -65,10 +102,12 @@ func (c *Cooking) finish(b *Body) {
 	b.Surround(Top, top)
 }
 
-// earliest goes back to the first moment from which the piece is done while it
-// rests, after its minutes under the grill if it has any: the later it is pulled the hotter it gets, and nearly in proportion, so
-// that the moment between two states is found by a straight line.
-func (r *run) earliest() {
+// earliest finds the first moment from which the piece is done while it rests,
+// after its minutes under the grill if it has any; and the next one known for
+// sure. The later it is pulled the hotter it gets, and nearly in proportion, so
+// that the moment between two states is found by a straight line, unless the
+// piece is turned between them.
+func (r *run) earliest() (first, sure way) {
 	end := r.state()
 	low, high := -1, len(r.kept) // not done at low, done at high
 	short, over := math.NaN(), math.NaN()
@@ -90,38 +129,25 @@ func (r *run) earliest() {
 	if high < len(r.kept) {
 		after = r.kept[high]
 	}
-	from, wait := after, 0.0
-	if low >= 0 {
-		from = r.kept[low]
-		wait = after.at.seconds - from.at.seconds
-		if high < len(r.kept) {
-			wait *= short / (short + over)
+	sure = way{from: after}
+	if low < 0 {
+		return sure, sure
+	}
+	first = way{from: r.kept[low]}
+	for _, turn := range r.turned {
+		if turn > first.from.at.seconds/60 && turn <= after.at.seconds/60 {
+			return sure, sure
 		}
 	}
-	r.body.Restore(from.at)
-	r.lethal, r.browned, r.lastTime = from.lethal, from.browned, r.minutes()
-	r.course.Moments = r.course.Moments[:from.moments]
-	for n := len(r.course.Section.Frames); n > 0 && r.course.Section.Frames[n-1].Minutes > r.minutes(); n-- {
-		r.course.Section.Frames = r.course.Section.Frames[:n-1]
+	first.wait = after.at.seconds - first.from.at.seconds
+	if high < len(r.kept) {
+		first.wait *= short / (short + over)
 	}
-	r.kept = nil
-	turns := r.course.Turns
-	r.body.Advance(wait, func() bool {
-		r.note()
-		if n := len(turns); n > 0 && r.minutes() >= turns[n-1] && from.at.seconds/60 < turns[n-1] {
-			return true // a turn lies between: what follows it is not gone through again
-		}
-		return false
-	})
-	if r.GrillMinutes > 0 {
-		r.course.GrillFrom = r.minutes()
-		r.finish(r.body)
-		r.body.Advance(60*r.GrillMinutes, func() bool { r.note(); return false })
-	}
+	return first, sure
 }
 
 // rests says by how much a piece pulled then, or put under the grill then and
-// pulled after its minutes there, is more than done when it is at its hottest: K
+// pulled after its minutes there, is more than done by the end of its rest: K
 // past the target, or minutes past those to hold; below 0 it is not done, or it
 // would be left to its rest for more than carryOver.
 func (r *run) rests(from kept) float64 {
@@ -141,7 +167,7 @@ func (r *run) rests(from kept) float64 {
 		}
 	}
 	r.cool(b)
-	b.Advance(60*longestRest, func() bool {
+	b.Advance(60*restMinutes(r.Piece.Kind), func() bool {
 		var core float64
 		was := lastCore
 		core, _, over = b.Watch((b.Seconds-last)/60, r.Target)

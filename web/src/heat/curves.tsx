@@ -96,8 +96,8 @@ export const Curves = memo(function Curves({ baked, minutes }: Props) {
           <g className="pull">
             <circle cx={pullX} cy={y(core)} r={5} />
             <text
-              x={pullX > width - 110 ? pullX - 9 : pullX + 9}
-              y={y(core) + 18}
+              x={pullX > width - 110 ? pullX - 6 : pullX + 6}
+              y={tall - pad.bottom - 6}
               textAnchor={pullX > width - 110 ? "end" : "start"}
             >
               {t("heat.off")}

@@ -1,4 +1,4 @@
-import { memo } from "react";
+import { memo, useState } from "react";
 import { useTranslation } from "../i18n/use-translation";
 import { ApiError, type Piece, type Vocabulary } from "../api/client";
 import { setPiece } from "../bench/edits";
@@ -30,7 +30,13 @@ export const SizeBy = memo(function SizeBy({ session, piece, pieces, grams, voca
   const format = useFormat();
   const fit = useFit();
   const tinWords = useTinWords();
+  const [own, setOwn] = useState(false);
+  const [ml, setMl] = useState(50);
   const loaf = piece.kind === "loaf" || piece.kind === "layered";
+  // The tin of its own fields, where its depth is known.
+  const { length_mm = 0, width_mm = 0, tin_height_mm: height_mm = 0 } = piece;
+  const thisTin: Tin | null =
+    length_mm > 0 && width_mm > 0 && height_mm > 0 ? { length_mm, width_mm, height_mm } : null;
 
   const ask = (aim: Aim, key: string) => {
     const { document } = session.snapshot();
@@ -75,7 +81,7 @@ export const SizeBy = memo(function SizeBy({ session, piece, pieces, grams, voca
           aria-label={t("heat.tin")}
           value=""
           onChange={(e) => {
-            const tin = vocabulary.tins[Number(e.target.value)];
+            const tin = e.target.value === "this" ? thisTin : vocabulary.tins[Number(e.target.value)];
             if (tin) {
               ask(
                 {
@@ -94,13 +100,15 @@ export const SizeBy = memo(function SizeBy({ session, piece, pieces, grams, voca
               {tinWords(tin)}
             </option>
           ))}
+          {thisTin && <option value="this">{t("heat.thisTin")}</option>}
         </select>
       ) : (
         <select
           className="form-select"
           aria-label={t("heat.scoop")}
-          value=""
+          value={own ? "own" : ""}
           onChange={(e) => {
+            setOwn(e.target.value === "own");
             const scoop = vocabulary.scoops.find((s) => s.name === e.target.value);
             if (scoop) ask({ ml: scoop.ml }, "scoop");
           }}
@@ -111,7 +119,25 @@ export const SizeBy = memo(function SizeBy({ session, piece, pieces, grams, voca
               {scoopWords(s.name, s.ml)}
             </option>
           ))}
+          <option value="own">{t("heat.ownScoop")}</option>
         </select>
+      )}
+      {own && !loaf && (
+        <label className="field">
+          <span>{t("heat.holds")}</span>
+          <NumberField
+            label={t("heat.holds")}
+            unit="ml"
+            min={3}
+            max={2000}
+            digits={0}
+            value={ml}
+            onChange={(v) => {
+              setMl(v);
+              ask({ ml: v }, "scoop");
+            }}
+          />
+        </label>
       )}
       {fit.isError && (
         <p className="size-error" role="alert">

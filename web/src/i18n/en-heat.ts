@@ -29,6 +29,8 @@ export const heat = {
     grams: "Grams of a piece",
     scoop: "Size by a scoop",
     byScoop: "by a scoop …",
+    ownScoop: "another measure …",
+    holds: "it holds",
     scoops: {
       spoon: "{{size}} tbsp · {{ml}} ml",
       disher: "scoop no. {{size}} · {{ml}} ml",
@@ -36,6 +38,7 @@ export const heat = {
     },
     tin: "Size by a tin",
     byTin: "to fill a tin …",
+    thisTin: "this tin, as full as may be",
     tinSize: "{{l}} × {{w}} × {{h}} cm · {{litres}} l",
     fit: {
       "empty-mix": "There is no mix to share out yet.",

@@ -31,6 +31,8 @@ export const heat: Heat = {
     grams: "Gramos por pieza",
     scoop: "Tamaño con porcionador",
     byScoop: "con porcionador …",
+    ownScoop: "otra medida …",
+    holds: "le caben",
     scoops: {
       spoon: "{{size}} cda · {{ml}} ml",
       disher: "porcionador n.º {{size}} · {{ml}} ml",
@@ -38,6 +40,7 @@ export const heat: Heat = {
     },
     tin: "Tamaño según el molde",
     byTin: "para llenar un molde …",
+    thisTin: "este molde, hasta donde se puede",
     tinSize: "{{l}} × {{w}} × {{h}} cm · {{litres}} l",
     fit: {
       "empty-mix": "Todavía no hay masa que repartir.",
