@@ -264,10 +264,13 @@ func (r *run) face() Side {
 // landWithin is how near a temperature is taken for it, K.
 const landWithin = 0.05
 
+// leastTurn is the least time on one side before a turn, min.
+const leastTurn = 0.5
+
 // notPast ends the next step where a temperature that is short of its mark so
 // much, K, and rose so much in the last step will be there.
 func (r *run) notPast(short, rise float64) {
-	if rise > 0 {
+	if rise > 0 && short > 0 {
 		r.body.dt = min(r.body.dt, max(firstStep, short/rise*60*(r.lastTime-r.before)))
 	}
 }
@@ -276,7 +279,6 @@ func (r *run) notPast(short, rise float64) {
 func (r *run) cook() {
 	b, c := r.body, r.Cooking
 	core, done := r.note()
-	start := core
 	if c.SearMinutes > 0 && c.Method != piece.Pan {
 		sides := 1
 		if b.Shape == Disc && c.Piece.Kind != piece.Cylinder {
@@ -302,12 +304,15 @@ func (r *run) cook() {
 	c.surround(b, c.Method, c.Celsius)
 	r.keep(core)
 	flips := c.Turn && b.axes[2].n > 1 && c.Piece.Kind != piece.Cylinder && !c.Piece.InTin() && c.Piece.Kind != piece.Stuffing && c.Method != piece.DeepOil && c.Method != piece.Simmer
-	half := (start + r.Target.Celsius) / 2
 	turnAt := math.Inf(1)
 	begun := r.minutes()
 	middle, coreSeen := b.halfway(), core
+	half := (middle + r.Target.Celsius) / 2
 	timeToTurn := func() bool {
-		return flips && (len(r.turned) == r.seared && middle >= half-landWithin || r.minutes() >= turnAt)
+		if len(r.turned) == r.seared {
+			return flips && middle >= half-landWithin && r.minutes() >= begun+leastTurn
+		}
+		return flips && r.minutes() >= turnAt
 	}
 	for !done && r.minutes() < longestCook {
 		b.Advance(60*(longestCook-r.minutes()), func() bool {
@@ -323,8 +328,10 @@ func (r *run) cook() {
 			if flips && len(r.turned) == r.seared {
 				r.notPast(half-middle, middle-middleWas)
 			}
-			if flips && r.minutes()+b.dt/60 > turnAt {
-				b.dt = max(firstStep, 60*(turnAt-r.minutes()))
+			for _, stop := range [...]float64{turnAt, begun + leastTurn, r.soonest()} {
+				if now := r.minutes(); now < stop && now+b.dt/60 > stop {
+					b.dt = max(firstStep, 60*(stop-now))
+				}
 			}
 			switch {
 			case done, timeToTurn():
@@ -372,11 +379,31 @@ func (r *run) keep(core float64) {
 		return
 	}
 	now := r.minutes()
-	if now < 1.01*r.lastKept || r.GrillMinutes == 0 && core < r.Target.Celsius-carryOver-landWithin {
+	if now < 1.01*r.lastKept || now < r.soonest() || r.GrillMinutes == 0 && core < r.Target.Celsius-carryOver-landWithin {
 		return
 	}
 	r.lastKept = now
 	r.kept = append(r.kept, r.state())
+}
+
+// leastSide is the share of the time between turns that a side turned down must
+// have before the piece is pulled: nobody turns what they then take off.
+const leastSide = 0.2
+
+// soonest is when a piece may be pulled after its last turn, min; 0 before any.
+func (r *run) soonest() float64 {
+	n := len(r.turned)
+	if n == 0 {
+		return 0
+	}
+	last, before := r.turned[n-1], 0.0
+	if n > 1 {
+		before = r.turned[n-2]
+	}
+	if n > r.seared {
+		before = max(before, r.course.SearEnds)
+	}
+	return last + leastSide*(last-before)
 }
 
 func (r *run) state() kept {

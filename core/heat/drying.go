@@ -78,7 +78,8 @@ func (d *drying) at(excess float64) (celsius, slope, water float64) {
 	i := int(min(x, dryingSteps))
 	if i == dryingSteps {
 		last := d.table[dryingSteps]
-		return last.celsius + (x-dryingSteps)/d.perExcess/d.dry, 1 / d.dry, last.water
+		slope = 1 / d.capacity(last.water, d.table[0].water)
+		return last.celsius + (x-dryingSteps)/d.perExcess*slope, slope, last.water
 	}
 	low, high := &d.table[i], &d.table[i+1]
 	share, rise := x-float64(i), high.celsius-low.celsius

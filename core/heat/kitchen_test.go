@@ -243,8 +243,19 @@ func TestWhatIsPulledGetsDone(t *testing.T) {
 		} else {
 			assert.GreaterOrEqual(t, got.Peak, c.Target.Celsius-0.6, "done, at rest")
 		}
-		for _, turn := range got.Turns {
-			assert.Less(t, turn, got.Pull)
+		before := 0.0
+		for i, turn := range got.Turns {
+			since := before
+			if got.SearEnds < turn {
+				since = max(since, got.SearEnds)
+			}
+			if c.SearMinutes == 0 {
+				assert.GreaterOrEqual(t, turn-since, leastTurn-1e-6, "nobody turns twice at once")
+			}
+			if i == len(got.Turns)-1 {
+				assert.GreaterOrEqual(t, got.Pull, turn+leastSide*(turn-since)-1e-6, "a side turned down gets its time")
+			}
+			before = turn
 		}
 	})
 }

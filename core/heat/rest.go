@@ -17,7 +17,7 @@ type way struct {
 // is still done while it rests, then follows that rest.
 func (r *run) pull() {
 	if !r.course.Reached || len(r.kept) == 0 {
-		r.follow(way{from: r.state()})
+		r.follow(r.atTheEnd())
 		return
 	}
 	first, sure := r.earliest()
@@ -25,6 +25,11 @@ func (r *run) pull() {
 	if first.wait > 0 && r.over < 0 && r.course.Peak < r.Target.Celsius-nearlyDone || r.Target.HoldMinutes > 0 && r.over < 0 {
 		r.follow(sure)
 	}
+}
+
+// atTheEnd is to take it off when it is done while it cooks.
+func (r *run) atTheEnd() way {
+	return way{r.state(), max(0, 60*r.soonest()-r.body.Seconds)}
 }
 
 // nearlyDone is how much a piece may fall short of a momentary target, K: less
@@ -108,7 +113,7 @@ func (c *Cooking) finish(b *Body) {
 // that the moment between two states is found by a straight line, unless the
 // piece is turned between them.
 func (r *run) earliest() (first, sure way) {
-	end := r.state()
+	sure = r.atTheEnd()
 	low, high := -1, len(r.kept) // not done at low, done at high
 	short, over := math.NaN(), math.NaN()
 	for trial := 0; high-low > 1 && trial < r.mostTrials(); trial++ {
@@ -125,17 +130,16 @@ func (r *run) earliest() (first, sure way) {
 			low, short = i, -past
 		}
 	}
-	after := end
 	if high < len(r.kept) {
-		after = r.kept[high]
+		sure = way{from: r.kept[high]}
 	}
-	sure = way{from: after}
+	after := sure.from
 	if low < 0 {
 		return sure, sure
 	}
 	first = way{from: r.kept[low]}
 	for _, turn := range r.turned {
-		if turn > first.from.at.seconds/60 && turn <= after.at.seconds/60 {
+		if turn >= first.from.at.seconds/60-1e-9 && turn <= after.at.seconds/60 {
 			return sure, sure
 		}
 	}
