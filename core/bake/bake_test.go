@@ -2,6 +2,7 @@ package bake_test
 
 import (
 	"fmt"
+	"math"
 	"strings"
 	"testing"
 
@@ -181,6 +182,31 @@ func TestGuidanceIsNeverPassedInSilence(t *testing.T) {
 		low := bake.Bake(document(t, turkeyBalls, `"celsius": 190}`, `"celsius": 190, "target_celsius": 65}`), food.Starter(), s, bake.Options{})
 		assert.Contains(t, codes(low.Notes), "below-guidance")
 	}
+}
+
+func TestSettingsKeepToTheirRanges(t *testing.T) {
+	good := bake.UsualSettings()
+	require.NoError(t, good.Check())
+	nan := math.NaN()
+	for field, change := range map[string]func(*bake.Settings){
+		"oven_offset_celsius": func(s *bake.Settings) { s.OvenOffset = -61 },
+		"altitude_m":          func(s *bake.Settings) { s.AltitudeM = 9000 },
+		"room_celsius":        func(s *bake.Settings) { s.RoomCelsius = nan },
+		"fridge_celsius":      func(s *bake.Settings) { s.FridgeCelsius = 20 },
+		"racks":               func(s *bake.Settings) { s.Racks = 0 },
+		"own_celsius":         func(s *bake.Settings) { s.Guidance, s.OwnCelsius = safety.Own, 40 },
+		"own_minutes":         func(s *bake.Settings) { s.Guidance, s.OwnCelsius, s.OwnMinutes = safety.Own, 70, -1 },
+	} {
+		s := good
+		change(&s)
+		var out *bake.SettingError
+		require.ErrorAs(t, s.Check(), &out, field)
+		assert.Equal(t, field, out.Field)
+		assert.Contains(t, out.Error(), field)
+		assert.Less(t, out.Low, out.High)
+	}
+	good.Guidance = "folklore"
+	assert.ErrorContains(t, good.Check(), "folklore")
 }
 
 func TestOutlook(t *testing.T) {

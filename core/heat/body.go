@@ -117,9 +117,6 @@ type Snapshot struct {
 	}
 }
 
-// Seconds is the moment it was taken.
-func (s *Snapshot) Seconds() float64 { return s.seconds }
-
 // Snapshot takes the body as it is.
 func (b *Body) Snapshot() *Snapshot {
 	s := &Snapshot{seconds: b.Seconds, heatIn: b.HeatIn, vapour: b.Vapour, boiled: b.Boiled, cells: append([]float64(nil), b.state...)}

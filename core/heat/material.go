@@ -87,9 +87,6 @@ func Constant(conductivity, capacity float64) *Material {
 	return m
 }
 
-// Density is in kg/m3.
-func (m *Material) Density() float64 { return m.density }
-
 // state gives temperature, its slope against enthalpy (K m3/J) and
 // conductivity at enthalpy h (J/m3) in a place that still holds water kg/m3.
 func (m *Material) state(h, water float64) (celsius, slope, conductivity float64) {

@@ -9,6 +9,7 @@ import (
 	"github.com/stretchr/testify/require"
 
 	"cuerda/core/bake"
+	"cuerda/core/safety"
 	"cuerda/internal/api"
 	"cuerda/internal/problem"
 )
@@ -81,4 +82,12 @@ func TestTheOvensErrorIsKeptAndMovesTheMinutes(t *testing.T) {
 	p := c.problem(422, problem.BadRequest, "PUT", "/api/settings", string(text))
 	require.NotEmpty(t, p.Errors)
 	assert.Contains(t, p.Errors[0].Pointer, "oven_offset_celsius")
+
+	// An own rule needs its temperature.
+	settings.OvenOffset, settings.Guidance, settings.OwnCelsius = 0, safety.Own, 0
+	text, _ = json.Marshal(settings)
+	p = c.problem(422, problem.BadRequest, "PUT", "/api/settings", string(text))
+	require.Len(t, p.Errors, 1)
+	assert.Equal(t, "/own_celsius", p.Errors[0].Pointer)
+	assert.Equal(t, 55., *p.Errors[0].Min)
 }
