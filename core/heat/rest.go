@@ -22,7 +22,8 @@ func (r *run) pull() {
 	}
 	first, sure := r.earliest()
 	r.follow(first)
-	if first.wait > 0 && r.over < 0 && r.course.Peak < r.Target.Celsius-nearlyDone || r.Target.HoldMinutes > 0 && r.over < 0 {
+	short := r.over < 0 && (r.Target.HoldMinutes > 0 || r.course.Peak < r.Target.Celsius-nearlyDone)
+	if short && first != sure {
 		r.follow(sure)
 	}
 }
