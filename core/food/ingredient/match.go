@@ -161,6 +161,9 @@ func (r *Reader) best(s *scanner, list []entry) *food.Food {
 		case dry, s.fresh && e.food.State == food.Cooked:
 			rank += 10
 		}
+		if s.spooned && e.food.Group == food.Flavour {
+			rank -= 10 // a teaspoon of pepper is no vegetable
+		}
 		if rank < least {
 			best, least = e.food, rank
 		}
@@ -238,8 +241,9 @@ func (r *Reader) guess(s *scanner, out *Reading) {
 }
 
 const (
-	pinchG  = 0.4 // a sixteenth of a teaspoon of salt
-	splashG = 8.  // half a tablespoon
+	pinchG  = 0.4  // a sixteenth of a teaspoon of salt
+	splashG = 8.   // half a tablespoon
+	stickG  = 113. // of butter in a US pack; of celery it is a piece
 	// drainedShare is what is left of a can of beans of unknown make.
 	drainedShare = 0.6
 )
@@ -254,6 +258,8 @@ func (r *Reader) weigh(s *scanner, out *Reading) {
 	switch {
 	case out.Amount == 0 && slices.Contains(out.Faults, "bad-amount"):
 		return
+	case out.Amount == 0 && s.pack > 0: // "oats (50 g)"
+		out.Amount, out.Unit, out.Grams = s.pack, "g", s.pack
 	case out.Amount == 0:
 		out.Grams, sure = f.UsualGrams(), 0.3
 		if out.GramsSure == 0 {
@@ -275,7 +281,9 @@ func (r *Reader) weigh(s *scanner, out *Reading) {
 		out.Grams, sure = out.Amount*splashG, 0.5
 	case out.Unit == "handful":
 		out.Grams, sure = out.Amount*f.GramsPerCup/2, 0.5
-	case out.Unit == "" || out.Unit == "piece":
+	case out.Unit == "stick" && f.Group == food.Fat:
+		out.Amount, out.Unit, out.Grams = out.Amount*stickG, "g", out.Amount*stickG
+	case out.Unit == "" || out.Unit == "piece" || out.Unit == "stick":
 		out.Unit = "piece"
 		out.Grams, sure = out.Amount*f.GramsPerPiece, 0.7
 	default:

@@ -86,6 +86,7 @@ func (r *Reader) Read(line string) Reading {
 	s := scan(line)
 	s.amount(&out)
 	s.tail(&out)
+	s.spooned = out.Amount == 0 || out.Unit == "tsp" || out.Unit == "pinch"
 	r.food(&s, &out)
 	s.words(&out)
 	r.weigh(&s, &out)

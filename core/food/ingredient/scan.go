@@ -23,6 +23,7 @@ type scanner struct {
 	// cooked, dry and canned are what the line says of the food's state.
 	cooked, dry, canned, fresh bool
 	whole                      bool // an amount in whole pieces was written
+	spooned                    bool // by the teaspoon, the pinch or to taste
 }
 
 var fractions = strings.NewReplacer("½", " 1/2", "⅓", " 1/3", "⅔", " 2/3", "¼", " 1/4", "¾", " 3/4", "⅛", " 1/8", "⅜", " 3/8", "⅝", " 5/8", "⅞", " 7/8", "⁄", "/", "–", "-", "—", " - ", "’", "'", "×", " x ")
@@ -30,8 +31,8 @@ var fractions = strings.NewReplacer("½", " 1/2", "⅓", " 1/3", "⅔", " 2/3", 
 var (
 	bullets = regexp.MustCompile(`^[\s\-*•·▢☐□–—]+|^\d+[.)]\s+`)
 	bracket = regexp.MustCompile(`[(\[]([^()\[\]]*)[)\]]`)
-	sizes   = regexp.MustCompile(`(\d+(?:[.,]\d+)?)\s*-?\s*(kg|g|gr|grams?|gramos?|oz|ounces?|onzas?|ml|lb|lbs)\b`)
-	glued   = regexp.MustCompile(`(\d)(kg|g|gr|oz|ml|cl|lb|lbs|l|tbsp|tsp|cda|cdta)\b`)
+	sizes   = regexp.MustCompile(`(\d+(?:[.,]\d+)?)\s*-?\s*(kgs?|g|grs?|grams?|gramos?|oz|ounces?|onzas?|ml|lb|lbs)\b`)
+	glued   = regexp.MustCompile(`(\d)(kgs?|g|grs?|oz|ml|cl|lb|lbs|l|tbsp|tsp|cda|cdta)\b`)
 	ranges  = regexp.MustCompile(`^(\d+(?:[.,]\d+)?|\d+/\d+|\d+ \d+/\d+)\s*(?:-|to|a|o|or|y)\s*(\d+ \d+/\d+|\d+/\d+|\d+(?:[.,]\d+)?)(?:\s|$)`)
 	numbers = regexp.MustCompile(`^(\d+\s+\d+/\d+|\d+/\d+|\d+(?:[.,]\d+)?)(?:\s|$)`)
 	words   = regexp.MustCompile(`[\p{L}\d']+(?:[-/][\p{L}\d]+)*|[,;:.&+]`)
@@ -113,6 +114,7 @@ func (s *scanner) amount(out *Reading) {
 		}
 		s.notes, text = append(s.notes, first), after
 	}
+	text = inFront(text)
 	// "juice of 1 lemon", "el zumo de medio limon": the amount stands inside.
 	inside := ""
 	for _, p := range []string{"juice of ", "zest of ", "jugo de ", "zumo de ", "ralladura de "} {
@@ -183,7 +185,7 @@ func (s *scanner) spelledAmount(text string, out *Reading) string {
 }
 
 // units are words of measure: mass in g, volume in cups, or one of pack,
-// pinch, handful and piece.
+// pinch, splash, handful, stick and piece.
 var units = map[string]struct {
 	unit string
 	per  float64
@@ -194,8 +196,8 @@ func init() {
 		unit, list string
 		per        float64
 	}{
-		{"g", "g gr gram grams gramo gramos gms", 1}, {"g", "kg kilo kilos kilogram kilograms kilogramo kilogramos", 1000},
-		{"oz", "oz ounce ounces onza onzas", 1}, {"oz", "lb lbs pound pounds libra libras", 16}, {"g", "stick sticks", 113},
+		{"g", "g gr grs gram grams gramo gramos gms", 1}, {"g", "kg kgs kilo kilos kilogram kilograms kilogramo kilogramos", 1000},
+		{"oz", "oz ounce ounces onza onzas", 1}, {"oz", "lb lbs pound pounds libra libras", 16}, {"stick", "stick sticks", 1},
 		{"cup", "cup cups c taza tazas vaso vasos", 1}, {"cup", "ml milliliter milliliters millilitre millilitres mililitro mililitros", 1 / food.MLPerCup},
 		{"cup", "l liter liters litre litres litro litros", 1000 / food.MLPerCup}, {"cup", "dl", 100 / food.MLPerCup}, {"cup", "cl", 10 / food.MLPerCup},
 		{"cup", "pint pints pinta", 2}, {"cup", "quart quarts", 4},
@@ -203,7 +205,7 @@ func init() {
 		{"tsp", "tsp tsps teaspoon teaspoons cdta cdtas cdita cditas cucharadita cucharaditas cc", 1},
 		{"pack", "can cans tin tins lata latas jar jars bote botes tarro carton cartons block blocks bloque bloques package packages packet packets pack packs paquete paquetes bag bags bolsa bolsas box boxes caja cajas tub tubs tarrina", 1},
 		{"pinch", "pinch pinches pizca pizcas dash dashes", 1}, {"splash", "splash drizzle glug chorro chorrito chorritos", 1}, {"handful", "handful handfuls punado punados", 1},
-		{"piece", "clove cloves diente dientes slice slices rebanada rebanadas rodaja rodajas loncha lonchas stalk stalks stick rama ramas rib ribs tallo tallos bunch bunches manojo manojos head heads cabeza cabezas bulb bulbs bulbo bulbos piece pieces pieza piezas unidad unidades sprig sprigs ramita ramitas leaf link links", 1},
+		{"piece", "clove cloves diente dientes slice slices rebanada rebanadas rodaja rodajas loncha lonchas stalk stalks rama ramas rib ribs tallo tallos bunch bunches manojo manojos head heads cabeza cabezas bulb bulbs bulbo bulbos piece pieces pieza piezas unidad unidades sprig sprigs ramita ramitas leaf link links", 1},
 	} {
 		for w := range strings.FieldsSeq(u.list) {
 			if _, there := units[w]; !there {
