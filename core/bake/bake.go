@@ -183,15 +183,12 @@ func (b *baking) cooking() heat.Cooking {
 	}
 	if b.d.Cook != nil {
 		c.SearMinutes, c.GrillMinutes = b.d.Cook.SearMinutes, b.d.Cook.GrillMinutes
-		if b.held() {
+		if b.piece.Held() {
 			c.SearMinutes = 0
 		}
 	}
 	return c
 }
-
-// held says whether the piece stands in a tin or a half-vessel, which no pan sears.
-func (b *baking) held() bool { return b.piece.InTin() || b.piece.Kind == piece.Stuffing }
 
 // start gives the piece as the chill, or the rest, leaves it.
 func (b *baking) start(c *heat.Cooking) *heat.Body {
@@ -216,7 +213,7 @@ func (b *baking) cool(body *heat.Body, celsius float64) {
 // Bake works the whole answer out. The document is one that Read has accepted.
 func Bake(d *build.Document, foods *food.Catalogue, s Settings, o Options) Baked {
 	b := prepare(d, foods, s)
-	out := Baked{Turns: []float64{}, Sets: []BinderSet{}, Curve: []Point{}, Notes: []CookNote{}, Target: b.target, Guidance: b.guidance, AroundCelsius: round(b.celsius, 1), SetMinutes: setMinutes(b.piece.Kind)}
+	out := Baked{Turns: []float64{}, Sets: []BinderSet{}, Curve: []Point{}, Notes: []CookNote{}, Target: b.target, Guidance: b.guidance, AroundCelsius: round(b.celsius, 1), SetMinutes: heat.RestMinutes(b.piece.Kind)}
 	mix := b.contents.ThermalAt(40)
 	out.Mix = heat.Thermal{Density: round(mix.Density, 0), Conductivity: round(mix.Conductivity, 2), HeatCapacity: round(mix.HeatCapacity, 2)}
 	out.Yield = tidy(b.piece.Yield(b.state.Mass, b.density))
@@ -331,14 +328,6 @@ func tidy(y piece.Yield) piece.Yield {
 	return y
 }
 
-// setMinutes is how long a cooked piece stands until it has its hold: section 3.
-func setMinutes(k piece.Kind) float64 {
-	if k.IsLoaf() {
-		return 20
-	}
-	return 10
-}
-
 func orDefault(v *float64, otherwise float64) float64 {
 	if v == nil {
 		return otherwise
@@ -369,7 +358,7 @@ func (b *baking) notes(out *Baked) []CookNote {
 	if out.Yield.PieceG > 0 && out.Yield.Pieces == 0 && b.state.Mass > 0 {
 		add("less-than-one", "limit", b.state.Mass, out.Yield.PieceG)
 	}
-	if b.held() && b.d.Cook != nil && b.d.Cook.SearMinutes > 0 {
+	if b.piece.Held() && b.d.Cook != nil && b.d.Cook.SearMinutes > 0 {
 		add("no-sear", "limit", b.d.Cook.SearMinutes, 0)
 	}
 	if out.Dryness == "dry" {

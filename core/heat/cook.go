@@ -76,8 +76,7 @@ func (c *Cooking) surround(b *Body, m piece.Method, celsius float64) {
 			oven = FanOven(celsius)
 		}
 		b.SurroundAll(oven)
-		held := c.Piece.InTin() || c.Piece.Kind == piece.Stuffing
-		if held {
+		if c.Piece.Held() {
 			b.Surround(Rim, Metal(celsius))
 			b.Surround(Flank, Metal(celsius))
 		}
@@ -146,8 +145,8 @@ type Course struct {
 	Turns     []float64
 	SearEnds  float64
 	GrillFrom float64
-	// Peak is the highest the coldest point comes to, degC, and PeakAt when.
-	Peak, PeakAt float64
+	// Peak is the highest the coldest point comes to, degC.
+	Peak float64
 	// Vapour is the water lost until it has rested, Juiced the share of its lean
 	// meat's water it could no longer hold, g per g of lean.
 	VapourShare float64 // g per g of piece
@@ -275,35 +274,51 @@ func (r *run) notPast(short, rise float64) {
 	}
 }
 
+// sear browns the piece in a hot pan, each flat side for its minutes.
+func (r *run) sear() (core float64, done bool) {
+	b := r.body
+	sides := 1
+	if b.Shape == Disc && r.Piece.Kind != piece.Cylinder {
+		sides = 2
+	}
+	for i := range sides {
+		r.surround(b, piece.Pan, searCelsius)
+		b.Advance(60*r.SearMinutes, func() bool {
+			core, done = r.note()
+			if r.GrillMinutes == 0 {
+				r.keep(core)
+			}
+			return done
+		})
+		if i+1 < sides {
+			r.turn()
+		}
+	}
+	r.course.SearEnds = r.minutes()
+	r.seared = len(r.turned)
+	return core, done
+}
+
+func (r *run) turn() {
+	r.body.Turn()
+	r.turned = append(r.turned, r.minutes())
+}
+
+// flips says whether the piece is turned as it cooks.
+func (c *Cooking) flips(b *Body) bool {
+	return c.Turn && b.axes[2].n > 1 && c.Piece.Kind != piece.Cylinder && !c.Piece.Held() && c.Method != piece.DeepOil && c.Method != piece.Simmer
+}
+
 // cook follows the piece until its coldest point is done.
 func (r *run) cook() {
-	b, c := r.body, r.Cooking
+	b := r.body
 	core, done := r.note()
-	if c.SearMinutes > 0 && c.Method != piece.Pan {
-		sides := 1
-		if b.Shape == Disc && c.Piece.Kind != piece.Cylinder {
-			sides = 2
-		}
-		for i := range sides {
-			c.surround(b, piece.Pan, searCelsius)
-			b.Advance(60*c.SearMinutes, func() bool {
-				core, done = r.note()
-				if c.GrillMinutes == 0 {
-					r.keep(core)
-				}
-				return done
-			})
-			if i+1 < sides {
-				b.Turn()
-				r.turned = append(r.turned, r.minutes())
-			}
-		}
-		r.course.SearEnds = r.minutes()
-		r.seared = len(r.turned)
+	if r.SearMinutes > 0 && r.Method != piece.Pan {
+		core, done = r.sear()
 	}
-	c.surround(b, c.Method, c.Celsius)
+	r.surround(b, r.Method, r.Celsius)
 	r.keep(core)
-	flips := c.Turn && b.axes[2].n > 1 && c.Piece.Kind != piece.Cylinder && !c.Piece.InTin() && c.Piece.Kind != piece.Stuffing && c.Method != piece.DeepOil && c.Method != piece.Simmer
+	flips := r.flips(b)
 	turnAt := math.Inf(1)
 	begun := r.minutes()
 	middle, coreSeen := b.halfway(), core
@@ -333,18 +348,11 @@ func (r *run) cook() {
 					b.dt = max(firstStep, 60*(stop-now))
 				}
 			}
-			switch {
-			case done, timeToTurn():
-				return true
-			}
-			return false
+			return done || timeToTurn()
 		})
-		switch {
-		case done:
-		case timeToTurn():
+		if !done && timeToTurn() {
 			// Half-way through at first; then each side once more as long, until done.
-			b.Turn()
-			r.turned = append(r.turned, r.minutes())
+			r.turn()
 			turnAt = r.minutes() + (r.minutes()-begun)/float64(len(r.turned)-r.seared)
 		}
 	}

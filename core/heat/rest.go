@@ -68,12 +68,10 @@ func (r *run) follow(w way) {
 	out.Juiced = b.juiced()
 	r.cool(b)
 	last := out.Moments[len(out.Moments)-1]
-	out.Peak, out.PeakAt = last.Core, last.Minutes
-	b.Advance(60*restMinutes(r.Piece.Kind), func() bool {
+	out.Peak = last.Core
+	b.Advance(60*RestMinutes(r.Piece.Kind), func() bool {
 		core, _ := r.note()
-		if core > out.Peak {
-			out.Peak, out.PeakAt = core, r.minutes()
-		}
+		out.Peak = max(out.Peak, core)
 		return false
 	})
 	// A turned piece may have been hotter there before it was pulled.
@@ -172,7 +170,7 @@ func (r *run) rests(from kept) float64 {
 		}
 	}
 	r.cool(b)
-	b.Advance(60*restMinutes(r.Piece.Kind), func() bool {
+	b.Advance(60*RestMinutes(r.Piece.Kind), func() bool {
 		var core float64
 		was := lastCore
 		core, _, over = b.Watch((b.Seconds-last)/60, r.Target)
@@ -190,7 +188,7 @@ func (c *Cooking) cool(b *Body) {
 	b.SurroundAll(air)
 	dry := air
 	dry.Wets = false
-	if c.Piece.InTin() || c.Piece.Kind == piece.Stuffing {
+	if c.Piece.Held() {
 		b.Surround(Rim, dry)
 		b.Surround(Flank, dry)
 	}
@@ -199,8 +197,9 @@ func (c *Cooking) cool(b *Body) {
 	}
 }
 
-// restMinutes is how long a cooked piece stands before it is cut: section 3.
-func restMinutes(k piece.Kind) float64 {
+// RestMinutes is how long a cooked piece stands before it is cut or turned out,
+// until it has its hold: section 3.
+func RestMinutes(k piece.Kind) float64 {
 	if k.IsLoaf() {
 		return 20
 	}

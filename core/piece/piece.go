@@ -50,6 +50,10 @@ func (k Kind) IsFlat() bool { return k == Patty || k == Fritter }
 // says otherwise.
 func (p *Piece) InTin() bool { return p.Kind.IsLoaf() && (p.Tin == nil || *p.Tin) }
 
+// Held says whether the piece stands in a tin or a half-vessel, which covers its
+// sides, and which nobody turns or sears.
+func (p *Piece) Held() bool { return p.InTin() || p.Kind == Stuffing }
+
 // Size names one dimension of a kind, with what it is when it is not given.
 type Size struct {
 	Field   string

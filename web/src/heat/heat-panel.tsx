@@ -4,7 +4,7 @@ import type { Baked, BuildDocument, CookNote, Piece, Vocabulary } from "../api/c
 import type { BuildSession } from "../bench/session";
 import { fraction, useFormat } from "../ui/format";
 import type { HeatWhy } from "../why/heat-why-dialog";
-import { movesOf } from "./curves";
+import { movesOf } from "./course";
 import { HeatPicture } from "./heat-picture";
 import { OutlookPanel } from "./outlook-panel";
 import { HeatFields, ShapeFields } from "./piece-fields";

@@ -4,7 +4,8 @@ import type { Baked, Piece } from "../api/client";
 import { useFormat } from "../ui/format";
 import { Icon } from "../ui/icon";
 import { filled } from "../ui/slide";
-import { coreAt, Curves } from "./curves";
+import { coreAt } from "./course";
+import { Curves } from "./curves";
 import { SectionView } from "./section-view";
 
 const playedIn = 7000; // ms from raw to rested

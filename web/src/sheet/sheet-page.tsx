@@ -7,7 +7,7 @@ import { usePrepWords } from "../bench/prep-editor";
 import { useFoods, type Foods } from "../bench/queries";
 import { useTranslation } from "../i18n/use-translation";
 import { partName } from "../parts/part-name";
-import { movesOf } from "../heat/curves";
+import { movesOf } from "../heat/course";
 import { useFormat } from "../ui/format";
 
 /** /sheet/:id: one clean kitchen page to print. */
