@@ -87,7 +87,7 @@ bench: web/dist/index.html setup-tests
 	go test -run '^$$' -bench . -benchmem $(GO_PACKAGES)
 
 fuzz:
-	go test -run '^$$' -fuzz FuzzRead -fuzztime 60s ./core/build
+	go test -run '^$$' -fuzz FuzzRead -fuzztime 60s ./core/formula
 
 # Pictures for docs/screenshots, of a kitchen of their own.
 shots: bin/cuerda setup-tests

@@ -17,12 +17,12 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
-	"cuerda/core/build"
+	"cuerda/core/formula"
 	"cuerda/core/recipe"
 	"cuerda/internal/api"
 )
 
-func (a *app) document(id string) build.Document {
+func (a *app) document(id string) formula.Document {
 	a.t.Helper()
 	var b api.Build
 	a.get("/api/builds/"+id, &b)
@@ -150,7 +150,7 @@ func TestRecipesComeFromPagesAndFilesAndGoOut(t *testing.T) {
 	require.NoError(t, err)
 	found, err := recipe.Read(text)
 	require.NoError(t, err)
-	var back build.Document
+	var back formula.Document
 	require.NoError(t, json.Unmarshal(found.Whole, &back))
 	assert.Equal(t, a.document(id), back)
 }

@@ -7,14 +7,14 @@ import (
 	"github.com/spf13/cobra"
 
 	"cuerda/core/bake"
-	"cuerda/core/build"
 	"cuerda/core/food"
+	"cuerda/core/formula"
 	"cuerda/core/safety"
 )
 
 // baked is a prediction with what cooking does.
 type baked struct {
-	build.Prediction
+	formula.Prediction
 	bake.Baked
 }
 
@@ -42,7 +42,7 @@ steps with their times of day.`,
 				return err
 			}
 			foods := food.Starter()
-			return writeJSON(cmd.OutOrStdout(), baked{build.Predict(d, foods, nil), bake.Bake(d, foods, settings, bake.Options{Section: section, Now: -1})})
+			return writeJSON(cmd.OutOrStdout(), baked{formula.Predict(d, foods, nil), bake.Bake(d, foods, settings, bake.Options{Section: section, Now: -1})})
 		},
 	}
 	f := cmd.Flags()

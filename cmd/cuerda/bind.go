@@ -8,13 +8,13 @@ import (
 
 	"cuerda/core/advice"
 	"cuerda/core/binder"
-	"cuerda/core/build"
 	"cuerda/core/food"
+	"cuerda/core/formula"
 )
 
 // bound is a prediction with what else would bind the mix.
 type bound struct {
-	build.Prediction
+	formula.Prediction
 	advice.Answer
 }
 
@@ -48,7 +48,7 @@ mix hold, each the best at one aim. The binders of the document are kept unless
 				o.Replace = advice.Binders
 			}
 			k := &advice.Kitchen{Foods: foods}
-			return writeJSON(cmd.OutOrStdout(), bound{build.Predict(d, foods, nil), k.Bind(d, o)})
+			return writeJSON(cmd.OutOrStdout(), bound{formula.Predict(d, foods, nil), k.Bind(d, o)})
 		},
 	}
 	cmd.Flags().BoolVar(&replace, "replace-binders", false, "let the document's binders give way")

@@ -7,8 +7,8 @@ import (
 
 	"github.com/spf13/cobra"
 
-	"cuerda/core/build"
 	"cuerda/core/food"
+	"cuerda/core/formula"
 	"cuerda/internal/api"
 	"cuerda/internal/problem"
 )
@@ -18,7 +18,7 @@ const maxDocument = 1 << 20
 
 // readDocument reads the build document of a command: a file, or - for
 // standard input.
-func readDocument(cmd *cobra.Command, name string) (*build.Document, error) {
+func readDocument(cmd *cobra.Command, name string) (*formula.Document, error) {
 	in := cmd.InOrStdin()
 	if name != "-" {
 		f, err := os.Open(name)
@@ -35,7 +35,7 @@ func readDocument(cmd *cobra.Command, name string) (*build.Document, error) {
 	if len(text) > maxDocument {
 		return nil, problem.New(413, problem.TooLarge, fmt.Sprintf("The document is larger than %d bytes.", maxDocument))
 	}
-	d, err := build.Read(text, food.Starter())
+	d, err := formula.Read(text, food.Starter())
 	if err != nil {
 		return nil, problem.OfDocument(err)
 	}
@@ -53,7 +53,7 @@ func predictCommand() *cobra.Command {
 			if err != nil {
 				return err
 			}
-			return writeJSON(cmd.OutOrStdout(), build.Predict(d, food.Starter(), nil))
+			return writeJSON(cmd.OutOrStdout(), formula.Predict(d, food.Starter(), nil))
 		},
 	}
 }
@@ -64,7 +64,7 @@ func schemaCommand() *cobra.Command {
 		Short: "Print the JSON Schema of the build document",
 		Args:  cobra.NoArgs,
 		RunE: func(cmd *cobra.Command, _ []string) error {
-			return writeJSON(cmd.OutOrStdout(), build.Schema(food.Starter()))
+			return writeJSON(cmd.OutOrStdout(), formula.Schema(food.Starter()))
 		},
 	}
 }

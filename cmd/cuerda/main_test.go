@@ -18,7 +18,7 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
-	"cuerda/core/build"
+	"cuerda/core/formula"
 	"cuerda/internal/api"
 	"cuerda/internal/problem"
 )
@@ -39,7 +39,7 @@ func TestPredictPrintsOneObject(t *testing.T) {
 	code, fromInput, _ := command(cakes, "predict", "-")
 	assert.Zero(t, code)
 	assert.Equal(t, fromFile, fromInput)
-	var p build.Prediction
+	var p formula.Prediction
 	require.NoError(t, json.Unmarshal([]byte(fromInput), &p))
 	assert.EqualValues(t, "firm", p.Word)
 }

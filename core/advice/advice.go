@@ -10,9 +10,9 @@ import (
 
 	"cuerda/core/bake"
 	"cuerda/core/binder"
-	"cuerda/core/build"
 	"cuerda/core/eaters"
 	"cuerda/core/food"
+	"cuerda/core/formula"
 	"cuerda/core/mix"
 )
 
@@ -78,7 +78,7 @@ type Way struct {
 	// Price is what the additions cost in the kitchen's money; 0 if unknown.
 	Price float64 `json:"price,omitempty"`
 	// Document is the build with the way taken.
-	Document build.Document `json:"document"`
+	Document formula.Document `json:"document"`
 }
 
 // Dry is a drying step before mixing.
@@ -111,7 +111,7 @@ type Answer struct {
 }
 
 // table gives what the eaters of a document leave out.
-func table(d *build.Document) eaters.Table { return d.Eaters.Table() }
+func table(d *formula.Document) eaters.Table { return d.Eaters.Table() }
 
 // allowed gives the binders that are clear for the table: wheat only where the
 // cook names it, since Cuerda's cooks do without.
@@ -147,7 +147,7 @@ func givesWay(how Replace, f *food.Food) bool {
 }
 
 // without splits a document into what stays and what gives way.
-func (k *Kitchen) without(d *build.Document, how Replace) (rest build.Document, gone []build.Line) {
+func (k *Kitchen) without(d *formula.Document, how Replace) (rest formula.Document, gone []formula.Line) {
 	rest = *d
 	rest.Lines = nil
 	for _, l := range d.Lines {
@@ -160,8 +160,8 @@ func (k *Kitchen) without(d *build.Document, how Replace) (rest build.Document, 
 	return rest, gone
 }
 
-// Bind chooses binders for a document that build.Read has accepted.
-func (k *Kitchen) Bind(d *build.Document, o Options) Answer {
+// Bind chooses binders for a document that formula.Read has accepted.
+func (k *Kitchen) Bind(d *formula.Document, o Options) Answer {
 	base, gone := k.without(d, o.Replace)
 	candidates := k.allowed(table(d), o.Foods)
 	r := k.request(&base, candidates, o.Target)
@@ -181,7 +181,7 @@ func (k *Kitchen) Bind(d *build.Document, o Options) Answer {
 	return out
 }
 
-func (k *Kitchen) request(base *build.Document, candidates []binder.Candidate, target float64) binder.Request {
+func (k *Kitchen) request(base *formula.Document, candidates []binder.Candidate, target float64) binder.Request {
 	p := base.PieceOrDefault()
 	method, turn := base.MethodAndTurn()
 	return binder.Request{
@@ -192,13 +192,13 @@ func (k *Kitchen) request(base *build.Document, candidates []binder.Candidate, t
 
 // way works a suggestion out as a document: what is added joins a line of the
 // same food that has no preparations, or stands after the last.
-func (k *Kitchen) way(d, base *build.Document, gone []build.Line, s *binder.Suggestion) Way {
+func (k *Kitchen) way(d, base *formula.Document, gone []formula.Line, s *binder.Suggestion) Way {
 	next := *base
 	next.Lines = slices.Clone(base.Lines)
 	w := Way{
-		Aim: s.Aim, Add: []Addition{}, RestMinutes: s.Rest.Minutes, Q: build.Tidy(s.Q, 3), Word: mix.WordFor(s.Q),
-		RawRatio: build.Tidy(s.Raw, 2), CookedRatio: build.Tidy(s.Cooked, 2), Chance: build.Tidy(s.Chance, 3),
-		SavesMinutes: d.RestOrNone().Minutes - s.Rest.Minutes, Price: build.Tidy(s.Price, 2),
+		Aim: s.Aim, Add: []Addition{}, RestMinutes: s.Rest.Minutes, Q: formula.Tidy(s.Q, 3), Word: mix.WordFor(s.Q),
+		RawRatio: formula.Tidy(s.Raw, 2), CookedRatio: formula.Tidy(s.Cooked, 2), Chance: formula.Tidy(s.Chance, 3),
+		SavesMinutes: d.RestOrNone().Minutes - s.Rest.Minutes, Price: formula.Tidy(s.Price, 2),
 	}
 	for _, l := range gone {
 		if !slices.ContainsFunc(s.Add, func(a binder.Amount) bool { return a.Food.ID == l.Food }) {
@@ -217,11 +217,11 @@ func (k *Kitchen) way(d, base *build.Document, gone []build.Line, s *binder.Sugg
 			add.Measure = &m
 		}
 		w.Add = append(w.Add, add)
-		at := slices.IndexFunc(next.Lines, func(l build.Line) bool { return l.Food == a.Food.ID && len(l.Prep) == 0 })
+		at := slices.IndexFunc(next.Lines, func(l formula.Line) bool { return l.Food == a.Food.ID && len(l.Prep) == 0 })
 		if at >= 0 {
 			next.Lines[at].Grams += a.Grams
 		} else {
-			next.Lines = append(next.Lines, build.Line{Food: a.Food.ID, Grams: a.Grams})
+			next.Lines = append(next.Lines, formula.Line{Food: a.Food.ID, Grams: a.Grams})
 		}
 	}
 	for _, p := range mix.Parts(next.MixLines(k.Foods)) {
@@ -229,10 +229,10 @@ func (k *Kitchen) way(d, base *build.Document, gone []build.Line, s *binder.Sugg
 	}
 	for _, a := range s.Add {
 		if a.Food.MaxPct > 0 {
-			w.LimitPct = max(w.LimitPct, build.Tidy(100*a.Grams/total/a.Food.MaxPct*100, 0))
+			w.LimitPct = max(w.LimitPct, formula.Tidy(100*a.Grams/total/a.Food.MaxPct*100, 0))
 		}
 	}
-	rest := build.Wait{Minutes: s.Rest.Minutes}
+	rest := formula.Wait{Minutes: s.Rest.Minutes}
 	if d.Rest != nil {
 		rest.Celsius = d.Rest.Celsius
 	}
@@ -246,24 +246,24 @@ func (k *Kitchen) way(d, base *build.Document, gone []build.Line, s *binder.Sugg
 
 // roles says what lines did in the mix: water in and taken up, and shares of
 // the glue.
-func (k *Kitchen) roles(d *build.Document, lines []build.Line) []Role {
+func (k *Kitchen) roles(d *formula.Document, lines []formula.Line) []Role {
 	rest := d.RestOrNone()
 	all := mix.Sum(mix.Parts(d.MixLines(k.Foods)), rest)
 	pct := func(part, whole float64) float64 {
 		if whole <= 0 {
 			return 0
 		}
-		return build.Tidy(100*part/whole, 0)
+		return formula.Tidy(100*part/whole, 0)
 	}
 	var out []Role
 	for i := range lines {
-		one := build.Document{Lines: lines[i : i+1]}
+		one := formula.Document{Lines: lines[i : i+1]}
 		p := mix.Parts(one.MixLines(k.Foods))[0]
 		e := p.Effect(rest)
 		wet := p.Water*(1-p.Chunk) + p.Leak*p.Mass*p.Chunk
 		out = append(out, Role{
 			Food: lines[i].Food, Grams: lines[i].Grams,
-			WaterG: build.Tidy(wet, 0), DrinksG: build.Tidy(wet+0.3*p.FreeOil-e.Free, 0),
+			WaterG: formula.Tidy(wet, 0), DrinksG: formula.Tidy(wet+0.3*p.FreeOil-e.Free, 0),
 			ColdPct: pct(e.GlueCold, all.GlueCold), HotPct: pct(e.GlueHot, all.GlueHot),
 		})
 	}

@@ -11,9 +11,9 @@ import (
 
 	"cuerda/core/advice"
 	"cuerda/core/binder"
-	"cuerda/core/build"
 	"cuerda/core/eaters"
 	"cuerda/core/food"
+	"cuerda/core/formula"
 	"cuerda/core/mix"
 )
 
@@ -22,8 +22,8 @@ var (
 	kitchen = &advice.Kitchen{Foods: foods, Have: map[string]bool{"flax-meal": true, "rice-flour": true, "oats-quick": true}}
 )
 
-func read(t require.TestingT, text string) *build.Document {
-	d, err := build.Read([]byte(text), foods)
+func read(t require.TestingT, text string) *formula.Document {
+	d, err := formula.Read([]byte(text), foods)
 	require.NoError(t, err)
 	return d
 }
@@ -44,13 +44,13 @@ func TestAWayTakenIsTheBuildItPromised(t *testing.T) {
 		a := kitchen.Bind(d, advice.Options{Replace: how})
 		require.NotEmpty(t, a.Suggest, how)
 		for _, w := range a.Suggest {
-			p := build.Predict(&w.Document, foods, nil)
+			p := formula.Predict(&w.Document, foods, nil)
 			assert.InDelta(t, w.Q, *p.Q, .001, w.Aim)
 			assert.InDelta(t, w.RawRatio, p.RawRatio, .01, w.Aim)
 			assert.InDelta(t, w.CookedRatio, p.CookedRatio, .01, w.Aim)
 			assert.True(t, p.InBand, w.Aim)
 			for _, gone := range w.Drop {
-				assert.False(t, slices.ContainsFunc(w.Document.Lines, func(l build.Line) bool { return l.Food == gone }), gone)
+				assert.False(t, slices.ContainsFunc(w.Document.Lines, func(l formula.Line) bool { return l.Food == gone }), gone)
 			}
 		}
 	}
@@ -152,7 +152,7 @@ func TestSchoolsShowTheTrade(t *testing.T) {
 	for _, s := range kitchen.Schools(read(t, cakes)) {
 		assert.Greater(t, len(s.Ways), 1, s.Question)
 		for _, w := range s.Ways {
-			p := build.Predict(&w.Way.Document, foods, nil)
+			p := formula.Predict(&w.Way.Document, foods, nil)
 			assert.InDelta(t, w.Way.RawRatio, p.RawRatio, .01, w.Code)
 			if w.Code == "no-wait" {
 				assert.LessOrEqual(t, w.Way.RestMinutes, 2.)
@@ -182,7 +182,7 @@ func TestSchoolsThatNeedNoBinder(t *testing.T) {
 }
 
 func ExampleKitchen_Mend() {
-	d, _ := build.Read([]byte(cakes), foods)
+	d, _ := formula.Read([]byte(cakes), foods)
 	m, _ := kitchen.Mend(d, mix.Tacky)
 	s := m.Additions[0]
 	fmt.Printf("%s: %d %s of %s, then wait %.0f min\n", m.Verdict, s.Enough, s.Unit, s.Food, s.Minutes)

@@ -5,9 +5,9 @@ import (
 	"math"
 	"slices"
 
-	"cuerda/core/build"
 	"cuerda/core/eaters"
 	"cuerda/core/food"
+	"cuerda/core/formula"
 	"cuerda/core/mix"
 	"cuerda/core/piece"
 )
@@ -82,7 +82,7 @@ func feltIndex(felt mix.Word, predicted float64) float64 {
 
 // Mend says what would bring a mix to its piece's band. ok is false where the
 // mix has nothing that drinks.
-func (k *Kitchen) Mend(d *build.Document, felt mix.Word) (Mend, bool) {
+func (k *Kitchen) Mend(d *formula.Document, felt mix.Word) (Mend, bool) {
 	rest := d.RestOrNone()
 	parts := mix.Parts(d.MixLines(k.Foods))
 	e := mix.Sum(parts, rest)
@@ -96,7 +96,7 @@ func (k *Kitchen) Mend(d *build.Document, felt mix.Word) (Mend, bool) {
 	// What the model missed is taken to be water.
 	off := (q - predicted) * e.Span
 	e.Free += off
-	out := Mend{Felt: felt, Q: build.Tidy(q, 2), Predicted: mix.WordFor(max(predicted, mix.DriestIndex)), Band: band, Verdict: "fine", Additions: []Spoons{}}
+	out := Mend{Felt: felt, Q: formula.Tidy(q, 2), Predicted: mix.WordFor(max(predicted, mix.DriestIndex)), Band: band, Verdict: "fine", Additions: []Spoons{}}
 	t := table(d)
 	switch {
 	case q > band.To:
@@ -151,13 +151,13 @@ func (s *Spoons) effort(band piece.Band) float64 {
 }
 
 // spoons follows the index as a food is added to the mix by the spoon.
-func (k *Kitchen) spoons(d *build.Document, e mix.Effect, f *food.Food, band piece.Band) Spoons {
+func (k *Kitchen) spoons(d *formula.Document, e mix.Effect, f *food.Food, band piece.Band) Spoons {
 	s := Spoons{Food: f.ID, Have: k.Have[f.ID], Unit: food.Tablespoon, Steps: []SpoonStep{}}
 	if f.Group == food.Gel {
 		s.Unit = food.Teaspoon
 	}
 	s.SpoonG, _ = f.GramsPer(s.Unit)
-	s.SpoonG = build.Tidy(s.SpoonG, 1)
+	s.SpoonG = formula.Tidy(s.SpoonG, 1)
 	// Two and a half time constants drink nine tenths.
 	s.Minutes = math.Ceil(2.5 * f.Tau)
 	l := mix.Line{Food: f, Grams: 1}
@@ -176,7 +176,7 @@ func (k *Kitchen) spoons(d *build.Document, e mix.Effect, f *food.Food, band pie
 			break
 		}
 		q := now.Free / now.Span
-		s.Steps = append(s.Steps, SpoonStep{build.Tidy(q, 2), mix.WordFor(max(q, mix.DriestIndex))})
+		s.Steps = append(s.Steps, SpoonStep{formula.Tidy(q, 2), mix.WordFor(max(q, mix.DriestIndex))})
 		if s.Enough == 0 && band.Holds(q) {
 			s.Enough = n
 		}

@@ -4,9 +4,9 @@ import (
 	"slices"
 
 	"cuerda/core/binder"
-	"cuerda/core/build"
 	"cuerda/core/eaters"
 	"cuerda/core/food"
+	"cuerda/core/formula"
 	"cuerda/core/piece"
 )
 
@@ -29,10 +29,10 @@ type SchoolWay struct {
 // Schools works out each school's way for a document: with its binders
 // replaced where the question is how to bind, with the mix as it is where it is
 // how to work or to cook it. Both ways hold, or the trade says that they do not.
-func (k *Kitchen) Schools(d *build.Document) []School {
+func (k *Kitchen) Schools(d *formula.Document) []School {
 	base, gone := k.without(d, Binders)
 	candidates := k.allowed(table(d), nil)
-	best := func(base *build.Document, c []binder.Candidate, aims ...binder.Aim) *Way {
+	best := func(base *formula.Document, c []binder.Candidate, aims ...binder.Aim) *Way {
 		if base == nil || len(c) == 0 {
 			return nil
 		}
@@ -96,11 +96,11 @@ func (k *Kitchen) Schools(d *build.Document) []School {
 
 // asItIs works out a document that adds no binder; nil where there is none, or
 // nothing in it to hold.
-func (k *Kitchen) asItIs(d, next *build.Document) *Way {
+func (k *Kitchen) asItIs(d, next *formula.Document) *Way {
 	if next == nil {
 		return nil
 	}
-	p := build.Predict(next, k.Foods, k.Checked)
+	p := formula.Predict(next, k.Foods, k.Checked)
 	if p.Q == nil {
 		return nil
 	}
@@ -115,7 +115,7 @@ const asIs binder.Aim = "as-is"
 
 // ownProtein leaves a mix of raw meat or fish to its own protein, with the
 // salt, 1.2% of the meat, that makes it sticky; nil without raw meat.
-func (k *Kitchen) ownProtein(d, base *build.Document) *Way {
+func (k *Kitchen) ownProtein(d, base *formula.Document) *Way {
 	next := *base
 	next.Lines = slices.Clone(base.Lines)
 	meat, salt, at := 0., 0., -1
@@ -132,10 +132,10 @@ func (k *Kitchen) ownProtein(d, base *build.Document) *Way {
 	if meat == 0 {
 		return nil
 	}
-	if more := build.Tidy(0.012*meat-salt, 0); more > 0 && at >= 0 {
+	if more := formula.Tidy(0.012*meat-salt, 0); more > 0 && at >= 0 {
 		next.Lines[at].Grams += more
 	} else if more > 0 {
-		next.Lines = append(next.Lines, build.Line{Food: "salt", Grams: more})
+		next.Lines = append(next.Lines, formula.Line{Food: "salt", Grams: more})
 	}
 	return k.asItIs(d, &next)
 }
@@ -153,10 +153,10 @@ func (k *Kitchen) dairy(t eaters.Table) (out []binder.Candidate) {
 }
 
 // cooked gives the document cooked by another method, unturned in the oven.
-func cooked(d *build.Document, m piece.Method) *build.Document {
+func cooked(d *formula.Document, m piece.Method) *formula.Document {
 	next := *d
 	celsius := m.DefaultCelsius()
-	next.Cook = &build.Cook{Method: m, Celsius: &celsius}
+	next.Cook = &formula.Cook{Method: m, Celsius: &celsius}
 	if d.Cook != nil {
 		next.Cook.TargetCelsius = d.Cook.TargetCelsius
 	}
@@ -170,7 +170,7 @@ const (
 
 // worked blitzes the heaviest base that has pieces to that level: what is paste
 // binds. nil where there is none.
-func worked(d *build.Document, foods *food.Catalogue, level float64) *build.Document {
+func worked(d *formula.Document, foods *food.Catalogue, level float64) *formula.Document {
 	next := *d
 	next.Lines = slices.Clone(d.Lines)
 	heaviest := -1

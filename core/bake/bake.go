@@ -7,8 +7,8 @@ package bake
 import (
 	"math"
 
-	"cuerda/core/build"
 	"cuerda/core/food"
+	"cuerda/core/formula"
 	"cuerda/core/heat"
 	"cuerda/core/mix"
 	"cuerda/core/piece"
@@ -30,7 +30,7 @@ type Settings struct {
 
 // UsualSettings are those of a home kitchen at sea level.
 func UsualSettings() Settings {
-	return Settings{Rule: safety.Rule{Guidance: safety.US}, Ware: piece.UsualWare, RoomCelsius: build.Room, FridgeCelsius: 4, FreezerCelsius: -18}
+	return Settings{Rule: safety.Rule{Guidance: safety.US}, Ware: piece.UsualWare, RoomCelsius: formula.Room, FridgeCelsius: 4, FreezerCelsius: -18}
 }
 
 // Point is one moment of the curves, degC.
@@ -123,7 +123,7 @@ type Options struct {
 
 type baking struct {
 	foods    *food.Catalogue
-	d        *build.Document
+	d        *formula.Document
 	s        Settings
 	lines    []mix.Line
 	heated   []mix.Line // with those of the parts that are cooked with the piece
@@ -142,7 +142,7 @@ type baking struct {
 	guidance safety.Target
 }
 
-func prepare(d *build.Document, foods *food.Catalogue, s Settings) *baking {
+func prepare(d *formula.Document, foods *food.Catalogue, s Settings) *baking {
 	b := &baking{foods: foods, d: d, s: s, lines: d.MixLines(foods), rest: d.RestOrNone(), piece: d.PieceOrDefault()}
 	b.parts = mix.Parts(b.lines)
 	b.state = mix.AssessParts(b.parts, b.rest)
@@ -211,7 +211,7 @@ func (b *baking) cool(body *heat.Body, celsius float64) {
 }
 
 // Bake works the whole answer out. The document is one that Read has accepted.
-func Bake(d *build.Document, foods *food.Catalogue, s Settings, o Options) Baked {
+func Bake(d *formula.Document, foods *food.Catalogue, s Settings, o Options) Baked {
 	b := prepare(d, foods, s)
 	out := Baked{Turns: []float64{}, Sets: []BinderSet{}, Curve: []Point{}, Notes: []CookNote{}, Target: b.target, Guidance: b.guidance, AroundCelsius: round(b.celsius, 1), SetMinutes: heat.RestMinutes(b.piece.Kind)}
 	mix := b.contents.ThermalAt(40)

@@ -10,8 +10,8 @@ import (
 	"github.com/stretchr/testify/require"
 
 	"cuerda/core/bake"
-	"cuerda/core/build"
 	"cuerda/core/food"
+	"cuerda/core/formula"
 	"cuerda/core/piece"
 	"cuerda/core/safety"
 )
@@ -22,9 +22,9 @@ const turkeyBalls = `{"format": "cuerda-build/1", "name": "Turkey balls", "lines
 	"rest": {"minutes": 15}, "chill": {"minutes": 30, "celsius": 4},
 	"piece": {"kind": "ball", "diameter_mm": 38}, "cook": {"method": "still-oven", "celsius": 190}, "table_time": "19:30"}`
 
-func document(t testing.TB, text string, changes ...string) *build.Document {
+func document(t testing.TB, text string, changes ...string) *formula.Document {
 	t.Helper()
-	d, err := build.Read([]byte(strings.NewReplacer(changes...).Replace(text)), food.Starter())
+	d, err := formula.Read([]byte(strings.NewReplacer(changes...).Replace(text)), food.Starter())
 	require.NoError(t, err)
 	return d
 }
@@ -54,7 +54,7 @@ func TestTurkeyBalls(t *testing.T) {
 	for _, s := range a.Sets {
 		assert.Greater(t, s.Share, 0.8, "%s has set", s.Food)
 	}
-	p := build.Predict(document(t, turkeyBalls), food.Starter(), nil)
+	p := formula.Predict(document(t, turkeyBalls), food.Starter(), nil)
 	assert.LessOrEqual(t, a.SetRatio, p.CookedRatio+0.01)
 	assert.InDelta(t, 0.47, a.Mix.Conductivity, 0.06, "lean ground poultry near room temperature")
 	assert.InDelta(t, 3.5, a.Mix.HeatCapacity, 0.3)
@@ -228,7 +228,7 @@ func TestOutlook(t *testing.T) {
 }
 
 func TestEveryKindAndMethodIsAnswered(t *testing.T) {
-	water := 100 * build.Predict(document(t, turkeyBalls), food.Starter(), nil).WaterShare
+	water := 100 * formula.Predict(document(t, turkeyBalls), food.Starter(), nil).WaterShare
 	for _, k := range piece.Kinds {
 		for _, m := range piece.Methods {
 			d := document(t, turkeyBalls)
@@ -237,7 +237,7 @@ func TestEveryKindAndMethodIsAnswered(t *testing.T) {
 				p.Set(s.Field, s.Default)
 			}
 			celsius := m.DefaultCelsius()
-			d.Piece, d.Cook = &p, &build.Cook{Method: m, Celsius: &celsius}
+			d.Piece, d.Cook = &p, &formula.Cook{Method: m, Celsius: &celsius}
 			a := bake.Bake(d, food.Starter(), bake.UsualSettings(), bake.Options{Now: -1, Section: true})
 			if a.Reached {
 				assert.GreaterOrEqual(t, a.PeakCelsius, 70., "%s %s", k, m)
@@ -248,7 +248,7 @@ func TestEveryKindAndMethodIsAnswered(t *testing.T) {
 }
 
 func ExampleBake() {
-	d, _ := build.Read([]byte(turkeyBalls), food.Starter())
+	d, _ := formula.Read([]byte(turkeyBalls), food.Starter())
 	a := bake.Bake(d, food.Starter(), bake.UsualSettings(), bake.Options{Now: -1})
 	fmt.Printf("%.0f degC for %s, %d balls on %d tray\n", a.Target.Celsius, a.Target.Reason, a.Yield.Pieces, a.Load.Loads)
 	// Output: 74 degC for poultry, 24 balls on 1 tray

@@ -1,8 +1,8 @@
 package bake
 
 import (
-	"cuerda/core/build"
 	"cuerda/core/food"
+	"cuerda/core/formula"
 	"cuerda/core/heat"
 	"cuerda/core/piece"
 	"cuerda/core/safety"
@@ -51,7 +51,7 @@ const (
 )
 
 // LookOut works the outlook out.
-func LookOut(d *build.Document, foods *food.Catalogue, s Settings) Outlook {
+func LookOut(d *formula.Document, foods *food.Catalogue, s Settings) Outlook {
 	b := prepare(d, foods, s)
 	out := Outlook{WhatIf: []WhatIf{}, Keep: s.KeepFor(b.heated)}
 	if b.stop() != nil {

@@ -1,7 +1,7 @@
 package bake
 
 import (
-	"cuerda/core/build"
+	"cuerda/core/formula"
 	"cuerda/core/heat"
 	"cuerda/core/mix"
 	"cuerda/core/piece"
@@ -13,7 +13,7 @@ func (b *baking) throughout(own heat.Composition) heat.Composition {
 	whole, mass := own.Times(b.state.Mass), b.state.Mass
 	for i := range b.d.Parts {
 		p := &b.d.Parts[i]
-		if !p.Kind.Inside() && p.Kind != build.Shell {
+		if !p.Kind.Inside() && p.Kind != formula.Shell {
 			continue
 		}
 		parts := mix.Parts(p.MixLines(b.foods))
@@ -50,7 +50,7 @@ func (b *baking) wall() float64 {
 
 // partMinutes is the work on a part before it is needed, min: its longest
 // preparation, mixing, its rest and its own time on the heat.
-func partMinutes(p *build.Part) float64 {
+func partMinutes(p *formula.Part) float64 {
 	longest := 0.0
 	for i := range p.Lines {
 		each := 0.0
@@ -92,9 +92,9 @@ func (b *baking) partSteps(steps []Step, out *Baked) []Step {
 			needed = 0
 		case p.Kind.Brushed():
 			switch p.WhenOrUsual() {
-			case build.FromStart:
+			case formula.FromStart:
 				brush = cook + brushOnce
-			case build.HalfWay:
+			case formula.HalfWay:
 				brush = cook - cookMinutes/2
 			default:
 				brush = cook - cookMinutes + min(5, cookMinutes/4)

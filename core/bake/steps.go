@@ -4,8 +4,8 @@ import (
 	"fmt"
 	"math"
 
-	"cuerda/core/build"
 	"cuerda/core/food"
+	"cuerda/core/formula"
 	"cuerda/core/piece"
 )
 
@@ -189,7 +189,7 @@ func sortSteps(steps []Step) {
 	}
 }
 
-func tableMinutes(d *build.Document) float64 {
+func tableMinutes(d *formula.Document) float64 {
 	var h, m float64
 	if n, _ := fmt.Sscanf(d.TableTime, "%2f:%2f", &h, &m); n == 2 {
 		return 60*h + m

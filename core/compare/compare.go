@@ -10,10 +10,10 @@ import (
 
 	"cuerda/core/advice"
 	"cuerda/core/bake"
-	"cuerda/core/build"
 	"cuerda/core/dish"
 	"cuerda/core/eaters"
 	"cuerda/core/food"
+	"cuerda/core/formula"
 )
 
 // Change is one line that differs. Part is its part, from 1; 0 for the mix.
@@ -27,7 +27,7 @@ type Change struct {
 	WasPrep []food.Preparation `json:"was_prep,omitempty"`
 	NowPrep []food.Preparation `json:"now_prep,omitempty"`
 	// Of is the kind of a part that was added or removed.
-	Of build.PartKind `json:"of,omitempty"`
+	Of formula.PartKind `json:"of,omitempty"`
 }
 
 // Setting is a field beside the lines that differs; Was and Now are as the
@@ -40,15 +40,15 @@ type Setting struct {
 
 // Effect is what a version does.
 type Effect struct {
-	MassG       float64       `json:"mass_g"`
-	Q           *float64      `json:"q" nullable:"true"`
-	Word        string        `json:"word"`
-	InBand      bool          `json:"in_band"`
-	RawRatio    float64       `json:"raw_ratio"`
-	CookedRatio float64       `json:"cooked_ratio"`
-	Chance      float64       `json:"chance"`
-	Verdict     build.Verdict `json:"verdict" enum:"holds,marginal,fails-raw,fails-cooked,fails-both,nothing"`
-	Pieces      int           `json:"pieces"`
+	MassG       float64         `json:"mass_g"`
+	Q           *float64        `json:"q" nullable:"true"`
+	Word        string          `json:"word"`
+	InBand      bool            `json:"in_band"`
+	RawRatio    float64         `json:"raw_ratio"`
+	CookedRatio float64         `json:"cooked_ratio"`
+	Chance      float64         `json:"chance"`
+	Verdict     formula.Verdict `json:"verdict" enum:"holds,marginal,fails-raw,fails-cooked,fails-both,nothing"`
+	Pieces      int             `json:"pieces"`
 	// Minutes until it comes off the heat; nil where it is never done.
 	Minutes *float64 `json:"minutes" nullable:"true"`
 	LossPct float64  `json:"weight_loss_pct"`
@@ -70,7 +70,7 @@ type Comparison struct {
 }
 
 // Documents compares two documents that Read has accepted.
-func Documents(a, b *build.Document, k *advice.Kitchen) Comparison {
+func Documents(a, b *formula.Document, k *advice.Kitchen) Comparison {
 	out := Comparison{Changes: lines(a.Lines, b.Lines, 0), Settings: settings(a, b), Before: effect(a, k), After: effect(b, k)}
 	for i := range max(len(a.Parts), len(b.Parts)) {
 		switch {
@@ -88,7 +88,7 @@ func Documents(a, b *build.Document, k *advice.Kitchen) Comparison {
 
 // lines pairs the lines of one food in their order; what is left over was
 // added or removed.
-func lines(a, b []build.Line, part int) []Change {
+func lines(a, b []formula.Line, part int) []Change {
 	out := []Change{}
 	taken := make([]bool, len(b))
 	find := func(food string) int {
@@ -129,7 +129,7 @@ func samePrep(a, b food.Preparation) bool {
 }
 
 // settings compares what a document says beside its lines, leaf by leaf.
-func settings(a, b *build.Document) []Setting {
+func settings(a, b *formula.Document) []Setting {
 	was, now := leaves(a), leaves(b)
 	all := maps.Clone(was)
 	maps.Copy(all, now)
@@ -142,10 +142,10 @@ func settings(a, b *build.Document) []Setting {
 	return out
 }
 
-func leaves(d *build.Document) map[string]string {
+func leaves(d *formula.Document) map[string]string {
 	bare := *d
 	bare.Lines = nil
-	bare.Parts = append([]build.Part(nil), d.Parts...)
+	bare.Parts = append([]formula.Part(nil), d.Parts...)
 	for i := range bare.Parts {
 		bare.Parts[i].Lines = nil
 	}
@@ -176,8 +176,8 @@ func leaves(d *build.Document) map[string]string {
 	return out
 }
 
-func effect(d *build.Document, k *advice.Kitchen) Effect {
-	p := build.Predict(d, k.Foods, k.Checked)
+func effect(d *formula.Document, k *advice.Kitchen) Effect {
+	p := formula.Predict(d, k.Foods, k.Checked)
 	baked := bake.Bake(d, k.Foods, k.Settings, bake.Options{Now: -1})
 	plate := dish.Look(d, k.Foods, dish.Pantry{Checked: k.Checked, PerKilo: k.PerKilo})
 	e := Effect{
@@ -188,7 +188,7 @@ func effect(d *build.Document, k *advice.Kitchen) Effect {
 	if e.Dryness == "" {
 		e.Dryness = "right"
 	}
-	check := func(lines []build.Line, results []build.LineResult) {
+	check := func(lines []formula.Line, results []formula.LineResult) {
 		for i, r := range results {
 			if r.Check == nil {
 				continue

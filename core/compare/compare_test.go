@@ -9,9 +9,9 @@ import (
 
 	"cuerda/core/advice"
 	"cuerda/core/bake"
-	"cuerda/core/build"
 	"cuerda/core/compare"
 	"cuerda/core/food"
+	"cuerda/core/formula"
 )
 
 const cakes = `{"format":"cuerda-build/1","name":"Cakes","lines":[
@@ -22,9 +22,9 @@ const cakes = `{"format":"cuerda-build/1","name":"Cakes","lines":[
 
 var kitchen = &advice.Kitchen{Foods: food.Starter(), Settings: bake.UsualSettings(), PerKilo: map[string]float64{"chickpea-flour": 4}}
 
-func document(t *testing.T, changes ...string) *build.Document {
+func document(t *testing.T, changes ...string) *formula.Document {
 	t.Helper()
-	d, err := build.Read([]byte(strings.NewReplacer(changes...).Replace(cakes)), kitchen.Foods)
+	d, err := formula.Read([]byte(strings.NewReplacer(changes...).Replace(cakes)), kitchen.Foods)
 	require.NoError(t, err)
 	return d
 }

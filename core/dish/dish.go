@@ -6,9 +6,9 @@ package dish
 import (
 	"slices"
 
-	"cuerda/core/build"
 	"cuerda/core/eaters"
 	"cuerda/core/food"
+	"cuerda/core/formula"
 	"cuerda/core/heat"
 	"cuerda/core/mix"
 	"cuerda/core/nutrition"
@@ -27,9 +27,9 @@ type PartResult struct {
 	Q    *float64 `json:"q" nullable:"true"`
 	Word mix.Word `json:"word" enum:"crumbles,short,firm,tacky,slack,slumps,no-paste"`
 	// Status is the worst of its lines for the table.
-	Status eaters.Status      `json:"status" enum:"clear,label,out"`
-	Lines  []build.LineResult `json:"lines"`
-	Notes  []build.Note       `json:"notes"`
+	Status eaters.Status        `json:"status" enum:"clear,label,out"`
+	Lines  []formula.LineResult `json:"lines"`
+	Notes  []formula.Note       `json:"notes"`
 }
 
 // Share is what an eater gets, and its cost in the kitchen's own money where
@@ -64,7 +64,7 @@ type Pantry struct {
 }
 
 // Look works a document out that Read has accepted.
-func Look(d *build.Document, foods *food.Catalogue, k Pantry) Dish {
+func Look(d *formula.Document, foods *food.Catalogue, k Pantry) Dish {
 	lines := d.MixLines(foods)
 	parts := mix.Parts(lines)
 	mass := massOf(parts)
@@ -101,7 +101,7 @@ func Look(d *build.Document, foods *food.Catalogue, k Pantry) Dish {
 }
 
 // portionsOf is what the document says, or how many sit at its table.
-func portionsOf(d *build.Document) int {
+func portionsOf(d *formula.Document) int {
 	if d.Portions > 0 || d.Eaters == nil {
 		return d.Portions
 	}
@@ -125,19 +125,19 @@ type sum struct {
 
 func (s sum) share(times float64) Share {
 	f := s.facts.Times(times)
-	out := Share{Grams: build.Tidy(s.grams*times, 1), Facts: nutrition.Facts{
-		KCal: build.Tidy(f.KCal, 0), KJ: build.Tidy(f.KJ, 0), Protein: build.Tidy(f.Protein, 1), Fat: build.Tidy(f.Fat, 1),
-		Carb: build.Tidy(f.Carb, 1), Fibre: build.Tidy(f.Fibre, 1), Salt: build.Tidy(f.Salt, 2),
+	out := Share{Grams: formula.Tidy(s.grams*times, 1), Facts: nutrition.Facts{
+		KCal: formula.Tidy(f.KCal, 0), KJ: formula.Tidy(f.KJ, 0), Protein: formula.Tidy(f.Protein, 1), Fat: formula.Tidy(f.Fat, 1),
+		Carb: formula.Tidy(f.Carb, 1), Fibre: formula.Tidy(f.Fibre, 1), Salt: formula.Tidy(f.Salt, 2),
 	}}
 	if s.priced {
-		c := build.Tidy(s.cost*times, 2)
+		c := formula.Tidy(s.cost*times, 2)
 		out.Cost = &c
 	}
 	return out
 }
 
 type looker struct {
-	d                *build.Document
+	d                *formula.Document
 	foods            *food.Catalogue
 	k                Pantry
 	piece            piece.Piece

@@ -8,10 +8,10 @@ import (
 	"github.com/stretchr/testify/require"
 	"pgregory.net/rapid"
 
-	"cuerda/core/build"
 	"cuerda/core/dish"
 	"cuerda/core/eaters"
 	"cuerda/core/food"
+	"cuerda/core/formula"
 	"cuerda/core/piece"
 )
 
@@ -27,9 +27,9 @@ const koftas = `{"format":"cuerda-build/1","name":"Koftas","lines":[
 		{"kind":"glaze","on":"red","lines":[{"food":"tomato-paste","grams":40},{"food":"soy-sauce","grams":5}]},
 		{"kind":"broth","lines":[{"food":"water","grams":1000},{"food":"broth","grams":1000},{"food":"pasta-gluten-free-dry","grams":300}]}]}`
 
-func read(t testing.TB, text string) *build.Document {
+func read(t testing.TB, text string) *formula.Document {
 	t.Helper()
-	d, err := build.Read([]byte(text), foods)
+	d, err := formula.Read([]byte(text), foods)
 	require.NoError(t, err)
 	return d
 }
@@ -60,13 +60,13 @@ func TestADishWithItsParts(t *testing.T) {
 }
 
 func TestAFirstTryAtAPartSuitsTheTableAndTheAmount(t *testing.T) {
-	for _, kind := range build.PartKinds {
+	for _, kind := range formula.PartKinds {
 		for _, shape := range []string{`{"kind":"shell","diameter_mm":60,"thickness_mm":30,"wall_mm":8}`, `{"kind":"layered","length_mm":200,"width_mm":100,"height_mm":60}`, `{"kind":"stuffing","diameter_mm":80,"height_mm":45}`} {
 			d := read(t, `{"format":"cuerda-build/1","lines":[{"food":"millet-cooked","grams":900}],"portions":6,"piece":`+shape+`,
 				"eaters":{"avoid":["gluten","egg","milk","tree-nut","soy"],"diet":"vegan","wants":["oil-free"]}}`)
 			p := dish.Start(d, kind, foods, nil)
 			require.NotEmpty(t, p.Lines, kind)
-			d.Parts = []build.Part{p}
+			d.Parts = []formula.Part{p}
 			got := dish.Look(d, foods, dish.Pantry{}).Parts[0]
 			assert.NotEqual(t, eaters.Out, got.Status, kind)
 			for _, n := range got.Notes {
@@ -78,7 +78,7 @@ func TestAFirstTryAtAPartSuitsTheTableAndTheAmount(t *testing.T) {
 
 func TestScalingKeepsTheMix(t *testing.T) {
 	rapid.Check(t, func(t *rapid.T) {
-		d, err := build.Read([]byte(koftas), foods)
+		d, err := formula.Read([]byte(koftas), foods)
 		require.NoError(t, err)
 		n := rapid.IntRange(4, 400).Draw(t, "pieces")
 		s, err := dish.Scale(d, dish.Aim{Pieces: n}, foods)
@@ -139,7 +139,7 @@ func TestPacksAreRoundedUp(t *testing.T) {
 	rapid.Check(t, func(t *rapid.T) {
 		f := rapid.SampledFrom(foods.Foods()).Draw(t, "food")
 		grams := rapid.Float64Range(1, 5000).Draw(t, "grams")
-		for _, p := range dish.Shop(&build.Document{Lines: []build.Line{{Food: f.ID, Grams: grams}}}, foods, dish.Pantry{}, nil) {
+		for _, p := range dish.Shop(&formula.Document{Lines: []formula.Line{{Food: f.ID, Grams: grams}}}, foods, dish.Pantry{}, nil) {
 			if p.Count > 0 {
 				assert.GreaterOrEqual(t, float64(p.Count)*p.PackG, 0.97*grams, f.ID)
 				assert.Less(t, p.LeftG, p.PackG)
@@ -149,7 +149,7 @@ func TestPacksAreRoundedUp(t *testing.T) {
 }
 
 func ExampleScale() {
-	d, _ := build.Read([]byte(koftas), foods)
+	d, _ := formula.Read([]byte(koftas), foods)
 	s, _ := dish.Scale(d, dish.Aim{Portions: 12}, foods)
 	fmt.Printf("%.1f times: %.0f g lamb\n", s.Factor, s.Document.Lines[0].Grams)
 	// Output: 1.5 times: 600 g lamb

@@ -7,9 +7,9 @@ import (
 	"math"
 	"strconv"
 
-	"cuerda/core/build"
 	"cuerda/core/eaters"
 	"cuerda/core/food"
+	"cuerda/core/formula"
 	"cuerda/core/heat"
 	"cuerda/core/mix"
 	"cuerda/core/piece"
@@ -30,30 +30,30 @@ const (
 	runs = 0.85
 )
 
-func (l *looker) part(p *build.Part) PartResult {
+func (l *looker) part(p *formula.Part) PartResult {
 	lines := p.MixLines(l.foods)
 	parts := mix.Parts(lines)
 	state := mix.AssessParts(parts, p.RestOrNone())
-	out := PartResult{MassG: build.Tidy(state.Mass, 1), Each: "piece", Word: state.Word(), Status: eaters.Clear, Notes: []build.Note{}}
+	out := PartResult{MassG: formula.Tidy(state.Mass, 1), Each: "piece", Word: state.Word(), Status: eaters.Clear, Notes: []formula.Note{}}
 	count := l.pieces
 	if !p.Kind.OnPiece() {
 		out.Each, count = "portion", max(1, l.portions)
 	}
-	out.EachG = build.Tidy(state.Mass/float64(count), 1)
+	out.EachG = formula.Tidy(state.Mass/float64(count), 1)
 	need := l.need(p, lines, heat.CompositionOf(parts).Density())
-	out.NeedG = build.Tidy(need, 0)
+	out.NeedG = formula.Tidy(need, 0)
 	if shaped(p.Kind) && state.HasPaste {
-		q := build.Tidy(state.Q, 3)
+		q := formula.Tidy(state.Q, 3)
 		out.Q = &q
 	}
-	out.Lines = build.LineResults(lines, parts, &state, l.table, l.foods, l.k.Checked)
+	out.Lines = formula.LineResults(lines, parts, &state, l.table, l.foods, l.k.Checked)
 	for _, line := range out.Lines {
 		if line.Check != nil {
 			out.Status = worse(out.Status, line.Check.Status)
 		}
 	}
 	note := func(code string, value, limit float64) {
-		out.Notes = append(out.Notes, build.Note{Code: code, Kind: "limit", Value: build.Tidy(value, 0), Limit: build.Tidy(limit, 0)})
+		out.Notes = append(out.Notes, formula.Note{Code: code, Kind: "limit", Value: formula.Tidy(value, 0), Limit: formula.Tidy(limit, 0)})
 	}
 	switch {
 	case len(lines) == 0:
@@ -67,18 +67,18 @@ func (l *looker) part(p *build.Part) PartResult {
 		switch {
 		case p.Kind.Inside() && *out.Q > runs:
 			note("filling-runs", 0, 0)
-		case p.Kind == build.Shell && !(&piece.Piece{Kind: piece.Shell}).Band().Holds(*out.Q):
+		case p.Kind == formula.Shell && !(&piece.Piece{Kind: piece.Shell}).Band().Holds(*out.Q):
 			note("shell-off", 0, 0)
 		}
 	}
-	if p.Kind == build.Broth {
+	if p.Kind == formula.Broth {
 		l.drinks(lines, &out)
 	}
-	out.Notes = append(out.Notes, build.Cautions(lines)...)
+	out.Notes = append(out.Notes, formula.Cautions(lines)...)
 	return out
 }
 
-func shaped(k build.PartKind) bool { return k.Inside() || k == build.Shell }
+func shaped(k formula.PartKind) bool { return k.Inside() || k == formula.Shell }
 
 func worse(a, b eaters.Status) eaters.Status {
 	if a == eaters.Out || b == eaters.Out {
@@ -92,32 +92,32 @@ func worse(a, b eaters.Status) eaters.Status {
 
 // need is how much of a part all pieces or portions want, g; 0 where nothing
 // says.
-func (l *looker) need(p *build.Part, lines []mix.Line, density float64) float64 {
+func (l *looker) need(p *formula.Part, lines []mix.Line, density float64) float64 {
 	n := float64(l.pieces)
 	area := l.piece.Area()
 	if l.piece.InTin() && area > 0 {
 		area = l.piece.LengthMM * l.piece.WidthMM / 1e6 // only its top is free
 	}
 	switch p.Kind {
-	case build.Filling, build.Middle:
+	case formula.Filling, formula.Middle:
 		return n * l.piece.Inside() * density * 1000
-	case build.Coating:
+	case formula.Coating:
 		return n * area * coatingPerArea
-	case build.Glaze:
+	case formula.Glaze:
 		return n * area * glazePerArea
-	case build.Wash:
+	case formula.Wash:
 		return n * area * washPerArea
-	case build.Sauce:
+	case formula.Sauce:
 		return sauceEach * float64(l.portions)
-	case build.Broth:
+	case formula.Broth:
 		return brothEach * float64(l.portions)
-	case build.Wrap, build.Vessel:
+	case formula.Wrap, formula.Vessel:
 		// One leaf, one sheet or half a vegetable for each piece.
 		if len(lines) != 1 || lines[0].Food.GramsPerPiece == 0 {
 			return 0
 		}
 		each := lines[0].Food.GramsPerPiece
-		if p.Kind == build.Vessel {
+		if p.Kind == formula.Vessel {
 			each /= 2
 		}
 		return n * each
@@ -143,7 +143,7 @@ func (l *looker) drinks(lines []mix.Line, out *PartResult) {
 		}
 	}
 	if taken > 0 {
-		out.Notes = append(out.Notes, build.Note{Code: "drinks-by-tomorrow", Kind: "limit", Food: thirsty, Value: build.Tidy(taken, 0), Limit: build.Tidy(math.Max(0, liquid-taken), 0)})
+		out.Notes = append(out.Notes, formula.Note{Code: "drinks-by-tomorrow", Kind: "limit", Food: thirsty, Value: formula.Tidy(taken, 0), Limit: formula.Tidy(math.Max(0, liquid-taken), 0)})
 	}
 }
 

@@ -4,8 +4,8 @@ import (
 	"errors"
 	"math"
 
-	"cuerda/core/build"
 	"cuerda/core/food"
+	"cuerda/core/formula"
 	"cuerda/core/heat"
 	"cuerda/core/mix"
 	"cuerda/core/piece"
@@ -35,7 +35,7 @@ var (
 
 // Scaled is a document in another amount.
 type Scaled struct {
-	Document build.Document `json:"document"`
+	Document formula.Document `json:"document"`
 	// Factor is how many times the amounts were taken before they were rounded.
 	Factor float64 `json:"factor"`
 	// QWas and Q are the index before and after: rounding moves it a little.
@@ -46,7 +46,7 @@ type Scaled struct {
 // Scale takes a document that Read has accepted to an aim. Amounts are
 // rounded to what can be weighed. An aim that cannot be had is one of the
 // errors of this package, or of package piece for a tin.
-func Scale(d *build.Document, a Aim, foods *food.Catalogue) (Scaled, error) {
+func Scale(d *formula.Document, a Aim, foods *food.Catalogue) (Scaled, error) {
 	factor, shape, err := factorOf(d, a, foods)
 	if err != nil {
 		return Scaled{}, err
@@ -54,7 +54,7 @@ func Scale(d *build.Document, a Aim, foods *food.Catalogue) (Scaled, error) {
 	out := *d
 	out.Piece = &shape
 	if d.Portions > 0 {
-		out.Portions = max(1, min(build.MaxPortions, int(math.Round(float64(d.Portions)*factor))))
+		out.Portions = max(1, min(formula.MaxPortions, int(math.Round(float64(d.Portions)*factor))))
 	}
 	if a.Portions > 0 {
 		out.Portions = a.Portions
@@ -62,16 +62,16 @@ func Scale(d *build.Document, a Aim, foods *food.Catalogue) (Scaled, error) {
 	if out.Lines, err = scaled(d.Lines, factor); err != nil {
 		return Scaled{}, err
 	}
-	out.Parts = append([]build.Part(nil), d.Parts...)
+	out.Parts = append([]formula.Part(nil), d.Parts...)
 	for i := range out.Parts {
 		if out.Parts[i].Lines, err = scaled(out.Parts[i].Lines, factor); err != nil {
 			return Scaled{}, err
 		}
 	}
-	return Scaled{Document: out, Factor: build.Tidy(factor, 3), QWas: indexOf(d, foods), Q: indexOf(&out, foods)}, nil
+	return Scaled{Document: out, Factor: formula.Tidy(factor, 3), QWas: indexOf(d, foods), Q: indexOf(&out, foods)}, nil
 }
 
-func factorOf(d *build.Document, a Aim, foods *food.Catalogue) (factor float64, shape piece.Piece, err error) {
+func factorOf(d *formula.Document, a Aim, foods *food.Catalogue) (factor float64, shape piece.Piece, err error) {
 	shape = d.PieceOrDefault()
 	given := 0
 	for _, is := range []bool{a.Pieces > 0, a.Portions > 0, a.Tin != nil, a.Food != ""} {
@@ -116,12 +116,12 @@ func factorOf(d *build.Document, a Aim, foods *food.Catalogue) (factor float64, 
 	return a.Grams / have, shape, nil
 }
 
-func scaled(lines []build.Line, factor float64) ([]build.Line, error) {
-	out := append([]build.Line(nil), lines...)
+func scaled(lines []formula.Line, factor float64) ([]formula.Line, error) {
+	out := append([]formula.Line(nil), lines...)
 	for i := range out {
 		grams := out[i].Grams * factor
 		switch {
-		case grams > build.MaxGrams:
+		case grams > formula.MaxGrams:
 			return nil, ErrTooMuch
 		case grams < 0.05:
 			return nil, ErrTooLittle
@@ -131,11 +131,11 @@ func scaled(lines []build.Line, factor float64) ([]build.Line, error) {
 	return out, nil
 }
 
-func indexOf(d *build.Document, foods *food.Catalogue) *float64 {
+func indexOf(d *formula.Document, foods *food.Catalogue) *float64 {
 	s := mix.Assess(d.MixLines(foods), d.RestOrNone())
 	if !s.HasPaste {
 		return nil
 	}
-	q := build.Tidy(s.Q, 3)
+	q := formula.Tidy(s.Q, 3)
 	return &q
 }

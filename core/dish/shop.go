@@ -4,8 +4,8 @@ import (
 	"math"
 	"slices"
 
-	"cuerda/core/build"
 	"cuerda/core/food"
+	"cuerda/core/formula"
 )
 
 // Purchase is a food to buy for a dish.
@@ -33,9 +33,9 @@ type Purchase struct {
 
 // Shop lists what the mix and the parts of a document need, in the order they
 // first appear; packs are rounded up. Water is left out.
-func Shop(d *build.Document, foods *food.Catalogue, k Pantry, have map[string]bool) []Purchase {
+func Shop(d *formula.Document, foods *food.Catalogue, k Pantry, have map[string]bool) []Purchase {
 	out := []Purchase{}
-	add := func(lines []build.Line) {
+	add := func(lines []formula.Line) {
 		for _, l := range lines {
 			if l.Food == "water" {
 				continue
@@ -56,7 +56,7 @@ func Shop(d *build.Document, foods *food.Catalogue, k Pantry, have map[string]bo
 		p := &out[i]
 		f := foods.Find(p.Food)
 		p.Have = have[p.Food]
-		p.Grams = build.Tidy(p.Grams, 1)
+		p.Grams = formula.Tidy(p.Grams, 1)
 		if m, ok := f.Measure(p.Grams); ok {
 			p.Sizes = &m
 		}
@@ -69,7 +69,7 @@ func Shop(d *build.Document, foods *food.Catalogue, k Pantry, have map[string]bo
 			if p.Count > 0 {
 				bought += p.LeftG
 			}
-			cost := build.Tidy(perKilo*bought/1000, 2)
+			cost := formula.Tidy(perKilo*bought/1000, 2)
 			p.Cost = &cost
 		}
 	}
@@ -85,7 +85,7 @@ func (p *Purchase) pack(f *food.Food) {
 		if worth := left + 0.01*float64(n); worth < best {
 			best = worth
 			p.Pack, p.PackG, p.Count = each.Name, each.Total, n
-			p.LeftG, p.LiquidG = build.Tidy(left, 0), build.Tidy(float64(n)*(each.Total-each.Drained), 0)
+			p.LeftG, p.LiquidG = formula.Tidy(left, 0), formula.Tidy(float64(n)*(each.Total-each.Drained), 0)
 		}
 	}
 	if p.LeftG > 0 {

@@ -3,9 +3,9 @@ package dish
 import (
 	"math"
 
-	"cuerda/core/build"
 	"cuerda/core/eaters"
 	"cuerda/core/food"
+	"cuerda/core/formula"
 	"cuerda/core/heat"
 	"cuerda/core/mix"
 )
@@ -18,17 +18,17 @@ type share struct {
 }
 
 // starts are first tries at each kind of part: kitchen practice.
-var starts = map[build.PartKind][]share{
-	build.Shell:   {{[]string{"potato-mashed"}, 0.85}, {[]string{"potato-flakes", "rice-flour"}, 0.14}, {[]string{"salt"}, 0.01}},
-	build.Filling: {{[]string{"mushroom"}, 0.7}, {[]string{"onion", "leek"}, 0.2}, {[]string{"potato-flakes", "rice-flour"}, 0.09}, {[]string{"salt"}, 0.01}},
-	build.Middle:  {{[]string{"spinach", "kale"}, 0.75}, {[]string{"onion", "leek"}, 0.18}, {[]string{"potato-flakes", "rice-flour"}, 0.06}, {[]string{"salt"}, 0.01}},
-	build.Wrap:    {{[]string{"cabbage-leaf"}, 1}},
-	build.Vessel:  {{[]string{"bell-pepper", "winter-squash"}, 1}},
-	build.Coating: {{[]string{"corn-flakes-crushed", "puffed-rice-crushed", "pumpkin-seeds", "coconut-dried"}, 1}},
-	build.Wash:    {{[]string{"plant-milk", "aquafaba", "water"}, 1}},
-	build.Glaze:   {{[]string{"tomato-paste"}, 0.5}, {[]string{"maple-syrup", "apple-sauce"}, 0.3}, {[]string{"vinegar", "lemon-juice"}, 0.2}},
-	build.Sauce:   {{[]string{"tomato-passata"}, 0.88}, {[]string{"olive-oil", "onion"}, 0.06}, {[]string{"garlic", "parsley"}, 0.05}, {[]string{"salt"}, 0.01}},
-	build.Broth:   {{[]string{"water"}, 0.8}, {[]string{"carrot"}, 0.1}, {[]string{"leek", "onion"}, 0.09}, {[]string{"salt"}, 0.01}},
+var starts = map[formula.PartKind][]share{
+	formula.Shell:   {{[]string{"potato-mashed"}, 0.85}, {[]string{"potato-flakes", "rice-flour"}, 0.14}, {[]string{"salt"}, 0.01}},
+	formula.Filling: {{[]string{"mushroom"}, 0.7}, {[]string{"onion", "leek"}, 0.2}, {[]string{"potato-flakes", "rice-flour"}, 0.09}, {[]string{"salt"}, 0.01}},
+	formula.Middle:  {{[]string{"spinach", "kale"}, 0.75}, {[]string{"onion", "leek"}, 0.18}, {[]string{"potato-flakes", "rice-flour"}, 0.06}, {[]string{"salt"}, 0.01}},
+	formula.Wrap:    {{[]string{"cabbage-leaf"}, 1}},
+	formula.Vessel:  {{[]string{"bell-pepper", "winter-squash"}, 1}},
+	formula.Coating: {{[]string{"corn-flakes-crushed", "puffed-rice-crushed", "pumpkin-seeds", "coconut-dried"}, 1}},
+	formula.Wash:    {{[]string{"plant-milk", "aquafaba", "water"}, 1}},
+	formula.Glaze:   {{[]string{"tomato-paste"}, 0.5}, {[]string{"maple-syrup", "apple-sauce"}, 0.3}, {[]string{"vinegar", "lemon-juice"}, 0.2}},
+	formula.Sauce:   {{[]string{"tomato-passata"}, 0.88}, {[]string{"olive-oil", "onion"}, 0.06}, {[]string{"garlic", "parsley"}, 0.05}, {[]string{"salt"}, 0.01}},
+	formula.Broth:   {{[]string{"water"}, 0.8}, {[]string{"carrot"}, 0.1}, {[]string{"leek", "onion"}, 0.09}, {[]string{"salt"}, 0.01}},
 }
 
 // prepared are what a first try does to some foods.
@@ -38,21 +38,21 @@ var prepared = map[string][]food.Preparation{
 }
 
 // alone is how long a part that is cooked by itself takes, min.
-var alone = map[build.PartKind]float64{build.Sauce: 15, build.Broth: 30}
+var alone = map[formula.PartKind]float64{formula.Sauce: 15, formula.Broth: 30}
 
 // Start gives a first try at a part for a document that Read has accepted:
 // foods that are not out for its table, in the amount that its pieces or
 // portions want. For a table without a count the portions are taken to be four.
-func Start(d *build.Document, kind build.PartKind, foods *food.Catalogue, checked map[string]bool) build.Part {
+func Start(d *formula.Document, kind formula.PartKind, foods *food.Catalogue, checked map[string]bool) formula.Part {
 	table := d.Eaters.Table()
-	p := build.Part{Kind: kind, Lines: []build.Line{}, CookMinutes: alone[kind]}
+	p := formula.Part{Kind: kind, Lines: []formula.Line{}, CookMinutes: alone[kind]}
 	for _, s := range starts[kind] {
 		for _, id := range s.foods {
 			f := foods.Find(id)
 			if f == nil || table.Check(f, checked[id]).Status == eaters.Out {
 				continue
 			}
-			l := build.Line{Food: id, Grams: 1000 * s.of}
+			l := formula.Line{Food: id, Grams: 1000 * s.of}
 			if shaped(kind) {
 				l.Prep = append(l.Prep, prepared[id]...)
 			}
@@ -60,15 +60,15 @@ func Start(d *build.Document, kind build.PartKind, foods *food.Catalogue, checke
 			break
 		}
 	}
-	if kind.Inside() || kind == build.Shell {
-		p.Rest = &build.Wait{Minutes: 10}
+	if kind.Inside() || kind == formula.Shell {
+		p.Rest = &formula.Wait{Minutes: 10}
 	}
 	return Resize(d, p, foods)
 }
 
 // Resize gives a part's lines the amounts that its pieces or portions want,
 // 200 g in all where nothing says.
-func Resize(d *build.Document, p build.Part, foods *food.Catalogue) build.Part {
+func Resize(d *formula.Document, p formula.Part, foods *food.Catalogue) formula.Part {
 	mass, want := Wanted(d, &p, foods)
 	if mass <= 0 {
 		return p
@@ -76,7 +76,7 @@ func Resize(d *build.Document, p build.Part, foods *food.Catalogue) build.Part {
 	if want <= 0 {
 		want = 200
 	}
-	p.Lines = append([]build.Line(nil), p.Lines...)
+	p.Lines = append([]formula.Line(nil), p.Lines...)
 	for i := range p.Lines {
 		p.Lines[i].Grams = Weighable(p.Lines[i].Grams * want / mass)
 	}
@@ -85,7 +85,7 @@ func Resize(d *build.Document, p build.Part, foods *food.Catalogue) build.Part {
 
 // Wanted gives the mass of a part once prepared, and how much its pieces or
 // portions want, g; 0 where nothing says.
-func Wanted(d *build.Document, p *build.Part, foods *food.Catalogue) (mass, want float64) {
+func Wanted(d *formula.Document, p *formula.Part, foods *food.Catalogue) (mass, want float64) {
 	parts := mix.Parts(d.MixLines(foods))
 	shape := d.PieceOrDefault()
 	yield := shape.Yield(massOf(parts), heat.CompositionOf(parts).Density())

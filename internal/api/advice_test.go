@@ -8,7 +8,7 @@ import (
 	"github.com/stretchr/testify/require"
 
 	"cuerda/core/advice"
-	"cuerda/core/build"
+	"cuerda/core/formula"
 	"cuerda/internal/api"
 	"cuerda/internal/problem"
 )
@@ -49,7 +49,7 @@ func TestAdviceOverHTTP(t *testing.T) {
 func TestAnOwnPackChangesThePrediction(t *testing.T) {
 	t.Parallel()
 	c := start(t)
-	predict := func() (p build.Prediction) {
+	predict := func() (p formula.Prediction) {
 		_, text := c.do("POST", "/api/predict", document("x", `{"food":"tofu-firm","grams":300,"prep":[{"do":"mash","level":1}]},{"food":"oats-rolled","grams":40}`))
 		require.NoError(t, json.Unmarshal(text, &p))
 		return p

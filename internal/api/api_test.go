@@ -14,8 +14,8 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
-	"cuerda/core/build"
 	"cuerda/core/food"
+	"cuerda/core/formula"
 	"cuerda/internal/api"
 	"cuerda/internal/demo"
 	"cuerda/internal/postgres/pgtest"
@@ -133,11 +133,11 @@ func TestBadInputIsAProblemThatNamesThePlace(t *testing.T) {
 	for _, x := range []struct {
 		body, code, pointer string
 	}{
-		{document("x", `{"food":"tofu-frim","grams":3}`), build.CodeUnknownFood, "/lines/0/food"},
-		{document("x", `{"food":"tofu-firm","grams":-3}`), build.CodeOutOfRange, "/lines/0/grams"},
-		{document(strings.Repeat("x", 10_000), ""), build.CodeTooLong, "/name"},
-		{`{"format":`, build.CodeBadJSON, ""},
-		{`null`, build.CodeWrongType, ""},
+		{document("x", `{"food":"tofu-frim","grams":3}`), formula.CodeUnknownFood, "/lines/0/food"},
+		{document("x", `{"food":"tofu-firm","grams":-3}`), formula.CodeOutOfRange, "/lines/0/grams"},
+		{document(strings.Repeat("x", 10_000), ""), formula.CodeTooLong, "/name"},
+		{`{"format":`, formula.CodeBadJSON, ""},
+		{`null`, formula.CodeWrongType, ""},
 	} {
 		for _, to := range []string{"/api/predict", "/api/builds"} {
 			p := c.problem(422, problem.BadDocument, "POST", to, x.body)
@@ -181,17 +181,17 @@ func TestTheDemonstrationKitchen(t *testing.T) {
 	var list []api.Entry
 	_, text := c.do("GET", "/api/builds", "")
 	require.NoError(t, json.Unmarshal(text, &list))
-	verdicts := map[build.Verdict]int{}
+	verdicts := map[formula.Verdict]int{}
 	for _, e := range list {
 		verdicts[e.Verdict]++
-		if e.Verdict == build.Holds {
+		if e.Verdict == formula.Holds {
 			continue
 		}
 		b, _ := c.build("GET", "/api/builds/"+e.ID, "")
 		assert.Equal(t, "reason", b.Prediction.Notes[0].Kind, "%s says why", e.Name)
 	}
-	assert.GreaterOrEqual(t, verdicts[build.Holds], 4)
-	assert.NotZero(t, verdicts[build.FailsRaw]+verdicts[build.FailsBoth])
+	assert.GreaterOrEqual(t, verdicts[formula.Holds], 4)
+	assert.NotZero(t, verdicts[formula.FailsRaw]+verdicts[formula.FailsBoth])
 	_, text = c.do("GET", "/api/builds?q=PARSNIP", "")
 	require.NoError(t, json.Unmarshal(text, &list))
 	assert.Len(t, list, 1)

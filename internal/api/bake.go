@@ -8,7 +8,7 @@ import (
 	"github.com/danielgtaylor/huma/v2"
 
 	"cuerda/core/bake"
-	"cuerda/core/build"
+	"cuerda/core/formula"
 	"cuerda/core/heat"
 	"cuerda/core/mix"
 	"cuerda/core/piece"
@@ -89,7 +89,7 @@ func (s *Server) registerBake(api huma.API) {
 				return nil, problem.New(http.StatusUnprocessableEntity, codeOf(err, fitCodes), "No such piece can be had: "+err.Error()+".")
 			}
 			y := fitted.Yield(mass, density)
-			y.PieceG, y.RemainderG, y.ShareG = build.Tidy(y.PieceG, 1), build.Tidy(y.RemainderG, 1), build.Tidy(y.ShareG, 1)
+			y.PieceG, y.RemainderG, y.ShareG = formula.Tidy(y.PieceG, 1), formula.Tidy(y.RemainderG, 1), formula.Tidy(y.ShareG, 1)
 			return &body[Fit]{Fit{fitted, y}}, nil
 		})
 	s.registerSettings(api)
@@ -133,7 +133,7 @@ func settingProblem(err error) *problem.Problem {
 	p := problem.New(http.StatusUnprocessableEntity, problem.BadRequest, "The settings cannot be kept: "+err.Error()+".")
 	var out *bake.SettingError
 	if errors.As(err, &out) {
-		p.Errors = []problem.Item{{Fault: build.Fault{Code: build.CodeOutOfRange, Pointer: "/" + out.Field, Min: &out.Low, Max: &out.High}, Message: err.Error()}}
+		p.Errors = []problem.Item{{Fault: formula.Fault{Code: formula.CodeOutOfRange, Pointer: "/" + out.Field, Min: &out.Low, Max: &out.High}, Message: err.Error()}}
 	}
 	return p
 }

@@ -11,7 +11,7 @@ import (
 	"github.com/danielgtaylor/huma/v2"
 
 	"cuerda/core/advice"
-	"cuerda/core/build"
+	"cuerda/core/formula"
 	"cuerda/core/mix"
 	"cuerda/internal/problem"
 	"cuerda/internal/store"
@@ -19,24 +19,24 @@ import (
 
 // Build is a build at one of its versions, with what the model says of it.
 type Build struct {
-	ID         string           `json:"id" format:"uuid"`
-	Version    int              `json:"version"`
-	UpdatedAt  time.Time        `json:"updated_at"`
-	Document   build.Document   `json:"document"`
-	Prediction build.Prediction `json:"prediction"`
-	From       *Origin          `json:"from,omitempty"`
+	ID         string             `json:"id" format:"uuid"`
+	Version    int                `json:"version"`
+	UpdatedAt  time.Time          `json:"updated_at"`
+	Document   formula.Document   `json:"document"`
+	Prediction formula.Prediction `json:"prediction"`
+	From       *Origin            `json:"from,omitempty"`
 }
 
 // Entry is a build in the list.
 type Entry struct {
-	ID        string        `json:"id" format:"uuid"`
-	Name      string        `json:"name"`
-	Version   int           `json:"version"`
-	UpdatedAt time.Time     `json:"updated_at"`
-	Lines     int           `json:"lines"`
-	Word      mix.Word      `json:"word"`
-	Verdict   build.Verdict `json:"verdict"`
-	Chance    float64       `json:"chance"`
+	ID        string          `json:"id" format:"uuid"`
+	Name      string          `json:"name"`
+	Version   int             `json:"version"`
+	UpdatedAt time.Time       `json:"updated_at"`
+	Lines     int             `json:"lines"`
+	Word      mix.Word        `json:"word"`
+	Verdict   formula.Verdict `json:"verdict"`
+	Chance    float64         `json:"chance"`
 }
 
 type buildOutput struct {
@@ -67,9 +67,9 @@ func (m IfMatchInput) version() (int, error) {
 	return v, nil
 }
 
-// predict is build.Predict for a kept document.
-func predict(k *advice.Kitchen, d *build.Document) build.Prediction {
-	return build.Predict(usable(k, d), k.Foods, k.Checked)
+// predict is formula.Predict for a kept document.
+func predict(k *advice.Kitchen, d *formula.Document) formula.Prediction {
+	return formula.Predict(usable(k, d), k.Foods, k.Checked)
 }
 
 // Origin is the version of a build that another was branched from.

@@ -9,8 +9,8 @@ import (
 
 	"cuerda/core/advice"
 	"cuerda/core/bake"
-	"cuerda/core/build"
 	"cuerda/core/dish"
+	"cuerda/core/formula"
 	"cuerda/core/heat"
 	"cuerda/core/mix"
 	"cuerda/core/piece"
@@ -71,15 +71,15 @@ func (s *Server) registerDish(api huma.API) {
 			return &body[dish.Dish]{dish.Look(d, k.Foods, pantryOf(k))}, nil
 		})
 	huma.Register(api, takesDocument(api, op(http.MethodPost, "/parts/start", "startPart", "A first try at a part, in the amount the build wants")),
-		func(ctx context.Context, in *startInput) (*body[build.Part], error) {
+		func(ctx context.Context, in *startInput) (*body[formula.Part], error) {
 			k, d, err := s.kitchenAndDocument(ctx, in.RawBody)
 			if err != nil {
 				return nil, err
 			}
-			return &body[build.Part]{dish.Start(d, build.PartKind(in.Kind), k.Foods, k.Checked)}, nil
+			return &body[formula.Part]{dish.Start(d, formula.PartKind(in.Kind), k.Foods, k.Checked)}, nil
 		})
 	huma.Register(api, takesDocument(api, op(http.MethodPost, "/parts/fit", "fitPart", "A part of the build in the amount that its pieces or portions want")),
-		func(ctx context.Context, in *fitPartInput) (*body[build.Part], error) {
+		func(ctx context.Context, in *fitPartInput) (*body[formula.Part], error) {
 			k, d, err := s.kitchenAndDocument(ctx, in.RawBody)
 			if err != nil {
 				return nil, err
@@ -87,7 +87,7 @@ func (s *Server) registerDish(api huma.API) {
 			if in.Part > len(d.Parts) {
 				return nil, problem.New(http.StatusUnprocessableEntity, problem.BadRequest, "The build has no such part.")
 			}
-			return &body[build.Part]{dish.Resize(d, d.Parts[in.Part-1], k.Foods)}, nil
+			return &body[formula.Part]{dish.Resize(d, d.Parts[in.Part-1], k.Foods)}, nil
 		})
 	huma.Register(api, takesDocument(api, op(http.MethodPost, "/scale", "scale", "A build by pieces, portions, a tin or what there is; without an aim, as it stands, and what to buy for it")), s.scale)
 	huma.Register(api, takesDocument(api, op(http.MethodPost, "/explain", "explain", "How the figures of a mix come about")),
@@ -123,7 +123,7 @@ func (s *Server) scale(ctx context.Context, in *scaleInput) (*body[Scaling], err
 	for _, p := range mix.Parts(scaled.Document.MixLines(k.Foods)) {
 		out.MassG += p.Mass
 	}
-	out.MassG = build.Tidy(out.MassG, 0)
+	out.MassG = formula.Tidy(out.MassG, 0)
 	return &body[Scaling]{out}, nil
 }
 
@@ -148,15 +148,15 @@ type Explained struct {
 	Density     float64 `json:"density_kg_m3"`
 }
 
-func explain(d *build.Document, k *advice.Kitchen) Explained {
+func explain(d *formula.Document, k *advice.Kitchen) Explained {
 	lines := d.MixLines(k.Foods)
 	parts := mix.Parts(lines)
 	rest := d.RestOrNone()
-	p := build.Predict(d, k.Foods, k.Checked)
+	p := formula.Predict(d, k.Foods, k.Checked)
 	shape := d.PieceOrDefault()
 	method, turn := d.MethodAndTurn()
-	out := Explained{Explanation: mix.Explain(parts, rest), Foods: []string{}, Grades: []string{}, Q: p.Q, Raw: p.RawKPa, Cooked: p.CookedKPa, Chill: build.Tidy(d.ChillFactor(), 2),
-		Need: shape.Demand(method, turn), Chance: p.Chance, QSD: p.QSD, Density: build.Tidy(heat.CompositionOf(parts).Density(), 0)}
+	out := Explained{Explanation: mix.Explain(parts, rest), Foods: []string{}, Grades: []string{}, Q: p.Q, Raw: p.RawKPa, Cooked: p.CookedKPa, Chill: formula.Tidy(d.ChillFactor(), 2),
+		Need: shape.Demand(method, turn), Chance: p.Chance, QSD: p.QSD, Density: formula.Tidy(heat.CompositionOf(parts).Density(), 0)}
 	for i := range lines {
 		out.Foods = append(out.Foods, lines[i].Food.ID)
 		out.Grades = append(out.Grades, string(lines[i].Food.Grade))
@@ -177,27 +177,27 @@ func explain(d *build.Document, k *advice.Kitchen) Explained {
 	for i := range out.Lines {
 		l := &out.Lines[i]
 		for _, x := range []*float64{&l.Water, &l.Oil, &l.Plastic, &l.Liquid, &l.RawPct, &l.CookedPct, &l.PiecesG} {
-			*x = build.Tidy(*x, 1)
+			*x = formula.Tidy(*x, 1)
 		}
 		for _, x := range []*float64{&l.Tenth.Q, &l.Tenth.Raw, &l.Tenth.Cooked} {
-			*x = build.Tidy(*x, 3)
+			*x = formula.Tidy(*x, 3)
 		}
 	}
 	for _, x := range []*float64{&out.Water, &out.Oil, &out.Plastic, &out.Liquid} {
-		*x = build.Tidy(*x, 1)
+		*x = formula.Tidy(*x, 1)
 	}
 	for _, x := range []*float64{&out.Continuity, &out.RawWindow, &out.CookedWindow, &out.Salt, &out.Need.Raw, &out.Need.Cooked} {
-		*x = build.Tidy(*x, 3)
+		*x = formula.Tidy(*x, 3)
 	}
 	return out
 }
 
 // usable is a kept document without lines of foods that the catalogue has
 // dropped since.
-func usable(k *advice.Kitchen, d *build.Document) *build.Document {
-	known := func(lines []build.Line) []build.Line {
+func usable(k *advice.Kitchen, d *formula.Document) *formula.Document {
+	known := func(lines []formula.Line) []formula.Line {
 		out := slices.Clone(lines)
-		return slices.DeleteFunc(out, func(l build.Line) bool { return k.Foods.Find(l.Food) == nil })
+		return slices.DeleteFunc(out, func(l formula.Line) bool { return k.Foods.Find(l.Food) == nil })
 	}
 	out := *d
 	out.Lines = known(d.Lines)

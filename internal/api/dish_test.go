@@ -11,9 +11,9 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
-	"cuerda/core/build"
 	"cuerda/core/compare"
 	"cuerda/core/dish"
+	"cuerda/core/formula"
 	"cuerda/core/recipe"
 	"cuerda/internal/api"
 	"cuerda/internal/problem"
@@ -37,11 +37,11 @@ func TestADishOverHTTP(t *testing.T) {
 	got := ask[dish.Dish](t, c, "POST", "/api/dish", cakes)
 	assert.Equal(t, 180., got.Parts[0].NeedG)
 	assert.Positive(t, got.Piece.Facts.KCal)
-	part := ask[build.Part](t, c, "POST", "/api/parts/start?kind=glaze", cakes)
+	part := ask[formula.Part](t, c, "POST", "/api/parts/start?kind=glaze", cakes)
 	assert.EqualValues(t, "glaze", part.Kind)
 	assert.NotEmpty(t, part.Lines)
 	c.problem(422, problem.BadRequest, "POST", "/api/parts/start?kind=icing", cakes)
-	assert.Equal(t, 180., ask[build.Part](t, c, "POST", "/api/parts/fit?part=1", strings.Replace(cakes, `"grams":180`, `"grams":20`, 1)).Lines[0].Grams)
+	assert.Equal(t, 180., ask[formula.Part](t, c, "POST", "/api/parts/fit?part=1", strings.Replace(cakes, `"grams":180`, `"grams":20`, 1)).Lines[0].Grams)
 	c.problem(422, problem.BadRequest, "POST", "/api/parts/fit?part=2", cakes)
 
 	scaled := ask[api.Scaling](t, c, "POST", "/api/scale?portions=8", cakes)
@@ -107,7 +107,7 @@ func TestRecipesComeInAndBuildsGoOut(t *testing.T) {
 	assert.Nil(t, got.Document)
 	c.problem(422, "no-amounts", "POST", "/api/read-recipe", `{"@type":"Recipe","name":"x"}`)
 	c.problem(422, "no-recipe", "POST", "/api/read-recipe", `{"a":1}`)
-	c.problem(422, build.CodeBadJSON, "POST", "/api/read-recipe", `{"a":`)
+	c.problem(422, formula.CodeBadJSON, "POST", "/api/read-recipe", `{"a":`)
 	c.problem(422, problem.BadDocument, "POST", "/api/read-recipe", `{"format":"cuerda-build/1","lines":[{"food":"moonbeams","grams":3}]}`)
 	c.problem(413, problem.TooLarge, "POST", "/api/read-recipe", strings.Repeat("a", recipe.MaxBytes+2))
 

@@ -9,9 +9,9 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
-	"cuerda/core/build"
 	"cuerda/core/food"
 	"cuerda/core/food/ingredient"
+	"cuerda/core/formula"
 	"cuerda/core/recipe"
 	"cuerda/internal/archive"
 	"cuerda/internal/export"
@@ -23,13 +23,13 @@ import (
 // lay within, Document is that, and nothing is left to read.
 type Recipe struct {
 	recipe.Found
-	Lines    []Reading       `json:"lines"`
-	Document *build.Document `json:"document,omitempty"`
+	Lines    []Reading         `json:"lines"`
+	Document *formula.Document `json:"document,omitempty"`
 }
 
 var recipeCodes = map[error]string{
 	recipe.ErrTooLarge: problem.TooLarge, recipe.ErrNotText: "not-text", recipe.ErrNoRecipe: "no-recipe",
-	recipe.ErrBadJSON: build.CodeBadJSON, recipe.ErrNoAmounts: "no-amounts",
+	recipe.ErrBadJSON: formula.CodeBadJSON, recipe.ErrNoAmounts: "no-amounts",
 }
 
 type recipeInput struct {
@@ -97,7 +97,7 @@ func (s *Server) readRecipe(reader *ingredient.Reader, data []byte) (Recipe, err
 		out.Ingredients, out.Steps = []string{}, []string{}
 	}
 	if found.Whole != nil {
-		d, err := build.Read(found.Whole, s.Foods)
+		d, err := formula.Read(found.Whole, s.Foods)
 		if err == nil {
 			out.Document = d
 			return out, nil
@@ -156,7 +156,7 @@ func (s *Server) unpack(ctx context.Context, in *unpackInput) (*body[store.Taken
 		item := problem.Item{Message: err.Error()}
 		item.Code, item.Got = bad.Code, bad.File
 		p.Errors = append(p.Errors, item)
-		var faults build.Faults
+		var faults formula.Faults
 		if errors.As(err, &faults) {
 			p.Errors = append(p.Errors, problem.OfDocument(faults).Errors...)
 		}

@@ -6,9 +6,9 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
-	"cuerda/core/build"
 	"cuerda/core/eaters"
 	"cuerda/core/food"
+	"cuerda/core/formula"
 	"cuerda/core/mix"
 	"cuerda/core/piece"
 )
@@ -67,8 +67,8 @@ type Vocabulary struct {
 	Diets     []string `json:"diets"`
 	Wants     []string `json:"wants"`
 	// PartKinds are the mixes beside the main one, Whens when one is brushed on.
-	PartKinds []build.PartKind `json:"part_kinds"`
-	Whens     []string         `json:"whens"`
+	PartKinds []formula.PartKind `json:"part_kinds"`
+	Whens     []string           `json:"whens"`
 	// Scoops and Tins are the usual measures and loaf tins.
 	Scoops []piece.Scoop `json:"scoops"`
 	Tins   []piece.Tin   `json:"tins"`
@@ -165,19 +165,19 @@ func foodOf(foods *food.Catalogue, f *food.Food) Food {
 }
 
 func vocabularyOf() Vocabulary {
-	v := Vocabulary{Groups: food.Groups, Allergens: eaters.Allergens, Diets: eaters.Diets, Wants: eaters.Wants, PartKinds: build.PartKinds, Whens: build.Whens, Scoops: piece.Scoops, Tins: piece.Tins, Limits: Limits{
-		Lines: build.MaxLines, Parts: build.MaxParts, PartLines: build.MaxPartLines, Portions: build.MaxPortions, Note: build.MaxNote, Preps: build.MaxPreps, Name: build.MaxName, Grams: build.MaxGrams, Minutes: build.MaxMinutes,
-		MinCelsius: build.MinCelsius, MaxCelsius: build.MaxCelsius, MinMM: build.MinMM, MaxMM: build.MaxMM,
+	v := Vocabulary{Groups: food.Groups, Allergens: eaters.Allergens, Diets: eaters.Diets, Wants: eaters.Wants, PartKinds: formula.PartKinds, Whens: formula.Whens, Scoops: piece.Scoops, Tins: piece.Tins, Limits: Limits{
+		Lines: formula.MaxLines, Parts: formula.MaxParts, PartLines: formula.MaxPartLines, Portions: formula.MaxPortions, Note: formula.MaxNote, Preps: formula.MaxPreps, Name: formula.MaxName, Grams: formula.MaxGrams, Minutes: formula.MaxMinutes,
+		MinCelsius: formula.MinCelsius, MaxCelsius: formula.MaxCelsius, MinMM: formula.MinMM, MaxMM: formula.MaxMM,
 	}}
 	for _, do := range food.Dos {
 		p := Prep{Do: do, Setting: do.Setting(), Default: do.Default()}
 		switch p.Setting {
 		case "minutes":
-			p.Max = build.MaxMinutes
+			p.Max = formula.MaxMinutes
 		case "level":
 			p.Max = 1
 		case "hours":
-			p.Max = build.MaxHours
+			p.Max = formula.MaxHours
 		}
 		v.Preps = append(v.Preps, p)
 	}

@@ -7,8 +7,8 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
-	"cuerda/core/build"
 	"cuerda/core/food"
+	"cuerda/core/formula"
 	"cuerda/internal/problem"
 	"cuerda/internal/store"
 )
@@ -52,7 +52,7 @@ func (s *Server) savePantryItem(ctx context.Context, in *pantryInput) (*body[Pan
 		sum := fmt.Sprintf("%.1f", p.Sum())
 		fault := problem.New(http.StatusUnprocessableEntity, problem.BadRequest, "The label adds up to "+sum+" g in 100 g.")
 		most := 100.
-		fault.Errors = []problem.Item{{Fault: build.Fault{Code: "does-not-add-up", Pointer: "/pack", Got: sum, Max: &most}, Message: fault.Detail}}
+		fault.Errors = []problem.Item{{Fault: formula.Fault{Code: "does-not-add-up", Pointer: "/pack", Got: sum, Max: &most}, Message: fault.Detail}}
 		return nil, fault
 	}
 	if err := s.Store.SavePantry(ctx, s.Kitchen, store.PantryItem(in.Body)); err != nil {

@@ -8,11 +8,11 @@ import (
 	"github.com/danielgtaylor/huma/v2"
 
 	"cuerda/core/advice"
-	"cuerda/core/build"
+	"cuerda/core/formula"
 	"cuerda/internal/problem"
 )
 
-// DocumentInput takes a build document raw: build.Read checks it more closely
+// DocumentInput takes a build document raw: formula.Read checks it more closely
 // than its schema can, and names the nearest right word.
 type DocumentInput struct {
 	RawBody []byte `contentType:"application/octet-stream"`
@@ -22,14 +22,14 @@ type DocumentInput struct {
 func takesDocument(api huma.API, o huma.Operation) huma.Operation {
 	o.SkipValidateBody = true
 	o.RequestBody = &huma.RequestBody{Required: true, Content: map[string]*huma.MediaType{
-		"application/json": {Schema: api.OpenAPI().Components.Schemas.Schema(reflect.TypeFor[build.Document](), true, "")},
+		"application/json": {Schema: api.OpenAPI().Components.Schemas.Schema(reflect.TypeFor[formula.Document](), true, "")},
 	}}
 	o.Errors = append(o.Errors, http.StatusUnprocessableEntity, http.StatusRequestEntityTooLarge)
 	return o
 }
 
-func (s *Server) read(raw []byte) (*build.Document, error) {
-	d, err := build.Read(raw, s.Foods)
+func (s *Server) read(raw []byte) (*formula.Document, error) {
+	d, err := formula.Read(raw, s.Foods)
 	if err != nil {
 		return nil, problem.OfDocument(err)
 	}
@@ -37,7 +37,7 @@ func (s *Server) read(raw []byte) (*build.Document, error) {
 }
 
 // kitchenAndDocument gives what every question about a document needs.
-func (s *Server) kitchenAndDocument(ctx context.Context, raw []byte) (*advice.Kitchen, *build.Document, error) {
+func (s *Server) kitchenAndDocument(ctx context.Context, raw []byte) (*advice.Kitchen, *formula.Document, error) {
 	d, err := s.read(raw)
 	if err != nil {
 		return nil, nil, err
@@ -48,11 +48,11 @@ func (s *Server) kitchenAndDocument(ctx context.Context, raw []byte) (*advice.Ki
 
 func (s *Server) registerPredict(api huma.API) {
 	huma.Register(api, takesDocument(api, op(http.MethodPost, "/predict", "predict", "How a build feels and holds")),
-		func(ctx context.Context, in *DocumentInput) (*body[build.Prediction], error) {
+		func(ctx context.Context, in *DocumentInput) (*body[formula.Prediction], error) {
 			k, d, err := s.kitchenAndDocument(ctx, in.RawBody)
 			if err != nil {
 				return nil, err
 			}
-			return &body[build.Prediction]{build.Predict(d, k.Foods, k.Checked)}, nil
+			return &body[formula.Prediction]{formula.Predict(d, k.Foods, k.Checked)}, nil
 		})
 }

@@ -20,8 +20,8 @@ import (
 	"github.com/google/uuid"
 
 	"cuerda/core/bake"
-	"cuerda/core/build"
 	"cuerda/core/food"
+	"cuerda/core/formula"
 	"cuerda/internal/store"
 )
 
@@ -301,7 +301,7 @@ func history(name string, text []byte, foods *food.Catalogue) (*store.History, e
 		if v.Number != i+1 || oddTime(v.CreatedAt) || len([]rune(v.Label)) > 200 || strings.ContainsRune(v.Label, 0) {
 			return nil, bad(fmt.Errorf("version %d", i+1))
 		}
-		d, err := build.Read(v.Document, foods)
+		d, err := formula.Read(v.Document, foods)
 		if err != nil {
 			return nil, bad(fmt.Errorf("version %d: %w", v.Number, err))
 		}

@@ -11,8 +11,8 @@ import (
 	"github.com/stretchr/testify/require"
 
 	"cuerda/core/bake"
-	"cuerda/core/build"
 	"cuerda/core/food"
+	"cuerda/core/formula"
 	"cuerda/internal/archive"
 	"cuerda/internal/postgres/pgtest"
 	"cuerda/internal/store"
@@ -22,9 +22,9 @@ func TestMain(m *testing.M) { pgtest.Main(m) }
 
 var foods = food.Starter()
 
-func doc(name string, grams float64) *build.Document {
-	return &build.Document{Format: build.Format, Name: name, Lines: []build.Line{{Food: "tofu-firm", Grams: grams}},
-		Parts: []build.Part{{Kind: build.Sauce, Lines: []build.Line{{Food: "tomato-passata", Grams: 90, Prep: []food.Preparation{{Do: food.Saute}}}}}}}
+func doc(name string, grams float64) *formula.Document {
+	return &formula.Document{Format: formula.Format, Name: name, Lines: []formula.Line{{Food: "tofu-firm", Grams: grams}},
+		Parts: []formula.Part{{Kind: formula.Sauce, Lines: []formula.Line{{Food: "tomato-passata", Grams: 90, Prep: []food.Preparation{{Do: food.Saute}}}}}}}
 }
 
 func pack(t *testing.T, s *store.Store, kitchen string) []byte {

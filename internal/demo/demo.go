@@ -10,8 +10,8 @@ import (
 	"fmt"
 	"maps"
 
-	"cuerda/core/build"
 	"cuerda/core/food"
+	"cuerda/core/formula"
 	"cuerda/internal/store"
 )
 
@@ -24,7 +24,7 @@ const Kitchen = "Saltmarsh Rowing Club"
 // Build is a build of the demonstration kitchen with its history.
 type Build struct {
 	File     string
-	Document build.Document
+	Document formula.Document
 	// Earlier are tries that came before, the oldest first.
 	Earlier []Try
 	// From is the file of the build that it was branched from, and Version which
@@ -37,7 +37,7 @@ type Build struct {
 type Try struct {
 	Label    string
 	Fails    bool
-	Document build.Document
+	Document formula.Document
 }
 
 // Builds gives the demonstration builds, the one to show first last.
@@ -70,7 +70,7 @@ func Builds(foods *food.Catalogue) ([]Build, error) {
 		if err != nil {
 			return nil, err
 		}
-		d, err := build.Read(text, foods)
+		d, err := formula.Read(text, foods)
 		if err != nil {
 			return nil, fmt.Errorf("%s: %w", e.Name(), err)
 		}
@@ -88,7 +88,7 @@ func Builds(foods *food.Catalogue) ([]Build, error) {
 }
 
 // patched is a document with some of its fields in place of its own.
-func patched(text []byte, patch map[string]any, foods *food.Catalogue) (*build.Document, error) {
+func patched(text []byte, patch map[string]any, foods *food.Catalogue) (*formula.Document, error) {
 	var tree map[string]any
 	if err := json.Unmarshal(text, &tree); err != nil {
 		return nil, err
@@ -98,7 +98,7 @@ func patched(text []byte, patch map[string]any, foods *food.Catalogue) (*build.D
 	if err != nil {
 		return nil, err
 	}
-	return build.Read(text, foods)
+	return formula.Read(text, foods)
 }
 
 // Seed gives the kitchen of an installation, and fills it with the

@@ -6,10 +6,10 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
-	"cuerda/core/build"
 	"cuerda/core/dish"
 	"cuerda/core/eaters"
 	"cuerda/core/food"
+	"cuerda/core/formula"
 	"cuerda/internal/demo"
 	"cuerda/internal/postgres/pgtest"
 )
@@ -48,12 +48,12 @@ func TestTheDishesAreGoodOnes(t *testing.T) {
 	good := 0
 	for i := range builds {
 		d := &builds[i].Document
-		p := build.Predict(d, foods, checked)
+		p := formula.Predict(d, foods, checked)
 		out := false
 		for _, l := range p.Lines {
 			out = out || l.Check != nil && l.Check.Status == "out"
 		}
-		if p.Verdict == build.Holds && p.InBand && !out {
+		if p.Verdict == formula.Holds && p.InBand && !out {
 			good++
 		}
 		for _, n := range p.Notes {
@@ -76,8 +76,8 @@ func TestFailuresFailAndPartsFit(t *testing.T) {
 	parts := 0
 	for i := range builds {
 		for _, try := range builds[i].Earlier {
-			p := build.Predict(&try.Document, foods, checked)
-			assert.Equal(t, try.Fails, p.Verdict != build.Holds || !p.InBand, "%s: %s, index %v", try.Label, p.Verdict, *p.Q)
+			p := formula.Predict(&try.Document, foods, checked)
+			assert.Equal(t, try.Fails, p.Verdict != formula.Holds || !p.InBand, "%s: %s, index %v", try.Label, p.Verdict, *p.Q)
 		}
 		plate := dish.Look(&builds[i].Document, foods, dish.Pantry{Checked: checked})
 		for j, part := range plate.Parts {

@@ -15,9 +15,9 @@ import (
 
 	"cuerda/core/advice"
 	"cuerda/core/bake"
-	"cuerda/core/build"
 	"cuerda/core/dish"
 	"cuerda/core/food"
+	"cuerda/core/formula"
 	"cuerda/core/recipe"
 )
 
@@ -66,7 +66,7 @@ var catalogue = func() map[string]map[string]string {
 }()
 
 type writer struct {
-	d        *build.Document
+	d        *formula.Document
 	k        *advice.Kitchen
 	language string
 	baked    bake.Baked
@@ -74,7 +74,7 @@ type writer struct {
 
 // Write gives a document that Read has accepted in a format and a language; an
 // unknown language is English.
-func Write(d *build.Document, k *advice.Kitchen, format Format, language string) ([]byte, error) {
+func Write(d *formula.Document, k *advice.Kitchen, format Format, language string) ([]byte, error) {
 	if catalogue[language] == nil {
 		language = "en"
 	}
@@ -131,7 +131,7 @@ func (w *writer) prep(p food.Preparation) string {
 
 // line is "480 g Split peas, cooked; blitzed (0.5) [2½ cups]" : the amount and
 // the food first, so that it can be read again.
-func (w *writer) line(l *build.Line) string {
+func (w *writer) line(l *formula.Line) string {
 	text := w.decimal(l.Grams) + " g " + w.name(l.Food)
 	for _, p := range l.Prep {
 		text += ", " + w.prep(p)
@@ -165,7 +165,7 @@ func fraction(x float64) string {
 	return strconv.Itoa(int(whole)) + sign
 }
 
-func (w *writer) partName(p *build.Part) string {
+func (w *writer) partName(p *formula.Part) string {
 	if p.Name != "" {
 		return p.Name
 	}
@@ -228,7 +228,7 @@ func (w *writer) text(markdown bool) []byte {
 	if y := w.yield(); y != "" {
 		fmt.Fprintln(&b, y)
 	}
-	list := func(lines []build.Line) {
+	list := func(lines []formula.Line) {
 		for i := range lines {
 			fmt.Fprintf(&b, "- %s\n", w.line(&lines[i]))
 		}
@@ -270,7 +270,7 @@ func (w *writer) csv() ([]byte, error) {
 	var b bytes.Buffer
 	c := csv.NewWriter(&b)
 	_ = c.Write([]string{"part", "food", "name", "grams", "prep"})
-	rows := func(part string, lines []build.Line) {
+	rows := func(part string, lines []formula.Line) {
 		for i := range lines {
 			l := &lines[i]
 			var preps []string

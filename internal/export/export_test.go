@@ -13,18 +13,18 @@ import (
 
 	"cuerda/core/advice"
 	"cuerda/core/bake"
-	"cuerda/core/build"
 	"cuerda/core/food"
 	"cuerda/core/food/ingredient"
+	"cuerda/core/formula"
 	"cuerda/core/recipe"
 	"cuerda/internal/export"
 )
 
 var kitchen = &advice.Kitchen{Foods: food.Starter(), Settings: bake.UsualSettings()}
 
-func drawLines(t *rapid.T, label string) []build.Line {
-	return rapid.SliceOfN(rapid.Custom(func(t *rapid.T) build.Line {
-		l := build.Line{Food: rapid.SampledFrom(kitchen.Foods.Foods()).Draw(t, "food").ID, Grams: float64(rapid.IntRange(1, 9000).Draw(t, "grams")) / 10}
+func drawLines(t *rapid.T, label string) []formula.Line {
+	return rapid.SliceOfN(rapid.Custom(func(t *rapid.T) formula.Line {
+		l := formula.Line{Food: rapid.SampledFrom(kitchen.Foods.Foods()).Draw(t, "food").ID, Grams: float64(rapid.IntRange(1, 9000).Draw(t, "grams")) / 10}
 		if rapid.Bool().Draw(t, "prepared") {
 			l.Prep = []food.Preparation{{Do: food.Saute, Minutes: float64(rapid.IntRange(0, 40).Draw(t, "minutes"))}}
 		}
@@ -32,15 +32,15 @@ func drawLines(t *rapid.T, label string) []build.Line {
 	}), 1, 8).Draw(t, label)
 }
 
-func drawDocument(t *rapid.T) *build.Document {
-	d := &build.Document{Format: build.Format, Lines: drawLines(t, "lines"), Portions: rapid.IntRange(0, 40).Draw(t, "portions"),
+func drawDocument(t *rapid.T) *formula.Document {
+	d := &formula.Document{Format: formula.Format, Lines: drawLines(t, "lines"), Portions: rapid.IntRange(0, 40).Draw(t, "portions"),
 		Name: rapid.StringMatching(`[A-Za-zñ🫛<>&"' ]{0,30}`).Draw(t, "name"), Note: rapid.StringMatching(`[a-z<>\n"]{0,60}`).Draw(t, "note")}
 	for range rapid.IntRange(0, 3).Draw(t, "parts") {
-		d.Parts = append(d.Parts, build.Part{Kind: rapid.SampledFrom(build.PartKinds).Draw(t, "kind"), Lines: drawLines(t, "part"), CookMinutes: 10})
+		d.Parts = append(d.Parts, formula.Part{Kind: rapid.SampledFrom(formula.PartKinds).Draw(t, "kind"), Lines: drawLines(t, "part"), CookMinutes: 10})
 	}
 	text, err := json.Marshal(d)
 	require.NoError(t, err)
-	out, err := build.Read(text, kitchen.Foods)
+	out, err := formula.Read(text, kitchen.Foods)
 	require.NoError(t, err)
 	return out
 }
@@ -54,7 +54,7 @@ func TestJSONLDComesBackWithoutLoss(t *testing.T) {
 		for _, data := range []string{string(text), `<!doctype html><html><script type="application/ld+json">` + string(text) + `</script></html>`} {
 			found, err := recipe.Read([]byte(data))
 			require.NoError(t, err)
-			again, err := build.Read(found.Whole, kitchen.Foods)
+			again, err := formula.Read(found.Whole, kitchen.Foods)
 			require.NoError(t, err)
 			assert.Equal(t, d, again)
 		}
@@ -89,7 +89,7 @@ func TestWordsComeBackWithTheirGrams(t *testing.T) {
 }
 
 func TestOtherProgramsCanReadIt(t *testing.T) {
-	d, err := build.Read([]byte(`{"format":"cuerda-build/1","name":"=Cakes","portions":4,"lines":[{"food":"split-peas-cooked","grams":480,"prep":[{"do":"blitz","level":0.5}]},{"food":"turkey-ground","grams":100}],
+	d, err := formula.Read([]byte(`{"format":"cuerda-build/1","name":"=Cakes","portions":4,"lines":[{"food":"split-peas-cooked","grams":480,"prep":[{"do":"blitz","level":0.5}]},{"food":"turkey-ground","grams":100}],
 		"piece":{"kind":"patty","diameter_mm":80,"thickness_mm":18},"cook":{"method":"pan"},"parts":[{"kind":"sauce","name":"=HYPERLINK()","lines":[{"food":"salt","grams":3}]}]}`), kitchen.Foods)
 	require.NoError(t, err)
 	text, err := export.Write(d, kitchen, export.JSONLD, "en")

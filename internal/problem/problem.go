@@ -9,7 +9,7 @@ import (
 	"net/http"
 	"strconv"
 
-	"cuerda/core/build"
+	"cuerda/core/formula"
 )
 
 // Problem is an RFC 9457 problem with extension members code, errors and
@@ -30,7 +30,7 @@ type Problem struct {
 
 // Item is one fault of a document or a parameter.
 type Item struct {
-	build.Fault
+	formula.Fault
 	Message string `json:"message"`
 }
 
@@ -63,10 +63,10 @@ func (p *Problem) GetStatus() int { return p.Status }
 // ContentType gives the media type of RFC 9457.
 func (p *Problem) ContentType(string) string { return "application/problem+json" }
 
-// OfDocument makes the problem of a document that build.Read refused.
+// OfDocument makes the problem of a document that formula.Read refused.
 func OfDocument(err error) *Problem {
 	p := New(http.StatusUnprocessableEntity, BadDocument, "The build document cannot be used.")
-	var faults build.Faults
+	var faults formula.Faults
 	if !errors.As(err, &faults) {
 		p.Detail = err.Error()
 		return p
@@ -80,7 +80,7 @@ func OfDocument(err error) *Problem {
 	return p
 }
 
-func message(f build.Fault) string {
+func message(f formula.Fault) string {
 	at := f.Pointer
 	if at == "" {
 		at = "the document"
@@ -90,27 +90,27 @@ func message(f build.Fault) string {
 		hint = fmt.Sprintf(" Did you mean %q?", f.Nearest)
 	}
 	switch f.Code {
-	case build.CodeBadJSON:
+	case formula.CodeBadJSON:
 		return "This is not one whole JSON value: see " + f.Got + "."
-	case build.CodeMissing:
+	case formula.CodeMissing:
 		return at + " is missing."
-	case build.CodeUnknownField:
+	case formula.CodeUnknownField:
 		return fmt.Sprintf("%s: there is no field %q here.%s", at, f.Got, hint)
-	case build.CodeUnknownFood, build.CodeUnknownPrep, build.CodeUnknownKind, build.CodeUnknownMethod, build.CodeUnknownWord:
+	case formula.CodeUnknownFood, formula.CodeUnknownPrep, formula.CodeUnknownKind, formula.CodeUnknownMethod, formula.CodeUnknownWord:
 		return fmt.Sprintf("%s: %q is not known.%s", at, f.Got, hint)
-	case build.CodeWrongType:
+	case formula.CodeWrongType:
 		return fmt.Sprintf("%s is %s; it should be a JSON %s.", at, f.Got, f.Nearest)
-	case build.CodeOutOfRange:
+	case formula.CodeOutOfRange:
 		return fmt.Sprintf("%s is %s; it should lie between %s and %s.", at, f.Got, figure(f.Min), figure(f.Max))
-	case build.CodeTooLong:
+	case formula.CodeTooLong:
 		return fmt.Sprintf("%s is too long: at most %s characters.", at, figure(f.Max))
-	case build.CodeTooMany:
+	case formula.CodeTooMany:
 		return fmt.Sprintf("%s holds %s; at most %s are read.", at, f.Got, figure(f.Max))
-	case build.CodeBadText:
+	case formula.CodeBadText:
 		return at + " holds control characters."
-	case build.CodeNotHere:
+	case formula.CodeNotHere:
 		return fmt.Sprintf("%s does not belong to %q.", at, f.Got)
-	case build.CodeMorePlaces:
+	case formula.CodeMorePlaces:
 		return "There are more faults; mend these first."
 	}
 	return at + ": " + f.Code

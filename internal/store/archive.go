@@ -9,7 +9,7 @@ import (
 	"github.com/jackc/pgx/v5"
 
 	"cuerda/core/bake"
-	"cuerda/core/build"
+	"cuerda/core/formula"
 )
 
 // History is a build with all that is kept of it.
@@ -29,7 +29,7 @@ type HistoryVersion struct {
 	Number    int
 	CreatedAt time.Time
 	Label     string
-	Document  build.Document
+	Document  formula.Document
 }
 
 // Histories gives every build of a kitchen to each, the oldest first, deleted

@@ -10,14 +10,14 @@ import (
 
 	"github.com/jackc/pgx/v5"
 
-	"cuerda/core/build"
+	"cuerda/core/formula"
 )
 
 // Build is a build at one of its versions.
 type Build struct {
 	ID        string
 	Version   int
-	Document  build.Document
+	Document  formula.Document
 	UpdatedAt time.Time
 	// From is where it was branched from; nil for none, or where that is gone.
 	From *Origin
@@ -34,7 +34,7 @@ type Version struct {
 }
 
 // Create keeps a new build as its version 1.
-func (s *Store) Create(ctx context.Context, kitchen string, d *build.Document) (*Build, error) {
+func (s *Store) Create(ctx context.Context, kitchen string, d *formula.Document) (*Build, error) {
 	return s.create(ctx, kitchen, d, nil)
 }
 
@@ -45,7 +45,7 @@ func addVersion(ctx context.Context, tx pgx.Tx, b *Build) error {
 }
 
 // foodsOf are the foods of a mix, each once.
-func foodsOf(d *build.Document) []string {
+func foodsOf(d *formula.Document) []string {
 	out := []string{}
 	for i := range d.Lines {
 		if !slices.Contains(out, d.Lines[i].Food) {
@@ -97,7 +97,7 @@ func find(ctx context.Context, db querier, kitchen, id string, number int) (*Bui
 // version the change was made on; a *ConflictError otherwise. A document that
 // is the newest one already is kept once: a save that is sent again because
 // its answer was lost neither conflicts nor adds a version.
-func (s *Store) Save(ctx context.Context, kitchen, id string, on int, d *build.Document) (*Build, error) {
+func (s *Store) Save(ctx context.Context, kitchen, id string, on int, d *formula.Document) (*Build, error) {
 	b := &Build{ID: id, Document: *d}
 	err := pgx.BeginFunc(ctx, s.pool, func(tx pgx.Tx) error {
 		// The lock first, by itself: a statement that waits for it would compare

@@ -10,16 +10,16 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
-	"cuerda/core/build"
 	"cuerda/core/food"
+	"cuerda/core/formula"
 	"cuerda/internal/postgres/pgtest"
 	"cuerda/internal/store"
 )
 
 func TestMain(m *testing.M) { pgtest.Main(m) }
 
-func doc(name string, grams float64) *build.Document {
-	return &build.Document{Format: build.Format, Name: name, Lines: []build.Line{{Food: "tofu-firm", Grams: grams}}}
+func doc(name string, grams float64) *formula.Document {
+	return &formula.Document{Format: formula.Format, Name: name, Lines: []formula.Line{{Food: "tofu-firm", Grams: grams}}}
 }
 
 func open(t testing.TB) (*store.Store, string) {

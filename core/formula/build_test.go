@@ -1,4 +1,4 @@
-package build_test
+package formula_test
 
 import (
 	"encoding/json"
@@ -10,8 +10,8 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
-	"cuerda/core/build"
 	"cuerda/core/food"
+	"cuerda/core/formula"
 )
 
 const peaCakes = `{
@@ -34,9 +34,9 @@ const peaCakes = `{
 
 var foods = food.Starter()
 
-func read(t testing.TB, text string) *build.Document {
+func read(t testing.TB, text string) *formula.Document {
 	t.Helper()
-	d, err := build.Read([]byte(text), foods)
+	d, err := formula.Read([]byte(text), foods)
 	require.NoError(t, err)
 	return d
 }
@@ -46,7 +46,7 @@ func withLines(lines string) string {
 }
 
 func TestPredictAnswersAsTheFormatSays(t *testing.T) {
-	p := build.Predict(read(t, peaCakes), foods, nil)
+	p := formula.Predict(read(t, peaCakes), foods, nil)
 	assert.InDelta(t, 0.316, *p.Q, .003)
 	assert.InDelta(t, 0.627, *p.JustMixedQ, .006)
 	assert.EqualValues(t, "firm", p.Word)
@@ -56,24 +56,24 @@ func TestPredictAnswersAsTheFormatSays(t *testing.T) {
 	assert.InDelta(t, 3.89, p.RawRatio, .04)
 	assert.InDelta(t, 13.07, p.CookedKPa, .13)
 	assert.InDelta(t, 4.76, p.CookedRatio, .05)
-	assert.Equal(t, build.Holds, p.Verdict)
+	assert.Equal(t, formula.Holds, p.Verdict)
 	assert.Nil(t, p.RawChilledKPa)
 	assert.Equal(t, 8, p.Pieces)
 	assert.Equal(t, food.Measure{Amount: 2.5, Unit: food.Cup}, *p.Lines[0].Measure)
-	assert.Equal(t, []build.Note{{Code: "raw-flour", Kind: "caution", Food: "chickpea-flour"}}, p.Notes)
+	assert.Equal(t, []formula.Note{{Code: "raw-flour", Kind: "caution", Food: "chickpea-flour"}}, p.Notes)
 	assert.Greater(t, p.Chance, .9)
 }
 
 func TestChillIsReportedBesideTheUnchilledHold(t *testing.T) {
-	warm := build.Predict(read(t, peaCakes), foods, nil)
-	cold := build.Predict(read(t, strings.Replace(peaCakes, `"piece"`, `"chill":{"minutes":600,"celsius":4},"piece"`, 1)), foods, nil)
+	warm := formula.Predict(read(t, peaCakes), foods, nil)
+	cold := formula.Predict(read(t, strings.Replace(peaCakes, `"piece"`, `"chill":{"minutes":600,"celsius":4},"piece"`, 1)), foods, nil)
 	assert.Equal(t, warm.RawKPa, cold.RawKPa)
 	assert.InDelta(t, 1.6*warm.RawKPa, *cold.RawChilledKPa, .01)
 	assert.InDelta(t, 1.6*warm.RawRatio, cold.RawRatio, .02)
 	assert.InDelta(t, 4, *cold.ChilledCelsius, .1)
 }
 
-func reasonsOf(p build.Prediction) (out []string) {
+func reasonsOf(p formula.Prediction) (out []string) {
 	for _, n := range p.Notes {
 		if n.Kind == "reason" {
 			out = append(out, n.Code)
@@ -93,17 +93,17 @@ func TestAFailureSaysWhy(t *testing.T) {
 		{`{"food":"millet-cooked","grams":500},{"food":"fennel","grams":300}`, "0", "too-many-pieces"},
 	} {
 		text := strings.Replace(withLines(c.lines), `"lines"`, `"rest":{"minutes":`+c.rest+`},"lines"`, 1)
-		p := build.Predict(read(t, text), foods, nil)
+		p := formula.Predict(read(t, text), foods, nil)
 		assert.Contains(t, reasonsOf(p), c.want, "%s", c.lines)
-		assert.False(t, p.Verdict == build.Holds && p.InBand)
+		assert.False(t, p.Verdict == formula.Holds && p.InBand)
 		_, err := json.Marshal(p)
 		assert.NoError(t, err, "no NaN, no infinity")
 	}
 }
 
 func TestFoodsAboveTheirLimitAreNamed(t *testing.T) {
-	p := build.Predict(read(t, withLines(`{"food":"red-lentils-cooked","grams":400},{"food":"flax-meal","grams":20},{"food":"flax-meal","grams":20}`)), foods, nil)
-	assert.Contains(t, p.Notes, build.Note{Code: "over-limit", Kind: "limit", Food: "flax-meal", Value: 9.1, Limit: 6})
+	p := formula.Predict(read(t, withLines(`{"food":"red-lentils-cooked","grams":400},{"food":"flax-meal","grams":20},{"food":"flax-meal","grams":20}`)), foods, nil)
+	assert.Contains(t, p.Notes, formula.Note{Code: "over-limit", Kind: "limit", Food: "flax-meal", Value: 9.1, Limit: 6})
 }
 
 func withParts(parts string) string {
@@ -115,47 +115,47 @@ func TestReadNamesThePlaceAndTheNearestWord(t *testing.T) {
 		return strings.TrimSuffix(strings.Repeat(`{"food":"salt","grams":1},`, n), ",")
 	}
 	for _, c := range []struct{ text, code, pointer, nearest string }{
-		{`{"format": "cuerda-build/1", "lines": [`, build.CodeBadJSON, "", ""},
-		{`{} {}`, build.CodeBadJSON, "", ""},
-		{``, build.CodeBadJSON, "", ""},
-		{`[]`, build.CodeWrongType, "", "object"},
-		{`{"lines":[]}`, build.CodeMissing, "/format", ""},
-		{`{"format":"cuerda/9","lines":[]}`, build.CodeUnknownWord, "/format", "cuerda-build/1"},
-		{withLines(`{"food":"chikpea-flour","grams":5}`), build.CodeUnknownFood, "/lines/0/food", "chickpea-flour"},
-		{withLines(`{"food":"Ground turkey","grams":5}`), build.CodeUnknownFood, "/lines/0/food", "turkey-ground"},
-		{withLines(`{"food":"harina de garbanzo","grams":5}`), build.CodeUnknownFood, "/lines/0/food", "chickpea-flour"},
-		{withLines(`{"food":"salt","gram":5}`), build.CodeUnknownField, "/lines/0/gram", "grams"},
-		{withLines(`{"food":"salt","grams":0}`), build.CodeOutOfRange, "/lines/0/grams", ""},
-		{withLines(`{"food":"salt","grams":-3}`), build.CodeOutOfRange, "/lines/0/grams", ""},
-		{withLines(`{"food":"salt","grams":1e999}`), build.CodeOutOfRange, "/lines/0/grams", ""},
-		{withLines(`{"food":"salt","grams":NaN}`), build.CodeBadJSON, "", ""},
-		{withLines(`{"food":"salt","grams":"5"}`), build.CodeWrongType, "/lines/0/grams", "number"},
-		{withLines(`{"food":"salt","grams":5,"prep":[{"do":"sautee","minutes":4}]}`), build.CodeUnknownPrep, "/lines/0/prep/0/do", "saute"},
-		{withLines(`{"food":"salt","grams":5,"prep":[{"do":"saute"}]}`), build.CodeMissing, "/lines/0/prep/0/minutes", ""},
-		{withLines(`{"food":"salt","grams":5,"prep":[{"do":"press","level":1}]}`), build.CodeNotHere, "/lines/0/prep/0/level", ""},
-		{withLines(lines(201)), build.CodeTooMany, "/lines", ""},
-		{`{"format":"cuerda-build/1","lines":[],"piece":{"kind":"paty"}}`, build.CodeUnknownKind, "/piece/kind", "patty"},
-		{`{"format":"cuerda-build/1","lines":[],"piece":{"kind":"ball","diameter_mm":4}}`, build.CodeOutOfRange, "/piece/diameter_mm", ""},
-		{`{"format":"cuerda-build/1","lines":[],"piece":{"kind":"ball","diameter_mm":40,"tin":true}}`, build.CodeNotHere, "/piece/tin", "diameter_mm"},
-		{`{"format":"cuerda-build/1","lines":[],"cook":{"method":"oven"}}`, build.CodeUnknownMethod, "/cook/method", "still-oven"},
-		{`{"format":"cuerda-build/1","lines":[],"rest":{"minutes":3000}}`, build.CodeOutOfRange, "/rest/minutes", ""},
-		{`{"format":"cuerda-build/1","lines":[],"eaters":{"avoid":["eggs"]}}`, build.CodeUnknownWord, "/eaters/avoid/0", "egg"},
-		{`{"format":"cuerda-build/1","lines":[],"name":"` + strings.Repeat("é", 10_000) + `"}`, build.CodeTooLong, "/name", ""},
-		{`{"format":"cuerda-build/1","lines":[],"name":"a\u0000b"}`, build.CodeBadText, "/name", ""},
-		{withParts(`{"kind":"filing","lines":[]}`), build.CodeUnknownKind, "/parts/0/kind", "filling"},
-		{withParts(`{"kind":"sauce","lines":[{"food":"salt","grams":0}]}`), build.CodeOutOfRange, "/parts/0/lines/0/grams", ""},
-		{withParts(`{"kind":"sauce","lines":[],"id":"A b"}`), build.CodeBadText, "/parts/0/id", "a-z, 0-9, -"},
-		{withParts(`{"kind":"sauce","lines":[],"id":"x"},{"kind":"glaze","lines":[],"id":"x"}`), build.CodeTwice, "/parts/1/id", ""},
-		{withParts(`{"kind":"sauce","lines":[],"id":"red"},{"kind":"glaze","lines":[],"on":"rad"}`), build.CodeUnknownWord, "/parts/1/on", "red"},
-		{withParts(`{"kind":"sauce","lines":[],"id":"a","on":"a"}`), build.CodeCircular, "/parts/0/on", ""},
-		{withParts(`{"kind":"sauce","lines":[],"id":"a","on":"c"},{"kind":"glaze","lines":[],"id":"b","on":"a"},{"kind":"wash","lines":[],"id":"c","on":"b"}`), build.CodeCircular, "/parts/0/on", ""},
-		{withParts(strings.TrimSuffix(strings.Repeat(`{"kind":"sauce","lines":[]},`, 13), ",")), build.CodeTooMany, "/parts", ""},
-		{`{"format":"cuerda-build/1","lines":[],"portions":2.5}`, build.CodeWrongType, "/portions", "whole number"},
-		{`{"format":"cuerda-build/1","lines":[],"note":"a\u0000b"}`, build.CodeBadText, "/note", ""},
-		{`{"format":"cuerda-build/1","lines":[],"a/b":1}`, build.CodeUnknownField, "/a~1b", ""},
+		{`{"format": "cuerda-build/1", "lines": [`, formula.CodeBadJSON, "", ""},
+		{`{} {}`, formula.CodeBadJSON, "", ""},
+		{``, formula.CodeBadJSON, "", ""},
+		{`[]`, formula.CodeWrongType, "", "object"},
+		{`{"lines":[]}`, formula.CodeMissing, "/format", ""},
+		{`{"format":"cuerda/9","lines":[]}`, formula.CodeUnknownWord, "/format", "cuerda-build/1"},
+		{withLines(`{"food":"chikpea-flour","grams":5}`), formula.CodeUnknownFood, "/lines/0/food", "chickpea-flour"},
+		{withLines(`{"food":"Ground turkey","grams":5}`), formula.CodeUnknownFood, "/lines/0/food", "turkey-ground"},
+		{withLines(`{"food":"harina de garbanzo","grams":5}`), formula.CodeUnknownFood, "/lines/0/food", "chickpea-flour"},
+		{withLines(`{"food":"salt","gram":5}`), formula.CodeUnknownField, "/lines/0/gram", "grams"},
+		{withLines(`{"food":"salt","grams":0}`), formula.CodeOutOfRange, "/lines/0/grams", ""},
+		{withLines(`{"food":"salt","grams":-3}`), formula.CodeOutOfRange, "/lines/0/grams", ""},
+		{withLines(`{"food":"salt","grams":1e999}`), formula.CodeOutOfRange, "/lines/0/grams", ""},
+		{withLines(`{"food":"salt","grams":NaN}`), formula.CodeBadJSON, "", ""},
+		{withLines(`{"food":"salt","grams":"5"}`), formula.CodeWrongType, "/lines/0/grams", "number"},
+		{withLines(`{"food":"salt","grams":5,"prep":[{"do":"sautee","minutes":4}]}`), formula.CodeUnknownPrep, "/lines/0/prep/0/do", "saute"},
+		{withLines(`{"food":"salt","grams":5,"prep":[{"do":"saute"}]}`), formula.CodeMissing, "/lines/0/prep/0/minutes", ""},
+		{withLines(`{"food":"salt","grams":5,"prep":[{"do":"press","level":1}]}`), formula.CodeNotHere, "/lines/0/prep/0/level", ""},
+		{withLines(lines(201)), formula.CodeTooMany, "/lines", ""},
+		{`{"format":"cuerda-build/1","lines":[],"piece":{"kind":"paty"}}`, formula.CodeUnknownKind, "/piece/kind", "patty"},
+		{`{"format":"cuerda-build/1","lines":[],"piece":{"kind":"ball","diameter_mm":4}}`, formula.CodeOutOfRange, "/piece/diameter_mm", ""},
+		{`{"format":"cuerda-build/1","lines":[],"piece":{"kind":"ball","diameter_mm":40,"tin":true}}`, formula.CodeNotHere, "/piece/tin", "diameter_mm"},
+		{`{"format":"cuerda-build/1","lines":[],"cook":{"method":"oven"}}`, formula.CodeUnknownMethod, "/cook/method", "still-oven"},
+		{`{"format":"cuerda-build/1","lines":[],"rest":{"minutes":3000}}`, formula.CodeOutOfRange, "/rest/minutes", ""},
+		{`{"format":"cuerda-build/1","lines":[],"eaters":{"avoid":["eggs"]}}`, formula.CodeUnknownWord, "/eaters/avoid/0", "egg"},
+		{`{"format":"cuerda-build/1","lines":[],"name":"` + strings.Repeat("é", 10_000) + `"}`, formula.CodeTooLong, "/name", ""},
+		{`{"format":"cuerda-build/1","lines":[],"name":"a\u0000b"}`, formula.CodeBadText, "/name", ""},
+		{withParts(`{"kind":"filing","lines":[]}`), formula.CodeUnknownKind, "/parts/0/kind", "filling"},
+		{withParts(`{"kind":"sauce","lines":[{"food":"salt","grams":0}]}`), formula.CodeOutOfRange, "/parts/0/lines/0/grams", ""},
+		{withParts(`{"kind":"sauce","lines":[],"id":"A b"}`), formula.CodeBadText, "/parts/0/id", "a-z, 0-9, -"},
+		{withParts(`{"kind":"sauce","lines":[],"id":"x"},{"kind":"glaze","lines":[],"id":"x"}`), formula.CodeTwice, "/parts/1/id", ""},
+		{withParts(`{"kind":"sauce","lines":[],"id":"red"},{"kind":"glaze","lines":[],"on":"rad"}`), formula.CodeUnknownWord, "/parts/1/on", "red"},
+		{withParts(`{"kind":"sauce","lines":[],"id":"a","on":"a"}`), formula.CodeCircular, "/parts/0/on", ""},
+		{withParts(`{"kind":"sauce","lines":[],"id":"a","on":"c"},{"kind":"glaze","lines":[],"id":"b","on":"a"},{"kind":"wash","lines":[],"id":"c","on":"b"}`), formula.CodeCircular, "/parts/0/on", ""},
+		{withParts(strings.TrimSuffix(strings.Repeat(`{"kind":"sauce","lines":[]},`, 13), ",")), formula.CodeTooMany, "/parts", ""},
+		{`{"format":"cuerda-build/1","lines":[],"portions":2.5}`, formula.CodeWrongType, "/portions", "whole number"},
+		{`{"format":"cuerda-build/1","lines":[],"note":"a\u0000b"}`, formula.CodeBadText, "/note", ""},
+		{`{"format":"cuerda-build/1","lines":[],"a/b":1}`, formula.CodeUnknownField, "/a~1b", ""},
 	} {
-		_, err := build.Read([]byte(c.text), foods)
-		var faults build.Faults
+		_, err := formula.Read([]byte(c.text), foods)
+		var faults formula.Faults
 		if !assert.ErrorAs(t, err, &faults, c.text) {
 			continue
 		}
@@ -171,7 +171,7 @@ func TestReadNamesThePlaceAndTheNearestWord(t *testing.T) {
 }
 
 func compiledSchema(t testing.TB) *jsonschema.Schema {
-	text, err := json.Marshal(build.Schema(foods))
+	text, err := json.Marshal(formula.Schema(foods))
 	require.NoError(t, err)
 	doc, err := jsonschema.UnmarshalJSON(strings.NewReader(string(text)))
 	require.NoError(t, err)
@@ -193,9 +193,9 @@ func FuzzRead(f *testing.F) {
 	f.Add([]byte(`{"format":"cuerda-build/1","lines":[],"portions":12,"note":"one\ntwo","parts":[{"kind":"sauce","id":"a","lines":[{"food":"salt","grams":3}],"cook_minutes":5},{"kind":"glaze","on":"a","when":"end","lines":[]}]}`))
 	f.Add([]byte(`{"format":"cuerda-build/1","lines":[{"food":"salt","grams":null}],"rest":[]}`))
 	f.Fuzz(func(t *testing.T, data []byte) {
-		d, err := build.Read(data, foods)
+		d, err := formula.Read(data, foods)
 		if err != nil {
-			var faults build.Faults
+			var faults formula.Faults
 			require.ErrorAs(t, err, &faults)
 			require.NotEmpty(t, faults)
 			return
@@ -205,10 +205,10 @@ func FuzzRead(f *testing.F) {
 		require.NoError(t, schema.Validate(tree))
 		out, err := json.Marshal(d)
 		require.NoError(t, err)
-		again, err := build.Read(out, foods)
+		again, err := formula.Read(out, foods)
 		require.NoError(t, err, string(out))
 		require.Equal(t, d, again)
-		_, err = json.Marshal(build.Predict(d, foods, nil))
+		_, err = json.Marshal(formula.Predict(d, foods, nil))
 		require.NoError(t, err)
 	})
 }
@@ -223,23 +223,23 @@ func TestSchemaRefusesWhatTheReaderRefuses(t *testing.T) {
 		tree, err := jsonschema.UnmarshalJSON(strings.NewReader(text))
 		require.NoError(t, err)
 		assert.Error(t, schema.Validate(tree), text)
-		_, err = build.Read([]byte(text), foods)
+		_, err = formula.Read([]byte(text), foods)
 		assert.Error(t, err, text)
 	}
 }
 
 func ExampleRead() {
-	_, err := build.Read([]byte(`{"format":"cuerda-build/1","lines":[{"food":"flax-mael","grams":16}]}`), food.Starter())
+	_, err := formula.Read([]byte(`{"format":"cuerda-build/1","lines":[{"food":"flax-mael","grams":16}]}`), food.Starter())
 	fmt.Println(err)
-	fmt.Println("nearest:", err.(build.Faults)[0].Nearest)
+	fmt.Println("nearest:", err.(formula.Faults)[0].Nearest)
 	// Output:
 	// build document: unknown-food at /lines/0/food
 	// nearest: flax-meal
 }
 
 func ExamplePredict() {
-	doc, _ := build.Read([]byte(peaCakes), food.Starter())
-	p := build.Predict(doc, food.Starter(), nil)
+	doc, _ := formula.Read([]byte(peaCakes), food.Starter())
+	p := formula.Predict(doc, food.Starter(), nil)
 	fmt.Printf("%s, %s: raw %.1f and cooked %.1f times what the piece asks\n", p.Verdict, p.Word, p.RawRatio, p.CookedRatio)
 	// Output: holds, firm: raw 3.9 and cooked 4.8 times what the piece asks
 }
@@ -250,13 +250,13 @@ func BenchmarkReadAndPredict20Lines(b *testing.B) {
 	b.Run("predict", func(b *testing.B) {
 		b.ReportAllocs()
 		for b.Loop() {
-			build.Predict(d, foods, nil)
+			formula.Predict(d, foods, nil)
 		}
 	})
 	b.Run("read", func(b *testing.B) {
 		b.ReportAllocs()
 		for b.Loop() {
-			_, _ = build.Read([]byte(text), foods)
+			_, _ = formula.Read([]byte(text), foods)
 		}
 	})
 }

@@ -1,7 +1,7 @@
-// Package build is the build document of docs/formats: one mix, made into one
+// Package formula is the build document of docs/formats: one mix, made into one
 // kind of piece, cooked one way. It reads the document strictly, says what is
 // wrong with one and where, and predicts what the build will do.
-package build
+package formula
 
 import (
 	"cuerda/core/eaters"
