@@ -11,7 +11,7 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
-	"cuerda/core/bake"
+	"cuerda/core/kitchen"
 	"cuerda/internal/api"
 )
 
@@ -179,7 +179,7 @@ func TestGuidanceAndOvenAreTheKitchens(t *testing.T) {
 	w.click("Keep")
 	w.eventually(".heat-facts", "70 °C inside for 2 min")
 	until(t, func() bool { return w.minutes() > off }, func() string { return "a cooler oven takes longer" })
-	var kept bake.Settings
+	var kept kitchen.Settings
 	a.get("/api/settings", &kept)
 	assert.Equal(t, -40., kept.OvenOffset)
 	assert.EqualValues(t, "uk", kept.Guidance)

@@ -10,8 +10,8 @@ import (
 
 	"github.com/stretchr/testify/require"
 
-	"cuerda/core/formula"
 	"cuerda/core/food"
+	"cuerda/core/formula"
 )
 
 // BenchmarkEditAnswers measures, in the browser, from a key press on the grams

@@ -7,8 +7,8 @@ import (
 	"github.com/spf13/cobra"
 
 	"cuerda/core/bake"
-	"cuerda/core/food"
 	"cuerda/core/formula"
+	"cuerda/core/kitchen"
 	"cuerda/core/safety"
 )
 
@@ -19,7 +19,7 @@ type baked struct {
 }
 
 func bakeCommand() *cobra.Command {
-	settings := bake.UsualSettings()
+	settings := kitchen.UsualSettings()
 	guidance := string(settings.Guidance)
 	var section bool
 	cmd := &cobra.Command{
@@ -41,8 +41,9 @@ steps with their times of day.`,
 			if err != nil {
 				return err
 			}
-			foods := food.Starter()
-			return writeJSON(cmd.OutOrStdout(), baked{formula.Predict(d, foods, nil), bake.Bake(d, foods, settings, bake.Options{Section: section, Now: -1})})
+			k := kitchen.Usual()
+			k.Settings = settings
+			return writeJSON(cmd.OutOrStdout(), baked{formula.Predict(d, k), bake.Bake(d, k, bake.Options{Section: section, Now: -1})})
 		},
 	}
 	f := cmd.Flags()

@@ -10,6 +10,7 @@ import (
 	"cuerda/core/binder"
 	"cuerda/core/food"
 	"cuerda/core/formula"
+	"cuerda/core/kitchen"
 )
 
 // bound is a prediction with what else would bind the mix.
@@ -47,8 +48,8 @@ mix hold, each the best at one aim. The binders of the document are kept unless
 			if replace {
 				o.Replace = advice.Binders
 			}
-			k := &advice.Kitchen{Foods: foods}
-			return writeJSON(cmd.OutOrStdout(), bound{formula.Predict(d, foods, nil), k.Bind(d, o)})
+			k := kitchen.Usual()
+			return writeJSON(cmd.OutOrStdout(), bound{formula.Predict(d, k), advice.Bind(k, d, o)})
 		},
 	}
 	cmd.Flags().BoolVar(&replace, "replace-binders", false, "let the document's binders give way")

@@ -9,6 +9,7 @@ import (
 
 	"cuerda/core/food"
 	"cuerda/core/formula"
+	"cuerda/core/kitchen"
 	"cuerda/internal/api"
 	"cuerda/internal/problem"
 )
@@ -53,7 +54,7 @@ func predictCommand() *cobra.Command {
 			if err != nil {
 				return err
 			}
-			return writeJSON(cmd.OutOrStdout(), formula.Predict(d, food.Starter(), nil))
+			return writeJSON(cmd.OutOrStdout(), formula.Predict(d, kitchen.Usual()))
 		},
 	}
 }

@@ -6,9 +6,7 @@ import (
 
 	"github.com/spf13/cobra"
 
-	"cuerda/core/advice"
-	"cuerda/core/bake"
-	"cuerda/core/food"
+	"cuerda/core/kitchen"
 	"cuerda/internal/export"
 )
 
@@ -32,7 +30,7 @@ plain text, or its lines as comma-separated values.`,
 			if err != nil {
 				return err
 			}
-			text, err := export.Write(d, &advice.Kitchen{Foods: food.Starter(), Settings: bake.UsualSettings()}, export.Format(format), language)
+			text, err := export.Write(d, kitchen.Usual(), export.Format(format), language)
 			if err != nil {
 				return err
 			}

@@ -8,25 +8,13 @@ package advice
 import (
 	"slices"
 
-	"cuerda/core/bake"
 	"cuerda/core/binder"
 	"cuerda/core/eaters"
 	"cuerda/core/food"
 	"cuerda/core/formula"
+	"cuerda/core/kitchen"
 	"cuerda/core/mix"
 )
-
-// Kitchen is what is known of the cook's own shelf. The zero value has an
-// empty pantry and no labels read.
-type Kitchen struct {
-	Foods *food.Catalogue
-	// Have, Checked and PerKilo are by food ID: what is at hand, whose label was
-	// read and found good, and prices in the kitchen's own money.
-	Have, Checked map[string]bool
-	PerKilo       map[string]float64
-	// Settings are those of the kitchen itself.
-	Settings bake.Settings
-}
 
 // Replace says which lines give way to what is suggested.
 type Replace string
@@ -75,8 +63,8 @@ type Way struct {
 	SavesMinutes float64 `json:"saves_minutes"`
 	// LimitPct is how much of the nearest taste limit it uses, per cent.
 	LimitPct float64 `json:"limit_pct"`
-	// Price is what the additions cost in the kitchen's money; 0 if unknown.
-	Price float64 `json:"price,omitempty"`
+	// Price is what the additions cost in the kitchen's currency; missing if unknown.
+	Price *float64 `json:"price,omitempty"`
 	// Document is the build with the way taken.
 	Document formula.Document `json:"document"`
 }
@@ -115,7 +103,7 @@ func table(d *formula.Document) eaters.Table { return d.Eaters.Table() }
 
 // allowed gives the binders that are clear for the table: wheat only where the
 // cook names it, since Cuerda's cooks do without.
-func (k *Kitchen) allowed(t eaters.Table, named []string) []binder.Candidate {
+func allowed(k *kitchen.Kitchen, t eaters.Table, named []string) []binder.Candidate {
 	var out []binder.Candidate
 	all := k.Foods.Foods()
 	for i := range all {
@@ -127,12 +115,18 @@ func (k *Kitchen) allowed(t eaters.Table, named []string) []binder.Candidate {
 		if !byName && (!f.Group.IsBinder() || f.MaxPct == 0 || f.Gluten == "contains") {
 			continue
 		}
-		if t.Check(f, k.Checked[f.ID]).Status != eaters.Clear {
+		if t.Check(f, k.LabelRead(f.ID)).Status != eaters.Clear {
 			continue
 		}
-		out = append(out, binder.Candidate{Food: f, Have: k.Have[f.ID], PerKilo: k.PerKilo[f.ID]})
+		out = append(out, candidate(k, f))
 	}
 	return out
+}
+
+// candidate is a food as a binder that may be added.
+func candidate(k *kitchen.Kitchen, f *food.Food) binder.Candidate {
+	perKilo, priced := k.Price(f.ID)
+	return binder.Candidate{Food: f, Have: k.Have(f.ID), PerKilo: perKilo, Priced: priced}
 }
 
 // givesWay says whether a line gives way.
@@ -147,7 +141,7 @@ func givesWay(how Replace, f *food.Food) bool {
 }
 
 // without splits a document into what stays and what gives way.
-func (k *Kitchen) without(d *formula.Document, how Replace) (rest formula.Document, gone []formula.Line) {
+func without(k *kitchen.Kitchen, d *formula.Document, how Replace) (rest formula.Document, gone []formula.Line) {
 	rest = *d
 	rest.Lines = nil
 	for _, l := range d.Lines {
@@ -161,44 +155,55 @@ func (k *Kitchen) without(d *formula.Document, how Replace) (rest formula.Docume
 }
 
 // Bind chooses binders for a document that formula.Read has accepted.
-func (k *Kitchen) Bind(d *formula.Document, o Options) Answer {
-	base, gone := k.without(d, o.Replace)
-	candidates := k.allowed(table(d), o.Foods)
-	r := k.request(&base, candidates, o.Target)
+func Bind(k *kitchen.Kitchen, d *formula.Document, o Options) Answer {
+	base, gone := without(k, d, o.Replace)
+	candidates := allowed(k, table(d), o.Foods)
+	r := request(k, &base, candidates, o.Target)
 	found := binder.Search(r)
 	out := Answer{Suggest: []Way{}, Obstacles: found.Obstacles, Candidates: len(candidates)}
 	for i := range found.Suggestions {
 		s := &found.Suggestions[i]
 		if o.Aim == "" || s.Aim == o.Aim {
-			out.Suggest = append(out.Suggest, k.way(d, &base, gone, s))
+			out.Suggest = append(out.Suggest, way(k, d, &base, gone, s))
 		}
 	}
 	if found.Nearest != nil {
-		w := k.way(d, &base, gone, found.Nearest)
+		w := way(k, d, &base, gone, found.Nearest)
 		out.Nearest = &w
 	}
-	out.Taken = k.roles(d, gone)
+	out.Taken = roles(k, d, gone)
 	return out
 }
 
-func (k *Kitchen) request(base *formula.Document, candidates []binder.Candidate, target float64) binder.Request {
+func request(k *kitchen.Kitchen, base *formula.Document, candidates []binder.Candidate, target float64) binder.Request {
 	p := base.PieceOrDefault()
 	method, turn := base.MethodAndTurn()
 	return binder.Request{
 		Lines: base.MixLines(k.Foods), Candidates: candidates, Piece: p, Demand: p.Demand(method, turn),
-		Rest: base.RestOrNone(), Chill: base.ChillFactor(), Target: target,
+		Rest: base.RestAt(k.RoomCelsius), Chill: base.ChillFactor(k), Target: target, MissedG: missed(base),
 	}
+}
+
+func missed(d *formula.Document) float64 {
+	if d.Hand == nil {
+		return 0
+	}
+	return d.Hand.WaterG
 }
 
 // way works a suggestion out as a document: what is added joins a line of the
 // same food that has no preparations, or stands after the last.
-func (k *Kitchen) way(d, base *formula.Document, gone []formula.Line, s *binder.Suggestion) Way {
+func way(k *kitchen.Kitchen, d, base *formula.Document, gone []formula.Line, s *binder.Suggestion) Way {
 	next := *base
 	next.Lines = slices.Clone(base.Lines)
 	w := Way{
 		Aim: s.Aim, Add: []Addition{}, RestMinutes: s.Rest.Minutes, Q: formula.Tidy(s.Q, 3), Word: mix.WordFor(s.Q),
 		RawRatio: formula.Tidy(s.Raw, 2), CookedRatio: formula.Tidy(s.Cooked, 2), Chance: formula.Tidy(s.Chance, 3),
-		SavesMinutes: d.RestOrNone().Minutes - s.Rest.Minutes, Price: formula.Tidy(s.Price, 2),
+		SavesMinutes: d.RestAt(k.RoomCelsius).Minutes - s.Rest.Minutes,
+	}
+	if s.Priced {
+		price := formula.Tidy(s.Price, 2)
+		w.Price = &price
 	}
 	for _, l := range gone {
 		if !slices.ContainsFunc(s.Add, func(a binder.Amount) bool { return a.Food.ID == l.Food }) {
@@ -246,8 +251,8 @@ func (k *Kitchen) way(d, base *formula.Document, gone []formula.Line, s *binder.
 
 // roles says what lines did in the mix: water in and taken up, and shares of
 // the glue.
-func (k *Kitchen) roles(d *formula.Document, lines []formula.Line) []Role {
-	rest := d.RestOrNone()
+func roles(k *kitchen.Kitchen, d *formula.Document, lines []formula.Line) []Role {
+	rest := d.RestAt(k.RoomCelsius)
 	all := mix.Sum(mix.Parts(d.MixLines(k.Foods)), rest)
 	pct := func(part, whole float64) float64 {
 		if whole <= 0 {

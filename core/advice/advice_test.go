@@ -14,13 +14,26 @@ import (
 	"cuerda/core/eaters"
 	"cuerda/core/food"
 	"cuerda/core/formula"
+	"cuerda/core/kitchen"
 	"cuerda/core/mix"
 )
 
 var (
-	foods   = food.Starter()
-	kitchen = &advice.Kitchen{Foods: foods, Have: map[string]bool{"flax-meal": true, "rice-flour": true, "oats-quick": true}}
+	foods = food.Starter()
+	ours  = stocked("flax-meal", "rice-flour", "oats-quick")
 )
+
+func stocked(foods ...string) *kitchen.Kitchen {
+	var items []kitchen.PantryItem
+	for _, f := range foods {
+		items = append(items, kitchen.PantryItem{Food: f, Have: true})
+	}
+	k, err := kitchen.Usual().With(items...)
+	if err != nil {
+		panic(err)
+	}
+	return k
+}
 
 func read(t require.TestingT, text string) *formula.Document {
 	d, err := formula.Read([]byte(text), foods)
@@ -41,10 +54,10 @@ const cakes = `{"format":"cuerda-build/1","lines":[
 func TestAWayTakenIsTheBuildItPromised(t *testing.T) {
 	d := read(t, cakes)
 	for _, how := range advice.Replaces {
-		a := kitchen.Bind(d, advice.Options{Replace: how})
+		a := advice.Bind(ours, d, advice.Options{Replace: how})
 		require.NotEmpty(t, a.Suggest, how)
 		for _, w := range a.Suggest {
-			p := formula.Predict(&w.Document, foods, nil)
+			p := formula.Predict(&w.Document, ours)
 			assert.InDelta(t, w.Q, *p.Q, .001, w.Aim)
 			assert.InDelta(t, w.RawRatio, p.RawRatio, .01, w.Aim)
 			assert.InDelta(t, w.CookedRatio, p.CookedRatio, .01, w.Aim)
@@ -59,7 +72,7 @@ func TestAWayTakenIsTheBuildItPromised(t *testing.T) {
 
 func TestAClassicRecipeConverts(t *testing.T) {
 	d := read(t, classic)
-	a := kitchen.Bind(d, advice.Options{Replace: advice.Classics})
+	a := advice.Bind(ours, d, advice.Options{Replace: advice.Classics})
 	var taken []string
 	for _, r := range a.Taken {
 		taken = append(taken, r.Food)
@@ -89,14 +102,14 @@ func TestNothingUnsafeIsEverSuggested(t *testing.T) {
 			Wants: rapid.SliceOfNDistinct(rapid.SampledFrom(eaters.Wants), 0, 3, rapid.ID).Draw(t, "wants"),
 		}
 		table := d.Eaters.Table()
-		safe := func(id string) { assert.Equal(t, eaters.Clear, table.Check(foods.Find(id), false).Status, id) }
-		for _, w := range kitchen.Bind(d, advice.Options{Replace: advice.Binders}).Suggest {
+		safe := func(id string) { assert.Equal(t, eaters.Clear, table.Check(foods.Find(id), nil).Status, id) }
+		for _, w := range advice.Bind(ours, d, advice.Options{Replace: advice.Binders}).Suggest {
 			for _, a := range w.Add {
 				safe(a.Food)
 			}
 		}
-		felt := rapid.SampledFrom(advice.Words).Draw(t, "felt")
-		m, ok := kitchen.Mend(d, felt)
+		felt := rapid.SampledFrom(mix.SqueezeWords).Draw(t, "felt")
+		m, ok := advice.MendBy(ours, d, felt)
 		assert.True(t, ok)
 		for _, s := range m.Additions {
 			safe(s.Food)
@@ -106,7 +119,7 @@ func TestNothingUnsafeIsEverSuggested(t *testing.T) {
 
 func TestTheMendStartsFromTheHand(t *testing.T) {
 	d := read(t, cakes)
-	wet, ok := kitchen.Mend(d, mix.Slack)
+	wet, ok := advice.MendBy(ours, d, mix.Slack)
 	require.True(t, ok)
 	assert.Equal(t, "too-wet", wet.Verdict)
 	assert.InDelta(t, .95, wet.Q, .01)
@@ -125,34 +138,34 @@ func TestTheMendStartsFromTheHand(t *testing.T) {
 	}
 	assert.Contains(t, wet.Reshape, "fritter")
 
-	dry, _ := kitchen.Mend(d, mix.Crumbles)
+	dry, _ := advice.MendBy(ours, d, mix.Crumbles)
 	assert.Equal(t, "too-dry", dry.Verdict)
 	assert.Equal(t, "water", dry.Additions[0].Food)
 	assert.Zero(t, dry.RestMinutes)
 
-	fine, _ := kitchen.Mend(d, mix.Firm)
+	fine, _ := advice.MendBy(ours, d, mix.Firm)
 	assert.Equal(t, "fine", fine.Verdict)
 	assert.Empty(t, fine.Additions)
-	_, ok = kitchen.Mend(read(t, `{"format":"cuerda-build/1","lines":[{"food":"water","grams":100}]}`), mix.Slumps)
+	_, ok = advice.MendBy(ours, read(t, `{"format":"cuerda-build/1","lines":[{"food":"water","grams":100}]}`), mix.Slumps)
 	assert.False(t, ok)
 }
 
 func TestOptionsNarrowTheChoice(t *testing.T) {
 	d := read(t, cakes)
-	a := kitchen.Bind(d, advice.Options{Replace: advice.Binders, Foods: []string{"rice-flour", "chia-ground"}, Aim: binder.LeastBinder})
+	a := advice.Bind(ours, d, advice.Options{Replace: advice.Binders, Foods: []string{"rice-flour", "chia-ground"}, Aim: binder.LeastBinder})
 	require.Len(t, a.Suggest, 1)
 	for _, add := range a.Suggest[0].Add {
 		assert.Contains(t, []string{"rice-flour", "chia-ground", "water"}, add.Food)
 	}
 	d.Eaters = &eaters.Eaters{Avoid: []string{"gluten"}}
-	assert.Equal(t, []binder.Obstacle{binder.NoBinders}, kitchen.Bind(d, advice.Options{Foods: []string{"breadcrumbs-dry"}}).Obstacles)
+	assert.Equal(t, []binder.Obstacle{binder.NoBinders}, advice.Bind(ours, d, advice.Options{Foods: []string{"breadcrumbs-dry"}}).Obstacles)
 }
 
 func TestSchoolsShowTheTrade(t *testing.T) {
-	for _, s := range kitchen.Schools(read(t, cakes)) {
+	for _, s := range advice.Schools(ours, read(t, cakes)) {
 		assert.Greater(t, len(s.Ways), 1, s.Question)
 		for _, w := range s.Ways {
-			p := formula.Predict(&w.Way.Document, foods, nil)
+			p := formula.Predict(&w.Way.Document, ours)
 			assert.InDelta(t, w.Way.RawRatio, p.RawRatio, .01, w.Code)
 			if w.Code == "no-wait" {
 				assert.LessOrEqual(t, w.Way.RestMinutes, 2.)
@@ -163,7 +176,7 @@ func TestSchoolsShowTheTrade(t *testing.T) {
 
 func TestSchoolsThatNeedNoBinder(t *testing.T) {
 	ways := map[string]advice.Way{}
-	for _, s := range kitchen.Schools(read(t, classic)) {
+	for _, s := range advice.Schools(ours, read(t, classic)) {
 		for _, w := range s.Ways {
 			ways[s.Question+" "+w.Code] = w.Way
 		}
@@ -172,7 +185,7 @@ func TestSchoolsThatNeedNoBinder(t *testing.T) {
 	require.Contains(t, ways, "heat bake")
 	require.Contains(t, ways, "heat deep-oil")
 	assert.Greater(t, ways["heat bake"].RawRatio, ways["heat deep-oil"].RawRatio, "deep oil handles roughest")
-	for _, s := range kitchen.Schools(read(t, cakes)) {
+	for _, s := range advice.Schools(ours, read(t, cakes)) {
 		for _, w := range s.Ways {
 			if s.Question == "mixing" && w.Code == "paste" {
 				assert.Greater(t, w.Way.RawRatio, s.Ways[0].Way.RawRatio, "more paste, more hold")
@@ -181,9 +194,9 @@ func TestSchoolsThatNeedNoBinder(t *testing.T) {
 	}
 }
 
-func ExampleKitchen_Mend() {
+func ExampleMendBy() {
 	d, _ := formula.Read([]byte(cakes), foods)
-	m, _ := kitchen.Mend(d, mix.Tacky)
+	m, _ := advice.MendBy(ours, d, mix.Tacky)
 	s := m.Additions[0]
 	fmt.Printf("%s: %d %s of %s, then wait %.0f min\n", m.Verdict, s.Enough, s.Unit, s.Food, s.Minutes)
 	// Output: too-wet: 4 tbsp of rice-flour, then wait 10 min
@@ -192,13 +205,13 @@ func ExampleKitchen_Mend() {
 func BenchmarkBind(b *testing.B) {
 	d := read(b, cakes)
 	for b.Loop() {
-		kitchen.Bind(d, advice.Options{Replace: advice.Binders})
+		advice.Bind(ours, d, advice.Options{Replace: advice.Binders})
 	}
 }
 
 func BenchmarkMend(b *testing.B) {
 	d := read(b, cakes)
 	for b.Loop() {
-		kitchen.Mend(d, mix.Slack)
+		advice.MendBy(ours, d, mix.Slack)
 	}
 }

@@ -8,6 +8,7 @@ import (
 	"cuerda/core/eaters"
 	"cuerda/core/food"
 	"cuerda/core/formula"
+	"cuerda/core/kitchen"
 	"cuerda/core/mix"
 	"cuerda/core/piece"
 )
@@ -16,7 +17,10 @@ import (
 // from what the hand says, not from what was predicted.
 type Mend struct {
 	// Felt is the word the cook chose, and Q the index it stands for.
-	Felt      mix.Word   `json:"felt"`
+	Felt mix.Word `json:"felt"`
+	// WaterG is the water that the model must have missed for it to feel so, g: what
+	// the document keeps as its hand.
+	WaterG    float64    `json:"water_g"`
 	Q         float64    `json:"q"`
 	Predicted mix.Word   `json:"predicted"`
 	Band      piece.Band `json:"band"`
@@ -57,9 +61,6 @@ type SpoonStep struct {
 	Word mix.Word `json:"word"`
 }
 
-// Words lists what a hand can say, from dry to wet.
-var Words = []mix.Word{mix.Crumbles, mix.Short, mix.Firm, mix.Tacky, mix.Slack, mix.Slumps}
-
 // maxSpoons is how many spoons of one food are thought through.
 const maxSpoons = 12
 
@@ -70,7 +71,7 @@ func feltIndex(felt mix.Word, predicted float64) float64 {
 	if mix.WordFor(predicted) == felt {
 		return predicted
 	}
-	switch at := slices.Index(Words, felt); felt {
+	switch at := slices.Index(mix.SqueezeWords, felt); felt {
 	case mix.Crumbles:
 		return -0.1
 	case mix.Slumps:
@@ -80,10 +81,10 @@ func feltIndex(felt mix.Word, predicted float64) float64 {
 	}
 }
 
-// Mend says what would bring a mix to its piece's band. ok is false where the
+// MendBy says what would bring a mix to its piece's band. ok is false where the
 // mix has nothing that drinks.
-func (k *Kitchen) Mend(d *formula.Document, felt mix.Word) (Mend, bool) {
-	rest := d.RestOrNone()
+func MendBy(k *kitchen.Kitchen, d *formula.Document, felt mix.Word) (Mend, bool) {
+	rest := d.RestAt(k.RoomCelsius)
 	parts := mix.Parts(d.MixLines(k.Foods))
 	e := mix.Sum(parts, rest)
 	predicted, _, _, ok := e.Holds()
@@ -92,11 +93,17 @@ func (k *Kitchen) Mend(d *formula.Document, felt mix.Word) (Mend, bool) {
 	}
 	p := d.PieceOrDefault()
 	band := p.Band()
+	// What the model missed is taken to be water; what was said of this bowl before
+	// stands as long as it comes to the same word.
 	q := feltIndex(felt, predicted)
-	// What the model missed is taken to be water.
 	off := (q - predicted) * e.Span
+	if d.Hand != nil {
+		if was := predicted + d.Hand.WaterG/e.Span; mix.WordFor(max(was, mix.DriestIndex)) == felt {
+			q, off = was, d.Hand.WaterG
+		}
+	}
 	e.Free += off
-	out := Mend{Felt: felt, Q: formula.Tidy(q, 2), Predicted: mix.WordFor(max(predicted, mix.DriestIndex)), Band: band, Verdict: "fine", Additions: []Spoons{}}
+	out := Mend{Felt: felt, WaterG: formula.Tidy(off, 1), Q: formula.Tidy(q, 2), Predicted: mix.WordFor(max(predicted, mix.DriestIndex)), Band: band, Verdict: "fine", Additions: []Spoons{}}
 	t := table(d)
 	switch {
 	case q > band.To:
@@ -111,8 +118,8 @@ func (k *Kitchen) Mend(d *formula.Document, felt mix.Word) (Mend, bool) {
 		method, turn := d.MethodAndTurn()
 		_, raw, _, _ := e.Holds()
 		out.Chill = q <= 0.85 && raw*mix.ChillFactor(8) >= 1.2*p.Demand(method, turn).Raw
-		for _, c := range k.allowed(t, nil) {
-			if s := k.spoons(d, e, c.Food, band); len(s.Steps) > 0 {
+		for _, c := range allowed(k, t, nil) {
+			if s := spoons(k, d, e, c.Food, band); len(s.Steps) > 0 {
 				out.Additions = append(out.Additions, s)
 			}
 		}
@@ -121,10 +128,10 @@ func (k *Kitchen) Mend(d *formula.Document, felt mix.Word) (Mend, bool) {
 		out.Verdict = "too-dry"
 		for _, id := range []string{"water", "broth", "plant-milk", "aquafaba", "lemon-juice", "olive-oil", "tomato-passata", "yogurt-greek"} {
 			f := k.Foods.Find(id)
-			if t.Check(f, k.Checked[id]).Status != eaters.Clear {
+			if t.Check(f, k.LabelRead(id)).Status != eaters.Clear {
 				continue
 			}
-			if s := k.spoons(d, e, f, band); s.Enough > 0 {
+			if s := spoons(k, d, e, f, band); s.Enough > 0 {
 				s.Have = s.Have || id == "water"
 				out.Additions = append(out.Additions, s)
 			}
@@ -151,8 +158,8 @@ func (s *Spoons) effort(band piece.Band) float64 {
 }
 
 // spoons follows the index as a food is added to the mix by the spoon.
-func (k *Kitchen) spoons(d *formula.Document, e mix.Effect, f *food.Food, band piece.Band) Spoons {
-	s := Spoons{Food: f.ID, Have: k.Have[f.ID], Unit: food.Tablespoon, Steps: []SpoonStep{}}
+func spoons(k *kitchen.Kitchen, d *formula.Document, e mix.Effect, f *food.Food, band piece.Band) Spoons {
+	s := Spoons{Food: f.ID, Have: k.Have(f.ID), Unit: food.Tablespoon, Steps: []SpoonStep{}}
 	if f.Group == food.Gel {
 		s.Unit = food.Teaspoon
 	}
@@ -162,7 +169,7 @@ func (k *Kitchen) spoons(d *formula.Document, e mix.Effect, f *food.Food, band p
 	s.Minutes = math.Ceil(2.5 * f.Tau)
 	l := mix.Line{Food: f, Grams: 1}
 	part := l.Part()
-	unit := part.Effect(mix.Rest{Minutes: s.Minutes, Celsius: d.RestOrNone().Celsius})
+	unit := part.Effect(mix.Rest{Minutes: s.Minutes, Celsius: d.RestAt(k.RoomCelsius).Celsius})
 	there := 0.
 	for _, l := range d.Lines {
 		if l.Food == f.ID {

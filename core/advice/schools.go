@@ -7,6 +7,7 @@ import (
 	"cuerda/core/eaters"
 	"cuerda/core/food"
 	"cuerda/core/formula"
+	"cuerda/core/kitchen"
 	"cuerda/core/piece"
 )
 
@@ -29,16 +30,16 @@ type SchoolWay struct {
 // Schools works out each school's way for a document: with its binders
 // replaced where the question is how to bind, with the mix as it is where it is
 // how to work or to cook it. Both ways hold, or the trade says that they do not.
-func (k *Kitchen) Schools(d *formula.Document) []School {
-	base, gone := k.without(d, Binders)
-	candidates := k.allowed(table(d), nil)
+func Schools(k *kitchen.Kitchen, d *formula.Document) []School {
+	base, gone := without(k, d, Binders)
+	candidates := allowed(k, table(d), nil)
 	best := func(base *formula.Document, c []binder.Candidate, aims ...binder.Aim) *Way {
 		if base == nil || len(c) == 0 {
 			return nil
 		}
-		for _, s := range binder.Search(k.request(base, c, 0)).Suggestions {
+		for _, s := range binder.Search(request(k, base, c, 0)).Suggestions {
 			if slices.Contains(aims, s.Aim) {
-				w := k.way(d, base, gone, &s)
+				w := way(k, d, base, gone, &s)
 				return &w
 			}
 		}
@@ -67,18 +68,18 @@ func (k *Kitchen) Schools(d *formula.Document) []School {
 			out = append(out, s)
 		}
 	}
-	all := binder.Search(k.request(&base, candidates, 0))
+	all := binder.Search(request(k, &base, candidates, 0))
 	from := map[binder.Aim]*Way{}
 	for i := range all.Suggestions {
-		w := k.way(d, &base, gone, &all.Suggestions[i])
+		w := way(k, d, &base, gone, &all.Suggestions[i])
 		from[w.Aim] = &w
 	}
 	add("wet-mix", map[string]*Way{"dry-first": from[binder.DryFirst], "more-binder": from[binder.LeastBinder]}, "dry-first", "more-binder")
 	add("egg", map[string]*Way{
 		"seed-gel": best(&base, of(food.Gel), binder.LeastBinder), "starch": best(&base, of(food.Starch), binder.LeastBinder),
 		"flour":     best(&base, of(food.GrainBinder, food.LegumeBinder), binder.LeastBinder),
-		"own-paste": best(worked(&base, k.Foods, pasty), candidates, binder.LeastBinder), "own-protein": k.ownProtein(d, &base),
-		"dairy": best(&base, k.dairy(table(d)), binder.LeastBinder),
+		"own-paste": best(worked(&base, k.Foods, pasty), candidates, binder.LeastBinder), "own-protein": ownProtein(k, d, &base),
+		"dairy": best(&base, dairy(k, table(d)), binder.LeastBinder),
 	}, "seed-gel", "starch", "flour", "own-paste", "own-protein", "dairy")
 	waits := from[binder.LeastBinder]
 	if waits != nil && waits.RestMinutes <= 5 {
@@ -86,27 +87,27 @@ func (k *Kitchen) Schools(d *formula.Document) []School {
 	}
 	add("waiting", map[string]*Way{"rest": waits, "no-wait": from[binder.NoWaiting]}, "rest", "no-wait")
 	add("mixing", map[string]*Way{
-		"coarse": k.asItIs(d, worked(d, k.Foods, coarse)), "paste": k.asItIs(d, worked(d, k.Foods, pasty)),
+		"coarse": asItIs(k, d, worked(d, k.Foods, coarse)), "paste": asItIs(k, d, worked(d, k.Foods, pasty)),
 	}, "coarse", "paste")
 	add("heat", map[string]*Way{
-		"bake": k.asItIs(d, cooked(d, piece.StillOven)), "pan": k.asItIs(d, cooked(d, piece.Pan)), "deep-oil": k.asItIs(d, cooked(d, piece.DeepOil)),
+		"bake": asItIs(k, d, cooked(d, piece.StillOven)), "pan": asItIs(k, d, cooked(d, piece.Pan)), "deep-oil": asItIs(k, d, cooked(d, piece.DeepOil)),
 	}, "bake", "pan", "deep-oil")
 	return out
 }
 
 // asItIs works out a document that adds no binder; nil where there is none, or
 // nothing in it to hold.
-func (k *Kitchen) asItIs(d, next *formula.Document) *Way {
+func asItIs(k *kitchen.Kitchen, d, next *formula.Document) *Way {
 	if next == nil {
 		return nil
 	}
-	p := formula.Predict(next, k.Foods, k.Checked)
+	p := formula.Predict(next, k)
 	if p.Q == nil {
 		return nil
 	}
 	return &Way{
-		Aim: asIs, Add: []Addition{}, RestMinutes: next.RestOrNone().Minutes, Q: *p.Q, Word: p.Word, RawRatio: p.RawRatio,
-		CookedRatio: p.CookedRatio, Chance: p.Chance, SavesMinutes: d.RestOrNone().Minutes - next.RestOrNone().Minutes, Document: *next,
+		Aim: asIs, Add: []Addition{}, RestMinutes: next.RestAt(k.RoomCelsius).Minutes, Q: *p.Q, Word: p.Word, RawRatio: p.RawRatio,
+		CookedRatio: p.CookedRatio, Chance: p.Chance, SavesMinutes: d.RestAt(k.RoomCelsius).Minutes - next.RestAt(k.RoomCelsius).Minutes, Document: *next,
 	}
 }
 
@@ -115,7 +116,7 @@ const asIs binder.Aim = "as-is"
 
 // ownProtein leaves a mix of raw meat or fish to its own protein, with the
 // salt, 1.2% of the meat, that makes it sticky; nil without raw meat.
-func (k *Kitchen) ownProtein(d, base *formula.Document) *Way {
+func ownProtein(k *kitchen.Kitchen, d, base *formula.Document) *Way {
 	next := *base
 	next.Lines = slices.Clone(base.Lines)
 	meat, salt, at := 0., 0., -1
@@ -137,16 +138,16 @@ func (k *Kitchen) ownProtein(d, base *formula.Document) *Way {
 	} else if more > 0 {
 		next.Lines = append(next.Lines, formula.Line{Food: "salt", Grams: more})
 	}
-	return k.asItIs(d, &next)
+	return asItIs(k, d, &next)
 }
 
 // dairy gives the cheeses and their like that are clear for the table.
-func (k *Kitchen) dairy(t eaters.Table) (out []binder.Candidate) {
+func dairy(k *kitchen.Kitchen, t eaters.Table) (out []binder.Candidate) {
 	all := k.Foods.Foods()
 	for i := range all {
 		f := &all[i]
-		if f.Group == food.Dairy && f.GlueHot > 0.02 && t.Check(f, k.Checked[f.ID]).Status == eaters.Clear {
-			out = append(out, binder.Candidate{Food: f, Have: k.Have[f.ID], PerKilo: k.PerKilo[f.ID]})
+		if f.Group == food.Dairy && f.GlueHot > 0.02 && t.Check(f, k.LabelRead(f.ID)).Status == eaters.Clear {
+			out = append(out, candidate(k, f))
 		}
 	}
 	return out

@@ -7,31 +7,13 @@ package bake
 import (
 	"math"
 
-	"cuerda/core/food"
 	"cuerda/core/formula"
 	"cuerda/core/heat"
+	"cuerda/core/kitchen"
 	"cuerda/core/mix"
 	"cuerda/core/piece"
 	"cuerda/core/safety"
 )
-
-// Settings are what is known of the cook's kitchen.
-type Settings struct {
-	safety.Rule
-	piece.Ware
-	// OvenOffset is how much hotter the oven is than it says, K.
-	OvenOffset float64 `json:"oven_offset_celsius" minimum:"-60" maximum:"60"`
-	// AltitudeM sets where water boils, m.
-	AltitudeM      float64 `json:"altitude_m" minimum:"-400" maximum:"5000"`
-	RoomCelsius    float64 `json:"room_celsius" minimum:"5" maximum:"40"`
-	FridgeCelsius  float64 `json:"fridge_celsius" minimum:"0" maximum:"12"`
-	FreezerCelsius float64 `json:"freezer_celsius" minimum:"-30" maximum:"-10"`
-}
-
-// UsualSettings are those of a home kitchen at sea level.
-func UsualSettings() Settings {
-	return Settings{Rule: safety.Rule{Guidance: safety.US}, Ware: piece.UsualWare, RoomCelsius: formula.Room, FridgeCelsius: 4, FreezerCelsius: -18}
-}
 
 // Point is one moment of the curves, degC.
 type Point struct {
@@ -66,15 +48,18 @@ type Baked struct {
 	TurnAt          *float64  `json:"turn_at_minutes" nullable:"true"`
 	Turns           []float64 `json:"turns_minutes"`
 	// SearEnds is when it goes from the pan into the oven, GrillFrom when under the
-	// grill; 0 where it does not.
-	SearEnds    float64 `json:"sear_ends_minutes,omitempty"`
-	GrillFrom   float64 `json:"grill_from_minutes,omitempty"`
-	PeakCelsius float64 `json:"peak_celsius"`
+	// grill; missing where it does not.
+	SearEnds    *float64 `json:"sear_ends_minutes,omitempty"`
+	GrillFrom   *float64 `json:"grill_from_minutes,omitempty"`
+	PeakCelsius float64  `json:"peak_celsius"`
 	// WallPeakCelsius is the peak of the slowest place of the mix itself, where it
 	// lies around a filling or a middle.
 	WallPeakCelsius *float64 `json:"wall_peak_celsius,omitempty"`
 	StartCelsius    float64  `json:"start_celsius"`
-	AroundCelsius   float64  `json:"around_celsius"`
+	// Freeze is how long the raw pieces take in the freezer, where they come from
+	// there; missing where they do not, or never freeze.
+	Freeze        *float64 `json:"freeze_minutes,omitempty"`
+	AroundCelsius float64  `json:"around_celsius"`
 
 	// Target is what the coldest place is to reach, and Guidance what is usual.
 	Target   safety.Target `json:"target"`
@@ -122,9 +107,8 @@ type Options struct {
 }
 
 type baking struct {
-	foods    *food.Catalogue
+	k        *kitchen.Kitchen
 	d        *formula.Document
-	s        Settings
 	lines    []mix.Line
 	heated   []mix.Line // with those of the parts that are cooked with the piece
 	parts    []mix.Part
@@ -142,19 +126,19 @@ type baking struct {
 	guidance safety.Target
 }
 
-func prepare(d *formula.Document, foods *food.Catalogue, s Settings) *baking {
-	b := &baking{foods: foods, d: d, s: s, lines: d.MixLines(foods), rest: d.RestOrNone(), piece: d.PieceOrDefault()}
+func prepare(d *formula.Document, k *kitchen.Kitchen) *baking {
+	b := &baking{k: k, d: d, lines: d.MixLines(k.Foods), rest: d.RestAt(k.RoomCelsius), piece: d.PieceOrDefault()}
 	b.parts = mix.Parts(b.lines)
-	b.state = mix.AssessParts(b.parts, b.rest)
+	b.state = mix.AssessParts(d.Bowl(b.parts), b.rest)
 	b.method, b.turn = d.MethodAndTurn()
 	b.celsius = b.method.DefaultCelsius()
 	if d.Cook != nil && d.Cook.Celsius != nil {
 		b.celsius = *d.Cook.Celsius
 	}
 	if b.method == piece.StillOven || b.method == piece.FanOven || b.method == piece.Grill {
-		b.celsius += s.OvenOffset
+		b.celsius += k.OvenOffset
 	}
-	b.boil = heat.BoilingPoint(s.AltitudeM)
+	b.boil = heat.BoilingPoint(k.AltitudeM)
 	if b.method == piece.Simmer {
 		b.celsius = min(b.celsius, b.boil)
 	}
@@ -165,10 +149,10 @@ func prepare(d *formula.Document, foods *food.Catalogue, s Settings) *baking {
 	b.heated = append(b.heated, b.lines...)
 	for i := range d.Parts {
 		if p := &d.Parts[i]; p.Kind.OnPiece() {
-			b.heated = append(b.heated, p.MixLines(foods)...)
+			b.heated = append(b.heated, p.MixLines(k.Foods)...)
 		}
 	}
-	b.guidance = s.TargetFor(b.heated, b.piece.Kind)
+	b.guidance = k.TargetFor(b.heated, b.piece.Kind)
 	b.target = b.guidance
 	if d.Cook != nil && d.Cook.TargetCelsius != nil {
 		b.target = safety.Target{Celsius: *d.Cook.TargetCelsius, Reason: b.guidance.Reason, Food: b.guidance.Food}
@@ -178,7 +162,7 @@ func prepare(d *formula.Document, foods *food.Catalogue, s Settings) *baking {
 
 func (b *baking) cooking() heat.Cooking {
 	c := heat.Cooking{
-		Piece: b.piece, Material: b.material, Method: b.method, Celsius: b.celsius, Turn: b.turn, Room: b.s.RoomCelsius,
+		Piece: b.piece, Material: b.material, Method: b.method, Celsius: b.celsius, Turn: b.turn, Room: b.k.RoomCelsius,
 		Target: heat.Target{Celsius: b.target.Celsius, HoldMinutes: b.target.Minutes},
 	}
 	if b.d.Cook != nil {
@@ -190,34 +174,14 @@ func (b *baking) cooking() heat.Cooking {
 	return c
 }
 
-// start gives the piece as the chill, or the rest, leaves it.
-func (b *baking) start(c *heat.Cooking) *heat.Body {
-	if b.d.Cook != nil && b.d.Cook.StartCelsius != nil {
-		return c.Begin(*b.d.Cook.StartCelsius)
-	}
-	body := c.Begin(b.rest.Celsius)
-	if chill := b.d.Chill; chill != nil && chill.Minutes > 0 {
-		b.cool(body, orDefault(chill.Celsius, b.s.FridgeCelsius))
-		body.Advance(60*chill.Minutes, nil)
-		body.Restart()
-	}
-	return body
-}
-
-// cool puts a piece into the fridge or the freezer.
-func (b *baking) cool(body *heat.Body, celsius float64) {
-	body.SurroundAll(heat.Cold(celsius))
-	body.Surround(heat.Bottom, heat.ColdTray(celsius))
-}
-
 // Bake works the whole answer out. The document is one that Read has accepted.
-func Bake(d *formula.Document, foods *food.Catalogue, s Settings, o Options) Baked {
-	b := prepare(d, foods, s)
+func Bake(d *formula.Document, k *kitchen.Kitchen, o Options) Baked {
+	b := prepare(d, k)
 	out := Baked{Turns: []float64{}, Sets: []BinderSet{}, Curve: []Point{}, Notes: []CookNote{}, Target: b.target, Guidance: b.guidance, AroundCelsius: round(b.celsius, 1), SetMinutes: heat.RestMinutes(b.piece.Kind)}
 	mix := b.contents.ThermalAt(40)
 	out.Mix = heat.Thermal{Density: round(mix.Density, 0), Conductivity: round(mix.Conductivity, 2), HeatCapacity: round(mix.HeatCapacity, 2)}
 	out.Yield = tidy(b.piece.Yield(b.state.Mass, b.density))
-	out.Load = b.piece.Lay(max(1, out.Yield.Pieces), b.method, s.Ware)
+	out.Load = b.piece.Lay(max(1, out.Yield.Pieces), b.method, k.Ware)
 	if s := b.stop(); s != nil {
 		out.Notes = append(out.Notes, *s)
 	} else {
@@ -225,7 +189,7 @@ func Bake(d *formula.Document, foods *food.Catalogue, s Settings, o Options) Bak
 	}
 	out.Notes = append(out.Notes, b.notes(&out)...)
 	out.Steps = b.steps(&out)
-	out.LateMinutes = late(out.Steps, o.Now)
+	out.LateMinutes = late(out.Steps, tableMinutes(b.d), o.Now)
 	return out
 }
 
@@ -243,7 +207,10 @@ func (b *baking) stop() *CookNote {
 func (b *baking) cook(out *Baked, o Options) {
 	c := b.cooking()
 	c.Framed = o.Section
-	body := b.start(&c)
+	if b.d.Frozen() {
+		out.Freeze = b.freezing()
+	}
+	body := b.d.Begin(&c, b.k)
 	out.StartCelsius = round(body.Mean(), 1)
 	c.Wall = b.wall()
 	course := c.Run(body)
@@ -261,7 +228,7 @@ func (b *baking) cook(out *Baked, o Options) {
 	} else {
 		out.Notes = append(out.Notes, CookNote{Code: "not-reached", Kind: "stop", Value: round(course.Peak, 1), Limit: b.target.Celsius})
 	}
-	out.SearEnds, out.GrillFrom = round(course.SearEnds, 1), round(course.GrillFrom, 1)
+	out.SearEnds, out.GrillFrom = rounded(course.SearEnds), rounded(course.GrillFrom)
 	out.PeakCelsius = round(course.Peak, 1)
 	out.F70AtPull, out.F70 = round(min(course.LethalAtPull, 999), 1), round(min(course.Lethal, 999), 1)
 	out.Browning, out.BrowningWord = round(course.Browning, 2), brownWord(course.Browning)
@@ -328,11 +295,12 @@ func tidy(y piece.Yield) piece.Yield {
 	return y
 }
 
-func orDefault(v *float64, otherwise float64) float64 {
+func rounded(v *float64) *float64 {
 	if v == nil {
-		return otherwise
+		return nil
 	}
-	return *v
+	r := round(*v, 1)
+	return &r
 }
 
 // coldEnough is the temperature at which a piece has firmed: section 7.
@@ -343,8 +311,8 @@ func (b *baking) notes(out *Baked) []CookNote {
 	add := func(code, kind string, value, limit float64) {
 		notes = append(notes, CookNote{code, kind, round(value, 1), limit})
 	}
-	if b.guidance.Guided && below(b.target, b.guidance) {
-		add("below-guidance", "limit", b.target.Celsius, b.guidance.Celsius)
+	if least, guided := b.guidance.Least(); guided && below(b.target, least) {
+		add("below-guidance", "limit", b.target.Celsius, least.Celsius)
 	}
 	if fill := b.piece.Fill(); fill > piece.FillLimit+0.005 {
 		add("tin-too-full", "limit", 100*fill, 100*piece.FillLimit)

@@ -58,7 +58,7 @@ func (b *baking) lose(course *heat.Course, out *Baked) {
 		p.Water -= gone
 		p.Mass -= gone
 	}
-	q := round(mix.Index(dried, b.rest), 2)
+	q := round(mix.Index(b.d.Bowl(dried), b.rest), 2)
 	out.CookedQ = &q
 	switch {
 	case q < dryIndex:
@@ -85,7 +85,7 @@ func (b *baking) set(peak float64, out *Baked) {
 			out.Sets = append(out.Sets, BinderSet{p.Food.ID, p.Food.SetC, round(share, 2)})
 		}
 	}
-	cooked := mix.AssessParts(parts, b.rest).Cooked
+	cooked := mix.AssessParts(b.d.Bowl(parts), b.rest).Cooked
 	out.SetKPa = round(cooked, 2)
 	out.SetRatio = round(cooked/b.piece.Demand(b.method, b.turn).Cooked, 2)
 }

@@ -1,9 +1,9 @@
 package bake
 
 import (
-	"cuerda/core/food"
 	"cuerda/core/formula"
 	"cuerda/core/heat"
+	"cuerda/core/kitchen"
 	"cuerda/core/piece"
 	"cuerda/core/safety"
 )
@@ -18,7 +18,7 @@ type Outlook struct {
 	ChillToFirm *float64 `json:"chill_to_firm_minutes" nullable:"true"`
 	Cooling     Cooling  `json:"cooling"`
 	// Freeze is how long raw pieces take to -15 degC inside in the freezer, Thaw
-	// from there to 0 in the fridge, FromFrozen the minutes to the target then.
+	// from there to 0 in the fridge, FromFrozen when to take them off the heat then.
 	Freeze     *float64    `json:"freeze_minutes" nullable:"true"`
 	Thaw       *float64    `json:"thaw_minutes" nullable:"true"`
 	FromFrozen *float64    `json:"from_frozen_minutes" nullable:"true"`
@@ -51,9 +51,9 @@ const (
 )
 
 // LookOut works the outlook out.
-func LookOut(d *formula.Document, foods *food.Catalogue, s Settings) Outlook {
-	b := prepare(d, foods, s)
-	out := Outlook{WhatIf: []WhatIf{}, Keep: s.KeepFor(b.heated)}
+func LookOut(d *formula.Document, k *kitchen.Kitchen) Outlook {
+	b := prepare(d, k)
+	out := Outlook{WhatIf: []WhatIf{}, Keep: k.KeepFor(b.heated)}
 	if b.stop() != nil {
 		return out
 	}
@@ -67,7 +67,7 @@ func LookOut(d *formula.Document, foods *food.Catalogue, s Settings) Outlook {
 		case "cooler":
 			celsius -= 10
 		case "from-room":
-			start = &s.RoomCelsius
+			start = &b.k.RoomCelsius
 		}
 		w := WhatIf{Change: change}
 		if m, ok := b.minutes(p, celsius, start); ok {
@@ -114,7 +114,7 @@ func (b *baking) minutes(p piece.Piece, celsius float64, start *float64) (float6
 	if start != nil {
 		body = c.Begin(*start)
 	} else {
-		body = b.start(&c)
+		body = b.d.Begin(&c, b.k)
 	}
 	course := c.Run(body)
 	return round(course.ToTarget, 1), course.Reached
@@ -124,11 +124,11 @@ func (b *baking) minutes(p piece.Piece, celsius float64, start *float64) (float6
 func (b *baking) cold(out *Outlook) {
 	c := b.cooking()
 	raw := c.Begin(b.rest.Celsius)
-	b.cool(raw, b.s.FridgeCelsius)
+	heat.Cool(raw, b.k.FridgeCelsius)
 	out.ChillToFirm = until(raw, func() bool { _, hot := raw.Extreme(); return hot <= coldEnough })
 
 	done := c.Begin(b.target.Celsius)
-	done.SurroundAll(heat.Kitchen(b.s.RoomCelsius))
+	done.SurroundAll(heat.Kitchen(b.k.RoomCelsius))
 	from, at21, at5 := -1., -1., -1.
 	moved := false
 	done.Advance(longestWait*60, func() bool {
@@ -136,7 +136,7 @@ func (b *baking) cold(out *Outlook) {
 		now := done.Seconds / 60
 		if !moved && now >= onTheRack {
 			moved = true
-			b.cool(done, b.s.FridgeCelsius)
+			heat.Cool(done, b.k.FridgeCelsius)
 		}
 		if from < 0 && hot <= safety.CoolStart {
 			from = now
@@ -160,18 +160,28 @@ func (b *baking) cold(out *Outlook) {
 		out.Cooling.InTime = at21-from <= safety.CoolFirst && m <= safety.CoolWhole
 	}
 
-	piece := c.Begin(b.s.FridgeCelsius)
-	b.cool(piece, b.s.FreezerCelsius)
-	out.Freeze = until(piece, func() bool { _, hot := piece.Extreme(); return hot <= frozen })
+	out.Freeze = b.freezing()
 	if out.Freeze == nil {
 		return
 	}
-	if m, ok := b.minutes(b.piece, b.celsius, &b.s.FreezerCelsius); ok {
-		out.FromFrozen = &m
+	frozenSolid := b.cooking()
+	if course := frozenSolid.Run(frozenSolid.Begin(b.k.FreezerCelsius)); course.Reached {
+		pull := round(course.Pull, 1)
+		out.FromFrozen = &pull
 	}
-	thawing := c.Begin(b.s.FreezerCelsius)
-	b.cool(thawing, b.s.FridgeCelsius)
+	thawing := c.Begin(b.k.FreezerCelsius)
+	heat.Cool(thawing, b.k.FridgeCelsius)
 	out.Thaw = until(thawing, func() bool { cold, _ := thawing.Extreme(); return cold >= 0 })
+}
+
+// freezing is how long raw pieces, as the rest leaves them, take in the freezer
+// until they are frozen inside, min; nil where that takes too long.
+func (b *baking) freezing() *float64 {
+	c := b.cooking()
+	raw := c.Begin(b.rest.Celsius)
+	heat.Cool(raw, b.k.FreezerCelsius)
+	limit := max(frozen, b.k.FreezerCelsius+2) // a warm freezer never gets there
+	return until(raw, func() bool { _, hot := raw.Extreme(); return hot <= limit })
 }
 
 // until follows a body and gives the minutes, or nil where it takes too long.

@@ -16,7 +16,7 @@ func (b *baking) throughout(own heat.Composition) heat.Composition {
 		if !p.Kind.Inside() && p.Kind != formula.Shell {
 			continue
 		}
-		parts := mix.Parts(p.MixLines(b.foods))
+		parts := mix.Parts(p.MixLines(b.k.Foods))
 		m := 0.0
 		for j := range parts {
 			m += parts[j].Mass
@@ -50,7 +50,7 @@ func (b *baking) wall() float64 {
 
 // partMinutes is the work on a part before it is needed, min: its longest
 // preparation, mixing, its rest and its own time on the heat.
-func partMinutes(p *formula.Part) float64 {
+func (b *baking) partMinutes(p *formula.Part) float64 {
 	longest := 0.0
 	for i := range p.Lines {
 		each := 0.0
@@ -59,7 +59,7 @@ func partMinutes(p *formula.Part) float64 {
 		}
 		longest = max(longest, each)
 	}
-	return longest + partMix + p.RestOrNone().Minutes + p.CookMinutes
+	return longest + partMix + p.RestAt(b.k.RoomCelsius).Minutes + p.CookMinutes
 }
 
 const (
@@ -101,7 +101,7 @@ func (b *baking) partSteps(steps []Step, out *Baked) []Step {
 			}
 			needed = brush
 		}
-		minutes := partMinutes(p)
+		minutes := b.partMinutes(p)
 		steps = append(steps, Step{Code: "make", Minutes: minutes, Before: needed + minutes, Hands: true, Beside: true, Times: 1, Part: i + 1})
 		if brush >= 0 && out.PullAt != nil {
 			steps = append(steps, Step{Code: "brush", Minutes: brushOnce, Before: brush, Hands: true, Beside: true, Times: 1, Part: i + 1})

@@ -37,8 +37,9 @@ type Candidate struct {
 	Food *food.Food
 	// Have says whether it is in the pantry.
 	Have bool
-	// PerKilo is its price in the kitchen's money; 0 if unknown.
+	// PerKilo is its price in the kitchen's currency, where Priced says that it is known.
 	PerKilo float64
+	Priced  bool
 }
 
 // Request is what binders are chosen for.
@@ -49,6 +50,8 @@ type Request struct {
 	Piece      piece.Piece
 	Demand     piece.Demand
 	Rest       mix.Rest
+	// MissedG is the water in the bowl that no line brings, g.
+	MissedG float64
 	// Chill multiplies the raw hold; 0 counts as 1.
 	Chill float64
 	// Target is the hold ratio wanted, raw and cooked; 0 counts as 1.5.
@@ -77,8 +80,9 @@ type Suggestion struct {
 	// Q, Raw and Cooked are the index and the hold ratios after the rest;
 	// Chance is that it holds, 0..1.
 	Q, Raw, Cooked, Chance float64
-	// Price is what the binders cost; 0 if a price is unknown.
-	Price float64
+	// Price is what the binders cost, where Priced says that all prices are known.
+	Price  float64
+	Priced bool
 }
 
 // Obstacle is a condition that stands in the way.
@@ -133,6 +137,9 @@ func Search(r Request) Result {
 		r.Demand = r.Piece.Demand(piece.Pan, true)
 	}
 	parts := mix.Parts(r.Lines)
+	if r.MissedG != 0 {
+		parts = append(parts, mix.Missed(r.MissedG))
+	}
 	base := mix.Sum(parts, r.Rest)
 	switch {
 	case len(r.Lines) == 0 || base.Mass <= 0:

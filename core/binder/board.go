@@ -17,6 +17,7 @@ type board struct {
 	r         *Request
 	allergens []uint32 // of each candidate, those the base does not have
 	price     []float64
+	priced    []bool
 	have      []bool
 	top       [][]corner // by index in Aims, best first
 }
@@ -42,6 +43,7 @@ func newBoard(r *Request) *board {
 	for _, c := range r.Candidates {
 		b.allergens = append(b.allergens, mask(c.Food)&^base)
 		b.price = append(b.price, c.PerKilo/1000)
+		b.priced = append(b.priced, c.Priced)
 		b.have = append(b.have, c.Have)
 	}
 	return b.fresh()
@@ -128,7 +130,7 @@ func (b *board) worth(aim Aim, c *corner) (float64, bool) {
 		for i := range c.n {
 			money += c.x[i] * b.price[c.who[i]]
 		}
-		return money, b.all(c, func(w int) bool { return b.price[w] > 0 })
+		return money, b.all(c, func(w int) bool { return b.priced[w] })
 	case FewestAllergens:
 		var m uint32
 		for i := range c.n {
@@ -251,7 +253,7 @@ func (b *board) suggest(aim Aim, c *corner) (Suggestion, bool) {
 	s, r := c.from, b.r
 	out := Suggestion{Aim: aim, Dry: s.dry, Rest: s.rest}
 	parts := slices.Clone(s.parts)
-	priced := true
+	out.Priced = true
 	add := func(f *food.Food, grams float64) {
 		out.Add = append(out.Add, Amount{f, grams})
 		l := mix.Line{Food: f, Grams: grams}
@@ -261,10 +263,7 @@ func (b *board) suggest(aim Aim, c *corner) (Suggestion, bool) {
 		w := c.who[i]
 		add(r.Candidates[w].Food, c.x[i])
 		out.Price += c.x[i] * b.price[w]
-		priced = priced && b.price[w] > 0
-	}
-	if !priced {
-		out.Price = 0
+		out.Priced = out.Priced && b.priced[w]
 	}
 	if s.water > 0 {
 		add(water(), s.water)

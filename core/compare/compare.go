@@ -8,12 +8,12 @@ import (
 	"maps"
 	"slices"
 
-	"cuerda/core/advice"
 	"cuerda/core/bake"
 	"cuerda/core/dish"
 	"cuerda/core/eaters"
 	"cuerda/core/food"
 	"cuerda/core/formula"
+	"cuerda/core/kitchen"
 )
 
 // Change is one line that differs. Part is its part, from 1; 0 for the mix.
@@ -70,7 +70,7 @@ type Comparison struct {
 }
 
 // Documents compares two documents that Read has accepted.
-func Documents(a, b *formula.Document, k *advice.Kitchen) Comparison {
+func Documents(a, b *formula.Document, k *kitchen.Kitchen) Comparison {
 	out := Comparison{Changes: lines(a.Lines, b.Lines, 0), Settings: settings(a, b), Before: effect(a, k), After: effect(b, k)}
 	for i := range max(len(a.Parts), len(b.Parts)) {
 		switch {
@@ -176,10 +176,10 @@ func leaves(d *formula.Document) map[string]string {
 	return out
 }
 
-func effect(d *formula.Document, k *advice.Kitchen) Effect {
-	p := formula.Predict(d, k.Foods, k.Checked)
-	baked := bake.Bake(d, k.Foods, k.Settings, bake.Options{Now: -1})
-	plate := dish.Look(d, k.Foods, dish.Pantry{Checked: k.Checked, PerKilo: k.PerKilo})
+func effect(d *formula.Document, k *kitchen.Kitchen) Effect {
+	p := formula.Predict(d, k)
+	baked := bake.Bake(d, k, bake.Options{Now: -1})
+	plate := dish.Look(d, k)
 	e := Effect{
 		MassG: p.MassG, Q: p.Q, Word: string(p.Word), InBand: p.InBand, RawRatio: p.RawRatio, CookedRatio: p.CookedRatio, Chance: p.Chance, Verdict: p.Verdict, Pieces: p.Pieces,
 		Minutes: baked.PullAt, LossPct: baked.WeightLossPct, Dryness: baked.Dryness, Out: []string{}, Label: []string{},

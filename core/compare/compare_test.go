@@ -7,11 +7,9 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
-	"cuerda/core/advice"
-	"cuerda/core/bake"
 	"cuerda/core/compare"
-	"cuerda/core/food"
 	"cuerda/core/formula"
+	"cuerda/core/kitchen"
 )
 
 const cakes = `{"format":"cuerda-build/1","name":"Cakes","lines":[
@@ -20,25 +18,37 @@ const cakes = `{"format":"cuerda-build/1","name":"Cakes","lines":[
 	"rest":{"minutes":20},"piece":{"kind":"patty","diameter_mm":80,"thickness_mm":18},"cook":{"method":"pan","celsius":180},
 	"eaters":{"avoid":["gluten"]},"parts":[{"kind":"sauce","lines":[{"food":"tomato-passata","grams":100}]}]}`
 
-var kitchen = &advice.Kitchen{Foods: food.Starter(), Settings: bake.UsualSettings(), PerKilo: map[string]float64{"chickpea-flour": 4}}
+// ours has a price for all but oats.
+var ours = func() *kitchen.Kitchen {
+	var items []kitchen.PantryItem
+	for _, id := range []string{"split-peas-cooked", "parsnip", "chickpea-flour", "salt", "tomato-passata"} {
+		price := 4.
+		items = append(items, kitchen.PantryItem{Food: id, PerKilo: &price})
+	}
+	k, err := kitchen.Usual().With(items...)
+	if err != nil {
+		panic(err)
+	}
+	return k
+}()
 
 func document(t *testing.T, changes ...string) *formula.Document {
 	t.Helper()
-	d, err := formula.Read([]byte(strings.NewReplacer(changes...).Replace(cakes)), kitchen.Foods)
+	d, err := formula.Read([]byte(strings.NewReplacer(changes...).Replace(cakes)), ours.Foods)
 	require.NoError(t, err)
 	return d
 }
 
 func TestWhatChangedAndWhatItDoes(t *testing.T) {
 	a := document(t)
-	same := compare.Documents(a, a, kitchen)
+	same := compare.Documents(a, a, ours)
 	assert.Empty(t, same.Changes)
 	assert.Empty(t, same.Settings)
 	assert.Equal(t, same.Before, same.After)
 
 	b := document(t, `{"food":"chickpea-flour","grams":45}`, `{"food":"oats-rolled","grams":20}`, `"grams":150,"prep":[{"do":"saute","minutes":10}]`, `"grams":150`,
 		`"grams":6}`, `"grams":8}`, `"minutes":20`, `"minutes":5`, `"parts":[`, `"parts":[{"kind":"glaze","lines":[]},`, `"thickness_mm":18`, `"thickness_mm":25`)
-	got := compare.Documents(a, b, kitchen)
+	got := compare.Documents(a, b, ours)
 	var kinds []string
 	for _, c := range got.Changes {
 		kinds = append(kinds, c.Kind+" "+c.Food+string(c.Of))
@@ -56,5 +66,5 @@ func TestWhatChangedAndWhatItDoes(t *testing.T) {
 	assert.Contains(t, got.After.Label, "oats-rolled")
 	assert.NotContains(t, got.Before.Label, "oats-rolled")
 	assert.NotNil(t, got.Before.CostEach)
-	assert.Nil(t, got.After.CostEach, "no price is known any more")
+	require.NotNil(t, got.After.CostEach, "oats are few: the rest tells")
 }

@@ -7,9 +7,9 @@ import (
 	"slices"
 
 	"cuerda/core/eaters"
-	"cuerda/core/food"
 	"cuerda/core/formula"
 	"cuerda/core/heat"
+	"cuerda/core/kitchen"
 	"cuerda/core/mix"
 	"cuerda/core/nutrition"
 	"cuerda/core/piece"
@@ -32,8 +32,8 @@ type PartResult struct {
 	Notes  []formula.Note       `json:"notes"`
 }
 
-// Share is what an eater gets, and its cost in the kitchen's own money where
-// any price is known.
+// Share is what an eater gets, and its cost in the kitchen's currency; no cost where
+// more than a tenth of the mass has no price.
 type Share struct {
 	Grams float64         `json:"grams"`
 	Facts nutrition.Facts `json:"facts"`
@@ -56,45 +56,41 @@ type Dish struct {
 	Unpriced []string `json:"unpriced"`
 }
 
-// Pantry is what a kitchen knows of its foods: labels read and good, and prices
-// per kilo, by food.
-type Pantry struct {
-	Checked map[string]bool
-	PerKilo map[string]float64
-}
-
 // Look works a document out that Read has accepted.
-func Look(d *formula.Document, foods *food.Catalogue, k Pantry) Dish {
-	lines := d.MixLines(foods)
+func Look(d *formula.Document, k *kitchen.Kitchen) Dish {
+	lines := d.MixLines(k.Foods)
 	parts := mix.Parts(lines)
 	mass := massOf(parts)
 	p := d.PieceOrDefault()
-	l := looker{d: d, foods: foods, k: k, piece: p, table: d.Eaters.Table(), pieces: max(1, p.Yield(mass, heat.CompositionOf(parts).Density()).Pieces), portions: portionsOf(d)}
+	yield := p.Yield(mass, heat.CompositionOf(parts).Density())
+	l := looker{d: d, k: k, piece: p, table: d.Eaters.Table(), pieces: max(1, yield.Pieces), portions: portionsOf(d)}
 	out := Dish{Parts: []PartResult{}, Unpriced: []string{}, Pieces: l.pieces, Portions: l.portions}
-	onPiece := sum{facts: nutrition.Of(parts), grams: mass}
-	l.price(lines, &onPiece, &out)
-	beside := sum{}
+	inMix := sum{facts: nutrition.Of(parts), grams: mass}
+	l.price(lines, &inMix, &out)
+	on, beside := sum{}, sum{}
 	for i := range d.Parts {
 		each := &d.Parts[i]
 		out.Parts = append(out.Parts, l.part(each))
-		lines := each.MixLines(foods)
+		lines := each.MixLines(k.Foods)
 		prepared := mix.Parts(lines)
 		to := &beside
 		if each.Kind.OnPiece() {
-			to = &onPiece
+			to = &on
 		}
 		to.facts = to.facts.Plus(nutrition.Of(prepared))
 		to.grams += massOf(prepared)
 		l.price(lines, to, &out)
 	}
-	whole := sum{onPiece.facts.Plus(beside.facts), onPiece.grams + beside.grams, onPiece.cost + beside.cost, onPiece.priced || beside.priced}
-	out.Piece = onPiece.share(1 / float64(l.pieces))
-	out.Whole = whole.share(1)
+	onPiece := inMix.plus(on, 1)
+	whole := onPiece.plus(beside, 1)
+	// What is left of the mix beside the pieces is in none of them.
+	out.Piece = l.share(sum{}.plus(inMix, shareOfPiece(yield, mass)).plus(on, 1/float64(l.pieces)), 1)
+	out.Whole = l.share(whole, 1)
 	if onPiece.grams > 0 {
-		out.Hundred = onPiece.share(100 / onPiece.grams)
+		out.Hundred = l.share(onPiece, 100/onPiece.grams)
 	}
 	if l.portions > 0 {
-		s := whole.share(1 / float64(l.portions))
+		s := l.share(whole, 1/float64(l.portions))
 		out.Portion = &s
 	}
 	return out
@@ -116,20 +112,42 @@ func massOf(parts []mix.Part) float64 {
 	return m
 }
 
-type sum struct {
-	facts  nutrition.Facts
-	grams  float64
-	cost   float64
-	priced bool
+// shareOfPiece is how much of the mix one piece takes: all of it where it makes
+// none, or has no size.
+func shareOfPiece(y piece.Yield, mass float64) float64 {
+	each := y.PieceG
+	if y.ShareG > 0 {
+		each = y.ShareG
+	}
+	if mass <= 0 || each <= 0 || y.Pieces == 0 {
+		return 1
+	}
+	return min(1, each/mass)
 }
 
-func (s sum) share(times float64) Share {
+// sum is what lines come to; unpriced is the mass of those without a price, g.
+type sum struct {
+	facts    nutrition.Facts
+	grams    float64
+	cost     float64
+	unpriced float64
+}
+
+func (s sum) plus(o sum, times float64) sum {
+	return sum{s.facts.Plus(o.facts.Times(times)), s.grams + o.grams*times, s.cost + o.cost*times, s.unpriced + o.unpriced*times}
+}
+
+// mostUnpriced is the share of the mass that may be without a price for a cost to be
+// told all the same.
+const mostUnpriced = 0.1
+
+func (l *looker) share(s sum, times float64) Share {
 	f := s.facts.Times(times)
 	out := Share{Grams: formula.Tidy(s.grams*times, 1), Facts: nutrition.Facts{
 		KCal: formula.Tidy(f.KCal, 0), KJ: formula.Tidy(f.KJ, 0), Protein: formula.Tidy(f.Protein, 1), Fat: formula.Tidy(f.Fat, 1),
 		Carb: formula.Tidy(f.Carb, 1), Fibre: formula.Tidy(f.Fibre, 1), Salt: formula.Tidy(f.Salt, 2),
 	}}
-	if s.priced {
+	if s.grams > 0 && s.unpriced <= mostUnpriced*s.grams {
 		c := formula.Tidy(s.cost*times, 2)
 		out.Cost = &c
 	}
@@ -138,24 +156,25 @@ func (s sum) share(times float64) Share {
 
 type looker struct {
 	d                *formula.Document
-	foods            *food.Catalogue
-	k                Pantry
+	k                *kitchen.Kitchen
 	piece            piece.Piece
 	table            eaters.Table
 	pieces, portions int
 }
 
-// price adds the cost of lines; tap water costs nothing.
+// price adds the cost of lines.
 func (l *looker) price(lines []mix.Line, to *sum, out *Dish) {
 	for i := range lines {
 		id := lines[i].Food.ID
-		perKilo, known := l.k.PerKilo[id]
+		perKilo, known := l.k.Price(id)
 		switch {
 		case known:
 			to.cost += perKilo * lines[i].Grams / 1000
-			to.priced = true
-		case id != "water" && !slices.Contains(out.Unpriced, id):
-			out.Unpriced = append(out.Unpriced, id)
+		default:
+			to.unpriced += lines[i].Grams
+			if !slices.Contains(out.Unpriced, id) {
+				out.Unpriced = append(out.Unpriced, id)
+			}
 		}
 	}
 }

@@ -12,6 +12,7 @@ import (
 	"cuerda/core/eaters"
 	"cuerda/core/food"
 	"cuerda/core/formula"
+	"cuerda/core/kitchen"
 	"cuerda/core/piece"
 )
 
@@ -34,9 +35,26 @@ func read(t testing.TB, text string) *formula.Document {
 	return d
 }
 
+func with(items ...kitchen.PantryItem) *kitchen.Kitchen {
+	k, err := kitchen.Usual().With(items...)
+	if err != nil {
+		panic(err)
+	}
+	return k
+}
+
+func priced(perKilo map[string]float64) *kitchen.Kitchen {
+	var items []kitchen.PantryItem
+	for f, price := range perKilo {
+		items = append(items, kitchen.PantryItem{Food: f, PerKilo: &price})
+	}
+	return with(items...)
+}
+
 func TestADishWithItsParts(t *testing.T) {
 	d := read(t, koftas)
-	got := dish.Look(d, foods, dish.Pantry{PerKilo: map[string]float64{"lamb-ground": 12, "tomato-passata": 3}})
+	got := dish.Look(d, priced(map[string]float64{"lamb-ground": 12, "red-lentils-cooked": 2, "chickpeas-canned": 3, "salt": 0, "tomato-passata": 3,
+		"tomato-paste": 5, "soy-sauce": 6, "broth": 1, "pasta-gluten-free-dry": 4}))
 	require.Len(t, got.Parts, 3)
 	sauce, glaze, broth := got.Parts[0], got.Parts[1], got.Parts[2]
 	assert.Equal(t, 363., sauce.MassG)
@@ -53,10 +71,35 @@ func TestADishWithItsParts(t *testing.T) {
 	require.NotNil(t, got.Portion)
 	assert.Equal(t, 8, got.Portions)
 	assert.InDelta(t, got.Whole.Facts.KCal, 8*got.Portion.Facts.KCal, 8)
-	assert.InDelta(t, 12*.4+3*.36, *got.Whole.Cost, 0.01)
-	assert.InDelta(t, 12*.4/float64(got.Pieces), *got.Piece.Cost, 0.01, "the sauce is not of a piece")
+	mixed := 12*.4 + 2*.2 + 3*.25
+	require.NotNil(t, got.Whole.Cost, "millet flakes alone have no price, and are few")
+	assert.InDelta(t, mixed+3*.36+5*.04+6*.005+1+4*.3, *got.Whole.Cost, 0.01)
+	assert.InDelta(t, (mixed+5*.04+6*.005)/float64(got.Pieces), *got.Piece.Cost, 0.02, "the sauce is not of a piece")
 	assert.NotContains(t, got.Unpriced, "water")
 	assert.Contains(t, got.Unpriced, "millet-flakes")
+	assert.NotContains(t, got.Unpriced, "salt", "what costs nothing has a price")
+	few := dish.Look(d, priced(map[string]float64{"millet-flakes": 4}))
+	assert.Nil(t, few.Whole.Cost, "most of it has no price: no sum is told")
+}
+
+// What a plate says of a piece is of the piece that the page speaks of: what is left
+// of the mix beside whole pieces is in none of them.
+func TestAPieceIsThePiece(t *testing.T) {
+	rapid.Check(t, func(t *rapid.T) {
+		d := read(&testing.T{}, koftas)
+		d.Parts = nil
+		d.Lines[0].Grams = rapid.Float64Range(20, 900).Draw(t, "lamb")
+		d.Piece.DiameterMM = rapid.Float64Range(25, 90).Draw(t, "across")
+		p := formula.Predict(d, kitchen.Usual())
+		got := dish.Look(d, kitchen.Usual())
+		if p.Pieces == 0 {
+			return
+		}
+		assert.Equal(t, p.Pieces, got.Pieces)
+		assert.LessOrEqual(t, got.Piece.Grams*float64(got.Pieces), p.MassG*1.02)
+		assert.InEpsilon(t, p.PieceG, got.Piece.Grams, 0.09, "as heavy, or with what is shared out")
+		assert.InEpsilon(t, got.Hundred.Facts.KCal*got.Piece.Grams/100, got.Piece.Facts.KCal, 0.02)
+	})
 }
 
 func TestAFirstTryAtAPartSuitsTheTableAndTheAmount(t *testing.T) {
@@ -64,10 +107,10 @@ func TestAFirstTryAtAPartSuitsTheTableAndTheAmount(t *testing.T) {
 		for _, shape := range []string{`{"kind":"shell","diameter_mm":60,"thickness_mm":30,"wall_mm":8}`, `{"kind":"layered","length_mm":200,"width_mm":100,"height_mm":60}`, `{"kind":"stuffing","diameter_mm":80,"height_mm":45}`} {
 			d := read(t, `{"format":"cuerda-build/1","lines":[{"food":"millet-cooked","grams":900}],"portions":6,"piece":`+shape+`,
 				"eaters":{"avoid":["gluten","egg","milk","tree-nut","soy"],"diet":"vegan","wants":["oil-free"]}}`)
-			p := dish.Start(d, kind, foods, nil)
+			p := dish.Start(d, kind, kitchen.Usual())
 			require.NotEmpty(t, p.Lines, kind)
 			d.Parts = []formula.Part{p}
-			got := dish.Look(d, foods, dish.Pantry{}).Parts[0]
+			got := dish.Look(d, kitchen.Usual()).Parts[0]
 			assert.NotEqual(t, eaters.Out, got.Status, kind)
 			for _, n := range got.Notes {
 				assert.NotContains(t, []string{"part-short", "part-over", "filling-runs", "part-empty"}, n.Code, "%s in %s", kind, shape)
@@ -81,10 +124,10 @@ func TestScalingKeepsTheMix(t *testing.T) {
 		d, err := formula.Read([]byte(koftas), foods)
 		require.NoError(t, err)
 		n := rapid.IntRange(4, 400).Draw(t, "pieces")
-		s, err := dish.Scale(d, dish.Aim{Pieces: n}, foods)
+		s, err := dish.Scale(d, dish.Aim{Pieces: n}, kitchen.Usual())
 		require.NoError(t, err)
 		assert.InDelta(t, *s.QWas, *s.Q, 0.03, "rounding moves the index little")
-		assert.InDelta(t, n, dish.Look(&s.Document, foods, dish.Pantry{}).Pieces, 0.03*float64(n)+1)
+		assert.Equal(t, n, dish.Look(&s.Document, kitchen.Usual()).Pieces, "so many are so many")
 		assert.InDelta(t, s.Factor, s.Document.Parts[0].Lines[0].Grams/360, 0.06*s.Factor, "the parts go along")
 		for i, l := range s.Document.Lines {
 			assert.Equal(t, l.Grams, dish.Weighable(l.Grams), "line %d can be weighed", i)
@@ -94,16 +137,16 @@ func TestScalingKeepsTheMix(t *testing.T) {
 
 func TestWaysToScale(t *testing.T) {
 	d := read(t, koftas)
-	s, err := dish.Scale(d, dish.Aim{Portions: 16}, foods)
+	s, err := dish.Scale(d, dish.Aim{Portions: 16}, kitchen.Usual())
 	require.NoError(t, err)
 	assert.Equal(t, 800., s.Document.Lines[0].Grams)
 	assert.Equal(t, 16, s.Document.Portions)
-	s, err = dish.Scale(d, dish.Aim{Food: "chickpeas-canned", Grams: 430}, foods)
+	s, err = dish.Scale(d, dish.Aim{Food: "chickpeas-canned", Grams: 430}, kitchen.Usual())
 	require.NoError(t, err)
 	assert.InDelta(t, 430./250, s.Factor, 0.001)
 
 	loaf := read(t, `{"format":"cuerda-build/1","lines":[{"food":"chestnuts-cooked","grams":400}],"piece":{"kind":"loaf","length_mm":210,"width_mm":110,"height_mm":40}}`)
-	s, err = dish.Scale(loaf, dish.Aim{Tin: &piece.Tin{LengthMM: 250, WidthMM: 110, HeightMM: 70}}, foods)
+	s, err = dish.Scale(loaf, dish.Aim{Tin: &piece.Tin{LengthMM: 250, WidthMM: 110, HeightMM: 70}}, kitchen.Usual())
 	require.NoError(t, err)
 	assert.InDelta(t, 0.85*70, s.Document.Piece.HeightMM, 1, "filled to the limit")
 
@@ -111,17 +154,17 @@ func TestWaysToScale(t *testing.T) {
 		dish.ErrNoAim: {}, dish.ErrNotThere: {Food: "tofu-firm", Grams: 100}, dish.ErrTooMuch: {Food: "salt", Grams: 9000},
 		dish.ErrTooLittle: {Food: "lamb-ground", Grams: 0.1}, piece.ErrNoLoaf: {Tin: &piece.Tin{LengthMM: 200, WidthMM: 100, HeightMM: 60}},
 	} {
-		_, err := dish.Scale(d, a, foods)
+		_, err := dish.Scale(d, a, kitchen.Usual())
 		assert.ErrorIs(t, err, want)
 	}
-	_, err = dish.Scale(loaf, dish.Aim{Portions: 3}, foods)
+	_, err = dish.Scale(loaf, dish.Aim{Portions: 3}, kitchen.Usual())
 	assert.ErrorIs(t, err, dish.ErrNoPortions)
-	_, err = dish.Scale(read(t, `{"format":"cuerda-build/1","lines":[]}`), dish.Aim{Pieces: 3}, foods)
+	_, err = dish.Scale(read(t, `{"format":"cuerda-build/1","lines":[]}`), dish.Aim{Pieces: 3}, kitchen.Usual())
 	assert.ErrorIs(t, err, dish.ErrNoMix)
 }
 
 func TestPacksAreRoundedUp(t *testing.T) {
-	list := dish.Shop(read(t, koftas), foods, dish.Pantry{}, map[string]bool{"salt": true})
+	list := dish.Shop(read(t, koftas), with(kitchen.PantryItem{Food: "salt", Have: true}))
 	by := map[string]dish.Purchase{}
 	for _, p := range list {
 		by[p.Food] = p
@@ -139,7 +182,7 @@ func TestPacksAreRoundedUp(t *testing.T) {
 	rapid.Check(t, func(t *rapid.T) {
 		f := rapid.SampledFrom(foods.Foods()).Draw(t, "food")
 		grams := rapid.Float64Range(1, 5000).Draw(t, "grams")
-		for _, p := range dish.Shop(&formula.Document{Lines: []formula.Line{{Food: f.ID, Grams: grams}}}, foods, dish.Pantry{}, nil) {
+		for _, p := range dish.Shop(&formula.Document{Lines: []formula.Line{{Food: f.ID, Grams: grams}}}, kitchen.Usual()) {
 			if p.Count > 0 {
 				assert.GreaterOrEqual(t, float64(p.Count)*p.PackG, 0.97*grams, f.ID)
 				assert.Less(t, p.LeftG, p.PackG)
@@ -150,7 +193,7 @@ func TestPacksAreRoundedUp(t *testing.T) {
 
 func ExampleScale() {
 	d, _ := formula.Read([]byte(koftas), foods)
-	s, _ := dish.Scale(d, dish.Aim{Portions: 12}, foods)
+	s, _ := dish.Scale(d, dish.Aim{Portions: 12}, kitchen.Usual())
 	fmt.Printf("%.1f times: %.0f g lamb\n", s.Factor, s.Document.Lines[0].Grams)
 	// Output: 1.5 times: 600 g lamb
 }
@@ -167,6 +210,6 @@ func BenchmarkLook80LinesIn7(b *testing.B) {
 	}
 	b.ReportAllocs()
 	for b.Loop() {
-		dish.Look(d, foods, dish.Pantry{})
+		dish.Look(d, kitchen.Usual())
 	}
 }

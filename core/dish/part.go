@@ -31,9 +31,9 @@ const (
 )
 
 func (l *looker) part(p *formula.Part) PartResult {
-	lines := p.MixLines(l.foods)
+	lines := p.MixLines(l.k.Foods)
 	parts := mix.Parts(lines)
-	state := mix.AssessParts(parts, p.RestOrNone())
+	state := mix.AssessParts(parts, p.RestAt(l.k.RoomCelsius))
 	out := PartResult{MassG: formula.Tidy(state.Mass, 1), Each: "piece", Word: state.Word(), Status: eaters.Clear, Notes: []formula.Note{}}
 	count := l.pieces
 	if !p.Kind.OnPiece() {
@@ -46,7 +46,7 @@ func (l *looker) part(p *formula.Part) PartResult {
 		q := formula.Tidy(state.Q, 3)
 		out.Q = &q
 	}
-	out.Lines = formula.LineResults(lines, parts, &state, l.table, l.foods, l.k.Checked)
+	out.Lines = formula.LineResults(lines, parts, &state, l.table, l.k)
 	for _, line := range out.Lines {
 		if line.Check != nil {
 			out.Status = worse(out.Status, line.Check.Status)

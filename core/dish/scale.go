@@ -4,9 +4,9 @@ import (
 	"errors"
 	"math"
 
-	"cuerda/core/food"
 	"cuerda/core/formula"
 	"cuerda/core/heat"
+	"cuerda/core/kitchen"
 	"cuerda/core/mix"
 	"cuerda/core/piece"
 )
@@ -46,8 +46,8 @@ type Scaled struct {
 // Scale takes a document that Read has accepted to an aim. Amounts are
 // rounded to what can be weighed. An aim that cannot be had is one of the
 // errors of this package, or of package piece for a tin.
-func Scale(d *formula.Document, a Aim, foods *food.Catalogue) (Scaled, error) {
-	factor, shape, err := factorOf(d, a, foods)
+func Scale(d *formula.Document, a Aim, k *kitchen.Kitchen) (Scaled, error) {
+	factor, shape, err := factorOf(d, a, k)
 	if err != nil {
 		return Scaled{}, err
 	}
@@ -68,10 +68,24 @@ func Scale(d *formula.Document, a Aim, foods *food.Catalogue) (Scaled, error) {
 			return Scaled{}, err
 		}
 	}
-	return Scaled{Document: out, Factor: formula.Tidy(factor, 3), QWas: indexOf(d, foods), Q: indexOf(&out, foods)}, nil
+	if d.Hand != nil {
+		hand := *d.Hand
+		hand.WaterG = math.Round(10*hand.WaterG*factor) / 10
+		out.Hand = &hand
+	}
+	if a.Pieces > 0 {
+		// So many are so many: the piece takes what rounding the amounts took or gave.
+		parts := mix.Parts(out.MixLines(k.Foods))
+		fitted, err := shape.Fit(piece.Aim{Pieces: a.Pieces}, massOf(parts), heat.CompositionOf(parts).Density())
+		if err != nil {
+			return Scaled{}, err
+		}
+		out.Piece = &fitted
+	}
+	return Scaled{Document: out, Factor: formula.Tidy(factor, 3), QWas: indexOf(d, k), Q: indexOf(&out, k)}, nil
 }
 
-func factorOf(d *formula.Document, a Aim, foods *food.Catalogue) (factor float64, shape piece.Piece, err error) {
+func factorOf(d *formula.Document, a Aim, k *kitchen.Kitchen) (factor float64, shape piece.Piece, err error) {
 	shape = d.PieceOrDefault()
 	given := 0
 	for _, is := range []bool{a.Pieces > 0, a.Portions > 0, a.Tin != nil, a.Food != ""} {
@@ -79,7 +93,7 @@ func factorOf(d *formula.Document, a Aim, foods *food.Catalogue) (factor float64
 			given++
 		}
 	}
-	parts := mix.Parts(d.MixLines(foods))
+	parts := mix.Parts(d.MixLines(k.Foods))
 	mass, density := massOf(parts), heat.CompositionOf(parts).Density()
 	switch {
 	case given != 1 || a.Food != "" && a.Grams <= 0:
@@ -131,8 +145,8 @@ func scaled(lines []formula.Line, factor float64) ([]formula.Line, error) {
 	return out, nil
 }
 
-func indexOf(d *formula.Document, foods *food.Catalogue) *float64 {
-	s := mix.Assess(d.MixLines(foods), d.RestOrNone())
+func indexOf(d *formula.Document, k *kitchen.Kitchen) *float64 {
+	s := mix.AssessParts(d.Bowl(mix.Parts(d.MixLines(k.Foods))), d.RestAt(k.RoomCelsius))
 	if !s.HasPaste {
 		return nil
 	}

@@ -6,6 +6,7 @@ import (
 
 	"cuerda/core/food"
 	"cuerda/core/formula"
+	"cuerda/core/kitchen"
 )
 
 // Purchase is a food to buy for a dish.
@@ -33,7 +34,7 @@ type Purchase struct {
 
 // Shop lists what the mix and the parts of a document need, in the order they
 // first appear; packs are rounded up. Water is left out.
-func Shop(d *formula.Document, foods *food.Catalogue, k Pantry, have map[string]bool) []Purchase {
+func Shop(d *formula.Document, k *kitchen.Kitchen) []Purchase {
 	out := []Purchase{}
 	add := func(lines []formula.Line) {
 		for _, l := range lines {
@@ -54,17 +55,17 @@ func Shop(d *formula.Document, foods *food.Catalogue, k Pantry, have map[string]
 	}
 	for i := range out {
 		p := &out[i]
-		f := foods.Find(p.Food)
-		p.Have = have[p.Food]
+		f := k.Foods.Find(p.Food)
+		p.Have = k.Have(p.Food)
 		p.Grams = formula.Tidy(p.Grams, 1)
 		if m, ok := f.Measure(p.Grams); ok {
 			p.Sizes = &m
 		}
 		p.pack(f)
-		if y := foods.FromDry(f); len(y) > 0 {
+		if y := k.Foods.FromDry(f); len(y) > 0 {
 			p.Dry, p.DryG = y[0].Dry.ID, Weighable(p.Grams/y[0].Factor)
 		}
-		if perKilo, known := k.PerKilo[p.Food]; known {
+		if perKilo, known := k.Price(p.Food); known {
 			bought := p.Grams
 			if p.Count > 0 {
 				bought += p.LeftG

@@ -7,6 +7,7 @@ import (
 	"cuerda/core/food"
 	"cuerda/core/formula"
 	"cuerda/core/heat"
+	"cuerda/core/kitchen"
 	"cuerda/core/mix"
 )
 
@@ -43,13 +44,13 @@ var alone = map[formula.PartKind]float64{formula.Sauce: 15, formula.Broth: 30}
 // Start gives a first try at a part for a document that Read has accepted:
 // foods that are not out for its table, in the amount that its pieces or
 // portions want. For a table without a count the portions are taken to be four.
-func Start(d *formula.Document, kind formula.PartKind, foods *food.Catalogue, checked map[string]bool) formula.Part {
+func Start(d *formula.Document, kind formula.PartKind, k *kitchen.Kitchen) formula.Part {
 	table := d.Eaters.Table()
 	p := formula.Part{Kind: kind, Lines: []formula.Line{}, CookMinutes: alone[kind]}
 	for _, s := range starts[kind] {
 		for _, id := range s.foods {
-			f := foods.Find(id)
-			if f == nil || table.Check(f, checked[id]).Status == eaters.Out {
+			f := k.Foods.Find(id)
+			if f == nil || table.Check(f, k.LabelRead(id)).Status == eaters.Out {
 				continue
 			}
 			l := formula.Line{Food: id, Grams: 1000 * s.of}
@@ -63,13 +64,13 @@ func Start(d *formula.Document, kind formula.PartKind, foods *food.Catalogue, ch
 	if kind.Inside() || kind == formula.Shell {
 		p.Rest = &formula.Wait{Minutes: 10}
 	}
-	return Resize(d, p, foods)
+	return Resize(d, p, k)
 }
 
 // Resize gives a part's lines the amounts that its pieces or portions want,
 // 200 g in all where nothing says.
-func Resize(d *formula.Document, p formula.Part, foods *food.Catalogue) formula.Part {
-	mass, want := Wanted(d, &p, foods)
+func Resize(d *formula.Document, p formula.Part, k *kitchen.Kitchen) formula.Part {
+	mass, want := Wanted(d, &p, k)
 	if mass <= 0 {
 		return p
 	}
@@ -85,15 +86,15 @@ func Resize(d *formula.Document, p formula.Part, foods *food.Catalogue) formula.
 
 // Wanted gives the mass of a part once prepared, and how much its pieces or
 // portions want, g; 0 where nothing says.
-func Wanted(d *formula.Document, p *formula.Part, foods *food.Catalogue) (mass, want float64) {
-	parts := mix.Parts(d.MixLines(foods))
+func Wanted(d *formula.Document, p *formula.Part, k *kitchen.Kitchen) (mass, want float64) {
+	parts := mix.Parts(d.MixLines(k.Foods))
 	shape := d.PieceOrDefault()
 	yield := shape.Yield(massOf(parts), heat.CompositionOf(parts).Density())
-	l := looker{d: d, foods: foods, piece: shape, pieces: max(1, yield.Pieces), portions: portionsOf(d)}
+	l := looker{d: d, k: k, piece: shape, pieces: max(1, yield.Pieces), portions: portionsOf(d)}
 	if l.portions == 0 {
 		l.portions = 4
 	}
-	lines := p.MixLines(foods)
+	lines := p.MixLines(k.Foods)
 	own := mix.Parts(lines)
 	return massOf(own), l.need(p, lines, heat.CompositionOf(own).Density())
 }

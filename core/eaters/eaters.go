@@ -47,6 +47,11 @@ type Eaters struct {
 // Known says whether the code is one of Allergens.
 func Known(allergen string) bool { return slices.Contains(Allergens, allergen) }
 
+// Code says whether it is one that a check may name: an allergen, a diet or a want.
+func Code(code string) bool {
+	return Known(code) || slices.Contains(Diets, code) || slices.Contains(Wants, code)
+}
+
 // Count is how many people are named, 0 where the table is not described so.
 func (e *Eaters) Count() int {
 	n := 0
@@ -119,17 +124,17 @@ type Check struct {
 	Reasons []Reason `json:"reasons,omitempty"`
 }
 
-// Check checks a food. checked says that the label of the pack at hand was read
-// and is good for this table: it settles what only a label can tell, and
-// nothing else.
-func (t Table) Check(f *food.Food, checked bool) Check {
+// Check checks a food. read lists what the label of the pack at hand was read for
+// and found good, by the codes of allergens, diets and wants: that settles what
+// only a label can tell of them, and nothing else.
+func (t Table) Check(f *food.Food, read []string) Check {
 	c := Check{Status: Clear}
 	out := func(code, what string) {
 		c.Status = Out
 		c.Reasons = append(c.Reasons, Reason{code, what})
 	}
 	label := func(code, what string) {
-		if checked {
+		if slices.Contains(read, what) {
 			return
 		}
 		if c.Status == Clear {
@@ -215,7 +220,7 @@ func (t Table) Instead(f *food.Food, foods *food.Catalogue) []*food.Food {
 	all := foods.Foods()
 	for i := range all {
 		g := &all[i]
-		if g.ID == f.ID || !akin(f, g) || t.Check(g, false).Status != Clear {
+		if g.ID == f.ID || !akin(f, g) || t.Check(g, nil).Status != Clear {
 			continue
 		}
 		found = append(found, near{g, distance(f, g)})

@@ -48,7 +48,7 @@ func TestChecks(t *testing.T) {
 		{"sugar", eaters.Eaters{Wants: []string{"no-added-sugar"}}, eaters.Out},
 		{"egg", eaters.Eaters{People: []eaters.Person{{Count: 11}, {Count: 1, Avoid: []string{"egg"}}}}, eaters.Out},
 	} {
-		got := c.who.Table().Check(foods.Find(c.food), false)
+		got := c.who.Table().Check(foods.Find(c.food), nil)
 		assert.Equal(t, c.want, got.Status, "%s for %+v", c.food, c.who)
 		assert.Equal(t, got.Status == eaters.Clear, len(got.Reasons) == 0)
 	}
@@ -56,8 +56,11 @@ func TestChecks(t *testing.T) {
 
 func TestAReadLabelSettlesOnlyWhatALabelTells(t *testing.T) {
 	table := (&eaters.Eaters{Avoid: []string{"gluten"}}).Table()
-	assert.Equal(t, eaters.Clear, table.Check(foods.Find("oats-rolled"), true).Status)
-	assert.Equal(t, eaters.Out, table.Check(foods.Find("breadcrumbs-dry"), true).Status)
+	assert.Equal(t, eaters.Clear, table.Check(foods.Find("oats-rolled"), []string{"gluten"}).Status)
+	both := (&eaters.Eaters{Avoid: []string{"gluten", "milk"}}).Table()
+	assert.Equal(t, eaters.Label, both.Check(foods.Find("gf-crumbs"), []string{"gluten"}).Status, "read for one allergen, not for the other")
+	assert.Equal(t, []eaters.Reason{{Code: "label", What: "milk"}}, both.Check(foods.Find("gf-crumbs"), []string{"gluten"}).Reasons)
+	assert.Equal(t, eaters.Out, table.Check(foods.Find("breadcrumbs-dry"), []string{"gluten"}).Status)
 }
 
 func draw(t *rapid.T) eaters.Person {
@@ -77,7 +80,7 @@ func TestMoreEatersNeverWidenTheChoice(t *testing.T) {
 		more := (&eaters.Eaters{People: append(people, draw(t))}).Table()
 		for i := range foods.Foods() {
 			f := &foods.Foods()[i]
-			assert.LessOrEqual(t, order[few.Check(f, false).Status], order[more.Check(f, false).Status], f.ID)
+			assert.LessOrEqual(t, order[few.Check(f, nil).Status], order[more.Check(f, nil).Status], f.ID)
 		}
 	})
 }
@@ -88,7 +91,7 @@ func TestWhatStandsInIsClear(t *testing.T) {
 		all := foods.Foods()
 		f := &all[rapid.IntRange(0, len(all)-1).Draw(t, "food")]
 		for _, g := range table.Instead(f, foods) {
-			assert.Equal(t, eaters.Clear, table.Check(g, false).Status)
+			assert.Equal(t, eaters.Clear, table.Check(g, nil).Status)
 			assert.NotEqual(t, f.ID, g.ID)
 		}
 	})

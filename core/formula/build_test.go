@@ -12,6 +12,7 @@ import (
 
 	"cuerda/core/food"
 	"cuerda/core/formula"
+	"cuerda/core/kitchen"
 )
 
 const peaCakes = `{
@@ -34,8 +35,7 @@ const peaCakes = `{
 
 var foods = food.Starter()
 
-func read(t testing.TB, text string) *formula.Document {
-	t.Helper()
+func read(t require.TestingT, text string) *formula.Document {
 	d, err := formula.Read([]byte(text), foods)
 	require.NoError(t, err)
 	return d
@@ -46,7 +46,7 @@ func withLines(lines string) string {
 }
 
 func TestPredictAnswersAsTheFormatSays(t *testing.T) {
-	p := formula.Predict(read(t, peaCakes), foods, nil)
+	p := formula.Predict(read(t, peaCakes), kitchen.Usual())
 	assert.InDelta(t, 0.316, *p.Q, .003)
 	assert.InDelta(t, 0.627, *p.JustMixedQ, .006)
 	assert.EqualValues(t, "firm", p.Word)
@@ -65,8 +65,8 @@ func TestPredictAnswersAsTheFormatSays(t *testing.T) {
 }
 
 func TestChillIsReportedBesideTheUnchilledHold(t *testing.T) {
-	warm := formula.Predict(read(t, peaCakes), foods, nil)
-	cold := formula.Predict(read(t, strings.Replace(peaCakes, `"piece"`, `"chill":{"minutes":600,"celsius":4},"piece"`, 1)), foods, nil)
+	warm := formula.Predict(read(t, peaCakes), kitchen.Usual())
+	cold := formula.Predict(read(t, strings.Replace(peaCakes, `"piece"`, `"chill":{"minutes":600,"celsius":4},"piece"`, 1)), kitchen.Usual())
 	assert.Equal(t, warm.RawKPa, cold.RawKPa)
 	assert.InDelta(t, 1.6*warm.RawKPa, *cold.RawChilledKPa, .01)
 	assert.InDelta(t, 1.6*warm.RawRatio, cold.RawRatio, .02)
@@ -93,7 +93,7 @@ func TestAFailureSaysWhy(t *testing.T) {
 		{`{"food":"millet-cooked","grams":500},{"food":"fennel","grams":300}`, "0", "too-many-pieces"},
 	} {
 		text := strings.Replace(withLines(c.lines), `"lines"`, `"rest":{"minutes":`+c.rest+`},"lines"`, 1)
-		p := formula.Predict(read(t, text), foods, nil)
+		p := formula.Predict(read(t, text), kitchen.Usual())
 		assert.Contains(t, reasonsOf(p), c.want, "%s", c.lines)
 		assert.False(t, p.Verdict == formula.Holds && p.InBand)
 		_, err := json.Marshal(p)
@@ -102,7 +102,7 @@ func TestAFailureSaysWhy(t *testing.T) {
 }
 
 func TestFoodsAboveTheirLimitAreNamed(t *testing.T) {
-	p := formula.Predict(read(t, withLines(`{"food":"red-lentils-cooked","grams":400},{"food":"flax-meal","grams":20},{"food":"flax-meal","grams":20}`)), foods, nil)
+	p := formula.Predict(read(t, withLines(`{"food":"red-lentils-cooked","grams":400},{"food":"flax-meal","grams":20},{"food":"flax-meal","grams":20}`)), kitchen.Usual())
 	assert.Contains(t, p.Notes, formula.Note{Code: "over-limit", Kind: "limit", Food: "flax-meal", Value: 9.1, Limit: 6})
 }
 
@@ -208,7 +208,7 @@ func FuzzRead(f *testing.F) {
 		again, err := formula.Read(out, foods)
 		require.NoError(t, err, string(out))
 		require.Equal(t, d, again)
-		_, err = json.Marshal(formula.Predict(d, foods, nil))
+		_, err = json.Marshal(formula.Predict(d, kitchen.Usual()))
 		require.NoError(t, err)
 	})
 }
@@ -239,7 +239,7 @@ func ExampleRead() {
 
 func ExamplePredict() {
 	doc, _ := formula.Read([]byte(peaCakes), food.Starter())
-	p := formula.Predict(doc, food.Starter(), nil)
+	p := formula.Predict(doc, kitchen.Usual())
 	fmt.Printf("%s, %s: raw %.1f and cooked %.1f times what the piece asks\n", p.Verdict, p.Word, p.RawRatio, p.CookedRatio)
 	// Output: holds, firm: raw 3.9 and cooked 4.8 times what the piece asks
 }
@@ -250,7 +250,7 @@ func BenchmarkReadAndPredict20Lines(b *testing.B) {
 	b.Run("predict", func(b *testing.B) {
 		b.ReportAllocs()
 		for b.Loop() {
-			formula.Predict(d, foods, nil)
+			formula.Predict(d, kitchen.Usual())
 		}
 	})
 	b.Run("read", func(b *testing.B) {

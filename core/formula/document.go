@@ -6,6 +6,8 @@ package formula
 import (
 	"cuerda/core/eaters"
 	"cuerda/core/food"
+	"cuerda/core/heat"
+	"cuerda/core/kitchen"
 	"cuerda/core/mix"
 	"cuerda/core/piece"
 )
@@ -15,21 +17,21 @@ const Format = "cuerda-build/1"
 
 // Limits of a document.
 const (
-	MaxLines     = 200
-	MaxPreps     = 12
-	MaxName      = 200 // characters
-	MaxPeople    = 40  // kinds of eater
-	MaxGrams     = 100_000.
-	MaxMinutes   = 2880.
-	MaxHours     = MaxMinutes / 60
-	MinCelsius   = -30.
-	MaxCelsius   = 300.
-	MinMM, MaxMM = 5., 600.
-	MaxFinish    = 60. // minutes of searing or grilling beside the main heat
+	MaxLines   = 200
+	MaxPreps   = 12
+	MaxName    = 200 // characters
+	MaxPeople  = 40  // kinds of eater
+	MaxGrams   = 100_000.
+	MaxMinutes = 2880.
+	MaxHours   = MaxMinutes / 60
+	MinCelsius = -30.
+	MaxCelsius = 300.
+	// A rest stands in a room or a fridge, a chill in a fridge or a freezer, degC.
+	MinRestCelsius, MaxRestCelsius   = 0., 60.
+	MinChillCelsius, MaxChillCelsius = -30., 15.
+	MinMM, MaxMM                     = 5., 600.
+	MaxFinish                        = 60. // minutes of searing or grilling beside the main heat
 )
-
-// Room is the temperature of a kitchen where the document does not say, degC.
-const Room = 20.
 
 // Document is one build. Read checks what the types leave open.
 type Document struct {
@@ -41,6 +43,8 @@ type Document struct {
 	Piece  *piece.Piece   `json:"piece,omitempty"`
 	Cook   *Cook          `json:"cook,omitempty"`
 	Eaters *eaters.Eaters `json:"eaters,omitempty"`
+	// Hand is what the hand said of this bowl; nil where it agrees with the model.
+	Hand *Hand `json:"hand,omitempty"`
 	// Parts are the mixes beside the main one: fillings, coatings, sauces.
 	Parts []Part `json:"parts,omitempty" maxItems:"12"`
 	// Portions is how many servings it makes; 0 where that is left to the table.
@@ -61,32 +65,58 @@ type Line struct {
 // Wait is a rest or a chill.
 type Wait struct {
 	Minutes float64 `json:"minutes" minimum:"0" maximum:"2880"`
-	// Celsius is 20 for a rest and 4 for a chill where it is not given.
-	Celsius *float64 `json:"celsius,omitempty" minimum:"-30" maximum:"300"`
+	// Celsius is that of the room for a rest, 0..60, and of the fridge for a
+	// chill, -30..15, where it is not given.
+	Celsius *float64 `json:"celsius,omitempty" minimum:"-30" maximum:"60"`
 }
 
 // Cook is how the pieces are cooked; what is not given follows the method.
 type Cook struct {
-	Method        piece.Method `json:"method"`
-	Celsius       *float64     `json:"celsius,omitempty" minimum:"-30" maximum:"300"`
-	Turn          *bool        `json:"turn,omitempty"`
-	StartCelsius  *float64     `json:"start_celsius,omitempty" minimum:"-30" maximum:"300"`
-	TargetCelsius *float64     `json:"target_celsius,omitempty" minimum:"-30" maximum:"300"`
-	// SearMinutes in a hot pan, each side, come before the oven; GrillMinutes
-	// under the grill end it.
+	Method  piece.Method `json:"method"`
+	Celsius *float64     `json:"celsius,omitempty" minimum:"-30" maximum:"300"`
+	Turn    *bool        `json:"turn,omitempty"`
+	// From is where the pieces come from: the rest or the chill where it is empty.
+	From          string   `json:"from,omitempty" enum:"room,freezer"`
+	StartCelsius  *float64 `json:"start_celsius,omitempty" minimum:"-30" maximum:"300"`
+	TargetCelsius *float64 `json:"target_celsius,omitempty" minimum:"-30" maximum:"300"`
+	// SearMinutes in a hot pan, each side, come before what is cooked in an oven,
+	// under a grill or at a simmer; GrillMinutes under the grill end what is cooked
+	// in an oven or a pan.
 	SearMinutes  float64 `json:"sear_minutes,omitempty" minimum:"0" maximum:"60"`
 	GrillMinutes float64 `json:"grill_minutes,omitempty" minimum:"0" maximum:"60"`
+}
+
+// Where pieces come from when they meet the heat.
+const (
+	FromChill   = "" // as the rest and the chill leave them
+	FromRoom    = "room"
+	FromFreezer = "freezer"
+)
+
+// Froms lists what Cook.From may say.
+var Froms = []string{FromRoom, FromFreezer}
+
+// Hand is what the hand said of the mix in the bowl, against the model.
+type Hand struct {
+	// Word is the squeeze it chose.
+	Word mix.Word `json:"word" enum:"crumbles,short,firm,tacky,slack,slumps"`
+	// WaterG is the water that the model must have missed for it to be so, g; below
+	// 0 where the mix is drier than it thinks.
+	WaterG float64 `json:"water_g" minimum:"-100000" maximum:"100000"`
 }
 
 // DefaultPiece is what a document without a piece is made into.
 var DefaultPiece = piece.Piece{Kind: piece.Patty, DiameterMM: 80, ThicknessMM: 18}
 
-// RestOrNone gives the rest, with its default temperature.
-func (d *Document) RestOrNone() mix.Rest {
-	if d.Rest == nil {
-		return mix.Rest{Celsius: Room}
+// RestAt gives the rest in a kitchen of that temperature, degC.
+func (d *Document) RestAt(room float64) mix.Rest { return d.Rest.at(room) }
+
+// at gives a wait that may be missing as a rest.
+func (w *Wait) at(room float64) mix.Rest {
+	if w == nil {
+		return mix.Rest{Celsius: room}
 	}
-	return mix.Rest{Minutes: d.Rest.Minutes, Celsius: orDefault(d.Rest.Celsius, Room)}
+	return mix.Rest{Minutes: w.Minutes, Celsius: orDefault(w.Celsius, room)}
 }
 
 // PieceOrDefault gives the piece, or DefaultPiece.
@@ -97,29 +127,77 @@ func (d *Document) PieceOrDefault() piece.Piece {
 	return *d.Piece
 }
 
-// chilledTo is the temperature the pieces come to in the chill, degC.
-func (d *Document) chilledTo() float64 {
-	p := d.PieceOrDefault()
-	return p.ChilledTo(d.RestOrNone().Celsius, orDefault(d.Chill.Celsius, 4), d.Chill.Minutes)
+// Begin gives the piece as it meets the heat in that kitchen: as the rest and the
+// chill leave it, or from where Cook says it comes. c is how it is to be cooked.
+func (d *Document) Begin(c *heat.Cooking, k *kitchen.Kitchen) *heat.Body {
+	if celsius, given := d.startsAt(k); given {
+		return c.Begin(celsius)
+	}
+	body := c.Begin(d.RestAt(k.RoomCelsius).Celsius)
+	if d.Chill != nil && d.Chill.Minutes > 0 {
+		heat.Chill(body, orDefault(d.Chill.Celsius, k.FridgeCelsius), d.Chill.Minutes)
+	}
+	return body
 }
 
-// ChillFactor is how many times firmer the chill makes the raw pieces; 1
-// without a chill.
-func (d *Document) ChillFactor() float64 {
-	if d.Chill == nil {
+// startsAt is the one temperature that the pieces have where they come neither
+// from the rest nor from the chill, degC.
+func (d *Document) startsAt(k *kitchen.Kitchen) (celsius float64, given bool) {
+	switch {
+	case d.Cook == nil:
+		return 0, false
+	case d.Cook.From == FromRoom:
+		return k.RoomCelsius, true
+	case d.Cook.From == FromFreezer:
+		return k.FreezerCelsius, true
+	case d.Cook.StartCelsius != nil:
+		return *d.Cook.StartCelsius, true
+	}
+	return 0, false
+}
+
+// Chills says whether the pieces go from the chill to the heat.
+func (d *Document) Chills() bool {
+	return d.Chill != nil && d.Chill.Minutes > 0 && (d.Cook == nil || d.Cook.From == FromChill && d.Cook.StartCelsius == nil)
+}
+
+// Frozen says whether the pieces go from the freezer to the heat.
+func (d *Document) Frozen() bool {
+	return d.Cook != nil && (d.Cook.From == FromFreezer || d.Cook.From == FromChill && d.Cook.StartCelsius != nil && *d.Cook.StartCelsius <= frozenBelow)
+}
+
+// frozenBelow is the temperature below which a piece is taken to come from a freezer, degC.
+const frozenBelow = -10.
+
+// chilledTo is the temperature that the cold brings the raw pieces to, degC, by
+// the conduction that also cooks them; false where they are not chilled.
+func (d *Document) chilledTo(k *kitchen.Kitchen, parts []mix.Part) (celsius float64, chilled bool) {
+	if d.Frozen() {
+		celsius, _ = d.startsAt(k)
+		return celsius, true
+	}
+	if !d.Chills() {
+		return 0, false
+	}
+	c := heat.Cooking{Piece: d.PieceOrDefault(), Material: heat.NewMaterial(heat.CompositionOf(parts), heat.BoilingPoint(k.AltitudeM))}
+	return d.Begin(&c, k).Mean(), true
+}
+
+// ChillFactor is how many times firmer the cold makes the raw pieces; 1
+// without any.
+func (d *Document) ChillFactor(k *kitchen.Kitchen) float64 {
+	celsius, chilled := d.chilledTo(k, mix.Parts(d.MixLines(k.Foods)))
+	if !chilled {
 		return 1
 	}
-	return mix.ChillFactor(d.chilledTo())
+	return mix.ChillFactor(celsius)
 }
 
 // MethodAndTurn gives how the piece is cooked and whether it is turned; a
-// document that does not say is cooked in a pan if a patty, else in an oven.
+// document that does not say is cooked in the way that is usual for its kind.
 func (d *Document) MethodAndTurn() (piece.Method, bool) {
 	if d.Cook == nil {
-		m := piece.StillOven
-		if d.PieceOrDefault().Kind == piece.Patty {
-			m = piece.Pan
-		}
+		m := d.PieceOrDefault().Kind.UsualMethod()
 		return m, m.TurnsByDefault()
 	}
 	if d.Cook.Turn != nil {

@@ -75,13 +75,8 @@ type Part struct {
 // MixLines gives the lines of a part of a document that Read has accepted.
 func (p *Part) MixLines(foods *food.Catalogue) []mix.Line { return mixLines(p.Lines, foods) }
 
-// RestOrNone gives the rest of the part, with its default temperature.
-func (p *Part) RestOrNone() mix.Rest {
-	if p.Rest == nil {
-		return mix.Rest{Celsius: Room}
-	}
-	return mix.Rest{Minutes: p.Rest.Minutes, Celsius: orDefault(p.Rest.Celsius, Room)}
-}
+// RestAt gives the rest of the part in a kitchen of that temperature, degC.
+func (p *Part) RestAt(room float64) mix.Rest { return p.Rest.at(room) }
 
 // WhenOrUsual is when a part that is brushed on goes on: a wash from the
 // start, a glaze half-way, whose sugar would burn before.
@@ -116,7 +111,7 @@ func (r *reader) part(v any, at string) Part {
 				p.Lines = append(p.Lines, r.line(l, fmt.Sprintf("%s/%d", at, i)))
 			}
 		case "rest":
-			p.Rest = r.wait(v, at)
+			p.Rest = r.rest(v, at)
 		case "cook_minutes":
 			p.CookMinutes = r.number(v, at, 0, MaxMinutes, false)
 		case "when":

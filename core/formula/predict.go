@@ -7,12 +7,14 @@ import (
 	"cuerda/core/eaters"
 	"cuerda/core/food"
 	"cuerda/core/heat"
+	"cuerda/core/kitchen"
 	"cuerda/core/mix"
 	"cuerda/core/piece"
 )
 
 // Verdict sums a prediction up by its hold ratios: below 1 a piece fails, from
-// 1 to 1.5 it is marginal, above that it holds.
+// 1 to 1.5, or where it is too wet or too dry for its kind, it is marginal, above
+// that it holds.
 type Verdict string
 
 // The verdicts.
@@ -95,6 +97,15 @@ func (d *Document) MixLines(foods *food.Catalogue) []mix.Line {
 	return mixLines(d.Lines, foods)
 }
 
+// Bowl gives the parts of the mix as they are in the bowl: with what the hand felt
+// that the lines do not say.
+func (d *Document) Bowl(parts []mix.Part) []mix.Part {
+	if d.Hand == nil || d.Hand.WaterG == 0 || len(parts) == 0 {
+		return parts
+	}
+	return append(slices.Clip(parts), mix.Missed(d.Hand.WaterG))
+}
+
 func mixLines(lines []Line, foods *food.Catalogue) []mix.Line {
 	out := make([]mix.Line, len(lines))
 	for i := range lines {
@@ -104,13 +115,13 @@ func mixLines(lines []Line, foods *food.Catalogue) []mix.Line {
 	return out
 }
 
-// Predict says what a document that Read has accepted will do. checked holds
-// the foods whose label was read and is good for this table; nil for none.
-func Predict(d *Document, foods *food.Catalogue, checked map[string]bool) Prediction {
-	lines := d.MixLines(foods)
-	rest := d.RestOrNone()
+// Predict says what a document that Read has accepted will do in a kitchen.
+func Predict(d *Document, k *kitchen.Kitchen) Prediction {
+	lines := d.MixLines(k.Foods)
+	rest := d.RestAt(k.RoomCelsius)
 	parts := mix.Parts(lines)
-	s := mix.AssessParts(parts, rest)
+	bowl := d.Bowl(parts)
+	s := mix.AssessParts(bowl, rest)
 	p := d.PieceOrDefault()
 	method, turn := d.MethodAndTurn()
 	need := p.Demand(method, turn)
@@ -135,28 +146,29 @@ func Predict(d *Document, foods *food.Catalogue, checked map[string]bool) Predic
 		q := Tidy(s.Q, 3)
 		mixed := q
 		if rest.Minutes > 0 {
-			mixed = Tidy(mix.Index(parts, mix.Rest{Celsius: rest.Celsius}), 3)
+			mixed = Tidy(mix.Index(bowl, mix.Rest{Celsius: rest.Celsius}), 3)
 		}
 		out.Q, out.JustMixedQ = &q, &mixed
 	}
-	chill := d.ChillFactor()
-	if d.Chill != nil {
-		firmer, at, factor := Tidy(s.Raw*chill, 3), Tidy(d.chilledTo(), 1), Tidy(chill, 2)
+	chill := 1.
+	if celsius, chilled := d.chilledTo(k, parts); chilled {
+		chill = mix.ChillFactor(celsius)
+		firmer, at, factor := Tidy(s.Raw*chill, 3), Tidy(celsius, 1), Tidy(chill, 2)
 		out.RawChilledKPa, out.ChilledCelsius, out.ChillFactor = &firmer, &at, &factor
 	}
 	raw, cooked := s.Raw*chill/need.Raw, s.Cooked/need.Cooked
 	out.RawRatio, out.CookedRatio = Tidy(raw, 2), Tidy(cooked, 2)
 	out.Chance = Tidy(s.Chance(chill, need.Raw, need.Cooked), 3)
-	out.Verdict = verdict(s.HasPaste, raw, cooked)
+	out.Verdict = verdict(s.HasPaste, out.InBand, raw, cooked)
 
-	out.Lines = LineResults(lines, parts, &s, d.Eaters.Table(), foods, checked)
-	out.Notes = append(out.Notes, reasons(parts, rest, &s, &out)...)
+	out.Lines = LineResults(lines, parts, &s, d.Eaters.Table(), k)
+	out.Notes = append(out.Notes, reasons(bowl, rest, &s, &out)...)
 	out.Notes = append(out.Notes, limitsAndCautions(lines, &s)...)
 	return out
 }
 
 // LineResults says what became of each line, and what the table means for it.
-func LineResults(lines []mix.Line, parts []mix.Part, s *mix.State, table eaters.Table, foods *food.Catalogue, checked map[string]bool) []LineResult {
+func LineResults(lines []mix.Line, parts []mix.Part, s *mix.State, table eaters.Table, k *kitchen.Kitchen) []LineResult {
 	out := make([]LineResult, len(lines))
 	measures := make([]food.Measure, len(lines))
 	for i := range lines {
@@ -167,10 +179,10 @@ func LineResults(lines []mix.Line, parts []mix.Part, s *mix.State, table eaters.
 			r.Measure = &measures[i]
 		}
 		if !table.Open() {
-			c := table.Check(l.Food, checked[l.Food.ID])
+			c := table.Check(l.Food, k.LabelRead(l.Food.ID))
 			r.Check = &c
 			if c.Status == eaters.Out {
-				for _, f := range table.Instead(l.Food, foods) {
+				for _, f := range table.Instead(l.Food, k.Foods) {
 					r.Instead = append(r.Instead, f.ID)
 				}
 			}
@@ -180,7 +192,7 @@ func LineResults(lines []mix.Line, parts []mix.Part, s *mix.State, table eaters.
 	return out
 }
 
-func verdict(paste bool, raw, cooked float64) Verdict {
+func verdict(paste, inBand bool, raw, cooked float64) Verdict {
 	switch {
 	case !paste:
 		return Nothing
@@ -190,7 +202,7 @@ func verdict(paste bool, raw, cooked float64) Verdict {
 		return FailsRaw
 	case cooked < 1:
 		return FailsCooked
-	case raw < 1.5 || cooked < 1.5:
+	case raw < 1.5 || cooked < 1.5 || !inBand:
 		return Marginal
 	}
 	return Holds

@@ -19,6 +19,7 @@ import (
 
 	"cuerda/core/eaters"
 	"cuerda/core/food"
+	"cuerda/core/mix"
 	"cuerda/core/piece"
 )
 
@@ -179,7 +180,7 @@ func (r *reader) list(v any, at string, most int) []any {
 	return l
 }
 
-var documentFields = []string{"format", "name", "lines", "rest", "chill", "piece", "cook", "eaters", "parts", "portions", "note", "table_time"}
+var documentFields = []string{"format", "name", "lines", "rest", "chill", "piece", "cook", "eaters", "hand", "parts", "portions", "note", "table_time"}
 
 func (r *reader) document(v any) *Document {
 	o := r.object(v, "", documentFields, "format", "lines")
@@ -196,9 +197,11 @@ func (r *reader) document(v any) *Document {
 				d.Lines = append(d.Lines, r.line(l, fmt.Sprintf("%s/%d", at, i)))
 			}
 		case "rest":
-			d.Rest = r.wait(v, at)
+			d.Rest = r.rest(v, at)
 		case "chill":
-			d.Chill = r.wait(v, at)
+			d.Chill = r.wait(v, at, MinChillCelsius, MaxChillCelsius)
+		case "hand":
+			d.Hand = r.hand(v, at)
 		case "piece":
 			d.Piece = r.piece(v, at)
 		case "cook":
@@ -300,17 +303,33 @@ func (r *reader) prep(v any, at string) food.Preparation {
 	return p
 }
 
-func (r *reader) wait(v any, at string) *Wait {
+func (r *reader) rest(v any, at string) *Wait { return r.wait(v, at, MinRestCelsius, MaxRestCelsius) }
+
+func (r *reader) wait(v any, at string, coldest, hottest float64) *Wait {
 	fields := []string{"minutes", "celsius"}
 	w := &Wait{}
 	for name, v := range sorted(r.object(v, at, fields, "minutes"), fields) {
 		if name == "minutes" {
 			w.Minutes = r.number(v, at+"/minutes", 0, MaxMinutes, false)
 		} else {
-			w.Celsius = r.celsius(v, at+"/celsius")
+			c := r.number(v, at+"/celsius", coldest, hottest, false)
+			w.Celsius = &c
 		}
 	}
 	return w
+}
+
+func (r *reader) hand(v any, at string) *Hand {
+	fields := []string{"word", "water_g"}
+	h := &Hand{}
+	for name, v := range sorted(r.object(v, at, fields, fields...), fields) {
+		if name == "word" {
+			h.Word = mix.Word(r.word(v, at+"/word", CodeUnknownWord, words(mix.SqueezeWords)))
+		} else {
+			h.WaterG = r.number(v, at+"/water_g", -MaxGrams, MaxGrams, false)
+		}
+	}
+	return h
 }
 
 func (r *reader) celsius(v any, at string) *float64 {
@@ -355,7 +374,7 @@ func (r *reader) piece(v any, at string) *piece.Piece {
 }
 
 func (r *reader) cook(v any, at string) *Cook {
-	fields := []string{"method", "celsius", "turn", "start_celsius", "target_celsius", "sear_minutes", "grill_minutes"}
+	fields := []string{"method", "celsius", "turn", "from", "start_celsius", "target_celsius", "sear_minutes", "grill_minutes"}
 	c := &Cook{}
 	for name, v := range sorted(r.object(v, at, fields, "method"), fields) {
 		at := at + "/" + name
@@ -366,6 +385,8 @@ func (r *reader) cook(v any, at string) *Cook {
 			c.Celsius = r.celsius(v, at)
 		case "turn":
 			c.Turn = r.boolean(v, at)
+		case "from":
+			c.From = r.word(v, at, CodeUnknownWord, Froms)
 		case "start_celsius":
 			c.StartCelsius = r.celsius(v, at)
 		case "target_celsius":
@@ -375,6 +396,21 @@ func (r *reader) cook(v any, at string) *Cook {
 		case "grill_minutes":
 			c.GrillMinutes = r.number(v, at, 0, MaxFinish, false)
 		}
+	}
+	// Asking for what cannot be done is a fault, not a wish to be passed over.
+	notHere := func(name string, can func(piece.Method) bool) {
+		var where []string
+		for _, m := range piece.Methods {
+			if can(m) {
+				where = append(where, string(m))
+			}
+		}
+		r.fault(Fault{Code: CodeNotHere, Pointer: at + "/" + name, Got: string(c.Method), Nearest: strings.Join(where, ", ")})
+	}
+	if known := slices.Contains(piece.Methods, c.Method); known && c.SearMinutes > 0 && !c.Method.Sears() {
+		notHere("sear_minutes", piece.Method.Sears)
+	} else if known && c.GrillMinutes > 0 && !c.Method.Grills() {
+		notHere("grill_minutes", piece.Method.Grills)
 	}
 	return c
 }

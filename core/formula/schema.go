@@ -5,6 +5,8 @@ import (
 
 	"cuerda/core/eaters"
 	"cuerda/core/food"
+	"cuerda/core/kitchen"
+	"cuerda/core/mix"
 	"cuerda/core/piece"
 )
 
@@ -20,10 +22,10 @@ func Schema(foods *food.Catalogue) map[string]any {
 	}
 	slices.Sort(ids)
 	celsius := figure("degrees Celsius", MinCelsius, MaxCelsius)
-	wait := func(doc string, otherwise float64) schema {
+	wait := func(doc string, otherwise, coldest, hottest float64) schema {
 		s := object(schema{
 			"minutes": figure("minutes", 0, MaxMinutes),
-			"celsius": with(figure("degrees Celsius", MinCelsius, MaxCelsius), "default", otherwise),
+			"celsius": with(figure("degrees Celsius", coldest, hottest), "default", otherwise),
 		}, "minutes")
 		return with(s, "description", doc)
 	}
@@ -37,27 +39,32 @@ func Schema(foods *food.Catalogue) map[string]any {
 		"format": schema{"const": Format},
 		"name":   schema{"type": "string", "maxLength": MaxName},
 		"lines":  schema{"type": "array", "maxItems": MaxLines, "items": line},
-		"rest":   wait("the wait between mixing and shaping", Room),
-		"chill":  wait("the wait in the cold after shaping", 4),
+		"rest":   wait("the wait between mixing and shaping", kitchen.Room, MinRestCelsius, MaxRestCelsius),
+		"chill":  wait("the wait in the cold after shaping", 4, MinChillCelsius, MaxChillCelsius),
 		"piece":  schema{"oneOf": pieceSchemas(), "default": DefaultPiece},
 		"cook": object(schema{
 			"method":         schema{"enum": words(piece.Methods)},
 			"celsius":        with(celsius, "description", "degrees Celsius of the surroundings"),
 			"turn":           schema{"type": "boolean", "description": "whether pieces are turned; by default for pan, shallow-oil and grill"},
+			"from":           schema{"enum": Froms, "description": "where the pieces come from; by default as the rest or the chill leave them"},
 			"start_celsius":  celsius,
 			"target_celsius": celsius,
-			"sear_minutes":   figure("minutes in a hot pan, each side, before the oven", 0, MaxFinish),
-			"grill_minutes":  figure("minutes under the grill at the end", 0, MaxFinish),
+			"sear_minutes":   figure("minutes in a hot pan, each side, before an oven, a grill or a simmer", 0, MaxFinish),
+			"grill_minutes":  figure("minutes under the grill at the end, after an oven or a pan", 0, MaxFinish),
 		}, "method"),
 		"eaters": object(with(leavesOut(), "people", schema{"type": "array", "maxItems": MaxPeople, "items": object(
 			with(with(leavesOut(), "name", schema{"type": "string", "maxLength": 60}), "count", schema{"type": "integer", "minimum": 1, "maximum": 200}), "count")})),
+		"hand": with(object(schema{
+			"word":    schema{"enum": words(mix.SqueezeWords)},
+			"water_g": figure("grams of water that the model missed in this bowl", -MaxGrams, MaxGrams),
+		}, "word", "water_g"), "description", "what the hand said of the mix, against the model"),
 		"parts": schema{"type": "array", "maxItems": MaxParts, "description": "mixes beside the main one", "items": object(schema{
 			"id":           with(partName, "description", "names the part, for on; no two alike"),
 			"kind":         schema{"enum": words(PartKinds)},
 			"name":         schema{"type": "string", "maxLength": MaxName},
 			"on":           with(partName, "description", "the part that this one goes on, never round in a circle; by default the mix"),
 			"lines":        schema{"type": "array", "maxItems": MaxPartLines, "items": line},
-			"rest":         wait("the wait after mixing the part", Room),
+			"rest":         wait("the wait after mixing the part", kitchen.Room, MinRestCelsius, MaxRestCelsius),
 			"cook_minutes": figure("minutes it is cooked by itself", 0, MaxMinutes),
 			"when":         schema{"enum": Whens, "description": "when it is brushed on"},
 		}, "kind", "lines")},

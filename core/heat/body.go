@@ -130,12 +130,15 @@ func (b *Body) Snapshot() *Snapshot {
 	return s
 }
 
-// Restore puts the body back; the snapshot may be used again.
+// Restore puts the body back, closing the sides that were closed then; the
+// snapshot may be used again.
 func (b *Body) Restore(s *Snapshot) {
 	b.Seconds, b.HeatIn, b.Vapour, b.Boiled = s.seconds, s.heatIn, s.vapour, s.boiled
 	copy(b.state, s.cells)
 	for i, f := range b.faces {
-		if f != nil && s.faces[i].surface != nil {
+		if f != nil && s.faces[i].surface == nil {
+			b.faces[i] = nil
+		} else if f != nil {
 			f.around, f.anew = s.faces[i].around, true
 			copy(f.surface, s.faces[i].surface)
 			copy(f.dried, s.faces[i].dried)

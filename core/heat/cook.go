@@ -88,15 +88,13 @@ func (c *Cooking) surround(b *Body, m piece.Method, celsius float64) {
 			b.SurroundAll(Partly(HotPan(celsius), rolling, air))
 			return
 		}
-		b.SurroundAll(air)
-		b.Surround(Rim, besidePan(celsius, c.Room))
-		b.Surround(Flank, besidePan(celsius, c.Room))
+		b.SurroundAll(besidePan(celsius, c.Room))
 		b.Surround(Bottom, HotPan(celsius))
 	case piece.ShallowOil:
 		b.SurroundAll(Partly(Oil(celsius), waist, besidePan(celsius, c.Room)))
 		if !round {
 			b.Surround(Bottom, Oil(celsius))
-			b.Surround(Top, air)
+			b.Surround(Top, besidePan(celsius, c.Room))
 		}
 	case piece.DeepOil:
 		b.SurroundAll(Oil(celsius))
@@ -115,12 +113,26 @@ func (c *Cooking) surround(b *Body, m piece.Method, celsius float64) {
 	}
 }
 
-// besidePan is the air around a piece in a pan, half-way between the room's and
-// the pan's: grade C.
+// besidePan is the air around and above a piece in a pan, which rises from the hot
+// metal: half-way between the room's and the pan's, grade C.
 func besidePan(celsius, room float64) Surroundings {
 	out := Kitchen(room)
 	out.Celsius = (celsius + room) / 2
 	return out
+}
+
+// Chill leaves a piece in a fridge or a freezer, on its tray and covered, for so
+// many minutes; what it meets next meets it rested.
+func Chill(b *Body, celsius, minutes float64) {
+	Cool(b, celsius)
+	b.Advance(60*minutes, nil)
+	b.Restart()
+}
+
+// Cool puts a piece into a fridge or a freezer of that temperature.
+func Cool(b *Body, celsius float64) {
+	b.SurroundAll(Cold(celsius))
+	b.Surround(Bottom, ColdTray(celsius))
 }
 
 // Moment is one point of the curves.
@@ -141,10 +153,10 @@ type Course struct {
 	// the target while it rests, min.
 	Pull float64
 	// Turns are when to turn it, min; SearEnds when it goes into the oven and
-	// GrillFrom when under the grill, 0 if it does not.
+	// GrillFrom when under the grill, nil if it does not.
 	Turns     []float64
-	SearEnds  float64
-	GrillFrom float64
+	SearEnds  *float64
+	GrillFrom *float64
 	// Peak is the highest the coldest point comes to, degC.
 	Peak float64
 	// Vapour is the water lost until it has rested, Juiced the share of its lean
@@ -168,10 +180,10 @@ type Course struct {
 // target by then will not.
 const longestCook = 8 * 60.
 
-// Run follows the piece from b, which is as the chill or the room left it.
-func (c *Cooking) Run(b *Body) Course {
+// once follows the piece, turned that way.
+func (c *Cooking) once(b *Body, how turning) Course {
 	out := Course{Section: b.section()}
-	r := &run{Cooking: c, body: b, course: &out}
+	r := &run{Cooking: c, body: b, course: &out, how: how}
 	r.cook()
 	out.Turns = r.turned
 	if !c.ToTargetOnly {
@@ -186,6 +198,9 @@ func (c *Cooking) Begin(celsius float64) *Body {
 	resolution := c.Resolution
 	if resolution == (Resolution{}) {
 		resolution = usualResolution[g.Shape]
+		if g.Shape == Disc && (c.Method == piece.Pan || c.Method == piece.ShallowOil) {
+			resolution.Up = layersInAPan
+		}
 	}
 	return New(g, c.Material, celsius, resolution)
 }
@@ -195,6 +210,7 @@ type run struct {
 	body   *Body
 	course *Course
 
+	how      turning
 	seared   int       // turns while searing
 	turned   []float64 // every turn until it is done, min
 	lethal   float64   // min
@@ -294,7 +310,8 @@ func (r *run) sear() (core float64, done bool) {
 			r.turn()
 		}
 	}
-	r.course.SearEnds = r.minutes()
+	ends := r.minutes()
+	r.course.SearEnds = &ends
 	r.seared = len(r.turned)
 	return core, done
 }
@@ -313,18 +330,22 @@ func (c *Cooking) flips(b *Body) bool {
 func (r *run) cook() {
 	b := r.body
 	core, done := r.note()
-	if r.SearMinutes > 0 && r.Method != piece.Pan {
+	if r.SearMinutes > 0 && r.Method.Sears() {
 		core, done = r.sear()
 	}
 	r.surround(b, r.Method, r.Celsius)
 	r.keep(core)
 	flips := r.flips(b)
-	turnAt := math.Inf(1)
 	begun := r.minutes()
+	turnAt := math.Inf(1)
+	if r.how.every > 0 {
+		turnAt = begun + r.how.every
+	}
 	middle, coreSeen := b.halfway(), core
 	half := (middle + r.Target.Celsius) / 2
+	byTheMiddle := func() bool { return r.how.every == 0 && len(r.turned) == r.seared }
 	timeToTurn := func() bool {
-		if len(r.turned) == r.seared {
+		if byTheMiddle() {
 			return flips && middle >= half-landWithin && r.minutes() >= begun+leastTurn
 		}
 		return flips && r.minutes() >= turnAt
@@ -340,7 +361,7 @@ func (r *run) cook() {
 			if short := r.Target.Celsius - carryOver - core; short > landWithin && !r.ToTargetOnly {
 				r.notPast(short, core-coreWas)
 			}
-			if flips && len(r.turned) == r.seared {
+			if flips && byTheMiddle() {
 				r.notPast(half-middle, middle-middleWas)
 			}
 			for _, stop := range [...]float64{turnAt, begun + leastTurn, r.soonest()} {
@@ -351,9 +372,8 @@ func (r *run) cook() {
 			return done || timeToTurn()
 		})
 		if !done && timeToTurn() {
-			// Half-way through at first; then each side once more as long, until done.
 			r.turn()
-			turnAt = r.minutes() + (r.minutes()-begun)/float64(len(r.turned)-r.seared)
+			turnAt = r.minutes() + r.how.next(len(r.turned)-r.seared, r.minutes()-begun)
 		}
 	}
 	r.course.Reached, r.course.ToTarget = done, r.minutes()
@@ -408,8 +428,8 @@ func (r *run) soonest() float64 {
 	if n > 1 {
 		before = r.turned[n-2]
 	}
-	if n > r.seared {
-		before = max(before, r.course.SearEnds)
+	if n > r.seared && r.course.SearEnds != nil {
+		before = max(before, *r.course.SearEnds)
 	}
 	return last + leastSide*(last-before)
 }

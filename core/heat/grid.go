@@ -92,6 +92,10 @@ func even(length float64, n int) []float64 {
 // and from bottom to top.
 type Resolution struct{ Radial, Across, Up int }
 
+// layersInAPan are those of what lies on hot metal with a cooler side up: with
+// fewer, when its last place is done is out by a tenth.
+const layersInAPan = 18
+
 // The resolutions of docs/performance.md, chosen for errors below 0.1 degC.
 var usualResolution = map[Shape]Resolution{
 	Sphere: {Radial: 24},

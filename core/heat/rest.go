@@ -49,7 +49,8 @@ func (r *run) follow(w way) {
 	noted := func() bool { r.note(); return false }
 	b.Advance(w.wait, noted)
 	if r.GrillMinutes > 0 && out.Reached {
-		out.GrillFrom = r.minutes()
+		from := r.minutes()
+		out.GrillFrom = &from
 		r.finish(b)
 		b.Advance(60*r.GrillMinutes, noted)
 	}

@@ -35,6 +35,12 @@ func Parts(lines []Line) []Part {
 	return out
 }
 
+// Missed is water that is in the bowl though no line brings it, g: what a hand felt
+// that the figures did not know. Below 0 the mix is drier than its lines. It has no mass.
+func Missed(grams float64) Part { return Part{&nothing, food.Prepared{Water: grams}} }
+
+var nothing food.Food
+
 // Rest is the wait between mixing and shaping.
 type Rest struct {
 	Minutes float64
@@ -55,6 +61,9 @@ const (
 	Slumps   Word = "slumps"
 	NoPaste  Word = "no-paste"
 )
+
+// SqueezeWords lists what a hand can say, from dry to wet.
+var SqueezeWords = []Word{Crumbles, Short, Firm, Tacky, Slack, Slumps}
 
 // Zones are the words with the liquidity index at which each begins.
 var Zones = []struct {

@@ -85,6 +85,15 @@ func (k Kind) Sizes() []Size {
 	return nil
 }
 
+// Usual gives a piece of that kind in its usual size.
+func Usual(k Kind) Piece {
+	p := Piece{Kind: k}
+	for _, s := range k.Sizes() {
+		p.Set(s.Field, s.Default)
+	}
+	return p
+}
+
 // Get gives the size with that field name, mm; 0 if it is not given.
 func (p *Piece) Get(field string) float64 {
 	if at := p.at(field); at != nil {
@@ -159,6 +168,21 @@ func (m Method) DefaultCelsius() float64 {
 		return 97
 	}
 	return 230
+}
+
+// Sears says whether pieces cooked so may be browned in a hot pan first; those in
+// a pan or in oil are.
+func (m Method) Sears() bool { return m.inOven() || m == Grill || m == Simmer }
+
+// Grills says whether pieces cooked so may end under the grill, in what holds them.
+func (m Method) Grills() bool { return m.inOven() || m == Pan }
+
+// UsualMethod is how a cook usually cooks a piece of that kind.
+func (k Kind) UsualMethod() Method {
+	if k.IsFlat() {
+		return Pan
+	}
+	return StillOven
 }
 
 func (m Method) inOven() bool { return m == StillOven || m == FanOven }

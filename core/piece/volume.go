@@ -79,20 +79,6 @@ func (p *Piece) Grams(density float64) float64 { return p.Volume() * density * 1
 func sphere(d float64) float64  { return math.Pi / 6 * d * d * d }
 func disc(d, h float64) float64 { return math.Pi / 4 * d * d * h }
 
-// ChilledTo is the temperature, degC, that a piece at room temperature has
-// fallen to after minutes in the cold, as a lumped body: exp(-t / tau) with
-// tau = rho c V / (h A), rho c 3.5 MJ/m3K for a moist mix and h 8 W/m2K, which
-// is the fridge's 9 in free air less what the inside of the piece resists.
-func (p *Piece) ChilledTo(room, cold, minutes float64) float64 {
-	v := p.Volume()
-	area := p.Area()
-	if v <= 0 || area <= 0 {
-		v, area = 0.5e-3, 0.038 // half a litre in a bowl
-	}
-	tau := 3.5e6 * v / (8 * area) / 60
-	return cold + (room-cold)*math.Exp(-minutes/tau)
-}
-
 // Area is the outer surface, m2; 0 for a stuffing, whose vessel hides it.
 func (p *Piece) Area() float64 {
 	d, h, l := p.DiameterMM/1000, p.ThicknessMM/1000, p.LengthMM/1000

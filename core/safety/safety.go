@@ -5,6 +5,8 @@
 package safety
 
 import (
+	"math"
+
 	"cuerda/core/food"
 	"cuerda/core/mix"
 	"cuerda/core/piece"
@@ -46,7 +48,7 @@ const (
 	GroundMeat Reason = "ground-meat"
 	Egg        Reason = "egg"
 	Fish       Reason = "fish"
-	Cooked     Reason = "cooked-before" // cooked meat, fish, legumes and grains are leftovers
+	Cooked     Reason = "cooked-before" // cooked meat and fish are leftovers
 	Plants     Reason = "plants"        // hot all through, so that starch and flour cook
 )
 
@@ -60,37 +62,75 @@ type Target struct {
 	Food string `json:"food,omitempty"`
 	// Guided says whether guidance asks for it, as against good cooking alone.
 	Guided bool `json:"guided"`
+	// GuidedCelsius is what guidance asks for where good cooking asks for more, and
+	// GuidedMinutes for how long; 0 where it asks for nothing less.
+	GuidedCelsius float64 `json:"guided_celsius,omitempty"`
+	GuidedMinutes float64 `json:"guided_minutes,omitempty"`
 }
 
-// plantsCelsius is where starches and legume proteins have set and raw flour
-// is no longer raw; no authority asks for it.
-const plantsCelsius = 74.
+// Least is what guidance asks for, with good cooking left out; false where it asks
+// for nothing.
+func (t Target) Least() (Target, bool) {
+	if t.GuidedCelsius > 0 {
+		t.Celsius, t.Minutes = t.GuidedCelsius, t.GuidedMinutes
+		return t, true
+	}
+	return t, t.Guided
+}
 
-// TargetFor is the usual target for the lines of a mix made into that kind of
-// piece. The strictest reason counts; the figures are those of the guidance.
+const (
+	// plantsCelsius is where starches and legume proteins have set and raw flour
+	// is no longer raw; no authority asks for it.
+	plantsCelsius = 74.
+	// hotThrough is where vegetables, dairy and nuts alone are hot all through: no more
+	// than any food that something is asked of.
+	hotThrough = 63.
+)
+
+// TargetFor is the target for the lines of a mix made into that kind of piece: the
+// highest that anything in it asks for, by guidance or for good cooking. Adding a
+// food never lowers it.
 func (r Rule) TargetFor(lines []mix.Line, kind piece.Kind) Target {
-	t := Target{Celsius: plantsCelsius, Reason: Plants}
+	plants := Target{Celsius: hotThrough, Reason: Plants}
+	guided := Target{}
 	for i := range lines {
 		f := lines[i].Food
 		celsius, reason := usOf(f)
-		if reason == Plants {
-			continue
-		}
-		if !t.Guided || celsius > t.Celsius || celsius == t.Celsius && rankOf(reason) > rankOf(t.Reason) {
-			t = Target{Celsius: celsius, Reason: reason, Food: f.ID, Guided: true}
+		switch {
+		case reason == Plants && celsius > plants.Celsius:
+			plants.Celsius, plants.Food = celsius, f.ID
+		case reason != Plants && (celsius > guided.Celsius || celsius == guided.Celsius && rankOf(reason) > rankOf(guided.Reason)):
+			guided = Target{Celsius: celsius, Reason: reason, Food: f.ID, Guided: true}
 		}
 	}
-	if kind == piece.Stuffing && t.Guided && t.Celsius < 74 {
-		t = Target{Celsius: 74, Reason: Stuffing, Guided: true}
+	if kind == piece.Stuffing && guided.Guided && guided.Celsius < 74 {
+		guided = Target{Celsius: 74, Reason: Stuffing, Guided: true}
 	}
 	switch {
-	case r.Guidance == UK && t.Guided:
-		t.Celsius, t.Minutes = 70, 2
-	case r.Guidance == Own && t.Guided && r.OwnCelsius > 0:
-		t.Celsius, t.Minutes = r.OwnCelsius, r.OwnMinutes
+	case r.Guidance == UK:
+		// Its 70 degC for two minutes are for all food that is to be cooked.
+		guided.Celsius, guided.Minutes = 70, 2
+		if guided.Guided || plants.Celsius > hotThrough {
+			plants.Celsius, plants.Minutes = guided.Celsius, guided.Minutes
+		}
+	case r.Guidance == Own && guided.Guided && r.OwnCelsius > 0:
+		guided.Celsius, guided.Minutes = r.OwnCelsius, r.OwnMinutes
 	}
-	return t
+	switch {
+	case !guided.Guided:
+		return plants
+	case guided.Celsius >= plants.Celsius:
+		return guided
+	}
+	plants.GuidedCelsius, plants.GuidedMinutes = guided.Celsius, guided.Minutes
+	// Hotter, for the minutes that do as much there as the rule's at its own heat.
+	plants.Minutes = guided.Minutes * math.Pow(10, (guided.Celsius-plants.Celsius)/zCelsius)
+	return plants
 }
+
+// zCelsius is the rise of temperature that makes heat ten times as deadly, K: that
+// of the times and temperatures held equal to 70 degC for two minutes.
+const zCelsius = 7.5
 
 func rankOf(r Reason) int {
 	for i, each := range []Reason{Plants, Cooked, Fish, Egg, GroundMeat, Stuffing, Poultry} {
@@ -101,7 +141,8 @@ func rankOf(r Reason) int {
 	return 0
 }
 
-// usOf is what US home guidance asks of a food in a mix, degC.
+// usOf is what US home guidance, or good cooking of a plant, asks of a food in a mix,
+// degC. Legumes, grains, flours and starches are to set; raw flour is never eaten raw.
 func usOf(f *food.Food) (celsius float64, reason Reason) {
 	switch {
 	case f.Group == food.Egg && f.State != food.Cooked:
@@ -114,8 +155,10 @@ func usOf(f *food.Food) (celsius float64, reason Reason) {
 		return 63, Fish
 	case f.Group == food.Meat || f.Group == food.Fish:
 		return 74, Cooked
+	case f.Group == food.Legume || f.Group == food.Grain || f.Group.IsBinder() && f.Group != food.Gel:
+		return plantsCelsius, Plants
 	}
-	return plantsCelsius, Plants
+	return hotThrough, Plants
 }
 
 // The usual limits for cooling, min and degC (US Food Code 3-501.14): from 57

@@ -5,6 +5,7 @@ import (
 
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
+	"pgregory.net/rapid"
 
 	"cuerda/core/food"
 	"cuerda/core/mix"
@@ -34,7 +35,10 @@ func TestTargetsFollowWhatIsInTheMix(t *testing.T) {
 		{[]string{"beef-ground-15", "onion"}, piece.Patty, 71, safety.GroundMeat},
 		{[]string{"beef-ground-15", "turkey-ground"}, piece.Ball, 74, safety.Poultry},
 		{[]string{"turkey-ground", "beef-ground-15"}, piece.Ball, 74, safety.Poultry},
-		{[]string{"split-peas-cooked", "egg"}, piece.Patty, 71, safety.Egg},
+		{[]string{"leek", "egg"}, piece.Patty, 71, safety.Egg},
+		{[]string{"split-peas-cooked", "egg"}, piece.Patty, 74, safety.Plants},
+		{[]string{"chickpea-flour", "salmon-raw", "water"}, piece.Patty, 74, safety.Plants},
+		{[]string{"salmon-raw", "leek"}, piece.Patty, 63, safety.Fish},
 		{[]string{"beef-ground-15"}, piece.Stuffing, 74, safety.Stuffing},
 		{[]string{"mackerel-cooked", "potato-mashed"}, piece.Patty, 74, safety.Cooked},
 		{[]string{"split-peas-cooked", "chickpea-flour"}, piece.Patty, 74, safety.Plants},
@@ -77,4 +81,24 @@ func TestCautionsOfHotOil(t *testing.T) {
 	assert.Contains(t, safety.CautionsFor(piece.DeepOil, 300, piece.Ball), "oil-too-hot")
 	assert.NotContains(t, safety.CautionsFor(piece.StillOven, 230, piece.Patty), "hot-oil")
 	assert.Contains(t, safety.CautionsFor(piece.StillOven, 190, piece.Ball), "choking")
+}
+
+func TestNothingAddedLowersTheTarget(t *testing.T) {
+	foods := food.Starter().Foods()
+	rapid.Check(t, func(t *rapid.T) {
+		line := rapid.Custom(func(t *rapid.T) mix.Line {
+			return mix.Line{Food: &foods[rapid.IntRange(0, len(foods)-1).Draw(t, "food")], Grams: 1}
+		})
+		lines := rapid.SliceOfN(line, 1, 6).Draw(t, "lines")
+		rule := safety.Rule{Guidance: rapid.SampledFrom(safety.Guidances).Draw(t, "guidance"), OwnCelsius: rapid.Float64Range(55, 90).Draw(t, "own"), OwnMinutes: rapid.Float64Range(0, 20).Draw(t, "held")}
+		kind := rapid.SampledFrom(piece.Kinds).Draw(t, "kind")
+		before, after := rule.TargetFor(lines[1:], kind), rule.TargetFor(lines, kind)
+		assert.GreaterOrEqual(t, after.Celsius, before.Celsius, "the highest of all")
+		least, guided := before.Least()
+		now, still := after.Least()
+		if guided {
+			assert.True(t, still)
+			assert.GreaterOrEqual(t, now.Celsius, least.Celsius)
+		}
+	})
 }

@@ -32,7 +32,7 @@ func (s *Server) registerAdvice(api huma.API) {
 			if err != nil {
 				return nil, err
 			}
-			return &body[advice.Answer]{k.Bind(d, advice.Options{Replace: advice.Replace(in.Replace), Foods: in.Foods, Aim: binder.Aim(in.Aim)})}, nil
+			return &body[advice.Answer]{advice.Bind(k, d, advice.Options{Replace: advice.Replace(in.Replace), Foods: in.Foods, Aim: binder.Aim(in.Aim)})}, nil
 		})
 	huma.Register(api, takesDocument(api, op(http.MethodPost, "/schools", "schools", "Where good cooks disagree, in numbers")),
 		func(ctx context.Context, in *DocumentInput) (*body[[]advice.School], error) {
@@ -40,7 +40,7 @@ func (s *Server) registerAdvice(api huma.API) {
 			if err != nil {
 				return nil, err
 			}
-			out := k.Schools(d)
+			out := advice.Schools(k, d)
 			return &body[[]advice.School]{append([]advice.School{}, out...)}, nil
 		})
 	huma.Register(api, takesDocument(api, op(http.MethodPost, "/mend", "mend", "Mend a mix by the feel of the hand")),
@@ -50,10 +50,10 @@ func (s *Server) registerAdvice(api huma.API) {
 				return nil, err
 			}
 			felt := mix.Word(in.Felt)
-			if !slices.Contains(advice.Words, felt) {
+			if !slices.Contains(mix.SqueezeWords, felt) {
 				return nil, problem.New(http.StatusUnprocessableEntity, problem.BadRequest, "That is no word of the squeeze.")
 			}
-			m, ok := k.Mend(d, felt)
+			m, ok := advice.MendBy(k, d, felt)
 			if !ok {
 				return nil, problem.New(http.StatusUnprocessableEntity, "no-paste", "There is nothing in the mix that could hold.")
 			}

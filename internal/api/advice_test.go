@@ -55,12 +55,12 @@ func TestAnOwnPackChangesThePrediction(t *testing.T) {
 		return p
 	}
 	before := predict()
-	answer, text := c.do("PUT", "/api/pantry/tofu-firm", `{"food":"tofu-firm","have":true,"label_checked":false,"pack":{"fat":4,"carb":1,"fibre":0.2,"protein":8,"salt":0.1}}`)
+	answer, text := c.do("PUT", "/api/pantry/tofu-firm", `{"food":"tofu-firm","have":true,"pack":{"fat":4,"carb":1,"fibre":0.2,"protein":8,"salt":0.1}}`)
 	require.Equal(t, 200, answer.StatusCode, string(text))
 	assert.Greater(t, *predict().Q, *before.Q, "a wetter pack")
-	p := c.problem(422, problem.BadRequest, "PUT", "/api/pantry/tofu-firm", `{"food":"tofu-firm","have":true,"label_checked":false,"pack":{"fat":60,"carb":50,"fibre":0,"protein":8,"salt":0}}`)
+	p := c.problem(422, problem.BadRequest, "PUT", "/api/pantry/tofu-firm", `{"food":"tofu-firm","have":true,"pack":{"fat":60,"carb":50,"fibre":0,"protein":8,"salt":0}}`)
 	assert.Equal(t, "does-not-add-up", p.Errors[0].Code)
-	c.problem(404, problem.NotFound, "PUT", "/api/pantry/moonbeams", `{"food":"moonbeams","have":true,"label_checked":false}`)
-	_, _ = c.do("PUT", "/api/pantry/tofu-firm", `{"food":"tofu-firm","have":true,"label_checked":false}`)
+	c.problem(404, problem.NotFound, "PUT", "/api/pantry/moonbeams", `{"food":"moonbeams","have":true}`)
+	_, _ = c.do("PUT", "/api/pantry/tofu-firm", `{"food":"tofu-firm","have":true}`)
 	assert.Equal(t, *before.Q, *predict().Q, "and back")
 }

@@ -10,6 +10,7 @@ import (
 	"cuerda/core/bake"
 	"cuerda/core/formula"
 	"cuerda/core/heat"
+	"cuerda/core/kitchen"
 	"cuerda/core/mix"
 	"cuerda/core/piece"
 	"cuerda/internal/problem"
@@ -27,6 +28,11 @@ type fitInput struct {
 	Grams       float64 `query:"grams" minimum:"0" maximum:"100000"`
 	Millilitres float64 `query:"ml" minimum:"0" maximum:"100000"`
 	TinInput
+}
+
+type reshapeInput struct {
+	DocumentInput
+	Kind string `query:"kind" required:"true" enum:"patty,ball,loaf,cylinder,shell,stuffing,fritter,layered"`
 }
 
 // TinInput is a tin by its sizes, mm.
@@ -63,7 +69,7 @@ func (s *Server) registerBake(api huma.API) {
 			if err != nil {
 				return nil, err
 			}
-			return &body[bake.Baked]{bake.Bake(d, k.Foods, k.Settings, bake.Options{Section: in.Section, Now: in.Now})}, nil
+			return &body[bake.Baked]{bake.Bake(d, k, bake.Options{Section: in.Section, Now: in.Now})}, nil
 		})
 	huma.Register(api, takesDocument(api, op(http.MethodPost, "/outlook", "lookOut", "What a change would do to the minutes, and the cold before and after")),
 		func(ctx context.Context, in *DocumentInput) (*body[bake.Outlook], error) {
@@ -71,7 +77,7 @@ func (s *Server) registerBake(api huma.API) {
 			if err != nil {
 				return nil, err
 			}
-			return &body[bake.Outlook]{bake.LookOut(d, k.Foods, k.Settings)}, nil
+			return &body[bake.Outlook]{bake.LookOut(d, k)}, nil
 		})
 	huma.Register(api, takesDocument(api, op(http.MethodPost, "/fit", "fit", "The size of a piece from a number, a mass, a scoop or a tin")),
 		func(ctx context.Context, in *fitInput) (*body[Fit], error) {
@@ -81,7 +87,7 @@ func (s *Server) registerBake(api huma.API) {
 			}
 			aim := piece.Aim{Pieces: in.Pieces, Grams: in.Grams, Millilitres: in.Millilitres, Tin: in.tin()}
 			parts := mix.Parts(d.MixLines(k.Foods))
-			mass := mix.AssessParts(parts, d.RestOrNone()).Mass
+			mass := mix.AssessParts(parts, d.RestAt(k.RoomCelsius)).Mass
 			density := heat.CompositionOf(parts).Density()
 			p := d.PieceOrDefault()
 			fitted, err := p.Fit(aim, mass, density)
@@ -91,6 +97,14 @@ func (s *Server) registerBake(api huma.API) {
 			y := fitted.Yield(mass, density)
 			y.PieceG, y.RemainderG, y.ShareG = formula.Tidy(y.PieceG, 1), formula.Tidy(y.RemainderG, 1), formula.Tidy(y.ShareG, 1)
 			return &body[Fit]{Fit{fitted, y}}, nil
+		})
+	huma.Register(api, takesDocument(api, op(http.MethodPost, "/reshape", "reshape", "The mix as pieces of another kind: their usual size, number and way of cooking")),
+		func(ctx context.Context, in *reshapeInput) (*body[formula.Shaped], error) {
+			k, d, err := s.kitchenAndDocument(ctx, in.RawBody)
+			if err != nil {
+				return nil, err
+			}
+			return &body[formula.Shaped]{formula.Reshape(d, piece.Kind(in.Kind), k)}, nil
 		})
 	s.registerSettings(api)
 }
@@ -105,19 +119,19 @@ func codeOf(err error, codes map[error]string) string {
 	return problem.BadRequest
 }
 
-type settingsInput struct{ Body bake.Settings }
+type settingsInput struct{ Body kitchen.Settings }
 
 func (s *Server) registerSettings(api huma.API) {
 	huma.Register(api, op(http.MethodGet, "/settings", "getSettings", "What is known of the kitchen itself"),
-		func(ctx context.Context, _ *struct{}) (*body[bake.Settings], error) {
+		func(ctx context.Context, _ *struct{}) (*body[kitchen.Settings], error) {
 			out, err := s.Store.Settings(ctx, s.Kitchen)
 			if err != nil {
 				return nil, s.problemOf(ctx, err)
 			}
-			return &body[bake.Settings]{out}, nil
+			return &body[kitchen.Settings]{out}, nil
 		})
 	huma.Register(api, op(http.MethodPut, "/settings", "saveSettings", "Keep what is known of the kitchen itself", 422),
-		func(ctx context.Context, in *settingsInput) (*body[bake.Settings], error) {
+		func(ctx context.Context, in *settingsInput) (*body[kitchen.Settings], error) {
 			if err := in.Body.Check(); err != nil {
 				return nil, settingProblem(err)
 			}
@@ -125,13 +139,13 @@ func (s *Server) registerSettings(api huma.API) {
 				return nil, s.problemOf(ctx, err)
 			}
 			s.cache.forget()
-			return &body[bake.Settings]{in.Body}, nil
+			return &body[kitchen.Settings]{in.Body}, nil
 		})
 }
 
 func settingProblem(err error) *problem.Problem {
 	p := problem.New(http.StatusUnprocessableEntity, problem.BadRequest, "The settings cannot be kept: "+err.Error()+".")
-	var out *bake.SettingError
+	var out *kitchen.SettingError
 	if errors.As(err, &out) {
 		p.Errors = []problem.Item{{Fault: formula.Fault{Code: formula.CodeOutOfRange, Pointer: "/" + out.Field, Min: &out.Low, Max: &out.High}, Message: err.Error()}}
 	}

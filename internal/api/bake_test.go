@@ -9,6 +9,7 @@ import (
 	"github.com/stretchr/testify/require"
 
 	"cuerda/core/bake"
+	"cuerda/core/kitchen"
 	"cuerda/core/safety"
 	"cuerda/internal/api"
 	"cuerda/internal/problem"
@@ -65,14 +66,14 @@ func TestTheOvensErrorIsKeptAndMovesTheMinutes(t *testing.T) {
 		return *b.MinutesToTarget
 	}
 	before := minutes()
-	settings := bake.UsualSettings()
+	settings := kitchen.UsualSettings()
 	settings.OvenOffset, settings.Racks = -20, 3
 	text, err := json.Marshal(settings)
 	require.NoError(t, err)
 	answer, said := c.do("PUT", "/api/settings", string(text))
 	require.Equal(t, 200, answer.StatusCode, string(said))
 	assert.Greater(t, minutes(), before, "the oven is colder than it says")
-	var kept bake.Settings
+	var kept kitchen.Settings
 	_, said = c.do("GET", "/api/settings", "")
 	require.NoError(t, json.Unmarshal(said, &kept))
 	assert.Equal(t, settings, kept)

@@ -10,8 +10,8 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
-	"cuerda/core/advice"
 	"cuerda/core/formula"
+	"cuerda/core/kitchen"
 	"cuerda/core/mix"
 	"cuerda/internal/problem"
 	"cuerda/internal/store"
@@ -68,8 +68,8 @@ func (m IfMatchInput) version() (int, error) {
 }
 
 // predict is formula.Predict for a kept document.
-func predict(k *advice.Kitchen, d *formula.Document) formula.Prediction {
-	return formula.Predict(usable(k, d), k.Foods, k.Checked)
+func predict(k *kitchen.Kitchen, d *formula.Document) formula.Prediction {
+	return formula.Predict(usable(k, d), k)
 }
 
 // Origin is the version of a build that another was branched from.

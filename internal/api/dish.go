@@ -7,11 +7,11 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
-	"cuerda/core/advice"
 	"cuerda/core/bake"
 	"cuerda/core/dish"
 	"cuerda/core/formula"
 	"cuerda/core/heat"
+	"cuerda/core/kitchen"
 	"cuerda/core/mix"
 	"cuerda/core/piece"
 	"cuerda/internal/problem"
@@ -57,10 +57,6 @@ var scaleCodes = map[error]string{
 	piece.ErrNoLoaf: "no-loaf", piece.ErrTooSmall: "piece-too-small", piece.ErrTooBig: "piece-too-big",
 }
 
-func pantryOf(k *advice.Kitchen) dish.Pantry {
-	return dish.Pantry{Checked: k.Checked, PerKilo: k.PerKilo}
-}
-
 func (s *Server) registerDish(api huma.API) {
 	huma.Register(api, takesDocument(api, op(http.MethodPost, "/dish", "lookAtDish", "A build with its parts: amounts, checks, nutrition and cost")),
 		func(ctx context.Context, in *DocumentInput) (*body[dish.Dish], error) {
@@ -68,7 +64,7 @@ func (s *Server) registerDish(api huma.API) {
 			if err != nil {
 				return nil, err
 			}
-			return &body[dish.Dish]{dish.Look(d, k.Foods, pantryOf(k))}, nil
+			return &body[dish.Dish]{dish.Look(d, k)}, nil
 		})
 	huma.Register(api, takesDocument(api, op(http.MethodPost, "/parts/start", "startPart", "A first try at a part, in the amount the build wants")),
 		func(ctx context.Context, in *startInput) (*body[formula.Part], error) {
@@ -76,7 +72,7 @@ func (s *Server) registerDish(api huma.API) {
 			if err != nil {
 				return nil, err
 			}
-			return &body[formula.Part]{dish.Start(d, formula.PartKind(in.Kind), k.Foods, k.Checked)}, nil
+			return &body[formula.Part]{dish.Start(d, formula.PartKind(in.Kind), k)}, nil
 		})
 	huma.Register(api, takesDocument(api, op(http.MethodPost, "/parts/fit", "fitPart", "A part of the build in the amount that its pieces or portions want")),
 		func(ctx context.Context, in *fitPartInput) (*body[formula.Part], error) {
@@ -87,7 +83,7 @@ func (s *Server) registerDish(api huma.API) {
 			if in.Part > len(d.Parts) {
 				return nil, problem.New(http.StatusUnprocessableEntity, problem.BadRequest, "The build has no such part.")
 			}
-			return &body[formula.Part]{dish.Resize(d, d.Parts[in.Part-1], k.Foods)}, nil
+			return &body[formula.Part]{dish.Resize(d, d.Parts[in.Part-1], k)}, nil
 		})
 	huma.Register(api, takesDocument(api, op(http.MethodPost, "/scale", "scale", "A build by pieces, portions, a tin or what there is; without an aim, as it stands, and what to buy for it")), s.scale)
 	huma.Register(api, takesDocument(api, op(http.MethodPost, "/explain", "explain", "How the figures of a mix come about")),
@@ -108,13 +104,13 @@ func (s *Server) scale(ctx context.Context, in *scaleInput) (*body[Scaling], err
 	aim := dish.Aim{Pieces: in.Pieces, Portions: in.Portions, Food: in.Food, Grams: in.Grams, Tin: in.tin()}
 	scaled := dish.Scaled{Document: *d, Factor: 1}
 	if aim != (dish.Aim{}) {
-		if scaled, err = dish.Scale(d, aim, k.Foods); err != nil {
+		if scaled, err = dish.Scale(d, aim, k); err != nil {
 			return nil, problem.New(http.StatusUnprocessableEntity, codeOf(err, scaleCodes), "The build cannot be scaled so: "+err.Error()+".")
 		}
 	}
-	baked := bake.Bake(&scaled.Document, k.Foods, k.Settings, bake.Options{Now: -1})
+	baked := bake.Bake(&scaled.Document, k, bake.Options{Now: -1})
 	out := Scaling{Scaled: scaled, Pieces: baked.Yield.Pieces, Bowls: 0, Batches: baked.Load.Batches, Loads: baked.Load.Loads, On: baked.Load.On,
-		Shop: dish.Shop(&scaled.Document, k.Foods, pantryOf(k), k.Have)}
+		Shop: dish.Shop(&scaled.Document, k)}
 	for _, step := range baked.Steps {
 		if step.Code == "blitz" && step.Part == 0 {
 			out.Bowls = step.Times
@@ -148,20 +144,23 @@ type Explained struct {
 	Density     float64 `json:"density_kg_m3"`
 }
 
-func explain(d *formula.Document, k *advice.Kitchen) Explained {
+func explain(d *formula.Document, k *kitchen.Kitchen) Explained {
 	lines := d.MixLines(k.Foods)
 	parts := mix.Parts(lines)
-	rest := d.RestOrNone()
-	p := formula.Predict(d, k.Foods, k.Checked)
+	rest := d.RestAt(k.RoomCelsius)
+	p := formula.Predict(d, k)
 	shape := d.PieceOrDefault()
 	method, turn := d.MethodAndTurn()
-	out := Explained{Explanation: mix.Explain(parts, rest), Foods: []string{}, Grades: []string{}, Q: p.Q, Raw: p.RawKPa, Cooked: p.CookedKPa, Chill: formula.Tidy(d.ChillFactor(), 2),
+	out := Explained{Explanation: mix.Explain(d.Bowl(parts), rest), Foods: []string{}, Grades: []string{}, Q: p.Q, Raw: p.RawKPa, Cooked: p.CookedKPa, Chill: formula.Tidy(d.ChillFactor(k), 2),
 		Need: shape.Demand(method, turn), Chance: p.Chance, QSD: p.QSD, Density: formula.Tidy(heat.CompositionOf(parts).Density(), 0)}
 	for i := range lines {
 		out.Foods = append(out.Foods, lines[i].Food.ID)
 		out.Grades = append(out.Grades, string(lines[i].Food.Grade))
 	}
-	state := mix.AssessParts(parts, rest)
+	if len(out.Lines) > len(out.Foods) { // what the hand felt is a line of its own, of no food
+		out.Foods, out.Grades = append(out.Foods, ""), append(out.Grades, "")
+	}
+	state := mix.AssessParts(d.Bowl(parts), rest)
 	lever := func(of func(mix.Figures) float64, now float64) int {
 		best, at := 1e-6, -1
 		for i := range out.Lines {
@@ -194,7 +193,7 @@ func explain(d *formula.Document, k *advice.Kitchen) Explained {
 
 // usable is a kept document without lines of foods that the catalogue has
 // dropped since.
-func usable(k *advice.Kitchen, d *formula.Document) *formula.Document {
+func usable(k *kitchen.Kitchen, d *formula.Document) *formula.Document {
 	known := func(lines []formula.Line) []formula.Line {
 		out := slices.Clone(lines)
 		return slices.DeleteFunc(out, func(l formula.Line) bool { return k.Foods.Find(l.Food) == nil })

@@ -5,9 +5,7 @@ import (
 	"sync"
 	"time"
 
-	"cuerda/core/advice"
-	"cuerda/core/food"
-	"cuerda/internal/store"
+	"cuerda/core/kitchen"
 )
 
 // kitchens keeps what a kitchen's pantry makes of the catalogue, until the
@@ -15,7 +13,7 @@ import (
 type kitchens struct {
 	mu       sync.Mutex
 	revision int64
-	made     *advice.Kitchen
+	made     *kitchen.Kitchen
 	looked   time.Time
 }
 
@@ -30,7 +28,7 @@ func (k *kitchens) forget() {
 }
 
 // kitchen gives the kitchen as its pantry is now.
-func (s *Server) kitchen(ctx context.Context) (*advice.Kitchen, error) {
+func (s *Server) kitchen(ctx context.Context) (*kitchen.Kitchen, error) {
 	s.cache.mu.Lock()
 	defer s.cache.mu.Unlock()
 	if time.Since(s.cache.looked) < trusted {
@@ -48,34 +46,14 @@ func (s *Server) kitchen(ctx context.Context) (*advice.Kitchen, error) {
 	if err != nil {
 		return nil, s.problemOf(ctx, err)
 	}
-	made, err := kitchenOf(s.Foods, items)
+	settings, err := s.Store.Settings(ctx, s.Kitchen)
 	if err != nil {
 		return nil, s.problemOf(ctx, err)
 	}
-	if made.Settings, err = s.Store.Settings(ctx, s.Kitchen); err != nil {
+	made, err := kitchen.New(s.Foods, settings, items)
+	if err != nil {
 		return nil, s.problemOf(ctx, err)
 	}
 	s.cache.made, s.cache.revision, s.cache.looked = made, revision, time.Now()
 	return made, nil
-}
-
-func kitchenOf(foods *food.Catalogue, items []store.PantryItem) (*advice.Kitchen, error) {
-	k := &advice.Kitchen{Have: map[string]bool{}, Checked: map[string]bool{}, PerKilo: map[string]float64{}}
-	packs := map[string]food.PackLabel{}
-	for i := range items {
-		item := &items[i]
-		if foods.Find(item.Food) == nil {
-			continue // the catalogue has dropped it since
-		}
-		k.Have[item.Food], k.Checked[item.Food] = item.Have, item.LabelChecked
-		if item.PerKilo != nil {
-			k.PerKilo[item.Food] = *item.PerKilo
-		}
-		if item.Pack != nil {
-			packs[item.Food] = *item.Pack
-		}
-	}
-	var err error
-	k.Foods, err = foods.With(packs)
-	return k, err
 }

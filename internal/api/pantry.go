@@ -7,20 +7,14 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
-	"cuerda/core/food"
+	"cuerda/core/eaters"
 	"cuerda/core/formula"
+	"cuerda/core/kitchen"
 	"cuerda/internal/problem"
-	"cuerda/internal/store"
 )
 
 // PantryItem is what the kitchen knows of one food.
-type PantryItem struct {
-	Food         string          `json:"food"`
-	Have         bool            `json:"have"`
-	PerKilo      *float64        `json:"per_kilo,omitempty" minimum:"0" maximum:"100000" doc:"price of a kilo in the kitchen's money"`
-	LabelChecked bool            `json:"label_checked"`
-	Pack         *food.PackLabel `json:"pack,omitempty"`
-}
+type PantryItem = kitchen.PantryItem
 
 type pantryInput struct {
 	Food string `path:"food" maxLength:"80"`
@@ -34,11 +28,7 @@ func (s *Server) registerPantry(api huma.API) {
 			if err != nil {
 				return nil, s.problemOf(ctx, err)
 			}
-			out := make([]PantryItem, len(items))
-			for i, item := range items {
-				out[i] = PantryItem(item)
-			}
-			return &body[[]PantryItem]{out}, nil
+			return &body[[]PantryItem]{append([]PantryItem{}, items...)}, nil
 		})
 	huma.Register(api, op(http.MethodPut, "/pantry/{food}", "savePantryItem", "Keep what is known of a food", 404, 422), s.savePantryItem)
 }
@@ -48,6 +38,13 @@ func (s *Server) savePantryItem(ctx context.Context, in *pantryInput) (*body[Pan
 		return nil, problem.New(http.StatusNotFound, problem.NotFound, fmt.Sprintf("There is no food %q.", in.Food))
 	}
 	in.Body.Food = in.Food
+	for i, code := range in.Body.LabelRead {
+		if !eaters.Code(code) {
+			fault := problem.New(http.StatusUnprocessableEntity, problem.BadRequest, "A label is read for allergens, diets and wants.")
+			fault.Errors = []problem.Item{{Fault: formula.Fault{Code: formula.CodeUnknownWord, Pointer: fmt.Sprintf("/label_read/%d", i), Got: code}, Message: fault.Detail}}
+			return nil, fault
+		}
+	}
 	if p := in.Body.Pack; p != nil && !p.Adds() {
 		sum := fmt.Sprintf("%.1f", p.Sum())
 		fault := problem.New(http.StatusUnprocessableEntity, problem.BadRequest, "The label adds up to "+sum+" g in 100 g.")
@@ -55,7 +52,7 @@ func (s *Server) savePantryItem(ctx context.Context, in *pantryInput) (*body[Pan
 		fault.Errors = []problem.Item{{Fault: formula.Fault{Code: "does-not-add-up", Pointer: "/pack", Got: sum, Max: &most}, Message: fault.Detail}}
 		return nil, fault
 	}
-	if err := s.Store.SavePantry(ctx, s.Kitchen, store.PantryItem(in.Body)); err != nil {
+	if err := s.Store.SavePantry(ctx, s.Kitchen, in.Body); err != nil {
 		return nil, s.problemOf(ctx, err)
 	}
 	s.cache.forget()

@@ -7,8 +7,8 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
-	"cuerda/core/advice"
 	"cuerda/core/formula"
+	"cuerda/core/kitchen"
 	"cuerda/internal/problem"
 )
 
@@ -37,7 +37,7 @@ func (s *Server) read(raw []byte) (*formula.Document, error) {
 }
 
 // kitchenAndDocument gives what every question about a document needs.
-func (s *Server) kitchenAndDocument(ctx context.Context, raw []byte) (*advice.Kitchen, *formula.Document, error) {
+func (s *Server) kitchenAndDocument(ctx context.Context, raw []byte) (*kitchen.Kitchen, *formula.Document, error) {
 	d, err := s.read(raw)
 	if err != nil {
 		return nil, nil, err
@@ -53,6 +53,6 @@ func (s *Server) registerPredict(api huma.API) {
 			if err != nil {
 				return nil, err
 			}
-			return &body[formula.Prediction]{formula.Predict(d, k.Foods, k.Checked)}, nil
+			return &body[formula.Prediction]{formula.Predict(d, k)}, nil
 		})
 }

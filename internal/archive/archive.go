@@ -19,9 +19,10 @@ import (
 
 	"github.com/google/uuid"
 
-	"cuerda/core/bake"
+	"cuerda/core/eaters"
 	"cuerda/core/food"
 	"cuerda/core/formula"
+	"cuerda/core/kitchen"
 	"cuerda/internal/store"
 )
 
@@ -63,24 +64,23 @@ func (e *Error) Unwrap() error { return e.Err }
 // Kitchen is what an archive holds.
 type Kitchen struct {
 	Name      string
-	Settings  bake.Settings
-	Pantry    []store.PantryItem
+	Settings  kitchen.Settings
+	Pantry    []kitchen.PantryItem
 	Histories []store.History
 }
 
 type kitchenFile struct {
-	Format   string        `json:"format"`
-	Name     string        `json:"name"`
-	Settings bake.Settings `json:"settings"`
-	Pantry   []pantryFile  `json:"pantry"`
+	Format   string           `json:"format"`
+	Name     string           `json:"name"`
+	Settings kitchen.Settings `json:"settings"`
+	Pantry   []pantryFile     `json:"pantry"`
 }
 
+// pantryFile is an item as the archive writes it. Older archives say label_checked,
+// a tick that was made for gluten.
 type pantryFile struct {
-	Food         string          `json:"food"`
-	Have         bool            `json:"have"`
-	PerKilo      *float64        `json:"per_kilo,omitempty"`
-	LabelChecked bool            `json:"label_checked"`
-	Pack         *food.PackLabel `json:"pack,omitempty"`
+	kitchen.PantryItem
+	LabelChecked *bool `json:"label_checked,omitempty"`
 }
 
 type historyFile struct {
@@ -108,11 +108,11 @@ type Writer struct {
 }
 
 // NewWriter begins an archive with what is known of the kitchen.
-func NewWriter(w io.Writer, name string, settings bake.Settings, pantry []store.PantryItem) (*Writer, error) {
+func NewWriter(w io.Writer, name string, settings kitchen.Settings, pantry []kitchen.PantryItem) (*Writer, error) {
 	out := &Writer{zip: zip.NewWriter(w)}
 	k := kitchenFile{Format: KitchenFormat, Name: name, Settings: settings, Pantry: []pantryFile{}}
 	for _, p := range pantry {
-		k.Pantry = append(k.Pantry, pantryFile(p))
+		k.Pantry = append(k.Pantry, pantryFile{PantryItem: p})
 	}
 	return out, out.file("kitchen.json", k)
 }
@@ -241,7 +241,7 @@ func strict(text []byte, v any) error {
 
 func (k *Kitchen) kitchen(text []byte, foods *food.Catalogue) error {
 	const name = "kitchen.json"
-	f := kitchenFile{Settings: bake.UsualSettings()}
+	f := kitchenFile{Settings: kitchen.UsualSettings()}
 	if err := strict(text, &f); err != nil || f.Format != KitchenFormat {
 		return &Error{File: name, Code: "bad-json", Err: err}
 	}
@@ -259,7 +259,15 @@ func (k *Kitchen) kitchen(text []byte, foods *food.Catalogue) error {
 		if p.Pack != nil && !sound(p.Pack) {
 			return &Error{File: name, Code: "bad-settings", Err: fmt.Errorf("pack of %s", p.Food)}
 		}
-		k.Pantry = append(k.Pantry, store.PantryItem(p))
+		if p.LabelChecked != nil && *p.LabelChecked && len(p.LabelRead) == 0 {
+			p.LabelRead = []string{"gluten"}
+		}
+		for _, code := range p.LabelRead {
+			if !eaters.Code(code) {
+				return &Error{File: name, Code: "bad-settings", Err: fmt.Errorf("label of %s: %q", p.Food, shorten(code))}
+			}
+		}
+		k.Pantry = append(k.Pantry, p.PantryItem)
 	}
 	return nil
 }

@@ -10,9 +10,9 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
-	"cuerda/core/bake"
 	"cuerda/core/food"
 	"cuerda/core/formula"
+	"cuerda/core/kitchen"
 	"cuerda/internal/archive"
 	"cuerda/internal/postgres/pgtest"
 	"cuerda/internal/store"
@@ -66,8 +66,8 @@ func TestAKitchenGoesOutAndComesBackWhole(t *testing.T) {
 	require.NoError(t, err)
 	require.NoError(t, s.Delete(ctx, k, gone.ID))
 	price := 3.5
-	require.NoError(t, s.SavePantry(ctx, k, store.PantryItem{Food: "flax-meal", Have: true, PerKilo: &price, Pack: &food.PackLabel{Fat: 40}}))
-	settings := bake.UsualSettings()
+	require.NoError(t, s.SavePantry(ctx, k, kitchen.PantryItem{Food: "flax-meal", Have: true, PerKilo: &price, Pack: &food.PackLabel{Fat: 40}}))
+	settings := kitchen.UsualSettings()
 	settings.OvenOffset = -15
 	require.NoError(t, s.SaveSettings(ctx, k, settings))
 	data := pack(t, s, k)
@@ -134,10 +134,10 @@ func zipOf(t *testing.T, files ...string) []byte {
 
 func TestHostileArchives(t *testing.T) {
 	t.Parallel()
-	const kitchen = `{"format":"cuerda-kitchen/1","name":"K","settings":{},"pantry":[]}`
-	usual, err := json.Marshal(bake.UsualSettings())
+	const plain = `{"format":"cuerda-kitchen/1","name":"K","settings":{},"pantry":[]}`
+	usual, err := json.Marshal(kitchen.UsualSettings())
 	require.NoError(t, err)
-	good := strings.Replace(kitchen, `{}`, string(usual), 1)
+	good := strings.Replace(plain, `{}`, string(usual), 1)
 	version := func(document string) string {
 		return `{"format":"cuerda-history/1","id":"11111111-1111-4111-8111-111111111111","created_at":"2026-01-01T00:00:00Z","updated_at":"2026-01-01T00:00:00Z","versions":[{"number":1,"created_at":"2026-01-01T00:00:00Z","document":` + document + `}]}`
 	}

@@ -10,6 +10,7 @@ import (
 	"cuerda/core/eaters"
 	"cuerda/core/food"
 	"cuerda/core/formula"
+	"cuerda/core/kitchen"
 	"cuerda/internal/demo"
 	"cuerda/internal/postgres/pgtest"
 )
@@ -19,17 +20,17 @@ func TestMain(m *testing.M) { pgtest.Main(m) }
 func TestTheKitchenIsMadeOnce(t *testing.T) {
 	s := pgtest.Open(t)
 	foods := food.Starter()
-	kitchen, err := demo.Seed(t.Context(), s, foods)
+	id, err := demo.Seed(t.Context(), s, foods)
 	require.NoError(t, err)
 	again, err := demo.Seed(t.Context(), s, foods)
 	require.NoError(t, err)
-	assert.Equal(t, kitchen, again)
+	assert.Equal(t, id, again)
 	want, err := demo.Builds(foods)
 	require.NoError(t, err)
-	list, err := s.List(t.Context(), kitchen, "", nil, 100)
+	list, err := s.List(t.Context(), id, "", nil, 100)
 	require.NoError(t, err)
 	assert.Len(t, list, len(want))
-	items, err := s.Pantry(t.Context(), kitchen)
+	items, err := s.Pantry(t.Context(), id)
 	require.NoError(t, err)
 	assert.Len(t, items, len(demo.Pantry()))
 }
@@ -40,15 +41,12 @@ func TestTheDishesAreGoodOnes(t *testing.T) {
 	foods := food.Starter()
 	builds, err := demo.Builds(foods)
 	require.NoError(t, err)
-	checked := map[string]bool{}
-	for _, i := range demo.Pantry() {
-		require.NotNil(t, foods.Find(i.Food), i.Food)
-		checked[i.Food] = i.LabelChecked
-	}
+	club, err := kitchen.New(foods, kitchen.UsualSettings(), demo.Pantry())
+	require.NoError(t, err)
 	good := 0
 	for i := range builds {
 		d := &builds[i].Document
-		p := formula.Predict(d, foods, checked)
+		p := formula.Predict(d, club)
 		out := false
 		for _, l := range p.Lines {
 			out = out || l.Check != nil && l.Check.Status == "out"
@@ -69,17 +67,15 @@ func TestFailuresFailAndPartsFit(t *testing.T) {
 	foods := food.Starter()
 	builds, err := demo.Builds(foods)
 	require.NoError(t, err)
-	checked := map[string]bool{}
-	for _, i := range demo.Pantry() {
-		checked[i.Food] = i.LabelChecked
-	}
+	club, err := kitchen.New(foods, kitchen.UsualSettings(), demo.Pantry())
+	require.NoError(t, err)
 	parts := 0
 	for i := range builds {
 		for _, try := range builds[i].Earlier {
-			p := formula.Predict(&try.Document, foods, checked)
+			p := formula.Predict(&try.Document, club)
 			assert.Equal(t, try.Fails, p.Verdict != formula.Holds || !p.InBand, "%s: %s, index %v", try.Label, p.Verdict, *p.Q)
 		}
-		plate := dish.Look(&builds[i].Document, foods, dish.Pantry{Checked: checked})
+		plate := dish.Look(&builds[i].Document, club)
 		for j, part := range plate.Parts {
 			parts++
 			assert.NotEqual(t, eaters.Out, part.Status, "%s %d", builds[i].File, j)
@@ -93,12 +89,12 @@ func TestFailuresFailAndPartsFit(t *testing.T) {
 
 func TestTheSecondTryKnowsTheFirst(t *testing.T) {
 	s := pgtest.Open(t)
-	kitchen, err := demo.Seed(t.Context(), s, food.Starter())
+	id, err := demo.Seed(t.Context(), s, food.Starter())
 	require.NoError(t, err)
-	list, err := s.List(t.Context(), kitchen, "second try", nil, 10)
+	list, err := s.List(t.Context(), id, "second try", nil, 10)
 	require.NoError(t, err)
 	require.Len(t, list, 1)
-	b, err := s.Find(t.Context(), kitchen, list[0].ID)
+	b, err := s.Find(t.Context(), id, list[0].ID)
 	require.NoError(t, err)
 	require.NotNil(t, b.From)
 	assert.Equal(t, "Courgette and bean patties, first try", b.From.Name)

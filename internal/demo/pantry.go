@@ -1,10 +1,10 @@
 package demo
 
-import "cuerda/internal/store"
+import "cuerda/core/kitchen"
 
 // Pantry is what the rowing club has on its shelf, with made-up prices.
-func Pantry() []store.PantryItem {
-	var out []store.PantryItem
+func Pantry() []kitchen.PantryItem {
+	var out []kitchen.PantryItem
 	for _, i := range []struct {
 		food    string
 		price   float64
@@ -18,7 +18,10 @@ func Pantry() []store.PantryItem {
 		{"mustard", 0, false}, {"lemon-juice", 0, false}, {"pumpkin-seeds", 0, false}, {"split-peas-dry", 0, false},
 		{"white-beans-canned", 0, false}, {"chickpeas-canned", 0, false}, {"tahini", 0, false},
 	} {
-		item := store.PantryItem{Food: i.food, Have: true, LabelChecked: i.checked}
+		item := kitchen.PantryItem{Food: i.food, Have: true}
+		if i.checked {
+			item.LabelRead = []string{"gluten", "egg", "tree-nut", "vegan"}
+		}
 		if i.price > 0 {
 			price := i.price
 			item.PerKilo = &price

@@ -13,11 +13,11 @@ import (
 	"strconv"
 	"strings"
 
-	"cuerda/core/advice"
 	"cuerda/core/bake"
 	"cuerda/core/dish"
 	"cuerda/core/food"
 	"cuerda/core/formula"
+	"cuerda/core/kitchen"
 	"cuerda/core/recipe"
 )
 
@@ -67,14 +67,14 @@ var catalogue = func() map[string]map[string]string {
 
 type writer struct {
 	d        *formula.Document
-	k        *advice.Kitchen
+	k        *kitchen.Kitchen
 	language string
 	baked    bake.Baked
 }
 
 // Write gives a document that Read has accepted in a format and a language; an
 // unknown language is English.
-func Write(d *formula.Document, k *advice.Kitchen, format Format, language string) ([]byte, error) {
+func Write(d *formula.Document, k *kitchen.Kitchen, format Format, language string) ([]byte, error) {
 	if catalogue[language] == nil {
 		language = "en"
 	}
@@ -85,7 +85,7 @@ func Write(d *formula.Document, k *advice.Kitchen, format Format, language strin
 	case Document:
 		return json.MarshalIndent(d, "", "  ")
 	}
-	w.baked = bake.Bake(d, k.Foods, k.Settings, bake.Options{Now: -1})
+	w.baked = bake.Bake(d, k, bake.Options{Now: -1})
 	if format == JSONLD {
 		return w.jsonld()
 	}
@@ -315,7 +315,7 @@ func (w *writer) jsonld() ([]byte, error) {
 	for _, s := range w.steps() {
 		instructions = append(instructions, thing{"@type": "HowToStep", "text": s})
 	}
-	plate := dish.Look(w.d, w.k.Foods, dish.Pantry{Checked: w.k.Checked})
+	plate := dish.Look(w.d, w.k)
 	out := thing{
 		"@context": "https://schema.org", "@type": "Recipe", "name": w.d.Name, "inLanguage": w.language,
 		"recipeIngredient": ingredients, "recipeInstructions": instructions,

@@ -11,20 +11,19 @@ import (
 	"github.com/stretchr/testify/require"
 	"pgregory.net/rapid"
 
-	"cuerda/core/advice"
-	"cuerda/core/bake"
 	"cuerda/core/food"
 	"cuerda/core/food/ingredient"
 	"cuerda/core/formula"
+	"cuerda/core/kitchen"
 	"cuerda/core/recipe"
 	"cuerda/internal/export"
 )
 
-var kitchen = &advice.Kitchen{Foods: food.Starter(), Settings: bake.UsualSettings()}
+var ours = kitchen.Usual()
 
 func drawLines(t *rapid.T, label string) []formula.Line {
 	return rapid.SliceOfN(rapid.Custom(func(t *rapid.T) formula.Line {
-		l := formula.Line{Food: rapid.SampledFrom(kitchen.Foods.Foods()).Draw(t, "food").ID, Grams: float64(rapid.IntRange(1, 9000).Draw(t, "grams")) / 10}
+		l := formula.Line{Food: rapid.SampledFrom(ours.Foods.Foods()).Draw(t, "food").ID, Grams: float64(rapid.IntRange(1, 9000).Draw(t, "grams")) / 10}
 		if rapid.Bool().Draw(t, "prepared") {
 			l.Prep = []food.Preparation{{Do: food.Saute, Minutes: float64(rapid.IntRange(0, 40).Draw(t, "minutes"))}}
 		}
@@ -40,7 +39,7 @@ func drawDocument(t *rapid.T) *formula.Document {
 	}
 	text, err := json.Marshal(d)
 	require.NoError(t, err)
-	out, err := formula.Read(text, kitchen.Foods)
+	out, err := formula.Read(text, ours.Foods)
 	require.NoError(t, err)
 	return out
 }
@@ -49,12 +48,12 @@ func drawDocument(t *rapid.T) *formula.Document {
 func TestJSONLDComesBackWithoutLoss(t *testing.T) {
 	rapid.Check(t, func(t *rapid.T) {
 		d := drawDocument(t)
-		text, err := export.Write(d, kitchen, export.JSONLD, rapid.SampledFrom([]string{"en", "es", "xx"}).Draw(t, "language"))
+		text, err := export.Write(d, ours, export.JSONLD, rapid.SampledFrom([]string{"en", "es", "xx"}).Draw(t, "language"))
 		require.NoError(t, err)
 		for _, data := range []string{string(text), `<!doctype html><html><script type="application/ld+json">` + string(text) + `</script></html>`} {
 			found, err := recipe.Read([]byte(data))
 			require.NoError(t, err)
-			again, err := formula.Read(found.Whole, kitchen.Foods)
+			again, err := formula.Read(found.Whole, ours.Foods)
 			require.NoError(t, err)
 			assert.Equal(t, d, again)
 		}
@@ -63,7 +62,7 @@ func TestJSONLDComesBackWithoutLoss(t *testing.T) {
 
 // Text, Markdown and values keep every food and its grams, in order.
 func TestWordsComeBackWithTheirGrams(t *testing.T) {
-	reader := ingredient.NewReader(kitchen.Foods)
+	reader := ingredient.NewReader(ours.Foods)
 	rapid.Check(t, func(t *rapid.T) {
 		d := drawDocument(t)
 		d.Note, d.Name = "", "Cakes"
@@ -72,7 +71,7 @@ func TestWordsComeBackWithTheirGrams(t *testing.T) {
 			all = append(all, p.Lines...)
 		}
 		for _, format := range []export.Format{export.Markdown, export.Text, export.CSV} {
-			text, err := export.Write(d, kitchen, format, "en")
+			text, err := export.Write(d, ours, format, "en")
 			require.NoError(t, err)
 			found, err := recipe.Read(text)
 			require.NoError(t, err, string(text))
@@ -90,9 +89,9 @@ func TestWordsComeBackWithTheirGrams(t *testing.T) {
 
 func TestOtherProgramsCanReadIt(t *testing.T) {
 	d, err := formula.Read([]byte(`{"format":"cuerda-build/1","name":"=Cakes","portions":4,"lines":[{"food":"split-peas-cooked","grams":480,"prep":[{"do":"blitz","level":0.5}]},{"food":"turkey-ground","grams":100}],
-		"piece":{"kind":"patty","diameter_mm":80,"thickness_mm":18},"cook":{"method":"pan"},"parts":[{"kind":"sauce","name":"=HYPERLINK()","lines":[{"food":"salt","grams":3}]}]}`), kitchen.Foods)
+		"piece":{"kind":"patty","diameter_mm":80,"thickness_mm":18},"cook":{"method":"pan"},"parts":[{"kind":"sauce","name":"=HYPERLINK()","lines":[{"food":"salt","grams":3}]}]}`), ours.Foods)
 	require.NoError(t, err)
-	text, err := export.Write(d, kitchen, export.JSONLD, "en")
+	text, err := export.Write(d, ours, export.JSONLD, "en")
 	require.NoError(t, err)
 	var thing struct {
 		Context      string   `json:"@context"`
@@ -113,12 +112,12 @@ func TestOtherProgramsCanReadIt(t *testing.T) {
 	assert.NotEmpty(t, thing.Nutrition["calories"])
 	for _, language := range export.Languages {
 		for _, format := range []export.Format{export.JSONLD, export.Markdown, export.Text} {
-			text, err := export.Write(d, kitchen, format, language)
+			text, err := export.Write(d, ours, format, language)
 			require.NoError(t, err)
 			assert.NotRegexp(t, regexp.MustCompile(`(step|part|prep|method)\.[a-z]|\{[a-z]+\}`), strings.ReplaceAll(string(text), `\"`, ""), "no word is missing")
 		}
 	}
-	values, err := export.Write(d, kitchen, export.CSV, "en")
+	values, err := export.Write(d, ours, export.CSV, "en")
 	require.NoError(t, err)
 	rows, err := csv.NewReader(strings.NewReader(string(values))).ReadAll()
 	require.NoError(t, err)

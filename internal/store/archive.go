@@ -8,8 +8,8 @@ import (
 
 	"github.com/jackc/pgx/v5"
 
-	"cuerda/core/bake"
 	"cuerda/core/formula"
+	"cuerda/core/kitchen"
 )
 
 // History is a build with all that is kept of it.
@@ -81,14 +81,14 @@ type TakenIn struct {
 
 // TakeIn brings in histories, pantry items and, where given, settings: all or,
 // on an error, nothing.
-func (s *Store) TakeIn(ctx context.Context, kitchen string, histories []History, items []PantryItem, settings *bake.Settings) (TakenIn, error) {
+func (s *Store) TakeIn(ctx context.Context, kitchenID string, histories []History, items []kitchen.PantryItem, settings *kitchen.Settings) (TakenIn, error) {
 	var out TakenIn
 	err := pgx.BeginFunc(ctx, s.pool, func(tx pgx.Tx) error {
 		out = TakenIn{}
 		ids := make(map[string]string, len(histories)) // of the archive to of the kitchen
 		for i := range histories {
 			h := &histories[i]
-			same, taken, err := there(ctx, tx, kitchen, h)
+			same, taken, err := there(ctx, tx, kitchenID, h)
 			switch {
 			case err != nil:
 				return err
@@ -101,7 +101,7 @@ func (s *Store) TakeIn(ctx context.Context, kitchen string, histories []History,
 			default:
 				out.Added++
 			}
-			if ids[h.ID], err = insert(ctx, tx, kitchen, h, !taken); err != nil {
+			if ids[h.ID], err = insert(ctx, tx, kitchenID, h, !taken); err != nil {
 				return err
 			}
 		}
@@ -116,11 +116,11 @@ func (s *Store) TakeIn(ctx context.Context, kitchen string, histories []History,
 				}
 			}
 		}
-		if err := savePantry(ctx, tx, kitchen, items); err != nil {
+		if err := savePantry(ctx, tx, kitchenID, items); err != nil {
 			return err
 		}
 		if settings != nil {
-			return saveSettings(ctx, tx, kitchen, *settings)
+			return saveSettings(ctx, tx, kitchenID, *settings)
 		}
 		return nil
 	})

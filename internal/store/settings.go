@@ -6,14 +6,14 @@ import (
 
 	"github.com/jackc/pgx/v5"
 
-	"cuerda/core/bake"
+	"cuerda/core/kitchen"
 )
 
 // Settings gives those of a kitchen; what it never set is usual.
-func (s *Store) Settings(ctx context.Context, kitchen string) (bake.Settings, error) {
-	out := bake.UsualSettings()
+func (s *Store) Settings(ctx context.Context, kitchenID string) (kitchen.Settings, error) {
+	out := kitchen.UsualSettings()
 	var kept []byte
-	if err := s.pool.QueryRow(ctx, `select settings from kitchen where id = $1`, kitchen).Scan(&kept); err != nil {
+	if err := s.pool.QueryRow(ctx, `select settings from kitchen where id = $1`, kitchenID).Scan(&kept); err != nil {
 		return out, tidy(err)
 	}
 	if kept == nil {
@@ -23,11 +23,11 @@ func (s *Store) Settings(ctx context.Context, kitchen string) (bake.Settings, er
 }
 
 // SaveSettings keeps settings in place of the ones before.
-func (s *Store) SaveSettings(ctx context.Context, kitchen string, settings bake.Settings) error {
-	return pgx.BeginFunc(ctx, s.pool, func(tx pgx.Tx) error { return saveSettings(ctx, tx, kitchen, settings) })
+func (s *Store) SaveSettings(ctx context.Context, kitchenID string, settings kitchen.Settings) error {
+	return pgx.BeginFunc(ctx, s.pool, func(tx pgx.Tx) error { return saveSettings(ctx, tx, kitchenID, settings) })
 }
 
-func saveSettings(ctx context.Context, tx pgx.Tx, kitchen string, settings bake.Settings) error {
-	_, err := tx.Exec(ctx, `update kitchen set settings = $2, pantry_revision = pantry_revision + 1 where id = $1`, kitchen, settings)
+func saveSettings(ctx context.Context, tx pgx.Tx, kitchenID string, settings kitchen.Settings) error {
+	_, err := tx.Exec(ctx, `update kitchen set settings = $2, pantry_revision = pantry_revision + 1 where id = $1`, kitchenID, settings)
 	return err
 }

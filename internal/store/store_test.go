@@ -12,6 +12,7 @@ import (
 
 	"cuerda/core/food"
 	"cuerda/core/formula"
+	"cuerda/core/kitchen"
 	"cuerda/internal/postgres/pgtest"
 	"cuerda/internal/store"
 )
@@ -172,20 +173,20 @@ func TestThePantryReplacesWhatWasKnown(t *testing.T) {
 	first, err := s.PantryRevision(ctx, k)
 	require.NoError(t, err)
 	price := 4.5
-	item := store.PantryItem{Food: "tofu-firm", Have: true, PerKilo: &price, LabelChecked: true, Pack: &food.PackLabel{Fat: 4, Protein: 12}}
-	require.NoError(t, s.SavePantry(ctx, k, item, store.PantryItem{Food: "salt", Have: true}))
+	item := kitchen.PantryItem{Food: "tofu-firm", Have: true, PerKilo: &price, LabelRead: []string{"gluten"}, Pack: &food.PackLabel{Fat: 4, Protein: 12}}
+	require.NoError(t, s.SavePantry(ctx, k, item, kitchen.PantryItem{Food: "salt", Have: true}))
 	items, err := s.Pantry(ctx, k)
 	require.NoError(t, err)
-	assert.Equal(t, []store.PantryItem{{Food: "salt", Have: true}, item}, items)
-	require.NoError(t, s.SavePantry(ctx, k, store.PantryItem{Food: "tofu-firm"}))
+	assert.Equal(t, []kitchen.PantryItem{{Food: "salt", Have: true}, item}, items)
+	require.NoError(t, s.SavePantry(ctx, k, kitchen.PantryItem{Food: "tofu-firm"}))
 	items, err = s.Pantry(ctx, k)
 	require.NoError(t, err)
-	assert.Equal(t, store.PantryItem{Food: "tofu-firm"}, items[1])
+	assert.Equal(t, kitchen.PantryItem{Food: "tofu-firm"}, items[1])
 	later, err := s.PantryRevision(ctx, k)
 	require.NoError(t, err)
 	assert.Equal(t, first+2, later)
 	bad := -1.
-	assert.Error(t, s.SavePantry(ctx, k, store.PantryItem{Food: "salt"}, store.PantryItem{Food: "oil", PerKilo: &bad}))
+	assert.Error(t, s.SavePantry(ctx, k, kitchen.PantryItem{Food: "salt"}, kitchen.PantryItem{Food: "oil", PerKilo: &bad}))
 	items, _ = s.Pantry(ctx, k)
 	assert.True(t, items[0].Have, "nothing is half kept")
 }

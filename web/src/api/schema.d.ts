@@ -467,6 +467,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/reshape": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The mix as pieces of another kind: their usual size, number and way of cooking */
+        post: operations["reshape"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/scale": {
         parameters: {
             query?: never;
@@ -573,6 +590,8 @@ export interface components {
             f70_at_pull: number;
             /** Format: double */
             fat_loss_pct: number;
+            /** Format: double */
+            freeze_minutes?: number;
             /** Format: double */
             grill_from_minutes?: number;
             guidance: components["schemas"]["Target"];
@@ -686,6 +705,8 @@ export interface components {
         Cook: {
             /** Format: double */
             celsius?: number;
+            /** @enum {string} */
+            from?: "room" | "freezer";
             /** Format: double */
             grill_minutes?: number;
             method: string;
@@ -737,6 +758,7 @@ export interface components {
             eaters?: components["schemas"]["Eaters"];
             /** @enum {string} */
             format: "cuerda-build/1";
+            hand?: components["schemas"]["Hand"];
             lines: components["schemas"]["Line"][];
             name: string;
             note?: string;
@@ -926,6 +948,12 @@ export interface components {
             /** Format: double */
             water_g: number;
         };
+        Hand: {
+            /** Format: double */
+            water_g: number;
+            /** @enum {string} */
+            word: "crumbles" | "short" | "firm" | "tacky" | "slack" | "slumps";
+        };
         Health: {
             /** @enum {string} */
             status: "ok";
@@ -1042,6 +1070,8 @@ export interface components {
             rest_minutes?: number;
             /** @enum {string} */
             verdict: "fine" | "too-wet" | "too-dry";
+            /** Format: double */
+            water_g: number;
         };
         Method: {
             /** Format: double */
@@ -1107,12 +1137,9 @@ export interface components {
         PantryItem: {
             food: string;
             have: boolean;
-            label_checked: boolean;
+            label_read?: string[];
             pack?: components["schemas"]["PackLabel"];
-            /**
-             * Format: double
-             * @description price of a kilo in the kitchen's money
-             */
+            /** Format: double */
             per_kilo?: number;
         };
         Part: {
@@ -1402,6 +1429,7 @@ export interface components {
             altitude_m: number;
             /** Format: double */
             bowl_g: number;
+            currency: string;
             /** Format: double */
             freezer_celsius: number;
             /** Format: double */
@@ -1426,6 +1454,10 @@ export interface components {
             tray_length_mm: number;
             /** Format: double */
             tray_width_mm: number;
+        };
+        Shaped: {
+            cook: components["schemas"]["Cook"];
+            piece: components["schemas"]["Piece"];
         };
         Share: {
             /** Format: double */
@@ -1459,7 +1491,7 @@ export interface components {
             beside: boolean;
             clock: string;
             /** @enum {string} */
-            code: "soak" | "drain" | "press" | "oven-dry" | "roast" | "toast" | "saute" | "brown" | "cool" | "gel" | "blitz" | "mix" | "rest" | "shape" | "chill" | "preheat" | "sear" | "cook" | "grill" | "set" | "table" | "make" | "brush";
+            code: "soak" | "drain" | "press" | "oven-dry" | "roast" | "toast" | "saute" | "brown" | "cool" | "gel" | "blitz" | "mash" | "mix" | "rest" | "shape" | "chill" | "freeze" | "preheat" | "sear" | "cook" | "grill" | "set" | "table" | "make" | "brush";
             /** Format: int64 */
             day: number;
             hands: boolean;
@@ -1484,6 +1516,10 @@ export interface components {
             celsius: number;
             food?: string;
             guided: boolean;
+            /** Format: double */
+            guided_celsius?: number;
+            /** Format: double */
+            guided_minutes?: number;
             /** Format: double */
             minutes: number;
             /** @enum {string} */
@@ -3240,6 +3276,59 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Recipe"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    reshape: {
+        parameters: {
+            query: {
+                kind: "patty" | "ball" | "loaf" | "cylinder" | "shell" | "stuffing" | "fritter" | "layered";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Document"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Shaped"];
                 };
             };
             /** @description Request Entity Too Large */

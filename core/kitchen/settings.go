@@ -1,12 +1,37 @@
-package bake
+package kitchen
 
 import (
 	"fmt"
 	"math"
+	"regexp"
 	"slices"
 
+	"cuerda/core/piece"
 	"cuerda/core/safety"
 )
+
+// Room is the temperature of a kitchen that does not say, degC.
+const Room = 20.
+
+// Settings are what is known of the kitchen itself.
+type Settings struct {
+	safety.Rule
+	piece.Ware
+	// OvenOffset is how much hotter the oven is than it says, K.
+	OvenOffset float64 `json:"oven_offset_celsius" minimum:"-60" maximum:"60"`
+	// AltitudeM sets where water boils, m.
+	AltitudeM      float64 `json:"altitude_m" minimum:"-400" maximum:"5000"`
+	RoomCelsius    float64 `json:"room_celsius" minimum:"5" maximum:"40"`
+	FridgeCelsius  float64 `json:"fridge_celsius" minimum:"0" maximum:"12"`
+	FreezerCelsius float64 `json:"freezer_celsius" minimum:"-30" maximum:"-10"`
+	// Currency is that of its prices, by ISO 4217.
+	Currency string `json:"currency" pattern:"^[A-Z]{3}$"`
+}
+
+// UsualSettings are those of a home kitchen at sea level.
+func UsualSettings() Settings {
+	return Settings{Rule: safety.Rule{Guidance: safety.US}, Ware: piece.UsualWare, RoomCelsius: Room, FridgeCelsius: 4, FreezerCelsius: -18, Currency: "EUR"}
+}
 
 // SettingError names a setting that is out of its range.
 type SettingError struct {
@@ -18,6 +43,8 @@ type SettingError struct {
 func (e *SettingError) Error() string {
 	return fmt.Sprintf("%s is %g; it should lie between %g and %g", e.Field, e.Got, e.Low, e.High)
 }
+
+var currency = regexp.MustCompile(`^[A-Z]{3}$`)
 
 // Check gives a *SettingError for the first setting out of its range.
 func (s *Settings) Check() error {
@@ -40,6 +67,9 @@ func (s *Settings) Check() error {
 		if math.IsNaN(r.got) || r.got < r.low || r.got > r.high {
 			return &SettingError{r.field, r.got, r.low, r.high}
 		}
+	}
+	if !currency.MatchString(s.Currency) {
+		return fmt.Errorf("currency %q is not three letters of ISO 4217", s.Currency)
 	}
 	if !slices.Contains(safety.Guidances, s.Guidance) {
 		return fmt.Errorf("guidance %q is not one of %v", s.Guidance, safety.Guidances)
