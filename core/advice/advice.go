@@ -49,24 +49,35 @@ type Addition struct {
 
 // Way is one suggestion, worked out in full.
 type Way struct {
-	Aim         binder.Aim `json:"aim"`
-	Add         []Addition `json:"add"`
-	Drop        []string   `json:"drop,omitempty"`
-	Dry         *Dry       `json:"dry,omitempty"`
-	RestMinutes float64    `json:"rest_minutes"`
-	Q           float64    `json:"q"`
-	Word        mix.Word   `json:"word" enum:"crumbles,short,firm,tacky,slack,slumps,no-paste"`
-	RawRatio    float64    `json:"raw_ratio"`
-	CookedRatio float64    `json:"cooked_ratio"`
-	Chance      float64    `json:"chance"`
+	// Aim is what it is the best at of all that was searched; "" where it is the best
+	// of its kind only.
+	Aim binder.Aim `json:"aim"`
+	// Kind is what it works by.
+	Kind Kind       `json:"kind" enum:"gel,flour,starch,root,nut-meal,several,work,none"`
+	Add  []Addition `json:"add"`
+	Drop []string   `json:"drop,omitempty"`
+	Dry  *Dry       `json:"dry,omitempty"`
+	// Changes and Settings are all that taking it changes of the document.
+	Changes     []formula.Change  `json:"changes"`
+	Settings    []formula.Setting `json:"settings"`
+	RestMinutes float64           `json:"rest_minutes"`
+	Q           float64           `json:"q"`
+	Word        mix.Word          `json:"word" enum:"crumbles,short,firm,tacky,slack,slumps,no-paste"`
+	RawRatio    float64           `json:"raw_ratio"`
+	CookedRatio float64           `json:"cooked_ratio"`
+	Chance      float64           `json:"chance"`
 	// SavesMinutes is the rest it saves against the document; below 0 it costs.
 	SavesMinutes float64 `json:"saves_minutes"`
 	// LimitPct is how much of the nearest taste limit it uses, per cent.
 	LimitPct float64 `json:"limit_pct"`
 	// Price is what the additions cost in the kitchen's currency; missing if unknown.
 	Price *float64 `json:"price,omitempty"`
+	// Have says that all it adds is at hand.
+	Have bool `json:"have"`
 	// Document is the build with the way taken.
 	Document formula.Document `json:"document"`
+
+	effort float64
 }
 
 // Dry is a drying step before mixing.
@@ -154,24 +165,37 @@ func without(k *kitchen.Kitchen, d *formula.Document, how Replace) (rest formula
 	return rest, gone
 }
 
-// Bind chooses binders for a document that formula.Read has accepted.
+// Bind chooses binders and preparations for a document that formula.Read has
+// accepted. With an aim in the options it gives the best binders at that aim only;
+// else ways that differ in kind, the least trouble for this kitchen first.
 func Bind(k *kitchen.Kitchen, d *formula.Document, o Options) Answer {
 	base, gone := without(k, d, o.Replace)
 	candidates := allowed(k, table(d), o.Foods)
-	r := request(k, &base, candidates, o.Target)
-	found := binder.Search(r)
-	out := Answer{Suggest: []Way{}, Obstacles: found.Obstacles, Candidates: len(candidates)}
+	found := binder.Search(request(k, &base, candidates, o.Target))
+	out := Answer{Suggest: []Way{}, Candidates: len(candidates), Taken: roles(k, d, gone)}
+	ways := &search{k: k, d: d, base: &base, gone: gone, target: o.Target}
 	for i := range found.Suggestions {
 		s := &found.Suggestions[i]
 		if o.Aim == "" || s.Aim == o.Aim {
-			out.Suggest = append(out.Suggest, way(k, d, &base, gone, s))
+			ways.suggestion(s)
 		}
 	}
-	if found.Nearest != nil {
-		w := way(k, d, &base, gone, found.Nearest)
-		out.Nearest = &w
+	if o.Aim == "" && len(base.Lines) > 0 {
+		ways.byKind(candidates, len(o.Foods) > 0)
+		if len(o.Foods) == 0 {
+			ways.byWork(candidates)
+		}
+		out.Suggest = ways.chosen()
+	} else {
+		out.Suggest = append(out.Suggest, ways.all...)
 	}
-	out.Taken = roles(k, d, gone)
+	if len(out.Suggest) == 0 {
+		out.Obstacles = found.Obstacles
+		if found.Nearest != nil {
+			w := way(k, d, &base, gone, found.Nearest)
+			out.Nearest = &w
+		}
+	}
 	return out
 }
 
@@ -182,13 +206,6 @@ func request(k *kitchen.Kitchen, base *formula.Document, candidates []binder.Can
 		Lines: base.MixLines(k.Foods), Candidates: candidates, Piece: p, Demand: p.Demand(method, turn),
 		Rest: base.RestAt(k.RoomCelsius), Chill: base.ChillFactor(k), Target: target, MissedG: missed(base),
 	}
-}
-
-func missed(d *formula.Document) float64 {
-	if d.Hand == nil {
-		return 0
-	}
-	return d.Hand.WaterG
 }
 
 // way works a suggestion out as a document: what is added joins a line of the
@@ -210,6 +227,7 @@ func way(k *kitchen.Kitchen, d, base *formula.Document, gone []formula.Line, s *
 			w.Drop = append(w.Drop, l.Food)
 		}
 	}
+	w.Have = true
 	if s.Dry != nil {
 		l := &next.Lines[s.Dry.Line]
 		l.Prep = append(slices.Clone(l.Prep), s.Dry.Prep)
@@ -222,6 +240,7 @@ func way(k *kitchen.Kitchen, d, base *formula.Document, gone []formula.Line, s *
 			add.Measure = &m
 		}
 		w.Add = append(w.Add, add)
+		w.Have = w.Have && (k.Have(a.Food.ID) || a.Food.ID == "water")
 		at := slices.IndexFunc(next.Lines, func(l formula.Line) bool { return l.Food == a.Food.ID && len(l.Prep) == 0 })
 		if at >= 0 {
 			next.Lines[at].Grams += a.Grams
@@ -246,6 +265,7 @@ func way(k *kitchen.Kitchen, d, base *formula.Document, gone []formula.Line, s *
 		next.Rest = nil
 	}
 	w.Document = next
+	w.settle(k, d)
 	return w
 }
 

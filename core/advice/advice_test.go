@@ -3,6 +3,7 @@ package advice_test
 import (
 	"fmt"
 	"slices"
+	"strings"
 	"testing"
 
 	"github.com/stretchr/testify/assert"
@@ -68,6 +69,79 @@ func TestAWayTakenIsTheBuildItPromised(t *testing.T) {
 		}
 	}
 	assert.Equal(t, *read(t, cakes), *d, "the document asked about is not changed")
+}
+
+const wholeBeans = `{"format":"cuerda-build/1","lines":[{"food":"white-beans-canned","grams":480},{"food":"oats-rolled","grams":60},
+	{"food":"onion","grams":80},{"food":"salt","grams":5}],"rest":{"minutes":5},"piece":{"kind":"patty","diameter_mm":80,"thickness_mm":18},"cook":{"method":"pan"}}`
+
+func TestWholeBeansWantMashingNotABinder(t *testing.T) {
+	d := read(t, wholeBeans)
+	before := formula.Predict(d, ours)
+	require.Less(t, before.Chance, 0.1)
+	a := advice.Bind(ours, d, advice.Options{})
+	require.NotEmpty(t, a.Suggest)
+	assert.Empty(t, a.Obstacles)
+	first := a.Suggest[0]
+	assert.Equal(t, advice.Work, first.Kind)
+	assert.Empty(t, first.Add)
+	assert.Greater(t, first.Chance, 0.8)
+	mashed := slices.ContainsFunc(first.Changes, func(c formula.Change) bool {
+		return c.Kind == "prep" && c.Food == "white-beans-canned" && c.NowPrep[0].Do == food.Mash
+	})
+	assert.True(t, mashed, "%+v", first.Changes)
+}
+
+func TestWaysDifferInKindAndBeginAtTheShelf(t *testing.T) {
+	d := read(t, strings.ReplaceAll(cakes, `{"food":"chickpea-flour","grams":45},{"food":"flax-meal","grams":16},`, ""))
+	d.Chill = nil
+	kinds := func(a advice.Answer) (out []advice.Kind) {
+		for _, w := range a.Suggest {
+			out = append(out, w.Kind)
+		}
+		return out
+	}
+	bare := advice.Bind(kitchen.Usual(), d, advice.Options{})
+	for _, kind := range []advice.Kind{advice.Gel, advice.Flour, advice.Starch, advice.Root, advice.Work} {
+		assert.Contains(t, kinds(bare), kind)
+	}
+	assert.NotEqual(t, "psyllium-husk", bare.Suggest[0].Changes[0].Food, "few kitchens have it")
+	for _, id := range []string{"psyllium-husk", "rice-flour", "potato-starch", "almond-flour"} {
+		k := stocked(id)
+		k.Used = map[string]int{id: 3}
+		a := advice.Bind(k, d, advice.Options{})
+		at := slices.IndexFunc(a.Suggest, func(w advice.Way) bool { return len(w.Add) == 1 && w.Add[0].Food == id })
+		require.GreaterOrEqual(t, at, 0, id)
+		assert.True(t, a.Suggest[at].Have)
+		for _, w := range a.Suggest[:at] {
+			assert.Equal(t, advice.Work, w.Kind, "only work comes before %s, which is at hand", id)
+		}
+	}
+}
+
+func TestMoreOfWhatIsInTheBowlIsAWay(t *testing.T) {
+	d := read(t, strings.ReplaceAll(strings.ReplaceAll(cakes, `"chickpea-flour","grams":45`, `"teff-flour","grams":10`), `{"food":"flax-meal","grams":16},`, ""))
+	a := advice.Bind(stocked("teff-flour"), d, advice.Options{})
+	more := slices.ContainsFunc(a.Suggest, func(w advice.Way) bool {
+		return len(w.Add) == 1 && w.Add[0].Food == "teff-flour" && w.Changes[0].Kind == "grams" && w.Changes[0].Now > w.Changes[0].Was
+	})
+	assert.True(t, more, "few have teff flour, but it is in this bowl")
+}
+
+// What a card lists is all that taking it changes.
+func TestAWayListsAllThatItChanges(t *testing.T) {
+	for _, text := range []string{cakes, classic, wholeBeans} {
+		d := read(t, text)
+		for _, how := range advice.Replaces {
+			for _, w := range advice.Bind(ours, d, advice.Options{Replace: how}).Suggest {
+				changes, settings := formula.Changes(d, &w.Document)
+				assert.Equal(t, changes, w.Changes)
+				assert.Equal(t, settings, w.Settings)
+				for _, gone := range w.Drop {
+					assert.True(t, slices.ContainsFunc(changes, func(c formula.Change) bool { return c.Kind == "removed" && c.Food == gone }), gone)
+				}
+			}
+		}
+	}
 }
 
 func TestAClassicRecipeConverts(t *testing.T) {

@@ -105,10 +105,13 @@ func asItIs(k *kitchen.Kitchen, d, next *formula.Document) *Way {
 	if p.Q == nil {
 		return nil
 	}
-	return &Way{
+	w := &Way{
 		Aim: asIs, Add: []Addition{}, RestMinutes: next.RestAt(k.RoomCelsius).Minutes, Q: *p.Q, Word: p.Word, RawRatio: p.RawRatio,
-		CookedRatio: p.CookedRatio, Chance: p.Chance, SavesMinutes: d.RestAt(k.RoomCelsius).Minutes - next.RestAt(k.RoomCelsius).Minutes, Document: *next,
+		CookedRatio: p.CookedRatio, Chance: p.Chance, SavesMinutes: d.RestAt(k.RoomCelsius).Minutes - next.RestAt(k.RoomCelsius).Minutes,
+		Have: true, Document: *next,
 	}
+	w.settle(k, d)
+	return w
 }
 
 // asIs is the aim of a way that no search chose.

@@ -30,7 +30,7 @@ var (
 
 func candidates(ids ...string) (out []binder.Candidate) {
 	for _, id := range ids {
-		out = append(out, binder.Candidate{Food: foods.Find(id), Have: true, PerKilo: 4})
+		out = append(out, binder.Candidate{Food: foods.Find(id), Have: true, PerKilo: 4, Priced: true})
 	}
 	return out
 }
@@ -38,7 +38,7 @@ func candidates(ids ...string) (out []binder.Candidate) {
 func allBinders() (out []binder.Candidate) {
 	for i := range foods.Foods() {
 		if f := &foods.Foods()[i]; f.Group.IsBinder() {
-			out = append(out, binder.Candidate{Food: f, Have: i%2 == 0, PerKilo: float64(2 + i%7)})
+			out = append(out, binder.Candidate{Food: f, Have: i%2 == 0, PerKilo: float64(2 + i%7), Priced: true})
 		}
 	}
 	return out

@@ -3,40 +3,14 @@
 package compare
 
 import (
-	"encoding/json"
-	"fmt"
-	"maps"
 	"slices"
 
 	"cuerda/core/bake"
 	"cuerda/core/dish"
 	"cuerda/core/eaters"
-	"cuerda/core/food"
 	"cuerda/core/formula"
 	"cuerda/core/kitchen"
 )
-
-// Change is one line that differs. Part is its part, from 1; 0 for the mix.
-type Change struct {
-	Part int    `json:"part,omitempty"`
-	Kind string `json:"kind" enum:"added,removed,grams,prep,part-added,part-removed"`
-	Food string `json:"food,omitempty"`
-	// Was and Now are g before preparations; 0 where there was or is none.
-	Was     float64            `json:"was_g,omitempty"`
-	Now     float64            `json:"now_g,omitempty"`
-	WasPrep []food.Preparation `json:"was_prep,omitempty"`
-	NowPrep []food.Preparation `json:"now_prep,omitempty"`
-	// Of is the kind of a part that was added or removed.
-	Of formula.PartKind `json:"of,omitempty"`
-}
-
-// Setting is a field beside the lines that differs; Was and Now are as the
-// document writes them, "" where it does not.
-type Setting struct {
-	Field string `json:"field"`
-	Was   string `json:"was"`
-	Now   string `json:"now"`
-}
 
 // Effect is what a version does.
 type Effect struct {
@@ -63,117 +37,16 @@ type Effect struct {
 
 // Comparison is two versions side by side.
 type Comparison struct {
-	Changes  []Change  `json:"changes"`
-	Settings []Setting `json:"settings"`
-	Before   Effect    `json:"before"`
-	After    Effect    `json:"after"`
+	Changes  []formula.Change  `json:"changes"`
+	Settings []formula.Setting `json:"settings"`
+	Before   Effect            `json:"before"`
+	After    Effect            `json:"after"`
 }
 
 // Documents compares two documents that Read has accepted.
 func Documents(a, b *formula.Document, k *kitchen.Kitchen) Comparison {
-	out := Comparison{Changes: lines(a.Lines, b.Lines, 0), Settings: settings(a, b), Before: effect(a, k), After: effect(b, k)}
-	for i := range max(len(a.Parts), len(b.Parts)) {
-		switch {
-		case i >= len(a.Parts):
-			out.Changes = append(out.Changes, Change{Part: i + 1, Kind: "part-added", Of: b.Parts[i].Kind})
-			out.Changes = append(out.Changes, lines(nil, b.Parts[i].Lines, i+1)...)
-		case i >= len(b.Parts):
-			out.Changes = append(out.Changes, Change{Part: i + 1, Kind: "part-removed", Of: a.Parts[i].Kind})
-		default:
-			out.Changes = append(out.Changes, lines(a.Parts[i].Lines, b.Parts[i].Lines, i+1)...)
-		}
-	}
-	return out
-}
-
-// lines pairs the lines of one food in their order; what is left over was
-// added or removed.
-func lines(a, b []formula.Line, part int) []Change {
-	out := []Change{}
-	taken := make([]bool, len(b))
-	find := func(food string) int {
-		for i := range b {
-			if !taken[i] && b[i].Food == food {
-				return i
-			}
-		}
-		return -1
-	}
-	for i := range a {
-		was := &a[i]
-		at := find(was.Food)
-		if at < 0 {
-			out = append(out, Change{Part: part, Kind: "removed", Food: was.Food, Was: was.Grams, WasPrep: was.Prep})
-			continue
-		}
-		taken[at] = true
-		now := &b[at]
-		switch {
-		case !slices.EqualFunc(was.Prep, now.Prep, samePrep):
-			out = append(out, Change{part, "prep", was.Food, was.Grams, now.Grams, was.Prep, now.Prep, ""})
-		case was.Grams != now.Grams:
-			out = append(out, Change{Part: part, Kind: "grams", Food: was.Food, Was: was.Grams, Now: now.Grams})
-		}
-	}
-	for i := range b {
-		if !taken[i] {
-			out = append(out, Change{Part: part, Kind: "added", Food: b[i].Food, Now: b[i].Grams, NowPrep: b[i].Prep})
-		}
-	}
-	return out
-}
-
-func samePrep(a, b food.Preparation) bool {
-	oil := func(p food.Preparation) bool { return p.Oil == nil || *p.Oil }
-	return a.Do == b.Do && a.Minutes == b.Minutes && a.Level == b.Level && a.Hours == b.Hours && oil(a) == oil(b)
-}
-
-// settings compares what a document says beside its lines, leaf by leaf.
-func settings(a, b *formula.Document) []Setting {
-	was, now := leaves(a), leaves(b)
-	all := maps.Clone(was)
-	maps.Copy(all, now)
-	out := []Setting{}
-	for _, field := range slices.Sorted(maps.Keys(all)) {
-		if was[field] != now[field] {
-			out = append(out, Setting{field, was[field], now[field]})
-		}
-	}
-	return out
-}
-
-func leaves(d *formula.Document) map[string]string {
-	bare := *d
-	bare.Lines = nil
-	bare.Parts = append([]formula.Part(nil), d.Parts...)
-	for i := range bare.Parts {
-		bare.Parts[i].Lines = nil
-	}
-	text, err := json.Marshal(bare)
-	if err != nil {
-		return nil // a document that was read can be written
-	}
-	var tree map[string]any
-	_ = json.Unmarshal(text, &tree)
-	out := map[string]string{}
-	var walk func(v any, at string)
-	walk = func(v any, at string) {
-		switch v := v.(type) {
-		case map[string]any:
-			for k, each := range v {
-				walk(each, at+"/"+k)
-			}
-		case []any:
-			for i, each := range v {
-				walk(each, fmt.Sprintf("%s/%d", at, i))
-			}
-		case nil:
-		default:
-			out[at] = fmt.Sprint(v)
-		}
-	}
-	walk(tree, "")
-	return out
+	changes, settings := formula.Changes(a, b)
+	return Comparison{Changes: changes, Settings: settings, Before: effect(a, k), After: effect(b, k)}
 }
 
 func effect(d *formula.Document, k *kitchen.Kitchen) Effect {

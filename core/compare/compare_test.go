@@ -54,7 +54,7 @@ func TestWhatChangedAndWhatItDoes(t *testing.T) {
 		kinds = append(kinds, c.Kind+" "+c.Food+string(c.Of))
 	}
 	assert.Equal(t, []string{"prep parsnip", "removed chickpea-flour", "grams salt", "added oats-rolled", "removed tomato-passata", "part-added sauce", "added tomato-passata"}, kinds)
-	assert.Equal(t, compare.Change{Kind: "grams", Food: "salt", Was: 6, Now: 8}, got.Changes[2])
+	assert.Equal(t, formula.Change{Kind: "grams", Food: "salt", Was: 6, Now: 8}, got.Changes[2])
 	fields := map[string][2]string{}
 	for _, s := range got.Settings {
 		fields[s.Field] = [2]string{s.Was, s.Now}

@@ -18,6 +18,12 @@ var yieldsCSV string
 //go:embed packs.csv
 var packsCSV string
 
+//go:embed staples.csv
+var staplesCSV string
+
+// rare is the share of kitchens that have what staples.csv does not name.
+const rare = 0.05
+
 // Yield is what a dry food becomes when it is cooked or soaked, g per g:
 // kitchen practice within what published yield tables span.
 type Yield struct {
@@ -66,6 +72,21 @@ func (c *Catalogue) readTables() error {
 			return fmt.Errorf("%w: yield %v", ErrBadCatalogue, row)
 		}
 		c.yields = append(c.yields, y)
+		return nil
+	})
+	if err != nil {
+		return err
+	}
+	for i := range c.foods {
+		c.foods[i].Staple = rare
+	}
+	err = eachRow(staplesCSV, "food,share", func(row []string) error {
+		f := c.Find(row[0])
+		share, err := strconv.ParseFloat(row[1], 64)
+		if f == nil || err != nil || share < 0 || share > 1 {
+			return fmt.Errorf("%w: staple %v", ErrBadCatalogue, row)
+		}
+		f.Staple = share
 		return nil
 	})
 	if err != nil {

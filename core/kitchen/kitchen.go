@@ -29,6 +29,9 @@ type Kitchen struct {
 	Foods *food.Catalogue
 	Settings
 	shelf map[string]*PantryItem
+	// Used counts the builds of the kitchen that have a food, by its ID; nil where
+	// nobody counted.
+	Used map[string]int
 }
 
 // New gives a kitchen of that catalogue, with items on its shelf. Items of foods
