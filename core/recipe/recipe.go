@@ -31,7 +31,10 @@ type Found struct {
 	Portions int `json:"portions"`
 	// Ingredients and Steps are lines, in their order.
 	Ingredients []string `json:"ingredients"`
-	Steps       []string `json:"steps"`
+	// Sections are the headings that the ingredients stand under, one for each; "" for
+	// none.
+	Sections []string `json:"sections"`
+	Steps    []string `json:"steps"`
 	// Whole is a build document, where one lies within.
 	Whole json.RawMessage `json:"-"`
 }
@@ -83,7 +86,16 @@ func tidy(f Found, err error) (Found, error) {
 		return Found{}, err
 	}
 	f.Name = short(clean(f.Name), maxName)
-	f.Ingredients, f.Steps = tidyLines(f.Ingredients, MaxIngredients), tidyLines(f.Steps, MaxSteps)
+	for len(f.Sections) < len(f.Ingredients) {
+		f.Sections = append(f.Sections, "")
+	}
+	ingredients, sections := []string{}, []string{}
+	for i, l := range f.Ingredients {
+		if l = short(clean(l), maxWords); l != "" && len(ingredients) < MaxIngredients {
+			ingredients, sections = append(ingredients, l), append(sections, short(clean(f.Sections[i]), maxName))
+		}
+	}
+	f.Ingredients, f.Sections, f.Steps = ingredients, sections, tidyLines(f.Steps, MaxSteps)
 	if f.Portions < 0 || f.Portions > 500 {
 		f.Portions = 0
 	}

@@ -25,8 +25,11 @@ var (
 // heading or as the lines that begin with an amount, and a method.
 func readText(text string) (Found, error) {
 	f := Found{Kind: Text}
-	where := ""
+	where, section := "", ""
 	heads := false
+	add := func(item string) {
+		f.Ingredients, f.Sections = append(f.Ingredients, item), append(f.Sections, section)
+	}
 	all := strings.Split(strings.ReplaceAll(text, "\r", "\n"), "\n")
 	for _, l := range all {
 		heads = heads || slices.Contains(ingredientHeads, heading(l))
@@ -38,7 +41,7 @@ func readText(text string) (Found, error) {
 		}
 		switch h := heading(bare); {
 		case slices.Contains(ingredientHeads, h):
-			where = "ingredients"
+			where, section = "ingredients", ""
 			continue
 		case slices.Contains(methodHeads, h):
 			where = "method"
@@ -47,7 +50,8 @@ func readText(text string) (Found, error) {
 			where = "notes"
 			continue
 		case h != "" && where == "ingredients", where == "" && strings.HasSuffix(bare, ":"):
-			continue // "For the sauce:" within the list
+			section = strings.Trim(plain(bare), "#: ") // "For the sauce:" within the list
+			continue
 		}
 		if m := serves.FindStringSubmatch(bare); m != nil && f.Portions == 0 && where == "" && len(bare) < 60 {
 			f.Portions = portions(m[1])
@@ -59,7 +63,7 @@ func readText(text string) (Found, error) {
 		item := plain(bare)
 		switch {
 		case where == "ingredients":
-			f.Ingredients = append(f.Ingredients, item)
+			add(item)
 		case where == "method" || where == "notes":
 			f.Steps = append(f.Steps, item)
 		case f.Name == "" && i == firstLine(all) && (heads || !startsWithAmount(item)):
@@ -69,7 +73,7 @@ func readText(text string) (Found, error) {
 		case number.MatchString(bare) && len(f.Ingredients) > 0 && len(item) > 40:
 			f.Steps = append(f.Steps, item)
 		case startsWithAmount(item) || mark.MatchString(bare) || len(item) < 60 && len(f.Steps) == 0:
-			f.Ingredients = append(f.Ingredients, item)
+			add(item)
 		default:
 			f.Steps = append(f.Steps, item)
 		}
@@ -143,7 +147,7 @@ func readValues(text string) (Found, error) {
 		}
 		return -1
 	}
-	name, grams, prep := column("name", "food", "alimento", "nombre"), column("grams", "gramos"), column("prep")
+	name, grams, prep, part := column("name", "food", "alimento", "nombre"), column("grams", "gramos"), column("prep"), column("part", "parte")
 	if name < 0 || grams < 0 {
 		return Found{}, ErrNoAmounts
 	}
@@ -156,7 +160,11 @@ func readValues(text string) (Found, error) {
 		if prep >= 0 && prep < len(row) && row[prep] != "" {
 			line += ", " + row[prep]
 		}
-		f.Ingredients = append(f.Ingredients, line)
+		section := ""
+		if part >= 0 {
+			section = strings.TrimPrefix(row[part], "'")
+		}
+		f.Ingredients, f.Sections = append(f.Ingredients, line), append(f.Sections, section)
 	}
 	return f, nil
 }

@@ -77,7 +77,7 @@ func TestVersionsAreNamedComparedAndBranched(t *testing.T) {
 	c.problem(422, problem.BadRequest, "PUT", at+"/versions/1/label", `{"label":"a\u0000b"}`)
 
 	got := ask[compare.Comparison](t, c, "GET", at+"/compare?from=1&to=2", "")
-	assert.Equal(t, []compare.Change{{Kind: "grams", Food: "flax-meal", Was: 16, Now: 24}}, got.Changes)
+	assert.Equal(t, []formula.Change{{Kind: "grams", Food: "flax-meal", Was: 16, Now: 24}}, got.Changes)
 	assert.Less(t, *got.After.Q, *got.Before.Q)
 	c.problem(404, problem.NotFound, "GET", at+"/compare?from=1&to=7", "")
 

@@ -94,7 +94,7 @@ func (s *Server) readRecipe(reader *ingredient.Reader, data []byte) (Recipe, err
 	}
 	out := Recipe{Found: found, Lines: []Reading{}}
 	if found.Ingredients == nil {
-		out.Ingredients, out.Steps = []string{}, []string{}
+		out.Ingredients, out.Sections, out.Steps = []string{}, []string{}, []string{}
 	}
 	if found.Whole != nil {
 		d, err := formula.Read(found.Whole, s.Foods)
@@ -107,8 +107,10 @@ func (s *Server) readRecipe(reader *ingredient.Reader, data []byte) (Recipe, err
 		}
 		// The document within is not of this catalogue: its words may still be read.
 	}
-	for _, line := range found.Ingredients {
-		out.Lines = append(out.Lines, measured(s.Foods, reader.Read(line)))
+	for i, line := range found.Ingredients {
+		r := measured(s.Foods, reader.Read(line))
+		r.Section, r.Part = found.Sections[i], formula.PartKind(recipe.PartOf(found.Sections[i]))
+		out.Lines = append(out.Lines, r)
 	}
 	return out, nil
 }

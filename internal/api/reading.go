@@ -8,6 +8,7 @@ import (
 
 	"cuerda/core/food"
 	"cuerda/core/food/ingredient"
+	"cuerda/core/formula"
 )
 
 type readListInput struct {
@@ -28,6 +29,10 @@ type Reading struct {
 	ingredient.Reading
 	Full    bool          `json:"full"`
 	Measure *food.Measure `json:"measure,omitempty"`
+	// Section is the heading it stands under, and Part the kind of part that names; ""
+	// for the mix.
+	Section string           `json:"section,omitempty"`
+	Part    formula.PartKind `json:"part,omitempty" enum:"filling,middle,shell,wrap,vessel,coating,wash,glaze,sauce,broth"`
 }
 
 func (s *Server) registerReading(api huma.API) {

@@ -172,6 +172,15 @@ func (w *writer) partName(p *formula.Part) string {
 	return w.say("part." + string(p.Kind))
 }
 
+// partHead is a heading that says what kind of part it is, so that it can be read again.
+func (w *writer) partHead(p *formula.Part) string {
+	kind := w.say("part." + string(p.Kind))
+	if p.Name == "" {
+		return kind
+	}
+	return kind + ": " + p.Name
+}
+
 // yield is how much it makes, in words.
 func (w *writer) yield() string {
 	if w.d.Portions > 0 {
@@ -237,7 +246,7 @@ func (w *writer) text(markdown bool) []byte {
 	list(w.d.Lines)
 	for i := range w.d.Parts {
 		p := &w.d.Parts[i]
-		head(3, w.partName(p)+colon(markdown))
+		head(3, w.partHead(p)+colon(markdown))
 		list(p.Lines)
 	}
 	head(2, w.say("method")+colon(markdown))
@@ -282,7 +291,7 @@ func (w *writer) csv() ([]byte, error) {
 	}
 	rows("", w.d.Lines)
 	for i := range w.d.Parts {
-		rows(w.partName(&w.d.Parts[i]), w.d.Parts[i].Lines)
+		rows(w.partHead(&w.d.Parts[i]), w.d.Parts[i].Lines)
 	}
 	c.Flush()
 	return b.Bytes(), c.Error()

@@ -60,18 +60,26 @@ func TestJSONLDComesBackWithoutLoss(t *testing.T) {
 	})
 }
 
-// Text, Markdown and values keep every food and its grams, in order.
+// Text, Markdown and values keep every food with its grams, its preparations and its
+// part, in order.
 func TestWordsComeBackWithTheirGrams(t *testing.T) {
 	reader := ingredient.NewReader(ours.Foods)
 	rapid.Check(t, func(t *rapid.T) {
 		d := drawDocument(t)
 		d.Note, d.Name = "", "Cakes"
+		language := rapid.SampledFrom(export.Languages).Draw(t, "language")
 		all := d.Lines
-		for _, p := range d.Parts {
+		kinds := make([]string, len(d.Lines))
+		for i := range d.Parts {
+			p := &d.Parts[i]
+			p.Name = rapid.SampledFrom([]string{"", "of the crew", "rojo, para mañana"}).Draw(t, "part name")
 			all = append(all, p.Lines...)
+			for range p.Lines {
+				kinds = append(kinds, string(p.Kind))
+			}
 		}
 		for _, format := range []export.Format{export.Markdown, export.Text, export.CSV} {
-			text, err := export.Write(d, ours, format, "en")
+			text, err := export.Write(d, ours, format, language)
 			require.NoError(t, err)
 			found, err := recipe.Read(text)
 			require.NoError(t, err, string(text))
@@ -82,6 +90,11 @@ func TestWordsComeBackWithTheirGrams(t *testing.T) {
 				r := reader.Read(l)
 				assert.InDelta(t, all[i].Grams, r.Grams, 0.051, "%s: %q", format, l)
 				assert.Equal(t, all[i].Food, r.Food, "%s: %q", format, l)
+				assert.Equal(t, kinds[i], recipe.PartOf(found.Sections[i]), "%s: %q under %q", format, l, found.Sections[i])
+				if all[i].Prep != nil && food.Saute.Suits(ours.Foods.Find(all[i].Food)) {
+					assert.Equal(t, all[i].Prep, r.Prep, "%s: %q", format, l)
+					assert.Empty(t, r.Rest, "%s: %q", format, l)
+				}
 			}
 		}
 	})
@@ -121,5 +134,5 @@ func TestOtherProgramsCanReadIt(t *testing.T) {
 	require.NoError(t, err)
 	rows, err := csv.NewReader(strings.NewReader(string(values))).ReadAll()
 	require.NoError(t, err)
-	assert.Equal(t, "'=HYPERLINK()", rows[3][0], "no spreadsheet runs it")
+	assert.Equal(t, "Sauce: =HYPERLINK()", rows[3][0], "no spreadsheet runs it")
 }

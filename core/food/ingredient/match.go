@@ -18,7 +18,7 @@ type entry struct {
 
 // NewReader indexes the names and other words of a catalogue.
 func NewReader(foods *food.Catalogue) *Reader {
-	r := &Reader{foods: foods, index: map[string][]entry{}}
+	r := &Reader{foods: foods, index: map[string][]entry{}, spelled: map[string]*food.Food{}}
 	for i := range foods.Foods() {
 		f := &foods.Foods()[i]
 		for _, list := range f.Words {
@@ -27,6 +27,9 @@ func NewReader(foods *food.Catalogue) *Reader {
 			}
 		}
 		for _, name := range []string{f.Name, f.NameES, strings.ReplaceAll(f.ID, "-", " ")} {
+			if _, there := r.spelled[plain(name)]; !there {
+				r.spelled[plain(name)] = f
+			}
 			r.add(name, f, 2)
 			if head, _, ok := strings.Cut(name, ","); ok {
 				r.add(head, f, 6)
@@ -70,6 +73,9 @@ const longest = 6
 // equals, and after it the alternatives that "or" brings.
 func (r *Reader) food(s *scanner, out *Reading) {
 	s.state()
+	if r.wholeName(s, out) {
+		return
+	}
 	first := slices.IndexFunc(s.tokens, func(t string) bool { return alternatives[t] })
 	at, n, found := 0, 0, (*food.Food)(nil)
 	if first > 0 {
@@ -114,6 +120,24 @@ func (r *Reader) food(s *scanner, out *Reading) {
 			}
 		}
 	}
+}
+
+// wholeName takes a food that is written just as the catalogue has it, commas and
+// all, with nothing behind it or a comma.
+func (r *Reader) wholeName(s *scanner, out *Reading) bool {
+	for name := strings.TrimSpace(s.text); name != ""; {
+		if f := r.spelled[name]; f != nil && (strings.ContainsAny(name, ",%") || strings.Count(name, " ") >= 2) {
+			out.Food, out.FoodSure = f.ID, 1
+			s.tokens = words.FindAllString(strings.TrimPrefix(strings.TrimSpace(s.text), name), -1)
+			return true
+		}
+		at := strings.LastIndex(name, ",")
+		if at < 0 {
+			return false
+		}
+		name = strings.TrimSpace(name[:at])
+	}
+	return false
 }
 
 // state notes what the line says of the food's state.

@@ -54,6 +54,8 @@ const (
 type Reader struct {
 	foods *food.Catalogue
 	index map[string][]entry
+	// spelled are foods by their whole names, plain, in either language.
+	spelled map[string]*food.Food
 }
 
 // ReadList reads a pasted list, one ingredient a line. Empty lines and

@@ -18,6 +18,9 @@ import (
 type scanner struct {
 	tokens []string // plain: lower case, without accents
 	notes  []string
+	text   string // behind the amount and the unit
+	// figured are preparations that the line gives with their minutes or level.
+	figured []food.Preparation
 	// pack is the size of one pack, g, where the line says so.
 	pack float64
 	// cooked, dry and canned are what the line says of the food's state.
@@ -54,6 +57,7 @@ func plain(s string) string {
 func scan(line string) scanner {
 	var s scanner
 	text := bullets.ReplaceAllString(strings.TrimSpace(line), "")
+	text = s.takeFigured(text)
 	text = plain(fractions.Replace(text))
 	text = bracket.ReplaceAllStringFunc(text, func(b string) string {
 		inner := strings.TrimSpace(b[1 : len(b)-1])
@@ -154,6 +158,7 @@ func (s *scanner) amount(out *Reading) {
 	} else {
 		text = s.unit(text, out)
 	}
+	s.text = text
 	s.tokens = words.FindAllString(text, -1)
 }
 

@@ -35,6 +35,8 @@ func init() {
 		{food.Preparation{Do: food.Mash, Level: 0.8}, "mashed aplastada aplastado aplastadas aplastados machacada machacado machacadas machacados majada majado"},
 		{food.Preparation{Do: food.Blitz, Level: 0.5}, "blitzed processed pulsed blended pureed triturada triturado trituradas triturados procesada procesado procesados procesadas"},
 		{food.Preparation{Do: food.Saute, Minutes: 10}, "sauteed fried softened-in-oil caramelised caramelized sofrita sofrito sofritas sofritos salteada salteado salteadas salteados pochada pochado rehogada rehogado"},
+		{food.Preparation{Do: food.OvenDry, Minutes: 12}, "oven-dried"},
+		{food.Preparation{Do: food.SoakGel, Minutes: 10}, "gelled gelificado gelificada"},
 		{food.Preparation{Do: food.Roast, Minutes: 30}, "roasted asada asado asadas asados horneada horneado"},
 		{food.Preparation{Do: food.Press}, "pressed prensada prensado squeezed-dry"},
 		{food.Preparation{Do: food.Soak, Hours: 4}, "soaked remojada remojado remojadas remojados"},
@@ -45,6 +47,7 @@ func init() {
 			preps[w] = p.prep
 		}
 	}
+	preps["secado al horno"] = food.Preparation{Do: food.OvenDry, Minutes: 12}
 }
 
 // tails begin a part of the line that is only a note.
@@ -89,6 +92,7 @@ func stem(w string) string {
 
 // words sorts what is left of the line into preparations, notes and the rest.
 func (s *scanner) words(out *Reading) {
+	out.Prep = append(out.Prep, s.figured...)
 	var rest []string
 	for i, w := range s.tokens {
 		switch p, isPrep := preps[w]; {
