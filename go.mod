@@ -20,6 +20,8 @@ require (
 	pgregory.net/rapid v1.3.0
 )
 
+require github.com/go-json-experiment/json v1.27.2
+
 require (
 	github.com/BurntSushi/toml v1.4.1-0.20240526193622-a339e1f7089c // indirect
 	github.com/bytedance/gopkg v0.1.3 // indirect

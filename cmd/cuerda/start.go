@@ -8,6 +8,7 @@ import (
 	"log/slog"
 	"net"
 	"net/http"
+	"net/url"
 	"os"
 	"os/signal"
 	"path/filepath"
@@ -96,7 +97,8 @@ func start(ctx context.Context, out, errs io.Writer, o startOptions) error {
 		return err
 	}
 	announce := func(string) {}
-	if o.database == "" {
+	private := o.database == ""
+	if private {
 		lock, running, err := lockData(o.data)
 		switch {
 		case err != nil:
@@ -134,15 +136,22 @@ func start(ctx context.Context, out, errs io.Writer, o startOptions) error {
 	handler := &api.Server{Store: db, Kitchen: kitchen, Foods: foods, Log: log, Pages: pages, AnyHost: !isLoopback(o.listen)}
 	address := "http://" + listener.Addr().String()
 	announce(address)
-	fmt.Fprintf(out, "Cuerda is at %s\nStop it with Ctrl+C. Its data is in %s\n", address, where(o))
+	fmt.Fprintf(out, "Cuerda is at %s\nStop it with Ctrl+C. Its data is in %s\n", address, where(o, private))
 	return serve(ctx, listener, handler.Handler(), log)
 }
 
-func where(o startOptions) string {
-	if o.data != "" && o.database != os.Getenv("DATABASE_URL") {
+// where the data is: in the folder of a private PostgreSQL, or in the database that
+// was named, without its password.
+func where(o startOptions, private bool) string {
+	if private {
 		return o.data
 	}
-	return "the database of DATABASE_URL"
+	u, err := url.Parse(o.database)
+	if err != nil || u.Host == "" {
+		return "the database that was named"
+	}
+	u.User, u.RawQuery = nil, ""
+	return u.String()
 }
 
 func isLoopback(host string) bool {

@@ -117,6 +117,9 @@ func TestReadNamesThePlaceAndTheNearestWord(t *testing.T) {
 	for _, c := range []struct{ text, code, pointer, nearest string }{
 		{`{"format": "cuerda-build/1", "lines": [`, formula.CodeBadJSON, "", ""},
 		{`{} {}`, formula.CodeBadJSON, "", ""},
+		{withLines(`{"food":"salt","grams":5,"grams":50}`), formula.CodeTwice, "/lines/0/grams", ""},
+		{`{"format":"cuerda-build/1","lines":[],"lines":[]}`, formula.CodeTwice, "/lines", ""},
+		{`{"format":"cuerda-build/1","lines":` + strings.Repeat("[", 60) + strings.Repeat("]", 60) + `}`, formula.CodeBadJSON, "", ""},
 		{``, formula.CodeBadJSON, "", ""},
 		{`[]`, formula.CodeWrongType, "", "object"},
 		{`{"lines":[]}`, formula.CodeMissing, "/format", ""},

@@ -1,11 +1,8 @@
 package formula
 
 import (
-	"bytes"
 	"encoding/json"
-	"errors"
 	"fmt"
-	"io"
 	"maps"
 	"math"
 	"regexp"
@@ -39,31 +36,6 @@ func Read(data []byte, foods *food.Catalogue) (*Document, error) {
 		return nil, r.faults
 	}
 	return doc, nil
-}
-
-// parse reads exactly one JSON value, numbers kept as they were written.
-func parse(data []byte) (any, *Fault) {
-	dec := json.NewDecoder(bytes.NewReader(data))
-	dec.UseNumber()
-	var tree any
-	err := dec.Decode(&tree)
-	offset := dec.InputOffset()
-	if err == nil {
-		if _, more := dec.Token(); !errors.Is(more, io.EOF) {
-			err = errors.New("more than one value")
-		}
-	}
-	if err == nil {
-		return tree, nil
-	}
-	var syntax *json.SyntaxError
-	if errors.As(err, &syntax) {
-		offset = max(0, syntax.Offset-1) // it stands behind the byte that is wrong
-	}
-	before := data[:min(int(offset), len(data))]
-	line := 1 + bytes.Count(before, []byte("\n"))
-	column := len(before) - bytes.LastIndexByte(before, '\n')
-	return nil, &Fault{Code: CodeBadJSON, Got: fmt.Sprintf("line %d, column %d", line, column)}
 }
 
 type reader struct {
