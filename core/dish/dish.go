@@ -7,6 +7,7 @@ import (
 	"slices"
 
 	"cuerda/core/eaters"
+	"cuerda/core/food"
 	"cuerda/core/formula"
 	"cuerda/core/heat"
 	"cuerda/core/kitchen"
@@ -43,9 +44,11 @@ type Share struct {
 // Dish is a build with its parts. What is eaten beside the pieces, a sauce or a
 // broth, counts in a portion and not in a piece.
 type Dish struct {
-	Parts    []PartResult `json:"parts"`
-	Pieces   int          `json:"pieces"`
-	Portions int          `json:"portions"`
+	Parts []PartResult `json:"parts"`
+	// NotFor says for whom foods of the mix or of a part are out.
+	NotFor   []eaters.Refusal `json:"not_for"`
+	Pieces   int              `json:"pieces"`
+	Portions int              `json:"portions"`
 	// Piece is one raw piece with what is on it; Portion a serving with all
 	// parts, where portions are known; Hundred is 100 g of pieces.
 	Piece   Share  `json:"piece"`
@@ -68,10 +71,18 @@ func Look(d *formula.Document, k *kitchen.Kitchen) Dish {
 	inMix := sum{facts: nutrition.Of(parts), grams: mass}
 	l.price(lines, &inMix, &out)
 	on, beside := sum{}, sum{}
+	var foods []*food.Food
+	collect := func(lines []mix.Line) {
+		for i := range lines {
+			foods = append(foods, lines[i].Food)
+		}
+	}
+	collect(lines)
 	for i := range d.Parts {
 		each := &d.Parts[i]
 		out.Parts = append(out.Parts, l.part(each))
 		lines := each.MixLines(k.Foods)
+		collect(lines)
 		prepared := mix.Parts(lines)
 		to := &beside
 		if each.Kind.OnPiece() {
@@ -81,6 +92,7 @@ func Look(d *formula.Document, k *kitchen.Kitchen) Dish {
 		to.grams += massOf(prepared)
 		l.price(lines, to, &out)
 	}
+	out.NotFor = append([]eaters.Refusal{}, d.Eaters.Refusals(foods, k.Foods, k.LabelRead)...)
 	onPiece := inMix.plus(on, 1)
 	whole := onPiece.plus(beside, 1)
 	// What is left of the mix beside the pieces is in none of them.

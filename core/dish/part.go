@@ -74,7 +74,7 @@ func (l *looker) part(p *formula.Part) PartResult {
 	if p.Kind == formula.Broth {
 		l.drinks(lines, &out)
 	}
-	out.Notes = append(out.Notes, formula.Cautions(lines)...)
+	out.Notes = append(out.Notes, formula.Cautions(lines, l.table, l.k)...)
 	return out
 }
 

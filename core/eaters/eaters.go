@@ -111,8 +111,9 @@ const (
 	Out   Status = "out"
 )
 
-// Reason is why a food is not clear. Code is allergen, source, want, label,
-// oats or salty; What is the allergen, diet or want it is about.
+// Reason is why a food is not clear. Code is allergen, source, want, label, oats,
+// salty, or nut-like for what is no tree nut by the regulation though some who react
+// to nuts react to it; What is the allergen, diet or want it is about.
 type Reason struct {
 	Code string `json:"code"`
 	What string `json:"what"`
@@ -150,6 +151,8 @@ func (t Table) Check(f *food.Food, read []string) Check {
 			label("oats", a)
 		case a == "gluten" && f.Gluten == "risk", f.Has("check-label"), a == "sulphites" && f.Has("check-sulphites"):
 			label("label", a)
+		case a == "tree-nut" && f.Has("nut-like"):
+			label("nut-like", a)
 		}
 	}
 	for _, d := range t.diets {
@@ -165,6 +168,9 @@ func (t Table) Check(f *food.Food, read []string) Check {
 		}
 	}
 	for _, w := range t.wants {
+		if w == "nut-free" && f.Has("nut-like") {
+			label("nut-like", w)
+		}
 		if code, bad := against(w, f); bad && code == "salty" {
 			label(code, w)
 		} else if bad {

@@ -5,6 +5,7 @@ import (
 	"testing"
 
 	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
 	"pgregory.net/rapid"
 
 	"cuerda/core/eaters"
@@ -106,4 +107,41 @@ func ExampleTable_Instead() {
 	// Sunflower seed meal
 	// Pumpkin seed meal
 	// Tigernut flour
+}
+
+func TestForWhomItIsNot(t *testing.T) {
+	club := &eaters.Eaters{Avoid: []string{"peanut"}, People: []eaters.Person{
+		{Name: "Coeliac", Count: 1, Avoid: []string{"gluten"}}, {Name: "Crew", Count: 9}, {Name: "Vegan", Count: 1, Diet: "vegan"},
+	}}
+	of := func(ids ...string) (out []*food.Food) {
+		for _, id := range ids {
+			out = append(out, foods.Find(id))
+		}
+		return out
+	}
+	none := func(string) []string { return nil }
+	got := club.Refusals(of("turkey-ground", "breadcrumbs-dry", "breadcrumbs-dry", "salt"), foods, none)
+	require.Len(t, got, 2)
+	assert.Equal(t, []any{1, "Coeliac", []string{"gluten"}, "breadcrumbs-dry"}, []any{got[0].Person, got[0].Name, got[0].Why, got[0].Foods[0].Food})
+	assert.Len(t, got[0].Foods, 1, "each food once")
+	for _, id := range got[0].Foods[0].Instead {
+		assert.Equal(t, eaters.Clear, club.Table().Check(foods.Find(id), nil).Status, "a swap is clear for all")
+	}
+	assert.Equal(t, []any{3, "Vegan", "turkey-ground"}, []any{got[1].Person, got[1].Name, got[1].Foods[0].Food})
+	assert.Empty(t, club.Refusals(of("split-peas-cooked", "oats-rolled"), foods, none), "a label to read is no refusal")
+	assert.Nil(t, (*eaters.Eaters)(nil).Refusals(of("egg"), foods, none))
+}
+
+func TestNobodyWhoReactsToNutsIsOfferedWhatIsLikeThem(t *testing.T) {
+	for _, table := range []eaters.Eaters{{Avoid: []string{"tree-nut"}}, {Wants: []string{"nut-free"}}} {
+		tt := table.Table()
+		assert.Equal(t, eaters.Label, tt.Check(foods.Find("pine-nuts"), nil).Status, "to be asked")
+		for _, id := range []string{"hazelnuts", "walnuts", "almonds"} {
+			if f := foods.Find(id); f != nil {
+				for _, g := range tt.Instead(f, foods) {
+					assert.NotContains(t, []string{"pine-nuts", "coconut-dried"}, g.ID)
+				}
+			}
+		}
+	}
 }

@@ -154,6 +154,13 @@ type Food struct {
 	// Staple is the share of home kitchens that have it as a rule, 0..1: judgement
 	// (grade C), of binders only. What nobody knows to be common is 0.05.
 	Staple float64
+	// ManyAlike says that it stands for many foods that do the same in a mix, each of
+	// which a cook calls by its own name: cumin of the dried spices.
+	ManyAlike bool
+	// Own is the food of the catalogue that one of a kitchen's own is like; "" for those
+	// of the catalogue. Gone says that it is no longer offered.
+	Own  string
+	Gone bool
 }
 
 // IsRawMeat says whether the food is raw meat or fish, whose protein salt

@@ -2,7 +2,6 @@ package food
 
 import (
 	"fmt"
-	"maps"
 	"slices"
 )
 
@@ -43,17 +42,74 @@ func (p *PackLabel) On(f *Food) Food {
 	return out
 }
 
-// With gives a catalogue in which own packs stand for their foods. The
-// catalogue itself is unchanged. An unknown food is an error.
-func (c *Catalogue) With(packs map[string]PackLabel) (*Catalogue, error) {
-	if len(packs) == 0 {
+// OwnPrefix begins the ID of every food of a kitchen's own.
+const OwnPrefix = "own-"
+
+// Own is a food that a kitchen adds: like one of the catalogue in how it drinks and
+// holds, with a name and a label of its own.
+type Own struct {
+	ID   string `json:"id" pattern:"^own-[a-z0-9-]{1,60}$"`
+	Name string `json:"name" minLength:"1" maxLength:"80"`
+	// Like is the food of the catalogue that it behaves most nearly as.
+	Like string `json:"like" maxLength:"80"`
+	// Label is what its pack says; nil takes what it is like.
+	Label *PackLabel `json:"label,omitempty"`
+	// Allergens that its label names, of EU Regulation 1169/2011, Annex II.
+	Allergens []string `json:"allergens,omitempty" maxItems:"14"`
+	// Gone says that it is no longer offered; builds that have it keep it.
+	Gone bool `json:"gone,omitempty"`
+}
+
+// food makes the food, whose figures are no surer than kitchen practice and whose
+// label is to be read.
+func (o *Own) food(like *Food) Food {
+	f := *like
+	if o.Label != nil {
+		f = o.Label.On(like)
+	}
+	f.ID, f.Name, f.NameES, f.Words, f.Packs = o.ID, o.Name, o.Name, nil, nil
+	f.Grade, f.Figures, f.Staple = "C", "own-label", 0
+	f.Allergens = slices.Clone(o.Allergens)
+	switch {
+	case slices.Contains(o.Allergens, "gluten"):
+		f.Gluten = "contains"
+	default:
+		f.Gluten = "risk"
+	}
+	f.Cautions = slices.Clone(like.Cautions)
+	if !f.Has("check-label") {
+		f.Cautions = append(f.Cautions, "check-label")
+	}
+	f.Own, f.Gone = o.Like, o.Gone
+	return f
+}
+
+// With gives a catalogue in which own packs stand for their foods and own foods
+// stand behind the others. The catalogue itself is unchanged. An unknown food, and
+// an ID that is there already, is an error.
+func (c *Catalogue) With(packs map[string]PackLabel, own []Own) (*Catalogue, error) {
+	if len(packs) == 0 && len(own) == 0 {
 		return c, nil
 	}
-	out := &Catalogue{foods: slices.Clone(c.foods), byID: maps.Clone(c.byID)}
+	out := &Catalogue{foods: make([]Food, 0, len(c.foods)+len(own)), byID: make(map[string]*Food, len(c.foods)+len(own))}
+	for i := range c.foods {
+		f := c.foods[i]
+		if p, ok := packs[f.ID]; ok {
+			f = p.On(&f)
+		}
+		out.foods = append(out.foods, f)
+	}
+	for i := range own {
+		like := c.Find(own[i].Like)
+		if like == nil || c.Find(own[i].ID) != nil || like.Own != "" {
+			return nil, fmt.Errorf("%w: own food %q like %q", ErrBadCatalogue, own[i].ID, own[i].Like)
+		}
+		out.foods = append(out.foods, own[i].food(like))
+	}
 	for i := range out.foods {
 		f := &out.foods[i]
-		if p, ok := packs[f.ID]; ok {
-			*f = p.On(f)
+		if out.byID[f.ID] != nil {
+			return nil, fmt.Errorf("%w: food %q stands twice", ErrBadCatalogue, f.ID)
 		}
 		out.byID[f.ID] = f
 	}

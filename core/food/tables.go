@@ -21,6 +21,9 @@ var packsCSV string
 //go:embed staples.csv
 var staplesCSV string
 
+//go:embed many_alike.csv
+var manyAlikeCSV string
+
 // rare is the share of kitchens that have what staples.csv does not name.
 const rare = 0.05
 
@@ -87,6 +90,17 @@ func (c *Catalogue) readTables() error {
 			return fmt.Errorf("%w: staple %v", ErrBadCatalogue, row)
 		}
 		f.Staple = share
+		return nil
+	})
+	if err != nil {
+		return err
+	}
+	err = eachRow(manyAlikeCSV, "food", func(row []string) error {
+		f := c.Find(row[0])
+		if f == nil {
+			return fmt.Errorf("%w: many alike %v", ErrBadCatalogue, row)
+		}
+		f.ManyAlike = true
 		return nil
 	})
 	if err != nil {

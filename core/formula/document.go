@@ -17,15 +17,16 @@ const Format = "cuerda-build/1"
 
 // Limits of a document.
 const (
-	MaxLines   = 200
-	MaxPreps   = 12
-	MaxName    = 200 // characters
-	MaxPeople  = 40  // kinds of eater
-	MaxGrams   = 100_000.
-	MaxMinutes = 2880.
-	MaxHours   = MaxMinutes / 60
-	MinCelsius = -30.
-	MaxCelsius = 300.
+	MaxLines    = 200
+	MaxPreps    = 12
+	MaxLineName = 80  // characters
+	MaxName     = 200 // characters
+	MaxPeople   = 40  // kinds of eater
+	MaxGrams    = 100_000.
+	MaxMinutes  = 2880.
+	MaxHours    = MaxMinutes / 60
+	MinCelsius  = -30.
+	MaxCelsius  = 300.
 	// A rest stands in a room or a fridge, a chill in a fridge or a freezer, degC.
 	MinRestCelsius, MaxRestCelsius   = 0., 60.
 	MinChillCelsius, MaxChillCelsius = -30., 15.
@@ -57,7 +58,10 @@ type Document struct {
 
 // Line is an amount of a food, g before its preparations.
 type Line struct {
-	Food  string             `json:"food"`
+	Food string `json:"food"`
+	// Name is what the cook calls it where the food is one of many alike, such as
+	// cumin of the dried spices; "" for the food's own name.
+	Name  string             `json:"name,omitempty" maxLength:"80"`
 	Grams float64            `json:"grams" exclusiveMinimum:"0" maximum:"100000"`
 	Prep  []food.Preparation `json:"prep,omitempty" maxItems:"12"`
 }

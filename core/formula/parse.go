@@ -33,7 +33,11 @@ func parse(data []byte) (any, *Fault) {
 		if errors.Is(syntax.Err, jsontext.ErrDuplicateName) {
 			return nil, &Fault{Code: CodeTwice, Pointer: shorten(string(syntax.JSONPointer))}
 		}
-		offset = int(syntax.ByteOffset)
+	}
+	// The standard library says more nearly where.
+	var other *json.SyntaxError
+	if errors.As(json.Unmarshal(data, new(any)), &other) {
+		offset = max(0, int(other.Offset)-1) // it stands behind the byte that is wrong
 	}
 	before := data[:min(offset, len(data))]
 	line := 1 + bytes.Count(before, []byte("\n"))

@@ -74,7 +74,9 @@ type Prediction struct {
 	ChillFactor    *float64 `json:"chill_factor,omitempty"`
 	// Lines says, in document order, what became of each line.
 	Lines []LineResult `json:"lines"`
-	Notes []Note       `json:"notes"`
+	// NotFor says for whom at the table foods of the mix are out.
+	NotFor []eaters.Refusal `json:"not_for"`
+	Notes  []Note           `json:"notes"`
 }
 
 // LineResult is one line as a cook measures it and as it enters the mix.
@@ -163,7 +165,17 @@ func Predict(d *Document, k *kitchen.Kitchen) Prediction {
 
 	out.Lines = LineResults(lines, parts, &s, d.Eaters.Table(), k)
 	out.Notes = append(out.Notes, reasons(bowl, rest, &s, &out)...)
-	out.Notes = append(out.Notes, limitsAndCautions(lines, &s)...)
+	out.Notes = append(out.Notes, limits(lines, &s)...)
+	out.Notes = append(out.Notes, Cautions(lines, d.Eaters.Table(), k)...)
+	out.NotFor = append([]eaters.Refusal{}, d.Eaters.Refusals(foodsOf(lines), k.Foods, k.LabelRead)...)
+	return out
+}
+
+func foodsOf(lines []mix.Line) []*food.Food {
+	out := make([]*food.Food, len(lines))
+	for i := range lines {
+		out[i] = lines[i].Food
+	}
 	return out
 }
 
@@ -264,9 +276,8 @@ func restToReach(parts []mix.Part, rest mix.Rest, q float64) (float64, bool) {
 	return 0, false
 }
 
-// limitsAndCautions gives one note for each food above its limit and one for
-// each caution, with the first food that brings it.
-func limitsAndCautions(lines []mix.Line, s *mix.State) []Note {
+// limits gives one note for each food above its limit.
+func limits(lines []mix.Line, s *mix.State) []Note {
 	var out []Note
 	total := make(map[*food.Food]float64, len(lines))
 	for i := range lines {
@@ -280,19 +291,31 @@ func limitsAndCautions(lines []mix.Line, s *mix.State) []Note {
 			out = append(out, Note{Code: "over-limit", Kind: "limit", Food: f.ID, Value: Tidy(pct, 1), Limit: f.MaxPct})
 		}
 	}
-	return append(out, Cautions(lines)...)
+	return out
 }
 
-// Cautions gives one note for each caution that comes with the foods of lines,
-// with the first food that brings it.
-func Cautions(lines []mix.Line) []Note {
+// labelCautions are those that a label which was read settles.
+var labelCautions = []string{"check-label", "certified-gf-oats", "check-sulphites"}
+
+// Cautions gives one note for each caution that comes with the foods of lines, with
+// the first food that brings it. What a label was read for at this table is not asked
+// for again, and what only some eaters must know is said to them alone.
+func Cautions(lines []mix.Line, table eaters.Table, k *kitchen.Kitchen) []Note {
 	var out []Note
 	for i := range lines {
 		f := lines[i].Food
 		for _, c := range f.Cautions {
-			if !slices.ContainsFunc(out, func(n Note) bool { return n.Code == c }) {
-				out = append(out, Note{Code: c, Kind: "caution", Food: f.ID})
+			if slices.ContainsFunc(out, func(n Note) bool { return n.Code == c }) {
+				continue
 			}
+			read := k.LabelRead(f.ID)
+			switch {
+			case slices.Contains(labelCautions, c) && len(read) > 0 && table.Check(f, read).Status != eaters.Label:
+				continue
+			case c == "nut-like" && !slices.ContainsFunc(table.Check(f, read).Reasons, func(r eaters.Reason) bool { return r.Code == c }):
+				continue
+			}
+			out = append(out, Note{Code: c, Kind: "caution", Food: f.ID})
 		}
 	}
 	return out

@@ -217,7 +217,7 @@ func (r *reader) clock(v any, at string) string {
 }
 
 func (r *reader) line(v any, at string) Line {
-	fields := []string{"food", "grams", "prep"}
+	fields := []string{"food", "name", "grams", "prep"}
 	var l Line
 	for name, v := range sorted(r.object(v, at, fields, "food", "grams"), fields) {
 		at := at + "/" + name
@@ -230,6 +230,8 @@ func (r *reader) line(v any, at string) Line {
 				r.fault(Fault{Code: CodeUnknownFood, Pointer: at, Got: shorten(id), Nearest: r.foods.Nearest(id)})
 			}
 			l.Food = id
+		case "name":
+			l.Name = r.text(v, at, MaxLineName)
 		case "grams":
 			l.Grams = r.number(v, at, 0, MaxGrams, true)
 		case "prep":

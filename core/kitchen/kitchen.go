@@ -25,7 +25,7 @@ type PantryItem struct {
 
 // Kitchen is what is known of one kitchen. It is shared and must not be changed.
 type Kitchen struct {
-	// Foods is the catalogue with the kitchen's own packs in it.
+	// Foods is the catalogue with the kitchen's own packs and own foods in it.
 	Foods *food.Catalogue
 	Settings
 	shelf map[string]*PantryItem
@@ -37,22 +37,26 @@ type Kitchen struct {
 // New gives a kitchen of that catalogue, with items on its shelf. Items of foods
 // that the catalogue does not know are left out. It fails where an own pack
 // cannot be true.
-func New(foods *food.Catalogue, s Settings, items []PantryItem) (*Kitchen, error) {
+func New(foods *food.Catalogue, s Settings, items []PantryItem, own ...food.Own) (*Kitchen, error) {
 	k := &Kitchen{Settings: s, shelf: make(map[string]*PantryItem, len(items))}
 	packs := map[string]food.PackLabel{}
 	for i := range items {
 		item := items[i]
-		if foods.Find(item.Food) == nil {
-			continue
-		}
-		k.shelf[item.Food] = &item
-		if item.Pack != nil {
+		if item.Pack != nil && foods.Find(item.Food) != nil {
 			packs[item.Food] = *item.Pack
 		}
+		k.shelf[item.Food] = &item
 	}
 	var err error
-	k.Foods, err = foods.With(packs)
-	return k, err
+	if k.Foods, err = foods.With(packs, own); err != nil {
+		return nil, err
+	}
+	for id := range k.shelf {
+		if k.Foods.Find(id) == nil {
+			delete(k.shelf, id)
+		}
+	}
+	return k, nil
 }
 
 // Usual is a kitchen of the catalogue that ships with Cuerda, with usual

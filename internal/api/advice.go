@@ -32,7 +32,11 @@ func (s *Server) registerAdvice(api huma.API) {
 			if err != nil {
 				return nil, err
 			}
-			return &body[advice.Answer]{advice.Bind(k, d, advice.Options{Replace: advice.Replace(in.Replace), Foods: in.Foods, Aim: binder.Aim(in.Aim)})}, nil
+			ours := *k
+			if ours.Used, err = s.Store.FoodsUsed(ctx, s.Kitchen); err != nil {
+				return nil, s.problemOf(ctx, err)
+			}
+			return &body[advice.Answer]{advice.Bind(&ours, d, advice.Options{Replace: advice.Replace(in.Replace), Foods: in.Foods, Aim: binder.Aim(in.Aim)})}, nil
 		})
 	huma.Register(api, takesDocument(api, op(http.MethodPost, "/schools", "schools", "Where good cooks disagree, in numbers")),
 		func(ctx context.Context, in *DocumentInput) (*body[[]advice.School], error) {

@@ -83,6 +83,7 @@ func (s *Server) register(r *gin.Engine) huma.API {
 	s.registerVersions(api)
 	s.registerAdvice(api)
 	s.registerPantry(api)
+	s.registerOwnFoods(api)
 	s.registerBake(api)
 	s.registerDish(api)
 	s.registerExchange(api)

@@ -138,7 +138,7 @@ func (s *Server) registerSettings(api huma.API) {
 			if err := s.Store.SaveSettings(ctx, s.Kitchen, in.Body); err != nil {
 				return nil, s.problemOf(ctx, err)
 			}
-			s.cache.forget()
+			s.cache.forget(s.Kitchen)
 			return &body[kitchen.Settings]{in.Body}, nil
 		})
 }

@@ -42,7 +42,7 @@ func bigKitchen(b *testing.B, c *client, builds int) {
 		}
 		all = append(all, h)
 	}
-	_, err := c.store.TakeIn(b.Context(), c.kitchen, all, nil, nil)
+	_, err := c.store.TakeIn(b.Context(), c.kitchen, store.Taken{Histories: all})
 	require.NoError(b, err)
 }
 

@@ -10,6 +10,7 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
+	"cuerda/core/food"
 	"cuerda/core/formula"
 	"cuerda/core/kitchen"
 	"cuerda/core/mix"
@@ -98,7 +99,7 @@ func (s *Server) registerBuilds(api huma.API) {
 	create := takesDocument(api, op(http.MethodPost, "/builds", "createBuild", "Keep a new build"))
 	create.DefaultStatus = http.StatusCreated
 	huma.Register(api, create, func(ctx context.Context, in *DocumentInput) (*buildOutput, error) {
-		d, err := s.read(in.RawBody)
+		d, err := s.read(ctx, in.RawBody)
 		if err != nil {
 			return nil, err
 		}
@@ -137,13 +138,13 @@ func (s *Server) listBuilds(ctx context.Context, in *listInput) (*body[[]Entry],
 	if strings.ContainsRune(in.Text, 0) {
 		return &body[[]Entry]{[]Entry{}}, nil
 	}
-	builds, err := s.Store.List(ctx, s.Kitchen, in.Text, s.foodsNamed(in.Text), in.Limit)
-	if err != nil {
-		return nil, s.problemOf(ctx, err)
-	}
 	k, err := s.kitchen(ctx)
 	if err != nil {
 		return nil, err
+	}
+	builds, err := s.Store.List(ctx, s.Kitchen, in.Text, foodsNamed(k.Foods, in.Text), in.Limit)
+	if err != nil {
+		return nil, s.problemOf(ctx, err)
 	}
 	out := make([]Entry, len(builds))
 	for i := range builds {
@@ -155,14 +156,14 @@ func (s *Server) listBuilds(ctx context.Context, in *listInput) (*body[[]Entry],
 }
 
 // foodsNamed are the foods with a text in one of their names.
-func (s *Server) foodsNamed(text string) []string {
+func foodsNamed(foods *food.Catalogue, text string) []string {
 	text = strings.ToLower(strings.TrimSpace(text))
 	if len([]rune(text)) < 3 {
 		return nil
 	}
 	var out []string
-	for i := range s.Foods.Foods() {
-		f := &s.Foods.Foods()[i]
+	for i := range foods.Foods() {
+		f := &foods.Foods()[i]
 		if strings.Contains(strings.ToLower(f.Name), text) || strings.Contains(strings.ToLower(f.NameES), text) {
 			out = append(out, f.ID)
 		}
@@ -181,7 +182,7 @@ func (s *Server) saveBuild(ctx context.Context, in *saveInput) (*buildOutput, er
 	if err != nil {
 		return nil, err
 	}
-	d, err := s.read(in.RawBody)
+	d, err := s.read(ctx, in.RawBody)
 	if err != nil {
 		return nil, err
 	}

@@ -50,12 +50,15 @@ type fileOutput struct {
 }
 
 func (s *Server) registerExchange(api huma.API) {
-	reader := ingredient.NewReader(s.Foods)
 	read := op(http.MethodPost, "/read-recipe", "readRecipe", "Find and read a recipe: JSON-LD, the source of a page, Markdown, values, text or a build document", 413, 422)
 	read.MaxBodyBytes = recipe.MaxBytes + 1
 	read.SkipValidateBody = true
-	huma.Register(api, read, func(_ context.Context, in *recipeInput) (*body[Recipe], error) {
-		out, err := s.readRecipe(reader, in.RawBody)
+	huma.Register(api, read, func(ctx context.Context, in *recipeInput) (*body[Recipe], error) {
+		k, err := s.madeKitchen(ctx)
+		if err != nil {
+			return nil, err
+		}
+		out, err := readRecipe(k, in.RawBody)
 		return &body[Recipe]{out}, err
 	})
 	huma.Register(api, op(http.MethodGet, "/builds/{id}/export", "exportBuild", "A build as a file for others to read", 404, 410),
@@ -83,7 +86,7 @@ func (s *Server) registerExchange(api huma.API) {
 	huma.Register(api, take, s.unpack)
 }
 
-func (s *Server) readRecipe(reader *ingredient.Reader, data []byte) (Recipe, error) {
+func readRecipe(k *madeKitchen, data []byte) (Recipe, error) {
 	found, err := recipe.Read(data)
 	if err != nil {
 		status := http.StatusUnprocessableEntity
@@ -97,7 +100,7 @@ func (s *Server) readRecipe(reader *ingredient.Reader, data []byte) (Recipe, err
 		out.Ingredients, out.Sections, out.Steps = []string{}, []string{}, []string{}
 	}
 	if found.Whole != nil {
-		d, err := formula.Read(found.Whole, s.Foods)
+		d, err := formula.Read(found.Whole, k.kitchen.Foods)
 		if err == nil {
 			out.Document = d
 			return out, nil
@@ -108,7 +111,7 @@ func (s *Server) readRecipe(reader *ingredient.Reader, data []byte) (Recipe, err
 		// The document within is not of this catalogue: its words may still be read.
 	}
 	for i, line := range found.Ingredients {
-		r := measured(s.Foods, reader.Read(line))
+		r := measured(k.kitchen.Foods, k.reader().Read(line))
 		r.Section, r.Part = found.Sections[i], formula.PartKind(recipe.PartOf(found.Sections[i]))
 		out.Lines = append(out.Lines, r)
 	}
@@ -124,12 +127,16 @@ func (s *Server) pack(ctx context.Context, _ *struct{}) (*fileOutput, error) {
 	if err != nil {
 		return nil, s.problemOf(ctx, err)
 	}
+	own, err := s.Store.OwnFoods(ctx, s.Kitchen)
+	if err != nil {
+		return nil, s.problemOf(ctx, err)
+	}
 	name, err := s.Store.KitchenName(ctx, s.Kitchen)
 	if err != nil {
 		return nil, s.problemOf(ctx, err)
 	}
 	var out bytes.Buffer
-	w, err := archive.NewWriter(&out, name, settings, items)
+	w, err := archive.NewWriter(&out, archive.Kitchen{Name: name, Settings: settings, Pantry: items, OwnFoods: own})
 	if err == nil {
 		err = s.Store.Histories(ctx, s.Kitchen, w.Add)
 	}
@@ -164,15 +171,15 @@ func (s *Server) unpack(ctx context.Context, in *unpackInput) (*body[store.Taken
 		}
 		return nil, p
 	}
-	settings := &k.Settings
-	if !in.Settings {
-		settings, k.Pantry = nil, nil
+	take := store.Taken{Histories: k.Histories, OwnFoods: k.OwnFoods}
+	if in.Settings {
+		take.Replaces, take.Pantry, take.Settings = true, k.Pantry, k.Settings
 	}
-	count, err := s.Store.TakeIn(ctx, s.Kitchen, k.Histories, k.Pantry, settings)
+	count, err := s.Store.TakeIn(ctx, s.Kitchen, take)
 	if err != nil {
 		return nil, s.problemOf(ctx, err)
 	}
-	s.cache.forget()
+	s.cache.forget(s.Kitchen)
 	return &body[store.TakenIn]{count}, nil
 }
 

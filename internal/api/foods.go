@@ -38,6 +38,14 @@ type Food struct {
 	Packs   []Pack    `json:"packs,omitempty"`
 	// Suits lists the preparations a cook would give it.
 	Suits []food.Do `json:"suits"`
+	// Own is the food that one of the kitchen's own is like, and Gone says that it is no
+	// longer offered.
+	Own  string `json:"own,omitempty"`
+	Gone bool   `json:"gone,omitempty"`
+	// ManyAlike says that it stands for many foods, each with its own name.
+	ManyAlike bool `json:"many_alike,omitempty"`
+	// Cook says that it is to be cooked before it is eaten, or enters a mix.
+	CookFirst bool `json:"cook_first,omitempty"`
 	// UsualGrams is where a new line of it starts, g.
 	UsualGrams float64 `json:"usual_grams"`
 }
@@ -88,6 +96,8 @@ type Kind struct {
 	Kind  piece.Kind `json:"kind"`
 	Sizes []KindSize `json:"sizes"`
 	Tin   bool       `json:"tin"`
+	// Method is how it is usually cooked.
+	Method piece.Method `json:"method"`
 }
 
 // KindSize is one size of a kind, mm.
@@ -102,6 +112,9 @@ type Method struct {
 	Method  piece.Method `json:"method"`
 	Celsius float64      `json:"celsius"`
 	Turns   bool         `json:"turns"`
+	// Sears says whether a hot pan may come first, Grills whether the grill may end it.
+	Sears  bool `json:"sears"`
+	Grills bool `json:"grills"`
 }
 
 // Zone is one word of the squeeze, from an index up.
@@ -130,13 +143,19 @@ type Limits struct {
 type body[T any] struct{ Body T }
 
 func (s *Server) registerFoods(api huma.API) {
-	foods := make([]Food, 0, len(s.Foods.Foods()))
-	for i := range s.Foods.Foods() {
-		foods = append(foods, foodOf(s.Foods, &s.Foods.Foods()[i]))
-	}
 	vocabulary := vocabularyOf()
-	huma.Register(api, op(http.MethodGet, "/foods", "listFoods", "Every food of the catalogue"),
-		func(context.Context, *struct{}) (*body[[]Food], error) { return &body[[]Food]{foods}, nil })
+	huma.Register(api, op(http.MethodGet, "/foods", "listFoods", "Every food of the catalogue, and the kitchen's own"),
+		func(ctx context.Context, _ *struct{}) (*body[[]Food], error) {
+			k, err := s.kitchen(ctx)
+			if err != nil {
+				return nil, err
+			}
+			foods := make([]Food, 0, len(k.Foods.Foods()))
+			for i := range k.Foods.Foods() {
+				foods = append(foods, foodOf(k.Foods, &k.Foods.Foods()[i]))
+			}
+			return &body[[]Food]{foods}, nil
+		})
 	huma.Register(api, op(http.MethodGet, "/vocabulary", "getVocabulary", "The words and limits of the build document"),
 		func(context.Context, *struct{}) (*body[Vocabulary], error) { return &body[Vocabulary]{vocabulary}, nil })
 }
@@ -146,6 +165,7 @@ func foodOf(foods *food.Catalogue, f *food.Food) Food {
 		ID: f.ID, Name: f.Name, NameES: f.NameES, Group: f.Group, State: f.State, Binder: f.Group.IsBinder(),
 		GramsPerCup: f.GramsPerCup, GramsPerPiece: f.GramsPerPiece, Piece: f.PieceName, MaxPct: f.MaxPct,
 		Allergens: f.Allergens, Gluten: f.Gluten, Suits: []food.Do{}, UsualGrams: f.UsualGrams(),
+		Own: f.Own, Gone: f.Gone, ManyAlike: f.ManyAlike, CookFirst: f.Has("cook-first"),
 	}
 	out.Words = append(append(out.Words, f.Words["en"]...), f.Words["es"]...)
 	out.Label = f.Has("check-label") || f.Has("certified-gf-oats") || f.Has("check-sulphites") || f.Gluten == "risk"
@@ -182,14 +202,14 @@ func vocabularyOf() Vocabulary {
 		v.Preps = append(v.Preps, p)
 	}
 	for _, kind := range piece.Kinds {
-		k := Kind{Kind: kind, Sizes: []KindSize{}, Tin: kind.IsLoaf()}
+		k := Kind{Kind: kind, Sizes: []KindSize{}, Tin: kind.IsLoaf(), Method: kind.UsualMethod()}
 		for _, size := range kind.Sizes() {
 			k.Sizes = append(k.Sizes, KindSize(size))
 		}
 		v.Kinds = append(v.Kinds, k)
 	}
 	for _, m := range piece.Methods {
-		v.Methods = append(v.Methods, Method{m, m.DefaultCelsius(), m.TurnsByDefault()})
+		v.Methods = append(v.Methods, Method{m, m.DefaultCelsius(), m.TurnsByDefault(), m.Sears(), m.Grills()})
 	}
 	for _, z := range mix.Zones {
 		v.Zones = append(v.Zones, Zone{z.Word, z.From})

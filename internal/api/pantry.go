@@ -34,7 +34,11 @@ func (s *Server) registerPantry(api huma.API) {
 }
 
 func (s *Server) savePantryItem(ctx context.Context, in *pantryInput) (*body[PantryItem], error) {
-	if s.Foods.Find(in.Food) == nil {
+	k, err := s.kitchen(ctx)
+	if err != nil {
+		return nil, err
+	}
+	if k.Foods.Find(in.Food) == nil {
 		return nil, problem.New(http.StatusNotFound, problem.NotFound, fmt.Sprintf("There is no food %q.", in.Food))
 	}
 	in.Body.Food = in.Food
@@ -55,6 +59,6 @@ func (s *Server) savePantryItem(ctx context.Context, in *pantryInput) (*body[Pan
 	if err := s.Store.SavePantry(ctx, s.Kitchen, in.Body); err != nil {
 		return nil, s.problemOf(ctx, err)
 	}
-	s.cache.forget()
+	s.cache.forget(s.Kitchen)
 	return &body[PantryItem]{in.Body}, nil
 }

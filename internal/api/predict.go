@@ -28,22 +28,22 @@ func takesDocument(api huma.API, o huma.Operation) huma.Operation {
 	return o
 }
 
-func (s *Server) read(raw []byte) (*formula.Document, error) {
-	d, err := formula.Read(raw, s.Foods)
-	if err != nil {
-		return nil, problem.OfDocument(err)
-	}
-	return d, nil
+func (s *Server) read(ctx context.Context, raw []byte) (*formula.Document, error) {
+	_, d, err := s.kitchenAndDocument(ctx, raw)
+	return d, err
 }
 
 // kitchenAndDocument gives what every question about a document needs.
 func (s *Server) kitchenAndDocument(ctx context.Context, raw []byte) (*kitchen.Kitchen, *formula.Document, error) {
-	d, err := s.read(raw)
+	k, err := s.kitchen(ctx)
 	if err != nil {
 		return nil, nil, err
 	}
-	k, err := s.kitchen(ctx)
-	return k, d, err
+	d, err := formula.Read(raw, k.Foods)
+	if err != nil {
+		return nil, nil, problem.OfDocument(err)
+	}
+	return k, d, nil
 }
 
 func (s *Server) registerPredict(api huma.API) {

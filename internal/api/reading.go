@@ -36,13 +36,16 @@ type Reading struct {
 }
 
 func (s *Server) registerReading(api huma.API) {
-	reader := ingredient.NewReader(s.Foods)
 	huma.Register(api, op(http.MethodPost, "/read-list", "readList", "Read a recipe's ingredient lines, in English or Spanish", 422),
-		func(_ context.Context, in *readListInput) (*body[ReadList], error) {
-			list, cut := reader.ReadList(in.Body.Text)
+		func(ctx context.Context, in *readListInput) (*body[ReadList], error) {
+			k, err := s.madeKitchen(ctx)
+			if err != nil {
+				return nil, err
+			}
+			list, cut := k.reader().ReadList(in.Body.Text)
 			out := ReadList{Lines: make([]Reading, len(list)), Cut: cut}
 			for i := range list {
-				out.Lines[i] = measured(s.Foods, list[i])
+				out.Lines[i] = measured(k.kitchen.Foods, list[i])
 			}
 			return &body[ReadList]{out}, nil
 		})

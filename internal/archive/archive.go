@@ -8,6 +8,7 @@ package archive
 import (
 	"archive/zip"
 	"bytes"
+	"cmp"
 	"encoding/json"
 	"errors"
 	"fmt"
@@ -66,7 +67,10 @@ type Kitchen struct {
 	Name      string
 	Settings  kitchen.Settings
 	Pantry    []kitchen.PantryItem
+	OwnFoods  []food.Own
 	Histories []store.History
+
+	foods *food.Catalogue // with the own foods
 }
 
 type kitchenFile struct {
@@ -74,6 +78,7 @@ type kitchenFile struct {
 	Name     string           `json:"name"`
 	Settings kitchen.Settings `json:"settings"`
 	Pantry   []pantryFile     `json:"pantry"`
+	OwnFoods []food.Own       `json:"own_foods,omitempty"`
 }
 
 // pantryFile is an item as the archive writes it. Older archives say label_checked,
@@ -108,10 +113,11 @@ type Writer struct {
 }
 
 // NewWriter begins an archive with what is known of the kitchen.
-func NewWriter(w io.Writer, name string, settings kitchen.Settings, pantry []kitchen.PantryItem) (*Writer, error) {
+// Its histories are written by Add.
+func NewWriter(w io.Writer, of Kitchen) (*Writer, error) {
 	out := &Writer{zip: zip.NewWriter(w)}
-	k := kitchenFile{Format: KitchenFormat, Name: name, Settings: settings, Pantry: []pantryFile{}}
-	for _, p := range pantry {
+	k := kitchenFile{Format: KitchenFormat, Name: of.Name, Settings: of.Settings, Pantry: []pantryFile{}, OwnFoods: of.OwnFoods}
+	for _, p := range of.Pantry {
 		k.Pantry = append(k.Pantry, pantryFile{PantryItem: p})
 	}
 	return out, out.file("kitchen.json", k)
@@ -156,6 +162,8 @@ func (w *Writer) file(name string, v any) error {
 // Close ends the archive.
 func (w *Writer) Close() error { return w.zip.Close() }
 
+var ownID = regexp.MustCompile(`^own-[a-z0-9-]{1,60}$`)
+
 var buildName = regexp.MustCompile(`^builds/[a-z0-9][a-z0-9-]{0,80}\.json$`)
 
 // Read reads an archive; an error is an *Error, and then nothing of it is to be
@@ -175,7 +183,10 @@ func Read(data []byte, foods *food.Catalogue) (*Kitchen, error) {
 	left := int64(maxWhole)
 	found, versions := false, 0
 	seen := map[string]bool{}
-	for _, f := range r.File {
+	files := slices.Clone(r.File)
+	// The kitchen first: its own foods may be in the builds.
+	slices.SortStableFunc(files, func(a, b *zip.File) int { return cmp.Compare(isBuild(a), isBuild(b)) })
+	for _, f := range files {
 		if seen[f.Name] || f.Name != "kitchen.json" && !buildName.MatchString(f.Name) {
 			return nil, &Error{File: shorten(f.Name), Code: "bad-name"}
 		}
@@ -192,7 +203,10 @@ func Read(data []byte, foods *food.Catalogue) (*Kitchen, error) {
 			}
 			continue
 		}
-		h, err := history(f.Name, text, foods)
+		if !found {
+			break
+		}
+		h, err := history(f.Name, text, out.foods)
 		if err != nil {
 			return nil, err
 		}
@@ -205,6 +219,13 @@ func Read(data []byte, foods *food.Catalogue) (*Kitchen, error) {
 		return nil, &Error{File: "kitchen.json", Code: "no-kitchen"}
 	}
 	return out, nil
+}
+
+func isBuild(f *zip.File) int {
+	if f.Name == "kitchen.json" {
+		return 0
+	}
+	return 1
 }
 
 // unpack reads one file and never more than its limit, whatever its head says.
@@ -248,7 +269,18 @@ func (k *Kitchen) kitchen(text []byte, foods *food.Catalogue) error {
 	if err := f.Settings.Check(); err != nil {
 		return &Error{File: name, Code: "bad-settings", Err: err}
 	}
-	k.Name, k.Settings = f.Name, f.Settings
+	k.Name, k.Settings, k.OwnFoods = f.Name, f.Settings, f.OwnFoods
+	for i := range f.OwnFoods {
+		o := &f.OwnFoods[i]
+		if !ownID.MatchString(o.ID) || o.Name == "" || len([]rune(o.Name)) > 80 || o.Label != nil && !sound(o.Label) || slices.ContainsFunc(o.Allergens, func(a string) bool { return !eaters.Known(a) }) {
+			return &Error{File: name, Code: "bad-settings", Err: fmt.Errorf("own food %q", shorten(o.ID))}
+		}
+	}
+	all, err := foods.With(nil, f.OwnFoods)
+	if err != nil {
+		return &Error{File: name, Code: "bad-settings", Err: err}
+	}
+	foods, k.foods = all, all
 	for _, p := range f.Pantry {
 		if foods.Find(p.Food) == nil {
 			return &Error{File: name, Code: "bad-settings", Err: fmt.Errorf("no food %q", shorten(p.Food))}

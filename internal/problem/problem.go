@@ -110,6 +110,10 @@ func message(f formula.Fault) string {
 		return at + " holds control characters."
 	case formula.CodeNotHere:
 		return fmt.Sprintf("%s does not belong to %q.", at, f.Got)
+	case formula.CodeTwice:
+		return at + " stands twice; which of them is meant is not known."
+	case formula.CodeCircular:
+		return at + " goes on itself, through others."
 	case formula.CodeMorePlaces:
 		return "There are more faults; mend these first."
 	}

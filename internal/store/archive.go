@@ -8,6 +8,7 @@ import (
 
 	"github.com/jackc/pgx/v5"
 
+	"cuerda/core/food"
 	"cuerda/core/formula"
 	"cuerda/core/kitchen"
 )
@@ -79,9 +80,21 @@ type TakenIn struct {
 	Copied int `json:"copied"` // beside a build of the same ID with another history
 }
 
-// TakeIn brings in histories, pantry items and, where given, settings: all or,
-// on an error, nothing.
-func (s *Store) TakeIn(ctx context.Context, kitchenID string, histories []History, items []kitchen.PantryItem, settings *kitchen.Settings) (TakenIn, error) {
+// Taken is what is brought into a kitchen.
+type Taken struct {
+	Histories []History
+	// OwnFoods stand beside those that are there; one of the same ID gives way.
+	OwnFoods []food.Own
+	// Replaces says that Pantry and Settings stand in place of those that are there:
+	// what is not among them is then no longer in the pantry.
+	Replaces bool
+	Pantry   []kitchen.PantryItem
+	Settings kitchen.Settings
+}
+
+// TakeIn brings a kitchen's things into another: all or, on an error, nothing.
+func (s *Store) TakeIn(ctx context.Context, kitchenID string, in Taken) (TakenIn, error) {
+	histories := in.Histories
 	var out TakenIn
 	err := pgx.BeginFunc(ctx, s.pool, func(tx pgx.Tx) error {
 		out = TakenIn{}
@@ -116,13 +129,16 @@ func (s *Store) TakeIn(ctx context.Context, kitchenID string, histories []Histor
 				}
 			}
 		}
-		if err := savePantry(ctx, tx, kitchenID, items); err != nil {
+		if err := saveOwnFoods(ctx, tx, kitchenID, in.OwnFoods); err != nil || !in.Replaces {
 			return err
 		}
-		if settings != nil {
-			return saveSettings(ctx, tx, kitchenID, *settings)
+		if _, err := tx.Exec(ctx, `delete from pantry_item where kitchen_id = $1`, kitchenID); err != nil {
+			return err
 		}
-		return nil
+		if err := savePantry(ctx, tx, kitchenID, in.Pantry); err != nil {
+			return err
+		}
+		return saveSettings(ctx, tx, kitchenID, in.Settings)
 	})
 	return out, err
 }

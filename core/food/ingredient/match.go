@@ -101,6 +101,9 @@ func (r *Reader) food(s *scanner, out *Reading) {
 		return
 	}
 	out.Food, out.FoodSure = found.ID, float64(n)/float64(n+strange)
+	if found.ManyAlike {
+		out.Name = strings.Join(s.tokens[at:at+n], " ")
+	}
 	for i := at; i < at+n; i++ {
 		s.tokens[i] = ""
 	}

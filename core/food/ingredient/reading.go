@@ -21,6 +21,9 @@ type Reading struct {
 	Unit string `json:"unit"`
 	// Food is the ID of the food; "" if none was found.
 	Food string `json:"food"`
+	// Name is the word the line has for one of many foods that are one here, such as
+	// cumin; "" where the food's own name says it.
+	Name string `json:"name,omitempty"`
 	// Others are foods that the line allows instead, or that its words could
 	// also mean.
 	Others []string `json:"others,omitempty"`
