@@ -12,6 +12,7 @@ import (
 
 func exportCommand() *cobra.Command {
 	var format, language string
+	var guests bool
 	cmd := &cobra.Command{
 		Use:   "export FILE",
 		Short: "Write a build for others to read: JSON-LD, Markdown, text or CSV",
@@ -30,7 +31,7 @@ plain text, or its lines as comma-separated values.`,
 			if err != nil {
 				return err
 			}
-			text, err := export.Write(d, kitchen.Usual(), export.Format(format), language)
+			text, err := export.Write(d, kitchen.Usual(), export.Format(format), export.Options{Language: language, Guests: guests})
 			if err != nil {
 				return err
 			}
@@ -40,5 +41,6 @@ plain text, or its lines as comma-separated values.`,
 	}
 	cmd.Flags().StringVar(&format, "format", string(export.JSONLD), "json-ld, markdown, text, csv or document")
 	cmd.Flags().StringVar(&language, "language", "en", "en or es")
+	cmd.Flags().BoolVar(&guests, "guests", false, "with the names of those at the table and what each leaves out")
 	return cmd
 }

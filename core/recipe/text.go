@@ -11,7 +11,7 @@ import (
 var (
 	ingredientHeads = []string{"ingredients", "ingredient", "ingredientes", "you need", "you will need", "necesitas", "para la masa"}
 	methodHeads     = []string{"method", "directions", "instructions", "steps", "preparation", "how to", "preparación", "elaboración", "instrucciones", "pasos", "modo de hacerlo", "procedimiento"}
-	noteHeads       = []string{"notes", "note", "tips", "notas", "consejos", "nutrition", "información nutricional"}
+	noteHeads       = []string{"for whom", "para quién", "notes", "note", "tips", "notas", "consejos", "nutrition", "información nutricional"}
 )
 
 var (

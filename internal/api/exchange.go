@@ -40,6 +40,7 @@ type exportInput struct {
 	IDInput
 	Format   string `query:"format" default:"json-ld" enum:"json-ld,markdown,text,csv,document"`
 	Language string `query:"language" default:"en" enum:"en,es"`
+	Guests   bool   `query:"guests" doc:"with the names of those at the table and what each leaves out"`
 	Version  int    `query:"version" minimum:"0" doc:"0 for the newest"`
 }
 
@@ -72,7 +73,7 @@ func (s *Server) registerExchange(api huma.API) {
 				return nil, err
 			}
 			format := export.Format(in.Format)
-			text, err := export.Write(usable(k, &b.Document), k, format, in.Language)
+			text, err := export.Write(usable(k, &b.Document), k, format, export.Options{Language: in.Language, Guests: in.Guests})
 			if err != nil {
 				return nil, s.problemOf(ctx, err)
 			}

@@ -9,7 +9,6 @@ import (
 	"encoding/json"
 	"fmt"
 	"math"
-	"slices"
 	"strconv"
 	"strings"
 
@@ -65,20 +64,35 @@ var catalogue = func() map[string]map[string]string {
 	return out
 }()
 
+// Options choose what a file carries.
+type Options struct {
+	// Language is one of Languages; another is English.
+	Language string
+	// Guests says that the names of those at the table, and what each leaves out, go with
+	// it. Without, a file says what it contains and what labels to read, of nobody.
+	Guests bool
+}
+
 type writer struct {
 	d        *formula.Document
+	guests   bool
 	k        *kitchen.Kitchen
 	language string
 	baked    bake.Baked
 }
 
-// Write gives a document that Read has accepted in a format and a language; an
-// unknown language is English.
-func Write(d *formula.Document, k *kitchen.Kitchen, format Format, language string) ([]byte, error) {
-	if catalogue[language] == nil {
-		language = "en"
+// Write gives a document that Read has accepted in a format.
+func Write(d *formula.Document, k *kitchen.Kitchen, format Format, o Options) ([]byte, error) {
+	if catalogue[o.Language] == nil {
+		o.Language = "en"
 	}
-	w := writer{d: d, k: k, language: language}
+	shared := *d
+	shared.Hand = nil // of one bowl
+	if !o.Guests {
+		shared.Eaters = nil
+	}
+	d = &shared
+	w := writer{d: d, k: k, language: o.Language, guests: o.Guests}
 	switch format {
 	case CSV:
 		return w.csv()
@@ -123,7 +137,19 @@ func (w *writer) decimal(x float64) string {
 	return s
 }
 
-func (w *writer) minutes(m float64) string { return w.say("min", "n", w.decimal(m)) }
+// minutes to the half, as a cook says them everywhere in Cuerda.
+func (w *writer) minutes(m float64) string { return w.say("min", "n", halves(m)) }
+
+func halves(m float64) string {
+	whole, rest := math.Modf(math.Round(2*m) / 2)
+	switch {
+	case rest == 0:
+		return strconv.Itoa(int(whole))
+	case whole == 0:
+		return "½"
+	}
+	return strconv.Itoa(int(whole)) + "½"
+}
 
 func (w *writer) prep(p food.Preparation) string {
 	return w.say("prep."+string(p.Do), "m", w.minutes(p.Minutes), "l", w.decimal(p.Level), "h", w.say("h", "n", w.decimal(p.Hours)))
@@ -133,6 +159,9 @@ func (w *writer) prep(p food.Preparation) string {
 // the food first, so that it can be read again.
 func (w *writer) line(l *formula.Line) string {
 	text := w.decimal(l.Grams) + " g " + w.name(l.Food)
+	if l.Name != "" {
+		text += " (" + l.Name + ")"
+	}
 	for _, p := range l.Prep {
 		text += ", " + w.prep(p)
 	}
@@ -186,38 +215,10 @@ func (w *writer) yield() string {
 	if w.d.Portions > 0 {
 		return w.say("serves", "n", strconv.Itoa(w.d.Portions))
 	}
-	if y := w.baked.Yield; y.Pieces > 0 {
-		return w.say("pieces", "n", strconv.Itoa(y.Pieces), "g", w.decimal(math.Round(y.PieceG)))
+	if w.baked.Yield.Pieces > 0 {
+		return w.pieces("pieces")
 	}
 	return ""
-}
-
-// steps are the knots of the cord in words.
-func (w *writer) steps() []string {
-	out := []string{}
-	pieces := w.say("filled")
-	if y := w.baked.Yield; y.Pieces > 0 {
-		pieces = w.say("piecesOf", "n", strconv.Itoa(y.Pieces), "g", w.decimal(math.Round(y.PieceG)))
-	}
-	method, _ := w.d.MethodAndTurn()
-	for _, s := range w.baked.Steps {
-		if s.Code == "table" || s.Minutes == 0 {
-			continue
-		}
-		var foods []string
-		for _, i := range s.Lines {
-			if n := w.name(w.d.Lines[i].Food); !slices.Contains(foods, n) {
-				foods = append(foods, n)
-			}
-		}
-		part := ""
-		if s.Part > 0 {
-			part = w.partName(&w.d.Parts[s.Part-1])
-		}
-		out = append(out, w.say("step."+s.Code, "foods", strings.Join(foods, ", "), "m", w.minutes(s.Minutes), "pieces", pieces,
-			"c", w.decimal(math.Round(w.baked.AroundCelsius)), "method", w.say("method."+string(method)), "part", part))
-	}
-	return out
 }
 
 func (w *writer) text(markdown bool) []byte {
@@ -248,6 +249,12 @@ func (w *writer) text(markdown bool) []byte {
 		p := &w.d.Parts[i]
 		head(3, w.partHead(p)+colon(markdown))
 		list(p.Lines)
+	}
+	if who := w.forWhom(); len(who) > 0 {
+		head(2, w.say("for")+colon(markdown))
+		for _, s := range who {
+			fmt.Fprintf(&b, "%s\n", s)
+		}
 	}
 	head(2, w.say("method")+colon(markdown))
 	for i, s := range w.steps() {

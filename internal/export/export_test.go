@@ -3,6 +3,7 @@ package export_test
 import (
 	"encoding/csv"
 	"encoding/json"
+	"fmt"
 	"regexp"
 	"strings"
 	"testing"
@@ -11,6 +12,7 @@ import (
 	"github.com/stretchr/testify/require"
 	"pgregory.net/rapid"
 
+	"cuerda/core/bake"
 	"cuerda/core/food"
 	"cuerda/core/food/ingredient"
 	"cuerda/core/formula"
@@ -48,7 +50,7 @@ func drawDocument(t *rapid.T) *formula.Document {
 func TestJSONLDComesBackWithoutLoss(t *testing.T) {
 	rapid.Check(t, func(t *rapid.T) {
 		d := drawDocument(t)
-		text, err := export.Write(d, ours, export.JSONLD, rapid.SampledFrom([]string{"en", "es", "xx"}).Draw(t, "language"))
+		text, err := export.Write(d, ours, export.JSONLD, export.Options{Language: rapid.SampledFrom([]string{"en", "es", "xx"}).Draw(t, "language")})
 		require.NoError(t, err)
 		for _, data := range []string{string(text), `<!doctype html><html><script type="application/ld+json">` + string(text) + `</script></html>`} {
 			found, err := recipe.Read([]byte(data))
@@ -79,7 +81,7 @@ func TestWordsComeBackWithTheirGrams(t *testing.T) {
 			}
 		}
 		for _, format := range []export.Format{export.Markdown, export.Text, export.CSV} {
-			text, err := export.Write(d, ours, format, language)
+			text, err := export.Write(d, ours, format, export.Options{Language: language})
 			require.NoError(t, err)
 			found, err := recipe.Read(text)
 			require.NoError(t, err, string(text))
@@ -104,7 +106,7 @@ func TestOtherProgramsCanReadIt(t *testing.T) {
 	d, err := formula.Read([]byte(`{"format":"cuerda-build/1","name":"=Cakes","portions":4,"lines":[{"food":"split-peas-cooked","grams":480,"prep":[{"do":"blitz","level":0.5}]},{"food":"turkey-ground","grams":100}],
 		"piece":{"kind":"patty","diameter_mm":80,"thickness_mm":18},"cook":{"method":"pan"},"parts":[{"kind":"sauce","name":"=HYPERLINK()","lines":[{"food":"salt","grams":3}]}]}`), ours.Foods)
 	require.NoError(t, err)
-	text, err := export.Write(d, ours, export.JSONLD, "en")
+	text, err := export.Write(d, ours, export.JSONLD, export.Options{Language: "en"})
 	require.NoError(t, err)
 	var thing struct {
 		Context      string   `json:"@context"`
@@ -125,14 +127,50 @@ func TestOtherProgramsCanReadIt(t *testing.T) {
 	assert.NotEmpty(t, thing.Nutrition["calories"])
 	for _, language := range export.Languages {
 		for _, format := range []export.Format{export.JSONLD, export.Markdown, export.Text} {
-			text, err := export.Write(d, ours, format, language)
+			text, err := export.Write(d, ours, format, export.Options{Language: language})
 			require.NoError(t, err)
 			assert.NotRegexp(t, regexp.MustCompile(`(step|part|prep|method)\.[a-z]|\{[a-z]+\}`), strings.ReplaceAll(string(text), `\"`, ""), "no word is missing")
 		}
 	}
-	values, err := export.Write(d, ours, export.CSV, "en")
+	values, err := export.Write(d, ours, export.CSV, export.Options{Language: "en"})
 	require.NoError(t, err)
 	rows, err := csv.NewReader(strings.NewReader(string(values))).ReadAll()
 	require.NoError(t, err)
 	assert.Equal(t, "Sauce: =HYPERLINK()", rows[3][0], "no spreadsheet runs it")
+}
+
+// One can cook from the page alone, and it says who may not eat it; the guests' names
+// stay at home unless they are asked for.
+func TestThePageAloneIsEnough(t *testing.T) {
+	d, err := formula.Read([]byte(`{"format":"cuerda-build/1","name":"Cakes","lines":[
+		{"food":"white-beans-canned","grams":1400,"prep":[{"do":"mash","level":0.8}]},{"food":"breadcrumbs-dry","grams":120},{"food":"oats-rolled","grams":90},{"food":"salt","grams":14}],
+		"rest":{"minutes":15},"chill":{"minutes":30,"celsius":4},"piece":{"kind":"patty","diameter_mm":80,"thickness_mm":18},"cook":{"method":"pan","celsius":180},
+		"eaters":{"people":[{"name":"Marisol","count":1,"avoid":["gluten"]},{"name":"Crew","count":9}]}}`), ours.Foods)
+	require.NoError(t, err)
+	baked := bake.Bake(d, ours, bake.Options{Now: -1})
+	require.Greater(t, baked.Load.Batches, 1)
+	require.Len(t, baked.Turns, 1)
+	write := func(o export.Options) string {
+		text, err := export.Write(d, ours, export.Text, o)
+		require.NoError(t, err)
+		return string(text)
+	}
+	page := write(export.Options{Language: "en", Guests: true})
+	for _, want := range []string{
+		"Mash white beans nearly to a paste.", "8 cm across and 1.8 cm thick", "Rest the mix 15 min.", "Chill the pieces 30 min at 4 °C.",
+		fmt.Sprintf("%d batches, one after the other", baked.Load.Batches), "turned once at", "Not for Marisol: Breadcrumbs, wheat, dry.", "Read the label of Rolled oats, for gluten.",
+	} {
+		assert.Contains(t, page, want)
+	}
+	for _, language := range export.Languages {
+		shared := write(export.Options{Language: language})
+		assert.NotContains(t, shared, "Marisol")
+		assert.Contains(t, shared, "gluten", "what it contains is said all the same")
+		for _, format := range export.Formats {
+			text, err := export.Write(d, ours, format, export.Options{Language: language})
+			require.NoError(t, err)
+			assert.NotContains(t, string(text), "Marisol", format)
+			assert.NotRegexp(t, `\{[a-z]+\}[^"]`, string(text), format)
+		}
+	}
 }

@@ -269,7 +269,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Every food of the catalogue */
+        /** Every food of the catalogue, and the kitchen's own */
         get: operations["listFoods"];
         put?: never;
         post?: never;
@@ -343,6 +343,41 @@ export interface paths {
         /** What a change would do to the minutes, and the cold before and after */
         post: operations["lookOut"];
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/own-foods": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Add a food of the kitchen's own, like one of the catalogue */
+        post: operations["addOwnFood"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/own-foods/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Change a food of the kitchen's own */
+        put: operations["changeOwnFood"];
+        post?: never;
+        /** Offer a food of the kitchen's own no longer; builds that have it keep it */
+        delete: operations["dropOwnFood"];
         options?: never;
         head?: never;
         patch?: never;
@@ -675,6 +710,13 @@ export interface components {
             was_g?: number;
             was_prep?: components["schemas"]["Preparation"][];
         };
+        ChangeOwnFoodInputBody: {
+            allergens?: string[];
+            label?: components["schemas"]["PackLabel"];
+            /** @description the food of the catalogue that it behaves most nearly as */
+            like: string;
+            name: string;
+        };
         Check: {
             reasons?: components["schemas"]["Reason"][];
             /** @enum {string} */
@@ -742,6 +784,7 @@ export interface components {
         };
         Dish: {
             hundred: components["schemas"]["Share"];
+            not_for: components["schemas"]["Refusal"][];
             parts: components["schemas"]["PartResult"][];
             piece: components["schemas"]["Share"];
             /** Format: int64 */
@@ -900,19 +943,23 @@ export interface components {
             allergens?: string[];
             binder: boolean;
             composition: components["schemas"]["Composition"];
+            cook_first?: boolean;
             from_dry?: components["schemas"]["FromDry"][];
             /** Format: double */
             g_per_cup?: number;
             /** Format: double */
             g_per_piece?: number;
             gluten: string;
+            gone?: boolean;
             group: string;
             id: string;
             label: boolean;
+            many_alike?: boolean;
             /** Format: double */
             max_pct?: number;
             name: string;
             name_es: string;
+            own?: string;
             packs?: components["schemas"]["Pack"][];
             piece?: string;
             state: string;
@@ -979,6 +1026,7 @@ export interface components {
         };
         Kind: {
             kind: string;
+            method: string;
             sizes: components["schemas"]["KindSize"][];
             tin: boolean;
         };
@@ -1020,6 +1068,7 @@ export interface components {
             food: string;
             /** Format: double */
             grams: number;
+            name?: string;
             prep?: components["schemas"]["Preparation"][];
         };
         LineResult: {
@@ -1076,7 +1125,9 @@ export interface components {
         Method: {
             /** Format: double */
             celsius: number;
+            grills: boolean;
             method: string;
+            sears: boolean;
             turns: boolean;
         };
         NameVersionInputBody: {
@@ -1112,6 +1163,13 @@ export interface components {
             /** Format: double */
             thaw_minutes: number | null;
             what_if: components["schemas"]["WhatIf"][];
+        };
+        OwnFoodInputBody: {
+            allergens?: string[];
+            label?: components["schemas"]["PackLabel"];
+            /** @description the food of the catalogue that it behaves most nearly as */
+            like: string;
+            name: string;
         };
         Pack: {
             /** Format: double */
@@ -1241,6 +1299,7 @@ export interface components {
             lines: components["schemas"]["LineResult"][];
             /** Format: double */
             mass_g: number;
+            not_for: components["schemas"]["Refusal"][];
             notes: components["schemas"]["Note"][];
             /** Format: double */
             piece_g: number;
@@ -1343,10 +1402,14 @@ export interface components {
             /** Format: double */
             high?: number;
             measure?: components["schemas"]["Measure"];
+            name?: string;
             notes?: string;
             others?: string[];
+            /** @enum {string} */
+            part?: "filling" | "middle" | "shell" | "wrap" | "vessel" | "coating" | "wash" | "glaze" | "sauce" | "broth";
             prep?: components["schemas"]["Preparation"][];
             rest?: string;
+            section?: string;
             text: string;
             unit: string;
         };
@@ -1363,7 +1426,21 @@ export interface components {
             name: string;
             /** Format: int64 */
             portions: number;
+            sections: string[];
             steps: string[];
+        };
+        Refusal: {
+            /** Format: int64 */
+            count?: number;
+            foods: components["schemas"]["Refused"][];
+            name?: string;
+            /** Format: int64 */
+            person: number;
+            why: string[];
+        };
+        Refused: {
+            food: string;
+            instead: string[];
         };
         Role: {
             /** Format: double */
@@ -1577,11 +1654,15 @@ export interface components {
             aim: string;
             /** Format: double */
             chance: number;
+            changes: components["schemas"]["Change"][];
             /** Format: double */
             cooked_ratio: number;
             document: components["schemas"]["Document"];
             drop?: string[];
             dry?: components["schemas"]["Dry"];
+            have: boolean;
+            /** @enum {string} */
+            kind: "gel" | "flour" | "starch" | "root" | "nut-meal" | "several" | "work" | "none";
             /** Format: double */
             limit_pct: number;
             /** Format: double */
@@ -1594,6 +1675,7 @@ export interface components {
             rest_minutes: number;
             /** Format: double */
             saves_minutes: number;
+            settings: components["schemas"]["Setting"][];
             /** @enum {string} */
             word: "crumbles" | "short" | "firm" | "tacky" | "slack" | "slumps" | "no-paste";
         };
@@ -2110,6 +2192,8 @@ export interface operations {
             query?: {
                 format?: "json-ld" | "markdown" | "text" | "csv" | "document";
                 language?: "en" | "es";
+                /** @description with the names of those at the table and what each leaves out */
+                guests?: boolean;
                 /** @description 0 for the newest */
                 version?: number;
             };
@@ -2947,6 +3031,148 @@ export interface operations {
             };
             /** @description Request Entity Too Large */
             413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    addOwnFood: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OwnFoodInputBody"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Food"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    changeOwnFood: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChangeOwnFoodInputBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Food"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    dropOwnFood: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };
