@@ -44,6 +44,11 @@ type exportInput struct {
 	Version  int    `query:"version" minimum:"0" doc:"0 for the newest"`
 }
 
+type pageInput struct {
+	IDInput
+	Language string `query:"language" default:"en" enum:"en,es"`
+}
+
 type fileOutput struct {
 	ContentType string `header:"Content-Type"`
 	Disposition string `header:"Content-Disposition"`
@@ -79,6 +84,18 @@ func (s *Server) registerExchange(api huma.API) {
 			}
 			media, extension := format.Type()
 			return &fileOutput{media, fmt.Sprintf("attachment; filename=%q", archive.Slug(b.Document.Name)+extension), text}, nil
+		})
+	huma.Register(api, op(http.MethodGet, "/builds/{id}/page", "pageOfBuild", "A build's kitchen page in words: one can cook from it alone", 404, 410),
+		func(ctx context.Context, in *pageInput) (*body[export.Page], error) {
+			b, err := s.Store.Find(ctx, s.Kitchen, in.ID)
+			if err != nil {
+				return nil, s.problemOf(ctx, err)
+			}
+			k, err := s.kitchen(ctx)
+			if err != nil {
+				return nil, err
+			}
+			return &body[export.Page]{export.PageOf(usable(k, &b.Document), k, in.Language)}, nil
 		})
 	huma.Register(api, op(http.MethodGet, "/kitchen/archive", "packKitchen", "Everything of the kitchen as a zip"), s.pack)
 	take := op(http.MethodPost, "/kitchen/archive", "unpackKitchen", "Bring in everything of a kitchen's zip, or nothing", 413, 422)

@@ -136,8 +136,14 @@ type Limits struct {
 	Minutes    float64 `json:"minutes"`
 	MinCelsius float64 `json:"min_celsius"`
 	MaxCelsius float64 `json:"max_celsius"`
-	MinMM      float64 `json:"min_mm"`
-	MaxMM      float64 `json:"max_mm"`
+	// A rest and a chill have ranges of their own, degC.
+	MinRest  float64 `json:"min_rest_celsius"`
+	MaxRest  float64 `json:"max_rest_celsius"`
+	MinChill float64 `json:"min_chill_celsius"`
+	MaxChill float64 `json:"max_chill_celsius"`
+	LineName int     `json:"line_name"`
+	MinMM    float64 `json:"min_mm"`
+	MaxMM    float64 `json:"max_mm"`
 }
 
 type body[T any] struct{ Body T }
@@ -187,7 +193,8 @@ func foodOf(foods *food.Catalogue, f *food.Food) Food {
 func vocabularyOf() Vocabulary {
 	v := Vocabulary{Groups: food.Groups, Allergens: eaters.Allergens, Diets: eaters.Diets, Wants: eaters.Wants, PartKinds: formula.PartKinds, Whens: formula.Whens, Scoops: piece.Scoops, Tins: piece.Tins, Limits: Limits{
 		Lines: formula.MaxLines, Parts: formula.MaxParts, PartLines: formula.MaxPartLines, Portions: formula.MaxPortions, Note: formula.MaxNote, Preps: formula.MaxPreps, Name: formula.MaxName, Grams: formula.MaxGrams, Minutes: formula.MaxMinutes,
-		MinCelsius: formula.MinCelsius, MaxCelsius: formula.MaxCelsius, MinMM: formula.MinMM, MaxMM: formula.MaxMM,
+		MinCelsius: formula.MinCelsius, MaxCelsius: formula.MaxCelsius, LineName: formula.MaxLineName,
+		MinRest: formula.MinRestCelsius, MaxRest: formula.MaxRestCelsius, MinChill: formula.MinChillCelsius, MaxChill: formula.MaxChillCelsius, MinMM: formula.MinMM, MaxMM: formula.MaxMM,
 	}}
 	for _, do := range food.Dos {
 		p := Prep{Do: do, Setting: do.Setting(), Default: do.Default()}

@@ -9,6 +9,7 @@ import (
 	"cuerda/core/food"
 	"cuerda/core/food/ingredient"
 	"cuerda/core/formula"
+	"cuerda/internal/problem"
 )
 
 type readListInput struct {
@@ -49,4 +50,30 @@ func (s *Server) registerReading(api huma.API) {
 			}
 			return &body[ReadList]{out}, nil
 		})
+	huma.Register(api, op(http.MethodGet, "/grams", "weigh", "What an amount of a food weighs, as a cook writes it: 2 cups, a can, 1 lb", 404, 422),
+		func(ctx context.Context, in *weighInput) (*body[Weighed], error) {
+			k, err := s.madeKitchen(ctx)
+			if err != nil {
+				return nil, err
+			}
+			f := k.kitchen.Foods.Find(in.Food)
+			if f == nil {
+				return nil, problem.New(http.StatusNotFound, problem.NotFound, "There is no such food.")
+			}
+			grams, ok := k.reader().Weigh(f, in.Amount)
+			if !ok || grams > formula.MaxGrams {
+				return nil, problem.New(http.StatusUnprocessableEntity, "no-weight", "What that weighs is not known.")
+			}
+			return &body[Weighed]{Weighed{grams}}, nil
+		})
+}
+
+type weighInput struct {
+	Food   string `query:"food" required:"true" maxLength:"80"`
+	Amount string `query:"amount" required:"true" maxLength:"80"`
+}
+
+// Weighed is what an amount weighs, g.
+type Weighed struct {
+	Grams float64 `json:"grams"`
 }

@@ -10,6 +10,7 @@ import (
 	"github.com/danielgtaylor/huma/v2"
 
 	"cuerda/core/compare"
+	"cuerda/core/formula"
 	"cuerda/internal/problem"
 )
 
@@ -21,6 +22,29 @@ type Version struct {
 	Lines     int       `json:"lines"`
 	// Label is what the cook calls it; "" for none.
 	Label string `json:"label"`
+}
+
+// Sitting is a run of versions kept at one go, and what it changed.
+type Sitting struct {
+	// Number is its newest version, First its oldest and Count how many they are.
+	Number    int       `json:"number"`
+	First     int       `json:"first"`
+	Count     int       `json:"count"`
+	BeganAt   time.Time `json:"began_at"`
+	CreatedAt time.Time `json:"created_at"`
+	Name      string    `json:"name"`
+	Lines     int       `json:"lines"`
+	Label     string    `json:"label"`
+	// Began says that the build began with it: what it changed is then empty.
+	Began    bool              `json:"began"`
+	Changes  []formula.Change  `json:"changes"`
+	Settings []formula.Setting `json:"settings"`
+}
+
+type sittingsInput struct {
+	IDInput
+	Before int `query:"before" minimum:"0" doc:"only sittings that end below this version"`
+	Limit  int `query:"limit" minimum:"1" maximum:"100" default:"30"`
 }
 
 type versionsInput struct {
@@ -74,6 +98,24 @@ func (s *Server) registerVersions(api huma.API) {
 				out[i] = Version(v)
 			}
 			return &body[[]Version]{out}, nil
+		})
+	huma.Register(api, op(http.MethodGet, "/builds/{id}/sittings", "listSittings", "The history of a build by sittings, and what each changed, newest first", 404, 410),
+		func(ctx context.Context, in *sittingsInput) (*body[[]Sitting], error) {
+			list, err := s.Store.Sittings(ctx, s.Kitchen, in.ID, in.Before, in.Limit)
+			if err != nil {
+				return nil, s.problemOf(ctx, err)
+			}
+			out := make([]Sitting, len(list))
+			for i := range list {
+				v := &list[i]
+				out[i] = Sitting{Number: v.Number, First: v.First, Count: v.Number - v.First + 1, BeganAt: v.BeganAt, CreatedAt: v.CreatedAt,
+					Name: v.Document.Name, Lines: len(v.Document.Lines), Label: v.Label, Began: v.Before == nil,
+					Changes: []formula.Change{}, Settings: []formula.Setting{}}
+				if v.Before != nil {
+					out[i].Changes, out[i].Settings = formula.Changes(v.Before, &v.Document)
+				}
+			}
+			return &body[[]Sitting]{out}, nil
 		})
 	huma.Register(api, op(http.MethodGet, "/builds/{id}/versions/{number}", "getVersion", "A build as it was", 404, 410),
 		func(ctx context.Context, in *VersionInput) (*buildOutput, error) {

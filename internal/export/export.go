@@ -106,6 +106,47 @@ func Write(d *formula.Document, k *kitchen.Kitchen, format Format, o Options) ([
 	return w.text(format == Markdown), nil
 }
 
+// Page is what a kitchen page says of a build in words.
+type Page struct {
+	// Yield is how much it makes, ForWhom who may and may not eat it and which labels to
+	// read, and Safety the core temperature to reach.
+	Yield   string     `json:"yield"`
+	Pieces  string     `json:"pieces"`
+	ForWhom []string   `json:"for_whom"`
+	Steps   []PageStep `json:"steps"`
+	Safety  string     `json:"safety"`
+}
+
+// PageStep is one step with when it begins.
+type PageStep struct {
+	Clock string `json:"clock"`
+	// Day is 0, or -1 and less for the days before.
+	Day  int    `json:"day"`
+	Text string `json:"text"`
+}
+
+// PageOf gives the page of a document that Read has accepted, for its own kitchen.
+func PageOf(d *formula.Document, k *kitchen.Kitchen, language string) Page {
+	if catalogue[language] == nil {
+		language = "en"
+	}
+	w := writer{d: d, k: k, language: language, guests: true, baked: bake.Bake(d, k, bake.Options{Now: -1})}
+	out := Page{Yield: w.yield(), ForWhom: append([]string{}, w.forWhom()...), Steps: []PageStep{}, Safety: w.say("safety", "c", w.decimal(w.baked.Target.Celsius))}
+	if w.baked.Yield.Pieces > 0 {
+		out.Pieces = w.pieces("pieces")
+	}
+	for i := range w.baked.Steps {
+		s := &w.baked.Steps[i]
+		switch {
+		case s.Code == "table":
+			out.Steps = append(out.Steps, PageStep{s.Clock, s.Day, w.say("step.table")})
+		case s.Minutes > 0:
+			out.Steps = append(out.Steps, PageStep{s.Clock, s.Day, w.step(s)})
+		}
+	}
+	return out
+}
+
 // say is a text of the catalogue with its places filled, name and value in turn.
 func (w *writer) say(key string, values ...string) string {
 	text, known := catalogue[w.language][key]

@@ -140,3 +140,20 @@ func BenchmarkReadList30Lines(b *testing.B) {
 		reader.ReadList(list.String())
 	}
 }
+
+func TestAmountsAsCooksTypeThem(t *testing.T) {
+	r := ingredient.NewReader(food.Starter())
+	for _, c := range []struct {
+		food, text string
+		grams      float64
+	}{
+		{"oats-rolled", "2 cups", 2 * food.Starter().Find("oats-rolled").GramsPerCup}, {"flax-meal", "1½ tbsp", 1.5 * food.Starter().Find("flax-meal").GramsPerCup / 16},
+		{"turkey-ground", "1 lb", 453.6}, {"turkey-ground", "12 oz", 340.2}, {"turkey-ground", "1,5 kg", 1500}, {"carrot", "2", 2 * food.Starter().Find("carrot").GramsPerPiece},
+		{"oats-rolled", "media taza", food.Starter().Find("oats-rolled").GramsPerCup / 2}, {"chickpeas-canned", "a can", food.Starter().Find("chickpeas-canned").Packs[0].Drained},
+		{"oats-rolled", "two moons", 0}, {"oats-rolled", "", 0}, {"salt", "2 boats", 0}, {"turkey-ground", "1e9 kg", 0},
+	} {
+		got, ok := r.Weigh(food.Starter().Find(c.food), c.text)
+		assert.Equal(t, c.grams > 0, ok, "%s of %s", c.text, c.food)
+		assert.InDelta(t, c.grams, got, 0.1, "%s of %s", c.text, c.food)
+	}
+}

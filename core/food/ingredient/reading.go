@@ -97,3 +97,19 @@ func (r *Reader) Read(line string) Reading {
 	r.weigh(&s, &out)
 	return out
 }
+
+// Weigh gives the grams of an amount of a food as a cook writes it: "2 cups", "1½
+// tbsp", "a can", "1 lb"; false where it is none, or the food has no such weight.
+func (r *Reader) Weigh(f *food.Food, text string) (grams float64, ok bool) {
+	if len([]rune(text)) > MaxLine {
+		return 0, false
+	}
+	s := scan(text)
+	out := Reading{Food: f.ID}
+	s.amount(&out)
+	if out.Amount == 0 || len(out.Faults) > 0 || len(s.tokens) > 0 {
+		return 0, false
+	}
+	r.weigh(&s, &out)
+	return out.Grams, out.Grams > 0
+}

@@ -109,6 +109,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/builds/{id}/page": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A build's kitchen page in words: one can cook from it alone */
+        get: operations["pageOfBuild"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/builds/{id}/restore": {
         parameters: {
             query?: never;
@@ -120,6 +137,23 @@ export interface paths {
         put?: never;
         /** Bring a deleted build back */
         post: operations["restoreBuild"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{id}/sittings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The history of a build by sittings, and what each changed, newest first */
+        get: operations["listSittings"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -271,6 +305,23 @@ export interface paths {
         };
         /** Every food of the catalogue, and the kitchen's own */
         get: operations["listFoods"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/grams": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What an amount of a food weighs, as a cook writes it: 2 cups, a can, 1 lb */
+        get: operations["weigh"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1040,15 +1091,25 @@ export interface components {
             /** Format: double */
             grams: number;
             /** Format: int64 */
+            line_name: number;
+            /** Format: int64 */
             lines: number;
             /** Format: double */
             max_celsius: number;
             /** Format: double */
+            max_chill_celsius: number;
+            /** Format: double */
             max_mm: number;
+            /** Format: double */
+            max_rest_celsius: number;
             /** Format: double */
             min_celsius: number;
             /** Format: double */
+            min_chill_celsius: number;
+            /** Format: double */
             min_mm: number;
+            /** Format: double */
+            min_rest_celsius: number;
             /** Format: double */
             minutes: number;
             /** Format: int64 */
@@ -1191,6 +1252,19 @@ export interface components {
             protein: number;
             /** Format: double */
             salt: number;
+        };
+        Page: {
+            for_whom: string[];
+            pieces: string;
+            safety: string;
+            steps: components["schemas"]["PageStep"][];
+            yield: string;
+        };
+        PageStep: {
+            clock: string;
+            /** Format: int64 */
+            day: number;
+            text: string;
         };
         PantryItem: {
             food: string;
@@ -1543,6 +1617,25 @@ export interface components {
             /** Format: double */
             grams: number;
         };
+        Sitting: {
+            began: boolean;
+            /** Format: date-time */
+            began_at: string;
+            changes: components["schemas"]["Change"][];
+            /** Format: int64 */
+            count: number;
+            /** Format: date-time */
+            created_at: string;
+            /** Format: int64 */
+            first: number;
+            label: string;
+            /** Format: int64 */
+            lines: number;
+            name: string;
+            /** Format: int64 */
+            number: number;
+            settings: components["schemas"]["Setting"][];
+        };
         SpoonStep: {
             /** Format: double */
             q: number;
@@ -1678,6 +1771,10 @@ export interface components {
             settings: components["schemas"]["Setting"][];
             /** @enum {string} */
             word: "crumbles" | "short" | "firm" | "tacky" | "slack" | "slumps" | "no-paste";
+        };
+        Weighed: {
+            /** Format: double */
+            grams: number;
         };
         WhatIf: {
             /** @enum {string} */
@@ -2255,6 +2352,67 @@ export interface operations {
             };
         };
     };
+    pageOfBuild: {
+        parameters: {
+            query?: {
+                language?: "en" | "es";
+            };
+            header?: never;
+            path: {
+                /** @description the build */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Page"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Gone */
+            410: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     restoreBuild: {
         parameters: {
             query?: never;
@@ -2279,6 +2437,69 @@ export interface operations {
             };
             /** @description Not Found */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    listSittings: {
+        parameters: {
+            query?: {
+                /** @description only sittings that end below this version */
+                before?: number;
+                limit?: number;
+            };
+            header?: never;
+            path: {
+                /** @description the build */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Sitting"][];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Gone */
+            410: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -2817,6 +3038,56 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Food"][];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    weigh: {
+        parameters: {
+            query: {
+                food: string;
+                amount: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Weighed"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Internal Server Error */
