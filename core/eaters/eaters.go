@@ -253,11 +253,13 @@ func akin(f, g *food.Food) bool {
 	}
 	switch {
 	case f.Group == g.Group:
-		return f.Group != food.Flavour
+		return f.Group != food.Flavour && f.Group != food.Egg
 	case f.Group.IsBinder() && g.Group.IsBinder(), protein(f) && protein(g), nutty(f) && nutty(g):
 		return true
-	case f.Group == food.Dairy || f.Group == food.Egg:
-		return g.Group == food.Wet || g.Group == food.Dairy || f.Group == food.Egg && g.Group.IsBinder()
+	case f.Group == food.Egg:
+		return g.Group == food.Gel || g.Group == food.Starch || g.Group == food.LegumeBinder
+	case f.Group == food.Dairy:
+		return g.Group == food.Wet
 	}
 	return false
 }
@@ -268,6 +270,9 @@ func distance(f, g *food.Food) float64 {
 		sq(f.GlueHot, g.GlueHot, .06) + sq(f.Chunk, g.Chunk, .4) + sq(f.Protein, g.Protein, 15)
 	if f.Group != g.Group {
 		far++
+	}
+	if f.Group == food.Egg {
+		return -g.Staple // nothing is like an egg: what binds in its place, the commonest first
 	}
 	return far
 }

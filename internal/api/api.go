@@ -4,6 +4,7 @@
 package api
 
 import (
+	"context"
 	"io/fs"
 	"log/slog"
 	"net"
@@ -45,7 +46,7 @@ func (s *Server) Handler() http.Handler {
 	gin.SetMode(gin.ReleaseMode)
 	r := gin.New()
 	r.ContextWithFallback = true
-	r.Use(s.recover, s.headers)
+	r.Use(s.recover, s.headers, spoken)
 	s.register(r)
 	r.NoRoute(func(c *gin.Context) {
 		if s.Pages == nil || isAPI(c.Request.URL.Path) {
@@ -161,6 +162,23 @@ func (s *Server) headers(c *gin.Context) {
 		h.Set("Cache-Control", "no-store")
 	}
 	c.Next()
+}
+
+type languageKey struct{}
+
+// spoken keeps which language the pages speak, en or es, with the request.
+func spoken(c *gin.Context) {
+	if strings.HasPrefix(c.GetHeader("Accept-Language"), "es") {
+		c.Request = c.Request.WithContext(context.WithValue(c.Request.Context(), languageKey{}, "es"))
+	}
+	c.Next()
+}
+
+func languageOf(ctx context.Context) string {
+	if language, ok := ctx.Value(languageKey{}).(string); ok {
+		return language
+	}
+	return "en"
 }
 
 func isLoopback(host string) bool {

@@ -14,6 +14,7 @@ import (
 	"cuerda/core/formula"
 	"cuerda/core/kitchen"
 	"cuerda/core/mix"
+	"cuerda/internal/demo"
 	"cuerda/internal/problem"
 	"cuerda/internal/store"
 )
@@ -88,6 +89,11 @@ func (s *Server) reply(ctx context.Context, b *store.Build, err error) (*buildOu
 	if err != nil {
 		return nil, err
 	}
+	language := languageOf(ctx)
+	b.Document = demo.In(language, &b.Document)
+	if b.From != nil {
+		b.From.Name = demo.Say(b.From.Name, language)
+	}
 	return &buildOutput{
 		ETag: fmt.Sprintf(`"%d"`, b.Version),
 		Body: Build{b.ID, b.Version, b.UpdatedAt, b.Document, predict(k, &b.Document), (*Origin)(b.From)},
@@ -150,7 +156,7 @@ func (s *Server) listBuilds(ctx context.Context, in *listInput) (*body[[]Entry],
 	for i := range builds {
 		b := &builds[i]
 		p := predict(k, &b.Document)
-		out[i] = Entry{b.ID, b.Document.Name, b.Version, b.UpdatedAt, len(b.Document.Lines), p.Word, p.Verdict, p.Chance}
+		out[i] = Entry{b.ID, demo.Say(b.Document.Name, languageOf(ctx)), b.Version, b.UpdatedAt, len(b.Document.Lines), p.Word, p.Verdict, p.Chance}
 	}
 	return &body[[]Entry]{out}, nil
 }

@@ -14,6 +14,7 @@ import (
 	"cuerda/core/formula"
 	"cuerda/core/recipe"
 	"cuerda/internal/archive"
+	"cuerda/internal/demo"
 	"cuerda/internal/export"
 	"cuerda/internal/problem"
 	"cuerda/internal/store"
@@ -78,7 +79,8 @@ func (s *Server) registerExchange(api huma.API) {
 				return nil, err
 			}
 			format := export.Format(in.Format)
-			text, err := export.Write(usable(k, &b.Document), k, format, export.Options{Language: in.Language, Guests: in.Guests})
+			said := demo.In(in.Language, &b.Document)
+			text, err := export.Write(usable(k, &said), k, format, export.Options{Language: in.Language, Guests: in.Guests})
 			if err != nil {
 				return nil, s.problemOf(ctx, err)
 			}
@@ -95,7 +97,8 @@ func (s *Server) registerExchange(api huma.API) {
 			if err != nil {
 				return nil, err
 			}
-			return &body[export.Page]{export.PageOf(usable(k, &b.Document), k, in.Language)}, nil
+			said := demo.In(in.Language, &b.Document)
+			return &body[export.Page]{export.PageOf(usable(k, &said), k, in.Language)}, nil
 		})
 	huma.Register(api, op(http.MethodGet, "/kitchen/archive", "packKitchen", "Everything of the kitchen as a zip"), s.pack)
 	take := op(http.MethodPost, "/kitchen/archive", "unpackKitchen", "Bring in everything of a kitchen's zip, or nothing", 413, 422)

@@ -11,6 +11,7 @@ import (
 
 	"cuerda/core/compare"
 	"cuerda/core/formula"
+	"cuerda/internal/demo"
 	"cuerda/internal/problem"
 )
 
@@ -96,6 +97,7 @@ func (s *Server) registerVersions(api huma.API) {
 			out := make([]Version, len(list))
 			for i, v := range list {
 				out[i] = Version(v)
+				out[i].Name, out[i].Label = demo.Say(v.Name, languageOf(ctx)), demo.Say(v.Label, languageOf(ctx))
 			}
 			return &body[[]Version]{out}, nil
 		})
@@ -108,11 +110,13 @@ func (s *Server) registerVersions(api huma.API) {
 			out := make([]Sitting, len(list))
 			for i := range list {
 				v := &list[i]
+				now := demo.In(languageOf(ctx), &v.Document)
 				out[i] = Sitting{Number: v.Number, First: v.First, Count: v.Number - v.First + 1, BeganAt: v.BeganAt, CreatedAt: v.CreatedAt,
-					Name: v.Document.Name, Lines: len(v.Document.Lines), Label: v.Label, Began: v.Before == nil,
+					Name: now.Name, Lines: len(now.Lines), Label: demo.Say(v.Label, languageOf(ctx)), Began: v.Before == nil,
 					Changes: []formula.Change{}, Settings: []formula.Setting{}}
 				if v.Before != nil {
-					out[i].Changes, out[i].Settings = formula.Changes(v.Before, &v.Document)
+					was := demo.In(languageOf(ctx), v.Before)
+					out[i].Changes, out[i].Settings = formula.Changes(&was, &now)
 				}
 			}
 			return &body[[]Sitting]{out}, nil
@@ -171,7 +175,8 @@ func (s *Server) compare(ctx context.Context, in *compareInput) (*body[compare.C
 	if err != nil {
 		return nil, err
 	}
-	return &body[compare.Comparison]{compare.Documents(usable(k, &from.Document), usable(k, &to.Document), k)}, nil
+	was, now := demo.In(languageOf(ctx), &from.Document), demo.In(languageOf(ctx), &to.Document)
+	return &body[compare.Comparison]{compare.Documents(usable(k, &was), usable(k, &now), k)}, nil
 }
 
 // Health says whether the kitchen's records can be reached.

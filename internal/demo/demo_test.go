@@ -100,3 +100,27 @@ func TestTheSecondTryKnowsTheFirst(t *testing.T) {
 	assert.Equal(t, "Courgette and bean patties, first try", b.From.Name)
 	assert.Equal(t, 2, b.Version)
 }
+
+// All the words of the demonstration are there in Spanish, and no other word changes.
+func TestTheKitchenSpeaksSpanish(t *testing.T) {
+	builds, err := demo.Builds(food.Starter())
+	require.NoError(t, err)
+	for i := range builds {
+		said := demo.In("es", &builds[i].Document)
+		texts := [][2]string{{builds[i].Document.Name, said.Name}, {builds[i].Document.Note, said.Note}}
+		for j, p := range builds[i].Document.Parts {
+			texts = append(texts, [2]string{p.Name, said.Parts[j].Name})
+		}
+		for j, p := range builds[i].Document.Eaters.People {
+			texts = append(texts, [2]string{p.Name, said.Eaters.People[j].Name})
+		}
+		for _, try := range builds[i].Earlier {
+			texts = append(texts, [2]string{try.Label, demo.Say(try.Label, "es")})
+		}
+		for _, text := range texts {
+			assert.Equal(t, text[0] == "", text[0] == text[1], "%q", text[0])
+		}
+		assert.Equal(t, builds[i].Document, demo.In("en", &builds[i].Document))
+	}
+	assert.Equal(t, "My own cakes", demo.Say("My own cakes", "es"))
+}

@@ -1,30 +1,33 @@
 package demo
 
-import "cuerda/core/kitchen"
+import (
+	_ "embed"
+	"encoding/csv"
+	"strconv"
+	"strings"
 
-// Pantry is what the rowing club has on its shelf, with made-up prices.
+	"cuerda/core/kitchen"
+)
+
+//go:embed pantry.csv
+var pantryCSV string
+
+// Pantry is what the rowing club has on its shelf, the prices it pays for all its
+// dishes need, and the labels it has read: all of it made up.
 func Pantry() []kitchen.PantryItem {
+	rows, err := csv.NewReader(strings.NewReader(pantryCSV)).ReadAll()
+	if err != nil {
+		panic("demo: pantry.csv: " + err.Error())
+	}
 	var out []kitchen.PantryItem
-	for _, i := range []struct {
-		food    string
-		price   float64
-		checked bool
-	}{
-		{"flax-meal", 6.5, false}, {"chickpea-flour", 4.2, false}, {"rice-flour", 3.1, false}, {"millet-flakes", 5.4, false},
-		{"buckwheat-flour", 4.8, false}, {"potato-starch", 3.6, false}, {"potato-flakes", 7.2, false}, {"chia-ground", 11, false},
-		{"psyllium-husk", 19, false}, {"oats-rolled", 2.4, false}, {"sunflower-meal", 6, false}, {"gf-crumbs", 8.5, true},
-		{"quinoa-flakes", 9, false}, {"corn-starch", 3.2, false},
-		{"broth", 0, false}, {"plant-milk", 0, true}, {"olive-oil", 0, false}, {"salt", 0, false}, {"dry-spice", 0, true},
-		{"mustard", 0, false}, {"lemon-juice", 0, false}, {"pumpkin-seeds", 0, false}, {"split-peas-dry", 0, false},
-		{"white-beans-canned", 0, false}, {"chickpeas-canned", 0, false}, {"tahini", 0, false},
-	} {
-		item := kitchen.PantryItem{Food: i.food, Have: true}
-		if i.checked {
-			item.LabelRead = []string{"gluten", "egg", "tree-nut", "vegan"}
+	for _, row := range rows[1:] {
+		price, err := strconv.ParseFloat(row[1], 64)
+		if err != nil {
+			panic("demo: pantry.csv: " + err.Error())
 		}
-		if i.price > 0 {
-			price := i.price
-			item.PerKilo = &price
+		item := kitchen.PantryItem{Food: row[0], PerKilo: &price, Have: row[2] == "have"}
+		if row[3] != "" {
+			item.LabelRead = strings.Split(row[3], ";")
 		}
 		out = append(out, item)
 	}

@@ -3,8 +3,9 @@ import Modal from "react-bootstrap/Modal";
 import { useTranslation } from "../i18n/use-translation";
 import type { BuildDocument, Prediction, Vocabulary, Way } from "../api/client";
 import { Hold } from "../bench/hold";
-import type { Foods } from "../bench/queries";
+import type { Foods } from "../editing/queries";
 import { Squeeze } from "../bench/squeeze";
+import { useChangeWords } from "../history/change-words";
 import { Dialog } from "../ui/dialog";
 import { useFormat } from "../ui/format";
 import { usePredictionOf, useWays } from "./queries";
@@ -24,6 +25,7 @@ export function ConvertDialog({ document, prediction, foods, zones, onTake, onCl
   const { t } = useTranslation();
   const format = useFormat();
   const words = useWayWords(foods);
+  const changes = useChangeWords(foods);
   const ways = useWays(document, "classic");
   const [chosen, setChosen] = useState(0);
   const way = ways.data?.suggest[chosen] ?? ways.data?.suggest[0] ?? ways.data?.nearest;
@@ -60,7 +62,7 @@ export function ConvertDialog({ document, prediction, foods, zones, onTake, onCl
         <fieldset className="convert-ways">
           <legend>{t("convert.instead")}</legend>
           {ways.data?.suggest.map((w, i) => (
-            <label key={w.aim} className="form-check">
+            <label key={`${w.kind} ${w.aim} ${words(w)}`} className="form-check">
               <input
                 type="radio"
                 name="way"
@@ -69,14 +71,28 @@ export function ConvertDialog({ document, prediction, foods, zones, onTake, onCl
                 onChange={() => setChosen(i)}
               />
               <span>
-                <strong>{t(`ways.aim.${w.aim}`)}:</strong> {words(w)}
+                <strong>{t(w.aim === "" ? `ways.kind.${w.kind}` : `ways.aim.${w.aim}`)}:</strong> {words(w)}
                 <small> · {t("ways.rest", { minutes: format.minutes(w.rest_minutes) })}</small>
               </span>
             </label>
           ))}
+          {ways.data?.suggest.length === 0 && ways.data.nearest && (
+            <p>
+              <strong>{t("ways.nearest")}:</strong> {words(ways.data.nearest)}
+            </p>
+          )}
+          {way && (
+            <p className="hint small">
+              {t("ways.wouldChange")}{" "}
+              {[
+                ...way.changes.map(changes.change),
+                ...changes.told(way.settings).map((s) => changes.setting(s)),
+              ].join("; ")}
+            </p>
+          )}
           {ways.data?.suggest.length === 0 && (
             <p className="note note-reason">
-              {t("ways.none")}{" "}
+              {t(ways.data.nearest ? "ways.noneQuite" : "ways.none")}{" "}
               {ways.data.obstacles?.map((o) => t(`ways.obstacle.${o}`, { piece: "" })).join(" ")}
             </p>
           )}

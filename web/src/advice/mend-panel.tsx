@@ -1,31 +1,43 @@
-import { memo, useState } from "react";
+import { memo } from "react";
 import { useTranslation } from "../i18n/use-translation";
 import type { BuildDocument, Mend } from "../api/client";
-import { addGrams, addRest } from "../bench/edits";
-import { pieceWord } from "../bench/piece-word";
-import type { Foods } from "../bench/queries";
-import type { BuildSession } from "../bench/session";
+import { addGrams, addRest, setHand } from "../editing/edits";
+import { pieceWord } from "../ui/piece-word";
+import type { Foods } from "../editing/queries";
+import type { BuildSession } from "../editing/session";
 import { useFormat } from "../ui/format";
-import { useMend, useSettled, type Felt } from "./queries";
+import { useFeel, useMend, useSettled, type Felt } from "./queries";
 
 const words: Felt[] = ["crumbles", "short", "firm", "tacky", "slack", "slumps"];
 
 type Props = {
   document: BuildDocument;
+  /** How the mix feels as it is predicted now: with what the hand said, where it did. */
+  word: string;
   foods: Foods;
   session: BuildSession;
 };
 
-/** What the hand says, and how to mend it spoon by spoon; it waits until the mix stands still. */
-export function MendPanel({ document, ...props }: Props) {
-  return <SettledMend document={useSettled(document)} {...props} />;
+/**
+ * What the hand says, and how to mend it spoon by spoon. What it said stays true of this bowl, through
+ * all that is added, until it is taken back; it waits until the mix stands still.
+ */
+export function MendPanel({ document, word, ...props }: Props) {
+  return <SettledMend document={useSettled(document)} word={useSettled(word)} {...props} />;
 }
 
-const SettledMend = memo(function SettledMend({ document, foods, session }: Props) {
+const SettledMend = memo(function SettledMend({ document, word, foods, session }: Props) {
   const { t } = useTranslation();
-  const [felt, setFelt] = useState<Felt | null>(null);
+  const { hand } = document;
+  const felt = hand && words.includes(word as Felt) ? (word as Felt) : null;
   const mend = useMend(document, felt);
+  const ask = useFeel();
   if (document.lines.length === 0) return null;
+  const say = (w: Felt) =>
+    ask.mutate(
+      { document: session.snapshot().document, felt: w },
+      { onSuccess: (m) => session.edit(setHand({ word: w, water_g: m.water_g })) },
+    );
   return (
     <div className="mend">
       <div className="mend-ask" role="group" aria-label={t("mend.ask")}>
@@ -36,13 +48,22 @@ const SettledMend = memo(function SettledMend({ document, foods, session }: Prop
             type="button"
             className="btn btn-word btn-sm"
             aria-pressed={felt === w}
-            onClick={() => setFelt(felt === w ? null : w)}
+            onClick={() => (felt === w ? session.edit(setHand(undefined)) : say(w))}
           >
             {t(`squeeze.${w}`)}
           </button>
         ))}
+        {hand && (
+          <button
+            type="button"
+            className="btn btn-link btn-sm"
+            onClick={() => session.edit(setHand(undefined))}
+          >
+            {t("mend.byModel")}
+          </button>
+        )}
       </div>
-      {felt && mend.isError && <p className="note note-reason">{t("mend.failed")}</p>}
+      {(ask.isError || (felt && mend.isError)) && <p className="note note-reason">{t("mend.failed")}</p>}
       {felt && mend.data && (
         <MendAnswer mend={mend.data} document={document} foods={foods} session={session} />
       )}
@@ -50,7 +71,7 @@ const SettledMend = memo(function SettledMend({ document, foods, session }: Prop
   );
 });
 
-function MendAnswer({ mend: m, document, foods, session }: Props & { mend: Mend }) {
+function MendAnswer({ mend: m, document, foods, session }: Omit<Props, "word"> & { mend: Mend }) {
   const { t } = useTranslation();
   const format = useFormat();
   const piece = t(`piece.a.${pieceWord(document.piece ?? { kind: "patty" })}`);

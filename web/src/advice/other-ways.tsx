@@ -1,12 +1,13 @@
 import { memo, useState } from "react";
 import { useTranslation } from "../i18n/use-translation";
 import type { BuildDocument, Prediction, Way } from "../api/client";
-import type { Foods } from "../bench/queries";
-import { pieceWord } from "../bench/piece-word";
+import type { Foods } from "../editing/queries";
+import { pieceWord } from "../ui/piece-word";
 import { useFormat } from "../ui/format";
 import { Icon } from "../ui/icon";
 import { useSchools, useSettled, useWays } from "./queries";
-import { useWayWords } from "./way-words";
+import { useSettings } from "../heat/queries";
+import { useAlso, useWayWords } from "./way-words";
 
 type Props = {
   document: BuildDocument;
@@ -35,7 +36,11 @@ const SettledWays = memo(function SettledWays({
 }: Props) {
   const { t } = useTranslation();
   const format = useFormat();
-  const ways = useWays(document, "binders");
+  const words = useWayWords(foods);
+  // The binders that are there stay, until the cook asks for others in their place.
+  const [replace, setReplace] = useState(false);
+  const ways = useWays(document, replace ? "binders" : "none");
+  const binders = document.lines.some((l) => foods.get(l.food)?.binder);
   const classic = document.lines.some((l) => isClassic(l.food, foods));
   const answer = ways.data;
   const piece = t(`piece.a.${pieceWord(document.piece ?? { kind: "patty" })}`);
@@ -45,6 +50,17 @@ const SettledWays = memo(function SettledWays({
         <h2 id="ways-title">{t("ways.title")}</h2>
         {answer && <span className="hint">{t("ways.from", { count: answer.candidates })}</span>}
       </header>
+      {binders && (
+        <label className="form-check ways-replace">
+          <input
+            type="checkbox"
+            className="form-check-input"
+            checked={replace}
+            onChange={(e) => setReplace(e.target.checked)}
+          />
+          {t("ways.replace")}
+        </label>
+      )}
       {document.lines.length === 0 ? (
         <p className="hint">{t("ways.empty")}</p>
       ) : (
@@ -55,8 +71,8 @@ const SettledWays = memo(function SettledWays({
               <small>
                 {t(`squeeze.${p.word}`)} ·{" "}
                 {t("ways.holds", {
-                  raw: format.number(p.raw_ratio, 1),
-                  cooked: format.number(p.cooked_ratio, 1),
+                  raw: format.ratio(p.raw_ratio),
+                  cooked: format.ratio(p.cooked_ratio),
                 })}
               </small>
             </button>
@@ -70,11 +86,18 @@ const SettledWays = memo(function SettledWays({
             </li>
           )}
           {answer?.suggest.map((way) => (
-            <WayCard key={way.aim} way={way} foods={foods} here={sameWay(tried, way)} onTry={onTry} />
+            <WayCard
+              key={`${way.kind} ${way.aim} ${words(way)}`}
+              way={way}
+              foods={foods}
+              here={sameWay(tried, way)}
+              onTry={onTry}
+            />
           ))}
           {answer && answer.suggest.length === 0 && (
             <li className="note note-reason">
-              {t("ways.none")} {answer.obstacles?.map((o) => t(`ways.obstacle.${o}`, { piece })).join(" ")}
+              {t(answer.nearest ? "ways.noneQuite" : "ways.none")}{" "}
+              {answer.obstacles?.map((o) => t(`ways.obstacle.${o}`, { piece })).join(" ")}
             </li>
           )}
           {answer?.nearest && (
@@ -114,6 +137,9 @@ const WayCard = memo(function WayCard({ way, title, foods, here, onTry }: CardPr
   const { t } = useTranslation();
   const format = useFormat();
   const words = useWayWords(foods);
+  const currency = useSettings().data?.currency ?? "EUR";
+  const also = useAlso(foods);
+  const rest = also(way);
   const notes = [
     way.saves_minutes > 0
       ? t("ways.saves", { minutes: format.minutes(way.saves_minutes) })
@@ -122,17 +148,24 @@ const WayCard = memo(function WayCard({ way, title, foods, here, onTry }: CardPr
         : t("ways.sameRest"),
   ];
   if (way.limit_pct >= 80) notes.push(t("ways.nearLimit"));
-  if (way.price) notes.push(t("ways.price", { price: format.number(way.price, 2) }));
+  if (way.price !== undefined) notes.push(t("ways.price", { price: format.money(way.price, currency) }));
+  if (way.add.length > 0 && way.have) notes.push(t("ways.have"));
   return (
     <li className={`way ${here ? "way-here" : ""}`} data-aim={way.aim}>
       <div className="way-words">
-        <span className="way-aim">{title ?? t(`ways.aim.${way.aim}`)}</span>
+        <span className="way-aim">
+          {title ?? t(`ways.kind.${way.kind}`)}
+          {!title && way.aim !== "" && <> · {t(`ways.aim.${way.aim}`)}</>}
+        </span>
         <strong>{words(way)}</strong>
+        {rest.length > 0 && (
+          <small className="way-also">{t("ways.also", { changes: rest.join("; ") })}</small>
+        )}
         <small>
           {t(`squeeze.${way.word}`)} ·{" "}
           {t("ways.holds", {
-            raw: format.number(way.raw_ratio, 1),
-            cooked: format.number(way.cooked_ratio, 1),
+            raw: format.ratio(way.raw_ratio),
+            cooked: format.ratio(way.cooked_ratio),
           })}{" "}
           · {t("verdict.chance", { n: format.number(100 * way.chance) })}
         </small>

@@ -5,13 +5,14 @@ import {
   ApiError,
   type BuildDocument,
   type Line,
+  type Part,
   type Reading,
   type Recipe,
   type Vocabulary,
 } from "../api/client";
 import { useReadRecipe } from "../files/queries";
 import { usePrepWords } from "../bench/prep-editor";
-import type { Foods } from "../bench/queries";
+import type { Foods } from "../editing/queries";
 import { Dialog } from "../ui/dialog";
 import { useFormat } from "../ui/format";
 import { NumberField } from "../ui/number-field";
@@ -22,14 +23,27 @@ type Props = {
   vocabulary: Vocabulary;
   room: number;
   /** Takes lines into this build, or with what else the recipe says as a new one. */
-  onTake: (lines: Line[], asNew?: { name: string; portions: number; note: string }) => void;
+  onTake: (lines: Line[], parts: Part[], asNew?: { name: string; portions: number; note: string }) => void;
   onWhole: (document: BuildDocument) => void;
   onClose: () => void;
 };
 
 const most = 8; // MB
 
-type Row = { reading: Reading; food: string; grams: number; keep: boolean };
+type Row = { reading: Reading; food: string; grams: number; keep: boolean; part: Part["kind"] | "" };
+
+/** The parts that the rows come to, one for each heading. */
+function partsOf(rows: Row[], lineOf: (row: Row) => Line): Part[] {
+  const parts = new Map<string, Part>();
+  for (const row of rows) {
+    if (!row.part) continue;
+    const key = `${row.part} ${row.reading.section ?? ""}`;
+    const part = parts.get(key) ?? { kind: row.part, lines: [] };
+    part.lines.push(lineOf(row));
+    parts.set(key, part);
+  }
+  return [...parts.values()];
+}
 
 /** Reads a pasted list of ingredients, shows the reading beside the words, and takes it once it is right. */
 export function PasteDialog({ foods, vocabulary, room, onTake, onWhole, onClose }: Props) {
@@ -49,6 +63,7 @@ export function PasteDialog({ foods, vocabulary, room, onTake, onWhole, onClose 
             food: reading.food,
             grams: reading.grams,
             keep: reading.food !== "" && reading.grams > 0,
+            part: reading.part ?? "",
           })),
         );
       },
@@ -57,11 +72,14 @@ export function PasteDialog({ foods, vocabulary, room, onTake, onWhole, onClose 
   const why = read.error instanceof ApiError ? read.error.problem?.errors?.[0] : undefined;
   const whole = found?.document;
   const good = rows?.filter((r) => r.keep && r.food !== "" && r.grams > 0) ?? [];
-  const lines: Line[] = good.map((r) => ({
+  const lineOf = (r: Row): Line => ({
     food: r.food,
     grams: r.grams,
+    ...(r.reading.name && r.food === r.reading.food ? { name: r.reading.name } : {}),
     ...(r.reading.prep && r.food === r.reading.food ? { prep: r.reading.prep } : {}),
-  }));
+  });
+  const lines = good.filter((r) => !r.part).map(lineOf);
+  const parts = partsOf(good, lineOf);
   const change = (i: number, next: Partial<Row>) =>
     setRows((now) => now?.map((r, at) => (at === i ? { ...r, ...next } : r)) ?? null);
 
@@ -168,17 +186,17 @@ export function PasteDialog({ foods, vocabulary, room, onTake, onWhole, onClose 
             <button
               type="button"
               className="btn btn-quiet"
-              disabled={lines.length === 0 || lines.length > room}
-              onClick={() => onTake(lines)}
+              disabled={lines.length + parts.length === 0 || lines.length > room}
+              onClick={() => onTake(lines, parts)}
             >
               {t("paste.here")}
             </button>
             <button
               type="button"
               className="btn btn-primary"
-              disabled={lines.length === 0 || lines.length > vocabulary.limits.lines}
+              disabled={lines.length + parts.length === 0 || lines.length > vocabulary.limits.lines}
               onClick={() =>
-                onTake(lines, {
+                onTake(lines, parts, {
                   name: found?.name ?? "",
                   portions: found?.portions ?? 0,
                   note: (found?.steps ?? []).join("\n").slice(0, vocabulary.limits.note),
@@ -235,6 +253,19 @@ function ReadingRow({ row, foods, vocabulary, onChange }: RowProps) {
           value={grams}
           onChange={(v) => onChange({ grams: v, keep: v > 0 && food !== "" })}
         />
+        <select
+          className="form-select reading-part"
+          aria-label={t("paste.partOf", { text: r.text })}
+          value={row.part}
+          onChange={(e) => onChange({ part: e.target.value as Row["part"] })}
+        >
+          <option value="">{t("parts.mix")}</option>
+          {vocabulary.part_kinds.map((k) => (
+            <option key={k} value={k}>
+              {t(`parts.kind.${k}`)}
+            </option>
+          ))}
+        </select>
         <span className="hint small">
           {format.measure(r.measure)}
           {r.prep?.map((p) => (

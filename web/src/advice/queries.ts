@@ -51,6 +51,14 @@ export function useMend(document: BuildDocument, felt: Felt | null) {
   });
 }
 
+/** Asks what the hand's word means for the bowl: the water that the model missed. */
+export function useFeel() {
+  return useMutation({
+    mutationFn: ({ document, felt }: { document: BuildDocument; felt: Felt }) =>
+      unwrap(api.POST("/api/mend", { params: { query: { felt } }, body: document })),
+  });
+}
+
 export function usePredictionOf(document: BuildDocument | undefined) {
   return useQuery({
     queryKey: ["predict", document],
@@ -69,7 +77,7 @@ export function usePantry() {
   });
 }
 
-export const emptyItem = (food: string): PantryItem => ({ food, have: false, label_checked: false });
+export const emptyItem = (food: string): PantryItem => ({ food, have: false });
 
 /** Keeps what is known of a food: shown at once, taken back if the server refuses. */
 export function useSavePantry() {

@@ -1,7 +1,7 @@
 import { useTranslation } from "../i18n/use-translation";
 import type { Way } from "../api/client";
-import type { Foods } from "../bench/queries";
-import { useWayWords } from "./way-words";
+import type { Foods } from "../editing/queries";
+import { useAlso, useWayWords } from "./way-words";
 
 type Props = { way: Way; foods: Foods; onTake: () => void; onLeave: () => void };
 
@@ -9,9 +9,13 @@ type Props = { way: Way; foods: Foods; onTake: () => void; onLeave: () => void }
 export function Trying({ way, foods, onTake, onLeave }: Props) {
   const { t } = useTranslation();
   const words = useWayWords(foods);
+  const rest = useAlso(foods)(way);
   return (
     <div className="trying" role="status">
-      <span>{t("ways.trying", { way: words(way) })}</span>
+      <span>
+        {t("ways.trying", { way: words(way) })}
+        {rest.length > 0 && <> · {t("ways.also", { changes: rest.join("; ") })}</>}
+      </span>
       <button type="button" className="btn btn-primary btn-sm" onClick={onTake}>
         {t("ways.take")}
       </button>

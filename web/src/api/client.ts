@@ -41,8 +41,23 @@ export type Comparison = Schemas["Comparison"];
 export type Explained = Schemas["Explained"];
 export type Recipe = Schemas["Recipe"];
 export type Problem = Schemas["Problem"];
+export type Refusal = Schemas["Refusal"];
+export type Change = Schemas["Change"];
+export type Setting = Schemas["Setting"];
+export type Sitting = Schemas["Sitting"];
+export type Page = Schemas["Page"];
+export type Shaped = Schemas["Shaped"];
+export type Hand = Schemas["Hand"];
 
 export const api = createClient<paths>({ baseUrl: "/" });
+
+// The kitchen answers in the language of the page, not of the browser.
+api.use({
+  onRequest({ request }) {
+    request.headers.set("Accept-Language", document.documentElement.lang || "en");
+    return request;
+  },
+});
 
 /** A request that the server answered with a problem, or did not answer (status 0). */
 export class ApiError extends Error {

@@ -1,60 +1,34 @@
 import { useCombobox } from "downshift";
 import { useMemo, useRef, useState } from "react";
 import { useTranslation } from "../i18n/use-translation";
-import type { Food } from "../api/client";
 import { useFormat } from "../ui/format";
 import { Icon } from "../ui/icon";
-import type { Foods } from "./queries";
+import { searchFoods, type Found } from "../editing/find-foods";
+import type { Foods } from "../editing/queries";
 
-const most = 12;
 const menuHeight = 330; // px, as in the styles
 
-const plain = (text: string) => text.normalize("NFD").replace(/\p{M}/gu, "").toLowerCase();
-
-/** How well a food answers to what was typed, in either language; 0 is not at all. */
-function fit(food: Food, words: string[]): number {
-  let total = 0;
-  const names = [plain(food.name), plain(food.name_es), food.id, ...(food.words ?? []).map(plain)];
-  for (const word of words) {
-    let best = 0;
-    for (const name of names) {
-      if (name.startsWith(word)) best = Math.max(best, 3);
-      else if (name.includes(` ${word}`) || name.includes(`-${word}`)) best = Math.max(best, 2);
-      else if (name.includes(word)) best = Math.max(best, 1);
-    }
-    if (best === 0) return 0;
-    total += best;
-  }
-  return total;
-}
-
-export function findFoods(foods: Foods, text: string, limit = most): Food[] {
-  const words = plain(text).split(/\s+/).filter(Boolean);
-  if (words.length === 0) return [];
-  return [...foods.values()]
-    .map((food) => ({ food, score: fit(food, words) }))
-    .filter(({ score }) => score > 0)
-    .sort((a, b) => b.score - a.score || a.food.name.length - b.food.name.length)
-    .slice(0, limit)
-    .map(({ food }) => food);
-}
-
-type Props = { foods: Foods; onAdd: (food: Food) => void };
+type Props = {
+  foods: Foods;
+  onAdd: (found: Found) => void;
+  /** Takes words that are no food here, for a food of the kitchen's own. */
+  onOwn: (text: string) => void;
+};
 
 /** Adds a food by part of its English or Spanish name. */
-export function AddFood({ foods, onAdd }: Props) {
+export function AddFood({ foods, onAdd, onOwn }: Props) {
   const { t, i18n } = useTranslation();
   const format = useFormat();
   const [text, setText] = useState("");
   const [up, setUp] = useState(false);
   const root = useRef<HTMLDivElement>(null);
-  const found = useMemo(() => findFoods(foods, text), [foods, text]);
+  const found = useMemo(() => searchFoods(foods, text), [foods, text]);
   const box = useCombobox({
     items: found,
     inputValue: text,
     selectedItem: null,
     defaultHighlightedIndex: 0,
-    itemToString: (f) => (f ? format.foodName(f, f.id) : ""),
+    itemToString: (f) => (f ? (f.name ?? format.foodName(f.food, f.food.id)) : ""),
     onInputValueChange: ({ inputValue }) => setText(inputValue),
     onIsOpenChange: () => {
       const field = root.current?.getBoundingClientRect();
@@ -82,23 +56,43 @@ export function AddFood({ foods, onAdd }: Props) {
         {...box.getMenuProps({ className: `food-menu ${up ? "food-menu-up" : ""} ${open ? "" : "d-none"}` })}
       >
         {open &&
-          found.map((food, index) => (
+          found.map((item, index) => (
             <li
-              key={food.id}
+              key={item.food.id}
               {...box.getItemProps({
-                item: food,
+                item,
                 index,
                 className: index === box.highlightedIndex ? "here" : "",
               })}
             >
-              <span>{format.foodName(food, food.id)}</span>
+              <span className={item.name ? "text-capitalize-first" : ""}>
+                {item.name ?? format.foodName(item.food, item.food.id)}
+              </span>
               <small>
-                {i18n.language === "es" ? food.name : food.name_es} · {t(`groups.${food.group}`)}
+                {item.name
+                  ? format.foodName(item.food, item.food.id)
+                  : item.food.own
+                    ? t("mix.own")
+                    : i18n.language === "es"
+                      ? item.food.name
+                      : item.food.name_es}{" "}
+                · {t(`groups.${item.food.group}`)}
               </small>
             </li>
           ))}
         {open && found.length === 0 && <li className="none">{t("mix.noFood")}</li>}
       </ul>
+      {open && found.length < 4 && (
+        // It leaves the field alone: pressing must not close the list before it counts.
+        <button
+          type="button"
+          className="btn btn-quiet btn-sm own-food"
+          onMouseDown={(e) => e.preventDefault()}
+          onClick={() => onOwn(text.trim())}
+        >
+          <Icon name="plus" /> {t("mix.addOwn", { name: text.trim() })}
+        </button>
+      )}
     </div>
   );
 }

@@ -6,7 +6,7 @@ import { api, ApiError, unwrap, type BuildEntry } from "../api/client";
 import { Icon } from "../ui/icon";
 import { Bench } from "./bench";
 import { BuildsDrawer } from "./builds-drawer";
-import { useBuilds, useCreateBuild, emptyDocument, useFoods, useVocabulary } from "./queries";
+import { useBuilds, useCreateBuild, emptyDocument, useFoods, useVocabulary } from "../editing/queries";
 
 const lastKey = "cuerda.last";
 

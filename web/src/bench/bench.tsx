@@ -1,7 +1,7 @@
 import { lazy, Suspense, useCallback, useEffect, useRef, useState, useSyncExternalStore } from "react";
 import { useTranslation } from "../i18n/use-translation";
 import { Link, useLocation, useNavigate } from "react-router";
-import type { Build, BuildDocument, Vocabulary, Way } from "../api/client";
+import type { Build, BuildDocument, Dish, Prediction, Vocabulary, Way } from "../api/client";
 import { MendPanel } from "../advice/mend-panel";
 import { OtherWays } from "../advice/other-ways";
 import { usePredictionOf } from "../advice/queries";
@@ -9,7 +9,9 @@ import { Trying } from "../advice/trying";
 import { useFormat } from "../ui/format";
 import { BuildName } from "./build-name";
 import { ConflictDialog } from "./conflict-dialog";
-import { addLines, addPart, usualPiece } from "./edits";
+import { addLines, addPart, replaceFood, usualPiece } from "../editing/edits";
+import { cookOf } from "../editing/usual";
+import { EmptyBowl } from "./empty-bowl";
 import { FirstUse } from "./first-use";
 import { Hold } from "./hold";
 import type { Pair } from "../history/queries";
@@ -18,10 +20,10 @@ import { MixColumn } from "./mix-column";
 import { MixTools } from "./mix-tools";
 import { NoteField } from "./note-field";
 import { Notes } from "./notes";
-import { predictionFeed } from "./prediction";
-import { emptyDocument, useCreateBuild, useDuplicateBuild, type Foods } from "./queries";
+import { predictionFeed } from "../editing/prediction";
+import { emptyDocument, useCreateBuild, useDuplicateBuild, type Foods } from "../editing/queries";
 import { TablePanel } from "./table-panel";
-import { BuildSession } from "./session";
+import { BuildSession } from "../editing/session";
 import { Squeeze } from "./squeeze";
 import { Verdict } from "./verdict";
 import { VersionsDrawer } from "./versions-drawer";
@@ -52,6 +54,9 @@ type Props = {
   onDelete: (name: string) => void;
 };
 
+/** For whom it is not: by the whole dish once that is known, by the mix until then. */
+const refusals = (prediction: Prediction, dish: Dish | undefined) => dish?.not_for ?? prediction.not_for;
+
 /** The working surface: the mix, what it does, and what to know about it. */
 export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
   const { t } = useTranslation();
@@ -72,8 +77,9 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
   const [baking] = useState(() => bakeFeed(session));
   const { answer: baked, stale: bakedStale } = useSyncExternalStore(baking.subscribe, baking.snapshot);
   const [dishes] = useState(() => dishFeed(session));
+  const { answer: dish } = useSyncExternalStore(dishes.subscribe, dishes.snapshot);
   const piece = document.piece ?? usualPiece;
-  const method = document.cook?.method ?? (piece.kind === "patty" ? "pan" : "still-oven");
+  const { method } = cookOf(document, vocabulary);
 
   useEffect(() => session.open(), [session]);
   useEffect(() => feed.follow(), [feed]);
@@ -96,6 +102,7 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
   );
   const [why, setWhy] = useState<Why | null>(null);
   const [heatWhy, setHeatWhy] = useState<HeatWhy | null>(null);
+  const swap = useCallback((food: string, by: string) => session.edit(replaceFood(food, by)), [session]);
   const whyQ = useCallback(() => setWhy("q"), []);
   const whyChance = useCallback(() => setWhy("chance"), []);
   const scale = useCallback(() => setDialog("scale"), []);
@@ -104,8 +111,7 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
   const [pair, setPair] = useState<Pair | null>(null);
   /** Sets a version beside this build as it stands, which is kept first. */
   async function compare(with_: Omit<Pair, "to">) {
-    await session.save();
-    setPair({ ...with_, to: session.snapshot().version });
+    if (await session.save()) setPair({ ...with_, to: session.snapshot().version });
   }
   useBenchActions({ session, foods, onBuilds, onVersions: setVersions, onScale: scale, onPart: setPart });
   const openNew = (made: BuildDocument) => {
@@ -132,9 +138,11 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
   const shown = (tried && triedPrediction.data) || prediction;
 
   const pieces =
-    prediction.piece_g > 0
-      ? t("mix.pieces", { count: prediction.pieces, each: format.grams(prediction.piece_g) })
-      : t("mix.vessel");
+    document.lines.length === 0
+      ? ""
+      : prediction.piece_g > 0
+        ? t("mix.pieces", { count: prediction.pieces, each: format.grams(prediction.piece_g) })
+        : t("mix.vessel");
 
   return (
     <main className="bench-room" id="bench">
@@ -149,7 +157,13 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
               inputRef={nameRef}
             />
             <p className="hint">
-              {t("mix.summary", { pieces, grams: format.grams(prediction.mass_g), version: state.version })}
+              {document.lines.length === 0
+                ? t("mix.nothingYet")
+                : t("mix.summary", {
+                    pieces,
+                    grams: format.grams(prediction.mass_g),
+                    version: state.version,
+                  })}
             </p>
             {build.from && (
               <p className="hint origin">
@@ -180,13 +194,14 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
               onScale={scale}
               onRename={() => setTimeout(() => nameRef.current?.select())}
               onDuplicate={async () => {
-                await session.save();
-                duplicate.mutate(session.id, { onSuccess: (b) => void navigate(`/bench/${b.id}`) });
+                if (await session.save())
+                  duplicate.mutate(session.id, { onSuccess: (b) => void navigate(`/bench/${b.id}`) });
               }}
               onDelete={() => onDelete(document.name)}
             />
           </div>
           <MixColumn
+            changes={tried?.changes}
             session={session}
             lines={document.lines}
             parts={document.parts}
@@ -200,7 +215,7 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
           <NoteField session={session} note={document.note} max={vocabulary.limits.note} />
         </div>
         <div className={`bench-middle ${tried ? "bench-trying" : ""}`}>
-          <FirstUse />
+          {document.lines.length > 0 && <FirstUse />}
           {tried && (
             <Trying
               way={tried}
@@ -212,27 +227,45 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
               onLeave={() => setTried(null)}
             />
           )}
-          <Verdict prediction={shown} kind={piece.kind} method={method} stale={stale} onWhy={whyChance} />
-          <Squeeze
-            prediction={shown}
-            zones={vocabulary.zones}
-            minutes={(tried?.document ?? document).rest?.minutes ?? 0}
-            piece={piece}
-            onWhy={whyQ}
-          />
-          <MendPanel document={document} foods={foods} session={session} />
-          <Hold prediction={shown} piece={piece} onWhy={setWhy} />
-          <HeatPanel
-            session={session}
-            cook={document.cook}
-            piece={piece}
-            vocabulary={vocabulary}
-            baked={baked}
-            stale={bakedStale}
-            onSettings={kitchen}
-            onWhy={setHeatWhy}
-            onSauce={document.parts?.some((p) => p.kind === "sauce") ? undefined : sauce}
-          />
+          {document.lines.length === 0 ? (
+            <EmptyBowl onPaste={() => setDialog("paste")} onBuilds={onBuilds} />
+          ) : (
+            <Verdict
+              prediction={shown}
+              kind={piece.kind}
+              method={method}
+              stale={stale}
+              hand={(tried?.document ?? document).hand}
+              notFor={tried ? shown.not_for : refusals(prediction, dish)}
+              foods={foods}
+              onSwap={swap}
+              onWhy={whyChance}
+            />
+          )}
+          {document.lines.length > 0 && (
+            <>
+              <Squeeze
+                prediction={shown}
+                zones={vocabulary.zones}
+                minutes={(tried?.document ?? document).rest?.minutes ?? 0}
+                piece={piece}
+                onWhy={whyQ}
+              />
+              <MendPanel document={document} word={prediction.word} foods={foods} session={session} />
+              <Hold prediction={shown} piece={piece} onWhy={setWhy} />
+              <HeatPanel
+                session={session}
+                cook={document.cook}
+                piece={piece}
+                vocabulary={vocabulary}
+                baked={baked}
+                stale={bakedStale}
+                onSettings={kitchen}
+                onWhy={setHeatWhy}
+                onSauce={document.parts?.some((p) => p.kind === "sauce") ? undefined : sauce}
+              />
+            </>
+          )}
         </div>
         <div className="bench-side">
           <TablePanel session={session} eaters={document.eaters} vocabulary={vocabulary} />
@@ -244,19 +277,25 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
             onTry={setTried}
             onConvert={convert}
           />
-          <Notes prediction={prediction} foods={foods} piece={piece} />
-          <Plate session={session} dishes={dishes} portions={document.portions} vocabulary={vocabulary} />
+          {document.lines.length > 0 && (
+            <>
+              <Notes prediction={prediction} foods={foods} piece={piece} />
+              <Plate session={session} dishes={dishes} portions={document.portions} vocabulary={vocabulary} />
+            </>
+          )}
         </div>
       </div>
-      <Cord
-        session={session}
-        feed={feed}
-        baked={baked}
-        parts={document.parts}
-        foods={foods}
-        vocabulary={vocabulary}
-        onPart={setPart}
-      />
+      {document.lines.length > 0 && (
+        <Cord
+          session={session}
+          feed={feed}
+          baked={baked}
+          parts={document.parts}
+          foods={foods}
+          vocabulary={vocabulary}
+          onPart={setPart}
+        />
+      )}
       <Suspense>
         {dialog === "paste" && (
           <PasteDialog
@@ -264,14 +303,15 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
             vocabulary={vocabulary}
             room={vocabulary.limits.lines - document.lines.length}
             onClose={() => setDialog(null)}
-            onTake={(lines, asNew) => {
+            onTake={(lines, parts, asNew) => {
               setDialog(null);
-              if (!asNew) session.edit(addLines(lines));
+              if (!asNew) session.edit((d) => parts.reduce((now, p) => addPart(p)(now), addLines(lines)(d)));
               else {
                 const { name, portions, note } = asNew;
                 openNew({
                   ...emptyDocument(name || t("paste.name")),
                   lines,
+                  ...(parts.length > 0 ? { parts } : {}),
                   eaters: document.eaters,
                   ...(portions > 0 ? { portions } : {}),
                   ...(note ? { note } : {}),
@@ -317,6 +357,7 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
               pair.with ? document.name : t("history.one", { n: pair.to }),
             ]}
             foods={foods}
+            parts={document.parts}
             onClose={() => setPair(null)}
           />
         )}
@@ -346,6 +387,7 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
       <VersionsDrawer
         open={versions}
         session={session}
+        foods={foods}
         onClose={() => setVersions(false)}
         onCompare={(from) => void compare({ id: session.id, from })}
       />

@@ -1,7 +1,7 @@
 import { useLayoutEffect } from "react";
 import { useTranslation } from "../i18n/use-translation";
-import { rename } from "./edits";
-import type { BuildSession } from "./session";
+import { rename } from "../editing/edits";
+import type { BuildSession } from "../editing/session";
 
 type Props = {
   session: BuildSession;

@@ -2,13 +2,14 @@ import { useDeferredValue, useState } from "react";
 import Dropdown from "react-bootstrap/Dropdown";
 import Offcanvas from "react-bootstrap/Offcanvas";
 import { useTranslation } from "../i18n/use-translation";
+import { useBackCloses } from "../ui/back-closes";
 import { useNavigate } from "react-router";
 import type { BuildEntry } from "../api/client";
 import { useFormat } from "../ui/format";
 import { Icon } from "../ui/icon";
 import { ArchiveTools } from "../files/archive-tools";
 import { BuildItems } from "./build-items";
-import { emptyDocument, useBuilds, useCreateBuild, useDuplicateBuild } from "./queries";
+import { emptyDocument, useBuilds, useCreateBuild, useDuplicateBuild } from "../editing/queries";
 
 type Props = { open: boolean; current?: string; onClose: () => void; onDelete: (entry: BuildEntry) => void };
 
@@ -30,6 +31,7 @@ export function BuildsDrawer({ open, current, onClose, onDelete }: Props) {
     void navigate(`/bench/${id}`, { state: { rename } });
   }
 
+  useBackCloses(open, onClose);
   return (
     <Offcanvas show={open} onHide={onClose} restoreFocus={false} aria-labelledby="builds-title">
       <Offcanvas.Header closeButton closeLabel={t("app.close")}>

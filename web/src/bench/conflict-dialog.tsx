@@ -4,8 +4,8 @@ import { useNavigate } from "react-router";
 import type { Build, BuildDocument, Line } from "../api/client";
 import { useFormat } from "../ui/format";
 import { usePrepWords } from "./prep-editor";
-import { useCreateBuild, type Foods } from "./queries";
-import { sameDocument, type BuildSession } from "./session";
+import { useCreateBuild, type Foods } from "../editing/queries";
+import { sameDocument, type BuildSession } from "../editing/session";
 
 type Props = { session: BuildSession; mine: BuildDocument; theirs: Build; foods: Foods };
 

@@ -4,7 +4,7 @@ import type { Prediction } from "../api/client";
 import { useFormat } from "../ui/format";
 import { Rope } from "../ui/rope";
 import { useWidth } from "../ui/use-width";
-import { pieceWord } from "./piece-word";
+import { pieceWord } from "../ui/piece-word";
 
 type Props = {
   prediction: Prediction;
@@ -60,7 +60,7 @@ function HoldRope({ stage, has, need, ratio, onWhy }: RopeProps) {
   const mark = room * reach(1);
   const end = ratio < 1 ? "parted" : ratio < 1.5 ? "frayed" : "whole";
   const kpa = (v: number) => format.number(v, v < 1 ? 2 : 1);
-  const times = t("hold.times", { n: format.number(ratio, ratio < 10 ? 1 : 0) });
+  const times = format.times(ratio);
   return (
     <div className={`hold-row ${ratio < 1 ? "hold-fails" : ""}`}>
       <span className="hold-stage">
@@ -98,13 +98,19 @@ function HoldRope({ stage, has, need, ratio, onWhy }: RopeProps) {
           <text className="need-word" x={mark + 5} y={13}>
             {t("hold.needed")}
           </text>
-          <text
-            className="hold-times"
-            x={Math.max(length, ratio < 1 ? mark : 0) + (ratio < 1 ? 10 : 14)}
-            y={33}
-          >
-            {times}
-          </text>
+          {ratio > 5 ? (
+            <text className="hold-words" x={width - 2} y={13} textAnchor="end">
+              {times}
+            </text>
+          ) : (
+            <text
+              className="hold-times"
+              x={Math.max(length, ratio < 1 ? mark : 0) + (ratio < 1 ? 10 : 14)}
+              y={33}
+            >
+              {t("hold.times", { n: format.number(ratio, 1) })}
+            </text>
+          )}
         </svg>
       </div>
     </div>

@@ -3,9 +3,9 @@ import type { Line, Prediction } from "../api/client";
 import { emptyItem, usePantry, useSavePantry } from "../advice/queries";
 import { useFormat } from "../ui/format";
 import { Icon } from "../ui/icon";
-import { setFood } from "./edits";
-import type { Foods } from "./queries";
-import type { Editor } from "./session";
+import { setFood } from "../editing/edits";
+import type { Foods } from "../editing/queries";
+import type { Editor } from "../editing/session";
 
 type Check = NonNullable<Prediction["lines"][number]["check"]>;
 
@@ -25,6 +25,10 @@ export function CheckMark({ check }: { check?: Check }) {
   );
 }
 
+/** What a label was read for, with one more or one less. */
+export const toggled = (read: string[] | undefined, what: string, on: boolean) =>
+  on ? [...new Set([...(read ?? []), what])] : (read ?? []).filter((w) => w !== what);
+
 type Props = {
   check?: Check;
   instead?: string[];
@@ -42,23 +46,29 @@ export function CheckDetails({ check, instead, index, line, name, foods, session
   const pantry = usePantry();
   const save = useSavePantry();
   if (!check || check.status === "clear") return null;
+  const item = pantry.data?.get(line.food) ?? emptyItem(line.food);
   return (
     <div className="check-details">
       {check.status === "label" && (
-        <label className="form-check">
-          <input
-            type="checkbox"
-            className="form-check-input"
-            checked={pantry.data?.get(line.food)?.label_checked ?? false}
-            onChange={(e) =>
-              save.mutate(
-                { ...(pantry.data?.get(line.food) ?? emptyItem(line.food)), label_checked: e.target.checked },
-                { onSuccess: () => session.ask() },
-              )
-            }
-          />
-          {t("eaters.labelRead", { food: name })}
-        </label>
+        <div className="labels-read" role="group" aria-label={t("eaters.labelRead", { food: name })}>
+          <span>{t("eaters.labelRead", { food: name })}</span>
+          {[...new Set(check.reasons?.map((r) => r.what))].map((what) => (
+            <label className="form-check" key={what}>
+              <input
+                type="checkbox"
+                className="form-check-input"
+                checked={item.label_read?.includes(what) ?? false}
+                onChange={(e) =>
+                  save.mutate(
+                    { ...item, label_read: toggled(item.label_read, what, e.target.checked) },
+                    { onSuccess: () => session.ask() },
+                  )
+                }
+              />
+              {t([`eaters.about.${what}`, `eaters.allergen.${what}`])}
+            </label>
+          ))}
+        </div>
       )}
       {check.status === "out" && instead && instead.length > 0 && (
         <p>

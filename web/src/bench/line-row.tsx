@@ -1,17 +1,18 @@
 import { useSortable } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
-import { memo, useState } from "react";
+import { memo, useCallback, useState } from "react";
 import { useTranslation } from "../i18n/use-translation";
 import type { Food, Line, Prediction, Vocabulary } from "../api/client";
 import { useFormat } from "../ui/format";
 import { Icon } from "../ui/icon";
 import { filled } from "../ui/slide";
 import { NumberField } from "../ui/number-field";
-import { removeLine, setGrams } from "./edits";
+import { weigh } from "../editing/amounts";
+import { setGrams } from "../editing/edits";
 import { CheckDetails, CheckMark } from "./line-check";
 import { PrepEditor, usePrepWords } from "./prep-editor";
-import type { Foods } from "./queries";
-import type { Editor } from "./session";
+import type { Foods } from "../editing/queries";
+import type { Editor } from "../editing/session";
 
 type Props = {
   id: string;
@@ -27,20 +28,22 @@ type Props = {
   vocabulary: Vocabulary;
   session: Editor;
   onChoose: (id: string) => void;
+  onRemove: (index: number) => void;
 };
 
 /** One food of the mix: its grams typed, stepped or slid; its preparations below when it is chosen. */
 export const LineRow = memo(function LineRow(props: Props) {
-  const { id, index, line, foods, food, result, share, limitPassed, chosen, vocabulary, session, onChoose } =
-    props;
+  const { id, index, line, foods, food, result, share, limitPassed, chosen, vocabulary, session } = props;
+  const { onChoose, onRemove } = props;
   const { t } = useTranslation();
   const format = useFormat();
   const prepWords = usePrepWords();
   const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } =
     useSortable({ id });
-  const name = format.foodName(food, line.food);
+  const name = format.lineName(line, foods);
   const edit = (grams: number) => session.edit(setGrams(index, grams), `grams ${id}`);
   const preps = line.prep ?? [];
+  const readAmount = useCallback((amount: string) => weigh(line.food, amount), [line.food]);
   const prepared = result && Math.abs(result.prepared_g - line.grams) >= 0.5;
   // A limit that does not fit beside the grams becomes the far end of the slide.
   return (
@@ -71,6 +74,7 @@ export const LineRow = memo(function LineRow(props: Props) {
           <span className="name">{name}</span>
           <span className="measure">
             {format.measure(result?.measure)}
+            {line.name && food && <span className="kind"> {format.foodName(food, line.food)}</span>}
             <CheckMark check={result?.check} />
             {!chosen && preps.length > 0 && (
               <span className="preps">
@@ -93,6 +97,7 @@ export const LineRow = memo(function LineRow(props: Props) {
           max={vocabulary.limits.grams}
           step={line.grams < 30 ? 1 : 5}
           onChange={edit}
+          readOther={readAmount}
         />
       </div>
       <GramsSlide label={t("mix.slide", { food: name })} grams={line.grams} onChange={edit} />
@@ -120,14 +125,7 @@ export const LineRow = memo(function LineRow(props: Props) {
             {prepared && <span>{t("mix.becomes", { grams: format.grams(result.prepared_g) })}</span>}
             {food?.max_pct !== undefined && <span>{t("mix.limit", { pct: format.pct(food.max_pct) })}</span>}
           </p>
-          <button
-            type="button"
-            className="btn btn-quiet btn-sm line-remove"
-            onClick={() => {
-              onChoose(id);
-              session.edit(removeLine(index));
-            }}
-          >
+          <button type="button" className="btn btn-quiet btn-sm line-remove" onClick={() => onRemove(index)}>
             <Icon name="x" /> {t("mix.remove", { food: name })}
           </button>
         </div>

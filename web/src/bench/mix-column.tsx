@@ -1,17 +1,20 @@
 import { memo, useMemo, useSyncExternalStore } from "react";
-import type { BuildDocument, Dish, Vocabulary } from "../api/client";
+import type { BuildDocument, Change, Dish, Vocabulary } from "../api/client";
+import { useChangeWords } from "../history/change-words";
 import { useTranslation } from "../i18n/use-translation";
 import { PartHead } from "../parts/part-head";
 import { partName } from "../parts/part-name";
 import { PartTabs } from "../parts/part-tabs";
-import { partEditor } from "./edits";
-import type { Feed } from "./feed";
+import { partEditor } from "../editing/edits";
+import type { Feed } from "../editing/feed";
 import { MixList } from "./mix-list";
-import type { Predicted } from "./prediction";
-import type { Foods } from "./queries";
-import type { BuildSession } from "./session";
+import type { Predicted } from "../editing/prediction";
+import type { Foods } from "../editing/queries";
+import type { BuildSession } from "../editing/session";
 
 type Props = {
+  /** What a way that is tried would change, shown beside the lines. */
+  changes?: Change[];
   session: BuildSession;
   lines: BuildDocument["lines"];
   parts?: BuildDocument["parts"];
@@ -34,6 +37,7 @@ export const MixColumn = memo(function MixColumn(props: Props) {
   const shown = chosen < parts.length ? chosen : -1;
   const part = parts[shown];
   const editor = useMemo(() => (shown < 0 ? session : partEditor(session, shown)), [session, shown]);
+  const { change } = useChangeWords(foods);
   const limits = useMemo(
     () => prediction.notes.filter((n) => n.code === "over-limit").map((n) => n.food ?? ""),
     [prediction.notes],
@@ -48,6 +52,18 @@ export const MixColumn = memo(function MixColumn(props: Props) {
         vocabulary={vocabulary}
         onShow={onShow}
       />
+      {props.changes && props.changes.length > 0 && (
+        <div className="tried-changes" role="status">
+          <strong>{t("ways.wouldChange")}</strong>
+          <ul>
+            {props.changes.map((c, i) => (
+              <li key={i} className={`tried-${c.kind}`}>
+                {change(c)}
+              </li>
+            ))}
+          </ul>
+        </div>
+      )}
       <div role="tabpanel" id="part-panel" aria-labelledby={`part-tab-${shown}`}>
         {part ? (
           <>

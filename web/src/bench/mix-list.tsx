@@ -10,15 +10,18 @@ import {
 } from "@dnd-kit/core";
 import { restrict } from "../ui/drag";
 import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from "@dnd-kit/sortable";
-import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { lazy, Suspense, useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { useTranslation } from "../i18n/use-translation";
-import type { Food, Line, Prediction, Vocabulary } from "../api/client";
+import type { Line, Prediction, Vocabulary } from "../api/client";
+import type { Found } from "../editing/find-foods";
 import { useFormat } from "../ui/format";
 import { AddFood } from "./add-food";
-import { addLine, moveLine } from "./edits";
+import { addLine, moveLine, removeLine } from "../editing/edits";
 import { LineRow } from "./line-row";
-import type { Foods } from "./queries";
-import type { Editor } from "./session";
+import type { Foods } from "../editing/queries";
+import type { Editor } from "../editing/session";
+
+const OwnFoodDialog = lazy(() => import("../pantry/own-food-dialog"));
 
 type Props = {
   session: Editor;
@@ -56,6 +59,7 @@ export function MixList(props: Props) {
   const format = useFormat();
   const [chosen, setChosen] = useState<string | null>(null);
   const [added, setAdded] = useState(0);
+  const [own, setOwn] = useState<string | null>(null);
   const list = useRef<HTMLOListElement>(null);
   const justAdded = useRef(false);
   const ids = useMemo(() => lineIds(lines), [lines]);
@@ -66,8 +70,8 @@ export function MixList(props: Props) {
 
   const choose = useCallback((id: string) => setChosen((now) => (now === id ? null : id)), []);
   const nameOf = (id: UniqueIdentifier) => {
-    const food = lines[ids.indexOf(String(id))]?.food ?? "";
-    return format.foodName(foods.get(food), food);
+    const line = lines[ids.indexOf(String(id))];
+    return line ? format.lineName(line, foods) : "";
   };
   const said = (key: string, active: UniqueIdentifier, over?: UniqueIdentifier) =>
     t(`mix.drag.${key}`, {
@@ -81,11 +85,25 @@ export function MixList(props: Props) {
     onDragCancel: ({ active }) => said("cancel", active.id),
   };
 
-  function add(food: Food) {
-    session.edit(addLine(food));
+  function add({ food, name }: Found) {
+    session.edit(addLine(food, name));
     justAdded.current = true;
     setAdded((n) => n + 1); // an empty field, with nothing left of the last choice
   }
+
+  /** Takes a line away; the next one, or the field to add, has the focus then. */
+  const remove = useCallback(
+    (index: number) => {
+      setChosen(null);
+      session.edit(removeLine(index));
+      requestAnimationFrame(() => {
+        const names = list.current?.querySelectorAll<HTMLElement>("li .line-name");
+        const next = names?.[Math.min(index, names.length - 1)];
+        (next ?? document.querySelector<HTMLElement>(".add-food input"))?.focus();
+      });
+    },
+    [session],
+  );
 
   // A food that was added is ready for its grams to be typed.
   useEffect(() => {
@@ -129,6 +147,7 @@ export function MixList(props: Props) {
                   vocabulary={vocabulary}
                   session={session}
                   onChoose={choose}
+                  onRemove={remove}
                 />
               );
             })}
@@ -139,7 +158,21 @@ export function MixList(props: Props) {
       {lines.length >= most ? (
         <p className="hint">{full}</p>
       ) : (
-        <AddFood key={added} foods={foods} onAdd={add} />
+        <AddFood key={added} foods={foods} onAdd={add} onOwn={setOwn} />
+      )}
+      {own !== null && (
+        <Suspense>
+          <OwnFoodDialog
+            name={own}
+            foods={foods}
+            vocabulary={vocabulary}
+            onClose={() => setOwn(null)}
+            onMade={(food) => {
+              setOwn(null);
+              add({ food });
+            }}
+          />
+        </Suspense>
       )}
     </>
   );

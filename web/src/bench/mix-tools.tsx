@@ -1,3 +1,4 @@
+import { useState } from "react";
 import Dropdown from "react-bootstrap/Dropdown";
 import { Link } from "react-router";
 import { exportAddress, formats } from "../files/queries";
@@ -5,7 +6,7 @@ import { useTranslation } from "../i18n/use-translation";
 import { Icon } from "../ui/icon";
 import { BuildItems } from "./build-items";
 import { SaveSign } from "./save-sign";
-import type { BuildSession, SessionState } from "./session";
+import type { BuildSession, SessionState } from "../editing/session";
 
 type Props = {
   session: BuildSession;
@@ -23,6 +24,8 @@ type Props = {
 export function MixTools(props: Props) {
   const { session, state, onBuilds, onPaste, onVersions, onScale, onRename, onDuplicate, onDelete } = props;
   const { t, i18n } = useTranslation();
+  const [guests, setGuests] = useState(false);
+  const hasGuests = (state.document.eaters?.people?.length ?? 0) > 0;
   const steps = [
     { name: "undo", keys: "Ctrl+Z", can: state.canUndo, step: () => session.undo() },
     { name: "redo", keys: "Ctrl+Y", can: state.canRedo, step: () => session.redo() },
@@ -70,10 +73,25 @@ export function MixTools(props: Props) {
           </Dropdown.Item>
           <Dropdown.Header as="div">{t("files.export")}</Dropdown.Header>
           {formats.map((f) => (
-            <Dropdown.Item key={f} href={exportAddress(session.id, f, i18n.language)} download>
+            <Dropdown.Item
+              key={f}
+              href={exportAddress(session.id, f, i18n.language, guests && hasGuests)}
+              download
+            >
               {t(`files.formats.${f}`)}
             </Dropdown.Item>
           ))}
+          {hasGuests && (
+            <label className="dropdown-item-text form-check share-guests">
+              <input
+                type="checkbox"
+                className="form-check-input"
+                checked={guests}
+                onChange={(e) => setGuests(e.target.checked)}
+              />
+              {t("files.withGuests")}
+            </label>
+          )}
           <Dropdown.Divider />
           <BuildItems onRename={onRename} onDuplicate={onDuplicate} onDelete={onDelete} />
         </Dropdown.Menu>

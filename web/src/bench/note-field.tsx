@@ -1,7 +1,7 @@
 import { useEffect, useRef } from "react";
 import { useTranslation } from "../i18n/use-translation";
-import { setNote } from "./edits";
-import type { BuildSession } from "./session";
+import { setNote } from "../editing/edits";
+import type { BuildSession } from "../editing/session";
 
 type Props = { session: BuildSession; note?: string; max: number };
 

@@ -2,8 +2,8 @@ import { memo } from "react";
 import { useTranslation } from "../i18n/use-translation";
 import type { Note, Prediction } from "../api/client";
 import { useFormat } from "../ui/format";
-import { pieceWord } from "./piece-word";
-import type { Foods } from "./queries";
+import { pieceWord } from "../ui/piece-word";
+import type { Foods } from "../editing/queries";
 
 type Props = { prediction: Prediction; foods: Foods; piece: { kind: string; tin?: boolean } };
 

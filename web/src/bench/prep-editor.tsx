@@ -4,8 +4,8 @@ import type { Food, Preparation, Vocabulary } from "../api/client";
 import { useFormat } from "../ui/format";
 import { Icon } from "../ui/icon";
 import { NumberField } from "../ui/number-field";
-import { addPrep, removePrep, setPrep } from "./edits";
-import type { Editor } from "./session";
+import { addPrep, removePrep, setPrep } from "../editing/edits";
+import type { Editor } from "../editing/session";
 
 /** Gives the words of a preparation with its setting: "sauté 10 min". */
 export function usePrepWords() {

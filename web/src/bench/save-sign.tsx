@@ -1,7 +1,7 @@
 import { useTranslation } from "../i18n/use-translation";
 import { Icon } from "../ui/icon";
 import { useProblemWords } from "../ui/problem";
-import type { BuildSession, SessionState } from "./session";
+import type { BuildSession, SessionState } from "../editing/session";
 
 /** A quiet word on whether the last change is kept, and a loud one when it is not. */
 export function SaveSign({ session, state }: { session: BuildSession; state: SessionState }) {

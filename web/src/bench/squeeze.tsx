@@ -4,7 +4,7 @@ import { useTranslation } from "../i18n/use-translation";
 import type { Prediction, Vocabulary } from "../api/client";
 import { useFormat } from "../ui/format";
 import { useWidth } from "../ui/use-width";
-import { pieceWord } from "./piece-word";
+import { pieceWord } from "../ui/piece-word";
 
 type Props = {
   prediction: Prediction;

@@ -5,8 +5,8 @@ import type { Eaters, Person, Vocabulary } from "../api/client";
 import { Dialog } from "../ui/dialog";
 import { Icon } from "../ui/icon";
 import { NumberField } from "../ui/number-field";
-import { setEaters } from "./edits";
-import type { BuildSession } from "./session";
+import { setEaters } from "../editing/edits";
+import type { BuildSession } from "../editing/session";
 
 type Props = { session: BuildSession; eaters?: Eaters; vocabulary: Vocabulary };
 

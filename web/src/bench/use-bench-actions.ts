@@ -2,9 +2,9 @@ import { useEffect, useMemo } from "react";
 import { useNavigate } from "react-router";
 import { useTranslation } from "../i18n/use-translation";
 import { useActions } from "../keys/actions";
-import { addLine } from "./edits";
-import { emptyDocument, useCreateBuild, type Foods } from "./queries";
-import type { BuildSession } from "./session";
+import { addLine } from "../editing/edits";
+import { emptyDocument, useCreateBuild, type Foods } from "../editing/queries";
+import type { BuildSession } from "../editing/session";
 
 type Props = {
   session: BuildSession;

@@ -1,13 +1,27 @@
 import { memo } from "react";
 import { useTranslation } from "../i18n/use-translation";
-import type { Prediction } from "../api/client";
+import type { Hand, Prediction, Refusal } from "../api/client";
 import { useFormat } from "../ui/format";
 import { Icon } from "../ui/icon";
+import type { Foods } from "../editing/queries";
 
-type Props = { prediction: Prediction; kind: string; method: string; stale: boolean; onWhy: () => void };
+type Props = {
+  prediction: Prediction;
+  kind: string;
+  method: string;
+  stale: boolean;
+  /** What the hand said, where the sentence goes by it. */
+  hand?: Hand;
+  /** For whom foods of the mix or of its parts are out. */
+  notFor: Refusal[];
+  foods: Foods;
+  onSwap: (food: string, by: string) => void;
+  onWhy: () => void;
+};
 
-/** One plain sentence: whether it holds, and how likely that is. */
-export const Verdict = memo(function Verdict({ prediction: p, kind, method, stale, onWhy }: Props) {
+/** One plain sentence: whether it holds, how likely that is, and for whom it is not. */
+export const Verdict = memo(function Verdict(props: Props) {
+  const { prediction: p, kind, method, stale, hand, notFor, foods, onSwap, onWhy } = props;
   const { t, i18n } = useTranslation();
   const format = useFormat();
   const n = Math.round(p.chance * 100);
@@ -18,7 +32,7 @@ export const Verdict = memo(function Verdict({ prediction: p, kind, method, stal
   return (
     <div className={`verdict verdict-${p.verdict}`} role="status">
       <h2 className="verdict-words">
-        {t(`verdict.${p.verdict}`)}
+        {t(`verdict.${sentence(p)}`)}
         {p.verdict !== "nothing" && (
           <>
             {" "}
@@ -34,6 +48,10 @@ export const Verdict = memo(function Verdict({ prediction: p, kind, method, stal
           </>
         )}
       </h2>
+      {hand && <p className="verdict-hand">{t("verdict.byHand")}</p>}
+      {notFor.map((r) => (
+        <NotFor key={r.person} refusal={r} foods={foods} onSwap={onSwap} />
+      ))}
       {stale && (
         <span className="stale">
           <Icon name="offline" /> {t("verdict.stale")}
@@ -42,3 +60,49 @@ export const Verdict = memo(function Verdict({ prediction: p, kind, method, stal
     </div>
   );
 });
+
+/** A mix that would hold but lies outside what its piece wants says which way. */
+function sentence(p: Prediction): string {
+  const strong = p.raw_ratio >= 1.5 && p.cooked_ratio >= 1.5;
+  if (p.verdict !== "marginal" || p.in_band || !strong || p.q === null) return p.verdict;
+  return p.q > p.band.to ? "wet" : "dry";
+}
+
+type NotForProps = { refusal: Refusal; foods: Foods; onSwap: (food: string, by: string) => void };
+
+/** Who cannot eat it, because of what, and what is clear for all in its place. */
+function NotFor({ refusal: r, foods, onSwap }: NotForProps) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const name = (id: string) => format.brief(format.foodName(foods.get(id), id));
+  const why = r.why.map((w) => t([`eaters.about.${w}`, `eaters.allergen.${w}`])).join(", ");
+  const who =
+    r.name ||
+    (r.person === 0 ? t("verdict.allLeaveOut", { what: why }) : t("verdict.whoLeavesOut", { what: why }));
+  return (
+    <div className="not-for">
+      <p>
+        <Icon name="x" /> {t("verdict.notFor", { who, foods: r.foods.map((f) => name(f.food)).join(", ") })}
+      </p>
+      {r.foods.map((f) => (
+        <p key={f.food} className="swaps">
+          {f.instead.length === 0 ? (
+            <small>{t("verdict.noSwap", { food: name(f.food) })}</small>
+          ) : (
+            f.instead.map((by) => (
+              <button
+                key={by}
+                type="button"
+                className="btn btn-straw btn-sm"
+                aria-label={t("verdict.swap", { food: name(f.food), by: name(by) })}
+                onClick={() => onSwap(f.food, by)}
+              >
+                {format.foodName(foods.get(by), by)}
+              </button>
+            ))
+          )}
+        </p>
+      ))}
+    </div>
+  );
+}

@@ -2,31 +2,34 @@ import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
 import Offcanvas from "react-bootstrap/Offcanvas";
 import { useNavigate } from "react-router";
-import { api, etag, unwrap, type Version } from "../api/client";
+import { api, etag, unwrap, type Sitting, type Version } from "../api/client";
+import { useChangeWords } from "../history/change-words";
 import { useBranch, useNameVersion } from "../history/queries";
 import { useTranslation } from "../i18n/use-translation";
+import { useBackCloses } from "../ui/back-closes";
 import { useFormat } from "../ui/format";
-import { useVersions } from "./queries";
-import type { BuildSession } from "./session";
+import { useSittings, useVersions, type Foods } from "../editing/queries";
+import type { BuildSession } from "../editing/session";
 
 type Props = {
   open: boolean;
   session: BuildSession;
+  foods: Foods;
   onClose: () => void;
   /** Sets a version beside the newest. */
   onCompare: (version: number) => void;
 };
 
 /** The history of a build: to look at, name, compare, branch from and go back to. */
-export function VersionsDrawer({ open, session, onClose, onCompare }: Props) {
+export function VersionsDrawer({ open, session, foods, onClose, onCompare }: Props) {
   const { t } = useTranslation();
   const navigate = useNavigate();
   const [named, setNamed] = useState(false);
-  const versions = useVersions(session.id, open, named);
+  const versions = useSittings(session.id, open);
   const branch = useBranch(session.id);
   const back = useMutation({
     mutationFn: async (number: number) => {
-      await session.save();
+      if (!(await session.save())) throw new Error("not kept");
       const { version } = session.snapshot();
       return unwrap(
         api.POST("/api/builds/{id}/versions/{number}/restore", {
@@ -39,12 +42,9 @@ export function VersionsDrawer({ open, session, onClose, onCompare }: Props) {
       onClose();
     },
   });
-  const begin = (v: Version) =>
+  const begin = (number: number, name: string) =>
     branch.mutate(
-      {
-        number: v.number,
-        name: t("history.tryOf", { name: v.name || t("builds.untitled") }).slice(0, 200),
-      },
+      { number, name: t("history.tryOf", { name: name || t("builds.untitled") }).slice(0, 200) },
       {
         onSuccess: (build) => {
           onClose();
@@ -52,6 +52,8 @@ export function VersionsDrawer({ open, session, onClose, onCompare }: Props) {
         },
       },
     );
+  useBackCloses(open, onClose);
+  const list = (versions.data?.pages.flat() ?? []).filter((v) => !named || v.label !== "");
   return (
     <Offcanvas show={open} onHide={onClose} placement="end" aria-labelledby="versions-title">
       <Offcanvas.Header closeButton closeLabel={t("app.close")}>
@@ -79,19 +81,22 @@ export function VersionsDrawer({ open, session, onClose, onCompare }: Props) {
           <div className="skeleton-list" aria-label={t("app.loading")} />
         )}
         <ol className="versions" reversed>
-          {versions.data?.pages.flat().map((v, i) => (
-            <VersionItem
+          {list.map((v, i) => (
+            <SittingItem
               key={v.number}
-              id={session.id}
-              version={v}
-              newest={i === 0 && !named}
-              busy={back.isPending || branch.isPending}
-              onCompare={() => {
-                onClose();
-                onCompare(v.number);
-              }}
-              onBranch={() => begin(v)}
-              onBack={() => back.mutate(v.number)}
+              session={session}
+              sitting={v}
+              foods={foods}
+              newest={i === 0}
+              tools={(n, name) => ({
+                busy: back.isPending || branch.isPending,
+                onCompare: () => {
+                  onClose();
+                  onCompare(n);
+                },
+                onBranch: () => begin(n, name),
+                onBack: () => back.mutate(n),
+              })}
             />
           ))}
         </ol>
@@ -110,26 +115,30 @@ export function VersionsDrawer({ open, session, onClose, onCompare }: Props) {
   );
 }
 
-type ItemProps = {
-  id: string;
-  version: Version;
+type Tools = { busy: boolean; onCompare: () => void; onBranch: () => void; onBack: () => void };
+
+type SittingProps = {
+  session: BuildSession;
+  sitting: Sitting;
+  foods: Foods;
   newest: boolean;
-  busy: boolean;
-  onCompare: () => void;
-  onBranch: () => void;
-  onBack: () => void;
+  tools: (number: number, name: string) => Tools;
 };
 
-function VersionItem({ id, version: v, newest, busy, onCompare, onBranch, onBack }: ItemProps) {
+const mostSaid = 4;
+
+/** One sitting: what it changed, in words, and every version of it beneath. */
+function SittingItem({ session, sitting: v, foods, newest, tools }: SittingProps) {
   const { t } = useTranslation();
   const format = useFormat();
-  const name = useNameVersion(id);
-  const [text, setText] = useState<string | null>(null);
+  const words = useChangeWords(foods);
+  const [open, setOpen] = useState(false);
+  const { parts } = session.snapshot().document;
+  const said = [
+    ...v.changes.map(words.change),
+    ...words.told(v.settings).map((s) => words.setting(s, parts)),
+  ];
   const title = t("versions.version", { n: v.number });
-  const keep = () => {
-    if (text !== null && text.trim() !== v.label) name.mutate({ number: v.number, label: text.trim() });
-    setText(null);
-  };
   return (
     <li>
       <div className="version-head">
@@ -139,13 +148,87 @@ function VersionItem({ id, version: v, newest, busy, onCompare, onBranch, onBack
           {format.when(v.created_at)} · {t("versions.lines", { count: v.lines })}
         </small>
       </div>
+      <p className="version-changes">
+        {v.began
+          ? t("versions.began")
+          : said.length === 0
+            ? t("history.nothing")
+            : said.slice(0, mostSaid).join("; ") +
+              (said.length > mostSaid ? ` ${t("versions.andMore", { count: said.length - mostSaid })}` : "")}
+      </p>
+      <LabelField id={session.id} number={v.number} label={v.label} />
+      <VersionTools title={title} newest={newest} {...tools(v.number, v.name)} />
+      {v.count > 1 && (
+        <>
+          <button
+            type="button"
+            className="btn btn-link btn-sm p-0"
+            aria-expanded={open}
+            onClick={() => setOpen(!open)}
+          >
+            {t("versions.steps", { count: v.count - 1 })}
+          </button>
+          {open && <Steps session={session} sitting={v} tools={tools} />}
+        </>
+      )}
+    </li>
+  );
+}
+
+/** Every version that a sitting kept before its last. */
+function Steps({ session, sitting, tools }: Pick<SittingProps, "session" | "sitting" | "tools">) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const versions = useVersions(session.id, true, false, sitting.number);
+  const list = (versions.data?.pages.flat() ?? []).filter((v: Version) => v.number >= sitting.first);
+  const more = versions.hasNextPage && (list.at(-1)?.number ?? 0) > sitting.first;
+  return (
+    <ol className="versions version-steps" reversed>
+      {versions.isPending && <div className="skeleton-list" aria-label={t("app.loading")} />}
+      {list.map((v) => (
+        <li key={v.number}>
+          <small>
+            {t("versions.version", { n: v.number })} · {format.when(v.created_at)}
+          </small>
+          <VersionTools
+            title={t("versions.version", { n: v.number })}
+            newest={false}
+            {...tools(v.number, v.name)}
+          />
+        </li>
+      ))}
+      {more && (
+        <li>
+          <button
+            type="button"
+            className="btn btn-quiet btn-sm"
+            onClick={() => void versions.fetchNextPage()}
+          >
+            {t("versions.more")}
+          </button>
+        </li>
+      )}
+    </ol>
+  );
+}
+
+function LabelField({ id, number, label }: { id: string; number: number; label: string }) {
+  const { t } = useTranslation();
+  const name = useNameVersion(id);
+  const [text, setText] = useState<string | null>(null);
+  const keep = () => {
+    if (text !== null && text.trim() !== label) name.mutate({ number, label: text.trim() });
+    setText(null);
+  };
+  return (
+    <>
       <textarea
         className="form-control form-control-sm version-label"
         rows={1}
-        aria-label={t("history.label", { n: v.number })}
+        aria-label={t("history.label", { n: number })}
         placeholder={t("history.addLabel")}
         maxLength={200}
-        value={text ?? v.label}
+        value={text ?? label}
         onChange={(e) => setText(e.target.value.replace(/\s*\n\s*/g, " "))}
         onBlur={keep}
         onKeyDown={(e) => {
@@ -164,38 +247,46 @@ function VersionItem({ id, version: v, newest, busy, onCompare, onBranch, onBack
           {t("builds.failed")}
         </small>
       )}
-      <div className="version-tools">
-        {!newest && (
-          <>
-            <button
-              type="button"
-              className="btn btn-quiet btn-sm"
-              aria-label={`${t("versions.back")}: ${title}`}
-              disabled={busy}
-              onClick={onBack}
-            >
-              {t("versions.back")}
-            </button>
-            <button
-              type="button"
-              className="btn btn-quiet btn-sm"
-              aria-label={`${t("history.compareWith")}: ${title}`}
-              onClick={onCompare}
-            >
-              {t("history.compareWith")}
-            </button>
-          </>
-        )}
-        <button
-          type="button"
-          className="btn btn-quiet btn-sm"
-          aria-label={`${t("history.branch")}: ${title}`}
-          disabled={busy}
-          onClick={onBranch}
-        >
-          {t("history.branch")}
-        </button>
-      </div>
-    </li>
+    </>
+  );
+}
+
+type ToolProps = Tools & { title: string; newest: boolean };
+
+function VersionTools({ title, newest, busy, onCompare, onBranch, onBack }: ToolProps) {
+  const { t } = useTranslation();
+  return (
+    <div className="version-tools">
+      {!newest && (
+        <>
+          <button
+            type="button"
+            className="btn btn-quiet btn-sm"
+            aria-label={`${t("versions.back")}: ${title}`}
+            disabled={busy}
+            onClick={onBack}
+          >
+            {t("versions.back")}
+          </button>
+          <button
+            type="button"
+            className="btn btn-quiet btn-sm"
+            aria-label={`${t("history.compareWith")}: ${title}`}
+            onClick={onCompare}
+          >
+            {t("history.compareWith")}
+          </button>
+        </>
+      )}
+      <button
+        type="button"
+        className="btn btn-quiet btn-sm"
+        aria-label={`${t("history.branch")}: ${title}`}
+        disabled={busy}
+        onClick={onBranch}
+      >
+        {t("history.branch")}
+      </button>
+    </div>
   );
 }

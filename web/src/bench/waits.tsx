@@ -1,19 +1,18 @@
 import { useTranslation } from "../i18n/use-translation";
-import type { Wait } from "../api/client";
+import type { Vocabulary, Wait } from "../api/client";
 import { useFormat } from "../ui/format";
 import { NumberField } from "../ui/number-field";
 import { filled } from "../ui/slide";
-import { setWait } from "./edits";
-import type { BuildSession } from "./session";
+import { setWait } from "../editing/edits";
+import type { BuildSession } from "../editing/session";
 
-type Props = { which: "rest" | "chill"; session: BuildSession; wait?: Wait; maxMinutes: number };
+type Props = { which: "rest" | "chill"; session: BuildSession; wait?: Wait; limits: Vocabulary["limits"] };
 
 const slideTo = 120;
 const usual = { rest: 20, chill: 4 };
-const range = { rest: [0, 40], chill: [-5, 15] } as const;
 
 /** How long and how cold the mix rests, or the shaped pieces chill. */
-export function WaitFields({ which, session, wait, maxMinutes }: Props) {
+export function WaitFields({ which, session, wait, limits }: Props) {
   const { t } = useTranslation();
   const format = useFormat();
   const minutes = t(`waits.${which}Minutes`);
@@ -40,7 +39,7 @@ export function WaitFields({ which, session, wait, maxMinutes }: Props) {
         label={minutes}
         unit="min"
         min={0}
-        max={maxMinutes}
+        max={limits.minutes}
         step={5}
         digits={0}
         value={now.minutes}
@@ -49,8 +48,8 @@ export function WaitFields({ which, session, wait, maxMinutes }: Props) {
       <NumberField
         label={t(`waits.${which}Celsius`)}
         unit="°C"
-        min={range[which][0]}
-        max={range[which][1]}
+        min={which === "rest" ? limits.min_rest_celsius : limits.min_chill_celsius}
+        max={which === "rest" ? limits.max_rest_celsius : limits.max_chill_celsius}
         digits={0}
         value={now.celsius ?? usual[which]}
         onChange={(v) => set({ celsius: v }, "celsius")}

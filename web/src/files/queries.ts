@@ -35,5 +35,5 @@ export function useUnpackKitchen() {
 
 export const formats = ["json-ld", "markdown", "text", "csv", "document"] as const;
 
-export const exportAddress = (id: string, format: string, language: string) =>
-  `/api/builds/${id}/export?format=${format}&language=${language}`;
+export const exportAddress = (id: string, format: string, language: string, guests: boolean) =>
+  `/api/builds/${id}/export?format=${format}&language=${language}${guests ? "&guests=true" : ""}`;

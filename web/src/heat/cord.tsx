@@ -1,9 +1,9 @@
 import { memo, useEffect, useRef, useState } from "react";
 import { useTranslation } from "../i18n/use-translation";
 import type { Baked, Part, Prediction, Step, Vocabulary } from "../api/client";
-import type { Feed } from "../bench/feed";
-import type { Foods } from "../bench/queries";
-import type { BuildSession } from "../bench/session";
+import type { Feed } from "../editing/feed";
+import type { Foods } from "../editing/queries";
+import type { BuildSession } from "../editing/session";
 import { fraction, useFormat } from "../ui/format";
 import { Rope } from "../ui/rope";
 import { useWidth } from "../ui/use-width";

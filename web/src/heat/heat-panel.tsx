@@ -1,8 +1,9 @@
 import { memo, useState } from "react";
+import { cookOf } from "../editing/usual";
 import { useTranslation } from "../i18n/use-translation";
 import type { Baked, BuildDocument, CookNote, Piece, Vocabulary } from "../api/client";
-import type { BuildSession } from "../bench/session";
-import { fraction, useFormat } from "../ui/format";
+import type { BuildSession } from "../editing/session";
+import { useFormat } from "../ui/format";
 import type { HeatWhy } from "../why/heat-why-dialog";
 import { movesOf } from "./course";
 import { HeatPicture } from "./heat-picture";
@@ -25,16 +26,13 @@ type Props = {
   onSauce?: () => void;
 };
 
-/** Minutes as a cook says them: to the half. */
-const halves = (m: number) => fraction(Math.round(m * 2) / 2);
-
 /** The piece: how many, how big, how long and how hot. */
 export const HeatPanel = memo(function HeatPanel(props: Props) {
   const { session, cook, piece, vocabulary, baked, stale, onSettings, onWhy, onSauce } = props;
   const { t } = useTranslation();
   const format = useFormat();
   const [more, setMore] = useState(false);
-  const method = cook?.method ?? (piece.kind === "patty" ? "pan" : "still-oven");
+  const { method } = cookOf({ cook, piece }, vocabulary);
   const y = baked?.yield;
   return (
     <section className="panel-section piece" aria-labelledby="piece-title">
@@ -63,10 +61,10 @@ export const HeatPanel = memo(function HeatPanel(props: Props) {
                 <button
                   type="button"
                   className="why figure"
-                  aria-label={`${t("heat.offAt", { minutes: halves(baked.pull_at_minutes) })} ${t("why.minutes")}`}
+                  aria-label={`${t("heat.offAt", { minutes: format.halves(baked.pull_at_minutes) })} ${t("why.minutes")}`}
                   onClick={() => onWhy("minutes")}
                 >
-                  {t("heat.offAt", { minutes: halves(baked.pull_at_minutes) })}
+                  {t("heat.offAt", { minutes: format.halves(baked.pull_at_minutes) })}
                 </button>
               </strong>{" "}
               {(["turn", "oven", "grill"] as const).map((move) => {
@@ -76,7 +74,7 @@ export const HeatPanel = memo(function HeatPanel(props: Props) {
                     <span key={move}>
                       {t(`heat.movesAt.${move}`, {
                         minutes: listOf(
-                          at.map((m) => halves(m.minutes)),
+                          at.map((m) => format.halves(m.minutes)),
                           t,
                         ),
                       })}{" "}
@@ -151,8 +149,8 @@ export const HeatPanel = memo(function HeatPanel(props: Props) {
                 <li>{t(`heat.browns.${baked.browning_word}`)}</li>
                 <li>
                   {baked.sets.every((s) => s.share > 0.9)
-                    ? t("heat.allSet", { times: format.ratio(baked.set_ratio) })
-                    : t("heat.partSet", { times: format.ratio(baked.set_ratio) })}
+                    ? t("heat.allSet", { times: format.times(baked.set_ratio) })
+                    : t("heat.partSet", { times: format.times(baked.set_ratio) })}
                 </li>
               </>
             )}

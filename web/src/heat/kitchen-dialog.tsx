@@ -6,7 +6,7 @@ import { Dialog } from "../ui/dialog";
 import { NumberField } from "../ui/number-field";
 import { useSaveSettings, useSettings } from "./queries";
 
-type Figure = Exclude<keyof Settings, "guidance" | "$schema">;
+type Figure = Exclude<keyof Settings, "guidance" | "currency" | "$schema">;
 
 const figures: { field: Figure; unit: string; min: number; max: number; step: number }[] = [
   { field: "oven_offset_celsius", unit: "°C", min: -60, max: 60, step: 5 },
@@ -21,6 +21,9 @@ const figures: { field: Figure; unit: string; min: number; max: number; step: nu
   { field: "pot_diameter_mm", unit: "mm", min: 80, max: 1000, step: 10 },
   { field: "bowl_g", unit: "g", min: 50, max: 20000, step: 50 },
 ];
+
+/** Every currency that the browser knows, and the one that is kept. */
+const currencies = (kept: string) => [...new Set([kept, ...Intl.supportedValuesOf("currency")])].sort();
 
 /** What is true of this kitchen: its oven, its height, its trays, its guidance. */
 export default function KitchenDialog({ onClose, onSaved }: { onClose: () => void; onSaved: () => void }) {
@@ -95,6 +98,20 @@ export default function KitchenDialog({ onClose, onSaved }: { onClose: () => voi
                 </label>
               ))}
             </div>
+            <label className="field-line">
+              <span>{t("kitchen.currency")}</span>
+              <select
+                className="form-select"
+                value={now.currency}
+                onChange={(e) => set({ currency: e.target.value })}
+              >
+                {currencies(now.currency).map((c) => (
+                  <option key={c} value={c}>
+                    {c}
+                  </option>
+                ))}
+              </select>
+            </label>
             {save.isError && <p role="alert">{t("kitchen.refused")}</p>}
           </>
         )}

@@ -1,16 +1,17 @@
 import { useEffect, useRef, useSyncExternalStore } from "react";
 import { useTranslation } from "../i18n/use-translation";
 import type { Baked, Prediction, Step, Vocabulary } from "../api/client";
-import { setTableTime, usualPiece } from "../bench/edits";
-import type { Feed } from "../bench/feed";
+import { setTableTime, usualPiece } from "../editing/edits";
+import { cookOf } from "../editing/usual";
+import type { Feed } from "../editing/feed";
 import { PrepEditor } from "../bench/prep-editor";
-import type { Foods } from "../bench/queries";
-import type { BuildSession } from "../bench/session";
+import type { Foods } from "../editing/queries";
+import type { BuildSession } from "../editing/session";
 import { WaitFields } from "../bench/waits";
 import { partName } from "../parts/part-name";
 import { useFormat } from "../ui/format";
 import { Icon } from "../ui/icon";
-import { HeatFields, ShapeFields } from "./piece-fields";
+import { FromField, HeatFields, ShapeFields } from "./piece-fields";
 
 type Props = {
   session: BuildSession;
@@ -99,12 +100,7 @@ export function KnotPanel(props: Props) {
           </button>
         )}
         {(code === "rest" || code === "chill") && (
-          <WaitFields
-            which={code}
-            session={session}
-            wait={document[code]}
-            maxMinutes={vocabulary.limits.minutes}
-          />
+          <WaitFields which={code} session={session} wait={document[code]} limits={vocabulary.limits} />
         )}
         {code === "chill" && prediction.chilled_celsius !== undefined && (
           <p className="hint">
@@ -113,6 +109,9 @@ export function KnotPanel(props: Props) {
               times: format.number(prediction.chill_factor ?? 1, 1),
             })}
           </p>
+        )}
+        {(code === "chill" || code === "freeze") && (
+          <FromField session={session} cook={cookOf(document, vocabulary)} />
         )}
         {code === "shape" && (
           <div className="piece-form">

@@ -1,7 +1,7 @@
 import { useSyncExternalStore } from "react";
 import { useTranslation } from "../i18n/use-translation";
 import { useSettled } from "../advice/queries";
-import type { BuildSession } from "../bench/session";
+import type { BuildSession } from "../editing/session";
 import { useFormat } from "../ui/format";
 import { useOutlook } from "./queries";
 

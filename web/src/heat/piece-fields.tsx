@@ -1,9 +1,11 @@
 import { memo } from "react";
 import { useTranslation } from "../i18n/use-translation";
 import type { BuildDocument, Cook, Piece, Vocabulary } from "../api/client";
-import { pieceOf, setCook, setPiece, type SizeField } from "../bench/edits";
-import type { BuildSession } from "../bench/session";
+import { setCook, setPiece, setShaped, type SizeField } from "../editing/edits";
+import { cookOf } from "../editing/usual";
+import type { BuildSession } from "../editing/session";
 import { NumberField } from "../ui/number-field";
+import { useReshape, type Kind } from "./queries";
 
 type ShapeProps = { session: BuildSession; piece: Piece; vocabulary: Vocabulary };
 
@@ -12,6 +14,7 @@ export const ShapeFields = memo(function ShapeFields({ session, piece, vocabular
   const { t } = useTranslation();
   const { kinds, limits } = vocabulary;
   const kind = kinds.find((k) => k.kind === piece.kind);
+  const reshape = useReshape();
   return (
     <>
       <label className="field">
@@ -19,10 +22,12 @@ export const ShapeFields = memo(function ShapeFields({ session, piece, vocabular
         <select
           className="form-select"
           value={piece.kind}
-          onChange={(e) => {
-            const next = kinds.find((k) => k.kind === e.target.value);
-            if (next) session.edit(setPiece(pieceOf(next, piece)));
-          }}
+          onChange={(e) =>
+            reshape.mutate(
+              { document: session.snapshot().document, kind: e.target.value as Kind },
+              { onSuccess: (shaped) => session.edit(setShaped(shaped)) },
+            )
+          }
         >
           {kinds.map((k) => (
             <option key={k.kind} value={k.kind}>
@@ -31,6 +36,11 @@ export const ShapeFields = memo(function ShapeFields({ session, piece, vocabular
           ))}
         </select>
       </label>
+      {reshape.isError && (
+        <p className="size-error" role="alert">
+          {t("heat.fit.failed")}
+        </p>
+      )}
       <div className="sizes">
         {kind?.sizes
           .filter((s) => s.default > 0 || piece[s.field as SizeField] !== undefined)
@@ -79,7 +89,6 @@ type HeatProps = {
   all?: boolean;
 };
 
-const oven = (method: string) => method === "still-oven" || method === "fan-oven";
 const flat = (kind: string) => kind === "patty" || kind === "fritter";
 
 /** How the pieces are cooked. */
@@ -87,7 +96,7 @@ export const HeatFields = memo(function HeatFields(props: HeatProps) {
   const { session, cook: given, piece, vocabulary, usual, all } = props;
   const { t } = useTranslation();
   const { methods, limits } = vocabulary;
-  const cook: Cook = given ?? { method: piece.kind === "patty" ? "pan" : "still-oven" };
+  const cook = cookOf({ cook: given, piece }, vocabulary);
   const method = methods.find((m) => m.method === cook.method);
   // What stands in a tin or a half-vessel no pan sears.
   const held =
@@ -126,14 +135,9 @@ export const HeatFields = memo(function HeatFields(props: HeatProps) {
           onChange={(e) => {
             const next = methods.find((m) => m.method === e.target.value);
             if (!next) return;
-            const { target_celsius, start_celsius } = cook;
+            const { target_celsius, start_celsius, from } = cook;
             session.edit(
-              setCook({
-                method: next.method,
-                celsius: next.celsius,
-                ...(target_celsius === undefined ? {} : { target_celsius }),
-                ...(start_celsius === undefined ? {} : { start_celsius }),
-              }),
+              setCook({ method: next.method, celsius: next.celsius, target_celsius, start_celsius, from }),
             );
           }}
         >
@@ -168,34 +172,49 @@ export const HeatFields = memo(function HeatFields(props: HeatProps) {
           </button>
         )}
       </div>
+      <FromField session={session} cook={cook} />
       {all && (
-        <>
-          <label className="field">
-            <span>{t("heat.from")}</span>
-            <select
-              className="form-select"
-              value={
-                cook.start_celsius === undefined ? "chill" : cook.start_celsius <= -10 ? "freezer" : "room"
-              }
-              onChange={(e) =>
-                set({ start_celsius: { chill: undefined, room: 20, freezer: -18 }[e.target.value] })
-              }
-            >
-              {["chill", "room", "freezer"].map((from) => (
-                <option key={from} value={from}>
-                  {t(`heat.starts.${from}`)}
-                </option>
-              ))}
-            </select>
-          </label>
-          <div className="sizes">
-            {oven(cook.method) &&
-              (!held || (cook.sear_minutes ?? 0) > 0) &&
-              number("sear_minutes", cook.sear_minutes ?? 0, 0, 60, 1)}
-            {oven(cook.method) && number("grill_minutes", cook.grill_minutes ?? 0, 0, 60, 1)}
-          </div>
-        </>
+        <div className="sizes">
+          {method?.sears &&
+            (!held || (cook.sear_minutes ?? 0) > 0) &&
+            number("sear_minutes", cook.sear_minutes ?? 0, 0, 60, 1)}
+          {method?.grills && number("grill_minutes", cook.grill_minutes ?? 0, 0, 60, 1)}
+        </div>
       )}
     </>
   );
 });
+
+type FromProps = { session: BuildSession; cook: Cook };
+
+/** Where the pieces come from when they meet the heat; also at the knots of the cold. */
+export function FromField({ session, cook }: FromProps) {
+  const { t } = useTranslation();
+  const { start_celsius: start } = cook;
+  const from = cook.from ?? (start === undefined ? "chill" : start <= -10 ? "freezer" : "room");
+  return (
+    <label className="field">
+      <span>{t("heat.from")}</span>
+      <select
+        className="form-select"
+        value={from}
+        onChange={(e) => {
+          const { value } = e.target;
+          session.edit(
+            setCook({
+              ...cook,
+              start_celsius: undefined,
+              from: value === "room" || value === "freezer" ? value : undefined,
+            }),
+          );
+        }}
+      >
+        {["chill", "room", "freezer"].map((each) => (
+          <option key={each} value={each}>
+            {t(`heat.starts.${each}`)}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}

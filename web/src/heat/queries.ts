@@ -1,7 +1,8 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, unwrap, type Baked, type BuildDocument, type Settings } from "../api/client";
-import { Feed } from "../bench/feed";
-import type { BuildSession } from "../bench/session";
+import type { paths } from "../api/schema";
+import { Feed } from "../editing/feed";
+import type { BuildSession } from "../editing/session";
 
 // The handful is answered first: cooking follows in a moment.
 const afterTheSqueeze = 70; // ms
@@ -46,6 +47,16 @@ export function useFit() {
   return useMutation({
     mutationFn: ({ document, aim }: { document: BuildDocument; aim: Aim }) =>
       unwrap(api.POST("/api/fit", { params: { query: aim }, body: document })),
+  });
+}
+
+export type Kind = NonNullable<paths["/api/reshape"]["post"]["parameters"]["query"]>["kind"];
+
+/** Asks for the mix as pieces of another kind, with their usual size, number and heat. */
+export function useReshape() {
+  return useMutation({
+    mutationFn: ({ document, kind }: { document: BuildDocument; kind: Kind }) =>
+      unwrap(api.POST("/api/reshape", { params: { query: { kind } }, body: document })),
   });
 }
 

@@ -1,7 +1,7 @@
 import { memo, useEffect, useRef } from "react";
 import { useTranslation } from "../i18n/use-translation";
 import type { Piece, Section } from "../api/client";
-import { pieceWord } from "../bench/piece-word";
+import { pieceWord } from "../ui/piece-word";
 import { useFormat } from "../ui/format";
 import { colourOf, cutAt } from "./temperature";
 

@@ -1,8 +1,8 @@
 import { memo, useState } from "react";
 import { useTranslation } from "../i18n/use-translation";
 import { ApiError, type Piece, type Vocabulary } from "../api/client";
-import { setPiece } from "../bench/edits";
-import type { BuildSession } from "../bench/session";
+import { setPiece } from "../editing/edits";
+import type { BuildSession } from "../editing/session";
 import { useFormat } from "../ui/format";
 import { NumberField } from "../ui/number-field";
 import { useFit, type Aim } from "./queries";

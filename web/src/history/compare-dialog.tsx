@@ -1,19 +1,28 @@
 import { useState } from "react";
 import Modal from "react-bootstrap/Modal";
-import type { Comparison, Preparation } from "../api/client";
-import { usePrepWords } from "../bench/prep-editor";
-import { useVersions, type Foods } from "../bench/queries";
+import type { BuildDocument, Comparison, Preparation } from "../api/client";
+import { useVersions, type Foods } from "../editing/queries";
 import { useTranslation } from "../i18n/use-translation";
+import { useSettings } from "../heat/queries";
 import { Dialog } from "../ui/dialog";
 import { useFormat } from "../ui/format";
+import { useChangeWords } from "./change-words";
 import { useComparison, type Pair } from "./queries";
 
-type Props = { pair: Pair; names: [string, string]; foods: Foods; onClose: () => void };
+type Parts = BuildDocument["parts"];
+type Props = {
+  pair: Pair;
+  names: [string, string];
+  foods: Foods;
+  /** Those of the build that is open, for their names. */
+  parts: Parts;
+  onClose: () => void;
+};
 type Change = Comparison["changes"][number];
 type Effect = Comparison["before"];
 
 /** What changed between two versions, and what that does; any two of a build can be chosen. */
-export default function CompareDialog({ pair: first, names: firstNames, foods, onClose }: Props) {
+export default function CompareDialog({ pair: first, names: firstNames, foods, parts, onClose }: Props) {
   const { t } = useTranslation();
   const [pair, setPair] = useState(first);
   const one = first.with === undefined;
@@ -39,7 +48,7 @@ export default function CompareDialog({ pair: first, names: firstNames, foods, o
               {data.changes.length + data.settings.length === 0 && (
                 <p className="hint">{t("history.nothing")}</p>
               )}
-              <Changes data={data} names={names} foods={foods} />
+              <Changes data={data} names={names} foods={foods} parts={parts} />
             </section>
             <section aria-labelledby="compare-effects">
               <h3 id="compare-effects">{t("history.does")}</h3>
@@ -96,14 +105,25 @@ function SideBySide({ names, children }: { names: [string, string]; children: Re
   );
 }
 
-function Changes({ data, names, foods }: { data: Comparison; names: [string, string]; foods: Foods }) {
+function Changes({
+  data,
+  names,
+  foods,
+  parts,
+}: {
+  data: Comparison;
+  names: [string, string];
+  foods: Foods;
+  parts: Parts;
+}) {
   const { t } = useTranslation();
   const format = useFormat();
-  const prepWords = usePrepWords();
+  const words = useChangeWords(foods);
   const prepared = (grams: number | undefined, preps: Preparation[] | undefined | null) =>
-    [format.grams(grams ?? 0), ...(preps ?? []).map(prepWords)].join(", ");
+    [format.grams(grams ?? 0), ...((preps ?? []).length > 0 ? [words.preps(preps)] : [])].join(", ");
   const food = (c: Change) => format.foodName(foods.get(c.food ?? ""), c.food ?? "");
-  if (data.changes.length + data.settings.length === 0) return null;
+  const settings = words.told(data.settings);
+  if (data.changes.length + settings.length === 0) return null;
   const cell = (c: Change): [string, string] => {
     switch (c.kind) {
       case "added":
@@ -120,13 +140,6 @@ function Changes({ data, names, foods }: { data: Comparison; names: [string, str
         return [format.grams(c.was_g ?? 0), format.grams(c.now_g ?? 0)];
     }
   };
-  const field = (pointer: string) =>
-    pointer
-      .slice(1)
-      .split("/")
-      .filter((word) => !/^\d+$/.test(word))
-      .map((word) => t([`history.fields.${word}`, `piece.${word}`, "history.fields.other"]))
-      .join(" · ");
   return (
     <SideBySide names={names}>
       {data.changes.map((c, i) => {
@@ -135,23 +148,18 @@ function Changes({ data, names, foods }: { data: Comparison; names: [string, str
           <tr key={i} className={`change-${c.kind}`}>
             <th scope="row">
               {c.of ? t(`parts.kind.${c.of}`) : food(c)}
-              {c.part && !c.of ? (
-                <small>
-                  {" "}
-                  {t("parts.title")} {c.part}
-                </small>
-              ) : null}
+              {c.part && !c.of ? <small> {words.part(c.part, parts)}</small> : null}
             </th>
             <td>{was}</td>
             <td>{now}</td>
           </tr>
         );
       })}
-      {data.settings.map((s) => (
+      {settings.map((s) => (
         <tr key={s.field}>
-          <th scope="row">{field(s.field)}</th>
-          <td>{s.was || "–"}</td>
-          <td>{s.now || "–"}</td>
+          <th scope="row">{words.field(s.field, parts)}</th>
+          <td>{words.value(s.field, s.was)}</td>
+          <td>{words.value(s.field, s.now)}</td>
         </tr>
       ))}
     </SideBySide>
@@ -162,6 +170,7 @@ type EffectsProps = { before: Effect; after: Effect; names: [string, string]; fo
 
 function Effects({ before, after, names, foods }: EffectsProps) {
   const { t } = useTranslation();
+  const currency = useSettings().data?.currency ?? "EUR";
   const format = useFormat();
   const list = (ids: string[]) =>
     ids.length === 0 ? t("history.none") : ids.map((id) => format.foodName(foods.get(id), id)).join(", ");
@@ -177,7 +186,7 @@ function Effects({ before, after, names, foods }: EffectsProps) {
     ["loss", (e) => format.pct(e.weight_loss_pct)],
     ["out", (e) => list(e.out)],
     ["labels", (e) => list(e.label)],
-    ["cost", (e) => (e.cost_each === null ? "–" : format.number(e.cost_each, 2))],
+    ["cost", (e) => (e.cost_each === null ? "–" : format.money(e.cost_each, currency))],
     ["kcal", (e) => `${format.number(e.kcal_each)} kcal`],
     ["salt", (e) => `${format.number(e.salt_each_g, 2)} g`],
   ];

@@ -86,8 +86,8 @@ export const heat = {
       brown: "Browns well (an estimate).",
       dark: "Gets dark (an estimate).",
     },
-    allSet: "All binders set to the middle; it holds {{times}}× what it must.",
-    partSet: "Not all binders set in the middle; it holds {{times}}× what it must.",
+    allSet: "All binders set to the middle; it holds {{times}}.",
+    partSet: "Not all binders set in the middle; it holds {{times}}.",
     from: "from",
     starts: { chill: "rest or chill", room: "the room", freezer: "the freezer" },
     more: "What if, cold and keeping",
@@ -139,6 +139,8 @@ export const heat = {
     },
   },
   cord: {
+    mash: "Mash",
+    freeze: "Freeze",
     title: "The cord: the steps to the table",
     dayBefore: "the day before",
     add: "none",
@@ -168,6 +170,8 @@ export const heat = {
     brush: "Brush",
     table: "Table",
     how: {
+      mash: "With a fork or a masher; stop where the recipe wants pieces.",
+      freeze: "Shaped, on a tray, then in a bag: frozen all through before they meet the heat.",
       soak: "In plenty of water, then drain well.",
       drain: "Open, drain and rinse; shake off what you can. Keep bean liquid for a wash.",
       press: "Under a weight, in a cloth or a sieve.",
@@ -200,6 +204,7 @@ export const heat = {
     },
   },
   kitchen: {
+    currency: "Currency of prices",
     title: "This kitchen",
     guidance: "Core temperatures by",
     guidances: {

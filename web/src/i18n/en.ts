@@ -4,6 +4,8 @@ import { place } from "./en-place";
 
 export const en = {
   app: {
+    yes: "yes",
+    no: "no",
     name: "cuerda",
     nav: "Screens",
     bench: "Bench",
@@ -57,6 +59,11 @@ export const en = {
     name: "Name of the build",
   },
   versions: {
+    began: "It began with this.",
+    andMore_one: "and {{count}} more",
+    andMore_other: "and {{count}} more",
+    steps_one: "{{count}} step before it",
+    steps_other: "{{count}} steps before it",
     title: "Versions",
     hint: "Every change is kept. Going back adds a new version; nothing is lost.",
     version: "Version {{n}}",
@@ -78,6 +85,9 @@ export const en = {
     absent: "not there",
   },
   mix: {
+    own: "your own",
+    addOwn: "Add “{{name}}” as a food of your own",
+    nothingYet: "Nothing in the bowl yet",
     title: "The mix",
     summary: "{{pieces}} · {{grams}} of mix · version {{version}}",
     pieces_one: "{{count}} piece of {{each}}",
@@ -130,6 +140,8 @@ export const en = {
     flavour: "Seasoning",
   },
   units: {
+    farMore: "far more than it needs",
+    times: "{{n}} times what it needs",
     cup_one: "{{amount}} cup",
     cup_other: "{{amount}} cups",
     tbsp_one: "{{amount}} tbsp",
@@ -201,8 +213,16 @@ export const en = {
     label: "{{stage}}: {{has}} kPa, {{times}} times the {{need}} kPa that is needed",
   },
   verdict: {
+    wet: "Holds, but it is wet for its shape.",
+    dry: "Holds, but it is dry for its shape.",
+    marginal: "Might just hold.",
+    byHand: "By what your hand said of this bowl.",
+    notFor: "Not for {{who}}: {{foods}}.",
+    allLeaveOut: "this table, which leaves out {{what}}",
+    whoLeavesOut: "who leaves out {{what}}",
+    noSwap: "Nothing clear for all stands in for {{food}}: take it out, or cook apart.",
+    swap: "Put {{by}} in place of {{food}}",
     holds: "Holds.",
-    marginal: "Just about holds.",
     "fails-raw": "Will not hold raw.",
     "fails-cooked": "Will not hold cooked.",
     "fails-both": "Will not hold.",
@@ -308,6 +328,7 @@ export const en = {
     falls: "falls to {{celsius}}, {{times}}× as firm",
   },
   notes: {
+    "nut-like": "{{food}}: no tree nut by law, yet some who react to nuts react to it. Ask the eater.",
     title: "Worth knowing",
     none: "Nothing stands in the way, and nothing here needs a caution.",
     sure: "How sure: the index is known to ±{{sd}} from the grades of the foods’ figures.",
@@ -342,6 +363,10 @@ export const en = {
   ...heat,
   ...place,
   problem: {
+    twice: "{{place}} stands twice",
+    circular: "{{place}} goes on itself, through others",
+    "not-here": "{{place}} does not belong to {{got}}",
+    "no-weight": "what that weighs is not known",
     "bad-json": "it is not readable ({{got}})",
     "missing-field": "{{place}} is missing",
     "unknown-field": "{{place}} is not known here",
@@ -355,7 +380,6 @@ export const en = {
     "too-long": "{{place}} is longer than {{max}} characters",
     "too-many": "{{place}} holds {{got}}; {{max}} is the most",
     "bad-text": "{{place}} holds characters that cannot be kept",
-    "not-here": "{{place}} does not belong to {{got}}",
     "does-not-add-up": "the label adds up to {{got}} g, more than the {{max}} g that it is of",
     "too-large": "it is too large",
     unavailable: "the kitchen’s records cannot be reached just now",

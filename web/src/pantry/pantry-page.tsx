@@ -1,10 +1,12 @@
 import { useDeferredValue, useState } from "react";
 import { useTranslation } from "../i18n/use-translation";
-import { ApiError, type Food, type PackLabel, type PantryItem } from "../api/client";
+import { ApiError, type Food, type PackLabel, type PantryItem, type Vocabulary } from "../api/client";
 import { emptyItem, usePantry, useSavePantry } from "../advice/queries";
-import { findFoods } from "../bench/add-food";
+import { findFoods } from "../editing/find-foods";
 import { Trouble } from "../bench/bench-page";
-import { useFoods, useVocabulary, type Foods } from "../bench/queries";
+import { toggled } from "../bench/line-check";
+import { useFoods, useVocabulary, type Foods } from "../editing/queries";
+import { useSettings } from "../heat/queries";
 import { useFormat } from "../ui/format";
 import { Icon } from "../ui/icon";
 import { NumberField } from "../ui/number-field";
@@ -50,7 +52,7 @@ export function PantryPage() {
       case "binders":
         return f.binder;
       case "labels":
-        return f.label && (i?.have ?? false) && !i?.label_checked;
+        return f.label && (i?.have ?? false) && !i?.label_read?.length;
       case "packs":
         return i?.pack !== undefined;
       default:
@@ -100,6 +102,7 @@ export function PantryPage() {
             foods={listed.filter((f) => f.group === g)}
             all={foods.data}
             items={items}
+            vocabulary={vocabulary.data}
           />
         ))}
       </div>
@@ -112,11 +115,13 @@ function Shelf({
   foods,
   all,
   items,
+  vocabulary,
 }: {
   group: string;
   foods: Food[];
   all: Foods;
   items: Map<string, PantryItem>;
+  vocabulary: Vocabulary;
 }) {
   const { t } = useTranslation();
   if (foods.length === 0) return null;
@@ -125,22 +130,33 @@ function Shelf({
       <h2 id={`shelf-${group}`}>{t(`groups.${group}`)}</h2>
       <ul>
         {foods.map((f) => (
-          <ItemRow key={f.id} food={f} foods={all} item={items.get(f.id) ?? emptyItem(f.id)} />
+          <ItemRow
+            key={f.id}
+            food={f}
+            foods={all}
+            item={items.get(f.id) ?? emptyItem(f.id)}
+            vocabulary={vocabulary}
+          />
         ))}
       </ul>
     </section>
   );
 }
 
-function ItemRow({ food, foods, item }: { food: Food; foods: Foods; item: PantryItem }) {
+type ItemProps = { food: Food; foods: Foods; item: PantryItem; vocabulary: Vocabulary };
+
+function ItemRow({ food, foods, item, vocabulary }: ItemProps) {
   const { t } = useTranslation();
   const format = useFormat();
   const problemWords = useProblemWords();
   const save = useSavePantry();
+  const settings = useSettings();
   const [open, setOpen] = useState(false);
   const name = format.foodName(food, food.id);
   const set = (change: Partial<PantryItem>) => save.mutate({ ...item, ...change });
   const dry = food.from_dry?.[0];
+  const read = item.label_read ?? [];
+  const about = (what: string) => t([`eaters.about.${what}`, `eaters.allergen.${what}`]);
   return (
     <li className={`pantry-item ${item.have ? "pantry-have" : ""}`} data-food={food.id}>
       <div className="pantry-main">
@@ -154,16 +170,11 @@ function ItemRow({ food, foods, item }: { food: Food; foods: Foods; item: Pantry
           <span className="name">{name}</span>
         </label>
         {food.label && (
-          <label className={`form-check label-check ${item.label_checked ? "is-checked" : ""}`}>
-            <input
-              type="checkbox"
-              className="form-check-input"
-              aria-label={t("pantry.labelOf", { food: name })}
-              checked={item.label_checked}
-              onChange={(e) => set({ label_checked: e.target.checked })}
-            />
-            {t(item.label_checked ? "pantry.labelRead" : "pantry.label")}
-          </label>
+          <span className={`label-check ${read.length > 0 ? "is-checked" : ""}`}>
+            {read.length > 0
+              ? t("pantry.labelRead", { what: read.map(about).join(", ") })
+              : t("pantry.label")}
+          </span>
         )}
         <button
           type="button"
@@ -184,6 +195,26 @@ function ItemRow({ food, foods, item }: { food: Food; foods: Foods; item: Pantry
       )}
       {open && (
         <div className="pantry-more">
+          {food.label && (
+            <div
+              className="toggles labels-read"
+              role="group"
+              aria-label={t("pantry.labelOf", { food: name })}
+            >
+              <span>{t("pantry.labelFor")}</span>
+              {vocabulary.allergens.concat(vocabulary.diets).map((what) => (
+                <button
+                  key={what}
+                  type="button"
+                  className="btn btn-word btn-sm"
+                  aria-pressed={read.includes(what)}
+                  onClick={() => set({ label_read: toggled(read, what, !read.includes(what)) })}
+                >
+                  {about(what)}
+                </button>
+              ))}
+            </div>
+          )}
           <p className="hint small">
             {t("pantry.per100", {
               water: format.number(food.composition.water, 1),
@@ -207,9 +238,20 @@ function ItemRow({ food, foods, item }: { food: Food; foods: Foods; item: Pantry
               min={0}
               max={100000}
               digits={2}
+              unit={`${settings.data?.currency ?? ""}/kg`}
+              empty={item.per_kilo === undefined}
               value={item.per_kilo ?? 0}
-              onChange={(v) => set({ per_kilo: v > 0 ? v : undefined })}
+              onChange={(v) => set({ per_kilo: v })}
             />
+            {item.per_kilo !== undefined && (
+              <button
+                type="button"
+                className="btn btn-quiet btn-sm"
+                onClick={() => set({ per_kilo: undefined })}
+              >
+                {t("pantry.noPrice")}
+              </button>
+            )}
           </label>
           <PackForm food={food} name={name} pack={item.pack} onSave={(pack) => set({ pack })} />
         </div>

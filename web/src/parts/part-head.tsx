@@ -1,7 +1,7 @@
 import type { Part, PartResult, Vocabulary } from "../api/client";
-import { removePart, setPart } from "../bench/edits";
-import type { Foods } from "../bench/queries";
-import type { BuildSession } from "../bench/session";
+import { removePart, setPart } from "../editing/edits";
+import type { Foods } from "../editing/queries";
+import type { BuildSession } from "../editing/session";
 import { useTranslation } from "../i18n/use-translation";
 import { useFormat } from "../ui/format";
 import { Icon } from "../ui/icon";

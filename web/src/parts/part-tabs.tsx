@@ -1,8 +1,8 @@
 import { memo, useRef } from "react";
 import Dropdown from "react-bootstrap/Dropdown";
 import type { Dish, Part, PartKind, Vocabulary } from "../api/client";
-import { addPart } from "../bench/edits";
-import type { BuildSession } from "../bench/session";
+import { addPart } from "../editing/edits";
+import type { BuildSession } from "../editing/session";
 import { useTranslation } from "../i18n/use-translation";
 import { Icon } from "../ui/icon";
 import { partName } from "./part-name";

@@ -1,7 +1,7 @@
 import { useMutation } from "@tanstack/react-query";
 import { api, unwrap, type BuildDocument, type Dish, type PartKind } from "../api/client";
-import { Feed } from "../bench/feed";
-import type { BuildSession } from "../bench/session";
+import { Feed } from "../editing/feed";
+import type { BuildSession } from "../editing/session";
 
 // Amounts of parts and nutrition are read, not steered by.
 const atRest = 160; // ms

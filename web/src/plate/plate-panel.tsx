@@ -1,8 +1,9 @@
 import { memo, useSyncExternalStore } from "react";
 import type { Dish, Share, Vocabulary } from "../api/client";
-import { setPortions } from "../bench/edits";
-import type { Feed } from "../bench/feed";
-import type { BuildSession } from "../bench/session";
+import { setPortions } from "../editing/edits";
+import type { Feed } from "../editing/feed";
+import type { BuildSession } from "../editing/session";
+import { useSettings } from "../heat/queries";
 import { useTranslation } from "../i18n/use-translation";
 import { useFormat } from "../ui/format";
 import { NumberField } from "../ui/number-field";
@@ -21,6 +22,7 @@ export const Plate = memo(function Plate({ session, dishes, portions, vocabulary
   const { answer: dish } = useSyncExternalStore(dishes.subscribe, dishes.snapshot);
   const { t } = useTranslation();
   const format = useFormat();
+  const currency = useSettings().data?.currency ?? "EUR";
   const columns: [string, Share][] = dish
     ? [
         [t("plate.piece"), dish.piece],
@@ -83,7 +85,7 @@ export const Plate = memo(function Plate({ session, dishes, portions, vocabulary
                 <th scope="row">{t("plate.cost")}</th>
                 {columns.map(([name, s]) => (
                   <td key={name} className="figure">
-                    {s.cost === null ? "–" : format.number(s.cost, 2)}
+                    {s.cost === null ? "–" : format.money(s.cost, currency)}
                   </td>
                 ))}
               </tr>
@@ -92,8 +94,8 @@ export const Plate = memo(function Plate({ session, dishes, portions, vocabulary
         </table>
       )}
       <p className="hint small">
-        {priced && dish && dish.unpriced.length > 0 && (
-          <>{t("plate.unpriced", { count: dish.unpriced.length })} </>
+        {dish && dish.unpriced.length > 0 && (
+          <>{t(priced ? "plate.unpriced" : "plate.noCost", { count: dish.unpriced.length })} </>
         )}
         {t("plate.note")}
       </p>

@@ -1,7 +1,7 @@
 import { useState } from "react";
 import Modal from "react-bootstrap/Modal";
 import { ApiError, type BuildDocument, type Purchase, type Vocabulary } from "../api/client";
-import type { Foods } from "../bench/queries";
+import type { Foods } from "../editing/queries";
 import { useTinWords } from "../heat/size-by";
 import { useTranslation } from "../i18n/use-translation";
 import { partName } from "../parts/part-name";

@@ -3,10 +3,11 @@ import { useDeferredValue, useMemo, useState } from "react";
 import Modal from "react-bootstrap/Modal";
 import { useNavigate } from "react-router";
 import type { BuildEntry, Food } from "../api/client";
-import { findFoods } from "../bench/add-food";
-import { useBuilds, useFoods, type Foods } from "../bench/queries";
+import { findFoods } from "../editing/find-foods";
+import { useBuilds, useFoods, type Foods } from "../editing/queries";
 import { useTranslation } from "../i18n/use-translation";
 import { actionOf } from "../keys/actions";
+import { useBackCloses } from "../ui/back-closes";
 import { useFormat } from "../ui/format";
 
 type Hit = { build: BuildEntry } | { food: Food };
@@ -19,6 +20,7 @@ const mostFoods = 6;
 /** Finds builds and foods from anywhere. */
 export default function SearchDialog({ onClose }: { onClose: () => void }) {
   const { t } = useTranslation();
+  useBackCloses(true, onClose);
   const format = useFormat();
   const navigate = useNavigate();
   const [text, setText] = useState("");

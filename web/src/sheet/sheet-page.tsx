@@ -1,26 +1,29 @@
 import { useQuery } from "@tanstack/react-query";
 import { useEffect } from "react";
 import { Link, useParams } from "react-router";
-import { api, unwrap, type Baked, type Build, type Line } from "../api/client";
+import { api, unwrap, type Build, type Line, type Page } from "../api/client";
 import { Trouble } from "../bench/bench-page";
 import { usePrepWords } from "../bench/prep-editor";
-import { useFoods, type Foods } from "../bench/queries";
+import { useFoods, type Foods } from "../editing/queries";
 import { useTranslation } from "../i18n/use-translation";
 import { partName } from "../parts/part-name";
-import { movesOf } from "../heat/course";
 import { useFormat } from "../ui/format";
 
-/** /sheet/:id: one clean kitchen page to print. */
+/** /sheet/:id: one clean kitchen page to print, from which alone one can cook. */
 export default function SheetPage() {
   const { id = "" } = useParams();
-  const { t } = useTranslation();
+  const { t, i18n } = useTranslation();
   const foods = useFoods();
+  const language = i18n.language === "es" ? "es" : "en";
   const sheet = useQuery({
-    queryKey: ["sheet", id],
+    queryKey: ["sheet", id, language],
     queryFn: async ({ signal }) => {
-      const build = await unwrap(api.GET("/api/builds/{id}", { params: { path: { id } }, signal }));
-      const baked = await unwrap(api.POST("/api/bake", { body: build.document, signal }));
-      return { build, baked };
+      const path = { id };
+      const [build, page] = await Promise.all([
+        unwrap(api.GET("/api/builds/{id}", { params: { path }, signal })),
+        unwrap(api.GET("/api/builds/{id}/page", { params: { path, query: { language } }, signal })),
+      ]);
+      return { build, page };
     },
     gcTime: 0,
   });
@@ -40,17 +43,13 @@ export default function SheetPage() {
   }
   if (!sheet.data || !foods.data)
     return <main className="sheet" aria-busy="true" aria-label={t("app.loading")} />;
-  return <Sheet build={sheet.data.build} baked={sheet.data.baked} foods={foods.data} />;
+  return <Sheet build={sheet.data.build} page={sheet.data.page} foods={foods.data} />;
 }
 
-function Sheet({ build, baked, foods }: { build: Build; baked: Baked; foods: Foods }) {
+function Sheet({ build, page, foods }: { build: Build; page: Page; foods: Foods }) {
   const { t } = useTranslation();
-  const format = useFormat();
   const { document: d, prediction } = build;
   const parts = d.parts ?? [];
-  const steps = baked.steps.filter((s) => s.minutes > 0 || s.code === "table");
-  const names = (lines: number[] | null | undefined) =>
-    (lines ?? []).map((i) => format.foodName(foods.get(d.lines[i]?.food ?? ""), "")).join(", ");
   return (
     <main className="sheet" id="bench">
       <div className="sheet-tools">
@@ -64,25 +63,15 @@ function Sheet({ build, baked, foods }: { build: Build; baked: Baked; foods: Foo
       <article>
         <h1>{d.name || t("builds.untitled")}</h1>
         <p className="sheet-facts">
-          {[
-            d.portions ? t("sheet.serves", { count: d.portions }) : "",
-            baked.yield.pieces > 0
-              ? t("mix.pieces", { count: baked.yield.pieces, each: format.grams(baked.yield.piece_g) })
-              : "",
-            d.cook ? `${t(`piece.methods.${d.cook.method}`)}, ${format.celsius(baked.around_celsius)}` : "",
-            baked.pull_at_minutes === null
-              ? ""
-              : [
-                  ...movesOf(baked).map((m) =>
-                    t(`heat.movesAt.${m.move}`, { minutes: format.number(m.minutes, 1) }),
-                  ),
-                  t("heat.offAt", { minutes: format.number(baked.pull_at_minutes, 1) }),
-                ].join(" "),
-            t("heat.goal", { celsius: format.celsius(baked.target.celsius) }),
-          ]
-            .filter(Boolean)
-            .join(" · ")}
+          {[page.yield, page.pieces].filter((w, i, all) => w && all.indexOf(w) === i).join(" · ")}
         </p>
+        {page.for_whom.length > 0 && (
+          <ul className="sheet-whom" aria-label={t("sheet.forWhom")}>
+            {page.for_whom.map((words) => (
+              <li key={words}>{words}</li>
+            ))}
+          </ul>
+        )}
         <div className="sheet-columns">
           <section aria-labelledby="sheet-ingredients">
             <h2 id="sheet-ingredients">{t("sheet.ingredients")}</h2>
@@ -97,24 +86,15 @@ function Sheet({ build, baked, foods }: { build: Build; baked: Baked; foods: Foo
           <section aria-labelledby="sheet-method">
             <h2 id="sheet-method">{t("sheet.method")}</h2>
             <ol className="sheet-steps">
-              {steps.map((s, i) => {
-                const part = s.part ? parts[s.part - 1] : undefined;
-                return (
-                  <li key={i}>
-                    <span className="figure">{s.clock}</span>
-                    <span>
-                      <strong>
-                        {t(`cord.${s.code}`)}
-                        {part && <> · {partName(part, t)}</>}
-                        {s.minutes > 0 && <> {format.duration(s.minutes)}</>}
-                      </strong>{" "}
-                      {names(s.lines)}
-                      {s.lines && s.lines.length > 0 && ". "}
-                      <small>{t(`cord.how.${s.code}`)}</small>
-                    </span>
-                  </li>
-                );
-              })}
+              {page.steps.map((s, i) => (
+                <li key={i}>
+                  <span className="figure">
+                    {s.clock}
+                    {s.day < 0 && <sup>{s.day}</sup>}
+                  </span>
+                  <span>{s.text}</span>
+                </li>
+              ))}
             </ol>
           </section>
         </div>
@@ -125,7 +105,7 @@ function Sheet({ build, baked, foods }: { build: Build; baked: Baked; foods: Foo
           </section>
         )}
         <footer>
-          <p>{t("sheet.caution")}</p>
+          <p>{page.safety}</p>
           <p>{t("sheet.written", { name: "Cuerda", n: build.version })}</p>
         </footer>
       </article>
@@ -144,7 +124,7 @@ function Lines({ lines, results, foods }: LinesProps) {
         <li key={i}>
           <span className="figure">{format.grams(l.grams)}</span>
           <span>
-            {format.foodName(foods.get(l.food), l.food)}
+            {format.lineName(l, foods)}
             {(l.prep ?? []).map((p, at) => (
               <em key={at}>, {prepWords(p)}</em>
             ))}

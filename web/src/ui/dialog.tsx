@@ -1,5 +1,6 @@
 import Modal from "react-bootstrap/Modal";
 import { useTranslation } from "../i18n/use-translation";
+import { useBackCloses } from "./back-closes";
 
 type Props = {
   /** Names the dialog on its page. */
@@ -14,6 +15,7 @@ type Props = {
 /** A dialog with a title that can be closed. */
 export function Dialog({ id, title, size, onClose, children }: Props) {
   const { t } = useTranslation();
+  useBackCloses(true, onClose);
   return (
     <Modal show onHide={onClose} size={size} aria-labelledby={id} scrollable>
       <Modal.Header closeButton closeLabel={t("app.close")}>

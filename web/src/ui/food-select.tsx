@@ -1,5 +1,5 @@
 import { useTranslation } from "../i18n/use-translation";
-import type { Foods } from "../bench/queries";
+import type { Foods } from "../editing/queries";
 import { useFormat } from "./format";
 
 type Props = {

@@ -1,6 +1,7 @@
 import { useMemo } from "react";
 import { useTranslation } from "../i18n/use-translation";
 import type { Food } from "../api/client";
+import { regional } from "../i18n/es-region";
 import { fahrenheitOf, gasMarkOf, inchesOf, ouncesOf, useUnits } from "./units";
 
 const glyphs: [number, string][] = [
@@ -39,6 +40,20 @@ function formatter(language: string, digits: number, useGrouping: boolean): Intl
   return made;
 }
 
+const moneys = new Map<string, Intl.NumberFormat>();
+
+function moneyOf(language: string, currency: string): Intl.NumberFormat {
+  const key = `${language} ${currency}`;
+  let made = moneys.get(key);
+  if (!made) {
+    made = new Intl.NumberFormat(language, { style: "currency", currency });
+    moneys.set(key, made);
+  }
+  return made;
+}
+
+const nameOf = (f: Food, language: string) => (language === "es" ? regional(f.name_es) : f.name);
+
 export function useFormat() {
   const { t, i18n } = useTranslation();
   const language = i18n.language;
@@ -60,15 +75,31 @@ export function useFormat() {
       beside,
       grams: (g: number) => both(`${number(g, g < 10 ? 1 : 0)} g`, beside(g, "g")),
       celsius: (c: number) => both(`${number(c)} °C`, beside(c, "°C")),
-      minutes: (m: number) => `${number(m)} min`,
+      minutes: (m: number) => `${fraction(Math.round(m * 2) / 2)} min`,
       /** Minutes that may be hours. */
       duration: (m: number) =>
         m < 100
-          ? `${number(m)} min`
+          ? `${fraction(Math.round(m * 2) / 2)} min`
           : t("units.duration", { h: Math.floor(Math.round(m) / 60), m: Math.round(m) % 60 }),
       pct: (p: number) => `${number(p, p < 10 ? 1 : 0)} %`,
-      ratio: (r: number) => number(r, r < 10 ? 1 : 0),
-      foodName: (f: Food | undefined, id: string) => (f ? (language === "es" ? f.name_es : f.name) : id),
+      ratio: (r: number) => (r > 5 ? "> 5" : number(r, 1)),
+      foodName: (f: Food | undefined, id: string) => (f ? nameOf(f, language) : id),
+      /** What the cook calls a line: cumin, of the dried spices. */
+      lineName: (line: { food: string; name?: string }, foods: Map<string, Food>) => {
+        if (line.name) return line.name.charAt(0).toLocaleUpperCase(language) + line.name.slice(1);
+        const f = foods.get(line.food);
+        return f ? nameOf(f, language) : line.food;
+      },
+      /** Minutes as a cook says them everywhere: to the half. */
+      halves: (m: number) => fraction(Math.round(m * 2) / 2),
+      /** A hold against what it must reach; far more than enough is all the same. */
+      times: (r: number) => (r > 5 ? t("units.farMore") : t("units.times", { n: number(r, 1) })),
+      money: (amount: number, currency: string) => moneyOf(language, currency).format(amount),
+      /** A name inside a sentence, without what follows its comma. */
+      brief: (name: string) => {
+        const head = name.split(",")[0] ?? name;
+        return head.charAt(0).toLocaleLowerCase(language) + head.slice(1);
+      },
       /** A name inside a sentence. */
       within: (name: string) => name.charAt(0).toLocaleLowerCase(language) + name.slice(1),
       measure: (m: { amount: number; unit: string } | undefined) =>

@@ -16,6 +16,10 @@ type Props = {
   className?: string;
   /** Degrees of an oven, which has a gas mark. */
   oven?: boolean;
+  /** Whether nothing is known yet: the field stands empty. */
+  empty?: boolean;
+  /** Reads what is no number in any unit known here, such as "2 cups"; rejects what it cannot. */
+  readOther?: (text: string) => Promise<number>;
   onChange: (value: number) => void;
   inputRef?: React.Ref<HTMLInputElement>;
 };
@@ -37,13 +41,16 @@ export function NumberField(props: Props) {
     digits = 1,
     className,
     oven,
+    empty,
+    readOther,
     onChange,
     inputRef,
   } = props;
   const { t } = useTranslation();
   const format = useFormat();
-  const shown = format.number(value, digits).replace(/\s/g, "");
+  const shown = empty ? "" : format.number(value, digits).replace(/\s/g, "");
   const [text, setText] = useState<string | null>(null);
+  const [failed, setFailed] = useState<string | null>(null);
   const sent = useRef(value);
   const errorId = useId();
 
@@ -67,7 +74,23 @@ export function NumberField(props: Props) {
   };
   const typed = text === null ? value : read(text);
   const other = format.beside(value, unit, oven);
-  const wrong = text !== null && !fits(typed);
+  const unread = text !== null && text.trim() !== "" && Number.isNaN(typed) && readOther !== undefined;
+  const wrong =
+    text !== null && !(empty && text.trim() === "") && !fits(typed) && !(unread && failed !== text);
+
+  /** Has what was typed read elsewhere; the field says so where it is nothing. */
+  const readElsewhere = async () => {
+    if (!unread || !readOther) return;
+    const asked = text;
+    try {
+      const v = await readOther(asked);
+      if (!fits(v)) throw new RangeError(asked);
+      setText((now) => (now === asked ? null : now));
+      send(v);
+    } catch {
+      setFailed(asked);
+    }
+  };
 
   function onKeyDown(e: React.KeyboardEvent<HTMLInputElement>) {
     const direction = e.key === "ArrowUp" ? 1 : e.key === "ArrowDown" ? -1 : 0;
@@ -87,6 +110,8 @@ export function NumberField(props: Props) {
     } else if (e.key === "Escape" && text !== null) {
       e.stopPropagation();
       setText(null);
+    } else if (e.key === "Enter" && unread) {
+      void readElsewhere();
     } else if (e.key === "Enter") {
       setText((now) => (now !== null && fits(read(now)) ? null : now));
     }
@@ -105,7 +130,10 @@ export function NumberField(props: Props) {
         value={text ?? shown}
         onFocus={(e) => e.target.select()}
         onKeyDown={onKeyDown}
-        onBlur={() => !wrong && setText(null)}
+        onBlur={() => {
+          if (unread) void readElsewhere();
+          else if (!wrong) setText(null);
+        }}
         onChange={(e) => {
           setText(e.target.value);
           const v = read(e.target.value);

@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import Modal from "react-bootstrap/Modal";
 import { api, unwrap, type BuildDocument, type Explained } from "../api/client";
-import type { Foods } from "../bench/queries";
+import type { Foods } from "../editing/queries";
 import { useTranslation } from "../i18n/use-translation";
 import { Dialog } from "../ui/dialog";
 import { useFormat } from "../ui/format";

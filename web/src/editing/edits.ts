@@ -2,10 +2,12 @@ import type {
   BuildDocument,
   Cook,
   Food,
+  Hand,
   Line,
   Part,
   Piece,
   Preparation,
+  Shaped,
   Vocabulary,
   Wait,
 } from "../api/client";
@@ -27,8 +29,8 @@ export const rename =
   (name: string): Edit =>
   (d) => ({ ...d, name });
 
-export const addLine = (food: Food) =>
-  withLines((lines) => [...lines, { food: food.id, grams: food.usual_grams }]);
+export const addLine = (food: Food, name?: string) =>
+  withLines((lines) => [...lines, { food: food.id, grams: food.usual_grams, ...(name ? { name } : {}) }]);
 
 export const removeLine = (index: number) => withLines((lines) => lines.filter((_, i) => i !== index));
 
@@ -70,14 +72,25 @@ export const setPiece =
   (piece: Piece): Edit =>
   (d) => ({ ...d, piece });
 
-/** A piece of another kind, in its usual size, keeping the sizes the two share. */
-export function pieceOf(kind: Vocabulary["kinds"][number], before: Piece | undefined): Piece {
-  const piece: Piece = { kind: kind.kind };
-  for (const size of kind.sizes) {
-    const field = size.field as SizeField;
-    if (size.default > 0) piece[field] = (kind.kind === before?.kind && before[field]) || size.default;
-  }
-  return piece;
+/** Pieces of another kind with the way they are cooked, as one step back. */
+export const setShaped =
+  ({ piece, cook }: Shaped): Edit =>
+  (d) => ({ ...d, piece, cook });
+
+/** What the hand said of this bowl; undefined goes by the model again. */
+export const setHand =
+  (hand: Hand | undefined): Edit =>
+  (d) => ({ ...d, hand });
+
+/** Puts one food in place of another wherever it stands, in the mix and its parts. */
+export function replaceFood(food: string, by: string): Edit {
+  const change = (lines: Line[]) =>
+    lines.map((l) => (l.food === food ? { ...l, food: by, name: undefined } : l));
+  return (d) => ({
+    ...d,
+    lines: change(d.lines),
+    parts: d.parts?.map((p) => ({ ...p, lines: change(p.lines) })),
+  });
 }
 
 export type SizeField =
@@ -103,7 +116,8 @@ export const setEaters =
   (eaters: BuildDocument["eaters"]): Edit =>
   (d) => ({ ...d, eaters });
 
-export const setFood = (index: number, food: string) => withLine(index, (line) => ({ ...line, food }));
+export const setFood = (index: number, food: string) =>
+  withLine(index, (line) => ({ ...line, food, name: undefined }));
 
 /** Adds grams to the plain line of a food, or as a new line. */
 export const addGrams = (food: string, grams: number) =>

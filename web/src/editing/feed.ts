@@ -1,4 +1,4 @@
-import type { BuildDocument } from "../api/client";
+import { ApiError, type BuildDocument } from "../api/client";
 import type { BuildSession } from "./session";
 
 export type Fed<T> = { answer: T; stale: boolean };
@@ -65,9 +65,11 @@ export class Feed<T> {
         const answer = await this.ask(document, this.fed.answer);
         this.answered = document;
         this.show({ answer, stale: false });
-      } catch {
+      } catch (error) {
         this.show({ ...this.fed, stale: true });
-        await new Promise((resolve) => setTimeout(resolve, again));
+        // What the server refuses for good it refuses until the document is another.
+        if (error instanceof ApiError && !error.temporary) this.answered = document;
+        else await new Promise((resolve) => setTimeout(resolve, again));
       }
     }
     this.busy = false;

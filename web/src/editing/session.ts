@@ -23,9 +23,15 @@ const saveAfter = 600; // ms without a change
 const coalesce = 1200; // ms within which changes of one field are one step back
 const history = 200;
 
+/** An ID of its own, also where the page is not served securely. */
+function newId(): string {
+  const bytes = crypto.getRandomValues(new Uint8Array(16));
+  return Array.from(bytes, (b) => b.toString(16).padStart(2, "0")).join("");
+}
+
 const windowId = (() => {
   const key = "cuerda.window";
-  const id = sessionStorage.getItem(key) ?? crypto.randomUUID();
+  const id = sessionStorage.getItem(key) ?? newId();
   sessionStorage.setItem(key, id);
   return id;
 })();
@@ -63,7 +69,7 @@ export class BuildSession {
   private drafting?: ReturnType<typeof setTimeout>;
   private timer?: ReturnType<typeof setTimeout>;
   private retry = 0;
-  private inFlight = false;
+  private inFlight: Promise<void> | undefined;
   private closed = false;
 
   constructor(build: Build) {
@@ -173,17 +179,30 @@ export class BuildSession {
     void this.save();
   }
 
-  /** Sends what waits. Also for a caller that needs the newest version kept. */
-  async save(): Promise<void> {
+  /**
+   * Sends what waits, behind a save that is under way. It says whether what stands here now is
+   * kept, for a caller that goes on from the newest version.
+   */
+  async save(): Promise<boolean> {
     clearTimeout(this.timer);
-    if (this.inFlight || this.state.status === "conflict" || this.state.status === "deleted") return;
+    while (this.inFlight) await this.inFlight.catch(() => undefined);
+    this.inFlight = this.send();
+    try {
+      await this.inFlight;
+    } finally {
+      this.inFlight = undefined;
+    }
+    return this.state.status === "saved";
+  }
+
+  private async send(): Promise<void> {
+    if (this.state.status === "conflict" || this.state.status === "deleted") return;
     const sent = this.state.document;
     if (sameDocument(sent, this.kept)) {
       this.dropDraft();
       this.update({ status: "saved", error: undefined });
       return;
     }
-    this.inFlight = true;
     this.update({ status: this.state.status === "offline" ? "offline" : "saving" });
     try {
       const build = await unwrap(
@@ -194,14 +213,12 @@ export class BuildSession {
       );
       this.retry = 0;
       this.kept = sent;
-      this.inFlight = false;
       const done = sameDocument(this.state.document, sent);
       if (done) this.dropDraft();
       else this.keepDraft(build.version);
       this.update({ version: build.version, status: done ? "saved" : "pending", error: undefined });
       if (!done) this.saveSoon(saveAfter);
     } catch (error) {
-      this.inFlight = false;
       await this.failed(error);
     }
   }

@@ -36,9 +36,28 @@ export function useBuilds(text: string, enabled = true) {
 
 const versionsAtOnce = 50;
 
-export function useVersions(id: string, enabled: boolean, named = false) {
+/** The history of a build by sittings, newest first. */
+export function useSittings(id: string, enabled: boolean) {
+  const limit = 30;
   return useInfiniteQuery({
-    queryKey: ["versions", id, named],
+    queryKey: ["versions", id, "sittings"],
+    queryFn: ({ pageParam, signal }) =>
+      unwrap(
+        api.GET("/api/builds/{id}/sittings", {
+          params: { path: { id }, query: { limit, before: pageParam } },
+          signal,
+        }),
+      ),
+    initialPageParam: 0,
+    getNextPageParam: (last) => (last.length === limit ? last.at(-1)?.number : undefined),
+    enabled,
+    gcTime: 0,
+  });
+}
+
+export function useVersions(id: string, enabled: boolean, named = false, below = 0) {
+  return useInfiniteQuery({
+    queryKey: ["versions", id, named, below],
     queryFn: ({ pageParam, signal }) =>
       unwrap(
         api.GET("/api/builds/{id}/versions", {
@@ -46,7 +65,7 @@ export function useVersions(id: string, enabled: boolean, named = false) {
           signal,
         }),
       ),
-    initialPageParam: 0,
+    initialPageParam: below,
     getNextPageParam: (last) => (last.length === versionsAtOnce ? last.at(-1)?.number : undefined),
     enabled,
     gcTime: 0,
