@@ -225,7 +225,7 @@ func TestBuildsAreMadeCopiedDeletedAndBroughtBack(t *testing.T) {
 	w.click("Builds")
 	w.click("New build")
 	w.eventually(".empty-mix", "Nothing in the bowl yet")
-	w.eventually(".verdict", "Nothing to hold yet.")
+	w.eventually(".bench", "What is in the bowl?")
 	w.fill(".build-name", "Tofu squares <b>new</b>")
 	w.status("saved")
 	assert.False(t, w.MustHas(".build-name b"))
@@ -264,7 +264,7 @@ func TestBuildsAreMadeCopiedDeletedAndBroughtBack(t *testing.T) {
 	w.MustNavigate(a.url + "/bench/" + id)
 	w.eventually(".alone", "This build was deleted.")
 	w.click("Bring it back")
-	w.eventually(".verdict", "Nothing to hold yet.")
+	w.eventually(".bench", "What is in the bowl?")
 }
 
 func TestVersionsAreThereToGoBackTo(t *testing.T) {
@@ -278,6 +278,7 @@ func TestVersionsAreThereToGoBackTo(t *testing.T) {
 	w.click("More for this build")
 	w.click("Versions")
 	w.eventually(".versions", "Version 3")
+	w.click("2 steps before it")
 	w.click("Go back to this: Version 1")
 	until(t, func() bool { return w.value(gramsOf("quinoa-flakes")) == "40" }, func() string { return "still the later version" })
 	w.eventually(".mix-head .hint", "version 4")
@@ -297,6 +298,7 @@ func TestBadInputIsSaidAndNothingIsLost(t *testing.T) {
 		w.press(input.Backspace)
 		if bad != "" {
 			require.NoError(t, w.InsertText(bad))
+			w.press(input.Enter)
 		}
 		w.eventually(".number-error", "Grams above 0 and up to")
 		assert.Equal(t, "true", *field.MustAttribute("aria-invalid"), bad)

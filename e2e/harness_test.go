@@ -155,7 +155,7 @@ func (w *window) button(words string) *rod.Element {
 
 func (w *window) click(words string) {
 	w.t.Helper()
-	w.button(words).MustClick()
+	require.NoError(w.t, w.button(words).Timeout(patience).Click(proto.InputMouseButtonLeft, 1), words)
 }
 
 func (w *window) words(selector string) string {

@@ -85,6 +85,7 @@ func TestAVersionIsNamedComparedAndTriedFrom(t *testing.T) {
 	w.status("saved")
 	w.MustEval(`() => document.activeElement?.blur()`)
 	w.press(input.KeyV)
+	w.click("1 step before it")
 	w.fill(`textarea[aria-label="Name of version 1"]`, "the club’s own")
 	w.press(input.Enter)
 	until(t, func() bool {
@@ -92,6 +93,7 @@ func TestAVersionIsNamedComparedAndTriedFrom(t *testing.T) {
 		a.get("/api/builds/"+id+"/versions?named=true", &list)
 		return len(list) == 1 && list[0].Label == "the club’s own"
 	}, func() string { return "the name is not kept" })
+	until(t, func() bool { return len(w.MustElements(".versions > li")) == 2 }, func() string { return "a name ends a sitting: " + w.words(".versions") })
 	w.click("Compare with now: Version 1")
 	w.eventually(".compare", "40 g")
 	w.eventually(".compare", "60 g")

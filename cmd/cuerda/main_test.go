@@ -41,7 +41,7 @@ func TestPredictPrintsOneObject(t *testing.T) {
 	assert.Equal(t, fromFile, fromInput)
 	var p formula.Prediction
 	require.NoError(t, json.Unmarshal([]byte(fromInput), &p))
-	assert.EqualValues(t, "firm", p.Word)
+	assert.EqualValues(t, "tacky", p.Word)
 }
 
 func TestABadDocumentIsTheSameProblemAsOverHTTP(t *testing.T) {

@@ -63,9 +63,13 @@ type Way struct {
 	RestMinutes float64           `json:"rest_minutes"`
 	Q           float64           `json:"q"`
 	Word        mix.Word          `json:"word" enum:"crumbles,short,firm,tacky,slack,slumps,no-paste"`
-	RawRatio    float64           `json:"raw_ratio"`
-	CookedRatio float64           `json:"cooked_ratio"`
-	Chance      float64           `json:"chance"`
+	// ChanceRaw and ChanceCooked are those of its stages, RawRatio and CookedRatio the
+	// holds over what its pieces need.
+	ChanceRaw    float64 `json:"chance_raw"`
+	ChanceCooked float64 `json:"chance_cooked"`
+	RawRatio     float64 `json:"raw_ratio"`
+	CookedRatio  float64 `json:"cooked_ratio"`
+	Chance       float64 `json:"chance"`
 	// SavesMinutes is the rest it saves against the document; below 0 it costs.
 	SavesMinutes float64 `json:"saves_minutes"`
 	// LimitPct is how much of the nearest taste limit it uses, per cent.
@@ -200,11 +204,9 @@ func Bind(k *kitchen.Kitchen, d *formula.Document, o Options) Answer {
 }
 
 func request(k *kitchen.Kitchen, base *formula.Document, candidates []binder.Candidate, target float64) binder.Request {
-	p := base.PieceOrDefault()
-	method, turn := base.MethodAndTurn()
 	return binder.Request{
-		Lines: base.MixLines(k.Foods), Candidates: candidates, Piece: p, Demand: p.Demand(method, turn),
-		Rest: base.RestAt(k.RoomCelsius), Chill: base.ChillFactor(k), Target: target, MissedG: missed(base),
+		Lines: base.MixLines(k.Foods), Candidates: candidates, Duty: base.Duty(),
+		Rest: base.RestAt(k.RoomCelsius), Coldness: base.Coldness(k), Target: target, MissedG: missed(base),
 	}
 }
 
@@ -214,8 +216,7 @@ func way(k *kitchen.Kitchen, d, base *formula.Document, gone []formula.Line, s *
 	next := *base
 	next.Lines = slices.Clone(base.Lines)
 	w := Way{
-		Aim: s.Aim, Add: []Addition{}, RestMinutes: s.Rest.Minutes, Q: formula.Tidy(s.Q, 3), Word: mix.WordFor(s.Q),
-		RawRatio: formula.Tidy(s.Raw, 2), CookedRatio: formula.Tidy(s.Cooked, 2), Chance: formula.Tidy(s.Chance, 3),
+		Aim: s.Aim, Add: []Addition{}, RestMinutes: s.Rest.Minutes,
 		SavesMinutes: d.RestAt(k.RoomCelsius).Minutes - s.Rest.Minutes,
 	}
 	if s.Priced {
@@ -289,7 +290,7 @@ func roles(k *kitchen.Kitchen, d *formula.Document, lines []formula.Line) []Role
 		out = append(out, Role{
 			Food: lines[i].Food, Grams: lines[i].Grams,
 			WaterG: formula.Tidy(wet, 0), DrinksG: formula.Tidy(wet+0.3*p.FreeOil-e.Free, 0),
-			ColdPct: pct(e.GlueCold, all.GlueCold), HotPct: pct(e.GlueHot, all.GlueHot),
+			ColdPct: pct(e.GlueCold, all.GlueCold), HotPct: pct(e.Set, all.Set),
 		})
 	}
 	return out

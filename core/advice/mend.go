@@ -87,7 +87,7 @@ func MendBy(k *kitchen.Kitchen, d *formula.Document, felt mix.Word) (Mend, bool)
 	rest := d.RestAt(k.RoomCelsius)
 	parts := mix.Parts(d.MixLines(k.Foods))
 	e := mix.Sum(parts, rest)
-	predicted, _, _, ok := e.Holds()
+	predicted, ok := e.Index()
 	if !ok {
 		return Mend{}, false
 	}
@@ -103,21 +103,22 @@ func MendBy(k *kitchen.Kitchen, d *formula.Document, felt mix.Word) (Mend, bool)
 		}
 	}
 	e.Free += off
+	e.FreeHot += off
+	e.Moist += off
 	out := Mend{Felt: felt, WaterG: formula.Tidy(off, 1), Q: formula.Tidy(q, 2), Predicted: mix.WordFor(max(predicted, mix.DriestIndex)), Band: band, Verdict: "fine", Additions: []Spoons{}}
 	t := table(d)
 	switch {
 	case q > band.To:
 		out.Verdict = "too-wet"
 		for _, m := range []float64{5, 10, 15, 20, 30, 45, 60} {
-			later := mix.Sum(parts, mix.Rest{Minutes: rest.Minutes + m, Celsius: rest.Celsius})
+			later := mix.Sum(parts, mix.Rest{Minutes: rest.Minutes + m, Celsius: rest.Celsius, Hands: rest.Hands})
 			if (later.Free+off)/later.Span <= band.To {
 				out.RestMinutes = m
 				break
 			}
 		}
-		method, turn := d.MethodAndTurn()
-		_, raw, _, _ := e.Holds()
-		out.Chill = q <= 0.85 && raw*mix.ChillFactor(8) >= 1.2*p.Demand(method, turn).Raw
+		duty := d.Duty()
+		out.Chill = q <= 0.85 && e.Judge(&duty, mix.Coldness(8)).RawRatio >= 1.2
 		for _, c := range allowed(k, t, nil) {
 			if s := spoons(k, d, e, c.Food, band); len(s.Steps) > 0 {
 				out.Additions = append(out.Additions, s)

@@ -52,6 +52,7 @@ func isRoot(f *food.Food) bool {
 // how much trouble it is.
 func (w *Way) settle(k *kitchen.Kitchen, d *formula.Document) {
 	w.Changes, w.Settings = formula.Changes(d, &w.Document)
+	w.promise(k)
 	w.Kind = ""
 	for _, a := range w.Add {
 		kind := kindOf(k.Foods.Find(a.Food))
@@ -70,6 +71,17 @@ func (w *Way) settle(k *kitchen.Kitchen, d *formula.Document) {
 		}
 	}
 	w.effort = w.trouble(k)
+}
+
+// promise says what the document of the way will do: no other figures than those it has
+// once it is taken.
+func (w *Way) promise(k *kitchen.Kitchen) {
+	p := formula.Predict(&w.Document, k)
+	if p.Q != nil {
+		w.Q = *p.Q
+	}
+	w.Word, w.Chance, w.ChanceRaw, w.ChanceCooked = p.Word, p.Chance, p.ChanceRaw, p.ChanceCooked
+	w.RawRatio, w.CookedRatio = p.RawRatio, p.CookedRatio
 }
 
 // What trouble a way is, in minutes of a cook's time: judgement, grade C.

@@ -81,12 +81,14 @@ type Baked struct {
 
 	// After cooking: the index and whether it eats dry, and the hold with what
 	// has set where it stays coolest.
-	CookedQ    *float64    `json:"cooked_q" nullable:"true"`
-	Dryness    string      `json:"dryness" enum:"moist,right,dry"`
-	Sets       []BinderSet `json:"sets"`
-	SetKPa     float64     `json:"set_kpa"`
-	SetRatio   float64     `json:"set_ratio"`
-	SetMinutes float64     `json:"set_minutes"`
+	CookedQ  *float64    `json:"cooked_q" nullable:"true"`
+	Dryness  string      `json:"dryness" enum:"moist,right,dry"`
+	Sets     []BinderSet `json:"sets"`
+	SetKPa   float64     `json:"set_kpa"`
+	SetRatio float64     `json:"set_ratio"`
+	// SetChance is that it holds cooked, as far as its binders have set, 0..1.
+	SetChance  float64 `json:"set_chance"`
+	SetMinutes float64 `json:"set_minutes"`
 
 	Yield piece.Yield `json:"yield"`
 	Load  piece.Load  `json:"load"`

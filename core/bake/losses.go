@@ -85,7 +85,9 @@ func (b *baking) set(peak float64, out *Baked) {
 			out.Sets = append(out.Sets, BinderSet{p.Food.ID, p.Food.SetC, round(share, 2)})
 		}
 	}
-	cooked := mix.AssessParts(b.d.Bowl(parts), b.rest).Cooked
-	out.SetKPa = round(cooked, 2)
-	out.SetRatio = round(cooked/b.piece.Demand(b.method, b.turn).Cooked, 2)
+	duty := b.d.Duty()
+	e := mix.Sum(b.d.Bowl(parts), b.rest)
+	judged := e.Judge(&duty, b.d.Coldness(b.k))
+	out.SetKPa, out.SetRatio = round(judged.CookedRatio*duty.Need.Cooked, 2), round(judged.CookedRatio, 2)
+	out.SetChance = round(judged.Cooked, 3)
 }

@@ -45,7 +45,6 @@ const (
 	brownMinutes   = 8.
 	blitzMinutes   = 2. // a bowlful
 	mashMinutes    = 3. // a kilo or less
-	mixMinutes     = 4. // and one more for each kilo
 	preheatMinutes = 15.
 	changeMinutes  = 2. // between two batches
 )
@@ -53,20 +52,6 @@ const (
 // inTurn is how long so many batches take one after the other, min.
 func inTurn(minutes float64, batches int) float64 {
 	return minutes*float64(batches) + changeMinutes*float64(batches-1)
-}
-
-func shapeMinutes(k piece.Kind, n int) float64 {
-	switch k {
-	case piece.Loaf, piece.Layered:
-		return 4 + 2*float64(n)
-	case piece.Shell:
-		return 2 + 1.2*float64(n)
-	case piece.Patty, piece.Cylinder:
-		return 1 + 0.5*float64(n)
-	case piece.Fritter:
-		return 1
-	}
-	return 1 + 0.4*float64(n)
 }
 
 // worked is one preparation of the mix: the lines it is done to, the longest that
@@ -145,11 +130,11 @@ func (b *baking) steps(out *Baked) []Step {
 	if w := b.work(food.Mash); len(w.lines) > 0 {
 		add("mash", math.Round(mashMinutes*float64(w.passes)*max(1, w.grams/1000)), true, w.lines)
 	}
-	add("mix", mixMinutes+math.Round(b.state.Mass/1000), true, nil)
+	add("mix", formula.MixMinutes(b.state.Mass), true, nil)
 	mixed := len(steps) - 1
 	// A rest and a chill have their place on the cord even where there is none.
 	add("rest", b.rest.Minutes, false, nil)
-	add("shape", min(shapeMinutes(b.piece.Kind, max(1, out.Yield.Pieces)), 240), true, nil)
+	add("shape", min(formula.ShapeMinutes(b.piece.Kind, max(1, out.Yield.Pieces)), 240), true, nil)
 	switch {
 	case b.d.Frozen():
 		minutes := 0.0

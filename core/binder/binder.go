@@ -47,13 +47,13 @@ type Request struct {
 	// Lines stay as they are.
 	Lines      []mix.Line
 	Candidates []Candidate
-	Piece      piece.Piece
-	Demand     piece.Demand
-	Rest       mix.Rest
+	// Duty is what the pieces must do.
+	Duty mix.Duty
+	Rest mix.Rest
 	// MissedG is the water in the bowl that no line brings, g.
 	MissedG float64
-	// Chill multiplies the raw hold; 0 counts as 1.
-	Chill float64
+	// Coldness is how far a chill firms the raw pieces, 0..1.
+	Coldness float64
 	// Target is the hold ratio wanted, raw and cooked; 0 counts as 1.5.
 	Target float64
 }
@@ -130,12 +130,6 @@ func Search(r Request) Result {
 	if r.Target <= 0 {
 		r.Target = defaultTarget
 	}
-	if r.Chill <= 0 {
-		r.Chill = 1
-	}
-	if r.Demand == (piece.Demand{}) {
-		r.Demand = r.Piece.Demand(piece.Pan, true)
-	}
 	parts := mix.Parts(r.Lines)
 	if r.MissedG != 0 {
 		parts = append(parts, mix.Missed(r.MissedG))
@@ -150,17 +144,17 @@ func Search(r Request) Result {
 	best := newBoard(&r)
 	rests := []mix.Rest{r.Rest}
 	if r.Rest.Minutes > noWait {
-		rests = append(rests, mix.Rest{Minutes: noWait, Celsius: r.Rest.Celsius})
+		rests = append(rests, mix.Rest{Minutes: noWait, Celsius: r.Rest.Celsius, Hands: r.Rest.Hands})
 	}
 	for _, rest := range rests {
 		s := newSpace(&r, parts, rest, 0, nil)
 		s.enumerate(best, maxBinders)
 	}
 	if r.Rest.Minutes < longRest {
-		s := newSpace(&r, parts, mix.Rest{Minutes: longRest, Celsius: r.Rest.Celsius}, 0, nil)
+		s := newSpace(&r, parts, mix.Rest{Minutes: longRest, Celsius: r.Rest.Celsius, Hands: r.Rest.Hands}, 0, nil)
 		s.enumerate(best, 2)
 	}
-	for _, water := range waters(base, r.Piece.Band()) {
+	for _, water := range waters(base, r.Duty.Band) {
 		s := newSpace(&r, parts, r.Rest, water, nil)
 		s.enumerate(best, 2)
 	}
@@ -187,7 +181,7 @@ func Search(r Request) Result {
 
 // waters gives the amounts of water worth trying for a mix that is too dry, g.
 func waters(base mix.Effect, band piece.Band) []float64 {
-	q, _, _, ok := base.Holds()
+	q, ok := base.Index()
 	if !ok || q > band.To {
 		return nil
 	}
@@ -204,7 +198,7 @@ func waters(base mix.Effect, band piece.Band) []float64 {
 // driest finds the one drying step that takes the most water from a mix that
 // is too wet without binder; nil where it is not, or nothing can be dried.
 func driest(r *Request, parts []mix.Part) (*Drying, []mix.Part) {
-	if mix.Index(parts, r.Rest) <= r.Piece.Band().To {
+	if mix.Index(parts, r.Rest) <= r.Duty.Band.To {
 		return nil, nil
 	}
 	var best *Drying

@@ -45,7 +45,7 @@ func allBinders() (out []binder.Candidate) {
 }
 
 func request(lines []mix.Line, c []binder.Candidate) binder.Request {
-	return binder.Request{Lines: lines, Candidates: c, Piece: patty, Demand: patty.Demand(piece.Pan, true), Rest: mix.Rest{Minutes: 20, Celsius: 20}}
+	return binder.Request{Lines: lines, Candidates: c, Duty: mix.NewDuty(&patty, piece.Pan, true), Rest: mix.Rest{Minutes: 20, Celsius: 20, Hands: 8}}
 }
 
 // keeps works a suggestion out again from its foods alone.
@@ -61,9 +61,11 @@ func keeps(t assert.TestingT, r binder.Request, s *binder.Suggestion) {
 	}
 	state := mix.Assess(lines, s.Rest)
 	assert.InDelta(t, s.Q, state.Q, 1e-9)
-	assert.InDelta(t, s.Raw, state.Raw/r.Demand.Raw, 1e-9)
-	assert.InDelta(t, s.Cooked, state.Cooked/r.Demand.Cooked, 1e-9)
-	assert.True(t, r.Piece.Band().Holds(state.Q))
+	judged := state.Effect.Judge(&r.Duty, r.Coldness)
+	assert.InDelta(t, s.Raw, judged.RawRatio, 1e-9)
+	assert.InDelta(t, s.Cooked, judged.CookedRatio, 1e-9)
+	assert.InDelta(t, s.Chance, judged.Chance(), 1e-9)
+	assert.True(t, r.Duty.Band.Holds(state.Q))
 	assert.GreaterOrEqual(t, s.Raw, 1.498)
 	assert.GreaterOrEqual(t, s.Cooked, 1.498)
 	binders := 0
@@ -116,8 +118,9 @@ func TestTheSearchFindsTheTrueBest(t *testing.T) {
 		var walk func(from int, e mix.Effect, n int, grams float64, used []float64)
 		walk = func(from int, e mix.Effect, n int, grams float64, used []float64) {
 			if worth := grams + 3*float64(max(0, n-1)); n > 0 && worth < best {
-				q, raw, cooked, ok := e.Holds()
-				ok = ok && r.Piece.Band().Holds(q) && raw >= 1.5*r.Demand.Raw && cooked >= 1.5*r.Demand.Cooked
+				q, ok := e.Index()
+				judged := e.Judge(&r.Duty, 0)
+				ok = ok && r.Duty.Band.Holds(q) && judged.RawRatio >= 1.5 && judged.CookedRatio >= 1.5
 				for i, g := range used {
 					ok = ok && g <= r.Candidates[i].Food.MaxPct/100*e.Mass
 				}
@@ -223,7 +226,7 @@ func TestMoreCandidatesNeverMakeTheBestWorse(t *testing.T) {
 
 func ExampleSearch() {
 	r := binder.Search(binder.Request{
-		Lines: peas, Piece: patty, Demand: patty.Demand(piece.Pan, true), Rest: mix.Rest{Minutes: 20, Celsius: 20},
+		Lines: peas, Duty: mix.NewDuty(&patty, piece.Pan, true), Rest: mix.Rest{Minutes: 20, Celsius: 20, Hands: 8},
 		Candidates: candidates("flax-meal", "buckwheat-flour"),
 	})
 	s := r.Suggestions[0]
@@ -231,7 +234,7 @@ func ExampleSearch() {
 		fmt.Printf("%.0f g of %s: ", a.Grams, a.Food.Name)
 	}
 	fmt.Printf("raw %.1f and cooked %.1f times what it takes\n", s.Raw, s.Cooked)
-	// Output: 5 g of Flax meal: raw 2.7 and cooked 3.7 times what it takes
+	// Output: 35 g of Flax meal: raw 1.6 and cooked 1.5 times what it takes
 }
 
 func BenchmarkSearchAllBinders(b *testing.B) {

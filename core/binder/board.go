@@ -77,6 +77,16 @@ func (b *board) offer(c *corner) {
 	}
 }
 
+// wants says whether an aim has room for the corner, or worse ones.
+func (b *board) wants(c *corner) bool {
+	for i, aim := range Aims {
+		if worth, ok := b.worth(aim, c); ok && (len(b.top[i]) < keep || worth < b.top[i][keep-1].worth) {
+			return true
+		}
+	}
+	return false
+}
+
 func (b *board) insert(aim int, c *corner) {
 	list := b.top[aim]
 	if len(list) == keep && c.worth >= list[keep-1].worth {
@@ -142,15 +152,10 @@ func (b *board) worth(aim Aim, c *corner) (float64, bool) {
 		}
 		return 1e6*count + grams, true
 	case MostTender:
-		hot := s.base.GlueHot
-		mass := s.base.Mass
-		for i := range c.n {
-			hot += c.x[i] * s.unit[c.who[i]].GlueHot
-			mass += c.x[i]
-		}
-		_, k := s.base.Glues(c.q)
-		// As ratio; more binder must not be a way to thin the glue.
-		return k*hot/mass/b.r.Demand.Cooked + 10*grams/mass, true
+		// The set cohesion; more binder must not be a way to thin the glue.
+		e := s.sum(c)
+		_, set := e.Cohesion()
+		return set/b.r.Duty.Need.Cooked + 10*grams/e.Mass, true
 	}
 	return grams, true
 }
@@ -175,7 +180,11 @@ func (b *board) suggestions() []Suggestion {
 			if c.worth >= least {
 				break
 			}
-			if rounded, ok := b.round(aim, c); ok && rounded.worth < least {
+			rounded, ok := b.round(aim, c)
+			if ok {
+				b.spare(aim, &rounded)
+			}
+			if ok && rounded.worth < least {
 				if s, ok := b.suggest(aim, &rounded); ok {
 					best, least = &s, rounded.worth
 				}
@@ -230,21 +239,39 @@ func (b *board) round(aim Aim, c corner) (corner, bool) {
 	return best, found
 }
 
+// spare takes away what a rounded corner does not need, a step at a time: the cohesion it
+// was found at may be more than its piece asks.
+func (b *board) spare(aim Aim, c *corner) {
+	for better := true; better; {
+		better = false
+		for i := range c.n {
+			less := *c
+			if less.x[i] -= stepAt(c.x[i] - 1); less.x[i] < leastAmount {
+				continue
+			}
+			q, ok := less.from.fits(&less)
+			if !ok {
+				continue
+			}
+			if worth, ok := b.worth(aim, &less); ok && worth < c.worth {
+				less.q, less.worth = q, worth
+				*c, better = less, true
+			}
+		}
+	}
+}
+
 // fits says whether the amounts keep every condition exactly, and the index.
 func (s *space) fits(c *corner) (float64, bool) {
-	e := s.base
-	for i := range c.n {
-		e = e.Plus(s.unit[c.who[i]], c.x[i])
-	}
+	e := s.sum(c)
 	for i := range c.n {
 		w := c.who[i]
 		if s.there[w]+c.x[i] > s.allowed[w]*e.Mass {
 			return 0, false
 		}
 	}
-	q, raw, cooked, ok := e.Holds()
-	return q, ok && s.r.Piece.Band().Holds(q) &&
-		raw*s.r.Chill >= s.r.Target*s.r.Demand.Raw && cooked >= s.r.Target*s.r.Demand.Cooked
+	q, ok := e.Index()
+	return q, ok && s.r.Duty.Band.Holds(q) && s.holds(c)
 }
 
 // suggest works the rounded corner out in full, and refuses one that the full
@@ -269,11 +296,10 @@ func (b *board) suggest(aim Aim, c *corner) (Suggestion, bool) {
 		add(water(), s.water)
 	}
 	state := mix.AssessParts(parts, s.rest)
-	out.Q = state.Q
-	out.Raw, out.Cooked = state.Raw*r.Chill/r.Demand.Raw, state.Cooked/r.Demand.Cooked
-	out.Chance = state.Chance(r.Chill, r.Demand.Raw, r.Demand.Cooked)
+	judged := state.Effect.Judge(&r.Duty, r.Coldness)
+	out.Q, out.Raw, out.Cooked, out.Chance = state.Q, judged.RawRatio, judged.CookedRatio, judged.Chance()
 	const hair = 0.999 // the salt of a binder may shift the glue of raw meat by as much
-	return out, r.Piece.Band().Holds(state.Q) && out.Raw >= hair*r.Target && out.Cooked >= hair*r.Target
+	return out, r.Duty.Band.Holds(state.Q) && out.Raw >= hair*r.Target && out.Cooked >= hair*r.Target
 }
 
 func water() *food.Food { return food.Starter().Find("water") }

@@ -45,8 +45,8 @@ func nearest(r *Request, parts []mix.Part) (*Suggestion, []Obstacle) {
 		}
 	}
 	var obstacles []Obstacle
-	q, raw, cooked, ok := s.at(&best)
-	band := r.Piece.Band()
+	q, judged, ok := s.at(&best)
+	band := r.Duty.Band
 	switch {
 	case !ok:
 		return nil, []Obstacle{NoBase}
@@ -55,10 +55,10 @@ func nearest(r *Request, parts []mix.Part) (*Suggestion, []Obstacle) {
 	case q < band.From:
 		obstacles = append(obstacles, TooDry)
 	}
-	if raw < r.Target {
+	if judged.RawRatio < r.Target {
 		obstacles = append(obstacles, WeakRaw)
 	}
-	if cooked < r.Target {
+	if judged.CookedRatio < r.Target {
 		obstacles = append(obstacles, WeakCooked)
 	}
 	if best.n == 0 {
@@ -68,24 +68,32 @@ func nearest(r *Request, parts []mix.Part) (*Suggestion, []Obstacle) {
 	return &suggestion, obstacles
 }
 
-// at gives the index and the hold ratios of a corner.
-func (s *space) at(c *corner) (q, raw, cooked float64, ok bool) {
+// sum is the mix of a corner.
+func (s *space) sum(c *corner) mix.Effect {
 	e := s.base
 	for i := range c.n {
 		e = e.Plus(s.unit[c.who[i]], c.x[i])
 	}
-	q, raw, cooked, ok = e.Holds()
-	return q, raw * s.r.Chill / s.r.Demand.Raw, cooked / s.r.Demand.Cooked, ok
+	return e
+}
+
+// at gives the index of a corner, and how it does.
+func (s *space) at(c *corner) (q float64, judged mix.Judged, ok bool) {
+	e := s.sum(c)
+	if q, ok = e.Index(); !ok {
+		return 0, mix.Judged{}, false
+	}
+	return q, e.Judge(&s.r.Duty, s.r.Coldness), true
 }
 
 // miss is how far the worst condition is missed: 0 where none is.
 func (s *space) miss(c *corner) float64 {
-	q, raw, cooked, ok := s.at(c)
+	q, judged, ok := s.at(c)
 	if !ok {
 		return math.Inf(1)
 	}
-	b := s.r.Piece.Band()
+	b := s.r.Duty.Band
 	out := max(0, b.From-q, q-b.To)
-	out = max(out, 1-raw/s.r.Target, 1-cooked/s.r.Target)
+	out = max(out, 1-judged.RawRatio/s.r.Target, 1-judged.CookedRatio/s.r.Target)
 	return out + 1e-4*float64(c.n)
 }

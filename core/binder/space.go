@@ -9,11 +9,12 @@ import (
 	"cuerda/core/piece"
 )
 
-// space is the search for one rest and one base. For a fixed index q the
-// conditions on the amounts x of a subset are linear: the index itself is one
-// equation, each hold and each binder's limit one inequality, and so are the
-// aims. The best of a subset therefore lies where as many of them bind as it
-// has binders, and trying those corners over a few indices finds it.
+// space is the search for one rest and one base. For a fixed index q and so much
+// cohesion the conditions on the amounts x of a subset are linear: the index is one
+// equation, the raw and the set cohesion and each binder's limit one inequality each.
+// The least of a subset lies where as many of them bind as it has binders. What
+// cohesion the pieces ask depends on all else in the mix, so a few are tried, and the
+// judge of the whole mix decides.
 type space struct {
 	r       *Request
 	rest    mix.Rest
@@ -28,12 +29,15 @@ type space struct {
 	levels  []level
 }
 
-// level holds what the conditions are at one index: three coefficients of each
-// candidate (index, raw, cooked) and their right-hand sides.
+// level holds what the conditions are at one index and one cohesion: three coefficients
+// of each candidate (index, raw, set) and their right-hand sides.
 type level struct {
 	q float64
 	a [][3]float64
 	b [3]float64
+	// middling is one of the cohesions that suit most pieces: three binders are tried at
+	// those alone.
+	middling bool
 }
 
 // indexSteps is how many indices across the band are tried.
@@ -42,7 +46,9 @@ const indexSteps = 6
 func newSpace(r *Request, parts []mix.Part, rest mix.Rest, water float64, dry *Drying) *space {
 	s := &space{r: r, rest: rest, base: mix.Sum(parts, rest), dry: dry, water: water, parts: parts}
 	s.base.Mass += water
+	s.base.Moist += water
 	s.base.Free += water
+	s.base.FreeHot += water
 	n := len(r.Candidates)
 	s.unit, s.allowed, s.there, s.legume = make([]mix.Effect, n), make([]float64, n), make([]float64, n), make([]bool, n)
 	for i, c := range r.Candidates {
@@ -60,24 +66,33 @@ func newSpace(r *Request, parts []mix.Part, rest mix.Rest, water float64, dry *D
 			}
 		}
 	}
-	for _, q := range indicesOf(r.Piece.Band()) {
-		s.levels = append(s.levels, s.level(q))
+	for _, q := range indicesOf(r.Duty.Band) {
+		for i, c := range cohesions {
+			l := s.level(q, c)
+			l.middling = i == 2
+			s.levels = append(s.levels, l)
+		}
 	}
 	return s
 }
 
-func (s *space) level(q float64) level {
-	cold, hot := s.base.Glues(q)
-	cold *= s.r.Chill
-	needCold, needHot := s.r.Target*s.r.Demand.Raw, s.r.Target*s.r.Demand.Cooked
+// cohesions are the strengths, kPa, raw and set, that are tried: from what a tin asks to
+// what a ball in deep oil does.
+var cohesions = [][2]float64{{.8, 2}, {1.5, 5}, {2.5, 10}, {4, 20}, {7, 35}}
+
+func (s *space) level(q float64, need [2]float64) level {
+	// Glue per gram of a mix with so many pieces that comes to a kPa.
+	whole := s.base
+	whole.GlueCold, whole.Set = whole.Mass, whole.Mass
+	cold, hot := whole.Cohesion()
 	l := level{q: q, a: make([][3]float64, len(s.unit)), b: [3]float64{
 		q*s.base.Span - s.base.Free,
-		needCold*s.base.Mass - cold*s.base.GlueCold,
-		needHot*s.base.Mass - hot*s.base.GlueHot,
+		need[0]*s.base.Mass - cold*s.base.GlueCold,
+		need[1]*s.base.Mass - hot*s.base.Set,
 	}}
 	for i := range s.unit {
 		u := &s.unit[i]
-		l.a[i] = [3]float64{u.Free - q*u.Span, cold*u.GlueCold - needCold, hot*u.GlueHot - needHot}
+		l.a[i] = [3]float64{u.Free - q*u.Span, cold*u.GlueCold - need[0], hot*u.Set - need[1]}
 	}
 	return l
 }
@@ -159,6 +174,9 @@ func (s *space) corners(best *board, who ...int) {
 	}
 	for l := range s.levels {
 		at := &s.levels[l]
+		if n == maxBinders && !at.middling {
+			continue
+		}
 		c.q = at.q
 		for i, w := range who {
 			index.a[i], rows[0].a[i], rows[1].a[i] = at.a[w][0], at.a[w][1], at.a[w][2]
@@ -198,8 +216,8 @@ func (s *space) offer(best *board, c *corner, rows []row) {
 			return
 		}
 	}
-	for i := range rows {
-		r := &rows[i]
+	for i := range rows[2:] {
+		r := &rows[2+i]
 		sum := -r.b
 		for j := range c.n {
 			sum += r.a[j] * c.x[j]
@@ -208,7 +226,16 @@ func (s *space) offer(best *board, c *corner, rows []row) {
 			return
 		}
 	}
-	best.offer(c)
+	// Only what some aim would take is worth judging.
+	if best.wants(c) && s.holds(c) {
+		best.offer(c)
+	}
+}
+
+// holds says whether the judge of the whole mix is content with the amounts.
+func (s *space) holds(c *corner) bool {
+	_, judged, ok := s.at(c)
+	return ok && judged.RawRatio >= s.r.Target && judged.CookedRatio >= s.r.Target
 }
 
 func solve2(r0, r1 *row, x *[maxBinders]float64) bool {

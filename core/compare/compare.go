@@ -14,15 +14,15 @@ import (
 
 // Effect is what a version does.
 type Effect struct {
-	MassG       float64         `json:"mass_g"`
-	Q           *float64        `json:"q" nullable:"true"`
-	Word        string          `json:"word"`
-	InBand      bool            `json:"in_band"`
-	RawRatio    float64         `json:"raw_ratio"`
-	CookedRatio float64         `json:"cooked_ratio"`
-	Chance      float64         `json:"chance"`
-	Verdict     formula.Verdict `json:"verdict" enum:"holds,marginal,fails-raw,fails-cooked,fails-both,nothing"`
-	Pieces      int             `json:"pieces"`
+	MassG        float64         `json:"mass_g"`
+	Q            *float64        `json:"q" nullable:"true"`
+	Word         string          `json:"word"`
+	InBand       bool            `json:"in_band"`
+	ChanceRaw    float64         `json:"chance_raw"`
+	ChanceCooked float64         `json:"chance_cooked"`
+	Chance       float64         `json:"chance"`
+	Verdict      formula.Verdict `json:"verdict" enum:"holds,marginal,fails-raw,fails-cooked,fails-both,nothing"`
+	Pieces       int             `json:"pieces"`
 	// Minutes until it comes off the heat; nil where it is never done.
 	Minutes *float64 `json:"minutes" nullable:"true"`
 	LossPct float64  `json:"weight_loss_pct"`
@@ -54,7 +54,7 @@ func effect(d *formula.Document, k *kitchen.Kitchen) Effect {
 	baked := bake.Bake(d, k, bake.Options{Now: -1})
 	plate := dish.Look(d, k)
 	e := Effect{
-		MassG: p.MassG, Q: p.Q, Word: string(p.Word), InBand: p.InBand, RawRatio: p.RawRatio, CookedRatio: p.CookedRatio, Chance: p.Chance, Verdict: p.Verdict, Pieces: p.Pieces,
+		MassG: p.MassG, Q: p.Q, Word: string(p.Word), InBand: p.InBand, ChanceRaw: p.ChanceRaw, ChanceCooked: p.ChanceCooked, Chance: p.Chance, Verdict: p.Verdict, Pieces: p.Pieces,
 		Minutes: baked.PullAt, LossPct: baked.WeightLossPct, Dryness: baked.Dryness, Out: []string{}, Label: []string{},
 		CostEach: plate.Piece.Cost, KCalEach: plate.Piece.Facts.KCal, SaltEach: plate.Piece.Facts.Salt,
 	}

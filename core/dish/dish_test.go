@@ -123,6 +123,7 @@ func TestScalingKeepsTheMix(t *testing.T) {
 	rapid.Check(t, func(t *rapid.T) {
 		d, err := formula.Read([]byte(koftas), foods)
 		require.NoError(t, err)
+		d.Mixing = &formula.Mixing{Minutes: 6} // more pieces would be longer in the hands, and drink
 		n := rapid.IntRange(4, 400).Draw(t, "pieces")
 		s, err := dish.Scale(d, dish.Aim{Pieces: n}, kitchen.Usual())
 		require.NoError(t, err)

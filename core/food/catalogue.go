@@ -28,17 +28,36 @@ type Catalogue struct {
 	yields []Yield
 }
 
-// Starter gives the catalogue that ships with the program.
+// Starter gives the catalogue that ships with the program, with what builds of known
+// outcome taught about its figures.
 var Starter = sync.OnceValue(func() *Catalogue {
-	c, err := ReadCatalogue(strings.NewReader(starterCSV))
+	c, err := judged()
 	if err == nil {
-		err = c.readTables()
+		err = c.learn()
 	}
 	if err != nil {
 		panic(err) // the embedded tables are checked by the tests
 	}
 	return c
 })
+
+// AsJudged gives the same catalogue with the figures as its rows have them, before any
+// outcome.
+var AsJudged = sync.OnceValue(func() *Catalogue {
+	c, err := judged()
+	if err != nil {
+		panic(err)
+	}
+	return c
+})
+
+func judged() (*Catalogue, error) {
+	c, err := ReadCatalogue(strings.NewReader(starterCSV))
+	if err != nil {
+		return nil, err
+	}
+	return c, c.readTables()
+}
 
 // Foods gives every food in catalogue order. The slice must not be changed.
 func (c *Catalogue) Foods() []Food { return c.foods }
@@ -119,6 +138,7 @@ func ReadCatalogue(r io.Reader) (*Catalogue, error) {
 		c.foods = append(c.foods, f)
 	}
 	for i := range c.foods {
+		c.foods[i].texture()
 		c.byID[c.foods[i].ID] = &c.foods[i]
 	}
 	return c, nil

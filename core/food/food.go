@@ -110,6 +110,14 @@ type Paste struct {
 	// temperature, degC.
 	Sets bool
 	SetC float64
+	// Breaks is how much a piece breaks the paste around it, 0..1: a bean does, a grain
+	// of quinoa half.
+	Breaks float64
+	// SetShare is the part of the hot glue that heat sets, 0..1; the rest softens.
+	SetShare float64
+	// HotDrink is how many times the water of its limits it takes up once hot, 1 and up:
+	// starch gelatinises.
+	HotDrink float64
 }
 
 // Food is one row of the catalogue. Foods are shared and must not be changed.
@@ -154,6 +162,9 @@ type Food struct {
 	// Staple is the share of home kitchens that have it as a rule, 0..1: judgement
 	// (grade C), of binders only. What nobody knows to be common is 0.05.
 	Staple float64
+	// SoakGain is the water a gram takes up in a long soak, g, and SoakHours the time
+	// constant of it; 0 where the catalogue leaves them to the group.
+	SoakGain, SoakHours float64
 	// ManyAlike says that it stands for many foods that do the same in a mix, each of
 	// which a cook calls by its own name: cumin of the dried spices.
 	ManyAlike bool

@@ -116,7 +116,7 @@ func TestPreparationsKeepTheirBooks(t *testing.T) {
 }
 
 func TestPreparationsByHand(t *testing.T) {
-	find := food.Starter().Find
+	find := food.AsJudged().Find
 	off := false
 	for _, c := range []struct {
 		id          string
@@ -154,7 +154,12 @@ func TestMeasuresComeBackToTheirGrams(t *testing.T) {
 		assert.InDelta(t, grams, back, step, "%v", m)
 		again, _ := f.Measure(back)
 		assert.InDelta(t, back, again.Amount*must(f.GramsPer(again.Unit)), 0.09*back)
+		if grams > must(f.GramsPer(food.Teaspoon)) && grams < 6*must(f.GramsPer(food.Teaspoon)) {
+			assert.InEpsilon(t, grams, back, .13, "%v for %v g of %s", m, grams, f.ID)
+		}
 	})
+	fourTeas, _ := food.Starter().Find("salt").Measure(4 * must(food.Starter().Find("salt").GramsPer(food.Teaspoon)))
+	assert.Equal(t, food.Measure{Amount: 4, Unit: food.Teaspoon}, fourTeas, "not one and a half tablespoons")
 	ounce, _ := food.Starter().Find("salt").GramsPer(food.Ounce)
 	assert.InDelta(t, 28.3495, ounce, .0001)
 	assert.True(t, slices.Contains(food.Groups, food.Starter().Find("salt").Group))

@@ -52,30 +52,47 @@ type Measure struct {
 	Unit   Unit    `json:"unit"`
 }
 
-// fractions of measuring cups and of spoons.
-var (
-	cupFractions   = []float64{0, 0.25, 1. / 3, 0.5, 2. / 3, 0.75, 1}
-	spoonFractions = []float64{0, 0.5, 1}
-	teaFractions   = []float64{0, 0.125, 0.25, 0.5, 0.75, 1}
-)
+// fractions of measuring cups and of spoons, and how many of a spoon a cook counts.
+var measures = []struct {
+	unit        Unit
+	perCup      float64
+	fractions   []float64
+	least, most float64
+}{
+	{Cup, 1, []float64{0, 0.25, 1. / 3, 0.5, 2. / 3, 0.75, 1}, 0.24, math.Inf(1)},
+	{Tablespoon, spoonsPerCup, []float64{0, 0.5, 1}, 0.97, 8.25},
+	{Teaspoon, teasPerCup, []float64{0, 0.125, 0.25, 0.5, 0.75, 1}, 0.0625, 6.25},
+}
+
+// closeEnough is the share that a rounding may miss by before a smaller measure is taken.
+const closeEnough = 0.06
 
 // Measure gives the nearest kitchen measure for that many grams: cups from a
-// quarter cup, then tablespoons from one, then teaspoons from an eighth. It is
-// false below that or where a level cup of the food has no known mass.
+// quarter cup, then tablespoons from one, then teaspoons from an eighth; a smaller
+// one where it comes nearer and the larger misses by more than 6%. It is false below
+// that or where a level cup of the food has no known mass.
 func (f *Food) Measure(grams float64) (Measure, bool) {
 	if f.GramsPerCup <= 0 || !(grams > 0) || math.IsInf(grams, 0) {
 		return Measure{}, false
 	}
 	cups := grams / f.GramsPerCup
-	switch {
-	case cups >= 0.24:
-		return Measure{round(cups, cupFractions), Cup}, true
-	case cups*spoonsPerCup >= 0.97:
-		return Measure{round(cups*spoonsPerCup, spoonFractions), Tablespoon}, true
-	case cups*teasPerCup >= 0.0625:
-		return Measure{round(cups*teasPerCup, teaFractions), Teaspoon}, true
+	var best Measure
+	least := math.Inf(1)
+	for _, m := range measures {
+		x := cups * m.perCup
+		if x < m.least || x > m.most {
+			continue
+		}
+		amount := round(x, m.fractions)
+		miss := math.Abs(amount/x - 1)
+		if miss < least {
+			best, least = Measure{amount, m.unit}, miss
+		}
+		if least <= closeEnough {
+			break
+		}
 	}
-	return Measure{}, false
+	return best, best.Amount > 0
 }
 
 func round(x float64, steps []float64) float64 {

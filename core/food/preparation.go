@@ -179,11 +179,7 @@ func (p *Prepared) apply(f *Food, prep *Preparation, cooked bool) bool {
 		}
 		return prep.Minutes >= 10
 	case Press:
-		loss := 0.8 * p.Leak * p.Mass * p.Chunk
-		if isTofu(f) {
-			loss += 0.12 * p.Mass
-		}
-		p.dry(loss)
+		p.dry(pressLoss(f, p))
 		p.Leak *= 0.2
 	case Blitz, Mash:
 		soft, raw := softness(f, cooked)
@@ -192,9 +188,20 @@ func (p *Prepared) apply(f *Food, prep *Preparation, cooked bool) bool {
 			p.Leak *= 1 + 0.5*prep.Level
 		}
 	case Soak:
-		gain := soakGain(f) * p.Mass * (1 - math.Exp(-prep.Hours/1.5))
+		tau := 1.5
+		switch {
+		case f.SoakHours > 0:
+			tau = f.SoakHours
+		case isDryLegume(f):
+			tau = 3 // h: beans take the night
+		}
+		drunk := 1 - math.Exp(-prep.Hours/tau)
+		gain := soakGain(f) * p.Mass * drunk
 		p.Mass += gain
 		p.Water += gain
+		if isDryLegume(f) {
+			p.GlueCold, p.GlueHot = soakedCold*drunk, soakedHot*drunk
+		}
 	case Brown:
 		if p.RawMeat == 0 {
 			return false
@@ -226,6 +233,28 @@ func (p *Prepared) dry(loss float64) {
 	p.Water -= loss
 }
 
+// pressedOut is the share of the water of a raw vegetable, grated or pulped, that
+// hands, a cloth or a weight take: grated squash and potato lose a third to a half of
+// their mass so, onion and cabbage a third (kitchen practice, grade C).
+const pressedOut = 0.38
+
+// pressLoss is what pressing takes away, g: from raw vegetables by pressedOut, less
+// where little of it leaks; from others what their pieces would give up, and more of
+// tofu.
+func pressLoss(f *Food, p *Prepared) float64 {
+	if f.State == Raw && (f.Group == Vegetable || f.Group == Fruit) {
+		return p.Water * pressedOut * min(1, 0.4+p.Leak/0.25)
+	}
+	loss := 0.8 * p.Leak * p.Mass * p.Chunk
+	if f.SoakGain > 1 && p.Water > p.Mass/3 {
+		return 0.25 * p.Water // dry protein or mushroom, soaked through
+	}
+	if isTofu(f) {
+		loss += 0.12 * p.Mass
+	}
+	return loss
+}
+
 // sauteLoss is the share of the mass that a saute can drive off, kitchen
 // practice for chopped or grated pieces in a wide pan.
 func sauteLoss(f *Food) float64 {
@@ -238,6 +267,13 @@ func sauteLoss(f *Food) float64 {
 	}
 	return 0.30 * f.Water / 100
 }
+
+// isDryLegume says whether a food is a legume as it comes from the bag.
+func isDryLegume(f *Food) bool { return f.Group == Legume && f.State == Raw && f.Water < 20 }
+
+// The glue of a dry legume once it is soaked and ground raw, kPa x 100: that of the
+// soaked ones of the catalogue. It sets as legume flour does.
+const soakedCold, soakedHot = 0.03, 0.10
 
 func isTofu(f *Food) bool { return strings.HasPrefix(f.ID, "tofu") }
 
@@ -258,12 +294,14 @@ func softness(f *Food, cooked bool) (soft float64, freesJuice bool) {
 // soakGain is the water a food takes up in a long soak, g per g.
 func soakGain(f *Food) float64 {
 	switch {
+	case f.SoakGain > 0:
+		return f.SoakGain
 	case (f.Group == Seed || f.Group == Nut) && f.Chunk > 0.5 && f.Water < 30:
 		return 0.35
-	case f.ID == "dried-fruit":
-		return 0.60
 	case f.Group == Grain && f.State == Raw && f.Water < 20:
 		return 0.90
+	case isDryLegume(f):
+		return 1.05 // overnight they double: 0.95 to 1.15 for chickpeas and beans
 	}
 	return 0
 }

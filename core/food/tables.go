@@ -21,6 +21,9 @@ var packsCSV string
 //go:embed staples.csv
 var staplesCSV string
 
+//go:embed soaks.csv
+var soaksCSV string
+
 //go:embed many_alike.csv
 var manyAlikeCSV string
 
@@ -90,6 +93,19 @@ func (c *Catalogue) readTables() error {
 			return fmt.Errorf("%w: staple %v", ErrBadCatalogue, row)
 		}
 		f.Staple = share
+		return nil
+	})
+	if err != nil {
+		return err
+	}
+	err = eachRow(soaksCSV, "food,gain,hours", func(row []string) error {
+		f := c.Find(row[0])
+		gain, err1 := strconv.ParseFloat(row[1], 64)
+		hours, err2 := strconv.ParseFloat(row[2], 64)
+		if f == nil || err1 != nil || err2 != nil || gain <= 0 || hours <= 0 {
+			return fmt.Errorf("%w: soak %v", ErrBadCatalogue, row)
+		}
+		f.SoakGain, f.SoakHours = gain, hours
 		return nil
 	})
 	if err != nil {

@@ -39,6 +39,7 @@ type Document struct {
 	Format string         `json:"format" enum:"cuerda-build/1"`
 	Name   string         `json:"name" maxLength:"200"`
 	Lines  []Line         `json:"lines" maxItems:"200"`
+	Mixing *Mixing        `json:"mixing,omitempty"`
 	Rest   *Wait          `json:"rest,omitempty"`
 	Chill  *Wait          `json:"chill,omitempty"`
 	Piece  *piece.Piece   `json:"piece,omitempty"`
@@ -113,7 +114,11 @@ type Hand struct {
 var DefaultPiece = piece.Piece{Kind: piece.Patty, DiameterMM: 80, ThicknessMM: 18}
 
 // RestAt gives the rest in a kitchen of that temperature, degC.
-func (d *Document) RestAt(room float64) mix.Rest { return d.Rest.at(room) }
+func (d *Document) RestAt(room float64) mix.Rest {
+	rest := d.Rest.at(room)
+	rest.Hands = d.handsMinutes()
+	return rest
+}
 
 // at gives a wait that may be missing as a rest.
 func (w *Wait) at(room float64) mix.Rest {
@@ -187,14 +192,20 @@ func (d *Document) chilledTo(k *kitchen.Kitchen, parts []mix.Part) (celsius floa
 	return d.Begin(&c, k).Mean(), true
 }
 
-// ChillFactor is how many times firmer the cold makes the raw pieces; 1
-// without any.
-func (d *Document) ChillFactor(k *kitchen.Kitchen) float64 {
+// Coldness is how far the cold firms the raw pieces, 0..1; 0 without any.
+func (d *Document) Coldness(k *kitchen.Kitchen) float64 {
 	celsius, chilled := d.chilledTo(k, mix.Parts(d.MixLines(k.Foods)))
 	if !chilled {
-		return 1
+		return 0
 	}
-	return mix.ChillFactor(celsius)
+	return mix.Coldness(celsius)
+}
+
+// Duty is what the document asks of its mix.
+func (d *Document) Duty() mix.Duty {
+	p := d.PieceOrDefault()
+	method, turn := d.MethodAndTurn()
+	return mix.NewDuty(&p, method, turn)
 }
 
 // MethodAndTurn gives how the piece is cooked and whether it is turned; a

@@ -12,9 +12,9 @@ import (
 	"cuerda/core/piece"
 )
 
-// Verdict sums a prediction up by its hold ratios: below 1 a piece fails, from
-// 1 to 1.5, or where it is too wet or too dry for its kind, it is marginal, above
-// that it holds.
+// Verdict sums a prediction up by its hold ratios: below 1, which is an even chance, a
+// piece fails, from 1 to 1.5, or where it is too wet or too dry for its kind, it is
+// marginal, above that, a chance of 7 in 10, it holds.
 type Verdict string
 
 // The verdicts.
@@ -26,6 +26,28 @@ const (
 	FailsBoth   Verdict = "fails-both"
 	Nothing     Verdict = "nothing" // nothing in the mix could hold
 )
+
+// Means says what holding is for a piece.
+type Means string
+
+// What holding means: a piece is turned and lifted whole, a loaf sliced, and of a
+// stuffing a spoonful is moist and together, neither soup nor crumbs.
+const (
+	TurnAndLift Means = "turn-and-lift"
+	Slice       Means = "slice"
+	Spoon       Means = "spoon"
+)
+
+// MeansOf gives it for a piece.
+func MeansOf(p *piece.Piece) Means {
+	switch {
+	case p.Kind == piece.Stuffing:
+		return Spoon
+	case p.Kind.IsLoaf():
+		return Slice
+	}
+	return TurnAndLift
+}
 
 // Note is something to know about a prediction: a caution that comes with a
 // food, a limit that is passed, or a reason why the mix fails.
@@ -40,8 +62,9 @@ type Note struct {
 	Limit float64 `json:"limit,omitempty"`
 }
 
-// Prediction is what a build will do, after its rest. Holds and needs are in
-// kPa, shares in g per g, masses in g.
+// Prediction is what a build will do, after its rest. Holds and needs are in kPa: a
+// hold is what a piece needs, times what the judge of its chance makes of it. Shares
+// are in g per g, masses in g.
 type Prediction struct {
 	MassG float64 `json:"mass_g"`
 	// Q is the liquidity index; null where nothing in the mix drinks.
@@ -64,10 +87,15 @@ type Prediction struct {
 	FatShare      float64  `json:"fat_share"`
 	SaltShare     float64  `json:"salt_share"`
 	QSD           float64  `json:"q_sd"`
-	Chance        float64  `json:"chance"`
-	Verdict       Verdict  `json:"verdict" enum:"holds,marginal,fails-raw,fails-cooked,fails-both,nothing"`
-	PieceG        float64  `json:"piece_g"`
-	Pieces        int      `json:"pieces"`
+	// Chance is that of the weaker of its two stages, 0..1.
+	Chance       float64 `json:"chance"`
+	ChanceRaw    float64 `json:"chance_raw"`
+	ChanceCooked float64 `json:"chance_cooked"`
+	// Means says what holding is for such a piece.
+	Means   Means   `json:"chance_means" enum:"turn-and-lift,slice,spoon"`
+	Verdict Verdict `json:"verdict" enum:"holds,marginal,fails-raw,fails-cooked,fails-both,nothing"`
+	PieceG  float64 `json:"piece_g"`
+	Pieces  int     `json:"pieces"`
 	// ChilledCelsius is what a chill brings the pieces to, and ChillFactor how
 	// many times firmer that makes them.
 	ChilledCelsius *float64 `json:"chilled_celsius,omitempty"`
@@ -125,17 +153,14 @@ func Predict(d *Document, k *kitchen.Kitchen) Prediction {
 	bowl := d.Bowl(parts)
 	s := mix.AssessParts(bowl, rest)
 	p := d.PieceOrDefault()
-	method, turn := d.MethodAndTurn()
-	need := p.Demand(method, turn)
-	band := p.Band()
+	duty := d.Duty()
+	need, band := duty.Need, duty.Band
 
 	out := Prediction{
 		MassG: Tidy(s.Mass, 1), Word: s.Word(), Band: band,
 		InBand: s.HasPaste && band.Holds(s.Q), ChunkShare: Tidy(s.ChunkShare, 3),
-		RawKPa: Tidy(s.Raw, 3), RawNeedKPa: Tidy(need.Raw, 3),
-		CookedKPa: Tidy(s.Cooked, 2), CookedNeedKPa: Tidy(need.Cooked, 3),
-		QSD:   Tidy(s.Spread.Q, 3),
-		Notes: []Note{},
+		RawNeedKPa: Tidy(need.Raw, 3), CookedNeedKPa: Tidy(need.Cooked, 3),
+		QSD: Tidy(s.SD, 3), Means: MeansOf(&p), Notes: []Note{},
 	}
 	if s.Mass > 0 {
 		out.WaterShare = Tidy(s.Water/s.Mass, 3)
@@ -148,20 +173,26 @@ func Predict(d *Document, k *kitchen.Kitchen) Prediction {
 		q := Tidy(s.Q, 3)
 		mixed := q
 		if rest.Minutes > 0 {
-			mixed = Tidy(mix.Index(bowl, mix.Rest{Celsius: rest.Celsius}), 3)
+			mixed = Tidy(mix.Index(bowl, mix.Rest{Celsius: rest.Celsius, Hands: rest.Hands}), 3)
 		}
 		out.Q, out.JustMixedQ = &q, &mixed
 	}
-	chill := 1.
+	judged := s.Effect.Judge(&duty, 0)
+	out.RawKPa = Tidy(judged.RawRatio*need.Raw, 3)
 	if celsius, chilled := d.chilledTo(k, parts); chilled {
-		chill = mix.ChillFactor(celsius)
-		firmer, at, factor := Tidy(s.Raw*chill, 3), Tidy(celsius, 1), Tidy(chill, 2)
+		warm := judged.RawRatio
+		judged = s.Effect.Judge(&duty, mix.Coldness(celsius))
+		firmer, at, factor := Tidy(judged.RawRatio*need.Raw, 3), Tidy(celsius, 1), 1.
+		if warm > 0 {
+			factor = Tidy(judged.RawRatio/warm, 2)
+		}
 		out.RawChilledKPa, out.ChilledCelsius, out.ChillFactor = &firmer, &at, &factor
 	}
-	raw, cooked := s.Raw*chill/need.Raw, s.Cooked/need.Cooked
-	out.RawRatio, out.CookedRatio = Tidy(raw, 2), Tidy(cooked, 2)
-	out.Chance = Tidy(s.Chance(chill, need.Raw, need.Cooked), 3)
-	out.Verdict = verdict(s.HasPaste, out.InBand, raw, cooked)
+	out.CookedKPa = Tidy(judged.CookedRatio*need.Cooked, 2)
+	out.RawRatio, out.CookedRatio = Tidy(judged.RawRatio, 2), Tidy(judged.CookedRatio, 2)
+	out.Chance = Tidy(judged.Chance(), 3)
+	out.ChanceRaw, out.ChanceCooked = Tidy(judged.Raw, 3), Tidy(judged.Cooked, 3)
+	out.Verdict = verdict(s.HasPaste, out.InBand, judged.RawRatio, judged.CookedRatio)
 
 	out.Lines = LineResults(lines, parts, &s, d.Eaters.Table(), k)
 	out.Notes = append(out.Notes, reasons(bowl, rest, &s, &out)...)
@@ -247,6 +278,8 @@ func reasons(parts []mix.Part, rest mix.Rest, s *mix.State, p *Prediction) []Not
 		}
 	case s.Q < p.Band.From:
 		reason("too-dry", 0)
+	case s.Word() == mix.Crumbles:
+		reason("nothing-joins", 0)
 	}
 	if p.Verdict == Holds {
 		return out
@@ -269,7 +302,7 @@ func reasons(parts []mix.Part, rest mix.Rest, s *mix.State, p *Prediction) []Not
 // which the mix comes down to q; false where three hours do not do it.
 func restToReach(parts []mix.Part, rest mix.Rest, q float64) (float64, bool) {
 	for _, m := range []float64{5, 10, 15, 20, 30, 45, 60, 90, 120, 180} {
-		if m > rest.Minutes && mix.Index(parts, mix.Rest{Minutes: m, Celsius: rest.Celsius}) <= q {
+		if m > rest.Minutes && mix.Index(parts, mix.Rest{Minutes: m, Celsius: rest.Celsius, Hands: rest.Hands}) <= q {
 			return m, true
 		}
 	}

@@ -152,7 +152,7 @@ func (r *reader) list(v any, at string, most int) []any {
 	return l
 }
 
-var documentFields = []string{"format", "name", "lines", "rest", "chill", "piece", "cook", "eaters", "hand", "parts", "portions", "note", "table_time"}
+var documentFields = []string{"format", "name", "lines", "mixing", "rest", "chill", "piece", "cook", "eaters", "hand", "parts", "portions", "note", "table_time"}
 
 func (r *reader) document(v any) *Document {
 	o := r.object(v, "", documentFields, "format", "lines")
@@ -168,6 +168,8 @@ func (r *reader) document(v any) *Document {
 			for i, l := range r.list(v, at, MaxLines) {
 				d.Lines = append(d.Lines, r.line(l, fmt.Sprintf("%s/%d", at, i)))
 			}
+		case "mixing":
+			d.Mixing = r.mixing(v, at)
 		case "rest":
 			d.Rest = r.rest(v, at)
 		case "chill":
@@ -304,6 +306,15 @@ func (r *reader) hand(v any, at string) *Hand {
 		}
 	}
 	return h
+}
+
+func (r *reader) mixing(v any, at string) *Mixing {
+	fields := []string{"minutes"}
+	m := &Mixing{}
+	for name, v := range sorted(r.object(v, at, fields, fields...), fields) {
+		m.Minutes = r.number(v, at+"/"+name, 0, MaxMixing, false)
+	}
+	return m
 }
 
 func (r *reader) celsius(v any, at string) *float64 {

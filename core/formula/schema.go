@@ -40,6 +40,7 @@ func Schema(foods *food.Catalogue) map[string]any {
 		"format": schema{"const": Format},
 		"name":   schema{"type": "string", "maxLength": MaxName},
 		"lines":  schema{"type": "array", "maxItems": MaxLines, "items": line},
+		"mixing": object(schema{"minutes": figure("minutes that hands mix, and shape until the middle piece is done; by default as the steps take", 0, MaxMixing)}, "minutes"),
 		"rest":   wait("the wait between mixing and shaping", kitchen.Room, MinRestCelsius, MaxRestCelsius),
 		"chill":  wait("the wait in the cold after shaping", 4, MinChillCelsius, MaxChillCelsius),
 		"piece":  schema{"oneOf": pieceSchemas(), "default": DefaultPiece},

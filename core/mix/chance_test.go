@@ -13,17 +13,16 @@ import (
 	"cuerda/core/mix"
 )
 
-// The first-order spread and the quadrature against 20 000 mixes whose foods
-// are really redrawn within their grades.
-func TestChanceAgreesWithRedrawnFoods(t *testing.T) {
+// The first-order spread against 20 000 mixes whose foods are really redrawn within
+// their grades.
+func TestTheSpreadAgreesWithRedrawnFoods(t *testing.T) {
 	for _, text := range []string{r3, r3base, r11, references[1].mix} {
 		given := lines(t, text)
-		rest := mix.Rest{Minutes: 15, Celsius: 20}
+		rest := mix.Rest{Minutes: 15, Celsius: 20, Hands: 6}
 		s := mix.Assess(given, rest)
 		rng := rand.New(rand.NewPCG(1, 2))
 		const n = 20000
-		demandRaw, demandCooked := s.Raw/1.8, s.Cooked/2.2
-		var held, sum, sum2 float64
+		var sum, sum2 float64
 		for range n {
 			drawn := slices.Clone(given)
 			for i := range drawn {
@@ -33,30 +32,16 @@ func TestChanceAgreesWithRedrawnFoods(t *testing.T) {
 				span := off(f.Liquid - f.Plastic)
 				f.Plastic, f.Tau, f.Leak = off(f.Plastic), off(f.Tau), off(f.Leak)
 				f.Liquid = f.Plastic + span
-				f.GlueCold, f.GlueHot = off(f.GlueCold), off(f.GlueHot)
 				f.Chunk = min(max(f.Chunk+sd*f.Chunk*(1-f.Chunk)*rng.NormFloat64(), 0), .99)
 				drawn[i].Food = &f
 			}
 			d := mix.Assess(drawn, rest)
 			sum += d.Q
 			sum2 += d.Q * d.Q
-			if d.Raw >= demandRaw*math.Exp(.3*rng.NormFloat64()) && d.Cooked >= demandCooked*math.Exp(.3*rng.NormFloat64()) {
-				held++
-			}
 		}
 		sd := math.Sqrt(sum2/n - sum/n*sum/n)
-		assert.InEpsilon(t, sd, s.Spread.Q, .30, "spread of q, %s", text)
-		assert.InDelta(t, held/n, s.Chance(1, demandRaw, demandCooked), .06, text)
+		assert.InEpsilon(t, sd, s.SD, .30, "spread of q, %s", text)
 	}
-}
-
-func TestChanceAtTheEdges(t *testing.T) {
-	s := mix.Assess(lines(t, r3), mix.Rest{Minutes: 20, Celsius: 20})
-	assert.Greater(t, s.Chance(1, .01, .01), .999)
-	assert.Less(t, s.Chance(1, 100, .01), .001)
-	assert.Greater(t, s.Chance(1.6, s.Raw, .01), s.Chance(1, s.Raw, .01), "chilling helps")
-	soup := mix.Assess(lines(t, "water 300"), mix.Rest{})
-	assert.Zero(t, soup.Chance(1, .01, .01))
 }
 
 func TestWords(t *testing.T) {
@@ -69,8 +54,19 @@ func TestWords(t *testing.T) {
 	for _, nothing := range []string{"water 100", "olive-oil 50", "salt 5", "water 500; salt 9; olive-oil 20"} {
 		s := mix.Assess(lines(t, nothing), mix.Rest{Minutes: 10, Celsius: 20})
 		assert.Equal(t, mix.NoPaste, s.Word(), nothing)
-		assert.Zero(t, s.Raw)
+		assert.Equal(t, mix.Judged{}, s.Effect.Judge(&duties[0], 0))
 	}
+}
+
+// A handful crumbles not only when it is dry: where nothing joins it, it does at any
+// index short of wet.
+func TestLooseGrainsCrumbleWhateverTheirIndex(t *testing.T) {
+	for _, loose := range []string{"quinoa-cooked 400; salt 4", "millet-cooked 400; hazelnuts 60; salt 4", "tuna-canned 300; lemon-juice 5"} {
+		s := mix.Assess(lines(t, loose), mix.Rest{Celsius: 20, Hands: 5})
+		assert.Contains(t, []mix.Word{mix.Crumbles, mix.Short}, s.Word(), "%s, index %.2f", loose, s.Q)
+	}
+	joined := mix.Assess(lines(t, references[1].mix), mix.Rest{Celsius: 20, Hands: 5})
+	assert.Equal(t, mix.WordFor(joined.Q), joined.Word())
 }
 
 func ExampleAssess() {
@@ -81,9 +77,9 @@ func ExampleAssess() {
 		{Food: foods.Find("millet-flakes"), Grams: 75},
 		{Food: foods.Find("tahini"), Grams: 20},
 		{Food: foods.Find("salt"), Grams: 5},
-	}, mix.Rest{Minutes: 15, Celsius: 20})
-	fmt.Printf("%s: q %.2f, raw %.2f kPa, cooked %.1f kPa\n", s.Word(), s.Q, s.Raw, s.Cooked)
-	// Output: firm: q 0.36, raw 3.25 kPa, cooked 16.1 kPa
+	}, mix.Rest{Minutes: 15, Celsius: 20, Hands: 6})
+	fmt.Printf("%s: q %.2f\n", s.Word(), s.Q)
+	// Output: tacky: q 0.61
 }
 
 func BenchmarkAssess20Lines(b *testing.B) {
@@ -93,6 +89,6 @@ func BenchmarkAssess20Lines(b *testing.B) {
 	b.ReportAllocs()
 	for b.Loop() {
 		s := mix.AssessParts(parts, rest)
-		s.Chance(1, .687, 2.75)
+		s.Effect.Judge(&duties[0], 0)
 	}
 }

@@ -1,6 +1,9 @@
 package mix
 
-import "math"
+import (
+	"math"
+	"slices"
+)
 
 // Given is what one line gives to the figures of a mix.
 type Given struct {
@@ -11,7 +14,8 @@ type Given struct {
 	// before it slumps, g.
 	Plastic float64 `json:"plastic_g"`
 	Liquid  float64 `json:"liquid_g"`
-	// RawPct and CookedPct are its shares of the glue, per cent.
+	// RawPct and CookedPct are its shares of the glue, per cent: of the raw, and of
+	// what heat sets.
 	RawPct    float64 `json:"raw_pct"`
 	CookedPct float64 `json:"cooked_pct"`
 	// PiecesG is what of it stays pieces, g.
@@ -20,11 +24,18 @@ type Given struct {
 	Tenth Figures `json:"tenth"`
 }
 
-// Figures are the index and the holds, kPa.
+// Figures are the index and the chances raw and cooked, 0..1.
 type Figures struct {
 	Q      float64 `json:"q"`
-	Raw    float64 `json:"raw_kpa"`
-	Cooked float64 `json:"cooked_kpa"`
+	Raw    float64 `json:"raw_chance"`
+	Cooked float64 `json:"cooked_chance"`
+}
+
+// Ground is what one topic does to a chance, against a middling build: in points of
+// 100, above 0 where it helps.
+type Ground struct {
+	Topic  Topic   `json:"topic" enum:"shape,glue,sets,wet,dry,chill,egg,meat,starch,gel,fat,leaf,heat,size"`
+	Points float64 `json:"points"`
 }
 
 // Explanation is how the figures of a mix come about: docs/model.md, sections 2
@@ -36,59 +47,95 @@ type Explanation struct {
 	Oil     float64 `json:"oil_g"`
 	Plastic float64 `json:"plastic_g"`
 	Liquid  float64 `json:"liquid_g"`
-	// Continuity is what the pieces leave of the strength, RawWindow and
-	// CookedWindow how much of its glue the mix can use at its index, Salt what
-	// salt makes of the glue of raw meat: all as factors.
-	Continuity   float64 `json:"continuity"`
-	RawWindow    float64 `json:"raw_window"`
-	CookedWindow float64 `json:"cooked_window"`
-	Salt         float64 `json:"salt"`
+	// Cohesion is what binds the raw mix and Set what heat sets in it, kPa, and
+	// Continuity what the pieces leave of both, as a factor. Salt is the factor of salt
+	// on the glue of raw meat.
+	Cohesion   float64 `json:"cohesion_kpa"`
+	Set        float64 `json:"set_kpa"`
+	Continuity float64 `json:"continuity"`
+	Salt       float64 `json:"salt"`
+	// RawReasons and CookedReasons come the weightiest first.
+	RawReasons    []Ground `json:"raw_reasons"`
+	CookedReasons []Ground `json:"cooked_reasons"`
 }
 
-// Explain takes the figures of AssessParts apart. A mix without a paste has
-// its sums, and no shares.
-func Explain(parts []Part, rest Rest) Explanation {
+// Explain takes the figures of AssessParts and of Judge apart. A mix without a paste
+// has its sums, and no shares.
+func Explain(parts []Part, rest Rest, d *Duty, coldness float64) Explanation {
 	state := AssessParts(parts, rest)
-	out := Explanation{Lines: make([]Given, len(parts)), Continuity: continuity(state.ChunkShare), Salt: 1}
+	out := Explanation{Lines: make([]Given, len(parts)), Salt: 1, Continuity: 1, RawReasons: []Ground{}, CookedReasons: []Ground{}}
 	warmth := warmthFactor(rest.Celsius)
 	raw := 0.0
 	for i := range parts {
 		raw += parts[i].RawMeat
 	}
 	out.Salt = saltFactor(state.Salt, raw)
-	var cold, hot float64
+	var cold, set float64
 	changed := append([]Part(nil), parts...)
 	for i := range parts {
 		p := &parts[i]
 		t := newTerm(p, rest, warmth)
+		e := t.effect(p)
 		if p.RawMeat > 0 {
-			t.glueCold *= out.Salt
-			t.glueHot *= out.Salt
+			e.salted(out.Salt)
 		}
-		out.Lines[i] = Given{Water: t.water, Oil: p.FreeOil, Plastic: t.plastic, Liquid: t.liquid, RawPct: t.glueCold, CookedPct: t.glueHot, PiecesG: p.Mass * p.Chunk}
+		out.Lines[i] = Given{Water: t.water, Oil: p.FreeOil, Plastic: t.plastic, Liquid: t.liquid, RawPct: e.GlueCold, CookedPct: e.Set, PiecesG: p.Mass * p.Chunk}
 		out.Water += t.water
 		out.Oil += p.FreeOil
 		out.Plastic += t.plastic
 		out.Liquid += t.liquid
-		cold += t.glueCold
-		hot += t.glueHot
+		cold += e.GlueCold
+		set += e.Set
 		changed[i] = p.times(1.1)
 		more := AssessParts(changed, rest)
 		changed[i] = *p
-		out.Lines[i].Tenth = Figures{more.Q, more.Raw, more.Cooked}
+		judged := more.Effect.Judge(d, coldness)
+		out.Lines[i].Tenth = Figures{more.Q, judged.Raw, judged.Cooked}
 	}
 	for i := range out.Lines {
 		l := &out.Lines[i]
 		if l.RawPct *= 100 / math.Max(cold, 1e-12); cold <= 0 {
 			l.RawPct = 0
 		}
-		if l.CookedPct *= 100 / math.Max(hot, 1e-12); hot <= 0 {
+		if l.CookedPct *= 100 / math.Max(set, 1e-12); set <= 0 {
 			l.CookedPct = 0
 		}
 	}
 	if state.HasPaste {
-		out.RawWindow, out.CookedWindow = squeezeWindow(state.rawQ), bakeWindow(state.rawQ)
+		e := &state.Effect
+		out.Cohesion, out.Set = e.Cohesion()
+		out.Continuity = continuity(e.Broken / e.Mass)
+		v := e.Evidence(d, coldness)
+		j := Judges()
+		zRaw, zCooked := j.Weigh(&v)
+		out.RawReasons = reasons(rawTerms, v.Raw[:], j.UsualRaw[:], j.Raw[:], zRaw)
+		out.CookedReasons = reasons(cookedTerms, v.Cooked[:], j.UsualCooked[:], j.Cooked[:], zCooked)
 	}
+	return out
+}
+
+// leastPoints is the least that a reason is told for, points of 100.
+const leastPoints = 1.
+
+// reasons tells what each topic changes: the chance less what it would be with the
+// evidence of the topic as it is in the middling build.
+func reasons(terms []evidence, have, usual, weights []float64, z float64) []Ground {
+	odds := map[Topic]float64{}
+	var order []Topic
+	for i, t := range terms {
+		if !slices.Contains(order, t.topic) {
+			order = append(order, t.topic)
+		}
+		odds[t.topic] += weights[i] * (have[i] - usual[i])
+	}
+	chance := func(z float64) float64 { return sigmoid(surest * math.Tanh(z/surest)) }
+	out := []Ground{}
+	for _, t := range order {
+		if p := 100 * (chance(z) - chance(z-odds[t])); math.Abs(p) >= leastPoints {
+			out = append(out, Ground{t, p})
+		}
+	}
+	slices.SortStableFunc(out, func(a, b Ground) int { return int(math.Copysign(1, math.Abs(b.Points)-math.Abs(a.Points))) })
 	return out
 }
 

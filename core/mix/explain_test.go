@@ -15,16 +15,16 @@ func TestTheExplanationAddsUp(t *testing.T) {
 		lines, rest := drawMix(t)
 		parts := mix.Parts(lines)
 		s := mix.AssessParts(parts, rest)
-		e := mix.Explain(parts, rest)
+		d := rapid.SampledFrom(duties).Draw(t, "duty")
+		e := mix.Explain(parts, rest, &d, 0)
 		if !s.HasPaste {
 			return
 		}
 		if q := (e.Water + 0.3*e.Oil - e.Plastic) / (e.Liquid - e.Plastic); q > mix.DriestIndex {
 			assert.InDelta(t, s.Q, q, 1e-9*max(1, q))
 		}
-		sum := mix.Sum(parts, rest)
-		assert.InEpsilon(t, s.Raw+1e-9, e.Continuity*e.RawWindow*100/s.Mass*sum.GlueCold+1e-9, 1e-6)
-		assert.InEpsilon(t, s.Cooked+1e-9, 4*e.Continuity*e.CookedWindow*100/s.Mass*sum.GlueHot+1e-9, 1e-6)
+		cold, set := s.Effect.Cohesion()
+		assert.Equal(t, []float64{cold, set}, []float64{e.Cohesion, e.Set})
 		raw, cooked := 0.0, 0.0
 		for i, l := range e.Lines {
 			raw += l.RawPct
@@ -33,11 +33,33 @@ func TestTheExplanationAddsUp(t *testing.T) {
 				assert.GreaterOrEqual(t, l.Tenth.Q, s.Q-1e-9)
 			}
 		}
-		if s.Raw > 0 {
+		if e.Cohesion > 0 {
 			assert.InDelta(t, 100, raw, 1e-6)
 		}
-		if s.Cooked > 0 {
+		if e.Set > 0 {
 			assert.InDelta(t, 100, cooked, 1e-6)
 		}
+		judged := s.Effect.Judge(&d, 0)
+		for _, r := range e.RawReasons {
+			assert.True(t, r.Points <= 100*judged.Raw+1e-9 && r.Points >= 100*judged.Raw-100-1e-9, "%v of %v", r, judged.Raw)
+		}
 	})
+}
+
+// What is told first is what would change most: a wet mix is told that it is wet, one in
+// which nothing sets that nothing does.
+func TestTheWeightiestReasonIsTheOneThatIsWrong(t *testing.T) {
+	first := func(text string, cooked bool) mix.Ground {
+		e := mix.Explain(mix.Parts(lines(t, text)), mix.Rest{Minutes: 10, Celsius: 20, Hands: 6}, &duties[1], 0)
+		if cooked {
+			return e.CookedReasons[0]
+		}
+		return e.RawReasons[0]
+	}
+	wet := first(r3+"; water 300", false)
+	assert.Equal(t, mix.TopicWet, wet.Topic)
+	assert.Negative(t, wet.Points)
+	bare := first("chickpeas-canned 400 mash 0.8; salt 5", true)
+	assert.Contains(t, []mix.Topic{mix.TopicSets, mix.TopicGlue}, bare.Topic)
+	assert.Negative(t, bare.Points)
 }

@@ -10,6 +10,7 @@ import (
 
 	"cuerda/core/food"
 	"cuerda/core/mix"
+	"cuerda/core/piece"
 )
 
 var starter = food.Starter()
@@ -48,6 +49,7 @@ func drawMix(t *rapid.T) ([]mix.Line, mix.Rest) {
 	rest := mix.Rest{
 		Minutes: rapid.Float64Range(0, 240).Draw(t, "rest"),
 		Celsius: rapid.Float64Range(0, 40).Draw(t, "celsius"),
+		Hands:   rapid.Float64Range(0, 30).Draw(t, "hands"),
 	}
 	return lines, rest
 }
@@ -63,6 +65,26 @@ func drawPaste(t *rapid.T) ([]mix.Line, mix.Rest, mix.State) {
 }
 
 const slack = 1e-9
+
+// duties are one of each way that a mix is formed and cooked.
+var duties = func() (out []mix.Duty) {
+	for _, one := range []struct {
+		piece  piece.Piece
+		method piece.Method
+		turn   bool
+	}{
+		{piece.Piece{Kind: piece.Patty, DiameterMM: 80, ThicknessMM: 18}, piece.Pan, true},
+		{piece.Piece{Kind: piece.Ball, DiameterMM: 38}, piece.DeepOil, false},
+		{piece.Piece{Kind: piece.Ball, DiameterMM: 30}, piece.Simmer, false},
+		{piece.Piece{Kind: piece.Loaf, LengthMM: 210, WidthMM: 110, HeightMM: 60}, piece.StillOven, false},
+		{piece.Piece{Kind: piece.Stuffing}, piece.StillOven, false},
+		{piece.Piece{Kind: piece.Fritter, DiameterMM: 60, ThicknessMM: 14}, piece.ShallowOil, true},
+		{piece.Piece{Kind: piece.Shell, DiameterMM: 60, WallMM: 10}, piece.DeepOil, false},
+	} {
+		out = append(out, mix.NewDuty(&one.piece, one.method, one.turn))
+	}
+	return out
+}()
 
 func TestDoublingChangesOnlyTheMass(t *testing.T) {
 	rapid.Check(t, func(t *rapid.T) {
@@ -92,11 +114,13 @@ func assertSame(t *rapid.T, a, b mix.State) {
 	}
 	assert.Equal(t, a.HasPaste, b.HasPaste)
 	near(a.Q, b.Q, "q")
-	near(a.Raw, b.Raw, "raw")
-	near(a.Cooked, b.Cooked, "cooked")
 	near(a.ChunkShare, b.ChunkShare, "chunk share")
-	near(a.Spread.Q, b.Spread.Q, "spread of q")
-	near(a.Chance(1, .5, 2), b.Chance(1, .5, 2), "chance")
+	near(a.SD, b.SD, "spread of q")
+	for _, d := range duties {
+		one, other := a.Effect.Judge(&d, .5), b.Effect.Judge(&d, .5)
+		near(one.Raw, other.Raw, "raw")
+		near(one.Cooked, other.Cooked, "cooked")
+	}
 }
 
 func TestWaterRaisesTheIndex(t *testing.T) {
@@ -120,6 +144,14 @@ func TestALongerRestNeverRaisesTheIndex(t *testing.T) {
 	rapid.Check(t, func(t *rapid.T) {
 		lines, rest, short := drawPaste(t)
 		rest.Minutes += rapid.Float64Range(0, 600).Draw(t, "more")
+		assert.LessOrEqual(t, mix.Assess(lines, rest).Q, short.Q+slack)
+	})
+}
+
+func TestLongerInTheHandsNeverRaisesTheIndex(t *testing.T) {
+	rapid.Check(t, func(t *rapid.T) {
+		lines, rest, short := drawPaste(t)
+		rest.Hands += rapid.Float64Range(0, 60).Draw(t, "more")
 		assert.LessOrEqual(t, mix.Assess(lines, rest).Q, short.Q+slack)
 	})
 }
@@ -159,26 +191,85 @@ func TestEveryFigureStaysInItsRange(t *testing.T) {
 	rapid.Check(t, func(t *rapid.T) {
 		lines, rest := drawMix(t)
 		s := mix.Assess(lines, rest)
-		for name, v := range map[string]float64{"q": s.Q, "raw": s.Raw, "cooked": s.Cooked, "mass": s.Mass, "sd": s.Spread.Q} {
-			assert.False(t, math.IsNaN(v) || math.IsInf(v, 0), name)
-		}
+		assert.False(t, math.IsNaN(s.Q) || math.IsInf(s.Q, 0) || math.IsNaN(s.SD) || math.IsInf(s.SD, 0))
 		assert.GreaterOrEqual(t, s.Q, mix.DriestIndex)
 		assert.True(t, s.ChunkShare >= 0 && s.ChunkShare < 1)
 		assert.True(t, s.Water+s.Fat <= s.Mass+slack)
-		demand := rapid.Float64Range(.01, 50).Draw(t, "demand")
-		chance := s.Chance(1, demand, demand)
-		assert.True(t, chance >= 0 && chance <= 1, "%v %v %+v", chance, demand, s)
-		assert.LessOrEqual(t, s.Chance(1, 2*demand, 2*demand), chance+1e-4, "a heavier duty is never surer")
+		for _, d := range duties {
+			j := s.Effect.Judge(&d, rapid.Float64Range(0, 1).Draw(t, "coldness"))
+			for _, p := range []float64{j.Raw, j.Cooked} {
+				assert.True(t, p >= 0 && p < 1, "%v %+v", p, s)
+			}
+			assert.Equal(t, j.Raw >= .7, j.RawRatio >= mix.SureRatio, "%v", j)
+			assert.Equal(t, j.Cooked >= .5, j.CookedRatio >= 1 && s.HasPaste, "%v", j)
+		}
 	})
+}
+
+// A heavier piece of the same kind is never surer, and a colder one never less sure raw.
+func TestWeightAndChillActAsTheyMust(t *testing.T) {
+	rapid.Check(t, func(t *rapid.T) {
+		_, _, s := drawPaste(t)
+		small := piece.Piece{Kind: piece.Patty, DiameterMM: rapid.Float64Range(30, 90).Draw(t, "across"), ThicknessMM: 18}
+		large := small
+		large.DiameterMM *= rapid.Float64Range(1, 2).Draw(t, "larger")
+		light, heavy := mix.NewDuty(&small, piece.Pan, true), mix.NewDuty(&large, piece.Pan, true)
+		a, b := s.Effect.Judge(&light, 0), s.Effect.Judge(&heavy, 0)
+		assert.LessOrEqual(t, b.Raw, a.Raw+slack)
+		assert.LessOrEqual(t, b.Cooked, a.Cooked+slack)
+		assert.GreaterOrEqual(t, s.Effect.Judge(&light, 1).Raw, a.Raw-slack)
+	})
+}
+
+// Water in a mix that is as wet as its piece bears, or flour in one as dry, never helps.
+func TestFartherOutOfTheBandIsNeverSurer(t *testing.T) {
+	for _, d := range duties {
+		if !d.Moved() {
+			continue
+		}
+		for _, base := range []string{r3, r11, references[0].mix, references[1].mix} {
+			was := 1.
+			for _, water := range []string{"200", "300", "450", "700", "1200"} {
+				s := mix.Assess(lines(t, base+"; water "+water), mix.Rest{Minutes: 15, Celsius: 20, Hands: 6})
+				now := s.Effect.Judge(&d, 0).Chance()
+				if s.Q > d.Band.To {
+					assert.LessOrEqual(t, now, was+slack, "%s with %s", base, water)
+					was = now
+				}
+			}
+			assert.Less(t, was, .5, base)
+			was = 1.
+			for _, flour := range []string{"300", "450", "700", "1000"} {
+				s := mix.Assess(lines(t, base+"; almond-flour "+flour), mix.Rest{Minutes: 15, Celsius: 20, Hands: 6})
+				if now := s.Effect.Judge(&d, 0).Raw; s.Q < d.Band.From {
+					assert.LessOrEqual(t, now, was+slack, "%s with %s", base, flour)
+					was = now
+				}
+			}
+		}
+	}
 }
 
 func TestEffectsAddUpToTheState(t *testing.T) {
 	rapid.Check(t, func(t *rapid.T) {
 		lines, rest, s := drawPaste(t)
-		q, raw, cooked, ok := mix.Sum(mix.Parts(lines), rest).Holds()
+		e := mix.Sum(mix.Parts(lines), rest)
+		q, ok := e.Index()
 		assert.True(t, ok)
 		assert.InDelta(t, s.Q, max(q, mix.DriestIndex), 1e-9*max(1, math.Abs(q)))
-		assert.InDelta(t, s.Raw, raw, 1e-9*max(1, s.Raw))
-		assert.InDelta(t, s.Cooked, cooked, 1e-9*max(1, s.Cooked))
+		for _, d := range duties {
+			assert.InDelta(t, s.Effect.Judge(&d, 0).Chance(), e.Judge(&d, 0).Chance(), 1e-9)
+		}
+	})
+}
+
+// What lies still in an oven until it has set is never less sure raw than what is dropped
+// into deep oil.
+func TestDeepOilIsTheRougherHand(t *testing.T) {
+	ball := piece.Piece{Kind: piece.Ball, DiameterMM: 38}
+	oven, oil := mix.NewDuty(&ball, piece.StillOven, false), mix.NewDuty(&ball, piece.DeepOil, false)
+	rapid.Check(t, func(t *rapid.T) {
+		_, _, s := drawPaste(t)
+		assert.LessOrEqual(t, s.Effect.Judge(&oil, 0).Raw, s.Effect.Judge(&oven, 0).Raw+slack)
 	})
 }

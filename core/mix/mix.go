@@ -45,6 +45,9 @@ var nothing food.Food
 type Rest struct {
 	Minutes float64
 	Celsius float64
+	// Hands is how long hands mix before it and shape after it until the middle piece is
+	// done, min: the mix drinks meanwhile, at the warmth of a kitchen.
+	Hands float64
 }
 
 // Word is how a squeezed handful feels.
@@ -88,7 +91,7 @@ func WordFor(q float64) Word {
 	return w
 }
 
-// State is what a mix is after its rest. Masses are in g, holds in kPa.
+// State is what a mix is after its rest. Masses are in g.
 type State struct {
 	Mass, Water, Fat, Salt float64
 	// ChunkShare is the share of the mass that is pieces, 0..1.
@@ -97,30 +100,21 @@ type State struct {
 	HasPaste bool
 	// Q is the liquidity index, not below DriestIndex.
 	Q float64
-	// Raw and Cooked are the holds: raw unchilled, cooked once cooled.
-	Raw, Cooked float64
-	// Spread says how far the grades of the figures let these be off.
-	Spread Spread
+	// SD is one standard deviation of the index that the grades of the figures leave.
+	SD float64
+	// Effect is what judges of a duty go by.
+	Effect Effect
 
-	rawQ float64
+	word Word
 }
 
-// Word is how a squeezed handful of the mix feels.
+// Word is how a squeezed handful of the mix feels: by its index, and drier where little
+// joins it.
 func (s *State) Word() Word {
 	if !s.HasPaste {
 		return NoPaste
 	}
-	return WordFor(s.Q)
-}
-
-// sums are the totals over the lines that the formulas need.
-type sums struct {
-	mass, water, fat, salt, rawMeat    float64
-	chunk                              float64
-	free, freeOil                      float64
-	plastic, liquid, glueCold, glueHot float64
-	meatCold, meatHot                  float64
-	span, saltFactor, continuity       float64
+	return s.word
 }
 
 // term is what one part gives to the sums.
@@ -135,7 +129,7 @@ func newTerm(p *Part, rest Rest, warmth float64) term {
 	f := p.Food
 	t := term{paste: 1 - p.Chunk, share: 1}
 	if f.Tau > 0 {
-		x := (rest.Minutes + p.Lead) / (f.Tau * warmth)
+		x := (rest.Minutes/warmth + rest.Hands + p.Lead) / f.Tau
 		dry := math.Exp(-x)
 		t.share = max(0.15, 1-dry)
 		if t.share > 0.15 {
@@ -159,10 +153,11 @@ func warmthFactor(celsius float64) float64 { return math.Exp2((20 - celsius) / 1
 // where the mix has no paste.
 func Index(parts []Part, rest Rest) float64 {
 	e := Sum(parts, rest)
-	if e.Span <= leastSpan*e.Mass {
+	q, ok := e.Index()
+	if !ok {
 		return DriestIndex
 	}
-	return max(DriestIndex, e.Free/e.Span)
+	return max(DriestIndex, q)
 }
 
 // leastSpan is the least water, g per g of mix, between the plastic and the
@@ -180,48 +175,40 @@ func AssessParts(parts []Part, rest Rest) State {
 	var room [64]term
 	terms := room[:0]
 	warmth := warmthFactor(rest.Celsius)
-	var s sums
+	var state State
+	raw := 0.
 	for i := range parts {
 		p := &parts[i]
-		t := newTerm(p, rest, warmth)
-		terms = append(terms, t)
-		s.mass += p.Mass
-		s.water += p.Water
-		s.fat += p.Fat
-		s.salt += p.Salt
-		s.rawMeat += p.RawMeat
-		s.chunk += p.Mass * p.Chunk
-		s.free += t.water
-		s.freeOil += p.FreeOil
-		s.plastic += t.plastic
-		s.liquid += t.liquid
-		if p.RawMeat > 0 {
-			s.meatCold += t.glueCold
-			s.meatHot += t.glueHot
-		} else {
-			s.glueCold += t.glueCold
-			s.glueHot += t.glueHot
-		}
+		state.Water += p.Water
+		state.Fat += p.Fat
+		state.Salt += p.Salt
+		raw += p.RawMeat
 	}
-	state := State{Mass: s.mass, Water: s.water, Fat: s.fat, Salt: s.salt}
-	if s.mass <= 0 {
+	k := saltFactor(state.Salt, raw)
+	for i := range parts {
+		t := newTerm(&parts[i], rest, warmth)
+		terms = append(terms, t)
+		e := t.effect(&parts[i])
+		if parts[i].RawMeat > 0 {
+			e.salted(k)
+		}
+		state.Effect.add(&e, 1)
+	}
+	e := &state.Effect
+	state.Mass = e.Mass
+	if state.Mass <= 0 {
 		return state
 	}
-	state.ChunkShare = s.chunk / s.mass
-	s.continuity = continuity(state.ChunkShare)
-	s.saltFactor = saltFactor(s.salt, s.rawMeat)
-	s.glueCold += s.saltFactor * s.meatCold
-	s.glueHot += s.saltFactor * s.meatHot
-	s.span = s.liquid - s.plastic
-	if s.span <= leastSpan*s.mass {
+	state.ChunkShare = e.Chunk / e.Mass
+	q, ok := e.Index()
+	if !ok {
 		return state
 	}
 	state.HasPaste = true
-	state.rawQ = (s.free + 0.3*s.freeOil - s.plastic) / s.span
-	state.Q = max(DriestIndex, state.rawQ)
-	state.Raw = s.continuity * squeezeWindow(state.rawQ) * 100 / s.mass * s.glueCold
-	state.Cooked = 4 * s.continuity * bakeWindow(state.rawQ) * 100 / s.mass * s.glueHot
-	state.Spread = spread(parts, terms, &s, state.rawQ)
+	state.Q = max(DriestIndex, q)
+	state.SD = indexSD(parts, terms, e.Span, q)
+	v := e.Evidence(&anyDuty, 0)
+	state.word = WordFor(Judges().Felt(&v))
 	return state
 }
 
@@ -236,32 +223,3 @@ func saltFactor(salt, rawMeat float64) float64 {
 // continuity is how much of the paste's strength pieces leave: 1 without
 // pieces, falling with their share X as 1 - 1.1 X^1.5, and never below 0.05.
 func continuity(x float64) float64 { return max(0.05, 1-1.1*x*math.Sqrt(x)) }
-
-// squeezeWindow is how much of its cold glue a mix can use, by its index.
-func squeezeWindow(q float64) float64 { return math.Exp(lnSqueezeWindow(q)) }
-
-func lnSqueezeWindow(q float64) float64 {
-	width := 0.60
-	if q < 0.3 {
-		width = 0.30
-	}
-	d := (q - 0.3) / width
-	return -d * d
-}
-
-// bakeWindow is how much of its hot glue a mix can use: dry mixes do not fuse,
-// wet ones set weak.
-func bakeWindow(q float64) float64 {
-	dry := min(max(1+1.2*q, 0.15), 1)
-	wet := 1.0
-	if q > 0.9 {
-		wet = max(0.2, 1-0.8*(q-0.9))
-	}
-	return dry * wet
-}
-
-// ChillFactor is how much firmer the raw mix is at that temperature than at
-// 20 degC: fat firms and gels stiffen, up to 1.6 times at 4 degC and below.
-func ChillFactor(celsius float64) float64 {
-	return 1 + 0.6*min(max((20-celsius)/16, 0), 1)
-}

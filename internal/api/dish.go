@@ -126,15 +126,13 @@ func (s *Server) scale(ctx context.Context, in *scaleInput) (*body[Scaling], err
 // Explained is how the figures come about, with what they are held against.
 type Explained struct {
 	mix.Explanation
-	Foods  []string `json:"foods"`
-	Grades []string `json:"grades"`
-	Q      *float64 `json:"q" nullable:"true"`
-	Raw    float64  `json:"raw_kpa"`
-	Cooked float64  `json:"cooked_kpa"`
-	// Chill is how many times firmer the chill makes it raw.
-	Chill  float64      `json:"chill"`
-	Need   piece.Demand `json:"need"`
+	Foods  []string     `json:"foods"`
+	Grades []string     `json:"grades"`
+	Q      *float64     `json:"q" nullable:"true"`
+	Raw    float64      `json:"chance_raw"`
+	Cooked float64      `json:"chance_cooked"`
 	Chance float64      `json:"chance"`
+	Need   piece.Demand `json:"need"`
 	QSD    float64      `json:"q_sd"`
 	// Levers are the lines that move a figure most when there is a tenth more of
 	// them, from 0; -1 where none moves it.
@@ -149,10 +147,9 @@ func explain(d *formula.Document, k *kitchen.Kitchen) Explained {
 	parts := mix.Parts(lines)
 	rest := d.RestAt(k.RoomCelsius)
 	p := formula.Predict(d, k)
-	shape := d.PieceOrDefault()
-	method, turn := d.MethodAndTurn()
-	out := Explained{Explanation: mix.Explain(d.Bowl(parts), rest), Foods: []string{}, Grades: []string{}, Q: p.Q, Raw: p.RawKPa, Cooked: p.CookedKPa, Chill: formula.Tidy(d.ChillFactor(k), 2),
-		Need: shape.Demand(method, turn), Chance: p.Chance, QSD: p.QSD, Density: formula.Tidy(heat.CompositionOf(parts).Density(), 0)}
+	duty := d.Duty()
+	out := Explained{Explanation: mix.Explain(d.Bowl(parts), rest, &duty, d.Coldness(k)), Foods: []string{}, Grades: []string{}, Q: p.Q, Raw: p.ChanceRaw, Cooked: p.ChanceCooked,
+		Need: duty.Need, Chance: p.Chance, QSD: p.QSD, Density: formula.Tidy(heat.CompositionOf(parts).Density(), 0)}
 	for i := range lines {
 		out.Foods = append(out.Foods, lines[i].Food.ID)
 		out.Grades = append(out.Grades, string(lines[i].Food.Grade))
@@ -171,8 +168,8 @@ func explain(d *formula.Document, k *kitchen.Kitchen) Explained {
 		return at
 	}
 	out.LeverQ = lever(func(f mix.Figures) float64 { return f.Q }, state.Q)
-	out.LeverRaw = lever(func(f mix.Figures) float64 { return f.Raw }, state.Raw)
-	out.LeverCooked = lever(func(f mix.Figures) float64 { return f.Cooked }, state.Cooked)
+	out.LeverRaw = lever(func(f mix.Figures) float64 { return f.Raw }, p.ChanceRaw)
+	out.LeverCooked = lever(func(f mix.Figures) float64 { return f.Cooked }, p.ChanceCooked)
 	for i := range out.Lines {
 		l := &out.Lines[i]
 		for _, x := range []*float64{&l.Water, &l.Oil, &l.Plastic, &l.Liquid, &l.RawPct, &l.CookedPct, &l.PiecesG} {
@@ -185,7 +182,7 @@ func explain(d *formula.Document, k *kitchen.Kitchen) Explained {
 	for _, x := range []*float64{&out.Water, &out.Oil, &out.Plastic, &out.Liquid} {
 		*x = formula.Tidy(*x, 1)
 	}
-	for _, x := range []*float64{&out.Continuity, &out.RawWindow, &out.CookedWindow, &out.Salt, &out.Need.Raw, &out.Need.Cooked} {
+	for _, x := range []*float64{&out.Continuity, &out.Cohesion, &out.Set, &out.Salt, &out.Need.Raw, &out.Need.Cooked} {
 		*x = formula.Tidy(*x, 3)
 	}
 	return out

@@ -71,8 +71,8 @@ const SettledWays = memo(function SettledWays({
               <small>
                 {t(`squeeze.${p.word}`)} ·{" "}
                 {t("ways.holds", {
-                  raw: format.ratio(p.raw_ratio),
-                  cooked: format.ratio(p.cooked_ratio),
+                  raw: format.number(100 * p.chance_raw),
+                  cooked: format.number(100 * p.chance_cooked),
                 })}
               </small>
             </button>
@@ -164,10 +164,9 @@ const WayCard = memo(function WayCard({ way, title, foods, here, onTry }: CardPr
         <small>
           {t(`squeeze.${way.word}`)} ·{" "}
           {t("ways.holds", {
-            raw: format.ratio(way.raw_ratio),
-            cooked: format.ratio(way.cooked_ratio),
-          })}{" "}
-          · {t("verdict.chance", { n: format.number(100 * way.chance) })}
+            raw: format.number(100 * way.chance_raw),
+            cooked: format.number(100 * way.chance_cooked),
+          })}
         </small>
         <small>{notes.join(" · ")}</small>
       </div>

@@ -698,6 +698,8 @@ export interface components {
             sear_ends_minutes?: number;
             section?: components["schemas"]["Section"];
             /** Format: double */
+            set_chance: number;
+            /** Format: double */
             set_kpa: number;
             /** Format: double */
             set_minutes: number;
@@ -854,6 +856,7 @@ export interface components {
             format: "cuerda-build/1";
             hand?: components["schemas"]["Hand"];
             lines: components["schemas"]["Line"][];
+            mixing?: components["schemas"]["Mixing"];
             name: string;
             note?: string;
             parts?: components["schemas"]["Part"][];
@@ -877,7 +880,9 @@ export interface components {
             /** Format: double */
             chance: number;
             /** Format: double */
-            cooked_ratio: number;
+            chance_cooked: number;
+            /** Format: double */
+            chance_raw: number;
             /** Format: double */
             cost_each: number | null;
             /** @enum {string} */
@@ -895,8 +900,6 @@ export interface components {
             pieces: number;
             /** Format: double */
             q: number | null;
-            /** Format: double */
-            raw_ratio: number;
             /** Format: double */
             salt_each_g: number;
             /** @enum {string} */
@@ -924,13 +927,14 @@ export interface components {
             /** Format: double */
             chance: number;
             /** Format: double */
-            chill: number;
+            chance_cooked: number;
+            /** Format: double */
+            chance_raw: number;
+            /** Format: double */
+            cohesion_kpa: number;
             /** Format: double */
             continuity: number;
-            /** Format: double */
-            cooked_kpa: number;
-            /** Format: double */
-            cooked_window: number;
+            cooked_reasons: components["schemas"]["Ground"][];
             /** Format: double */
             density_kg_m3: number;
             foods: string[];
@@ -953,12 +957,11 @@ export interface components {
             q: number | null;
             /** Format: double */
             q_sd: number;
-            /** Format: double */
-            raw_kpa: number;
-            /** Format: double */
-            raw_window: number;
+            raw_reasons: components["schemas"]["Ground"][];
             /** Format: double */
             salt: number;
+            /** Format: double */
+            set_kpa: number;
             /** Format: double */
             water_g: number;
         };
@@ -980,11 +983,11 @@ export interface components {
         };
         Figures: {
             /** Format: double */
-            cooked_kpa: number;
+            cooked_chance: number;
             /** Format: double */
             q: number;
             /** Format: double */
-            raw_kpa: number;
+            raw_chance: number;
         };
         Fit: {
             piece: components["schemas"]["Piece"];
@@ -1045,6 +1048,12 @@ export interface components {
             tenth: components["schemas"]["Figures"];
             /** Format: double */
             water_g: number;
+        };
+        Ground: {
+            /** Format: double */
+            points: number;
+            /** @enum {string} */
+            topic: "shape" | "glue" | "sets" | "wet" | "dry" | "chill" | "egg" | "meat" | "starch" | "gel" | "fat" | "leaf" | "heat" | "size";
         };
         Hand: {
             /** Format: double */
@@ -1190,6 +1199,10 @@ export interface components {
             method: string;
             sears: boolean;
             turns: boolean;
+        };
+        Mixing: {
+            /** Format: double */
+            minutes: number;
         };
         NameVersionInputBody: {
             /** @description what to call the version; empty takes the label away */
@@ -1353,6 +1366,12 @@ export interface components {
             band: components["schemas"]["Band"];
             /** Format: double */
             chance: number;
+            /** Format: double */
+            chance_cooked: number;
+            /** @enum {string} */
+            chance_means: "turn-and-lift" | "slice" | "spoon";
+            /** Format: double */
+            chance_raw: number;
             /** Format: double */
             chill_factor?: number;
             /** Format: double */
@@ -1747,6 +1766,10 @@ export interface components {
             aim: string;
             /** Format: double */
             chance: number;
+            /** Format: double */
+            chance_cooked: number;
+            /** Format: double */
+            chance_raw: number;
             changes: components["schemas"]["Change"][];
             /** Format: double */
             cooked_ratio: number;

@@ -29,15 +29,13 @@ export const Hold = memo(function Hold({ prediction: p, piece, of, onWhy }: Prop
       </header>
       <HoldRope
         stage={p.raw_chilled_kpa === undefined ? t("hold.raw") : t("hold.rawChilled")}
-        has={p.raw_chilled_kpa ?? p.raw_kpa}
-        need={p.raw_need_kpa}
+        chance={p.chance_raw}
         ratio={p.raw_ratio}
         onWhy={onWhy && (() => onWhy("raw"))}
       />
       <HoldRope
         stage={t("hold.cooked")}
-        has={p.cooked_kpa}
-        need={p.cooked_need_kpa}
+        chance={p.chance_cooked}
         ratio={p.cooked_ratio}
         onWhy={onWhy && (() => onWhy("cooked"))}
       />
@@ -49,18 +47,21 @@ export const Hold = memo(function Hold({ prediction: p, piece, of, onWhy }: Prop
 // the mark stands at a third.
 const reach = (ratio: number) => ratio / (ratio + 2);
 
-type RopeProps = { stage: string; has: number; need: number; ratio: number; onWhy?: () => void };
+/** The hold at which a piece is said to hold: a chance of 7 in 10. */
+const enough = 1.5;
 
-function HoldRope({ stage, has, need, ratio, onWhy }: RopeProps) {
+type RopeProps = { stage: string; chance: number; ratio: number; onWhy?: () => void };
+
+function HoldRope({ stage, chance, ratio, onWhy }: RopeProps) {
   const { t } = useTranslation();
   const format = useFormat();
   const [ref, width] = useWidth<HTMLDivElement>(470);
   const room = width - 70;
   const length = Math.max(6, room * reach(ratio));
-  const mark = room * reach(1);
-  const end = ratio < 1 ? "parted" : ratio < 1.5 ? "frayed" : "whole";
-  const kpa = (v: number) => format.number(v, v < 1 ? 2 : 1);
-  const times = format.times(ratio);
+  const mark = room * reach(enough);
+  const end = ratio < 1 ? "parted" : ratio < enough ? "frayed" : "whole";
+  const n = format.number(100 * chance);
+  const said = t("verdict.chance", { n });
   return (
     <div className={`hold-row ${ratio < 1 ? "hold-fails" : ""}`}>
       <span className="hold-stage">
@@ -69,48 +70,27 @@ function HoldRope({ stage, has, need, ratio, onWhy }: RopeProps) {
           <button
             type="button"
             className="why"
-            aria-label={`${t("why.open", { what: stage })}: ${t("hold.figures", { has: kpa(has), need: kpa(need) })}`}
+            aria-label={`${t("why.open", { what: stage })}: ${said}`}
             onClick={onWhy}
           >
-            {t("hold.figures", { has: kpa(has), need: kpa(need) })}
+            {said}
           </button>
         ) : (
-          <small>{t("hold.figures", { has: kpa(has), need: kpa(need) })}</small>
+          <small>{said}</small>
         )}
       </span>
       <div ref={ref} className="hold-rope">
-        <svg
-          width={width}
-          height={44}
-          role="img"
-          aria-label={t("hold.label", {
-            stage,
-            has: kpa(has),
-            need: kpa(need),
-            times: format.number(ratio, 1),
-          })}
-        >
+        <svg width={width} height={44} role="img" aria-label={t("hold.label", { stage, chance: said })}>
           <g transform="translate(0 27)">
-            {ratio < 1 && <line className="rope-gap" x1={length + 14} x2={mark} y1={0} y2={0} />}
+            {ratio < enough && mark > length + 14 && (
+              <line className="rope-gap" x1={length + 14} x2={mark} y1={0} y2={0} />
+            )}
             <Rope length={length} end={end} />
           </g>
           <line className="need-mark" x1={mark} x2={mark} y1={6} y2={42} />
           <text className="need-word" x={mark + 5} y={13}>
             {t("hold.needed")}
           </text>
-          {ratio > 5 ? (
-            <text className="hold-words" x={width - 2} y={13} textAnchor="end">
-              {times}
-            </text>
-          ) : (
-            <text
-              className="hold-times"
-              x={Math.max(length, ratio < 1 ? mark : 0) + (ratio < 1 ? 10 : 14)}
-              y={33}
-            >
-              {t("hold.times", { n: format.number(ratio, 1) })}
-            </text>
-          )}
         </svg>
       </div>
     </div>

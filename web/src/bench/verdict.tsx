@@ -97,7 +97,7 @@ function NotFor({ refusal: r, foods, onSwap }: NotForProps) {
                 aria-label={t("verdict.swap", { food: name(f.food), by: name(by) })}
                 onClick={() => onSwap(f.food, by)}
               >
-                {format.foodName(foods.get(by), by)}
+                {name(by)}
               </button>
             ))
           )}

@@ -195,6 +195,7 @@ function Steps({ session, sitting, tools }: Pick<SittingProps, "session" | "sitt
             newest={false}
             {...tools(v.number, v.name)}
           />
+          <LabelField id={session.id} number={v.number} label={v.label} />
         </li>
       ))}
       {more && (

@@ -60,7 +60,8 @@ export const Cord = memo(function Cord(props: Props) {
     if (part && s.code === "make") return `${t(`parts.kind.${part.kind}`)} ${fraction(s.minutes)}`;
     if (part) return t(`cord.${s.code}`);
     const name = t(`cord.${s.code}`);
-    return s.minutes > 0 && s.code !== "mix" ? `${name} ${fraction(s.minutes)}` : name;
+    if (s.minutes === 0 || s.code === "mix") return name;
+    return `${name} ${s.minutes < 100 ? fraction(s.minutes) : format.duration(s.minutes)}`;
   };
   return (
     <section className="cord" aria-labelledby="cord-title">

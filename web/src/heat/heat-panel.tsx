@@ -149,8 +149,12 @@ export const HeatPanel = memo(function HeatPanel(props: Props) {
                 <li>{t(`heat.browns.${baked.browning_word}`)}</li>
                 <li>
                   {baked.sets.every((s) => s.share > 0.9)
-                    ? t("heat.allSet", { times: format.times(baked.set_ratio) })
-                    : t("heat.partSet", { times: format.times(baked.set_ratio) })}
+                    ? t("heat.allSet", {
+                        chance: t("verdict.chance", { n: format.number(100 * baked.set_chance) }),
+                      })
+                    : t("heat.partSet", {
+                        chance: t("verdict.chance", { n: format.number(100 * baked.set_chance) }),
+                      })}
                 </li>
               </>
             )}

@@ -178,8 +178,8 @@ function Effects({ before, after, names, foods }: EffectsProps) {
     e.q === null ? t(`squeeze.${e.word}`) : `${t(`squeeze.${e.word}`)} · ${format.number(e.q, 2)}`;
   const rows: [string, (e: Effect) => string][] = [
     ["index", squeeze],
-    ["raw", (e) => `${format.ratio(e.raw_ratio)}×`],
-    ["cooked", (e) => `${format.ratio(e.cooked_ratio)}×`],
+    ["raw", (e) => t("verdict.chance", { n: format.number(100 * e.chance_raw) })],
+    ["cooked", (e) => t("verdict.chance", { n: format.number(100 * e.chance_cooked) })],
     ["chance", (e) => t("verdict.chance", { n: format.number(100 * e.chance) })],
     ["pieces", (e) => format.number(e.pieces)],
     ["minutes", (e) => (e.minutes === null ? t("heat.outlook.never") : format.minutes(e.minutes))],

@@ -21,7 +21,7 @@ export const advice = {
     from: "best of {{count}} binders",
     asIs: "Hold it as it is",
     empty: "Add a base, and the binders that suit it stand here.",
-    holds: "raw {{raw}}× · cooked {{cooked}}×",
+    holds: "raw {{raw}} · cooked {{cooked}} in 100",
     add: "{{grams}} {{food}}",
     dry: "{{prep}} the {{food}} {{minutes}}",
     asWorked: "The mix as it is",

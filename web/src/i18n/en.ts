@@ -140,8 +140,6 @@ export const en = {
     flavour: "Seasoning",
   },
   units: {
-    farMore: "far more than it needs",
-    times: "{{n}} times what it needs",
     cup_one: "{{amount}} cup",
     cup_other: "{{amount}} cups",
     tbsp_one: "{{amount}} tbsp",
@@ -151,6 +149,7 @@ export const en = {
     min: "min",
     hour: "h",
     duration: "{{h}} h {{m}} min",
+    hours: "{{h}} h",
     level: "",
   },
   prep: {
@@ -208,9 +207,7 @@ export const en = {
     rawChilled: "raw, chilled",
     cooked: "cooked",
     needed: "needed",
-    times: "{{n}}×",
-    figures: "{{has}} kPa of {{need}} kPa",
-    label: "{{stage}}: {{has}} kPa, {{times}} times the {{need}} kPa that is needed",
+    label: "{{stage}}: {{chance}} hold",
   },
   verdict: {
     wet: "Holds, but it is wet for its shape.",
@@ -253,7 +250,7 @@ export const en = {
       layered: "to slice without crumbling.",
       fritter: "to turn in the pan without breaking.",
       shell: "to close around a filling.",
-      stuffing: "to stay together as a stuffing.",
+      stuffing: "to spoon up moist and together.",
     },
   },
   piece: {
@@ -340,6 +337,8 @@ export const en = {
     "needs-rest": "Too wet just yet: rest it {{value}} min and it drinks itself firm.",
     "too-many-pieces":
       "{{value}} % of it is pieces. There is too little paste between them: mash or blitz part of it.",
+    "nothing-joins":
+      "Moist enough, but nothing joins it: a squeezed handful falls apart. Mash part of it, or add a paste or a binder.",
     "weak-raw": "Raw, there is little to bind it: a gel, a sticky flour or a chill would help.",
     "weak-cooked": "Cooked, little of it sets: a flour, a starch or an egg-like binder would help.",
     "over-limit": "{{food}} is {{value}} % of the mix; above {{limit}} % it tastes or feels of itself.",

@@ -5,7 +5,7 @@ type Advice = Pick<Messages, "ways" | "schools" | "convert" | "mend" | "paste" |
 /** What is said of binders, mends, pasted recipes, eaters and the pantry. */
 export const advice: Advice = {
   ways: {
-    holds: "cruda {{raw}}× · cocinada {{cooked}}×",
+    holds: "cruda {{raw}} · cocinada {{cooked}} de cada 100",
     wouldChange: "Al tomarlo cambiaría:",
     also: "además: {{changes}}",
     have: "a mano",

@@ -141,8 +141,6 @@ export const es: Messages = {
     flavour: "Condimento",
   },
   units: {
-    farMore: "mucho más de lo que pide",
-    times: "{{n}} veces lo que pide",
     cup_one: "{{amount}} taza",
     cup_other: "{{amount}} tazas",
     tbsp_one: "{{amount}} cda",
@@ -152,6 +150,7 @@ export const es: Messages = {
     min: "min",
     hour: "h",
     duration: "{{h}} h {{m}} min",
+    hours: "{{h}} h",
     level: "",
   },
   prep: {
@@ -209,9 +208,7 @@ export const es: Messages = {
     raw: "cruda",
     rawChilled: "cruda y fría",
     needed: "necesario",
-    times: "{{n}}×",
-    figures: "{{has}} kPa de {{need}} kPa",
-    label: "{{stage}}: {{has}} kPa, {{times}} veces los {{need}} kPa necesarios",
+    label: "{{stage}}: aguantan {{chance}}",
   },
   verdict: {
     wet: "Aguanta, pero está húmeda para su forma.",
@@ -254,7 +251,7 @@ export const es: Messages = {
       layered: "se cortan sin desmigarse.",
       fritter: "se voltean en la sartén sin romperse.",
       shell: "se cierran sobre su relleno.",
-      stuffing: "se mantienen como relleno.",
+      stuffing: "salen a la cuchara jugosas y unidas.",
     },
   },
   piece: {
@@ -343,6 +340,8 @@ export const es: Messages = {
       "Demasiado seca para {{piece}}: sus pastas beberían más de lo que hay. Añade líquido a cucharadas.",
     "needs-rest": "Aún demasiado húmeda: déjala {{value}} min y se afirma bebiendo.",
     "too-many-pieces": "El {{value}} % son trozos. Hay poca pasta entre ellos: aplasta o tritura una parte.",
+    "nothing-joins":
+      "Está bastante húmeda, pero nada la une: un puñado apretado se deshace. Aplasta una parte o añade una pasta o un ligante.",
     "weak-raw": "Cruda, poco la liga: ayudaría un gel, una harina pegajosa o el frío.",
     "over-limit":
       "{{food}} es el {{value}} % de la mezcla; por encima del {{limit}} % sabe o se siente a sí mismo.",

@@ -62,7 +62,8 @@ export function useFormat() {
     const number = (x: number, digits = 0) => formatter(language, digits, Math.abs(x) >= 10000).format(x);
     /** The same amount in the cook's other unit; "" where there is none. */
     const beside = (value: number, unit: string | undefined, oven = false): string => {
-      if (unit === "g" && units.mass === "oz") return `${number(ouncesOf(value), value < 280 ? 1 : 0)} oz`;
+      if (unit === "g" && units.mass === "oz")
+        return `${number(ouncesOf(value), value < 30 ? 2 : value < 280 ? 1 : 0)} oz`;
       if (unit === "mm" && units.length === "inch") return `${number(inchesOf(value), 1)} in`;
       if (unit !== "°C") return "";
       if (units.temperature === "F") return `${number(fahrenheitOf(value))} °F`;
@@ -80,7 +81,10 @@ export function useFormat() {
       duration: (m: number) =>
         m < 100
           ? `${fraction(Math.round(m * 2) / 2)} min`
-          : t("units.duration", { h: Math.floor(Math.round(m) / 60), m: Math.round(m) % 60 }),
+          : t(Math.round(m) % 60 === 0 ? "units.hours" : "units.duration", {
+              h: Math.floor(Math.round(m) / 60),
+              m: Math.round(m) % 60,
+            }),
       pct: (p: number) => `${number(p, p < 10 ? 1 : 0)} %`,
       ratio: (r: number) => (r > 5 ? "> 5" : number(r, 1)),
       foodName: (f: Food | undefined, id: string) => (f ? nameOf(f, language) : id),
@@ -93,7 +97,6 @@ export function useFormat() {
       /** Minutes as a cook says them everywhere: to the half. */
       halves: (m: number) => fraction(Math.round(m * 2) / 2),
       /** A hold against what it must reach; far more than enough is all the same. */
-      times: (r: number) => (r > 5 ? t("units.farMore") : t("units.times", { n: number(r, 1) })),
       money: (amount: number, currency: string) => moneyOf(language, currency).format(amount),
       /** A name inside a sentence, without what follows its comma. */
       brief: (name: string) => {

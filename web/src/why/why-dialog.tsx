@@ -39,16 +39,17 @@ function Reasons({ what, e, foods }: { what: Why; e: Explained; foods: Foods }) 
   const share = (x: number) => format.pct(100 * x);
   const lever = { q: e.lever_q, raw: e.lever_raw, cooked: e.lever_cooked, chance: e.lever_raw }[what];
   const name = (i: number) => format.foodName(foods.get(e.foods[i] ?? ""), e.foods[i] ?? "");
+  const chance = (p = 0) => t("verdict.chance", { n: format.number(100 * p, 1) });
   const figure = (i: number) => {
     const tenth = e.lines[i]?.tenth;
-    return what === "q"
-      ? format.number(tenth?.q ?? 0, 2)
-      : `${format.number((what === "cooked" ? tenth?.cooked_kpa : tenth?.raw_kpa) ?? 0, 2)} kPa`;
+    if (what === "q") return format.number(tenth?.q ?? 0, 2);
+    return chance(what === "cooked" ? tenth?.cooked_chance : tenth?.raw_chance);
   };
   const now =
-    what === "q"
-      ? format.number(e.q ?? 0, 2)
-      : `${format.number(what === "cooked" ? e.cooked_kpa : e.raw_kpa, 2)} kPa`;
+    what === "q" ? format.number(e.q ?? 0, 2) : chance(what === "cooked" ? e.chance_cooked : e.chance_raw);
+  const cooked = what === "cooked" || (what === "chance" && e.chance_cooked < e.chance_raw);
+  const grounds = cooked ? e.cooked_reasons : e.raw_reasons;
+  const signed = (points: number) => `${points < 0 ? "−" : "+"}${format.number(Math.abs(points))}`;
   return (
     <>
       {what === "q" && (
@@ -67,29 +68,37 @@ function Reasons({ what, e, foods }: { what: Why; e: Explained; foods: Foods }) 
           )}
         </>
       )}
-      {(what === "raw" || what === "cooked") && (
-        <>
-          <p className="formula">{t(what === "raw" ? "why.formulaRaw" : "why.formulaCooked")}</p>
-          <ul>
-            <li>{t("why.continuity", { pct: share(e.continuity) })}</li>
-            <li>
-              {what === "raw"
-                ? t("why.rawWindow", { pct: share(e.raw_window) })
-                : t("why.cookedWindow", { pct: share(e.cooked_window) })}
-            </li>
-            {e.salt < 1 && <li>{t("why.salt", { pct: share(e.salt) })}</li>}
-            {what === "raw" && e.chill > 1 && <li>{t("why.chill", { times: format.number(e.chill, 2) })}</li>}
-            <li>{t("why.need", { kpa: format.number(what === "raw" ? e.need.Raw : e.need.Cooked, 2) })}</li>
-          </ul>
-        </>
-      )}
       {what === "chance" && (
         <p>
           {t("why.chanceText", {
+            raw: format.number(100 * e.chance_raw),
+            cooked: format.number(100 * e.chance_cooked),
             sd: format.number(e.q_sd, 2),
-            chance: t("verdict.chance", { n: format.number(100 * e.chance) }),
           })}
         </p>
+      )}
+      {what !== "q" && (
+        <>
+          <p className="formula">{t("why.formula")}</p>
+          <ul className="grounds">
+            {grounds.map((g) => (
+              <li key={g.topic} className={g.points < 0 ? "ground-against" : "ground-for"}>
+                <span>{t(`why.topic.${g.topic}`)}</span>
+                <span className="figure">{t("why.against", { points: signed(g.points) })}</span>
+              </li>
+            ))}
+          </ul>
+          <ul>
+            <li>
+              {t("why.cohesion", {
+                cold: format.number(e.cohesion_kpa, 1),
+                set: format.number(e.set_kpa, 1),
+              })}
+            </li>
+            <li>{t("why.continuity", { pct: share(e.continuity) })}</li>
+            {e.salt < 1 && <li>{t("why.salt", { pct: share(e.salt) })}</li>}
+          </ul>
+        </>
       )}
       {lever >= 0 && what !== "chance" && (
         <p className="lever">

@@ -1,0 +1,88 @@
+// Command fit learns the figures that no published table gives from builds with known
+// outcomes, says how well they do on builds held out, and writes the tables that ship.
+package main
+
+import (
+	"encoding/csv"
+	"flag"
+	"fmt"
+	"math"
+	"os"
+	"slices"
+
+	"cuerda/core/food"
+	"cuerda/core/learn"
+)
+
+func main() {
+	steps := flag.Int("steps", 90, "steps of the optimiser")
+	folds := flag.Int("folds", 0, "folds of the builds held out; 0 holds none out")
+	write := flag.Bool("write", false, "write core/food/learned.csv and core/mix/judge.csv")
+	worst := flag.Int("worst", 0, "how many of the worst builds to name")
+	flag.Parse()
+	if err := run(learn.Options{Steps: *steps}, *folds, *write, *worst); err != nil {
+		fmt.Fprintln(os.Stderr, "fit:", err)
+		os.Exit(1)
+	}
+}
+
+func run(o learn.Options, folds int, write bool, worst int) error {
+	foods := food.AsJudged()
+	builds, err := learn.Outcomes(foods)
+	if err != nil {
+		return err
+	}
+	f, err := learn.Learn(builds, foods, o)
+	if err != nil {
+		return err
+	}
+	said := f.Predict(builds)
+	tell("all", builds, said)
+	if folds > 0 {
+		if said, err = learn.HeldOut(builds, foods, folds, o); err != nil {
+			return err
+		}
+		tell("held out", builds, said)
+		for _, b := range learn.Reliability(builds, said) {
+			fmt.Printf("said %.2f to %.2f: %3d builds, said %.2f, known %.2f\n", b.From, b.To, b.Builds, b.Said, b.Known)
+		}
+	}
+	order := make([]int, len(builds))
+	for i := range order {
+		order[i] = i
+	}
+	off := func(i int) float64 { return math.Abs(min(said[i].Raw, said[i].Cooked) - builds[i].Chance()) }
+	slices.SortFunc(order, func(a, b int) int { return int(math.Copysign(1, off(b)-off(a))) })
+	for _, i := range order[:min(worst, len(order))] {
+		b, s := builds[i], said[i]
+		fmt.Printf("%s %-44s %-14s %s (said %s) raw %.2f (%.2f) cooked %.2f (%.2f)\n", b.ID, b.Ladder, b.Family, b.Hand[0], s.Word, b.Raw, s.Raw, b.Cooked, s.Cooked)
+	}
+	if !write {
+		return nil
+	}
+	rows := [][]string{{"food", "drink", "span", "leak", "cold", "hot", "tau", "chunk", "breaks", "set_share", "hot_drink"}}
+	all := foods.Foods()
+	for i := range all {
+		if learn.ClassOf(&all[i]) != "" {
+			rows = append(rows, f.Learned(&all[i]).Row(all[i].ID))
+		}
+	}
+	if err := save("core/food/learned.csv", rows); err != nil {
+		return err
+	}
+	return save("core/mix/judge.csv", f.Judge(builds).Table())
+}
+
+func tell(which string, builds []*learn.Build, said []learn.Said) {
+	s := learn.ScoreOf(builds, said)
+	fmt.Printf("%s: %d builds, Brier %.4f (raw %.4f, cooked %.4f), right side %.0f%%, words %.0f%%\n", which, s.Builds, s.Brier, s.Raw, s.Cooked, 100*s.RightSide, 100*s.Words)
+}
+
+func save(name string, rows [][]string) error {
+	file, err := os.Create(name)
+	if err != nil {
+		return err
+	}
+	defer file.Close()
+	return csv.NewWriter(file).WriteAll(rows)
+}

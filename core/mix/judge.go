@@ -1,0 +1,294 @@
+package mix
+
+import (
+	_ "embed"
+	"encoding/csv"
+	"errors"
+	"fmt"
+	"math"
+	"slices"
+	"strconv"
+	"strings"
+	"sync"
+)
+
+// Topic is what a piece of evidence is about, as a cook is told it.
+type Topic string
+
+// The topics.
+const (
+	TopicShape  Topic = "shape" // how the pieces are formed and moved
+	TopicGlue   Topic = "glue"  // what binds the mix, around the pieces that break it
+	TopicSets   Topic = "sets"  // what heat sets
+	TopicWet    Topic = "wet"   // wetter than the piece wants
+	TopicDry    Topic = "dry"   // drier than that
+	TopicChill  Topic = "chill"
+	TopicEgg    Topic = "egg"
+	TopicMeat   Topic = "meat"
+	TopicStarch Topic = "starch"
+	TopicGel    Topic = "gel"
+	TopicFat    Topic = "fat" // fat, nuts and seeds
+	TopicLeaf   Topic = "leaf"
+	TopicHeat   Topic = "heat" // pan, deep oil or liquid
+	TopicSize   Topic = "size" // what its weight asks
+)
+
+// evidence names what the judges weigh, in the order of rawEvidence and cookedEvidence.
+type evidence struct {
+	name  string
+	topic Topic
+}
+
+var rawTerms = []evidence{
+	{"base", TopicShape}, {"ball", TopicShape}, {"tin", TopicShape}, {"stuffing", TopicShape}, {"fritter", TopicShape},
+	{"shell", TopicShape}, {"free-loaf", TopicShape}, {"cohesion-moved", TopicGlue}, {"cohesion-held", TopicGlue},
+	{"wet", TopicWet}, {"wet-moved", TopicWet}, {"dry", TopicDry}, {"dry-moved", TopicDry}, {"pieces", TopicGlue},
+	{"chill", TopicChill}, {"egg", TopicEgg}, {"meat", TopicMeat}, {"starch", TopicStarch}, {"gel", TopicGel},
+	{"pan", TopicHeat}, {"deep-oil", TopicHeat}, {"simmer", TopicHeat}, {"need", TopicSize}, {"sets-at-once", TopicSets},
+	{"fat", TopicFat}, {"nut", TopicFat}, {"leaf", TopicLeaf}, {"runny-stuffing", TopicWet},
+}
+
+var cookedTerms = []evidence{
+	{"base", TopicShape}, {"ball", TopicShape}, {"tin", TopicShape}, {"stuffing", TopicShape}, {"fritter", TopicShape},
+	{"shell", TopicShape}, {"free-loaf", TopicShape}, {"set", TopicSets}, {"softens", TopicSets}, {"cohesion", TopicGlue},
+	{"wet", TopicWet}, {"dry", TopicDry}, {"wet-hot", TopicWet}, {"dry-hot", TopicDry}, {"pieces", TopicGlue}, {"pieces-stuffing", TopicGlue}, {"egg", TopicEgg}, {"meat", TopicMeat},
+	{"starch", TopicStarch}, {"gel", TopicGel}, {"pan", TopicHeat}, {"deep-oil", TopicHeat}, {"simmer", TopicHeat},
+	{"need", TopicSize}, {"fat", TopicFat}, {"nut", TopicFat}, {"leaf", TopicLeaf},
+	{"set-simmer", TopicSets}, {"egg-held", TopicEgg}, {"runny-stuffing", TopicWet}, {"parched-stuffing", TopicDry}, {"chill", TopicChill},
+}
+
+// What evidence counts before any outcome where the builds that anyone writes down say
+// little: few are too dry (a tenth of an index short of the band takes two fifths of the
+// odds), few far heavier than usual (twice the weight on the same strength is half the
+// hold, and so a quarter of the odds), and oil is a rougher hand than an oven.
+var (
+	rawMeans    = map[string]float64{"dry": -2.5, "dry-moved": -2.5, "need": -oddsPerHold, "deep-oil": -.4}
+	cookedMeans = map[string]float64{"dry": -2.5, "dry-hot": -1.5, "need": -oddsPerHold}
+)
+
+// helps and hurts are pieces of evidence whose sign nature gives: more glue and a chill
+// never hurt, a heavier piece, a rougher hand, too wet and too dry never help.
+var (
+	helps = []string{"cohesion-moved", "cohesion-held", "cohesion", "set", "softens", "sets-at-once", "set-simmer", "chill", "egg", "egg-held"}
+	hurts = []string{"wet", "wet-moved", "wet-hot", "dry", "dry-moved", "dry-hot", "runny-stuffing", "parched-stuffing", "need", "deep-oil", "simmer", "leaf"}
+)
+
+// TermSign is the sign that the i-th piece of evidence, raw then cooked, must count with;
+// 0 where either may be.
+func TermSign(i int) float64 {
+	terms := rawTerms
+	if i >= RawTerms {
+		i, terms = i-RawTerms, cookedTerms
+	}
+	switch {
+	case slices.Contains(helps, terms[i].name):
+		return 1
+	case slices.Contains(hurts, terms[i].name):
+		return -1
+	}
+	return 0
+}
+
+// TermMean is what the i-th piece of evidence, raw then cooked, counts before any outcome.
+func TermMean(i int) float64 {
+	if i < RawTerms {
+		return rawMeans[rawTerms[i].name]
+	}
+	return cookedMeans[cookedTerms[i-RawTerms].name]
+}
+
+// RawTerms and CookedTerms are how many pieces of evidence each judge weighs.
+const (
+	RawTerms    = 28
+	CookedTerms = 32
+)
+
+// Evidence is what speaks for and against a mix at a duty: one number for each term,
+// 0 where it says nothing.
+type Evidence struct {
+	Raw    [RawTerms]float64
+	Cooked [CookedTerms]float64
+	// Q is the softened index, and LnCold the logarithm of the raw cohesion, which give
+	// the word of the squeeze.
+	Q, LnCold float64
+}
+
+// heavyRaw and heavyCooked are twice what usual pieces ask, kPa: within usual sizes what
+// a piece weighs hardly tells, beyond them it does.
+const (
+	heavyRaw    = 1.4
+	heavyCooked = 7.
+)
+
+// Evidence weighs nothing yet. The mix must have a paste. coldness is Coldness of the
+// chilled pieces, 0 where they are not chilled.
+func (e *Effect) Evidence(d *Duty, coldness float64) Evidence {
+	var out Evidence
+	per := 1 / e.Mass
+	cold, set := e.Cohesion()
+	softens := continuity(e.Broken*per) * 400 * per * (e.GlueHot - e.Set)
+	q := soften(e.Free / e.Span)
+	hot := soften(e.FreeHot / max(e.SpanHot, leastSpan*e.Mass))
+	lnCold, lnSet, lnSoft := math.Log(cold+.05), math.Log(set+.5), math.Log(softens+.5)
+	held := d.tin + d.stuffing + d.fritter
+	moved, solid := 1-held, 1-d.stuffing
+	// What a loose stuffing wants is moisture, whether a paste holds it or not, without
+	// liquid that nothing takes up.
+	runs := d.stuffing * 12 * max(0, (e.Free-e.Span)*per-.08)
+	wet, dry := solid*beyond(q-d.Band.To), solid*beyond(d.Band.From-q)
+	pieces := e.Broken * per
+	egg, meat, starch := 5*e.Egg*per, e.Meat*per, 5*e.Starch*per
+	gel := math.Log1p(50 * e.Gel * per)
+	fat, nut, leaf := 3*e.Fat*per, e.Nut*per, e.Leaf*per
+	moist := e.Moist * per
+	out.Q, out.LnCold = q, lnCold
+	out.Raw = [RawTerms]float64{
+		1, d.ball, d.tin, d.stuffing, d.fritter, d.shell, d.free,
+		moved * (lnCold - .7), held * (lnCold - .7), wet, wet * moved, dry, dry * moved, pieces,
+		coldness * moved, egg, meat, starch, gel,
+		d.pan * moved, d.deep, d.simmer, moved * max(0, math.Log(d.Need.Raw/heavyRaw)), -(d.deep + d.simmer + .5*d.pan) * max(0, 2.5-lnSet),
+		fat, nut, leaf, runs,
+	}
+	out.Cooked = [CookedTerms]float64{
+		1, d.ball, d.tin, d.stuffing, d.fritter, d.shell, d.free,
+		solid * (lnSet - 1.5), solid * (lnSoft - 1.5), solid * (lnCold - .7),
+		wet, dry, solid * beyond(hot-.9), solid * beyond(-hot), pieces, pieces * d.stuffing,
+		egg, meat, starch, gel, d.pan, d.deep, d.simmer, solid * max(0, math.Log(d.Need.Cooked/heavyCooked)), fat, nut, leaf,
+		d.simmer * (lnSet - 1.5), egg * held, runs, d.stuffing * 25 * max(0, .66-moist) * max(0, 1-2*meat), coldness * moved,
+	}
+	return out
+}
+
+// Judge holds what each piece of evidence counts.
+type Judge struct {
+	Raw    [RawTerms]float64
+	Cooked [CookedTerms]float64
+	// Loose and Joined say from which raw cohesion a handful joins: below it the mix
+	// feels drier than its index.
+	Loose, Joined float64
+	// UsualRaw and UsualCooked are the evidence of the middling build, which a cook's
+	// is told against.
+	UsualRaw    [RawTerms]float64
+	UsualCooked [CookedTerms]float64
+}
+
+//go:embed judge.csv
+var judgeCSV string
+
+// Judges gives what shipped with the program: fitted to builds with known outcomes by
+// cmd/fit, as docs/model.md says.
+var Judges = sync.OnceValue(func() *Judge {
+	j, err := readJudge(judgeCSV)
+	if err != nil {
+		panic(err) // the tests check the table
+	}
+	return j
+})
+
+var errJudge = errors.New("bad table of the judge")
+
+func readJudge(text string) (*Judge, error) {
+	rows, err := csv.NewReader(strings.NewReader(text)).ReadAll()
+	if err != nil {
+		return nil, fmt.Errorf("%w: %w", errJudge, err)
+	}
+	j := &Judge{}
+	want := len(rawTerms) + len(cookedTerms) + 2
+	if len(rows) != want+1 {
+		return nil, fmt.Errorf("%w: %d rows, want %d", errJudge, len(rows)-1, want)
+	}
+	for i, row := range rows[1:] {
+		weight, err1 := strconv.ParseFloat(row[2], 64)
+		usual, err2 := strconv.ParseFloat(row[3], 64)
+		if err := errors.Join(err1, err2); err != nil {
+			return nil, fmt.Errorf("%w: row %d: %w", errJudge, i+1, err)
+		}
+		stage, name := "word", []string{"loose", "joined"}[max(0, i-want+2)]
+		switch n := i - len(rawTerms); {
+		case n < 0:
+			stage, name = "raw", rawTerms[i].name
+			j.Raw[i], j.UsualRaw[i] = weight, usual
+		case n < len(cookedTerms):
+			stage, name = "cooked", cookedTerms[n].name
+			j.Cooked[n], j.UsualCooked[n] = weight, usual
+		case n == len(cookedTerms):
+			j.Loose = weight
+		default:
+			j.Joined = weight
+		}
+		if row[0] != stage || row[1] != name {
+			return nil, fmt.Errorf("%w: row %d is %s %s, want %s %s", errJudge, i+1, row[0], row[1], stage, name)
+		}
+	}
+	return j, nil
+}
+
+// Table gives the judge as judge.csv has it.
+func (j *Judge) Table() [][]string {
+	out := [][]string{{"stage", "term", "weight", "usual"}}
+	row := func(stage, name string, weight, usual float64) {
+		out = append(out, []string{stage, name, strconv.FormatFloat(weight, 'f', 3, 64), strconv.FormatFloat(usual, 'f', 3, 64)})
+	}
+	for i, t := range rawTerms {
+		row("raw", t.name, j.Raw[i], j.UsualRaw[i])
+	}
+	for i, t := range cookedTerms {
+		row("cooked", t.name, j.Cooked[i], j.UsualCooked[i])
+	}
+	row("word", "loose", j.Loose, 0)
+	row("word", "joined", j.Joined, 0)
+	return out
+}
+
+// Weigh adds up the evidence: the logarithms of the odds that the pieces hold raw and
+// cooked.
+func (j *Judge) Weigh(e *Evidence) (raw, cooked float64) {
+	for i, x := range &e.Raw {
+		raw += j.Raw[i] * x
+	}
+	for i, x := range &e.Cooked {
+		cooked += j.Cooked[i] * x
+	}
+	return raw, cooked
+}
+
+// Felt is the index that a hand feels: lower than the index where little joins the mix.
+func (j *Judge) Felt(e *Evidence) float64 {
+	return e.Q - j.Loose*.3*softplus((j.Joined-e.LnCold)/.3)
+}
+
+// Judged is how a mix will do at a duty.
+type Judged struct {
+	// Raw and Cooked are the chances, 0..1, that pieces hold raw (shaped, moved, turned,
+	// through the start of cooking) and cooked (rested, lifted and cut).
+	Raw, Cooked float64
+	// RawRatio and CookedRatio are the holds over what the pieces need: 1 at even odds,
+	// 1.5 at a chance of 7 in 10.
+	RawRatio, CookedRatio float64
+}
+
+// Chance is that it holds, raw and cooked: that of the weaker stage.
+func (j Judged) Chance() float64 { return min(j.Raw, j.Cooked) }
+
+// oddsPerHold is how the logarithm of the odds goes with that of the hold over the
+// need: ln (7/3) / ln 1.5, so that 1.5 times the need is a chance of 7 in 10.
+const oddsPerHold = 2.0896965
+
+// SureRatio is the hold over the need at which a piece is said to hold: a chance of 7 in 10.
+var SureRatio = math.Exp(math.Log(7./3) / oddsPerHold)
+
+// surest keeps the odds where judgement can speak of them: 1 to 400.
+const surest = 6.
+
+// Judge says how the mix does. Without a paste nothing holds.
+func (e *Effect) Judge(d *Duty, coldness float64) Judged {
+	if !e.HasPaste() {
+		return Judged{}
+	}
+	v := e.Evidence(d, coldness)
+	raw, cooked := Judges().Weigh(&v)
+	raw, cooked = surest*math.Tanh(raw/surest), surest*math.Tanh(cooked/surest)
+	return Judged{sigmoid(raw), sigmoid(cooked), math.Exp(raw / oddsPerHold), math.Exp(cooked / oddsPerHold)}
+}
+
+func sigmoid(z float64) float64 { return 1 / (1 + math.Exp(-z)) }
