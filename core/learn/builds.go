@@ -1,6 +1,6 @@
 // Package learn fits the figures that no published table gives (how foods drink and
 // bind, and what evidence counts for) to builds with known outcomes. It implements
-// section 6 of docs/model.md.
+// section 9 of docs/model.md.
 package learn
 
 import (
