@@ -35,8 +35,8 @@ type Kitchen struct {
 }
 
 // New gives a kitchen of that catalogue, with items on its shelf. Items of foods
-// that the catalogue does not know are left out. It fails where an own pack
-// cannot be true.
+// that the catalogue does not know are left out. It fails where an own
+// food is like none of the catalogue.
 func New(foods *food.Catalogue, s Settings, items []PantryItem, own ...food.Own) (*Kitchen, error) {
 	k := &Kitchen{Settings: s, shelf: make(map[string]*PantryItem, len(items))}
 	packs := map[string]food.PackLabel{}
