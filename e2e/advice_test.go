@@ -1,6 +1,7 @@
 package e2e
 
 import (
+	"math"
 	"strings"
 	"testing"
 
@@ -56,13 +57,13 @@ func TestAWayIsTriedBeforeItIsTaken(t *testing.T) {
 	a := start(t)
 	id := a.build("first try")
 	w := a.open(a.person(), "/bench/"+id)
-	w.eventually(".verdict", "Will not hold raw.")
+	w.eventually(".verdict", "Will not hold.")
 	w.see(`.way[data-aim="least-binder"] .btn-try`).MustClick()
 	w.eventually(".trying", "Trying:")
 	w.eventually(".verdict", "Holds.")
 	assert.Equal(t, 40., a.kept(id, "oats-rolled"), "nothing is changed by trying")
 	w.click("Leave it")
-	w.eventually(".verdict", "Will not hold raw.")
+	w.eventually(".verdict", "Will not hold.")
 	w.see(`.way[data-aim="dry-first"] .btn-try`).MustClick()
 	w.eventually(".trying", "sauté")
 	w.click("Take it")
@@ -175,4 +176,72 @@ func TestThePantryIsKept(t *testing.T) {
 	w.see(`input[aria-label="Search foods"]`).MustInput("zzz")
 	w.eventually(".pantry", "No food here is called “zzz”.")
 	require.NotContains(t, w.words(".pantry"), "undefined")
+}
+
+// The hand that says another word than the model is believed until it is taken back.
+func TestTheHandStaysWithItsBowl(t *testing.T) {
+	a := start(t)
+	id := a.build(peas)
+	w := a.open(a.person(), "/bench/"+id)
+	w.eventually(".verdict", "Holds.")
+	w.see(".mend").MustElementR("button", "^slumps$").MustClick()
+	w.eventually(".mend-answer", "Too wet")
+	w.eventually(".verdict-hand", "hand")
+	w.eventually(".zone-here", "slumps")
+	w.status("saved")
+	require.NotNil(t, a.document(id).Hand)
+	assert.EqualValues(t, "slumps", a.document(id).Hand.Word)
+	assert.Positive(t, a.document(id).Hand.WaterG)
+	w.MustReload().MustWaitLoad()
+	w.eventually(".verdict-hand", "hand")
+	w.click("back to the model")
+	until(t, func() bool { return !w.MustHas(".verdict-hand") }, func() string { return "the hand stays: " + w.words(".verdict") })
+}
+
+// What a kitchen types need not be grams.
+func TestAmountsAsCooksTypeThem(t *testing.T) {
+	a := start(t)
+	id := a.build(peas)
+	w := a.open(a.person(), "/bench/"+id)
+	for typed, grams := range map[string]float64{"2 cups": 392, "10 oz": 283} {
+		field := w.see(gramsOf("split-peas-cooked"))
+		field.MustSelectAllText().MustInput(typed)
+		w.press(input.Enter)
+		w.status("saved")
+		until(t, func() bool { return math.Abs(a.kept(id, "split-peas-cooked")-grams) < 20 }, func() string {
+			return typed + " became " + w.value(gramsOf("split-peas-cooked"))
+		})
+	}
+}
+
+// Another shape takes its usual size and heat along, and one Undo brings all of it back.
+func TestAShapeIsTakenWhole(t *testing.T) {
+	a := start(t)
+	id := a.build(peas)
+	w := a.open(a.person(), "/bench/"+id)
+	w.eventually(".verdict", "to turn in the pan")
+	before := a.document(id)
+	w.see(".piece select").MustSelect("Loaf")
+	w.eventually(".verdict", "to slice without crumbling")
+	w.status("saved")
+	loaf := a.document(id)
+	assert.EqualValues(t, "loaf", loaf.Piece.Kind)
+	assert.NotEqual(t, before.Cook.Method, loaf.Cook.Method, "no loaf is cooked in a pan")
+	w.click("Undo")
+	w.eventually(".verdict", "to turn in the pan")
+	w.status("saved")
+	assert.Equal(t, before, a.document(id))
+}
+
+// Why: what speaks for and against it, in points of 100.
+func TestAChanceTellsItsGrounds(t *testing.T) {
+	a := start(t)
+	w := a.open(a.person(), "/bench/"+a.build("first try"))
+	w.eventually(".verdict", "Will not hold.")
+	w.see(".why-chance").MustClick()
+	w.eventually(".grounds", "how wet it is")
+	w.eventually(".ground-against", "in 100")
+	assert.Contains(t, w.words(".ground-against"), "−")
+	w.press(input.Escape)
+	until(t, func() bool { return !w.MustHas(".modal.show") }, func() string { return "stays open" })
 }

@@ -155,7 +155,14 @@ func (w *window) button(words string) *rod.Element {
 
 func (w *window) click(words string) {
 	w.t.Helper()
-	require.NoError(w.t, w.button(words).Timeout(patience).Click(proto.InputMouseButtonLeft, 1), words)
+	// A control may be drawn anew between being found and being clicked: it is found again.
+	var err error
+	for end := time.Now().Add(patience); time.Now().Before(end); {
+		if err = w.button(words).Timeout(2*time.Second).Click(proto.InputMouseButtonLeft, 1); err == nil {
+			return
+		}
+	}
+	require.NoError(w.t, err, words)
 }
 
 func (w *window) words(selector string) string {

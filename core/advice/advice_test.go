@@ -201,7 +201,7 @@ func TestTheMendStartsFromTheHand(t *testing.T) {
 	wet, ok := advice.MendBy(ours, d, mix.Slack)
 	require.True(t, ok)
 	assert.Equal(t, "too-wet", wet.Verdict)
-	assert.InDelta(t, .95, wet.Q, .01)
+	assert.InDelta(t, .95, wet.Q, .02, "where a mix that joins well feels slack")
 	assert.NotEqual(t, mix.Slack, wet.Predicted)
 	require.NotEmpty(t, wet.Additions)
 	assert.True(t, wet.Additions[0].Have, "what is at hand comes first")
@@ -277,8 +277,8 @@ func ExampleMendBy() {
 	d, _ := formula.Read([]byte(cakes), foods)
 	m, _ := advice.MendBy(ours, d, mix.Slack)
 	s := m.Additions[0]
-	fmt.Printf("%s: %d %s of %s, then wait %.0f min\n", m.Verdict, s.Enough, s.Unit, s.Food, s.Minutes)
-	// Output: too-wet: 12 tbsp of oats-quick, then wait 9 min
+	fmt.Printf("%s: %s by the %s, and after each wait %.0f min\n", m.Verdict, s.Food, s.Unit, s.Minutes)
+	// Output: too-wet: oats-quick by the tbsp, and after each wait 9 min
 }
 
 func BenchmarkBind(b *testing.B) {
@@ -292,5 +292,20 @@ func BenchmarkMend(b *testing.B) {
 	d := read(b, cakes)
 	for b.Loop() {
 		advice.MendBy(ours, d, mix.Slack)
+	}
+}
+
+// A hand that finds loose grains joined is right as well: what it says is what the mix
+// says from then on.
+func TestTheHandIsRightWhereNothingSeemsToJoin(t *testing.T) {
+	for _, lines := range []string{`{"food":"quinoa-cooked","grams":400},{"food":"rice-flour","grams":15},{"food":"salt","grams":4}`, `{"food":"split-peas-cooked","grams":400}`} {
+		d := read(t, `{"format":"cuerda-build/1","lines":[`+lines+`]}`)
+		for _, felt := range mix.SqueezeWords[1:5] {
+			m, ok := advice.MendBy(ours, d, felt)
+			require.True(t, ok)
+			d.Hand = &formula.Hand{Word: felt, WaterG: m.WaterG}
+			assert.Equal(t, felt, formula.Predict(d, ours).Word, lines)
+			d.Hand = nil
+		}
 	}
 }

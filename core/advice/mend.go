@@ -95,17 +95,18 @@ func MendBy(k *kitchen.Kitchen, d *formula.Document, felt mix.Word) (Mend, bool)
 	band := p.Band()
 	// What the model missed is taken to be water; what was said of this bowl before
 	// stands as long as it comes to the same word.
-	q := feltIndex(felt, predicted)
+	loose := e.Loosens()
+	q := feltIndex(felt, predicted-loose) + loose
 	off := (q - predicted) * e.Span
 	if d.Hand != nil {
-		if was := predicted + d.Hand.WaterG/e.Span; mix.WordFor(max(was, mix.DriestIndex)) == felt {
+		if was := predicted + d.Hand.WaterG/e.Span; mix.WordFor(max(was-loose, mix.DriestIndex)) == felt {
 			q, off = was, d.Hand.WaterG
 		}
 	}
 	e.Free += off
 	e.FreeHot += off
 	e.Moist += off
-	out := Mend{Felt: felt, WaterG: formula.Tidy(off, 1), Q: formula.Tidy(q, 2), Predicted: mix.WordFor(max(predicted, mix.DriestIndex)), Band: band, Verdict: "fine", Additions: []Spoons{}}
+	out := Mend{Felt: felt, WaterG: formula.Tidy(off, 1), Q: formula.Tidy(q, 2), Predicted: mix.WordFor(max(predicted-loose, mix.DriestIndex)), Band: band, Verdict: "fine", Additions: []Spoons{}}
 	t := table(d)
 	switch {
 	case q > band.To:

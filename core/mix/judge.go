@@ -108,7 +108,7 @@ const (
 type Evidence struct {
 	Raw    [RawTerms]float64
 	Cooked [CookedTerms]float64
-	// Q is the softened index, and LnCold the logarithm of the raw cohesion, which give
+	// Q is the index, and LnCold the logarithm of the raw cohesion, which give
 	// the word of the squeeze.
 	Q, LnCold float64
 }
@@ -141,7 +141,7 @@ func (e *Effect) Evidence(d *Duty, coldness float64) Evidence {
 	gel := math.Log1p(50 * e.Gel * per)
 	fat, nut, leaf := 3*e.Fat*per, e.Nut*per, e.Leaf*per
 	moist := e.Moist * per
-	out.Q, out.LnCold = q, lnCold
+	out.Q, out.LnCold = e.Free/e.Span, lnCold
 	out.Raw = [RawTerms]float64{
 		1, d.ball, d.tin, d.stuffing, d.fritter, d.shell, d.free,
 		moved * (lnCold - .7), held * (lnCold - .7), wet, wet * moved, dry, dry * moved, pieces,
@@ -255,6 +255,13 @@ func (j *Judge) Weigh(e *Evidence) (raw, cooked float64) {
 // Felt is the index that a hand feels: lower than the index where little joins the mix.
 func (j *Judge) Felt(e *Evidence) float64 {
 	return e.Q - j.Loose*.3*softplus((j.Joined-e.LnCold)/.3)
+}
+
+// Loosens is how much drier than its index a mix feels because little joins it. It must
+// have a paste.
+func (e *Effect) Loosens() float64 {
+	v := e.Evidence(&anyDuty, 0)
+	return v.Q - Judges().Felt(&v)
 }
 
 // Judged is how a mix will do at a duty.

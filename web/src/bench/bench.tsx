@@ -6,6 +6,7 @@ import { MendPanel } from "../advice/mend-panel";
 import { OtherWays } from "../advice/other-ways";
 import { usePredictionOf } from "../advice/queries";
 import { Trying } from "../advice/trying";
+import { panelsGone } from "../ui/back-closes";
 import { useFormat } from "../ui/format";
 import { BuildName } from "./build-name";
 import { ConflictDialog } from "./conflict-dialog";
@@ -117,7 +118,9 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
   const openNew = (made: BuildDocument) => {
     setDialog(null);
     create.mutate(made, {
-      onSuccess: (b) => void navigate(`/bench/${b.id}`, { state: { rename: true } }),
+      onSuccess: (b) => {
+        void panelsGone().then(() => navigate(`/bench/${b.id}`, { state: { rename: true } }));
+      },
     });
   };
   const { mutate: startPart } = useStartPart();
