@@ -36,7 +36,7 @@ type Options struct {
 	Foods []string
 	// Aim keeps the suggestions of one aim; "" keeps all.
 	Aim binder.Aim
-	// Target is the hold ratio wanted; 0 is 1.5.
+	// Target is the hold ratio wanted; 0 is 1.7: a chance of 3 in 4.
 	Target float64
 }
 

@@ -54,7 +54,7 @@ type Request struct {
 	MissedG float64
 	// Coldness is how far a chill firms the raw pieces, 0..1.
 	Coldness float64
-	// Target is the hold ratio wanted, raw and cooked; 0 counts as 1.5.
+	// Target is the hold ratio wanted, raw and cooked; 0 counts as 1.7.
 	Target float64
 }
 
@@ -110,7 +110,8 @@ type Result struct {
 }
 
 const (
-	defaultTarget = 1.5
+	// defaultTarget is a chance of 3 in 4 at each stage, so that a way holds with some to spare.
+	defaultTarget = 1.7
 	// maxBinders is how many binders a suggestion has at the most.
 	maxBinders = 3
 	// extraBinder is what one more binder must save, g, to be worth measuring.

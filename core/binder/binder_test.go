@@ -45,7 +45,7 @@ func allBinders() (out []binder.Candidate) {
 }
 
 func request(lines []mix.Line, c []binder.Candidate) binder.Request {
-	return binder.Request{Lines: lines, Candidates: c, Duty: mix.NewDuty(&patty, piece.Pan, true), Rest: mix.Rest{Minutes: 20, Celsius: 20, Hands: 8}}
+	return binder.Request{Lines: lines, Candidates: c, Duty: mix.NewDuty(&patty, piece.Pan, true), Rest: mix.Rest{Minutes: 20, Celsius: 20, Hands: 8}, Target: 1.5}
 }
 
 // keeps works a suggestion out again from its foods alone.
@@ -234,7 +234,7 @@ func ExampleSearch() {
 		fmt.Printf("%.0f g of %s: ", a.Grams, a.Food.Name)
 	}
 	fmt.Printf("raw %.1f and cooked %.1f times what it takes\n", s.Raw, s.Cooked)
-	// Output: 35 g of Flax meal: raw 1.6 and cooked 1.5 times what it takes
+	// Output: 30 g of Flax meal: 25 g of Buckwheat flour: raw 1.8 and cooked 1.7 times what it takes
 }
 
 func BenchmarkSearchAllBinders(b *testing.B) {

@@ -26,6 +26,7 @@ type space struct {
 	allowed []float64    // limit as share of the mass
 	there   []float64    // grams of the candidate in the base already
 	legume  []bool
+	gel     []bool
 	levels  []level
 }
 
@@ -51,6 +52,7 @@ func newSpace(r *Request, parts []mix.Part, rest mix.Rest, water float64, dry *D
 	s.base.FreeHot += water
 	n := len(r.Candidates)
 	s.unit, s.allowed, s.there, s.legume = make([]mix.Effect, n), make([]float64, n), make([]float64, n), make([]bool, n)
+	s.gel = make([]bool, n)
 	for i, c := range r.Candidates {
 		line := mix.Line{Food: c.Food, Grams: 1}
 		p := line.Part()
@@ -59,6 +61,7 @@ func newSpace(r *Request, parts []mix.Part, rest mix.Rest, water float64, dry *D
 		if s.allowed[i] == 0 {
 			s.allowed[i] = 1
 		}
+		s.gel[i] = c.Food.Group == food.Gel
 		s.legume[i] = c.Food.Group == food.LegumeBinder || c.Food.ID == "pea-protein"
 		for j := range r.Lines {
 			if r.Lines[j].Food == c.Food {
@@ -160,6 +163,15 @@ func (s *space) enumerate(best *board, most int) {
 
 func (s *space) corners(best *board, who ...int) {
 	n := len(who)
+	gels := 0
+	for _, w := range who {
+		if s.gel[w] {
+			gels++
+		}
+	}
+	if gels > 1 {
+		return // slime upon slime: no cook adds two gels to a mix
+	}
 	var c corner
 	c.n, c.from = n, s
 	copy(c.who[:], who)
