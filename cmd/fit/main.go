@@ -9,6 +9,7 @@ import (
 	"math"
 	"os"
 	"slices"
+	"strings"
 
 	"cuerda/core/food"
 	"cuerda/core/learn"
@@ -60,7 +61,7 @@ func run(o learn.Options, folds int, write bool, worst int) error {
 	if !write {
 		return nil
 	}
-	rows := [][]string{{"food", "drink", "span", "leak", "cold", "hot", "tau", "chunk", "breaks", "set_share", "hot_drink"}}
+	rows := [][]string{strings.Split(food.LearnedColumns, ",")}
 	all := foods.Foods()
 	for i := range all {
 		if learn.ClassOf(&all[i]) != "" {

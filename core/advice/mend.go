@@ -103,9 +103,8 @@ func MendBy(k *kitchen.Kitchen, d *formula.Document, felt mix.Word) (Mend, bool)
 			q, off = was, d.Hand.WaterG
 		}
 	}
-	e.Free += off
-	e.FreeHot += off
-	e.Moist += off
+	missed := mix.Missed(off)
+	e = e.Plus(missed.Effect(rest), 1)
 	out := Mend{Felt: felt, WaterG: formula.Tidy(off, 1), Q: formula.Tidy(q, 2), Predicted: mix.WordFor(max(predicted-loose, mix.DriestIndex)), Band: band, Verdict: "fine", Additions: []Spoons{}}
 	t := table(d)
 	switch {

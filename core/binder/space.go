@@ -44,12 +44,14 @@ type level struct {
 // indexSteps is how many indices across the band are tried.
 const indexSteps = 6
 
-func newSpace(r *Request, parts []mix.Part, rest mix.Rest, water float64, dry *Drying) *space {
-	s := &space{r: r, rest: rest, base: mix.Sum(parts, rest), dry: dry, water: water, parts: parts}
-	s.base.Mass += water
-	s.base.Moist += water
-	s.base.Free += water
-	s.base.FreeHot += water
+// newSpace is the search with so many grams of water and one drying step more than the request.
+func newSpace(r *Request, parts []mix.Part, rest mix.Rest, grams float64, dry *Drying) *space {
+	s := &space{r: r, rest: rest, base: mix.Sum(parts, rest), dry: dry, water: grams, parts: parts}
+	if grams > 0 {
+		added := mix.Line{Food: water(), Grams: grams}
+		part := added.Part()
+		s.base = s.base.Plus(part.Effect(rest), 1)
+	}
 	n := len(r.Candidates)
 	s.unit, s.allowed, s.there, s.legume = make([]mix.Effect, n), make([]float64, n), make([]float64, n), make([]bool, n)
 	s.gel = make([]bool, n)

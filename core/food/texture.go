@@ -87,7 +87,8 @@ func (f *Food) Taught(l Learned) Food {
 	return out
 }
 
-const learnedColumns = "food,drink,span,leak,cold,hot,tau,chunk,breaks,set_share,hot_drink"
+// LearnedColumns heads learned.csv.
+const LearnedColumns = "food,drink,span,leak,cold,hot,tau,chunk,breaks,set_share,hot_drink"
 
 // Row gives what was learned as learned.csv has it.
 func (l Learned) Row(id string) []string {
@@ -99,7 +100,7 @@ func (l Learned) Row(id string) []string {
 }
 
 func (c *Catalogue) learn() error {
-	return eachRow(learnedCSV, learnedColumns, func(row []string) error {
+	return eachRow(learnedCSV, LearnedColumns, func(row []string) error {
 		f := c.Find(row[0])
 		if f == nil {
 			return fmt.Errorf("%w: learned about unknown food %q", ErrBadCatalogue, row[0])

@@ -245,7 +245,7 @@ func verdict(paste, inBand bool, raw, cooked float64) Verdict {
 		return FailsRaw
 	case cooked < 1:
 		return FailsCooked
-	case raw < 1.5 || cooked < 1.5 || !inBand:
+	case raw < mix.SureRatio || cooked < mix.SureRatio || !inBand:
 		return Marginal
 	}
 	return Holds
@@ -288,10 +288,10 @@ func reasons(parts []mix.Part, rest mix.Rest, s *mix.State, p *Prediction) []Not
 		reason("too-many-pieces", Tidy(100*s.ChunkShare, 0))
 	}
 	if len(out) == 0 {
-		if p.RawRatio < 1.5 {
+		if p.RawRatio < mix.SureRatio {
 			reason("weak-raw", 0)
 		}
-		if p.CookedRatio < 1.5 {
+		if p.CookedRatio < mix.SureRatio {
 			reason("weak-cooked", 0)
 		}
 	}

@@ -244,7 +244,7 @@ func (f *Fit) Predict(builds []*Build) []Said {
 	for i, b := range builds {
 		e := v.evidence(b)
 		raw, cooked := j.Weigh(&e)
-		out[i] = Said{sigmoid(raw), sigmoid(cooked), mix.WordFor(j.Felt(&e))}
+		out[i] = Said{mix.Logistic(raw), mix.Logistic(cooked), mix.WordFor(j.Felt(&e))}
 	}
 	return out
 }
@@ -258,7 +258,7 @@ type Said struct {
 // loss is minus the logarithm of how likely the outcome of a build is.
 func loss(b *Build, e *mix.Evidence, j *mix.Judge) float64 {
 	raw, cooked := j.Weigh(e)
-	return softplus(raw) - b.Raw*raw + softplus(cooked) - b.Cooked*cooked + wordLoss(b, e, j)
+	return mix.Softplus(raw) - b.Raw*raw + mix.Softplus(cooked) - b.Cooked*cooked + wordLoss(b, e, j)
 }
 
 // wordLoss takes the squeeze as an ordered word with the zones of the index as its
@@ -320,7 +320,7 @@ func (v *view) slopes(b *Build, to []float64) float64 {
 	e := v.evidence(b)
 	now := loss(b, &e, &j)
 	raw, cooked := j.Weigh(&e)
-	offRaw, offCooked := sigmoid(raw)-b.Raw, sigmoid(cooked)-b.Cooked
+	offRaw, offCooked := mix.Logistic(raw)-b.Raw, mix.Logistic(cooked)-b.Cooked
 	at := f.judgeAt()
 	for i := range e.Raw {
 		to[at+i] += offRaw * e.Raw[i]
@@ -403,13 +403,4 @@ func (f *Fit) prior(x, slopes []float64) float64 {
 	return total
 }
 
-func sigmoid(z float64) float64 { return 1 / (1 + math.Exp(-z)) }
-
 func normal(z float64) float64 { return 0.5 * math.Erfc(-z/math.Sqrt2) }
-
-func softplus(z float64) float64 {
-	if z > 30 {
-		return z
-	}
-	return math.Log1p(math.Exp(z))
-}

@@ -50,9 +50,10 @@ func Coldness(celsius float64) float64 { return min(max((20-celsius)/16, 0), 1) 
 func soften(q float64) float64 { return .75 + 1.75*math.Tanh((q-.75)/1.75) }
 
 // beyond is max(0, x), smooth, up to 1.2.
-func beyond(x float64) float64 { return 1.2 * math.Tanh(.08/1.2*softplus(x/.08)) }
+func beyond(x float64) float64 { return 1.2 * math.Tanh(.08/1.2*Softplus(x/.08)) }
 
-func softplus(z float64) float64 {
+// Softplus is ln(1 + exp z), which is max(0, z) made smooth.
+func Softplus(z float64) float64 {
 	if z > 30 {
 		return z
 	}

@@ -128,7 +128,7 @@ func reasons(terms []evidence, have, usual, weights []float64, z float64) []Grou
 		}
 		odds[t.topic] += weights[i] * (have[i] - usual[i])
 	}
-	chance := func(z float64) float64 { return sigmoid(surest * math.Tanh(z/surest)) }
+	chance := func(z float64) float64 { return Logistic(surest * math.Tanh(z/surest)) }
 	out := []Ground{}
 	for _, t := range order {
 		if p := 100 * (chance(z) - chance(z-odds[t])); math.Abs(p) >= leastPoints {

@@ -254,7 +254,7 @@ func (j *Judge) Weigh(e *Evidence) (raw, cooked float64) {
 
 // Felt is the index that a hand feels: lower than the index where little joins the mix.
 func (j *Judge) Felt(e *Evidence) float64 {
-	return e.Q - j.Loose*.3*softplus((j.Joined-e.LnCold)/.3)
+	return e.Q - j.Loose*.3*Softplus((j.Joined-e.LnCold)/.3)
 }
 
 // Loosens is how much drier than its index a mix feels because little joins it. It must
@@ -295,7 +295,8 @@ func (e *Effect) Judge(d *Duty, coldness float64) Judged {
 	v := e.Evidence(d, coldness)
 	raw, cooked := Judges().Weigh(&v)
 	raw, cooked = surest*math.Tanh(raw/surest), surest*math.Tanh(cooked/surest)
-	return Judged{sigmoid(raw), sigmoid(cooked), math.Exp(raw / oddsPerHold), math.Exp(cooked / oddsPerHold)}
+	return Judged{Logistic(raw), Logistic(cooked), math.Exp(raw / oddsPerHold), math.Exp(cooked / oddsPerHold)}
 }
 
-func sigmoid(z float64) float64 { return 1 / (1 + math.Exp(-z)) }
+// Logistic is the chance of a logarithm of odds.
+func Logistic(z float64) float64 { return 1 / (1 + math.Exp(-z)) }

@@ -1,3 +1,4 @@
+import { Check } from "../ui/check";
 import { memo, useState } from "react";
 import { useTranslation } from "../i18n/use-translation";
 import type { BuildDocument, Prediction, Way } from "../api/client";
@@ -51,15 +52,7 @@ const SettledWays = memo(function SettledWays({
         {answer && <span className="hint">{t("ways.from", { count: answer.candidates })}</span>}
       </header>
       {binders && (
-        <label className="form-check ways-replace">
-          <input
-            type="checkbox"
-            className="form-check-input"
-            checked={replace}
-            onChange={(e) => setReplace(e.target.checked)}
-          />
-          {t("ways.replace")}
-        </label>
+        <Check label={t("ways.replace")} checked={replace} onChange={setReplace} className="ways-replace" />
       )}
       {document.lines.length === 0 ? (
         <p className="hint">{t("ways.empty")}</p>

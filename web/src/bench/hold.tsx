@@ -1,6 +1,7 @@
 import { memo, useId } from "react";
 import { useTranslation } from "../i18n/use-translation";
 import type { Prediction } from "../api/client";
+import { enoughHold } from "../editing/prediction";
 import { useFormat } from "../ui/format";
 import { Rope } from "../ui/rope";
 import { useWidth } from "../ui/use-width";
@@ -47,9 +48,6 @@ export const Hold = memo(function Hold({ prediction: p, piece, of, onWhy }: Prop
 // the mark stands at a third.
 const reach = (ratio: number) => ratio / (ratio + 2);
 
-/** The hold at which a piece is said to hold: a chance of 7 in 10. */
-const enough = 1.5;
-
 type RopeProps = { stage: string; chance: number; ratio: number; onWhy?: () => void };
 
 function HoldRope({ stage, chance, ratio, onWhy }: RopeProps) {
@@ -58,8 +56,8 @@ function HoldRope({ stage, chance, ratio, onWhy }: RopeProps) {
   const [ref, width] = useWidth<HTMLDivElement>(470);
   const room = width - 70;
   const length = Math.max(6, room * reach(ratio));
-  const mark = room * reach(enough);
-  const end = ratio < 1 ? "parted" : ratio < enough ? "frayed" : "whole";
+  const mark = room * reach(enoughHold);
+  const end = ratio < 1 ? "parted" : ratio < enoughHold ? "frayed" : "whole";
   const n = format.number(100 * chance);
   const said = t("verdict.chance", { n });
   return (
@@ -82,7 +80,7 @@ function HoldRope({ stage, chance, ratio, onWhy }: RopeProps) {
       <div ref={ref} className="hold-rope">
         <svg width={width} height={44} role="img" aria-label={t("hold.label", { stage, chance: said })}>
           <g transform="translate(0 27)">
-            {ratio < enough && mark > length + 14 && (
+            {ratio < enoughHold && mark > length + 14 && (
               <line className="rope-gap" x1={length + 14} x2={mark} y1={0} y2={0} />
             )}
             <Rope length={length} end={end} />

@@ -1,3 +1,4 @@
+import { Check } from "../ui/check";
 import { useState } from "react";
 import Dropdown from "react-bootstrap/Dropdown";
 import { Link } from "react-router";
@@ -82,15 +83,12 @@ export function MixTools(props: Props) {
             </Dropdown.Item>
           ))}
           {hasGuests && (
-            <label className="dropdown-item-text form-check share-guests">
-              <input
-                type="checkbox"
-                className="form-check-input"
-                checked={guests}
-                onChange={(e) => setGuests(e.target.checked)}
-              />
-              {t("files.withGuests")}
-            </label>
+            <Check
+              label={t("files.withGuests")}
+              checked={guests}
+              onChange={setGuests}
+              className="dropdown-item-text share-guests"
+            />
           )}
           <Dropdown.Divider />
           <BuildItems onRename={onRename} onDuplicate={onDuplicate} onDelete={onDelete} />

@@ -1,6 +1,7 @@
 import { memo } from "react";
 import { useTranslation } from "../i18n/use-translation";
 import type { Hand, Prediction, Refusal } from "../api/client";
+import { enoughHold } from "../editing/prediction";
 import { useFormat } from "../ui/format";
 import { Icon } from "../ui/icon";
 import type { Foods } from "../editing/queries";
@@ -63,7 +64,7 @@ export const Verdict = memo(function Verdict(props: Props) {
 
 /** A mix that would hold but lies outside what its piece wants says which way. */
 function sentence(p: Prediction): string {
-  const strong = p.raw_ratio >= 1.5 && p.cooked_ratio >= 1.5;
+  const strong = p.raw_ratio >= enoughHold && p.cooked_ratio >= enoughHold;
   if (p.verdict !== "marginal" || p.in_band || !strong || p.q === null) return p.verdict;
   return p.q > p.band.to ? "wet" : "dry";
 }

@@ -1,3 +1,4 @@
+import { Check } from "../ui/check";
 import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
 import Offcanvas from "react-bootstrap/Offcanvas";
@@ -63,15 +64,7 @@ export function VersionsDrawer({ open, session, foods, onClose, onCompare }: Pro
       </Offcanvas.Header>
       <Offcanvas.Body>
         <p className="hint">{t("versions.hint")}</p>
-        <label className="form-check">
-          <input
-            type="checkbox"
-            className="form-check-input"
-            checked={named}
-            onChange={(e) => setNamed(e.target.checked)}
-          />
-          {t("history.showNamed")}
-        </label>
+        <Check label={t("history.showNamed")} checked={named} onChange={setNamed} />
         {(versions.isError || back.isError || branch.isError) && (
           <p className="note note-reason" role="alert">
             {t("builds.failed")}

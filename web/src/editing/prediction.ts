@@ -31,3 +31,6 @@ function shareLines(next: Prediction, last: Prediction): Predicted {
   });
   return { ...next, lines, shares: next.lines.map((line) => line.share_pct) };
 }
+
+/** The hold over the need at which a piece is said to hold: a chance of 7 in 10. */
+export const enoughHold = 1.5;

@@ -1,3 +1,4 @@
+import { Check } from "../ui/check";
 import { useState } from "react";
 import { ApiError } from "../api/client";
 import { useTranslation } from "../i18n/use-translation";
@@ -36,15 +37,7 @@ export function ArchiveTools() {
           />
         </label>
       </div>
-      <label className="form-check">
-        <input
-          type="checkbox"
-          className="form-check-input"
-          checked={settings}
-          onChange={(e) => setSettings(e.target.checked)}
-        />
-        {t("files.withSettings")}
-      </label>
+      <Check label={t("files.withSettings")} checked={settings} onChange={setSettings} />
       {big && (
         <p className="note note-reason" role="alert">
           {t("files.tooBig", { size: most })}
