@@ -1,0 +1,68 @@
+package formula_test
+
+import (
+	"encoding/json"
+	"strings"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"cuerda/core/formula"
+	"cuerda/core/kitchen"
+	"cuerda/core/piece"
+)
+
+func TestMinutesInTheHandsAreReadAndRefused(t *testing.T) {
+	with := func(mixing string) string {
+		return strings.Replace(peaCakes, `"rest"`, `"mixing":`+mixing+`,"rest"`, 1)
+	}
+	d := read(t, with(`{"minutes":7}`))
+	assert.Equal(t, 7., d.RestAt(20).Hands)
+	text, err := json.Marshal(d)
+	require.NoError(t, err)
+	assert.Equal(t, d, read(t, string(text)), "it comes back as it went out")
+	for bad, pointer := range map[string]string{
+		`{"minutes":-1}`: "/mixing/minutes", `{"minutes":241}`: "/mixing/minutes", `{}`: "/mixing/minutes",
+		`{"minutes":"7"}`: "/mixing/minutes", `{"minutes":7,"hours":1}`: "/mixing/hours", `7`: "/mixing",
+	} {
+		_, err := formula.Read([]byte(with(bad)), foods)
+		var faults formula.Faults
+		require.ErrorAs(t, err, &faults, bad)
+		assert.Equal(t, pointer, faults[0].Pointer, bad)
+	}
+}
+
+// Without a word the hands take as long as the steps: more for more pieces, and a mix that
+// is longer in them has drunk more by the time it is shaped.
+func TestHandsTakeAsLongAsTheSteps(t *testing.T) {
+	few := read(t, peaCakes)
+	assert.InDelta(t, formula.MixMinutes(827)+formula.ShapeMinutes(piece.Patty, 8)/2, few.RestAt(20).Hands, 1)
+	many := *few
+	many.Piece = &piece.Piece{Kind: piece.Ball, DiameterMM: 20}
+	assert.Greater(t, many.RestAt(20).Hands, few.RestAt(20).Hands+5)
+	slow := *few
+	slow.Mixing = &formula.Mixing{Minutes: 40}
+	assert.Less(t, *formula.Predict(&slow, kitchen.Usual()).Q, *formula.Predict(few, kitchen.Usual()).Q)
+	enormous := *few
+	enormous.Lines = append([]formula.Line(nil), few.Lines...)
+	enormous.Lines[0].Grams = 90000
+	assert.LessOrEqual(t, enormous.RestAt(20).Hands, 120., "nobody shapes for longer at one go")
+}
+
+func TestWhatHoldingMeansGoesByThePiece(t *testing.T) {
+	for kind, means := range map[piece.Kind]formula.Means{
+		piece.Patty: formula.TurnAndLift, piece.Ball: formula.TurnAndLift, piece.Shell: formula.TurnAndLift, piece.Fritter: formula.TurnAndLift,
+		piece.Loaf: formula.Slice, piece.Layered: formula.Slice, piece.Stuffing: formula.Spoon,
+	} {
+		assert.Equal(t, means, formula.MeansOf(&piece.Piece{Kind: kind}), kind)
+	}
+}
+
+// Loose grains are told that nothing joins them, though they are moist enough.
+func TestLooseGrainsAreToldWhy(t *testing.T) {
+	p := formula.Predict(read(t, withLines(`{"food":"quinoa-cooked","grams":400},{"food":"flax-meal","grams":6},{"food":"salt","grams":4}`)), kitchen.Usual())
+	assert.EqualValues(t, "crumbles", p.Word)
+	assert.NotEqual(t, formula.Holds, p.Verdict)
+	assert.NotEmpty(t, reasonsOf(p))
+}
