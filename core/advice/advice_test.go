@@ -309,3 +309,16 @@ func TestTheHandIsRightWhereNothingSeemsToJoin(t *testing.T) {
 		}
 	}
 }
+
+// To a mix that holds nothing is added for nothing: a gram of flakes that changes no chance
+// is no way.
+func TestNothingIsAddedForNothing(t *testing.T) {
+	d := read(t, strings.Replace(cakes, `"rest"`, `"chill":{"minutes":60,"celsius":4},"rest"`, 1))
+	now := formula.Predict(d, ours)
+	require.Equal(t, formula.Holds, now.Verdict)
+	for _, w := range advice.Bind(ours, d, advice.Options{}).Suggest {
+		if len(w.Add) > 0 {
+			assert.GreaterOrEqual(t, w.Chance, now.Chance+.029, "%v", w.Add)
+		}
+	}
+}

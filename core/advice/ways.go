@@ -137,6 +137,9 @@ func workMinutes(p food.Preparation) float64 {
 	return 2 + perWaiting*p.Minutes
 }
 
+// surerBy is how much surer a binder more must make a mix that holds already.
+const surerBy = 0.03
+
 // search gathers ways for one document.
 type search struct {
 	k      *kitchen.Kitchen
@@ -369,6 +372,10 @@ const mostWays = 8
 // chosen are the ways to show: the least trouble of each kind, then the best at what
 // an aim asks, each build once, the least trouble first.
 func (s *search) chosen() []Way {
+	// To a mix that holds nothing is added that does not make it surer.
+	if now := formula.Predict(s.d, s.k); len(s.gone) == 0 && now.Verdict == formula.Holds {
+		s.all = slices.DeleteFunc(s.all, func(w Way) bool { return len(w.Add) > 0 && w.Chance < now.Chance+surerBy })
+	}
 	slices.SortStableFunc(s.all, func(a, b Way) int {
 		return cmp.Or(cmp.Compare(a.effort, b.effort), cmp.Compare(aimRank(a.Aim), aimRank(b.Aim)))
 	})
