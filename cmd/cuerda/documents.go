@@ -20,6 +20,19 @@ const maxDocument = 1 << 20
 // readDocument reads the build document of a command: a file, or - for
 // standard input.
 func readDocument(cmd *cobra.Command, name string) (*formula.Document, error) {
+	text, err := readFile(cmd, name, maxDocument)
+	if err != nil {
+		return nil, err
+	}
+	d, err := formula.Read(text, food.Starter())
+	if err != nil {
+		return nil, problem.OfDocument(err)
+	}
+	return d, nil
+}
+
+// readFile reads the file of a command, or standard input for -.
+func readFile(cmd *cobra.Command, name string, most int) ([]byte, error) {
 	in := cmd.InOrStdin()
 	if name != "-" {
 		f, err := os.Open(name)
@@ -29,18 +42,11 @@ func readDocument(cmd *cobra.Command, name string) (*formula.Document, error) {
 		defer f.Close()
 		in = f
 	}
-	text, err := io.ReadAll(io.LimitReader(in, maxDocument+1))
-	if err != nil {
-		return nil, err
+	text, err := io.ReadAll(io.LimitReader(in, int64(most)+1))
+	if err == nil && len(text) > most {
+		return nil, problem.New(413, problem.TooLarge, fmt.Sprintf("The file is larger than %d bytes.", most))
 	}
-	if len(text) > maxDocument {
-		return nil, problem.New(413, problem.TooLarge, fmt.Sprintf("The document is larger than %d bytes.", maxDocument))
-	}
-	d, err := formula.Read(text, food.Starter())
-	if err != nil {
-		return nil, problem.OfDocument(err)
-	}
-	return d, nil
+	return text, err
 }
 
 func predictCommand() *cobra.Command {

@@ -92,7 +92,13 @@ func (d Do) Suits(f *Food) bool {
 	case SoakGel:
 		return f.Group == Gel
 	case Toast:
-		return f.Water <= 15 && f.Water > 3 && (f.Group == Nut || f.Group == Seed || f.Group.IsBinder())
+		switch {
+		case f.Group == Nut || f.Group == Seed, f.ManyAlike && f.State == Ready:
+			return f.Water <= 15
+		case f.Group == GrainBinder: // bread too
+			return f.Water > 3 && f.Water < 50
+		}
+		return f.Group.IsBinder() && f.Water > 3 && f.Water <= 15
 	}
 	return false
 }

@@ -107,7 +107,7 @@ func settingChanges(a, b *Document) []Setting {
 
 func leaves(d *Document) map[string]string {
 	bare := *d
-	bare.Lines = nil
+	bare.Lines, bare.Method = nil, nil // the words of a recipe are no setting
 	bare.Parts = append([]Part(nil), d.Parts...)
 	for i := range bare.Parts {
 		bare.Parts[i].Lines = nil

@@ -31,6 +31,7 @@ const (
 	MinRestCelsius, MaxRestCelsius   = 0., 60.
 	MinChillCelsius, MaxChillCelsius = -30., 15.
 	MinMM, MaxMM                     = 5., 600.
+	MaxInstructions, MaxInstruction  = 60, 2000
 	MaxFinish                        = 60. // minutes of searing or grilling beside the main heat
 )
 
@@ -53,6 +54,8 @@ type Document struct {
 	Portions int `json:"portions,omitempty" minimum:"0" maximum:"500"`
 	// Note is the cook's own words, such as the method of a recipe; lines stand.
 	Note string `json:"note,omitempty" maxLength:"8000"`
+	// Method are the words of the recipe it came from, one step each.
+	Method []Instruction `json:"method,omitempty" maxItems:"60"`
 	// TableTime is when it should be on the table, hh:mm of that day.
 	TableTime string `json:"table_time,omitempty" pattern:"^([01][0-9]|2[0-3]):[0-5][0-9]$"`
 }
@@ -66,6 +69,16 @@ type Line struct {
 	Grams float64            `json:"grams" exclusiveMinimum:"0" maximum:"100000"`
 	Prep  []food.Preparation `json:"prep,omitempty" maxItems:"12"`
 }
+
+// Instruction is one step of a recipe in its own words.
+type Instruction struct {
+	Text string `json:"text" maxLength:"2000"`
+	// Steps are the codes of the steps of the cord that it became.
+	Steps []string `json:"steps,omitempty" maxItems:"24"`
+}
+
+// MethodSteps lists the steps of the cord that the words of a recipe may become.
+var MethodSteps = append(words(food.Dos), "mix", "rest", "shape", "chill", "sear", "cook", "set", "make", "brush")
 
 // Wait is a rest or a chill.
 type Wait struct {

@@ -152,7 +152,7 @@ func (r *reader) list(v any, at string, most int) []any {
 	return l
 }
 
-var documentFields = []string{"format", "name", "lines", "mixing", "rest", "chill", "piece", "cook", "eaters", "hand", "parts", "portions", "note", "table_time"}
+var documentFields = []string{"format", "name", "lines", "mixing", "rest", "chill", "piece", "cook", "eaters", "hand", "parts", "portions", "note", "method", "table_time"}
 
 func (r *reader) document(v any) *Document {
 	o := r.object(v, "", documentFields, "format", "lines")
@@ -188,6 +188,10 @@ func (r *reader) document(v any) *Document {
 			d.Portions = r.whole(v, at, 0, MaxPortions)
 		case "note":
 			d.Note = r.textLines(v, at, MaxNote)
+		case "method":
+			for i, m := range r.list(v, at, MaxInstructions) {
+				d.Method = append(d.Method, r.instruction(m, fmt.Sprintf("%s/%d", at, i)))
+			}
 		case "table_time":
 			d.TableTime = r.clock(v, at)
 		}
@@ -306,6 +310,19 @@ func (r *reader) hand(v any, at string) *Hand {
 		}
 	}
 	return h
+}
+
+func (r *reader) instruction(v any, at string) Instruction {
+	fields := []string{"text", "steps"}
+	var in Instruction
+	for name, v := range sorted(r.object(v, at, fields, "text"), fields) {
+		if name == "text" {
+			in.Text = r.text(v, at+"/text", MaxInstruction)
+		} else {
+			in.Steps = r.wordList(v, at+"/steps", MethodSteps)
+		}
+	}
+	return in
 }
 
 func (r *reader) mixing(v any, at string) *Mixing {

@@ -70,7 +70,11 @@ func Schema(foods *food.Catalogue) map[string]any {
 			"cook_minutes": figure("minutes it is cooked by itself", 0, MaxMinutes),
 			"when":         schema{"enum": Whens, "description": "when it is brushed on"},
 		}, "kind", "lines")},
-		"portions":   schema{"type": "integer", "minimum": 0, "maximum": MaxPortions},
+		"portions": schema{"type": "integer", "minimum": 0, "maximum": MaxPortions},
+		"method": schema{"type": "array", "maxItems": MaxInstructions, "description": "the words of the recipe it came from, and the steps of the cord that each became", "items": object(schema{
+			"text":  schema{"type": "string", "maxLength": MaxInstruction},
+			"steps": schema{"type": "array", "maxItems": len(MethodSteps), "items": schema{"enum": MethodSteps}},
+		}, "text")},
 		"note":       schema{"type": "string", "maxLength": MaxNote, "description": "the cook's own words, in lines"},
 		"table_time": schema{"type": "string", "pattern": clockTime.String(), "description": "when it should be on the table"},
 	}, "format", "lines")

@@ -112,10 +112,10 @@ func content(n *html.Node) string {
 	if v := attribute(n, "content"); v != "" {
 		return v
 	}
-	return words(n)
+	return wordsIn(n)
 }
 
-func words(root *html.Node) string {
+func wordsIn(root *html.Node) string {
 	var b strings.Builder
 	for n := root; n != nil; n = next(n, root) {
 		if n.Type == html.TextNode && (n.Parent == nil || n.Parent.DataAtom != atom.Script && n.Parent.DataAtom != atom.Style) {
@@ -131,11 +131,11 @@ func itemsOf(root *html.Node) []string {
 	var out []string
 	for n := root; n != nil; n = next(n, root) {
 		if n.DataAtom == atom.Li || n.DataAtom == atom.P {
-			out = append(out, words(n))
+			out = append(out, wordsIn(n))
 		}
 	}
 	if len(out) == 0 {
-		out = append(out, words(root))
+		out = append(out, wordsIn(root))
 	}
 	return out
 }
@@ -146,5 +146,5 @@ func textOf(s string) string {
 	if err != nil {
 		return s
 	}
-	return words(root)
+	return wordsIn(root)
 }

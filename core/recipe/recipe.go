@@ -35,6 +35,8 @@ type Found struct {
 	// none.
 	Sections []string `json:"sections"`
 	Steps    []string `json:"steps"`
+	// Notes are the words before the list and after the method.
+	Notes []string `json:"notes"`
 	// Whole is a build document, where one lies within.
 	Whole json.RawMessage `json:"-"`
 }
@@ -95,7 +97,7 @@ func tidy(f Found, err error) (Found, error) {
 			ingredients, sections = append(ingredients, l), append(sections, short(clean(f.Sections[i]), maxName))
 		}
 	}
-	f.Ingredients, f.Sections, f.Steps = ingredients, sections, tidyLines(f.Steps, MaxSteps)
+	f.Ingredients, f.Sections, f.Steps, f.Notes = ingredients, sections, tidyLines(f.Steps, MaxSteps), tidyLines(f.Notes, MaxSteps)
 	if f.Portions < 0 || f.Portions > 500 {
 		f.Portions = 0
 	}

@@ -1,170 +1,364 @@
 package recipe
 
 import (
-	"encoding/csv"
 	"regexp"
 	"slices"
 	"strings"
-)
+	"unicode"
+	"unicode/utf8"
 
-// The headings that cooks write, in English and Spanish, by what follows them.
-var (
-	ingredientHeads = []string{"ingredients", "ingredient", "ingredientes", "you need", "you will need", "necesitas", "para la masa"}
-	methodHeads     = []string{"method", "directions", "instructions", "steps", "preparation", "how to", "preparación", "elaboración", "instrucciones", "pasos", "modo de hacerlo", "procedimiento"}
-	noteHeads       = []string{"for whom", "para quién", "notes", "note", "tips", "notas", "consejos", "nutrition", "información nutricional"}
+	"cuerda/core/words"
 )
 
 var (
-	mark   = regexp.MustCompile(`^\s*(?:[-*•▢□·]|\[[ xX]?\]|\d{1,2}[.)]\s)\s*`)
-	number = regexp.MustCompile(`^\s*\d{1,2}[.)]\s`)
-	serves = regexp.MustCompile(`(?i)\b(?:serves|servings|yield|yields|makes|portions|for|para|raciones|porciones|comensales|rinde)\b\D{0,12}(\d{1,3})`)
-	after  = regexp.MustCompile(`(?i)\b(\d{1,3})\s*(?:servings|portions|people|raciones|porciones|personas|comensales)\b`)
+	mark     = regexp.MustCompile(`^\s*(?:[-*•▢□☐·◦‣–—▪●✓+>]+\s*(?:\[[ xX]?\]\s*)?|\[[ xX]?\]\s*)`)
+	ordinal  = regexp.MustCompile(`^\s*(?i:step\s*|paso\s*)?(\d{1,2})\s*(?:[.):]|[.)]?[-–]\s)\s*(?:\D|\d+\s*(?:g|kg|ml|oz|lb|cup|taza|cda|tbsp|tsp))`)
+	ordering = regexp.MustCompile(`^\s*(?:(?i:step|paso)\s*)?\d{1,2}\s*(?:[.):]|[.)]?[-–]\s)?\s*`)
+	serves   = regexp.MustCompile(`(?i)\b(?:serves|servings|yield|yields|makes|portions|para|raciones|porciones|comensales|rinde|feeds)\b\D{0,12}(\d{1,3})`)
+	after    = regexp.MustCompile(`(?i)\b(\d{1,3})\s*(?:servings|portions|people|raciones|porciones|personas|comensales)\b`)
 )
+
+// row is one line of a text and what it looks like.
+type row struct {
+	text    string // without its mark
+	tokens  []words.Token
+	marked  bool // as an item of a list
+	ordered bool // as a step
+	blank   bool // before it
+	head    string
+}
 
 // readText reads Markdown and plain text: a title, a list of ingredients under a
 // heading or as the lines that begin with an amount, and a method.
 func readText(text string) (Found, error) {
 	f := Found{Kind: Text}
-	where, section := "", ""
-	heads := false
-	add := func(item string) {
-		f.Ingredients, f.Sections = append(f.Ingredients, item), append(f.Sections, section)
-	}
-	all := strings.Split(strings.ReplaceAll(text, "\r", "\n"), "\n")
-	for _, l := range all {
-		heads = heads || slices.Contains(ingredientHeads, heading(l))
-	}
-	for i, l := range all {
-		bare := strings.TrimSpace(l)
-		if bare == "" {
-			continue
-		}
-		switch h := heading(bare); {
-		case slices.Contains(ingredientHeads, h):
-			where, section = "ingredients", ""
-			continue
-		case slices.Contains(methodHeads, h):
-			where = "method"
-			continue
-		case slices.Contains(noteHeads, h):
-			where = "notes"
-			continue
-		case h != "" && where == "ingredients", where == "" && strings.HasSuffix(bare, ":"):
-			section = strings.Trim(plain(bare), "#: ") // "For the sauce:" within the list
-			continue
-		}
-		if m := serves.FindStringSubmatch(bare); m != nil && f.Portions == 0 && where == "" && len(bare) < 60 {
-			f.Portions = portions(m[1])
-			continue
-		} else if m := after.FindStringSubmatch(bare); m != nil && f.Portions == 0 && where == "" && len(bare) < 60 {
-			f.Portions = portions(m[1])
-			continue
-		}
-		item := plain(bare)
-		switch {
-		case where == "ingredients":
-			add(item)
-		case where == "method" || where == "notes":
-			f.Steps = append(f.Steps, item)
-		case f.Name == "" && i == firstLine(all) && (heads || !startsWithAmount(item)):
-			f.Name = strings.Trim(item, "# ")
-		case heads:
-			f.Steps = append(f.Steps, item) // words before the list
-		case number.MatchString(bare) && len(f.Ingredients) > 0 && len(item) > 40:
-			f.Steps = append(f.Steps, item)
-		case startsWithAmount(item) || mark.MatchString(bare) || len(item) < 60 && len(f.Steps) == 0:
-			add(item)
-		default:
-			f.Steps = append(f.Steps, item)
-		}
+	l := words.LanguageOf(text[:min(len(text), 20_000)])
+	rows := rowsOf(text, l)
+	r := layout{rows: rows, found: &f}
+	r.heads = slices.ContainsFunc(rows, func(r row) bool { return r.head == "ingredients" })
+	r.bulleted = 2*count(rows, func(r *row) bool { return r.marked }) > count(rows, func(r *row) bool { return startsWithAmount(r) })
+	for i := range rows {
+		r.take(i)
 	}
 	return f, nil
 }
 
-func firstLine(all []string) int {
-	return slices.IndexFunc(all, func(l string) bool { return strings.TrimSpace(l) != "" })
+func count(rows []row, is func(*row) bool) (n int) {
+	for i := range rows {
+		if is(&rows[i]) {
+			n++
+		}
+	}
+	return n
 }
 
-// heading is the words of a line that is a heading, in lower case; "" for others.
-func heading(line string) string {
-	bare := strings.TrimSpace(line)
-	marked := strings.HasPrefix(bare, "#") || strings.HasSuffix(bare, ":") || strings.HasPrefix(bare, "**") && strings.HasSuffix(bare, "**")
-	bare = strings.ToLower(strings.Trim(bare, "#*:_ "))
-	if marked || slices.Contains(ingredientHeads, bare) || slices.Contains(methodHeads, bare) || slices.Contains(noteHeads, bare) {
-		return bare
+// rowsOf takes a text apart into lines, and puts those together that were broken, as a
+// photographed page's are.
+func rowsOf(text string, l words.Language) []row {
+	var rows []row
+	blank := false
+	for line := range strings.Lines(strings.NewReplacer("\r\n", "\n", "\r", "\n", "\u2028", "\n").Replace(text)) {
+		bare := strings.TrimSpace(line)
+		if bare == "" {
+			blank = true
+			continue
+		}
+		if len(rows) >= 4*(MaxIngredients+MaxSteps) {
+			break
+		}
+		if !utf8.ValidString(bare) {
+			bare = strings.ToValidUTF8(bare, "")
+		}
+		r := row{blank: blank}
+		blank = false
+		r.ordered = ordinal.MatchString(bare)
+		if m := mark.FindString(bare); m != "" && !strings.HasPrefix(bare, "**") && !strings.HasPrefix(bare, "--") {
+			r.marked, bare = true, strings.TrimSpace(bare[len(m):])
+		}
+		r.head = headOf(bare, l, r.marked)
+		r.text = strings.NewReplacer("**", "", "__", "", "`", "").Replace(strings.TrimLeft(bare, "# "))
+		if n := len(rows); n > 0 && r.head == "" && goesOn(&rows[n-1], &r) {
+			rows[n-1].text = strings.TrimSuffix(rows[n-1].text, "-") + map[bool]string{true: "", false: " "}[strings.HasSuffix(rows[n-1].text, "-")] + r.text
+			continue
+		}
+		rows = append(rows, r)
+	}
+	for i := range rows {
+		rows[i].tokens = words.Read(short(rows[i].text, maxWords), l)
+	}
+	return rows
+}
+
+// goesOn says that a line is the rest of the one before it.
+func goesOn(before, r *row) bool {
+	if r.blank || r.marked || r.ordered || before.head != "" {
+		return false
+	}
+	if strings.HasPrefix(r.text, "(") && !before.ordered {
+		return true
+	}
+	first, _ := utf8.DecodeRuneInString(r.text)
+	last := before.text[len(before.text)-1]
+	if last == '-' && unicode.IsLower(first) {
+		return true
+	}
+	if !unicode.IsLower(first) {
+		return false
+	}
+	if last == ',' || strings.Count(before.text, "(") > strings.Count(before.text, ")") {
+		return true
+	}
+	at := strings.LastIndexByte(before.text, ' ')
+	switch before.text[at+1:] {
+	case "and", "with", "of", "the", "a", "or", "in", "for", "until", "into", "to", "de", "y", "con", "la", "el", "los", "las", "en", "que", "hasta", "un", "una", "del", "al":
+		return true
+	}
+	return len(before.text) > 55 && last != '.' && last != ':' && last != '!'
+}
+
+// headOf says which heading a line is: ingredients, method, notes or "section: NAME"; ""
+// for none.
+func headOf(bare string, l words.Language, marked bool) string {
+	form := strings.HasPrefix(bare, "#") || strings.HasSuffix(bare, ":") || strings.HasPrefix(bare, "**") && strings.HasSuffix(bare, "**") && len(bare) > 4
+	name := strings.TrimSpace(strings.Trim(bare, "#*:_= "))
+	if name == "" || len(name) > 80 {
+		return ""
+	}
+	if other := words.Read(name, l); len(other) > 0 && len(other) <= 6 && other[0].In("head.ingredients").N > 0 && !marked {
+		return "ingredients" // "Ingredientes para 4 personas"
+	}
+	capital := strings.ToUpper(name) == name && strings.ToLower(name) != name
+	tokens := words.Read(name, l)
+	if len(tokens) == 0 {
+		return ""
+	}
+	for _, h := range []string{"ingredients", "method", "notes"} {
+		for other := range words.Language(2) {
+			if other != l {
+				tokens = words.Read(name, other)
+			}
+			m := tokens[0].In("head." + h)
+			if m.N > 0 && (m.N >= len(tokens) || (form || capital) && m.N+4 >= len(tokens) && tokens[0].Kind == words.Word && !(marked && !form)) {
+				return h
+			}
+			tokens = words.Read(name, l)
+		}
+	}
+	if form && !marked && len(tokens) < 9 && tokens[0].Kind != words.Number {
+		return "section: " + name
 	}
 	return ""
 }
 
-// plain takes list marks and emphasis away; an amount stays.
-func plain(line string) string {
-	if m := mark.FindString(line); m != "" {
-		line = line[len(m):]
-	}
-	return strings.NewReplacer("**", "", "__", "", "`", "").Replace(line)
+type layout struct {
+	rows     []row
+	found    *Found
+	where    string // "", ingredients, method, notes
+	section  string
+	heads    bool // the ingredients stand under a heading
+	bulleted bool // and are marked
+	numbered bool // or numbered
+	steps    bool // steps are numbered
+	next     int  // the number of the next, where no mark stands behind
 }
 
-func startsWithAmount(line string) bool {
-	line = strings.ToLower(strings.TrimSpace(line))
-	if line == "" {
+func (y *layout) add(item string) {
+	y.found.Ingredients, y.found.Sections = append(y.found.Ingredients, item), append(y.found.Sections, y.section)
+}
+
+// take puts a line where it belongs.
+func (y *layout) take(i int) {
+	f, r := y.found, &y.rows[i]
+	switch {
+	case r.head == "ingredients" && (y.where == "" || len(f.Ingredients) == 0):
+		y.where, y.section = "ingredients", ""
+		return
+	case r.head == "method" && (len(f.Ingredients) > 0 || y.where == "ingredients"):
+		y.where = "method"
+		return
+	case r.head == "notes":
+		y.where = "notes"
+		return
+	case strings.HasPrefix(r.head, "section: ") && !(f.Name == "" && i == 0):
+		name := strings.TrimPrefix(r.head, "section: ")
+		if y.where == "ingredients" || y.where == "" || y.where == "method" && y.listFollows(i) {
+			if y.where != "ingredients" && !y.listFollows(i) {
+				break
+			}
+			y.where, y.section = "ingredients", name
+			if strings.ContainsAny(name, "0123456789") {
+				f.Notes = append(f.Notes, name) // "Para unas 30 croquetas:"
+			}
+			return
+		}
+		if y.where == "method" {
+			f.Steps = append(f.Steps, name+":")
+			return
+		}
+	}
+	if y.portions(r) && len(r.tokens) <= 4 {
+		return
+	}
+	item := r.text
+	// A list of ingredients may be numbered too.
+	numbered := r.ordered && y.where == "ingredients" && y.heads && (len(f.Ingredients) == 0 || y.numbered)
+	y.numbered = numbered
+	if n := y.bareOrder(r); n > 0 {
+		r.ordered, y.next = true, n+1
+	}
+	ordered := r.ordered && !numbered
+	switch {
+	case y.where == "notes":
+		f.Notes = append(f.Notes, item)
+	case y.where == "method" || ordered && len(f.Ingredients) > 0:
+		y.step(r)
+	case y.where == "ingredients" && y.isHeading(i):
+		y.section = strings.Trim(item, ": ")
+	case y.where == "ingredients" && y.isProse(r):
+		if y.heads && !r.blank && len(f.Ingredients) > 0 {
+			y.add(item)
+			return
+		}
+		y.step(r)
+	case y.where == "ingredients":
+		y.add(item)
+	case f.Name == "" && i == 0 && (y.heads || !startsWithAmount(r)) && !r.marked && len([]rune(item)) <= maxName:
+		f.Name = strings.Trim(item, "#*_ :")
+	case (r.marked || startsWithAmount(r)) && !y.isProse(r) && !(y.heads && len(f.Ingredients) == 0) && !y.isAbout(r):
+		y.where = "ingredients"
+		y.add(item)
+	case len(f.Ingredients) == 0 && y.isHeading(i) && !y.heads:
+		y.where, y.section = "ingredients", item
+	case !y.heads && i > 0 && !y.isProse(r) && !y.isAbout(r) && len(tokensOfWords(r)) <= 6 && !strings.ContainsAny(item[len(item)-1:], ".!") && !y.bulleted:
+		y.add(item)
+	default:
+		f.Notes = append(f.Notes, item)
+	}
+}
+
+// bareOrder gives the number of a step that is numbered without a mark: "2 Slice the
+// leeks"; 0 for other lines.
+func (y *layout) bareOrder(r *row) int {
+	if r.ordered || r.marked || len(y.found.Ingredients) == 0 || len(r.tokens) < 5 || r.tokens[0].Kind != words.Number || r.tokens[1].Kind != words.Word {
+		return 0
+	}
+	n := int(r.tokens[0].Value)
+	if n != max(1, y.next) || !upper(r.text[r.tokens[1].At:]) || r.tokens[1].Under("unit.").N > 0 {
+		return 0
+	}
+	if n == 1 && r.tokens[1].Under("act.").N == 0 && r.tokens[1].Under("do.").N == 0 && len(tokensOfWords(r)) < 7 {
+		return 0
+	}
+	return n
+}
+
+func tokensOfWords(r *row) (out []words.Token) {
+	for _, t := range r.tokens {
+		if t.Kind == words.Word {
+			out = append(out, t)
+		}
+	}
+	return out
+}
+
+// step takes a line of the method; once steps are numbered, what is not is a note.
+func (y *layout) step(r *row) {
+	y.where = "method"
+	text := r.text
+	if r.ordered {
+		y.steps = true
+		text = ordering.ReplaceAllString(text, "")
+	} else if y.steps && !r.marked {
+		y.found.Notes = append(y.found.Notes, text)
+		return
+	}
+	if len(r.tokens) > 0 && r.tokens[0].In("note").N > 0 && strings.ContainsAny(text[:min(len(text), 24)], ":-") {
+		y.found.Notes = append(y.found.Notes, text)
+		return
+	}
+	y.found.Steps = append(y.found.Steps, text)
+}
+
+// portions reads how many it serves, and says whether the line tells that.
+func (y *layout) portions(r *row) bool {
+	if y.found.Portions != 0 || y.where == "method" || len(r.text) > 90 {
 		return false
 	}
-	if c := []rune(line)[0]; c >= '0' && c <= '9' || strings.ContainsRune("¼½¾⅓⅔⅛", c) {
+	for _, pattern := range []*regexp.Regexp{after, serves} {
+		if m := pattern.FindStringSubmatch(r.text); m != nil && r.tokens[0].Kind != words.Number {
+			y.found.Portions = portions(m[1])
+			return true
+		}
+	}
+	return false
+}
+
+// isAbout says that a line tells times or yields.
+func (y *layout) isAbout(r *row) bool {
+	if len(r.tokens) == 0 {
 		return true
 	}
-	word, _, _ := strings.Cut(line, " ")
-	return slices.Contains([]string{"a", "an", "half", "one", "two", "three", "un", "una", "uno", "media", "medio", "dos", "tres"}, word)
+	t := &r.tokens[0]
+	return t.In("makes").N > 0 && t.Plain != "unas" && t.Plain != "unos" && t.Plain != "get" && t.Plain != "about" || t.In("serves").N > 0 || t.Plain == "prep" || t.Plain == "total" || t.Plain == "serves" || t.Plain == "active" || t.Plain == "tiempo" ||
+		strings.Count(r.text, "|") >= 2 || after.MatchString(r.text) && len(r.text) < 40
 }
 
-func looksLikeValues(text string) bool {
-	head, _, _ := strings.Cut(text, "\n")
-	head = strings.ToLower(head)
-	return strings.ContainsAny(head, ",;\t") && (strings.Contains(head, "grams") || strings.Contains(head, "gramos")) &&
-		(strings.Contains(head, "food") || strings.Contains(head, "alimento") || strings.Contains(head, "name"))
+// isProse says that a line is a sentence, not an item of a list.
+func (y *layout) isProse(r *row) bool {
+	n := len(tokensOfWords(r))
+	if r.marked || startsWithAmount(r) {
+		return n > 45
+	}
+	if r.blank && n >= 5 && strings.HasSuffix(r.text, ".") && len(y.found.Ingredients) > 1 {
+		return true
+	}
+	dots := strings.Count(r.text, ". ") + strings.Count(r.text, "! ")
+	if dots >= 1 && n > 9 || n > 22 {
+		return true
+	}
+	return n > 9 && strings.HasSuffix(r.text, ".") || y.bulleted && n > 12
 }
 
-// readValues reads comma-separated values with a row of headings: food or name,
-// and grams.
-func readValues(text string) (Found, error) {
-	r := csv.NewReader(strings.NewReader(text))
-	r.FieldsPerRecord, r.LazyQuotes = -1, true
-	head, _, _ := strings.Cut(text, "\n")
-	switch {
-	case strings.Contains(head, "\t"):
-		r.Comma = '\t'
-	case strings.Count(head, ";") > strings.Count(head, ","):
-		r.Comma = ';'
+// isHeading says that a line stands over a list of its own: it is short, has no amount
+// and no mark where the others have, and items follow.
+func (y *layout) isHeading(i int) bool {
+	r := &y.rows[i]
+	if r.marked || startsWithAmount(r) || len(r.tokens) == 0 || len(tokensOfWords(r)) > 5 || strings.ContainsAny(r.text, ".,;!()") || i+1 >= len(y.rows) {
+		return false
 	}
-	rows, err := r.ReadAll()
-	if err != nil || len(rows) < 2 {
-		return Found{}, ErrNoRecipe
+	if first := r.tokens[0].Plain; (first == "for" || first == "to" || first == "para") && r.blank && !y.rows[i+1].blank {
+		return true
 	}
-	column := func(names ...string) int {
-		for _, name := range names {
-			if at := slices.IndexFunc(rows[0], func(h string) bool { return strings.ToLower(strings.TrimSpace(h)) == name }); at >= 0 {
-				return at
-			}
-		}
-		return -1
+	if !y.listFollows(i) {
+		return false
 	}
-	name, grams, prep, part := column("name", "food", "alimento", "nombre"), column("grams", "gramos"), column("prep"), column("part", "parte")
-	if name < 0 || grams < 0 {
-		return Found{}, ErrNoAmounts
+	return y.bulleted || r.blank && y.rows[i+1].blank == false && len(tokensOfWords(r)) <= 4 && i > 0 && startsWithAmount(&y.rows[i+1])
+}
+
+// listFollows says that items of a list come next.
+func (y *layout) listFollows(i int) bool {
+	if i+1 >= len(y.rows) {
+		return false
 	}
-	f := Found{Kind: Values}
-	for _, row := range rows[1:] {
-		if len(row) <= max(name, grams) || strings.TrimSpace(row[grams]) == "" {
+	r := &y.rows[i+1]
+	return r.head == "" && (r.marked && !r.ordered || startsWithAmount(r) && !r.ordered) && !y.isProse(r)
+}
+
+// startsWithAmount says that a line begins with a number, or with a word for one.
+func startsWithAmount(r *row) bool {
+	for i := range r.tokens {
+		t := &r.tokens[i]
+		switch {
+		case t.Kind == words.Number:
+			return true
+		case t.In("number").N > 0 || t.In("article").N > 0:
+			return len(tokensOfWords(r)) <= 14
+		case t.In("unit.pinch").N > 0 || t.In("unit.handful").N > 0:
+			return true
+		case t.In("about").N > 0:
 			continue
 		}
-		line := strings.TrimSpace(row[grams]) + " g " + row[name]
-		if prep >= 0 && prep < len(row) && row[prep] != "" {
-			line += ", " + row[prep]
-		}
-		section := ""
-		if part >= 0 {
-			section = strings.TrimPrefix(row[part], "'")
-		}
-		f.Ingredients, f.Sections = append(f.Ingredients, line), append(f.Sections, section)
+		return false
 	}
-	return f, nil
+	return false
 }

@@ -2,14 +2,15 @@ package api_test
 
 import (
 	"encoding/json"
+	"net/url"
 	"testing"
 
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
 	"cuerda/core/advice"
+	"cuerda/core/food/ingredient"
 	"cuerda/core/formula"
-	"cuerda/internal/api"
 	"cuerda/internal/problem"
 )
 
@@ -35,10 +36,10 @@ func TestAdviceOverHTTP(t *testing.T) {
 	_, text = c.do("POST", "/api/schools", lentils)
 	require.NoError(t, json.Unmarshal(text, &schools))
 	assert.NotEmpty(t, schools)
-	var list api.ReadList
-	_, text = c.do("POST", "/api/read-list", `{"text":"2 huevos\n1 cup oats\nnonsense"}`)
-	require.NoError(t, json.Unmarshal(text, &list))
-	assert.Equal(t, []bool{true, true, false}, []bool{list.Lines[0].Full, list.Lines[1].Full, list.Lines[2].Full})
+	for line, food := range map[string]string{"2 huevos": "egg", "1 cup oats": "oats-rolled", "nonsense": ""} {
+		read := ask[ingredient.Reading](t, c, "GET", "/api/read-line?text="+url.QueryEscape(line), "")
+		assert.Equal(t, food, read.First().Food, line)
+	}
 
 	c.problem(422, problem.BadRequest, "POST", "/api/mend?felt=lumpy", lentils)
 	c.problem(422, problem.BadRequest, "POST", "/api/bind?aim=best", lentils)

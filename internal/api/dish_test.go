@@ -103,7 +103,8 @@ func TestRecipesComeInAndBuildsGoOut(t *testing.T) {
 	page := `<html><script type="application/ld+json">{"@type":"Recipe","name":"Balls","recipeYield":"4","recipeIngredient":["500 g ground turkey","60 g oats"]}</script></html>`
 	got := ask[api.Recipe](t, c, "POST", "/api/read-recipe", page)
 	assert.Equal(t, recipe.Page, got.Kind)
-	assert.Equal(t, "turkey-ground", got.Lines[0].Food)
+	assert.Equal(t, "turkey-ground", got.Lines[0].Items[0].Food)
+	assert.Equal(t, 500., got.Draft.Document.Lines[0].Grams, "the build it becomes")
 	assert.Nil(t, got.Document)
 	c.problem(422, "no-amounts", "POST", "/api/read-recipe", `{"@type":"Recipe","name":"x"}`)
 	c.problem(422, "no-recipe", "POST", "/api/read-recipe", `{"a":1}`)

@@ -9,8 +9,7 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
-	"cuerda/core/food"
-	"cuerda/core/food/ingredient"
+	"cuerda/core/draft"
 	"cuerda/core/formula"
 	"cuerda/core/recipe"
 	"cuerda/internal/archive"
@@ -24,7 +23,9 @@ import (
 // lay within, Document is that, and nothing is left to read.
 type Recipe struct {
 	recipe.Found
-	Lines    []Reading         `json:"lines"`
+	recipe.Understood
+	// Draft is the build that it becomes, with what to ask.
+	Draft    *draft.Draft      `json:"draft,omitempty"`
 	Document *formula.Document `json:"document,omitempty"`
 }
 
@@ -116,7 +117,7 @@ func readRecipe(k *madeKitchen, data []byte) (Recipe, error) {
 		}
 		return Recipe{}, problem.New(status, codeOf(err, recipeCodes), "There is no recipe to be read: "+err.Error()+".")
 	}
-	out := Recipe{Found: found, Lines: []Reading{}}
+	out := Recipe{Found: found}
 	if found.Ingredients == nil {
 		out.Ingredients, out.Sections, out.Steps = []string{}, []string{}, []string{}
 	}
@@ -131,11 +132,9 @@ func readRecipe(k *madeKitchen, data []byte) (Recipe, error) {
 		}
 		// The document within is not of this catalogue: its words may still be read.
 	}
-	for i, line := range found.Ingredients {
-		r := measured(k.kitchen.Foods, k.reader().Read(line))
-		r.Section, r.Part = found.Sections[i], formula.PartKind(recipe.PartOf(found.Sections[i]))
-		out.Lines = append(out.Lines, r)
-	}
+	out.Understood = recipe.Understand(&found, k.reader(), k.kitchen.Foods)
+	made := draft.Of(&found, &out.Understood, k.kitchen)
+	out.Draft = &made
 	return out, nil
 }
 
@@ -202,15 +201,4 @@ func (s *Server) unpack(ctx context.Context, in *unpackInput) (*body[store.Taken
 	}
 	s.cache.forget(s.Kitchen)
 	return &body[store.TakenIn]{count}, nil
-}
-
-// measured adds the kitchen measure of what was read.
-func measured(foods *food.Catalogue, r ingredient.Reading) Reading {
-	out := Reading{Reading: r, Full: r.Full()}
-	if f := foods.Find(r.Food); f != nil {
-		if m, ok := f.Measure(r.Grams); ok {
-			out.Measure = &m
-		}
-	}
-	return out
 }

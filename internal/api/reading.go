@@ -6,49 +6,23 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
-	"cuerda/core/food"
 	"cuerda/core/food/ingredient"
 	"cuerda/core/formula"
 	"cuerda/internal/problem"
 )
 
-type readListInput struct {
-	Body struct {
-		Text string `json:"text" maxLength:"60000" doc:"a recipe's ingredients, one a line"`
-	}
-}
-
-// ReadList is a pasted list as it was understood.
-type ReadList struct {
-	Lines []Reading `json:"lines"`
-	// Cut is how many lines past the limit were left out.
-	Cut int `json:"cut"`
-}
-
-// Reading is one line with the kitchen measure of its grams.
-type Reading struct {
-	ingredient.Reading
-	Full    bool          `json:"full"`
-	Measure *food.Measure `json:"measure,omitempty"`
-	// Section is the heading it stands under, and Part the kind of part that names; ""
-	// for the mix.
-	Section string           `json:"section,omitempty"`
-	Part    formula.PartKind `json:"part,omitempty" enum:"filling,middle,shell,wrap,vessel,coating,wash,glaze,sauce,broth"`
+type lineInput struct {
+	Text string `query:"text" required:"true" maxLength:"400" doc:"one ingredient line, as a cook writes it"`
 }
 
 func (s *Server) registerReading(api huma.API) {
-	huma.Register(api, op(http.MethodPost, "/read-list", "readList", "Read a recipe's ingredient lines, in English or Spanish", 422),
-		func(ctx context.Context, in *readListInput) (*body[ReadList], error) {
+	huma.Register(api, op(http.MethodGet, "/read-line", "readLine", "Read one ingredient line, in English or Spanish", 422),
+		func(ctx context.Context, in *lineInput) (*body[ingredient.Reading], error) {
 			k, err := s.madeKitchen(ctx)
 			if err != nil {
 				return nil, err
 			}
-			list, cut := k.reader().ReadList(in.Body.Text)
-			out := ReadList{Lines: make([]Reading, len(list)), Cut: cut}
-			for i := range list {
-				out.Lines[i] = measured(k.kitchen.Foods, list[i])
-			}
-			return &body[ReadList]{out}, nil
+			return &body[ingredient.Reading]{k.reader().Read(in.Text)}, nil
 		})
 	huma.Register(api, op(http.MethodGet, "/grams", "weigh", "What an amount of a food weighs, as a cook writes it: 2 cups, a can, 1 lb", 404, 422),
 		func(ctx context.Context, in *weighInput) (*body[Weighed], error) {

@@ -19,6 +19,11 @@ var written string
 
 var reader = ingredient.NewReader(food.Starter())
 
+func first(line string) *ingredient.Ingredient {
+	l := reader.Read(line)
+	return l.First()
+}
+
 type expected struct {
 	line, food string
 	grams      float64
@@ -43,7 +48,7 @@ func TestLinesAsPeopleWriteThem(t *testing.T) {
 	full := 0
 	for _, c := range all {
 		r := reader.Read(c.line)
-		right := assert.Equal(t, c.food, r.Food, c.line) && assert.InDelta(t, c.grams, r.Grams, max(.06, .01*c.grams), c.line)
+		right := assert.Equal(t, c.food, r.First().Food, c.line) && assert.InDelta(t, c.grams, r.First().Grams, max(.06, .01*c.grams), c.line)
 		if right && r.Full() {
 			full++
 		} else {
@@ -56,14 +61,14 @@ func TestLinesAsPeopleWriteThem(t *testing.T) {
 }
 
 func TestPreparationsAndAlternatives(t *testing.T) {
-	assert.Equal(t, []food.Preparation{{Do: food.Mash, Level: .8}}, reader.Read("2½ cups cooked split peas, mashed").Prep)
-	assert.Equal(t, []food.Preparation{{Do: food.Saute, Minutes: 10}}, reader.Read("200 g de champiñones salteados").Prep)
-	assert.Equal(t, []food.Preparation{{Do: food.Press}}, reader.Read("250 g firm tofu, pressed").Prep)
-	assert.Empty(t, reader.Read("300 g mashed potato").Prep, "its name says so already")
-	r := reader.Read("1/2 cup walnuts or pecans")
+	assert.Equal(t, []food.Preparation{{Do: food.Mash, Level: .8}}, first("2½ cups cooked split peas, mashed").Prep)
+	assert.Equal(t, []food.Preparation{{Do: food.Saute, Minutes: 10}}, first("200 g de champiñones salteados").Prep)
+	assert.Equal(t, []food.Preparation{{Do: food.Press}}, first("250 g firm tofu, pressed").Prep)
+	assert.Empty(t, first("300 g mashed potato").Prep, "its name says so already")
+	r := first("1/2 cup walnuts or pecans")
 	assert.Equal(t, "walnuts", r.Food)
 	assert.Equal(t, []string{"pecans"}, r.Others)
-	r = reader.Read("2-3 tbsp water")
+	r = first("2-3 tbsp water")
 	assert.Equal(t, 2.5, r.Amount)
 	assert.Equal(t, 3., r.High)
 }
@@ -88,20 +93,9 @@ func TestWhatIsNotUnderstoodStaysInSight(t *testing.T) {
 		}
 		assert.False(t, r.Full(), c.line)
 	}
-	typo := reader.Read("60 g chikpea flour")
+	typo := first("60 g chikpea flour")
 	assert.Equal(t, "chickpea-flour", typo.Food)
 	assert.Less(t, typo.FoodSure, 1.)
-}
-
-func TestAListKeepsItsOrderAndLosesNothing(t *testing.T) {
-	list, cut := reader.ReadList("For the patties:\n\n2 eggs\n  \n1 cup oats\r\nsomething else entirely\n")
-	assert.Zero(t, cut)
-	require.Len(t, list, 3)
-	assert.Equal(t, "egg", list[0].Food)
-	assert.Equal(t, "something else entirely", list[2].Text)
-	list, cut = reader.ReadList(strings.Repeat("1 egg\n", 450))
-	assert.Len(t, list, ingredient.MaxLines)
-	assert.Equal(t, 250, cut)
 }
 
 func FuzzRead(f *testing.F) {
@@ -111,33 +105,38 @@ func FuzzRead(f *testing.F) {
 	f.Add("1/0 cup \x00 (((400 g) tins \u202e ½½")
 	f.Fuzz(func(t *testing.T, line string) {
 		r := reader.Read(line)
-		assert.True(t, r.Grams >= 0 && r.Grams <= 100_000)
-		assert.True(t, r.FoodSure >= 0 && r.FoodSure <= 1)
-		if r.Food != "" {
-			assert.NotNil(t, food.Starter().Find(r.Food))
+		require.NotEmpty(t, r.Items)
+		for _, i := range r.Items {
+			assert.True(t, i.Grams >= 0 && i.Grams <= 1_000_000)
+			assert.True(t, i.FoodSure >= 0 && i.FoodSure <= 1)
+			if i.Food != "" {
+				assert.NotNil(t, food.Starter().Find(i.Food))
+			}
+			for _, p := range i.Prep {
+				assert.True(t, p.Do.Known())
+			}
 		}
 		if len([]rune(line)) <= ingredient.MaxLine {
 			assert.Equal(t, line, r.Text)
 		}
-		for _, p := range r.Prep {
-			assert.True(t, p.Do.Known())
+		for _, s := range r.Spans {
+			assert.True(t, s.At >= 0 && s.At < s.End && s.End <= len([]rune(r.Text)), "%+v", s)
 		}
 	})
 }
 
 func ExampleReader_Read() {
-	r := ingredient.NewReader(food.Starter()).Read("media taza de avena")
-	fmt.Printf("%.0f g of %s\n", r.Grams, r.Food)
+	line := ingredient.NewReader(food.Starter()).Read("media taza de avena")
+	fmt.Printf("%.0f g of %s\n", line.First().Grams, line.First().Food)
 	// Output: 45 g of oats-rolled
 }
 
-func BenchmarkReadList30Lines(b *testing.B) {
-	var list strings.Builder
-	for _, c := range cases(b)[:30] {
-		list.WriteString(c.line + "\n")
-	}
+func BenchmarkRead30Lines(b *testing.B) {
+	lines := cases(b)[:30]
 	for b.Loop() {
-		reader.ReadList(list.String())
+		for i := range lines {
+			reader.Read(lines[i].line)
+		}
 	}
 }
 

@@ -1,101 +1,160 @@
-// Package ingredient reads ingredient lines as people write them, in English
-// and Spanish: "2½ cups cooked split peas, mashed", "media taza de avena". It
-// never drops a word: what it does not understand stands in Rest.
+// Package ingredient reads ingredient lines as people write them: "2½ cups cooked
+// split peas, mashed", "sal, pimienta y nuez moscada", "1 flax egg (1 tbsp ground
+// flax + 3 tbsp water)". It never drops a word: what it does not understand stands
+// in Rest, and what a line says it is free of is free of it or stays open.
 package ingredient
 
 import (
 	"strings"
 
 	"cuerda/core/food"
+	"cuerda/core/words"
 )
 
-// Reading is one line as it was understood.
-type Reading struct {
-	// Text is the line as it was written.
-	Text string `json:"text"`
-	// Amount is the number written, the middle of a range; 0 if there is none.
-	Amount float64 `json:"amount"`
-	// High is the upper end of a range; 0 where it is none.
-	High float64 `json:"high,omitempty"`
-	// Unit is a kitchen measure, or pack, pinch, handful or piece; "" if none.
-	Unit string `json:"unit"`
+// Ingredient is one food of a line.
+type Ingredient struct {
 	// Food is the ID of the food; "" if none was found.
 	Food string `json:"food"`
 	// Name is the word the line has for one of many foods that are one here, such as
 	// cumin; "" where the food's own name says it.
 	Name string `json:"name,omitempty"`
-	// Others are foods that the line allows instead, or that its words could
-	// also mean.
+	// Others are foods that the line allows instead.
 	Others []string `json:"others,omitempty"`
-	// Grams is what the amount weighs; 0 if that cannot be said.
+	// Amount is the number written, the middle of a range; 0 if there is none. High is
+	// the upper end of a range; 0 where it is none.
+	Amount float64 `json:"amount"`
+	High   float64 `json:"high,omitempty"`
+	// Unit is a kitchen measure, or pack, pinch, handful, leaf ...; "" if none.
+	Unit string `json:"unit"`
+	// Grams is what the amount weighs before its preparations; 0 if that cannot be said.
 	Grams float64 `json:"grams"`
 	// Prep is what the line says to do to the food before mixing.
 	Prep []food.Preparation `json:"prep,omitempty"`
-	// Notes are words understood that change nothing; Rest are words that were
-	// not understood.
-	Notes string `json:"notes,omitempty"`
-	Rest  string `json:"rest,omitempty"`
 	// FoodSure and GramsSure are 0 (a guess) to 1 (as written).
 	FoodSure  float64 `json:"food_sure"`
 	GramsSure float64 `json:"grams_sure"`
-	// Faults are codes: bad-amount, no-amount, no-food, no-weight, too-long.
-	Faults []string `json:"faults,omitempty"`
+	// Said tells that the line gives an amount.
+	Said bool `json:"said"`
+	// Cooked says that the line has it cooked already.
+	Cooked bool `json:"-"`
+	// Dry says that the line has it dry, as from the bag.
+	Dry bool `json:"-"`
+	// Divided says that the line has it going in at several places.
+	Divided bool `json:"-"`
+	// Words are the stems of its name in the line, in their order.
+	Words []string `json:"-"`
+
+	at, end  int
+	text     string // of the line, plain
+	measured measured
 }
 
-// Full says whether the whole line was understood, its food as it is spelled.
-func (r *Reading) Full() bool {
-	return r.Food != "" && r.FoodSure > 0.9 && r.Grams > 0 && r.Rest == "" && len(r.Faults) == 0
+// Sure says whether the food is as the line spells it.
+func (i *Ingredient) Sure() bool { return i.Food != "" && i.FoodSure > 0.9 }
+
+// Phrase is a phrase of a text and what it was understood as, in characters.
+type Phrase struct {
+	At  int `json:"at"`
+	End int `json:"end"`
+	// What is amount, food, prep, part, rest, chill, piece, count, size, method,
+	// celsius or minutes.
+	What string `json:"what" enum:"amount,food,prep,part,rest,chill,piece,count,size,method,celsius,minutes"`
+	// Line is the ingredient line it is about, from 0; -1 for the recipe as a whole.
+	Line int `json:"line"`
+}
+
+// Reading is one line as it was understood: one food, or several.
+type Reading struct {
+	Text  string       `json:"text"`
+	Items []Ingredient `json:"items"`
+	// Role is what the line says it is for where that is not the mix: frying, coating,
+	// serving, pan or soaking.
+	Role string `json:"role,omitempty"`
+	// Divided says that it goes in at several places, Maybe that it may be left out.
+	Divided bool `json:"divided,omitempty"`
+	Maybe   bool `json:"maybe,omitempty"`
+	// Notes are words understood that change nothing; Rest are words that were not
+	// understood.
+	Notes string `json:"notes,omitempty"`
+	Rest  string `json:"rest,omitempty"`
+	// Faults are codes: bad-amount, no-amount, no-food, no-weight, not-free, too-long.
+	Faults []string `json:"faults,omitempty"`
+	Spans  []Phrase `json:"spans,omitempty"`
+}
+
+// First gives the first food of the line.
+func (l *Reading) First() *Ingredient { return &l.Items[0] }
+
+// Full says whether the whole line was understood, its foods as they are spelled.
+func (l *Reading) Full() bool {
+	for i := range l.Items {
+		if !l.Items[i].Sure() || l.Items[i].Grams <= 0 {
+			return false
+		}
+	}
+	return l.Rest == "" && len(l.Faults) == 0
 }
 
 // The limits of a list.
 const (
 	MaxLines = 200
-	MaxLine  = 300 // characters
+	MaxLine  = 400 // characters
 )
 
-// Reader reads lines with the foods of a catalogue.
+// Reader reads lines with the foods of a catalogue. It is safe for use by several
+// goroutines.
 type Reader struct {
 	foods *food.Catalogue
-	index map[string][]entry
-	// spelled are foods by their whole names, plain, in either language.
+	names [2]names // by language
+	// spelled are foods by their whole names, plain, commas and all.
 	spelled map[string]*food.Food
+	made    [2]composites
+	sizes   map[string]float64 // grams by food and unit
+	swaps   map[[2]string]string
 }
 
-// ReadList reads a pasted list, one ingredient a line. Empty lines and
-// headings, which end in a colon, are left out; lines past MaxLines are counted
-// in cut.
-func (r *Reader) ReadList(text string) (out []Reading, cut int) {
-	for line := range strings.Lines(text) {
-		line = strings.TrimSpace(line)
-		if line == "" || strings.HasSuffix(line, ":") {
-			continue
-		}
-		if len(out) == MaxLines {
-			cut++
-			continue
-		}
-		out = append(out, r.Read(line))
-	}
-	return out, cut
-}
-
-// Read reads one line.
-func (r *Reader) Read(line string) Reading {
-	out := Reading{Text: line}
-	if len([]rune(line)) > MaxLine {
-		out.Text = string([]rune(line)[:MaxLine])
-		out.Rest = out.Text
-		out.Faults = []string{"too-long"}
+// Read reads one line, in the language that its words tell.
+func (r *Reader) Read(text string) Reading {
+	l := words.LanguageOf(text)
+	out := r.ReadIn(text, l)
+	if told := words.Likelier(text, words.Spanish) == l; told && out.Full() {
 		return out
 	}
-	s := scan(line)
-	s.amount(&out)
-	s.tail(&out)
-	s.spooned = out.Amount == 0 || out.Unit == "tsp" || out.Unit == "pinch"
-	r.food(&s, &out)
-	s.words(&out)
-	r.weigh(&s, &out)
+	// Few words tell little: the other language may have it whole.
+	if other := r.ReadIn(text, 1-l); other.score() > out.score() {
+		return other
+	}
 	return out
+}
+
+func (l *Reading) score() float64 {
+	s := 0.
+	for i := range l.Items {
+		s += l.Items[i].FoodSure + 0.3*l.Items[i].GramsSure + 0.1*float64(len(l.Items[i].Prep))
+	}
+	s /= float64(len(l.Items))
+	if l.Rest != "" {
+		s -= 0.3
+	}
+	return s - 0.3*float64(len(l.Faults))
+}
+
+// ReadIn reads one line of a language.
+func (r *Reader) ReadIn(text string, l words.Language) Reading {
+	if len([]rune(text)) > MaxLine {
+		text = string([]rune(text)[:MaxLine])
+		return Reading{Text: text, Items: []Ingredient{{}}, Rest: text, Faults: []string{"too-long"}}
+	}
+	s := newScan(r, text, l)
+	s.read()
+	return s.line
+}
+
+// Reweigh gives what the amount of an item weighs of another food; 0 where that is not
+// known.
+func (r *Reader) Reweigh(i *Ingredient, f *food.Food) float64 {
+	grams, _ := r.gramsOf(f, &i.measured)
+	return grams
 }
 
 // Weigh gives the grams of an amount of a food as a cook writes it: "2 cups", "1½
@@ -104,12 +163,43 @@ func (r *Reader) Weigh(f *food.Food, text string) (grams float64, ok bool) {
 	if len([]rune(text)) > MaxLine {
 		return 0, false
 	}
-	s := scan(text)
-	out := Reading{Food: f.ID}
-	s.amount(&out)
-	if out.Amount == 0 || len(out.Faults) > 0 || len(s.tokens) > 0 {
-		return 0, false
+	for l := range words.Language(len(r.names)) {
+		s := newScan(r, text, l)
+		m := s.measure(0)
+		if m.n < len(s.main) || !m.said || m.bad {
+			continue
+		}
+		item := Ingredient{Food: f.ID, FoodSure: 1}
+		s.weigh(&item, f, &m)
+		if item.Grams > 0 {
+			return item.Grams, true
+		}
 	}
-	r.weigh(&s, &out)
-	return out.Grams, out.Grams > 0
+	return 0, false
+}
+
+// Portion reads an amount of a food at a token, as a method says it: "1/2 cup of the".
+// It gives its grams and how many tokens it takes; 0 for none.
+func (r *Reader) Portion(tokens []words.Token, text string, i int, f *food.Food) (grams float64, n int) {
+	s := scan{r: r, text: text, main: tokens, used: map[int]bool{}}
+	m := s.measure(i)
+	if !m.said || m.bad || m.unit == "" {
+		return 0, 0
+	}
+	grams, _ = r.gramsOf(f, &m)
+	return grams, m.n
+}
+
+// Aromatic says whether a food is so small a part of a mix that crushing it changes
+// nothing.
+func Aromatic(f *food.Food) bool { return aromatics[f.ID] }
+
+// Tells says whether a word of the line begins so.
+func (i *Ingredient) Tells(start string) bool {
+	for w := range strings.FieldsSeq(i.text) {
+		if strings.HasPrefix(w, start) {
+			return true
+		}
+	}
+	return false
 }

@@ -1,278 +1,536 @@
 package ingredient
 
 import (
-	"math"
-	"regexp"
-	"strconv"
+	"slices"
 	"strings"
-	"unicode"
-
-	"golang.org/x/text/runes"
-	"golang.org/x/text/transform"
-	"golang.org/x/text/unicode/norm"
+	"unicode/utf8"
 
 	"cuerda/core/food"
+	"cuerda/core/words"
 )
 
-// scanner holds a line as it is taken apart.
-type scanner struct {
-	tokens []string // plain: lower case, without accents
-	notes  []string
-	text   string // behind the amount and the unit
-	// figured are preparations that the line gives with their minutes or level.
-	figured []food.Preparation
-	// pack is the size of one pack, g, where the line says so.
-	pack float64
-	// cooked, dry and canned are what the line says of the food's state.
-	cooked, dry, canned, fresh bool
-	whole                      bool // an amount in whole pieces was written
-	spooned                    bool // by the teaspoon, the pinch or to taste
+// scan takes one line apart: an amount, a food, what is said of it, and once more
+// where the line has several foods.
+type scan struct {
+	r    *Reader
+	text string
+	l    words.Language
+	line Reading
+	// main are the tokens outside brackets, brackets those inside.
+	main     []words.Token
+	brackets [][]words.Token
+	used     map[int]bool    // tokens by where they begin that are an amount or a food
+	levels   map[int]float64 // of a verb, that its own brackets give
+	state    state
+	free     map[string]bool
+	// said is a weight in brackets, g: of the whole, or of each piece.
+	said     float64
+	saidEach bool
+	// saidOunces says that it stands in ounces.
+	saidOunces bool
+	drained    bool
+	// bothParts says that juice and zest of a fruit are both meant.
+	bothParts bool
+	maybe     bool
+	taste     bool
 }
 
-var fractions = strings.NewReplacer("½", " 1/2", "⅓", " 1/3", "⅔", " 2/3", "¼", " 1/4", "¾", " 3/4", "⅛", " 1/8", "⅜", " 3/8", "⅝", " 5/8", "⅞", " 7/8", "⁄", "/", "–", "-", "—", " - ", "’", "'", "×", " x ")
-
-var (
-	bullets = regexp.MustCompile(`^[\s\-*•·▢☐□–—]+|^\d+[.)]\s+`)
-	bracket = regexp.MustCompile(`[(\[]([^()\[\]]*)[)\]]`)
-	sizes   = regexp.MustCompile(`(\d+(?:[.,]\d+)?)\s*-?\s*(kgs?|g|grs?|grams?|gramos?|oz|ounces?|onzas?|ml|lb|lbs)\b`)
-	glued   = regexp.MustCompile(`(\d)(kgs?|g|grs?|oz|ml|cl|lb|lbs|l|tbsp|tsp|cda|cdta)\b`)
-	ranges  = regexp.MustCompile(`^(\d+(?:[.,]\d+)?|\d+/\d+|\d+ \d+/\d+)\s*(?:-|to|a|o|or|y)\s*(\d+ \d+/\d+|\d+/\d+|\d+(?:[.,]\d+)?)(?:\s|$)`)
-	numbers = regexp.MustCompile(`^(\d+\s+\d+/\d+|\d+/\d+|\d+(?:[.,]\d+)?)(?:\s|$)`)
-	words   = regexp.MustCompile(`[\p{L}\d']+(?:[-/][\p{L}\d]+)*|[,;:.&+]`)
-)
-
-// plain makes text lower case and takes its accents away.
-func plain(s string) string {
-	ascii := true
-	for i := range len(s) {
-		ascii = ascii && s[i] < 0x80
+func newScan(r *Reader, text string, l words.Language) *scan {
+	s := &scan{r: r, text: text, l: l, line: Reading{Text: text}, used: map[int]bool{}, free: map[string]bool{}, levels: map[int]float64{}}
+	tokens := words.Read(text, l)
+	for len(tokens) > 1 && tokens[0].Kind == words.Mark && !tokens[0].Is("(") {
+		tokens = tokens[1:]
 	}
-	if !ascii {
-		t := transform.Chain(norm.NFD, runes.Remove(runes.In(unicode.Mn)), norm.NFC)
-		s, _, _ = transform.String(t, s)
+	if len(tokens) > 2 && tokens[0].Kind == words.Number && tokens[1].Glued && (tokens[1].Is(".") || tokens[1].Is(")")) && !tokens[2].Glued {
+		tokens = tokens[2:] // a list's own number
 	}
-	return strings.ToLower(s)
-}
-
-func scan(line string) scanner {
-	var s scanner
-	text := bullets.ReplaceAllString(strings.TrimSpace(line), "")
-	text = s.takeFigured(text)
-	text = plain(fractions.Replace(text))
-	text = bracket.ReplaceAllStringFunc(text, func(b string) string {
-		inner := strings.TrimSpace(b[1 : len(b)-1])
-		if m := sizes.FindStringSubmatch(inner); m != nil && s.pack == 0 {
-			s.pack = number(m[1]) * massOf(m[2])
-		} else if inner != "" {
-			s.notes = append(s.notes, inner)
+	// "blitzed (0.5)": the level stands in brackets of its own.
+	for i := 1; i+2 < len(tokens); i++ {
+		if tokens[i].Is("(") && tokens[i+1].Kind == words.Number && tokens[i+1].Value <= 1 && tokens[i+2].Is(")") && tokens[i-1].Kind == words.Word {
+			s.levels[tokens[i-1].At] = tokens[i+1].Value
 		}
-		return " "
-	})
-	text = glued.ReplaceAllString(text, "$1 $2")
-	s.tokens = []string{strings.Join(strings.Fields(text), " ")}
+	}
+	depth := 0
+	for i := range tokens {
+		t := &tokens[i]
+		switch {
+		case t.Is("("):
+			depth++
+			if depth == 1 {
+				s.brackets = append(s.brackets, nil)
+			}
+		case t.Is(")"):
+			depth = max(0, depth-1)
+		case depth > 0:
+			s.brackets[len(s.brackets)-1] = append(s.brackets[len(s.brackets)-1], *t)
+		default:
+			s.main = append(s.main, *t)
+		}
+	}
 	return s
 }
 
-func number(s string) float64 {
-	s = strings.ReplaceAll(s, ",", ".")
-	total := 0.
-	for part := range strings.FieldsSeq(s) {
-		if over, under, ok := strings.Cut(part, "/"); ok {
-			a, _ := strconv.ParseFloat(over, 64)
-			b, _ := strconv.ParseFloat(under, 64)
-			total += a / b
+func (s *scan) fault(code string) {
+	if !slices.Contains(s.line.Faults, code) {
+		s.line.Faults = append(s.line.Faults, code)
+	}
+}
+
+// everywhere goes over the tokens of the line and of its brackets.
+func (s *scan) everywhere(yield func(*words.Token) bool) {
+	for i := range s.main {
+		if !yield(&s.main[i]) {
+			return
+		}
+	}
+	for _, b := range s.brackets {
+		for i := range b {
+			if !yield(&b[i]) {
+				return
+			}
+		}
+	}
+}
+
+// says notes what words anywhere in the line say of it.
+func (s *scan) says() {
+	wished := map[int]bool{} // where brackets wish: "(gluten-free if you like)"
+	for _, b := range s.brackets {
+		if slices.ContainsFunc(b, func(t words.Token) bool { return t.In("maybe").N > 0 }) {
+			for i := range b {
+				wished[b[i].At] = true
+			}
+		}
+	}
+	for t := range s.everywhere {
+		if wished[t.At] {
 			continue
 		}
-		v, _ := strconv.ParseFloat(part, 64)
-		total += v
-	}
-	return total
-}
-
-// spelled are numbers in words.
-var spelled = map[string]float64{
-	"a": 1, "an": 1, "one": 1, "two": 2, "three": 3, "four": 4, "five": 5, "six": 6, "eight": 8, "ten": 10, "dozen": 12,
-	"half": .5, "quarter": .25, "couple": 2, "few": 3, "several": 4,
-	"un": 1, "una": 1, "uno": 1, "dos": 2, "tres": 3, "cuatro": 4, "cinco": 5, "seis": 6, "ocho": 8, "diez": 10, "docena": 12,
-	"medio": .5, "media": .5, "cuarto": .25, "unas": 3, "unos": 3, "algunas": 3, "algunos": 3,
-}
-
-// lead are words before an amount that change nothing.
-var lead = set("about approximately approx around roughly ca circa scant heaped heaping level generous good the aproximadamente aprox cerca unos unas rasa colmada el la los las")
-
-func set(list string) map[string]bool {
-	out := map[string]bool{}
-	for w := range strings.FieldsSeq(list) {
-		out[w] = true
-	}
-	return out
-}
-
-// amount takes the amount and the unit off the front of the line.
-func (s *scanner) amount(out *Reading) {
-	text := s.tokens[0]
-	for {
-		first, after, ok := strings.Cut(text, " ")
-		if !ok || !lead[strings.Trim(first, ".,")] || first == "unas" || first == "unos" {
-			break
-		}
-		s.notes, text = append(s.notes, first), after
-	}
-	text = inFront(text)
-	// "juice of 1 lemon", "el zumo de medio limon": the amount stands inside.
-	inside := ""
-	for _, p := range []string{"juice of ", "zest of ", "jugo de ", "zumo de ", "ralladura de "} {
-		if after, ok := strings.CutPrefix(text, p); ok {
-			inside, text = strings.Fields(p)[0], after
-		}
-	}
-	if m := ranges.FindStringSubmatch(text); m != nil {
-		low, high := number(m[1]), number(m[2])
-		if high > low {
-			out.Amount, out.High = (low+high)/2, high
-		} else {
-			out.Amount = low + high // "1 y 1/2"
-		}
-		text = text[len(m[0]):]
-	} else if m := numbers.FindStringSubmatch(text); m != nil {
-		out.Amount = number(m[1])
-		text = text[len(m[0]):]
-	} else {
-		text = s.spelledAmount(text, out)
-	}
-	if after, ok := strings.CutPrefix(text, "y "); ok && out.Amount > 0 {
-		// "1 taza y media de"
-		if first, rest, ok := strings.Cut(after, " "); ok && spelled[first] == .5 {
-			out.Amount += .5
-			text = rest
-		}
-	}
-	if math.IsInf(out.Amount, 0) || math.IsNaN(out.Amount) || out.Amount > 1e5 {
-		out.Amount = 0
-		out.Faults = append(out.Faults, "bad-amount")
-	}
-	s.whole = out.Amount > 0
-	text = strings.TrimSpace(text)
-	if inside != "" {
-		text = inside + " of " + text
-	} else {
-		text = s.unit(text, out)
-	}
-	s.text = text
-	s.tokens = words.FindAllString(text, -1)
-}
-
-func (s *scanner) spelledAmount(text string, out *Reading) string {
-	found := false
-	for range 3 {
-		first, rest, _ := strings.Cut(text, " ")
-		v, ok := spelled[first]
-		if !ok {
-			break
-		}
-		switch {
-		case !found:
-			out.Amount = v
-		case v < 1 || v == 12:
-			out.Amount *= v // "half a", "a half", "a dozen"
-		case out.Amount < 1, v == 1:
-		default:
-			out.Amount = v // "a couple"
-		}
-		found, text = true, rest
-		if rest, ok := strings.CutPrefix(text, "of "); ok && !strings.HasPrefix(rest, "the ") {
-			if w, _, _ := strings.Cut(rest, " "); spelled[w] > 0 {
-				text = rest
+		s.state.leafy = s.state.leafy || leafy[t.Plain]
+		for _, m := range t.Means {
+			switch m.List {
+			case "state.cooked":
+				s.state.cooked = true
+			case "state.dry":
+				s.state.dry = s.state.dry || s.beforeComma(t)
+			case "unit.pack":
+				switch t.Plain {
+				case "can", "cans", "tin", "tins", "jar", "jars", "lata", "latas", "bote", "botes", "tarro", "tarros", "frasco", "frascos":
+					s.state.canned = true
+				}
+			case "state.canned":
+				s.state.canned = true
+			case "state.raw":
+				s.state.raw = true
+			case "divided":
+				s.line.Divided = true
+			case "maybe":
+				s.maybe, s.line.Maybe = true, true
+			case "taste":
+				s.taste = true
+			case "role.frying", "role.coating", "role.serving", "role.pan", "role.soaking":
+				if s.line.Role == "" {
+					s.line.Role = strings.TrimPrefix(m.List, "role.")
+					s.span(t.At, s.endOf(t, m.N), "part")
+				}
+			case "free.gluten", "free.egg", "free.milk", "free.meat", "free.soy", "free.nut":
+				s.free[strings.TrimPrefix(m.List, "free.")] = true
 			}
 		}
 	}
-	return text
+	if s.line.Role != "" && s.extra() {
+		s.line.Role = "" // "2 tbsp oil, plus more for frying"
+	}
 }
 
-// units are words of measure: mass in g, volume in cups, or one of pack,
-// pinch, splash, handful, stick and piece.
-var units = map[string]struct {
-	unit string
-	per  float64
-}{}
+// leafy are words that say of a herb that it is fresh.
+var leafy = map[string]bool{
+	"fresh": true, "chopped": true, "leaf": true, "leaves": true, "sprig": true, "sprigs": true, "handful": true, "bunch": true, "picked": true, "torn": true, "snipped": true,
+	"fresco": true, "fresca": true, "frescas": true, "picado": true, "picada": true, "picados": true, "hojas": true, "hojitas": true, "ramita": true, "ramitas": true, "rama": true, "ramas": true, "manojo": true, "punado": true,
+}
 
-func init() {
-	for _, u := range []struct {
-		unit, list string
-		per        float64
-	}{
-		{"g", "g gr grs gram grams gramo gramos gms", 1}, {"g", "kg kgs kilo kilos kilogram kilograms kilogramo kilogramos", 1000},
-		{"oz", "oz ounce ounces onza onzas", 1}, {"oz", "lb lbs pound pounds libra libras", 16}, {"stick", "stick sticks", 1},
-		{"cup", "cup cups c taza tazas vaso vasos", 1}, {"cup", "ml milliliter milliliters millilitre millilitres mililitro mililitros", 1 / food.MLPerCup},
-		{"cup", "l liter liters litre litres litro litros", 1000 / food.MLPerCup}, {"cup", "dl", 100 / food.MLPerCup}, {"cup", "cl", 10 / food.MLPerCup},
-		{"cup", "pint pints pinta", 2}, {"cup", "quart quarts", 4},
-		{"tbsp", "tbsp tbsps tbs tbl tablespoon tablespoons cda cdas cucharada cucharadas cs", 1},
-		{"tsp", "tsp tsps teaspoon teaspoons cdta cdtas cdita cditas cucharadita cucharaditas cc", 1},
-		{"pack", "can cans tin tins lata latas jar jars bote botes tarro carton cartons block blocks bloque bloques package packages packet packets pack packs paquete paquetes bag bags bolsa bolsas box boxes caja cajas tub tubs tarrina", 1},
-		{"pinch", "pinch pinches pizca pizcas dash dashes", 1}, {"splash", "splash drizzle glug chorro chorrito chorritos", 1}, {"handful", "handful handfuls punado punados", 1},
-		{"piece", "clove cloves diente dientes slice slices rebanada rebanadas rodaja rodajas loncha lonchas stalk stalks rama ramas rib ribs tallo tallos bunch bunches manojo manojos head heads cabeza cabezas bulb bulbs bulbo bulbos piece pieces pieza piezas unidad unidades sprig sprigs ramita ramitas leaf link links", 1},
-	} {
-		for w := range strings.FieldsSeq(u.list) {
-			if _, there := units[w]; !there {
-				units[w] = struct {
-					unit string
-					per  float64
-				}{u.unit, u.per}
-			}
+// beforeComma says that a word stands with the name of the food, not with what is done
+// to it: "patted dry" makes no bean a dry one.
+func (s *scan) beforeComma(t *words.Token) bool {
+	for i := range s.main {
+		u := &s.main[i]
+		if u.At == t.At {
+			return true
+		}
+		if u.Is(",") || u.Under("do.").N > 0 && u.Plain != "ground" || u.Plain == "patted" {
+			return s.l == words.English && len(s.main) > i+1 && s.main[i+1].At == t.At && u.Is(",")
 		}
 	}
+	return false
 }
 
-func massOf(unit string) float64 {
-	u := units[unit]
-	if u.unit == "oz" {
-		return u.per * food.GramsPerOunce
-	}
-	if u.unit == "cup" { // a can of 400 ml
-		return 1
-	}
-	return u.per
-}
-
-// unit takes a unit off the front; a size before a pack, as in "1 400 g can" or
-// "2 x 400 g tins", becomes the pack's.
-func (s *scanner) unit(text string, out *Reading) string {
-	text = strings.TrimPrefix(text, "x ")
-	text = strings.TrimPrefix(text, "- ")
-	if m := sizes.FindStringSubmatch(text); m != nil && strings.HasPrefix(text, m[0]) {
-		after := strings.TrimSpace(text[len(m[0]):])
-		first, _, _ := strings.Cut(after, " ")
-		if units[first].unit == "pack" {
-			s.pack = number(m[1]) * massOf(m[2])
-			text = after
+// extra says that the role is of what comes on top of the amount.
+func (s *scan) extra() bool {
+	for t := range s.everywhere {
+		if t.Plain == "plus" || t.Plain == "mas" || t.Plain == "extra" || t.Plain == "more" {
+			return true
 		}
 	}
-	for range 2 { // "heaped tablespoon", "large handful"
-		first, rest, _ := strings.Cut(text, " ")
-		if lead[first] || first == "large" || first == "small" || first == "big" || first == "gran" || first == "buen" {
-			next, _, _ := strings.Cut(rest, " ")
-			if _, ok := units[strings.TrimRight(next, ".,")]; ok {
-				s.notes, text = append(s.notes, first), rest
+	return false
+}
+
+func (s *scan) endOf(t *words.Token, n int) int {
+	end := t.End
+	for u := range s.everywhere {
+		if u.At >= t.At && n > 0 {
+			end, n = u.End, n-1
+		}
+	}
+	return end
+}
+
+func (s *scan) span(at, end int, what string) {
+	if end > at {
+		s.line.Spans = append(s.line.Spans, Phrase{utf8.RuneCountInString(s.text[:at]), utf8.RuneCountInString(s.text[:end]), what, 0})
+	}
+}
+
+func (s *scan) read() {
+	s.says()
+	s.weights()
+	if s.composed() {
+		s.finish()
+		return
+	}
+	i := 0
+	fruit := s.fruit(&i)
+	m := s.measure(i)
+	if m.said || m.unit != "" {
+		s.mark(i, i+m.n)
+		if m.n > 0 && m.begins < len(s.main) {
+			s.span(s.main[m.begins].At, s.main[i+m.n-1].End, "amount")
+		}
+		i += m.n
+	}
+	s.state.tabled = m.unit == "tbsp"
+	s.state.spooned = !m.said || m.unit == "tsp" || m.unit == "pinch" || m.unit == "grind" || m.unit == "grating"
+	if !m.said && s.list(i) {
+		s.finish()
+		return
+	}
+	end := s.item(i, m, fruit)
+	s.others(end, &m)
+	s.finish()
+}
+
+// fruit takes "juice of", "zest of" off the front.
+func (s *scan) fruit(i *int) string {
+	for _, part := range []string{"both", "juice", "zest"} {
+		if p := s.at(*i).In("part." + part); p.N > 0 {
+			s.mark(*i, *i+p.N)
+			*i += p.N
+			return part
+		}
+	}
+	return ""
+}
+
+// stems of the tokens from a to b by which the food may be called again.
+func (s *scan) stems(a, b int) []string {
+	telling := slices.DeleteFunc(slices.Clone(s.main[a:b]), func(t words.Token) bool {
+		return t.In("plain").N > 0 || t.In("variety").N > 0 || t.In("size").N > 0 || t.Under("free.").N > 0 || t.Kind == words.Number
+	})
+	if len(telling) == 0 {
+		telling = s.main[a:b]
+	}
+	return strings.Fields(key(telling, s.l))
+}
+
+func (s *scan) mark(from, to int) {
+	for k := from; k < to && k < len(s.main); k++ {
+		s.used[s.main[k].At] = true
+	}
+}
+
+// weights looks for a weight in brackets.
+func (s *scan) weights() {
+	for _, b := range s.brackets {
+		inner := scan{r: s.r, text: s.text, l: s.l, main: b}
+		for i := range b {
+			if b[i].Kind != words.Number && b[i].In("about").N == 0 {
 				continue
 			}
+			m := inner.measure(i)
+			if !m.said || m.bad || s.said > 0 {
+				continue
+			}
+			grams := 0.
+			switch {
+			case m.unit == "pack" && m.pack > 0:
+				grams = m.pack
+			case m.unit == "g" || m.unit == "oz":
+				grams = m.amount * massOf(words.Meaning{List: "unit." + m.unit, Value: m.per})
+			case m.unit == "cup" && m.per < 0.2: // millilitres
+				grams = m.amount * m.per * food.MLPerCup
+			}
+			s.said, s.saidOunces = grams, m.unit == "oz"
+			s.saidEach = m.each || slices.ContainsFunc(b, func(t words.Token) bool { return t.In("each").N > 0 })
 		}
-		break
+		s.drained = s.drained || s.said > 0 && slices.ContainsFunc(b, func(t words.Token) bool {
+			return strings.HasPrefix(t.Plain, "drain") || strings.HasPrefix(t.Plain, "escurrid") || t.Plain == "net" || t.Plain == "neto"
+		})
 	}
-	first, rest, _ := strings.Cut(text, " ")
-	u, ok := units[strings.TrimRight(first, ".,")]
-	if !ok || out.Amount == 0 && u.unit != "pinch" && u.unit != "handful" && u.unit != "splash" {
-		return text
+}
+
+// cut is where the words on a food end: a comma, what it is for, or another food with
+// its own amount.
+func (s *scan) cut(i int) int {
+	for k := i; k < len(s.main); k++ {
+		t := &s.main[k]
+		switch {
+		case t.Is(","), t.Is(";"), t.Is(":"):
+			return k
+		case t.Is(".") && k > i:
+			return k
+		case k > i && (t.Under("role.").N > 0 || t.In("aside").N > 0 && t.Plain != "sin"):
+			return k
+		case k > i && s.joint(k) > 0:
+			if m := s.measure(k + s.joint(k)); m.n > 0 && m.unit != "" {
+				return k
+			}
+		}
 	}
-	if out.Amount == 0 {
-		out.Amount = 1
+	return len(s.main)
+}
+
+// joint gives how many tokens join a food to another at k: "and", "mixed with".
+func (s *scan) joint(k int) int {
+	n := s.at(k).In("joint").N
+	if n == 0 && (s.at(k).Under("do.").N > 0 || s.at(k).Plain == "about") {
+		// "soaked in", "whisked with": the verb and the word after it.
+		if s.at(k+1).In("joint").N > 0 && (s.at(k+1).Plain == "in" || s.at(k+1).Plain == "with" || s.at(k+1).Plain == "en" || s.at(k+1).Plain == "con") {
+			return 1 + s.at(k+1).In("joint").N
+		}
 	}
-	out.Unit = u.unit
-	out.Amount *= u.per
-	out.High *= u.per
-	// "1 taza y media de avena", "1 cup plus 2 tbsp oats"
-	if after, ok := strings.CutPrefix(rest, "y media "); ok && u.per == 1 {
-		out.Amount += .5
-		rest = after
+	return n
+}
+
+// item reads a food from i on and gives where its words end.
+func (s *scan) item(i int, m measured, fruit string) (end int) {
+	end = s.cut(i)
+	item := Ingredient{at: -1}
+	found, a, b := s.wholeName(i)
+	if found == nil {
+		found, a, b = s.find(i, end)
 	}
-	return rest
+	end = max(end, b)
+	if found == nil && fruit == "zest" { // of an orange, which is as good as a lemon's
+		s.mark(i, end)
+		found, a, b = s.r.foods.Find("lemon-zest"), i, max(i+1, min(end, len(s.main)))
+		b = min(b, len(s.main))
+		if a >= b {
+			found = nil
+		}
+	}
+	if found == nil && end < len(s.main) {
+		if found, a, b = s.find(end, len(s.main)); found != nil {
+			end = max(end, b)
+		}
+	}
+	if !m.said && found != nil { // "chickpea flour: 50 g", "eggs x 2"
+		k := b
+		for s.at(k).Is(":") || s.at(k).Is(",") || s.at(k).Is("-") || s.at(k).Is("=") || s.at(k).Is("x") {
+			k++
+		}
+		if k == b && k < len(s.main) && s.main[k].Kind != words.Number {
+			k = len(s.main)
+		}
+		if behind := s.measure(k); behind.said && k < len(s.main) {
+			m = behind
+			s.mark(k, k+behind.n)
+			s.span(s.main[k].At, s.main[k+behind.n-1].End, "amount")
+			end = max(end, k+behind.n)
+			s.state.spooned = m.unit == "tsp" || m.unit == "pinch"
+			if again := best(s.r.names[s.l][key(s.main[a:b], s.l)], s.state); again != nil {
+				found = again
+			}
+		}
+	}
+	if found == nil {
+		s.line.Items = append(s.line.Items, Ingredient{Amount: m.amount, High: m.high, Unit: m.unit, Said: m.said})
+		if near := s.misspelled(i, end); near != nil {
+			it := &s.line.Items[len(s.line.Items)-1]
+			it.Food, it.FoodSure = near.ID, 0.6
+			s.weigh(it, near, &m)
+			s.mark(i, end)
+			return end
+		}
+		s.fault("no-food")
+		return end
+	}
+	s.mark(a, b)
+	s.span(s.main[a].At, s.main[b-1].End, "food")
+	item.at, item.end, item.Words = a, b, s.stems(a, b)
+	item.Cooked, item.Divided, item.Dry = s.state.cooked, s.line.Divided, s.state.dry && !s.state.cooked
+	item.FoodSure = s.sureOf(i, a, b, end)
+	if item.FoodSure < 0.7 && !s.namesFoods(i, a, b, end) {
+		if near := s.misspelled(i, end); near != nil {
+			found, item.FoodSure = near, 0.6
+		}
+	}
+	f, free := s.freed(found)
+	if !free {
+		s.fault("not-free")
+		item.FoodSure = min(item.FoodSure, 0.3)
+		f, item.Others = found, []string{found.ID}
+	}
+	item.Food = f.ID
+	if !free {
+		item.Food = ""
+	}
+	if f.ManyAlike {
+		item.Name = s.text[s.main[a].At:s.main[b-1].End]
+	}
+	s.sizeOf(&m, f, i, end)
+	s.alternatives(&item, b, end)
+	if fruit != "" || f.ID == "lemon-juice" {
+		f = s.partOf(&item, f, fruit)
+	}
+	s.weigh(&item, f, &m)
+	if s.drained && m.unit == "pack" {
+		item.Grams = m.amount * s.said
+	}
+	s.line.Items = append(s.line.Items, item)
+	s.separate(f)
+	if (fruit == "both" || s.bothParts) && item.Food == "lemon-juice" {
+		zest := Ingredient{Food: "lemon-zest", FoodSure: item.FoodSure, at: -1}
+		s.weigh(&zest, s.r.foods.Find("lemon-zest"), &m)
+		s.line.Items = append(s.line.Items, zest)
+	}
+	return end
+}
+
+// wholeName finds a food that is written just as the catalogue has it, commas and all.
+func (s *scan) wholeName(i int) (f *food.Food, a, b int) {
+	if i >= len(s.main) {
+		return nil, 0, 0
+	}
+	from := s.main[i].At
+	for k := len(s.main); k > i; k-- {
+		if k < len(s.main) && !s.main[k].Is(",") {
+			continue
+		}
+		text := s.text[from:s.main[k-1].End]
+		if f := s.r.spelled[words.Plain(text)]; f != nil {
+			return f, i, k
+		}
+	}
+	return nil, 0, 0
+}
+
+// partOf turns a lemon into its juice or its zest.
+func (s *scan) partOf(item *Ingredient, f *food.Food, fruit string) *food.Food {
+	zested := fruit == "zest" || fruit == "" && slices.ContainsFunc(s.main, func(t words.Token) bool {
+		return strings.HasPrefix(t.Plain, "zest") || strings.HasPrefix(t.Plain, "ralladura")
+	})
+	juiced := slices.ContainsFunc(s.main, func(t words.Token) bool {
+		return strings.HasPrefix(t.Plain, "juice") || t.Plain == "zumo" || t.Plain == "jugo"
+	})
+	if f.ID == "lemon-juice" && fruit == "" && zested && juiced {
+		s.bothParts = true
+		return f
+	}
+	if f.ID == "lemon-juice" && zested {
+		item.Food = "lemon-zest"
+		return s.r.foods.Find("lemon-zest")
+	}
+	if fruit != "" && f.ID != "lemon-juice" && f.ID != "lemon-zest" {
+		item.FoodSure = min(item.FoodSure, 0.5)
+	}
+	return f
+}
+
+// separate makes two lines of eggs that are separated.
+func (s *scan) separate(f *food.Food) {
+	if f.ID != "egg" || !s.line.Divided {
+		return
+	}
+	last := &s.line.Items[len(s.line.Items)-1]
+	white := *last
+	count := last.Grams / f.GramsPerPiece
+	last.Food, last.Grams = "egg-yolk", count*s.r.foods.Find("egg-yolk").GramsPerPiece
+	white.Food, white.Grams = "egg-white", count*s.r.foods.Find("egg-white").GramsPerPiece
+	s.line.Items = append(s.line.Items, white)
+}
+
+// sizeOf notes how large the pieces are, and their name behind the food: "3 garlic
+// cloves".
+func (s *scan) sizeOf(m *measured, f *food.Food, from, to int) {
+	for k := max(0, from-2); k < to; k++ {
+		if size := s.at(k).In("size"); size.N > 0 && m.size == 0 && (m.unit == "" || m.unit == "piece" || m.unit == f.PieceName) {
+			m.size = size.Value
+			k += size.N - 1
+		}
+		if u := s.at(k).Under("unit."); u.N > 0 && m.unit == "" && m.said && k >= from {
+			name := strings.TrimPrefix(u.List, "unit.")
+			if s.r.sizes[f.ID+" "+name] > 0 || f.PieceName == name {
+				m.unit, m.per = name, u.Value
+			}
+		}
+	}
+	if f.ID == "salt" {
+		for t := range s.everywhere {
+			switch t.Plain {
+			case "kosher", "flaky", "maldon", "coarse", "gorda", "gruesa", "escamas":
+				m.size = flaky
+			}
+		}
+	}
+}
+
+// alternatives are foods that "or" brings.
+func (s *scan) alternatives(item *Ingredient, from, to int) {
+	for k := from; k < to; k++ {
+		n := s.at(k).In("alternative").N
+		if n == 0 {
+			continue
+		}
+		if other, a, b := s.find(k+n, to); other != nil {
+			s.mark(a, b)
+			if other.ID != item.Food {
+				item.Others = append(item.Others, other.ID)
+			}
+		}
+	}
+}
+
+// freed gives a food that is free of all that the line says it is, in place of one
+// that is not; false where there is none.
+func (s *scan) freed(f *food.Food) (*food.Food, bool) {
+	for of := range s.free {
+		if !has(f, of) {
+			continue
+		}
+		if other := s.r.foods.Find(s.r.swaps[[2]string{f.ID, of}]); other != nil && !has(other, of) {
+			f = other
+			continue
+		}
+		return nil, false
+	}
+	return f, true
+}
+
+// has says whether the food holds what a line may say it is free of. "Vegan" of one
+// thing says it of all, so oil or salt has none of it.
+func has(f *food.Food, of string) bool {
+	switch of {
+	case "gluten":
+		return f.Gluten == "contains"
+	case "egg":
+		return slices.Contains(f.Allergens, "eggs") || f.Group == food.Egg
+	case "milk":
+		return slices.Contains(f.Allergens, "milk")
+	case "meat":
+		return f.Group == food.Meat || f.Group == food.Fish
+	case "soy":
+		return slices.Contains(f.Allergens, "soybeans")
+	case "nut":
+		return slices.Contains(f.Allergens, "nuts") || slices.Contains(f.Allergens, "peanuts")
+	}
+	return false
 }

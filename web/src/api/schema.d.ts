@@ -519,17 +519,17 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/read-list": {
+    "/api/read-line": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        get?: never;
+        /** Read one ingredient line, in English or Spanish */
+        get: operations["readLine"];
         put?: never;
-        /** Read a recipe's ingredient lines, in English or Spanish */
-        post: operations["readList"];
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -775,6 +775,20 @@ export interface components {
             /** @enum {string} */
             status: "clear" | "label" | "out";
         };
+        Choice: {
+            as_read?: boolean;
+            /** Format: double */
+            chance: number;
+            /** Format: double */
+            grams: number;
+            kind?: string;
+            method?: string;
+            /** Format: double */
+            minutes: number;
+            /** Format: double */
+            mm: number;
+            prep?: components["schemas"]["Preparation"][];
+        };
         Comparison: {
             after: components["schemas"]["Effect"];
             before: components["schemas"]["Effect"];
@@ -856,6 +870,7 @@ export interface components {
             format: "cuerda-build/1";
             hand?: components["schemas"]["Hand"];
             lines: components["schemas"]["Line"][];
+            method?: components["schemas"]["Instruction"][];
             mixing?: components["schemas"]["Mixing"];
             name: string;
             note?: string;
@@ -865,6 +880,13 @@ export interface components {
             portions?: number;
             rest?: components["schemas"]["Wait"];
             table_time?: string;
+        };
+        Draft: {
+            /** Format: double */
+            chance: number;
+            document: components["schemas"]["Document"];
+            questions: components["schemas"]["Question"][];
+            spots: components["schemas"]["Spot"][][];
         };
         Dry: {
             food: string;
@@ -1064,6 +1086,28 @@ export interface components {
         Health: {
             /** @enum {string} */
             status: "ok";
+        };
+        Ingredient: {
+            /** Format: double */
+            amount: number;
+            food: string;
+            /** Format: double */
+            food_sure: number;
+            /** Format: double */
+            grams: number;
+            /** Format: double */
+            grams_sure: number;
+            /** Format: double */
+            high?: number;
+            name?: string;
+            others?: string[];
+            prep?: components["schemas"]["Preparation"][];
+            said: boolean;
+            unit: string;
+        };
+        Instruction: {
+            steps?: string[];
+            text: string;
         };
         Item: {
             code: string;
@@ -1326,6 +1370,16 @@ export interface components {
             name?: string;
             wants?: string[];
         };
+        Phrase: {
+            /** Format: int64 */
+            at: number;
+            /** Format: int64 */
+            end: number;
+            /** Format: int64 */
+            line: number;
+            /** @enum {string} */
+            what: "amount" | "food" | "prep" | "part" | "rest" | "chill" | "piece" | "count" | "size" | "method" | "celsius" | "minutes";
+        };
         Piece: {
             /** Format: double */
             diameter_mm?: number;
@@ -1471,55 +1525,109 @@ export interface components {
             /** Format: double */
             pack_g?: number;
         };
-        ReadList: {
+        Question: {
+            answers: components["schemas"]["Choice"][];
+            /** @enum {string} */
+            code: "fineness" | "juice" | "gel" | "rest" | "chill" | "kind" | "thickness" | "method" | "amount";
+            food?: string;
             /** Format: int64 */
-            cut: number;
-            lines: components["schemas"]["Reading"][];
+            line: number;
         };
-        ReadListInputBody: {
-            /** @description a recipe's ingredients, one a line */
-            text: string;
+        ReadCook: {
+            /** Format: double */
+            celsius?: number;
+            method: string;
+            /** Format: double */
+            minutes?: number;
+            turn?: boolean;
         };
-        Reading: {
+        ReadFood: {
             /** Format: double */
             amount: number;
-            faults?: string[];
             food: string;
             /** Format: double */
             food_sure: number;
-            full: boolean;
             /** Format: double */
             grams: number;
             /** Format: double */
             grams_sure: number;
             /** Format: double */
             high?: number;
-            measure?: components["schemas"]["Measure"];
             name?: string;
-            notes?: string;
             others?: string[];
-            /** @enum {string} */
-            part?: "filling" | "middle" | "shell" | "wrap" | "vessel" | "coating" | "wash" | "glaze" | "sauce" | "broth";
+            part?: string;
             prep?: components["schemas"]["Preparation"][];
+            said: boolean;
+            sure: boolean;
+            unit: string;
+        };
+        ReadLine: {
+            faults?: string[];
+            full: boolean;
+            items: components["schemas"]["ReadFood"][];
+            maybe?: boolean;
+            notes?: string;
+            part: string;
             rest?: string;
             section?: string;
+            spans?: components["schemas"]["Phrase"][];
             text: string;
-            unit: string;
+        };
+        ReadPiece: {
+            /** Format: int64 */
+            count?: number;
+            /** Format: double */
+            diameter_mm?: number;
+            /** Format: double */
+            height_mm?: number;
+            kind: string;
+            /** Format: double */
+            length_mm?: number;
+            /** Format: double */
+            thickness_mm?: number;
+            tin?: boolean;
+            /** Format: double */
+            width_mm?: number;
+        };
+        ReadWait: {
+            /** Format: double */
+            minutes: number;
+        };
+        Reading: {
+            divided?: boolean;
+            faults?: string[];
+            items: components["schemas"]["Ingredient"][];
+            maybe?: boolean;
+            notes?: string;
+            rest?: string;
+            role?: string;
+            spans?: components["schemas"]["Phrase"][];
+            text: string;
         };
         Reason: {
             code: string;
             what: string;
         };
         Recipe: {
+            became: string[][];
+            chill?: components["schemas"]["ReadWait"];
+            cook?: components["schemas"]["ReadCook"];
             document?: components["schemas"]["Document"];
+            draft?: components["schemas"]["Draft"];
             ingredients: string[];
             /** @enum {string} */
             kind: "page" | "microdata" | "json-ld" | "document" | "csv" | "text";
-            lines: components["schemas"]["Reading"][];
+            /** @enum {string} */
+            language: "en" | "es";
+            lines: components["schemas"]["ReadLine"][];
             name: string;
+            notes: string[];
+            piece?: components["schemas"]["ReadPiece"];
             /** Format: int64 */
             portions: number;
+            rest?: components["schemas"]["ReadWait"];
             sections: string[];
+            spans: components["schemas"]["StepSpan"][];
             steps: string[];
         };
         Refusal: {
@@ -1674,6 +1782,12 @@ export interface components {
             stop?: number;
             unit: string;
         };
+        Spot: {
+            /** Format: int64 */
+            line: number;
+            /** Format: int64 */
+            part: number;
+        };
         Step: {
             /** Format: double */
             before_minutes: number;
@@ -1691,6 +1805,18 @@ export interface components {
             part?: number;
             /** Format: int64 */
             times: number;
+        };
+        StepSpan: {
+            /** Format: int64 */
+            at: number;
+            /** Format: int64 */
+            end: number;
+            /** Format: int64 */
+            line: number;
+            /** Format: int64 */
+            step: number;
+            /** @enum {string} */
+            what: "amount" | "food" | "prep" | "part" | "rest" | "chill" | "piece" | "count" | "size" | "method" | "celsius" | "minutes";
         };
         TakenIn: {
             /** Format: int64 */
@@ -3734,18 +3860,17 @@ export interface operations {
             };
         };
     };
-    readList: {
+    readLine: {
         parameters: {
-            query?: never;
+            query: {
+                /** @description one ingredient line, as a cook writes it */
+                text: string;
+            };
             header?: never;
             path?: never;
             cookie?: never;
         };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["ReadListInputBody"];
-            };
-        };
+        requestBody?: never;
         responses: {
             /** @description OK */
             200: {
@@ -3753,7 +3878,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ReadList"];
+                    "application/json": components["schemas"]["Reading"];
                 };
             };
             /** @description Unprocessable Entity */

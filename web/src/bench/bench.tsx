@@ -10,7 +10,8 @@ import { panelsGone } from "../ui/back-closes";
 import { useFormat } from "../ui/format";
 import { BuildName } from "./build-name";
 import { ConflictDialog } from "./conflict-dialog";
-import { addLines, addPart, replaceFood, usualPiece } from "../editing/edits";
+import { addPart, replaceFood, takeRecipe, usualPiece } from "../editing/edits";
+import { useBringIn } from "../reading/bring-in";
 import { cookOf } from "../editing/usual";
 import { EmptyBowl } from "./empty-bowl";
 import { FirstUse } from "./first-use";
@@ -36,7 +37,7 @@ import type { HeatWhy } from "../why/heat-why-dialog";
 import type { Why } from "../why/why-dialog";
 import { bakeFeed } from "../heat/queries";
 
-const PasteDialog = lazy(() => import("../advice/paste-dialog").then((m) => ({ default: m.PasteDialog })));
+const ReadDialog = lazy(() => import("../reading/read-dialog").then((m) => ({ default: m.ReadDialog })));
 const ConvertDialog = lazy(() =>
   import("../advice/convert-dialog").then((m) => ({ default: m.ConvertDialog })),
 );
@@ -71,7 +72,8 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
   const [part, setPart] = useState(-1);
   const [versions, setVersions] = useState(false);
   const [trial, setTrial] = useState<{ way: Way; of: BuildDocument } | null>(null);
-  const [dialog, setDialog] = useState<"paste" | "convert" | "kitchen" | "scale" | null>(null);
+  const [dialog, setDialog] = useState<"convert" | "kitchen" | "scale" | null>(null);
+  const [reading, setReading] = useState<{ source?: Blob | string } | null>(null);
   const { document } = state;
   const [feed] = useState(() => predictionFeed(session, build.prediction, build.document));
   const { answer: prediction, stale } = useSyncExternalStore(feed.subscribe, feed.snapshot);
@@ -106,6 +108,8 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
   const swap = useCallback((food: string, by: string) => session.edit(replaceFood(food, by)), [session]);
   const whyQ = useCallback(() => setWhy("q"), []);
   const whyChance = useCallback(() => setWhy("chance"), []);
+  const read = useCallback(() => setReading({}), []);
+  useBringIn(useCallback((source) => setReading({ source }), []));
   const scale = useCallback(() => setDialog("scale"), []);
   const convert = useCallback(() => setDialog("convert"), []);
   const kitchen = useCallback(() => setDialog("kitchen"), []);
@@ -114,9 +118,18 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
   async function compare(with_: Omit<Pair, "to">) {
     if (await session.save()) setPair({ ...with_, to: session.snapshot().version });
   }
-  useBenchActions({ session, foods, onBuilds, onVersions: setVersions, onScale: scale, onPart: setPart });
+  useBenchActions({
+    session,
+    foods,
+    onBuilds,
+    onVersions: setVersions,
+    onScale: scale,
+    onRead: read,
+    onPart: setPart,
+  });
   const openNew = (made: BuildDocument) => {
     setDialog(null);
+    setReading(null);
     create.mutate(made, {
       onSuccess: (b) => {
         void panelsGone().then(() => navigate(`/bench/${b.id}`, { state: { rename: true } }));
@@ -192,7 +205,7 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
               session={session}
               state={state}
               onBuilds={onBuilds}
-              onPaste={() => setDialog("paste")}
+              onPaste={read}
               onVersions={() => setVersions(true)}
               onScale={scale}
               onRename={() => setTimeout(() => nameRef.current?.select())}
@@ -231,7 +244,7 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
             />
           )}
           {document.lines.length === 0 ? (
-            <EmptyBowl onPaste={() => setDialog("paste")} onBuilds={onBuilds} />
+            <EmptyBowl onPaste={read} onBuilds={onBuilds} />
           ) : (
             <Verdict
               prediction={shown}
@@ -300,28 +313,25 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
         />
       )}
       <Suspense>
-        {dialog === "paste" && (
-          <PasteDialog
+        {reading && (
+          <ReadDialog
             foods={foods}
             vocabulary={vocabulary}
             room={vocabulary.limits.lines - document.lines.length}
-            onClose={() => setDialog(null)}
-            onTake={(lines, parts, asNew) => {
-              setDialog(null);
-              if (!asNew) session.edit((d) => parts.reduce((now, p) => addPart(p)(now), addLines(lines)(d)));
-              else {
-                const { name, portions, note } = asNew;
+            empty={document.lines.length === 0}
+            source={reading.source}
+            onClose={() => setReading(null)}
+            onTake={(made, where) => {
+              setReading(null);
+              if (where === "here") session.edit(takeRecipe(made, t("builds.untitled")));
+              else
                 openNew({
-                  ...emptyDocument(name || t("paste.name")),
-                  lines,
-                  ...(parts.length > 0 ? { parts } : {}),
+                  ...emptyDocument(t("paste.name")),
+                  ...made,
+                  name: made.name || t("paste.name"),
                   eaters: document.eaters,
-                  ...(portions > 0 ? { portions } : {}),
-                  ...(note ? { note } : {}),
                 });
-              }
             }}
-            onWhole={openNew}
           />
         )}
         {dialog === "scale" && (

@@ -2,7 +2,8 @@ import { useDeferredValue, useState } from "react";
 import Dropdown from "react-bootstrap/Dropdown";
 import Offcanvas from "react-bootstrap/Offcanvas";
 import { useTranslation } from "../i18n/use-translation";
-import { useBackCloses } from "../ui/back-closes";
+import { actionOf } from "../keys/actions";
+import { panelsGone, useBackCloses } from "../ui/back-closes";
 import { useNavigate } from "react-router";
 import type { BuildEntry } from "../api/client";
 import { useFormat } from "../ui/format";
@@ -58,6 +59,18 @@ export function BuildsDrawer({ open, current, onClose, onDelete }: Props) {
           >
             <Icon name="plus" /> {t("builds.new")}
           </button>
+          {actionOf("read") && (
+            <button
+              type="button"
+              className="btn btn-straw"
+              onClick={() => {
+                onClose();
+                void panelsGone().then(() => actionOf("read")?.());
+              }}
+            >
+              {t("emptyBowl.paste")}
+            </button>
+          )}
         </div>
         {failed && (
           <p className="note note-reason" role="alert">

@@ -16,7 +16,7 @@ import type { Line, Prediction, Vocabulary } from "../api/client";
 import type { Found } from "../editing/find-foods";
 import { useFormat } from "../ui/format";
 import { AddFood } from "./add-food";
-import { addLine, moveLine, removeLine } from "../editing/edits";
+import { addLine, addLines, moveLine, removeLine } from "../editing/edits";
 import { LineRow } from "./line-row";
 import type { Foods } from "../editing/queries";
 import type { Editor } from "../editing/session";
@@ -91,6 +91,13 @@ export function MixList(props: Props) {
     setAdded((n) => n + 1); // an empty field, with nothing left of the last choice
   }
 
+  /** Adds what a typed line says; the empty field waits for the next. */
+  function addSaid(more: Line[]) {
+    session.edit(addLines(more));
+    setAdded((n) => n + 1);
+    requestAnimationFrame(() => document.querySelector<HTMLElement>(".add-food input")?.focus());
+  }
+
   /** Takes a line away; the next one, or the field to add, has the focus then. */
   const remove = useCallback(
     (index: number) => {
@@ -158,7 +165,7 @@ export function MixList(props: Props) {
       {lines.length >= most ? (
         <p className="hint">{full}</p>
       ) : (
-        <AddFood key={added} foods={foods} onAdd={add} onOwn={setOwn} />
+        <AddFood key={added} foods={foods} onAdd={add} onLines={addSaid} onOwn={setOwn} />
       )}
       {own !== null && (
         <Suspense>

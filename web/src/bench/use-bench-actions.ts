@@ -12,12 +12,13 @@ type Props = {
   onBuilds: () => void;
   onVersions: (open: boolean) => void;
   onScale: () => void;
+  onRead: () => void;
   /** Shows another part, from the one that is shown. */
   onPart: (next: (shown: number) => number) => void;
 };
 
 /** What single keys and the search can ask of the Bench. All that is given must stay the same. */
-export function useBenchActions({ session, foods, onBuilds, onVersions, onScale, onPart }: Props) {
+export function useBenchActions({ session, foods, onBuilds, onVersions, onScale, onRead, onPart }: Props) {
   const { t } = useTranslation();
   const navigate = useNavigate();
   const { mutate: createBuild } = useCreateBuild();
@@ -36,12 +37,13 @@ export function useBenchActions({ session, foods, onBuilds, onVersions, onScale,
         },
         versions: () => onVersions(true),
         scale: onScale,
+        read: onRead,
         sheet: () => void session.save().then(() => navigate(`/sheet/${session.id}`)),
         partBefore: () => onPart((at) => Math.max(-1, at - 1)),
         partAfter: () =>
           onPart((at) => Math.min((session.snapshot().document.parts?.length ?? 0) - 1, at + 1)),
       }),
-      [onBuilds, onVersions, onScale, onPart, createBuild, navigate, session, foods, t],
+      [onBuilds, onVersions, onScale, onRead, onPart, createBuild, navigate, session, foods, t],
     ),
   );
 }

@@ -130,6 +130,23 @@ export const addGrams = (food: string, grams: number) =>
 
 export const addLines = (more: Line[]) => withLines((lines) => [...lines, ...more]);
 
+/** Takes a recipe into a bowl: whole where nothing is in it, else its foods and parts. */
+export const takeRecipe =
+  (made: BuildDocument, untitled: string): Edit =>
+  (d) =>
+    d.lines.length === 0
+      ? {
+          ...made,
+          name: d.name === "" || d.name === untitled ? made.name || d.name : d.name,
+          ...(d.eaters ? { eaters: d.eaters } : {}),
+          ...(d.table_time ? { table_time: d.table_time } : {}),
+        }
+      : {
+          ...d,
+          lines: [...d.lines, ...made.lines],
+          ...(made.parts ? { parts: [...(d.parts ?? []), ...made.parts] } : {}),
+        };
+
 export const addRest =
   (minutes: number): Edit =>
   (d) => ({ ...d, rest: { ...d.rest, minutes: (d.rest?.minutes ?? 0) + minutes } });

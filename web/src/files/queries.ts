@@ -1,8 +1,8 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { ApiError, type Problem, type Recipe } from "../api/client";
+import { ApiError, type Problem } from "../api/client";
 
 /** Sends a body as it is: what is read may be any text, or a zip. */
-async function send<T>(path: string, body: Blob | string, type: string): Promise<T> {
+export async function send<T>(path: string, body: Blob | string, type: string): Promise<T> {
   let response: Response;
   try {
     response = await fetch(path, { method: "POST", body, headers: { "Content-Type": type } });
@@ -12,13 +12,6 @@ async function send<T>(path: string, body: Blob | string, type: string): Promise
   const answer: unknown = await response.json().catch(() => undefined);
   if (!response.ok) throw new ApiError(response.status, answer as Problem | undefined);
   return answer as T;
-}
-
-/** Finds and reads the recipe in a text or a file. */
-export function useReadRecipe() {
-  return useMutation({
-    mutationFn: (text: Blob | string) => send<Recipe>("/api/read-recipe", text, "application/octet-stream"),
-  });
 }
 
 type Taken = { added: number; same: number; copied: number };

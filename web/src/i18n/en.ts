@@ -1,6 +1,7 @@
 import { advice } from "./en-advice";
 import { heat } from "./en-heat";
 import { place } from "./en-place";
+import { reading } from "./en-reading";
 
 export const en = {
   app: {
@@ -361,6 +362,7 @@ export const en = {
   ...advice,
   ...heat,
   ...place,
+  reading,
   problem: {
     twice: "{{place}} stands twice",
     circular: "{{place}} goes on itself, through others",

@@ -2,6 +2,7 @@ import type { Messages } from "./en";
 import { advice } from "./es-advice";
 import { heat } from "./es-heat";
 import { place } from "./es-place";
+import { reading } from "./es-reading";
 
 export const es: Messages = {
   app: {
@@ -366,6 +367,7 @@ export const es: Messages = {
   ...advice,
   ...heat,
   ...place,
+  reading,
   problem: {
     twice: "{{place}} aparece dos veces",
     circular: "{{place}} va sobre sí misma, a través de otras",

@@ -9,6 +9,7 @@ export type Action =
   | "add"
   | "versions"
   | "scale"
+  | "read"
   | "sheet"
   | "partBefore"
   | "partAfter";
@@ -21,6 +22,7 @@ export const keys: Record<string, Action> = {
   a: "add",
   v: "versions",
   s: "scale",
+  r: "read",
   p: "sheet",
   "[": "partBefore",
   "]": "partAfter",

@@ -8,6 +8,7 @@ const rows: [string, string[]][] = [
   ["search", ["/", "Ctrl K"]],
   ["undo", ["Ctrl Z", "Ctrl Y"]],
   ["addFood", ["a"]],
+  ["read", ["r", "Ctrl V"]],
   ["parts", ["[", "]"]],
   ["scale", ["s"]],
   ["versions", ["v"]],

@@ -1,0 +1,62 @@
+package main
+
+import (
+	"github.com/spf13/cobra"
+
+	"cuerda/core/draft"
+	"cuerda/core/food"
+	"cuerda/core/food/ingredient"
+	"cuerda/core/formula"
+	"cuerda/core/kitchen"
+	"cuerda/core/recipe"
+	"cuerda/internal/problem"
+)
+
+// readAnswer is the answer of the read command: the recipe as it was found and
+// understood, and the build document that it becomes.
+type readAnswer struct {
+	recipe.Found
+	recipe.Understood
+	Document  *formula.Document `json:"document"`
+	Chance    float64           `json:"chance"`
+	Questions []draft.Question  `json:"questions"`
+}
+
+func readCommand() *cobra.Command {
+	var build bool
+	cmd := &cobra.Command{
+		Use:   "read FILE",
+		Short: "Read a recipe as cooks write it, as JSON",
+		Long: "Reads a recipe (plain text, Markdown, JSON-LD, the source of a page) from a file, or from standard input with -, " +
+			"and prints what was understood, the build it becomes and what to ask. With --build it prints the build document alone: cuerda read --build r.txt | cuerda predict -",
+		Args: cobra.ExactArgs(1),
+		RunE: func(cmd *cobra.Command, args []string) error {
+			data, err := readFile(cmd, args[0], recipe.MaxBytes)
+			if err != nil {
+				return err
+			}
+			found, err := recipe.Read(data)
+			if err != nil {
+				return problem.New(422, "no-recipe", err.Error())
+			}
+			k := kitchen.Usual()
+			out := readAnswer{Found: found}
+			if found.Whole != nil {
+				if out.Document, err = formula.Read(found.Whole, k.Foods); err != nil {
+					return problem.OfDocument(err)
+				}
+				out.Lines, out.Spans, out.Questions = []recipe.ReadLine{}, []recipe.StepSpan{}, []draft.Question{}
+			} else {
+				out.Understood = recipe.Understand(&found, ingredient.NewReader(food.Starter()), k.Foods)
+				made := draft.Of(&found, &out.Understood, k)
+				out.Document, out.Chance, out.Questions = &made.Document, made.Chance, made.Questions
+			}
+			if build {
+				return writeJSON(cmd.OutOrStdout(), out.Document)
+			}
+			return writeJSON(cmd.OutOrStdout(), out)
+		},
+	}
+	cmd.Flags().BoolVar(&build, "build", false, "print the build document alone")
+	return cmd
+}

@@ -1,0 +1,186 @@
+// Package draft makes a build of a recipe that was read, and asks what the recipe does
+// not say and the verdict hangs on, by trying the answers in the model.
+package draft
+
+import (
+	"cmp"
+	"math"
+	"slices"
+	"strings"
+
+	"cuerda/core/food"
+	"cuerda/core/formula"
+	"cuerda/core/heat"
+	"cuerda/core/kitchen"
+	"cuerda/core/mix"
+	"cuerda/core/piece"
+	"cuerda/core/recipe"
+)
+
+// Spot is where a food of a recipe stands in the build: Part is its part, from 1, 0
+// for the mix, and Line its line there; both -1 where it is not in the build.
+type Spot struct {
+	Line int `json:"line"`
+	Part int `json:"part"`
+}
+
+// Draft is the build that a recipe becomes.
+type Draft struct {
+	Document formula.Document `json:"document"`
+	// Spots are those of the foods of every ingredient line.
+	Spots [][]Spot `json:"spots"`
+	// Chance is that the pieces hold, as far as the recipe says, 0..1.
+	Chance    float64    `json:"chance"`
+	Questions []Question `json:"questions"`
+
+	items []*recipe.ReadFood // of the lines of the mix
+}
+
+// Of makes the build of a recipe for a kitchen. What cannot be a line of it stays in
+// its note, so that no word is lost.
+func Of(f *recipe.Found, u *recipe.Understood, k *kitchen.Kitchen) Draft {
+	d := Draft{Document: formula.Document{Format: formula.Format, Name: f.Name, Portions: f.Portions, Lines: []formula.Line{}}}
+	var left []string
+	for i := range u.Lines {
+		l := &u.Lines[i]
+		places := make([]Spot, len(l.Items))
+		kept := false
+		for j := range l.Items {
+			places[j] = d.take(l, &l.Items[j], k.Foods)
+			kept = kept || places[j].Part >= 0
+		}
+		if !kept && l.Text != "" {
+			left = append(left, l.Text)
+		}
+		d.Spots = append(d.Spots, places)
+	}
+	doc := &d.Document
+	for i, text := range f.Steps {
+		if len(doc.Method) < formula.MaxInstructions {
+			doc.Method = append(doc.Method, formula.Instruction{Text: short(text, formula.MaxInstruction), Steps: u.Became[i]})
+		} else {
+			left = append(left, text)
+		}
+	}
+	doc.Note = short(strings.Join(append(left, f.Notes...), "\n"), formula.MaxNote)
+	if u.Rest != nil {
+		doc.Rest = &formula.Wait{Minutes: min(u.Rest.Minutes, formula.MaxMinutes)}
+	}
+	if u.Chill != nil {
+		doc.Chill = &formula.Wait{Minutes: min(u.Chill.Minutes, formula.MaxMinutes)}
+	}
+	doc.Piece = pieceOf(u.Piece, doc, k)
+	doc.Cook = cookOf(u.Cook, doc)
+	d.ask(u, k)
+	return d
+}
+
+// take puts a food into the mix or into a part; what is fried in, served with or
+// not understood goes into neither.
+func (d *Draft) take(l *recipe.ReadLine, it *recipe.ReadFood, foods *food.Catalogue) Spot {
+	out := Spot{-1, -1}
+	if foods.Find(it.Food) == nil || !(it.Grams > 0) || it.Grams > formula.MaxGrams {
+		return out
+	}
+	line := formula.Line{Food: it.Food, Name: short(it.Name, formula.MaxLineName), Grams: math.Round(it.Grams*10) / 10}
+	if line.Grams <= 0 {
+		return out
+	}
+	doc := &d.Document
+	if it.Part == "" {
+		line.Prep = it.Prep[:min(len(it.Prep), formula.MaxPreps)]
+		if len(doc.Lines) == formula.MaxLines {
+			return out
+		}
+		doc.Lines = append(doc.Lines, line)
+		d.items = append(d.items, it)
+		return Spot{len(doc.Lines) - 1, 0}
+	}
+	kind := formula.PartKind(it.Part)
+	if !slices.Contains(formula.PartKinds, kind) {
+		return out
+	}
+	at := slices.IndexFunc(doc.Parts, func(p formula.Part) bool { return p.Kind == kind && p.Name == l.Section })
+	if at < 0 {
+		if len(doc.Parts) == formula.MaxParts {
+			return out
+		}
+		doc.Parts = append(doc.Parts, formula.Part{Kind: kind, Name: l.Section, Lines: []formula.Line{}})
+		at = len(doc.Parts) - 1
+	}
+	if len(doc.Parts[at].Lines) == formula.MaxPartLines {
+		return out
+	}
+	doc.Parts[at].Lines = append(doc.Parts[at].Lines, line)
+	return Spot{len(doc.Parts[at].Lines) - 1, at + 1}
+}
+
+// pieceOf gives the piece in the sizes that the recipe says, and in those that its
+// count leaves for the rest.
+func pieceOf(said *recipe.ReadPiece, d *formula.Document, k *kitchen.Kitchen) *piece.Piece {
+	if said == nil {
+		return nil
+	}
+	p := piece.Usual(said.Kind)
+	fixed := map[string]float64{
+		"diameter_mm": said.DiameterMM, "thickness_mm": said.ThicknessMM, "length_mm": said.LengthMM, "width_mm": said.WidthMM, "height_mm": said.HeightMM,
+	}
+	if said.Kind == piece.Loaf && said.DiameterMM > 0 { // a roll is as high as it is wide
+		fixed["width_mm"], fixed["height_mm"] = cmp.Or(said.WidthMM, said.DiameterMM), cmp.Or(said.HeightMM, said.DiameterMM)
+	}
+	own := map[string]bool{}
+	for _, s := range said.Kind.Sizes() {
+		own[s.Field] = true
+	}
+	for field, mm := range fixed {
+		if mm >= formula.MinMM && mm <= formula.MaxMM && own[field] {
+			p.Set(field, mm)
+		}
+	}
+	if said.Kind == piece.Loaf && !said.Tin {
+		no := false
+		p.Tin = &no
+	}
+	if said.Count == 0 || said.Kind == piece.Stuffing {
+		return &p
+	}
+	parts := mix.Parts(d.MixLines(k.Foods))
+	c := heat.CompositionOf(parts)
+	grams := 0.
+	for i := range parts {
+		grams += parts[i].Mass
+	}
+	fitted, err := p.Fit(piece.Aim{Pieces: said.Count}, grams, c.Density())
+	if err != nil {
+		return &p
+	}
+	// What the recipe says stands; the count gives the sizes that it leaves open.
+	for field, mm := range fixed {
+		if mm >= formula.MinMM && mm <= formula.MaxMM && own[field] {
+			fitted.Set(field, mm)
+		}
+	}
+	fitted.Tin = p.Tin
+	return &fitted
+}
+
+func cookOf(said *recipe.ReadCook, d *formula.Document) *formula.Cook {
+	if said == nil {
+		return nil
+	}
+	c := &formula.Cook{Method: said.Method, Turn: said.Turn}
+	if said.Celsius >= 60 && said.Celsius <= formula.MaxCelsius {
+		c.Celsius = &said.Celsius
+	}
+	if d.Piece != nil && d.Piece.Held() {
+		c.Turn = nil
+	}
+	return c
+}
+
+func short(s string, most int) string {
+	if r := []rune(s); len(r) > most {
+		return string(r[:most])
+	}
+	return s
+}

@@ -1,0 +1,455 @@
+package recipe
+
+import (
+	"math"
+
+	"cuerda/core/food/ingredient"
+	"cuerda/core/piece"
+	"cuerda/core/words"
+)
+
+// Cook is how the raw pieces are cooked first, as far as a recipe says.
+type ReadCook struct {
+	Method  piece.Method `json:"method"`
+	Celsius float64      `json:"celsius,omitempty"`
+	// Minutes are of both sides together, the middle of a range.
+	Minutes float64 `json:"minutes,omitempty"`
+	Turn    *bool   `json:"turn,omitempty"`
+}
+
+// Timed is a wait.
+type ReadWait struct {
+	Minutes float64 `json:"minutes"`
+}
+
+func measureNumber(tokens []words.Token, i int) (float64, int) { return ingredient.Number(tokens, i) }
+
+// waits reads the rest of the mix and its chill, both before the heat.
+func (m *method) waits() (rest, chill *ReadWait) {
+	end := m.cookAt
+	if end < 0 {
+		end = len(m.sentences)
+	}
+	for i := max(0, m.mixedAt); i <= end && i < len(m.sentences); i++ {
+		s := &m.sentences[i]
+		if s.note || s.sauce {
+			continue
+		}
+		until := len(s.tokens)
+		if i == m.cookAt { // only what stands before the heat
+			until = s.under("heat.")
+		}
+		cold := s.has("act.chill")
+		if cold >= until {
+			cold = -1
+		}
+		frozen := s.has("act.freeze")
+		for k := 0; k < until; k++ {
+			v, n := ingredient.Minutes(s.tokens, k)
+			if v <= 0 {
+				continue
+			}
+			word := s.lastVerb(k, n)
+			switch {
+			case frozen >= 0 && frozen < k:
+			case cold >= 0 && word != "rest only":
+				if chill == nil {
+					chill = &ReadWait{v}
+				} else {
+					chill.Minutes += v
+				}
+				m.becomes(s, "chill")
+				m.mark(s, s.tokens[k].At, s.tokens[k+n-1].End, "chill", -1)
+			case s.has("act.rest") >= 0 && s.has("act.rest") < until && word != "other":
+				if rest == nil {
+					rest = &ReadWait{v}
+				} else {
+					rest.Minutes += v
+				}
+				m.becomes(s, "rest")
+				m.mark(s, s.tokens[k].At, s.tokens[k+n-1].End, "rest", -1)
+			}
+			k += n - 1
+		}
+	}
+	return rest, chill
+}
+
+// lastVerb says what a time goes with: "rest only" where a rest and a chill stand in
+// one sentence and it is the rest's, "other" where another verb stands between.
+func (s *sentence) lastVerb(at, n int) string {
+	for k := at - 1; k >= 0; k-- {
+		t := &s.tokens[k]
+		switch {
+		case t.In("act.chill").N > 0:
+			return "chill"
+		case t.In("act.rest").N > 0:
+			for j := at + n; j < min(len(s.tokens), at+n+8); j++ {
+				if s.tokens[j].In("act.chill").N > 0 {
+					if s.tokens[j-1].Plain == "then" || s.tokens[j-1].Plain == "and" || s.tokens[j-1].Plain == "y" {
+						return "rest only"
+					}
+					return "chill"
+				}
+			}
+			for j := k; j < at; j++ {
+				if s.tokens[j].In("act.chill").N > 0 {
+					return "chill"
+				}
+			}
+			return "rest only"
+		case t.Under("do.").N > 0 && t.In("do.gel").N == 0 && t.In("do.soak").N == 0 && t.In("do.cook").N == 0 && t.In("level").N == 0, t.In("act.mix").N > 0 && (t.Plain == "knead" || t.Plain == "amasa"):
+			return "other"
+		}
+	}
+	return ""
+}
+
+// cookOf reads the first heat that the pieces meet.
+func (m *method) cookOf() *ReadCook {
+	if m.cookAt < 0 {
+		return nil
+	}
+	s := &m.sentences[m.cookAt]
+	c := &ReadCook{}
+	c.Method = m.methodOf(s)
+	if c.Method == "" {
+		return nil
+	}
+	if at := s.under("heat."); at >= 0 {
+		m.mark(s, s.tokens[at].At, s.tokens[min(len(s.tokens), at+s.tokens[at].Under("heat.").N)-1].End, "method", -1)
+	}
+	c.Celsius = m.celsius(c.Method)
+	c.Minutes = m.cookMinutes(m.cookAt)
+	for i := m.cookAt; i < min(len(m.sentences), m.cookAt+2); i++ {
+		t := &m.sentences[i]
+		if i > m.cookAt && (t.note || t.sauce || t.has("turn") < 0) {
+			break
+		}
+		if t.has("turn") >= 0 || t.has("side") >= 0 {
+			yes := true
+			c.Turn = &yes
+		}
+	}
+	return c
+}
+
+// methodOf tells where the pieces are cooked: in what fat, how deep, or which oven.
+func (m *method) methodOf(s *sentence) piece.Method {
+	// What it is fried in may be said in the sentences around.
+	around := func(list string, back int) bool {
+		for i := max(0, m.cookAt-back, min(m.cookAt, m.mixedAt+1)); i <= m.cookAt; i++ {
+			if t := &m.sentences[i]; !t.sauce && !t.note && t.has(list) >= 0 {
+				return true
+			}
+		}
+		return false
+	}
+	fan := m.anywhere("heat.fan")
+	oven := s.has("heat.oven") >= 0
+	simmer := s.has("heat.simmer") >= 0 && !oven
+	if m.cookAt > 0 && !oven && !simmer && s.has("sauce") >= 0 {
+		simmer = s.has("heat.cook") >= 0 || m.sentences[m.cookAt-1].has("sauce") >= 0
+	}
+	pan := s.has("heat.pan") >= 0
+	fried := pan || s.has("heat.fry") >= 0
+	switch {
+	case s.has("heat.fan") >= 0 && (s.has("heat.cook") >= 0 || oven || fried) && !m.stillBeside(), oven && fan && !m.stillBeside():
+		return piece.FanOven
+	case oven && !(s.has("heat.deep") >= 0):
+		return piece.StillOven
+	case s.has("heat.grill") >= 0 && !pan:
+		return piece.Grill
+	case simmer && !fried:
+		return piece.Simmer
+	case around("heat.deep", 2) || m.deepLine():
+		return piece.DeepOil
+	case around("heat.shallow", 2) || m.shallowLine():
+		return piece.ShallowOil
+	case m.oilHeated():
+		return piece.DeepOil
+	case fried || around("heat.pan", 1):
+		return piece.Pan
+	case simmer:
+		return piece.Simmer
+	case s.has("heat.grill") >= 0:
+		return piece.Grill
+	case m.anywhere("act.preheat"):
+		if fan {
+			return piece.FanOven
+		}
+		return piece.StillOven
+	case s.has("heat.cook") >= 0:
+		return piece.Pan
+	}
+	return ""
+}
+
+func (m *method) anywhere(list string) bool {
+	for i := range m.sentences {
+		if s := &m.sentences[i]; !s.note && !s.sauce && i <= m.cookAt && s.has(list) >= 0 {
+			return true
+		}
+	}
+	return false
+}
+
+// stillBeside says that a temperature without a fan stands beside that with one:
+// "200C/180C fan" is an oven of 200.
+func (m *method) stillBeside() bool {
+	for i := range m.sentences {
+		s := &m.sentences[i]
+		at := s.has("heat.fan")
+		if at < 0 || s.note {
+			continue
+		}
+		if len(s.temperatures()) >= 2 || at > 0 && (s.tokens[at-1].Plain == "sin" || s.tokens[at-1].Plain == "no") {
+			return true
+		}
+	}
+	return false
+}
+
+// deepLine says that a line of oil is for deep frying, shallowLine for shallow.
+func (m *method) deepLine() bool { return m.oilLine("deep", "abundante") }
+
+func (m *method) shallowLine() bool {
+	if m.oilLine("shallow", "dedo") {
+		return true
+	}
+	// A quarter of a cup and more is no thin film.
+	for _, e := range m.entries {
+		if e.part == Frying && e.item.Said && e.item.Grams >= 50 {
+			return true
+		}
+	}
+	return false
+}
+
+func (m *method) oilLine(wordsOf ...string) bool {
+	for _, e := range m.entries {
+		if e.part != Frying {
+			continue
+		}
+		for _, w := range wordsOf {
+			if e.item.Tells(w) {
+				return true
+			}
+		}
+	}
+	return false
+}
+
+// oilHeated says that oil is brought to a temperature, as for deep frying.
+func (m *method) oilHeated() bool {
+	for i := max(0, m.mixedAt); i <= m.cookAt; i++ {
+		s := &m.sentences[i]
+		if !s.note && !s.sauce && s.has("oil") >= 0 && len(s.temperatures()) > 0 {
+			return true
+		}
+	}
+	return false
+}
+
+// temperature is one that a sentence gives, degC.
+type temperature struct {
+	celsius float64
+	at, end int
+	fan     bool
+}
+
+// gasMarks are degC by the mark of a British gas oven.
+var gasMarks = [...]float64{120, 140, 150, 170, 180, 190, 200, 220, 230, 240, 260}
+
+// temperatures reads those of ovens and oil; those inside a piece are left out.
+func (s *sentence) temperatures() (out []temperature) {
+	for i := 0; i < len(s.tokens); i++ {
+		t := &s.tokens[i]
+		if g := t.In("gas"); g.N > 0 && i+g.N < len(s.tokens) && s.tokens[i+g.N].Kind == words.Number {
+			if mark := s.tokens[i+g.N].Value; mark >= 1 && mark <= 10 {
+				out = append(out, temperature{gasMarks[int(mark)], i, i + g.N + 1, false})
+			}
+			continue
+		}
+		if t.Kind != words.Number || t.Value < 40 || t.Value > 600 {
+			continue
+		}
+		end := i + 1
+		if end+1 < len(s.tokens) && s.tokens[end].Is("-") && s.tokens[end+1].Kind == words.Number {
+			end += 2
+		}
+		degrees, f, c := false, false, false
+		for k := end; k < min(len(s.tokens), end+3); k++ {
+			u := &s.tokens[k]
+			switch {
+			case u.In("degrees").N > 0:
+				degrees = true
+			case u.In("fahrenheit").N > 0 && (u.Glued || degrees):
+				f = true
+			case u.In("celsius").N > 0 && (u.Glued || degrees):
+				c = true
+			default:
+				k = len(s.tokens)
+				continue
+			}
+			end = k + 1
+		}
+		if !degrees && !f && !c {
+			// "Bake at 350", "oven to 400".
+			if i == 0 || !(s.tokens[i-1].Plain == "at" || s.tokens[i-1].Plain == "to" || s.tokens[i-1].Plain == "a") || t.Value < 120 || i+1 < len(s.tokens) && (s.tokens[i+1].Under("unit.").N > 0 || s.tokens[i+1].In("time").N > 0) || s.has("heat.oven") < 0 && s.has("oil") < 0 {
+				continue
+			}
+		}
+		v := t.Value
+		if f || !c && v >= 260 {
+			v = (v - 32) / 1.8
+		}
+		inside := false
+		for k := end; k < min(len(s.tokens), end+4); k++ {
+			inside = inside || s.tokens[k].In("inside").N > 0
+		}
+		for k := i - 1; k >= max(0, i-5); k-- {
+			inside = inside || s.tokens[k].In("inside").N > 0 && s.tokens[k].In("heat.oven").N == 0
+		}
+		if inside || v < 60 {
+			continue
+		}
+		fan := end < len(s.tokens) && s.tokens[end].In("heat.fan").N > 0 || i > 0 && s.tokens[i-1].In("heat.fan").N > 0
+		out = append(out, temperature{math.Round(v), i, end, fan})
+	}
+	return out
+}
+
+// celsius finds the temperature of the heat: in its own sentence, then where the oven
+// or the oil was brought to it.
+func (m *method) celsius(method piece.Method) float64 {
+	oven := method == piece.StillOven || method == piece.FanOven
+	pick := func(s *sentence) float64 {
+		list := s.temperatures()
+		for _, t := range list {
+			if t.fan == (method == piece.FanOven) || len(list) == 1 {
+				m.mark(s, s.tokens[t.at].At, s.tokens[min(t.end, len(s.tokens))-1].End, "celsius", -1)
+				return t.celsius
+			}
+		}
+		if len(list) > 0 {
+			return list[0].celsius
+		}
+		return 0
+	}
+	if !oven && method != piece.DeepOil && method != piece.ShallowOil && method != piece.Pan && method != piece.Grill {
+		return 0
+	}
+	if v := pick(&m.sentences[m.cookAt]); v > 0 {
+		return v
+	}
+	if next := m.cookAt + 1; next < len(m.sentences) && !m.sentences[next].note && !m.sentences[next].sauce && m.cookMinutesIn(m.cookAt) == 0 {
+		if v := pick(&m.sentences[next]); v > 0 {
+			return v
+		}
+	}
+	for i := m.cookAt; i >= 0; i-- {
+		s := &m.sentences[i]
+		if s.note || s.sauce {
+			continue
+		}
+		if oven && (s.has("act.preheat") >= 0 || s.has("heat.oven") >= 0) || !oven && (s.has("oil") >= 0 || s.has("heat.pan") >= 0) {
+			if v := pick(s); v > 0 {
+				return v
+			}
+		}
+	}
+	return 0
+}
+
+func (m *method) cookMinutesIn(i int) float64 {
+	v, _, _ := m.sentences[i].minutes(0)
+	return v
+}
+
+// cookMinutes adds up the time on the heat: both sides, and what comes after a flip.
+func (m *method) cookMinutes(i int) float64 {
+	s := &m.sentences[i]
+	from := s.under("heat.")
+	if i == m.shapeAt {
+		for k := s.has("act.shape") + 1; k < len(s.tokens); k++ {
+			if s.tokens[k].Under("heat.").N > 0 {
+				from = k
+				break
+			}
+		}
+	}
+	total := m.timeIn(s, max(0, from))
+	if total == 0 {
+		total = m.timeIn(s, 0)
+	}
+	for k := i + 1; k < min(len(m.sentences), i+3); k++ {
+		next := &m.sentences[k]
+		if next.note || next.sauce {
+			break
+		}
+		if total == 0 && next.has("act.chill") < 0 || k == i+1 && next.has("turn") >= 0 && next.has("turn") < 3 && next.has("heat.simmer") < 0 {
+			more := m.timeIn(next, 0)
+			if next.has("same again") >= 0 {
+				more = total
+			}
+			total += more
+		}
+		if total > 0 {
+			break
+		}
+	}
+	return total
+}
+
+// timeIn is the time on the heat that one sentence gives, min.
+func (m *method) timeIn(s *sentence, from int) (total float64) {
+	for k := from; k < len(s.tokens); k++ {
+		v, n := ingredient.Minutes(s.tokens, k)
+		if v <= 0 {
+			continue
+		}
+		aside := false
+		for j := max(0, k-3); j < k; j++ {
+			aside = aside || s.tokens[j].In("another time").N > 0 || s.tokens[j].In("act.rest").N > 0 && total > 0
+		}
+		after := k + n
+		sides := 1.
+		for j := after; j < min(len(s.tokens), after+3); j++ {
+			if s.tokens[j].In("side").N > 0 {
+				sides = 2
+			}
+			if s.tokens[j].Plain == "mark" {
+				aside = true
+			}
+		}
+		for j := max(0, k-4); j < k; j++ {
+			if s.tokens[j].In("side").N > 0 && s.tokens[j].Plain != "side" {
+				sides = 2
+			}
+		}
+		switch {
+		case aside && total > 0:
+		case total == 0:
+			total = sides * v
+		case sides == 1 && s.adds(k, after):
+			total += v
+		}
+		if total > 0 {
+			m.mark(s, s.tokens[k].At, s.tokens[after-1].End, "minutes", -1)
+		}
+		k = after - 1
+	}
+	return total
+}
+
+// adds says that a time comes on top of the one before: "4 minutes, flip, and cook 4
+// minutes more".
+func (s *sentence) adds(at, after int) bool {
+	for j := max(0, at-6); j < at; j++ {
+		if s.tokens[j].In("turn").N > 0 && s.tokens[j].Plain != "half" {
+			return true
+		}
+	}
+	return after < len(s.tokens) && s.tokens[after].In("more").N > 0
+}

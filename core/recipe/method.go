@@ -1,0 +1,507 @@
+package recipe
+
+import (
+	"slices"
+	"strings"
+
+	"cuerda/core/food"
+	"cuerda/core/food/ingredient"
+	"cuerda/core/words"
+)
+
+// method follows every food through the steps of a recipe.
+type method struct {
+	foods     *food.Catalogue
+	reader    *ingredient.Reader
+	l         words.Language
+	entries   []*entry
+	sentences []sentence
+	title     string
+	about     []string
+
+	// Where the mix is together, the pieces are shaped and cooked: sentences; -1 where
+	// that is not said.
+	mixedAt, shapeAt, cookAt int
+	spans                    []StepSpan
+	// became are the steps of the cord that each step of the recipe became.
+	became map[int][]string
+}
+
+// becomes notes that a sentence became a step of the cord.
+func (m *method) becomes(s *sentence, code string) {
+	if !slices.Contains(m.became[s.step], code) {
+		m.became[s.step] = append(m.became[s.step], code)
+	}
+}
+
+func newMethod(f *Found, lines []ReadLine, r *ingredient.Reader, foods *food.Catalogue, l words.Language) *method {
+	m := &method{foods: foods, reader: r, l: l, title: f.Name, about: f.Notes, mixedAt: -1, shapeAt: -1, cookAt: -1, became: map[int][]string{}}
+	for i := range lines {
+		for k := range lines[i].read.Items {
+			it := &lines[i].read.Items[k]
+			fd := foods.Find(it.Food)
+			if fd == nil {
+				continue
+			}
+			e := &entry{line: i, item: it, food: fd, part: lines[i].Part}
+			e.call(l)
+			m.entries = append(m.entries, e)
+		}
+	}
+	m.sentences = sentencesOf(f.Steps, l)
+	m.landmarks()
+	m.follow()
+	m.settle()
+	return m
+}
+
+// landmarks names the foods in every sentence and finds where the mix is together,
+// where it is shaped and where it meets the heat.
+func (m *method) landmarks() {
+	named := map[int]bool{}
+	mix := 0
+	for _, e := range m.entries {
+		if e.part == "" {
+			mix++
+		}
+	}
+	var last []int
+	for i := range m.sentences {
+		s := &m.sentences[i]
+		m.mentionsOf(s)
+		m.beside(s)
+		m.segmentsOf(s, last)
+		if s.note || s.sauce {
+			continue
+		}
+		except := s.has("except")
+		for _, x := range s.mentions {
+			for _, k := range x.items {
+				if except >= 0 && x.at > except {
+					m.entries[k].gone = true
+				} else if m.entries[k].part == "" {
+					named[k] = true
+				}
+			}
+		}
+		together := s.all || mix > 0 && len(named)*10 >= 6*mix && len(s.mentions) > 0
+		if m.mixedAt < 0 && together && (s.has("act.mix") >= 0 || s.has("do.blitz") >= 0 || s.has("do.mash") >= 0 || s.has("mass") >= 0) {
+			m.mixedAt = i
+		}
+	}
+	m.findShape()
+	m.findCook()
+	for i, at := range []int{m.mixedAt, m.shapeAt, m.cookAt} {
+		if at >= 0 {
+			m.becomes(&m.sentences[at], []string{"mix", "shape", "cook"}[i])
+		}
+	}
+	if m.mixedAt < 0 {
+		m.mixedAt = max(0, min(m.first(), m.first())-1)
+	}
+}
+
+// first is the sentence in which the pieces are first spoken of.
+func (m *method) first() int {
+	switch {
+	case m.shapeAt >= 0:
+		return m.shapeAt
+	case m.cookAt >= 0:
+		return m.cookAt
+	}
+	return len(m.sentences)
+}
+
+// beside marks the sentences that are about sauces and sides alone, and keeps of
+// each mention what can be meant.
+func (m *method) beside(s *sentence) {
+	only, could := 0, 0
+	for _, x := range s.mentions {
+		of := 0
+		for _, k := range x.items {
+			if m.entries[k].aside() {
+				of++
+			}
+		}
+		if of == len(x.items) {
+			only++
+		}
+		if of > 0 {
+			could++
+		}
+	}
+	s.sauce = only > 0 && could == len(s.mentions)
+	for x := range s.mentions {
+		at := &s.mentions[x]
+		kept := slices.DeleteFunc(slices.Clone(at.items), func(k int) bool { return m.entries[k].aside() != s.sauce })
+		if len(kept) > 0 {
+			at.items = kept
+		}
+	}
+}
+
+// aside says that an entry is of a sauce, a side or the like, not of the mix nor of
+// what it is fried in or rolled in.
+func (e *entry) aside() bool {
+	switch e.part {
+	case "", Frying, Coated, "pan", "soaking", "wash":
+		return false
+	}
+	return true
+}
+
+// shapes says whether a sentence has a verb of shaping with what is made, how many or
+// how large.
+func (m *method) shapes(s *sentence) bool {
+	at := s.has("act.shape")
+	if at < 0 {
+		return false
+	}
+	if s.under("piece.") >= 0 || s.has("length") >= 0 || s.has("tin") >= 0 || s.has("dish") >= 0 || s.has("bird") >= 0 || s.has("skewer") >= 0 {
+		return true
+	}
+	for k := at; k < len(s.tokens); k++ {
+		t := &s.tokens[k]
+		if (t.Kind == words.Number || t.In("number").N > 0 && t.In("number").Value >= 2) && (k+1 == len(s.tokens) || s.tokens[k+1].In("time").N == 0 && s.tokens[k+1].Under("unit.").N == 0) {
+			return true
+		}
+	}
+	return s.has("mass") >= 0
+}
+
+func (m *method) findShape() {
+	for i := max(0, m.mixedAt); i < len(m.sentences); i++ {
+		if s := &m.sentences[i]; !s.note && !s.sauce && m.shapes(s) {
+			m.shapeAt = i
+			return
+		}
+	}
+}
+
+// findCook finds where the pieces meet the heat: the first heat after the mix is
+// together that has a time or a temperature, in the sentence or the next.
+func (m *method) findCook() {
+	from := max(0, m.mixedAt, m.shapeAt)
+	for i := from; i < len(m.sentences); i++ {
+		s := &m.sentences[i]
+		if s.note || s.sauce || !m.heats(s, i) {
+			continue
+		}
+		if i == from && m.shapeAt < 0 && m.onlyFoods(s) {
+			continue
+		}
+		if _, at, _ := s.minutes(0); at >= 0 {
+			m.cookAt = i
+			return
+		}
+		if i+1 < len(m.sentences) && !m.sentences[i+1].sauce {
+			if _, at, _ := m.sentences[i+1].minutes(0); at >= 0 && s.has("act.preheat") < 0 && m.sentences[i+1].has("act.chill") < 0 {
+				m.cookAt = i
+				return
+			}
+		}
+	}
+	// Without a time: the first heat after shaping.
+	for i := from; i < len(m.sentences); i++ {
+		s := &m.sentences[i]
+		if !s.note && !s.sauce && m.heats(s, i) && s.has("act.preheat") < 0 && !(i == from && m.shapeAt < 0 && m.onlyFoods(s)) {
+			m.cookAt = i
+			return
+		}
+	}
+}
+
+// onlyFoods says that what a sentence heats are foods it names, not pieces.
+func (m *method) onlyFoods(s *sentence) bool {
+	return len(s.mentions) > 0 && s.under("piece.") < 0 && s.has("mass") < 0 && s.has("oil") < 0
+}
+
+func (m *method) heats(s *sentence, i int) bool {
+	at := s.under("heat.")
+	if at < 0 {
+		return false
+	}
+	if i == m.shapeAt {
+		// The heat must come after the shaping in its own sentence.
+		shape := s.has("act.shape")
+		for k := shape + 1; k < len(s.tokens); k++ {
+			if s.tokens[k].Under("heat.").N > 0 {
+				return true
+			}
+		}
+		return false
+	}
+	return true
+}
+
+// follow goes through the sentences and does to each food what they say.
+func (m *method) follow() {
+	var last []int
+	for i := range m.sentences {
+		s := &m.sentences[i]
+		if s.note || s.sauce {
+			continue
+		}
+		m.gels(i)
+		fried := false
+		for k := range s.segments {
+			g := &s.segments[k]
+			objects := g.objects
+			var items []int
+			for _, x := range objects {
+				items = append(items, s.mentions[x].items...)
+			}
+			if len(items) == 0 && len(s.mentions) == 0 && !s.all && !(m.mixedAt >= 0 && i > m.mixedAt) {
+				items = last
+			}
+			m.use(s, i, g)
+			if len(items) > 0 {
+				last = items
+			}
+			for _, list := range g.lists {
+				if strings.HasPrefix(list.List, "do.") {
+					m.prepare(s, i, k, list, items)
+				}
+				fried = fried || list.List == "do.fry"
+				if list.List == "act.mix" && fried && k > 0 { // "adding the garlic for the last minute"
+					m.prepare(s, i, k, words.Meaning{List: "do.fry", N: 1}, items)
+				}
+			}
+		}
+	}
+}
+
+// use notes where each food of a segment is named.
+func (m *method) use(s *sentence, i int, g *segment) {
+	var verbs []string
+	for _, l := range g.lists {
+		verbs = append(verbs, l.List)
+	}
+	except := s.has("except")
+	for x := range s.mentions {
+		at := &s.mentions[x]
+		if at.at < g.at || at.at >= g.end || except >= 0 && at.at > except {
+			continue
+		}
+		for _, k := range at.items {
+			e := m.entries[k]
+			grams := at.grams
+			if at.half > 0 {
+				grams = at.half * e.item.Grams
+			}
+			e.uses = append(e.uses, use{i, verbs, grams, at.rest})
+		}
+		end := min(at.at+at.n, len(s.tokens))
+		m.mark(s, s.tokens[at.at].At, s.tokens[end-1].End, "food", m.entries[at.items[0]].line)
+	}
+}
+
+func (m *method) mark(s *sentence, at, end int, what string, line int) {
+	m.spans = append(m.spans, StepSpan{Step: s.step, Phrase: ingredient.Phrase{At: runes(s.text, at), End: runes(s.text, end), What: what, Line: line}})
+}
+
+func runes(s string, at int) int { return len([]rune(s[:at])) }
+
+// prepare does what a verb says to the foods it goes with.
+func (m *method) prepare(s *sentence, i, k int, list words.Meaning, items []int) {
+	g := &s.segments[k]
+	named := slices.ContainsFunc(g.objects, func(x int) bool { at := s.mentions[x].at; return at >= g.at && at < g.end }) || len(s.mentions) > 0 && len(g.objects) > 0
+	whole := false
+	if len(items) == 0 && s.all && (list.List == "do.blitz" || list.List == "do.mash") {
+		whole = true
+		for n, e := range m.entries {
+			if e.part == "" && !e.gone {
+				items = append(items, n)
+			}
+		}
+	}
+	if m.mixedAt >= 0 && i > m.mixedAt && !named && !whole {
+		return
+	}
+	if i > m.first() {
+		return
+	}
+	said := m.saying(s, g, i)
+	name := list.List
+	if name == "do.cook" {
+		if name = m.cooks(s); name == "" {
+			return
+		}
+	}
+	except := s.has("except")
+	for _, n := range items {
+		e := m.entries[n]
+		if e.part != "" || except >= 0 && e.gone {
+			continue
+		}
+		if name == "do.boil" {
+			m.boil(e)
+			continue
+		}
+		p, ok := ingredient.Preparation(name, e.food, said)
+		if !ok {
+			continue
+		}
+		t := told{Preparation: p, figured: said.Minutes > 0}
+		for _, x := range g.objects {
+			at := &s.mentions[x]
+			if slices.Contains(at.items, n) && (at.half > 0 || at.grams > 0 && at.grams < 0.9*e.item.Grams) {
+				t.share = at.half
+				if at.grams > 0 {
+					t.share = at.grams / e.item.Grams
+				}
+			}
+		}
+		if p.Do == food.Blitz && ingredient.Aromatic(e.food) && len(items) == 1 {
+			continue
+		}
+		e.preps = append(e.preps, t)
+		m.becomes(s, string(p.Do))
+		m.mark(s, s.tokens[g.at].At, s.tokens[min(g.at+list.N, len(s.tokens))-1].End, "prep", e.line)
+	}
+}
+
+// cooks says what "cook" is: in fat, or until soft, a sauté; else in water.
+func (m *method) cooks(s *sentence) string {
+	if s.has("do.boil") >= 0 {
+		return ""
+	}
+	if s.has("do.fry") >= 0 || s.has("oil") >= 0 || s.has("heat.pan") >= 0 || s.has("heat.fry") >= 0 {
+		return "do.fry"
+	}
+	for _, x := range s.mentions {
+		for _, k := range x.items {
+			if m.entries[k].food.Group == food.Fat {
+				return "do.fry"
+			}
+		}
+	}
+	if slices.ContainsFunc(s.mentions, func(x mention) bool {
+		return slices.ContainsFunc(x.items, func(k int) bool { g := m.entries[k].food.Group; return g == food.Grain || g == food.Legume })
+	}) {
+		return "do.boil"
+	}
+	if _, at, _ := s.minutes(0); at >= 0 {
+		return "do.fry"
+	}
+	return ""
+}
+
+// saying reads the time and the level that go with a verb.
+func (m *method) saying(s *sentence, g *segment, i int) (out ingredient.Saying) {
+	for k := g.at; k < len(s.tokens); k++ {
+		if v, _ := ingredient.Minutes(s.tokens, k); v > 0 {
+			out.Minutes = v
+			break
+		}
+	}
+	for k := max(0, g.at-2); k < len(s.tokens); k++ {
+		if l := s.tokens[k].In("level"); l.N > 0 && !s.denied(k) {
+			out.Level = l.Value
+			break
+		}
+	}
+	return out
+}
+
+// denied says that "not" or "no" stands just before a token.
+func (s *sentence) denied(k int) bool {
+	for j := max(0, k-3); j < k; j++ {
+		switch s.tokens[j].Plain {
+		case "not", "no", "sin", "don't", "never", "without", "before", "sea":
+			return true
+		}
+	}
+	return false
+}
+
+// gels finds where flax, chia or psyllium is left in its water.
+func (m *method) gels(i int) {
+	s := &m.sentences[i]
+	var gel []*entry
+	others, wet := 0, false
+	for _, x := range s.mentions {
+		for _, k := range x.items {
+			e := m.entries[k]
+			switch {
+			case e.food.Group == food.Gel && e.part == "" && food.SoakGel.Suits(e.food):
+				gel = append(gel, e)
+			case e.food.Group == food.Wet || e.food.ID == "milk" || e.food.ID == "plant-milk":
+				wet = true
+			default:
+				others++
+			}
+		}
+	}
+	for k := range s.tokens {
+		wet = wet || s.tokens[k].Plain == "water" || s.tokens[k].Plain == "agua"
+	}
+	if len(gel) == 0 || !wet || others > 2 {
+		return
+	}
+	minutes, at, _ := s.minutes(0)
+	if at < 0 && i+1 < len(m.sentences) {
+		if next := &m.sentences[i+1]; len(next.mentions) == 0 && next.has("act.rest") >= 0 {
+			minutes, _, _ = next.minutes(0)
+		}
+	}
+	for _, e := range gel {
+		p, _ := ingredient.Preparation("do.gel", e.food, ingredient.Saying{Minutes: minutes})
+		e.preps = append(e.preps, told{p, 0, minutes > 0})
+		m.becomes(s, string(p.Do))
+	}
+}
+
+// boil turns what is dry into what it is cooked, weighed anew.
+func (m *method) boil(e *entry) {
+	if e.food.Has("cook-first") {
+		for _, y := range m.foods.Yields() {
+			if y.Dry == e.food {
+				e.item.Food, e.item.Grams, e.food = y.Cooked.ID, e.item.Grams*y.Factor, y.Cooked
+				return
+			}
+		}
+		return
+	}
+	for raw, cooked := range poached {
+		if e.food.ID == raw {
+			e.food = m.foods.Find(cooked.food)
+			e.item.Food, e.item.Grams = cooked.food, e.item.Grams*cooked.share
+			return
+		}
+	}
+	// What has no dry food of its own in the catalogue takes up as much as its kind does.
+	if e.item.Dry && e.food.State == food.Cooked && (e.food.Group == food.Grain || e.food.Group == food.Legume) && !m.hasDry(e.food) {
+		e.item.Grams *= takesUp[e.food.Group]
+		e.item.Dry = false
+		return
+	}
+	// "1 cup millet" that the method boils was dry.
+	if e.item.Said && e.item.Unit != "pack" && e.food.Group != food.Vegetable && !m.saysCooked(e) {
+		for _, y := range m.foods.Yields() {
+			if y.Cooked == e.food {
+				if dry := m.reader.Reweigh(e.item, y.Dry); dry > 0 {
+					e.item.Grams = dry * y.Factor
+				}
+				return
+			}
+		}
+	}
+}
+
+// takesUp is what dry grains and legumes come to, cooked, g per g: kitchen practice.
+var takesUp = map[food.Group]float64{food.Grain: 2.8, food.Legume: 2.4}
+
+func (m *method) hasDry(f *food.Food) bool {
+	return slices.ContainsFunc(m.foods.Yields(), func(y food.Yield) bool { return y.Cooked == f })
+}
+
+func (m *method) saysCooked(e *entry) bool {
+	return slices.Contains(e.item.Words, "cooked") || e.item.Cooked
+}
+
+// poached is what raw fish becomes, and what of it stays: kitchen practice.
+var poached = map[string]struct {
+	food  string
+	share float64
+}{"white-fish-raw": {"white-fish-cooked", 0.82}, "salmon-raw": {"salmon-cooked", 0.82}}

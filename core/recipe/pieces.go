@@ -1,0 +1,416 @@
+package recipe
+
+import (
+	"math"
+	"slices"
+	"strings"
+
+	"cuerda/core/piece"
+	"cuerda/core/words"
+)
+
+// Piece is what a recipe makes, as far as it says: mm, 0 for what it does not.
+type ReadPiece struct {
+	Kind        piece.Kind `json:"kind"`
+	Count       int        `json:"count,omitempty"`
+	ThicknessMM float64    `json:"thickness_mm,omitempty"`
+	DiameterMM  float64    `json:"diameter_mm,omitempty"`
+	LengthMM    float64    `json:"length_mm,omitempty"`
+	WidthMM     float64    `json:"width_mm,omitempty"`
+	HeightMM    float64    `json:"height_mm,omitempty"`
+	Tin         bool       `json:"tin,omitempty"`
+}
+
+// kinds by the lists that name them, the surer first where a text has several.
+var kindLists = []string{"piece.stuffing", "piece.loaf", "piece.fritter", "piece.cylinder", "piece.ball", "piece.patty"}
+
+// pieceOf reads what is made: from where it is shaped, then from the title, then from
+// what the recipe says it makes.
+func (m *method) pieceOf() *ReadPiece {
+	p := &ReadPiece{}
+	from, to := m.shapeAt, m.cookAt
+	if from < 0 {
+		from = m.first()
+	}
+	if to < from {
+		to = from
+	}
+	p.Kind = m.kindOf(from, to)
+	if p.Kind == "" {
+		return nil
+	}
+	for i := from; i <= to && i < len(m.sentences); i++ {
+		if s := &m.sentences[i]; !s.note && !s.sauce {
+			m.sizes(s, p)
+		}
+	}
+	m.counts(p, from, to)
+	return p
+}
+
+// named gives the kind that the tokens name first, after a place; the last of a title,
+// whose head it is in English.
+func named(tokens []words.Token, from int, last bool) (kind piece.Kind, at int) {
+	at = -1
+	for i := max(0, from); i < len(tokens); i++ {
+		u := tokens[i].Under("piece.")
+		if u.N == 0 || at >= 0 && !last {
+			continue
+		}
+		kind, at = piece.Kind(strings.TrimPrefix(u.List, "piece.")), i
+		i += u.N - 1
+	}
+	return kind, at
+}
+
+func (m *method) kindOf(from, to int) piece.Kind {
+	title := words.Read(m.title, m.l)
+	byTitle, _ := named(title, 0, m.l == words.English)
+	bird := false
+	for i := range m.sentences {
+		s := &m.sentences[i]
+		if s.note || s.sauce || i > max(to, m.cookAt) {
+			continue
+		}
+		bird = bird || s.has("bird") >= 0 && (s.has("act.shape") >= 0 || s.has("dish") >= 0)
+	}
+	if m.shapeAt >= 0 {
+		for i := from; i <= to && i < len(m.sentences); i++ {
+			s := &m.sentences[i]
+			if s.note || s.sauce {
+				continue
+			}
+			start := 0
+			if i == m.shapeAt {
+				start = s.has("act.shape")
+			}
+			kind, _ := named(s.tokens, start, false)
+			switch {
+			case kind == "" || kind == piece.Stuffing:
+			case byTitle == piece.Fritter && kind == piece.Patty, byTitle == piece.Loaf && kind != piece.Loaf && s.has("tin") >= 0:
+				return byTitle
+			case kind == piece.Fritter && byTitle != "" && byTitle != piece.Stuffing:
+				return byTitle
+			default:
+				return kind
+			}
+			if s.has("tin") >= 0 && byTitle != piece.Ball {
+				return piece.Loaf
+			}
+		}
+	}
+	if byTitle != "" {
+		return byTitle
+	}
+	if bird {
+		return piece.Stuffing
+	}
+	for _, a := range m.about {
+		if kind, at := named(words.Read(a, m.l), 0, false); at >= 0 {
+			return kind
+		}
+	}
+	return ""
+}
+
+// length is one size that a sentence gives.
+type length struct {
+	mm      float64
+	way     string // thick, wide, long or ""
+	at, end int
+	paired  bool // with the one after: "9 by 5"
+}
+
+func (s *sentence) lengths() (out []length) {
+	number := func(i int) (float64, int) {
+		v, n := measureNumber(s.tokens, i)
+		return v, n
+	}
+	for i := 0; i < len(s.tokens); i++ {
+		if u := s.tokens[i].In("length"); u.N > 0 && i+u.N < len(s.tokens) && s.tokens[i+u.N].In("and a half").N > 0 {
+			end := i + u.N + s.tokens[i+u.N].In("and a half").N // "centímetro y medio"
+			out = append(out, length{mm: 1.5 * u.Value, at: i, end: end, way: s.way(i, end)})
+			i = end - 1
+			continue
+		}
+		v, n := number(i)
+		if n == 0 {
+			continue
+		}
+		at, end := i, i+n
+		low := v
+		if end < len(s.tokens) && (s.tokens[end].Is("-") || s.tokens[end].In("to").N > 0) {
+			if high, k := number(end + 1); k > 0 && high > v {
+				low, end = (v+high)/2, end+1+k
+			}
+		}
+		var other float64
+		first := end
+		if end < len(s.tokens) && (s.tokens[end].In("by").N > 0 || s.tokens[end].Plain == "x") {
+			if w, k := number(end + 1); k > 0 {
+				other, end = w, end+1+k
+			}
+		} else if end+1 < len(s.tokens) && s.tokens[end].In("length").N > 0 && (s.tokens[end+1].In("by").N > 0 || s.tokens[end+1].Plain == "x") {
+			if w, k := number(end + 2); k > 0 { // "6cm by 2cm"
+				other, end = w, end+2+k
+			}
+		}
+		for end < len(s.tokens) && s.tokens[end].Is("-") {
+			end++
+		}
+		if end >= len(s.tokens) {
+			break
+		}
+		u := s.tokens[end].In("length")
+		if u.N == 0 || s.tokens[end].Plain == "in" && !s.inches(end) {
+			i = first - 1
+			continue
+		}
+		end += u.N
+		l := length{mm: low * u.Value, at: at, end: end, way: s.way(at, end)}
+		if other > 0 {
+			l.paired = true
+			out = append(out, l, length{mm: other * u.Value, at: at, end: end, way: l.way})
+		} else {
+			out = append(out, l)
+		}
+		i = end - 1
+	}
+	return out
+}
+
+// inches says that "in" is the unit: nothing that one could be in follows.
+func (s *sentence) inches(at int) bool {
+	if at+1 >= len(s.tokens) {
+		return true
+	}
+	t := &s.tokens[at+1]
+	return t.Under("way.").N > 0 || t.Under("piece.").N > 0 || t.Kind == words.Mark
+}
+
+// way finds whether a length is thickness, width or length: the word right behind it,
+// or before it.
+func (s *sentence) way(at, end int) string {
+	for k := end; k < min(len(s.tokens), end+4); k++ {
+		if u := s.tokens[k].Under("way."); u.N > 0 {
+			return strings.TrimPrefix(u.List, "way.")
+		}
+		if t := &s.tokens[k]; t.Kind == words.Number || t.Is(",") || t.Is("(") || t.In("length").N > 0 || t.Plain == "and" || t.Plain == "y" {
+			break
+		}
+	}
+	for k := at - 1; k >= max(0, at-3); k-- {
+		if u := s.tokens[k].Under("way."); u.N > 0 {
+			return strings.TrimPrefix(u.List, "way.")
+		}
+		if t := &s.tokens[k]; t.Is(",") || t.In("length").N > 0 || t.Plain == "and" || t.Plain == "y" {
+			break
+		}
+	}
+	return ""
+}
+
+// sizes puts the lengths of a sentence where they belong for the kind.
+func (m *method) sizes(s *sentence, p *ReadPiece) {
+	put := func(to *float64, l length) {
+		if *to == 0 && l.mm >= 3 && l.mm <= 600 {
+			*to = math.Round(l.mm)
+			m.mark(s, s.tokens[l.at].At, s.tokens[min(l.end, len(s.tokens))-1].End, "size", -1)
+		}
+	}
+	if at := s.has("tin"); at >= 0 {
+		p.Tin = true
+	}
+	list := s.lengths()
+	free := slices.DeleteFunc(slices.Clone(list), func(l length) bool { return l.way != "" && !l.paired })
+	for _, l := range list {
+		if l.paired || l.way == "" && len(free) > 1 {
+			continue
+		}
+		switch {
+		case p.Kind == piece.Ball || p.Kind == piece.Shell:
+			if !strings.HasPrefix(near(s, l.end, "oil"), "oil") {
+				put(&p.DiameterMM, l)
+			}
+		case p.Kind == piece.Cylinder && l.way == "long":
+			put(&p.LengthMM, l)
+		case p.Kind == piece.Cylinder:
+			put(&p.DiameterMM, l)
+		case p.Kind == piece.Loaf && l.way == "wide":
+			put(&p.DiameterMM, l)
+		case p.Kind == piece.Loaf && l.way == "long":
+			put(&p.LengthMM, l)
+		case p.Kind == piece.Loaf && l.way == "thick":
+			put(&p.HeightMM, l)
+		case p.Kind == piece.Loaf:
+		case l.way == "thick":
+			put(&p.ThicknessMM, l)
+		case l.way == "wide":
+			put(&p.DiameterMM, l)
+		case near(s, l.end, "oil") != "" || near(s, l.end, "pieces") != "":
+		case l.mm <= 32:
+			put(&p.ThicknessMM, l)
+		default:
+			put(&p.DiameterMM, l)
+		}
+	}
+	if len(free) < 2 {
+		return
+	}
+	a, b := free[0], free[1]
+	if a.mm < b.mm {
+		a, b = b, a
+	}
+	switch p.Kind {
+	case piece.Loaf:
+		put(&p.LengthMM, a)
+		put(&p.WidthMM, b)
+	case piece.Cylinder:
+		put(&p.LengthMM, a)
+		put(&p.DiameterMM, b)
+	case piece.Ball:
+		put(&p.DiameterMM, free[0])
+	case piece.Stuffing:
+	default:
+		put(&p.DiameterMM, a)
+		put(&p.ThicknessMM, b)
+	}
+}
+
+// near gives the list's name where one of its words follows within three.
+func near(s *sentence, from int, list string) string {
+	for k := from; k < min(len(s.tokens), from+4); k++ {
+		if s.tokens[k].In(list).N > 0 {
+			return list
+		}
+	}
+	return ""
+}
+
+// counts reads how many pieces there are.
+func (m *method) counts(p *ReadPiece, from, to int) {
+	if p.Kind == piece.Stuffing {
+		return
+	}
+	most := 200
+	for i := from; i <= max(to, m.cookAt)+1 && i < len(m.sentences); i++ {
+		s := &m.sentences[i]
+		if s.note || s.sauce {
+			continue
+		}
+		if n := m.countIn(s, most); n > 0 {
+			p.Count = n
+			return
+		}
+	}
+	for i := len(m.sentences) - 1; i >= 0 && i > to; i-- {
+		if s := &m.sentences[i]; s.has("makes") >= 0 && !s.sauce {
+			if n := m.makes(s.tokens); n > 0 {
+				p.Count = n
+				return
+			}
+		}
+	}
+	for _, a := range m.about {
+		tokens := words.Read(a, m.l)
+		if n := m.makes(tokens); n > 0 {
+			p.Count = n
+			return
+		}
+	}
+	if p.Kind == piece.Loaf {
+		p.Count = 1
+	}
+}
+
+// countIn finds the count of a sentence of shaping: "8 patties", "divide into 6",
+// "you should get about 30".
+func (m *method) countIn(s *sentence, most int) int {
+	fits := func(v float64) bool { return v == math.Trunc(v) && v >= 1 && int(v) <= most }
+	for i := range s.tokens {
+		v, n := measureNumber(s.tokens, i)
+		if n == 0 || !fits(v) || i > 0 && (s.tokens[i-1].Is("/") || s.tokens[i-1].Kind == words.Number) {
+			continue
+		}
+		k := i + n
+		if k < len(s.tokens) && s.tokens[k].In("by").N > 0 || i > 0 && s.tokens[i-1].In("by").N > 0 {
+			continue
+		}
+		if k < len(s.tokens) && (s.tokens[k].Is("-") || s.tokens[k].In("to").N > 0) {
+			if high, more := measureNumber(s.tokens, k+1); more > 0 && high > v && fits(high) {
+				v, k = math.Round((v+high)/2), k+1+more
+			}
+		}
+		for _, l := range s.lengths() { // "24 1½-inch balls"
+			if l.at == k {
+				k = l.end
+			}
+		}
+		// Up to three words between the number and what is counted.
+		for j := k; j < min(len(s.tokens), k+5); j++ {
+			t := &s.tokens[j]
+			if t.In("time").N > 0 || t.In("length").N > 0 || t.Under("unit.").N > 0 && t.Under("piece.").N == 0 && t.In("size").N == 0 || t.In("degrees").N > 0 || t.Kind == words.Mark && !t.Is("-") {
+				break
+			}
+			if t.Under("piece.").N > 0 || strings.HasPrefix(t.Plain, "mound") || strings.HasPrefix(t.Plain, "portion") || strings.HasPrefix(t.Plain, "porcion") || t.Plain == "equal" || t.Plain == "iguales" || t.Plain == "partes" {
+				if v > 1 || s.tokens[i].Kind == words.Number || s.has("act.shape") >= 0 {
+					m.mark(s, s.tokens[i].At, s.tokens[j].End, "count", -1)
+					return int(v)
+				}
+			}
+		}
+		if s.dividesBefore(i) && (k >= len(s.tokens) || s.tokens[k].In("length").N == 0 && s.tokens[k].In("time").N == 0 && s.tokens[k].Under("unit.").N == 0) {
+			m.mark(s, s.tokens[i].At, s.tokens[k-1].End, "count", -1)
+			return int(v)
+		}
+	}
+	return m.makes(s.tokens)
+}
+
+// dividesBefore says that "divide into" or "form" stands right before the number.
+func (s *sentence) dividesBefore(i int) bool {
+	for k := i - 1; k >= max(0, i-5); k-- {
+		t := &s.tokens[k]
+		if strings.HasPrefix(t.Plain, "divid") {
+			return true
+		}
+		if !(t.Plain == "in" || t.Plain == "into" || t.Plain == "en" || t.In("mass").N > 0 || t.Plain == "the" || t.Plain == "la" || t.Plain == "it") {
+			return false
+		}
+	}
+	return false
+}
+
+// makes reads "makes 24", "about 16 in all", "salen unas 20".
+func (m *method) makes(tokens []words.Token) int {
+	for i := range tokens {
+		if tokens[i].In("makes").N == 0 {
+			continue
+		}
+		k := i + tokens[i].In("makes").N
+		for k < len(tokens) && (tokens[k].In("about").N > 0 && tokens[k].Kind == words.Word || tokens[k].In("makes").N > 0 || tokens[k].Is(":")) {
+			k++
+		}
+		v, n := measureNumber(tokens, k)
+		if n == 0 || v < 2 || v > 200 || v != math.Trunc(v) {
+			continue
+		}
+		if k+n < len(tokens) {
+			t := &tokens[k+n]
+			if high, more := 0., 0; t.Is("-") || t.In("to").N > 0 {
+				if high, more = measureNumber(tokens, k+n+1); more > 0 && high > v {
+					v = math.Round((v + high) / 2)
+					k += 1 + more
+				}
+			}
+			if k+n < len(tokens) {
+				t = &tokens[k+n]
+			}
+			if t.In("by").N > 0 || t.In("time").N > 0 || t.In("length").N > 0 || t.In("serves").N > 0 || t.In("degrees").N > 0 || t.Under("unit.").N > 0 && t.Under("piece.").N == 0 || t.Is("°") {
+				continue
+			}
+		}
+		return int(v)
+	}
+	return 0
+}

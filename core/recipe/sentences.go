@@ -1,0 +1,422 @@
+package recipe
+
+import (
+	"slices"
+	"strings"
+	"unicode/utf8"
+
+	"cuerda/core/food"
+	"cuerda/core/food/ingredient"
+	"cuerda/core/words"
+)
+
+// entry is one food of one line, as the method goes on with it.
+type entry struct {
+	line int
+	item *ingredient.Ingredient
+	food *food.Food
+	part string // "" until it is known
+	// said is what the line says is done to it; done what the method does.
+	uses []use
+	// names are the stems it is called by, head the one that stands for it alone.
+	names map[string]bool
+	head  string
+	// shares are parts of it that the method does something else with.
+	shares []share
+	preps  []told
+	gone   bool // left out of "everything"
+}
+
+// told is a preparation that the method tells, of a share of the food where that is
+// not 0, and whether the method gives its figure.
+type told struct {
+	food.Preparation
+	share   float64
+	figured bool
+}
+
+type share struct {
+	grams    float64
+	sentence int
+	part     string
+}
+
+// use is a place in the method where a food is named.
+type use struct {
+	sentence int
+	verbs    []string
+	grams    float64 // of a portion; 0 for the whole
+	rest     bool
+}
+
+// mention is a phrase of a sentence that names foods.
+type mention struct {
+	at, n int
+	items []int
+	grams float64 // of a portion
+	half  float64 // share of a portion
+	rest  bool
+	group bool
+}
+
+// sentence is one of a method's.
+type sentence struct {
+	step     int
+	text     string
+	tokens   []words.Token
+	mentions []mention
+	segments []segment
+	all      bool // speaks of everything
+	note     bool // is the recipe's own voice, not a step
+	sauce    bool // is about what is not of the mix
+}
+
+// segment is a verb and the foods it goes with.
+type segment struct {
+	at, end int
+	lists   []words.Meaning // what the verb may mean
+	objects []int           // mentions
+}
+
+// has gives the first place of a list in the sentence, -1 for none.
+func (s *sentence) has(list string) int {
+	return slices.IndexFunc(s.tokens, func(t words.Token) bool { return t.In(list).N > 0 })
+}
+
+// verb says that one of the sentence's verbs is of the list.
+func (s *sentence) verb(list string) bool {
+	return slices.ContainsFunc(s.segments, func(g segment) bool {
+		return slices.ContainsFunc(g.lists, func(m words.Meaning) bool { return m.List == list })
+	})
+}
+
+func (s *sentence) under(prefix string) int {
+	return slices.IndexFunc(s.tokens, func(t words.Token) bool { return t.Under(prefix).N > 0 })
+}
+
+// minutes gives the first time in the sentence from a token on, min.
+func (s *sentence) minutes(from int) (minutes float64, at, n int) {
+	for i := max(0, from); i < len(s.tokens); i++ {
+		if v, n := ingredient.Minutes(s.tokens, i); v > 0 {
+			return v, i, n
+		}
+	}
+	return 0, -1, 0
+}
+
+// sentencesOf takes the steps apart.
+func sentencesOf(steps []string, l words.Language) (out []sentence) {
+	for i, text := range steps {
+		tokens := words.Read(text, l)
+		note := isNote(tokens)
+		coldWords(tokens)
+		start := 0
+		cut := func(end int) {
+			if end > start {
+				s := sentence{step: i, text: text, tokens: tokens[start:end]}
+				s.note = note || isNote(s.tokens)
+				out = append(out, s)
+			}
+			start = end + 1
+		}
+		for k := range tokens {
+			t := &tokens[k]
+			abbreviated := t.Is(".") && k > 0 && (tokens[k-1].Under("unit.").N > 0 || tokens[k-1].In("time").N > 0) && k+1 < len(tokens) && !upper(text[tokens[k+1].At:])
+			if (t.Is(".") || t.Is(";") || t.Is("!") || t.Is("?")) && !abbreviated {
+				cut(k)
+			}
+		}
+		cut(len(tokens))
+	}
+	return out
+}
+
+// isNote says that the words begin the recipe's own voice: "Tip: ...", but not "Tip into
+// a bowl".
+func isNote(tokens []words.Token) bool {
+	if len(tokens) == 0 {
+		return false
+	}
+	n := tokens[0].In("note").N
+	return n > 1 || n == 1 && len(tokens) > 1 && (tokens[1].Is(":") || tokens[1].Is("-") || tokens[1].Is("1"))
+}
+
+// coldWords takes their heat from words such as "baking" in "baking sheet".
+func coldWords(tokens []words.Token) {
+	for i := range tokens {
+		for k := i; k < i+tokens[i].In("no heat").N && k < len(tokens); k++ {
+			tokens[k].Means = slices.DeleteFunc(tokens[k].Means, func(m words.Meaning) bool {
+				return strings.HasPrefix(m.List, "heat.") || strings.HasPrefix(m.List, "do.")
+			})
+		}
+	}
+}
+
+func upper(s string) bool {
+	c, _ := utf8.DecodeRuneInString(s)
+	return strings.ToUpper(string(c)) == string(c) && strings.ToLower(string(c)) != string(c)
+}
+
+// callers gives the stems that an entry may be called by.
+func (e *entry) call(l words.Language) {
+	e.names = map[string]bool{}
+	for _, w := range e.item.Words {
+		e.names[w] = true
+	}
+	if n := len(e.item.Words); n > 0 {
+		e.head = e.item.Words[n-1]
+		if l == words.Spanish {
+			e.head = e.item.Words[0]
+		}
+	}
+	name := e.food.Name
+	if l == words.Spanish {
+		name = e.food.NameES
+	}
+	name, _, _ = strings.Cut(name, ",")
+	aliases := append(slices.Clone(e.food.Words[l.String()]), name)
+	if e.food.ManyAlike {
+		aliases = nil // cumin is not called pepper
+	}
+	for _, w := range aliases {
+		if tokens := words.Read(w, l); len(tokens) == 1 && tokens[0].In("plain").N == 0 && tokens[0].In("variety").N == 0 {
+			e.names[words.Stem(tokens[0].Plain)] = true
+		}
+	}
+}
+
+// generic are stems too common to stand for a food by themselves unless they are its
+// head.
+var generic = map[string]bool{"flour": true, "harina": true, "water": true, "white": true, "green": true, "red": true, "black": true, "ground": true, "fresh": true, "dry": true, "dried": true, "cooked": true, "powder": true, "whole": true, "sauce": true, "salsa": true, "sea": true, "extra": true, "virgin": true, "light": true, "semilla": true, "pasta": true, "molida": true, "molido": true, "picada": true, "blanco": true, "rojo": true, "verde": true, "negro": true, "cocido": true, "seco": true, "fresco": true, "hoja": true, "half": true, "plain": true, "all": true, "purpose": true, "garlic": false}
+
+// mentionsOf finds the foods that a sentence names.
+func (m *method) mentionsOf(s *sentence) {
+	for i := 0; i < len(s.tokens); i++ {
+		t := &s.tokens[i]
+		if t.Kind != words.Word {
+			continue
+		}
+		if t.In("all").N > 0 && !s.partOfAll(i) {
+			s.all = true
+		}
+		items, n, best := []int(nil), 0, 0
+		for k, e := range m.entries {
+			count, head := 0, false
+			end := i
+			for j := i; j < len(s.tokens) && j < i+6; j++ {
+				u := &s.tokens[j]
+				stem := words.Stem(u.Plain)
+				if e.names[stem] && u.Kind == words.Word {
+					count++
+					head = head || stem == e.head
+					end = j + 1
+					continue
+				}
+				if count == 0 || !(u.Is("-") || u.Plain == "de" || u.Plain == "del" || u.Plain == "la") {
+					break
+				}
+			}
+			if count == 0 || !head && count == 1 && generic[words.Stem(t.Plain)] {
+				continue
+			}
+			quality := 2 * count
+			if head {
+				quality++
+			}
+			switch {
+			case quality > best:
+				best, items, n = quality, []int{k}, end-i
+			case quality == best:
+				items = append(items, k)
+			}
+		}
+		group := false
+		if len(items) == 0 {
+			if g := t.Under("group."); g.N > 0 {
+				items, n, group = m.grouped(strings.TrimPrefix(g.List, "group.")), g.N, true
+			}
+		}
+		if len(items) == 0 {
+			continue
+		}
+		at := mention{at: i, n: n, items: items, group: group}
+		m.portion(s, &at)
+		s.mentions = append(s.mentions, at)
+		i += n - 1
+	}
+}
+
+// partOfAll says that "all the" only goes with a food.
+func (s *sentence) partOfAll(i int) bool {
+	n := s.tokens[i].In("all").N
+	if i+n < len(s.tokens) && (s.tokens[i+n].Plain == "of" || s.tokens[i+n].Plain == "de" || s.tokens[i+n].Plain == "del") {
+		return true
+	}
+	return n == 2 && s.tokens[i].Plain == "all"
+}
+
+// grouped gives the entries of a kind that one word names.
+func (m *method) grouped(kind string) (out []int) {
+	for k, e := range m.entries {
+		f, is := e.food, false
+		switch kind {
+		case "vegetable", "onion":
+			is = f.Group == food.Vegetable && f.State == food.Raw && !ingredient.Aromatic(f)
+			if kind == "onion" {
+				is = f.ID == "onion" || f.ID == "shallot" || f.ID == "leek"
+			}
+		case "herb":
+			is = f.ID == "parsley" || f.ID == "coriander" || f.ID == "fresh-herbs"
+		case "spice":
+			is = f.Group == food.Flavour
+		case "meat":
+			is = f.Group == food.Meat
+		case "nut":
+			is = f.Group == food.Nut
+		case "seed":
+			is = f.Group == food.Seed
+		case "flour":
+			is = strings.Contains(f.ID, "flour")
+		case "cheese":
+			is = strings.Contains(f.ID, "cheese") || f.ID == "feta" || f.ID == "mozzarella"
+		case "crumbs":
+			is = strings.Contains(f.ID, "crumbs") || f.ID == "panko" || strings.HasPrefix(f.ID, "bread")
+		case "bean":
+			is = f.Group == food.Legume
+		case "fish":
+			is = f.Group == food.Fish
+		case "egg":
+			is = f.Group == food.Egg
+		case "yolk":
+			is = f.ID == "egg-yolk"
+		case "white":
+			is = f.ID == "egg-white"
+		case "dry":
+			is = f.Group.IsBinder() || f.Group == food.Flavour
+		case "grain":
+			is = f.Group == food.Grain
+		}
+		if is {
+			out = append(out, k)
+		}
+	}
+	return out
+}
+
+// portion looks before a mention for how much of the food is meant.
+func (m *method) portion(s *sentence, at *mention) {
+	first := m.entries[at.items[0]]
+	joins := func(from int) bool {
+		for k := from; k < at.at; k++ {
+			t := &s.tokens[k]
+			switch t.Plain {
+			case "of", "the", "de", "la", "el", "los", "las", "del", "that", "your":
+			default:
+				if t.In("plain").N == 0 && t.In("variety").N == 0 {
+					return false
+				}
+			}
+		}
+		return true
+	}
+	for b := max(0, at.at-8); b < at.at; b++ {
+		t := &s.tokens[b]
+		if h := t.In("half of"); h.N > 0 && joins(b+h.N) {
+			at.half = h.Value
+			return
+		}
+		if h := t.In("rest of"); h.N > 0 && (joins(b+h.N) || at.at-b <= 4 && s.tokens[at.at-1].Under("unit.").N == 0) {
+			at.rest = true
+		}
+		if t.Kind != words.Number && t.In("number").N == 0 && t.In("article").N == 0 {
+			continue
+		}
+		if b > 0 && (s.tokens[b-1].Kind == words.Number || s.tokens[b-1].Is("/")) {
+			continue
+		}
+		if grams, n := m.reader.Portion(s.tokens, s.text, b, first.food); n > 0 && b+n <= at.at && joins(b+n) {
+			at.grams = grams
+			return
+		}
+	}
+}
+
+// segmentsOf finds the verbs of a sentence and the foods that go with each.
+func (m *method) segmentsOf(s *sentence, before []int) {
+	var cuts []segment
+	for i := 0; i < len(s.tokens); i++ {
+		t := &s.tokens[i]
+		if slices.ContainsFunc(s.mentions, func(x mention) bool { return i >= x.at && i < x.at+x.n }) {
+			continue
+		}
+		var lists []words.Meaning
+		longest := 1
+		for _, mean := range t.Means {
+			if strings.HasPrefix(mean.List, "do.") || strings.HasPrefix(mean.List, "act.") || strings.HasPrefix(mean.List, "heat.") {
+				lists = append(lists, mean)
+				longest = max(longest, mean.N)
+			}
+		}
+		if len(lists) > 0 {
+			cuts = append(cuts, segment{at: i, lists: lists})
+			i += longest - 1
+		}
+	}
+	if len(cuts) == 0 || cuts[0].at > 0 {
+		cuts = append([]segment{{}}, cuts...)
+	}
+	last := []int(nil)
+	for k := range cuts {
+		c := &cuts[k]
+		c.end = len(s.tokens)
+		if k+1 < len(cuts) {
+			c.end = cuts[k+1].at
+		}
+		for x := range s.mentions {
+			if at := s.mentions[x].at; at >= c.at && at < c.end && !s.instrument(c, at) {
+				c.objects = append(c.objects, x)
+			}
+		}
+		if len(c.objects) == 0 || len(last) > 0 && s.pronoun(c.at) {
+			c.objects = append(slices.Clone(last), c.objects...)
+		}
+		last = c.objects
+	}
+	s.segments = cuts
+}
+
+// pronoun says that a verb goes with what was named before it: "purée them with",
+// "mezclarlas con".
+func (s *sentence) pronoun(at int) bool {
+	verb := s.tokens[at].Plain
+	for _, clitic := range []string{"las", "los", "la", "lo"} {
+		if stem, is := strings.CutSuffix(verb, clitic); is && len(stem) > 3 {
+			return true
+		}
+	}
+	return at+1 < len(s.tokens) && s.tokens[at+1].In("it").N > 0 && len(s.tokens[at+1].Plain) > 1 && (s.tokens[at+1].Plain == "it" || s.tokens[at+1].Plain == "them")
+}
+
+// instrument says that a food is what a verb works in or on, not its object: "cook in
+// the butter".
+func (s *sentence) instrument(c *segment, at int) bool {
+	with := !slices.ContainsFunc(c.lists, func(x words.Meaning) bool {
+		return x.List == "do.fry" || x.List == "do.cook" || x.List == "do.roast" || x.List == "do.brown" || x.List == "act.coat" || x.List == "act.brush"
+	})
+	for k := at - 1; k > c.at && k >= at-6; k-- {
+		t := &s.tokens[k]
+		switch t.Plain {
+		case "in", "into", "over", "onto", "en", "sobre", "under", "to", "through":
+			return true
+		case "with", "con", "using":
+			return !with
+		case "the", "a", "of", "remaining", "rest", "de", "la", "el", "un", "una", "los", "las", "same", "misma", "mismo", "hot", "little", "resto", "del", "their", "its":
+			continue
+		}
+		if t.Kind == words.Number || t.Under("unit.").N > 0 || t.Is("/") || t.In("plain").N > 0 || t.In("variety").N > 0 || t.In("number").N > 0 {
+			continue
+		}
+		return false
+	}
+	return false
+}

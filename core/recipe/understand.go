@@ -1,0 +1,201 @@
+package recipe
+
+import (
+	"cmp"
+	"strings"
+
+	"cuerda/core/food"
+	"cuerda/core/food/ingredient"
+	"cuerda/core/piece"
+	"cuerda/core/words"
+)
+
+// Item is one food of a recipe as it goes into the build.
+type ReadFood struct {
+	ingredient.Ingredient
+	// Sure says that the food is as the line spells it.
+	Sure bool `json:"sure"`
+	// Part is what it goes to where that is not the mix.
+	Part string `json:"part,omitempty"`
+}
+
+// ReadLine is one ingredient line of a recipe, read with its method.
+type ReadLine struct {
+	Text  string     `json:"text"`
+	Items []ReadFood `json:"items"`
+	// Section is the heading it stands under, Part what it goes to: mix, a kind of part
+	// of a build, frying, serving, cooking liquid or pan.
+	Section string `json:"section,omitempty"`
+	Part    string `json:"part"`
+	// Full says that the whole line was understood.
+	Full bool `json:"full"`
+	// Maybe says that it may be left out.
+	Maybe bool `json:"maybe,omitempty"`
+	// Notes are words understood that change nothing; Rest those not understood, and
+	// Faults codes of what is wrong: package ingredient.
+	Notes  string              `json:"notes,omitempty"`
+	Rest   string              `json:"rest,omitempty"`
+	Faults []string            `json:"faults,omitempty"`
+	Spans  []ingredient.Phrase `json:"spans,omitempty"`
+
+	read ingredient.Reading
+}
+
+// StepSpan is a phrase of a step and what it was understood as.
+type StepSpan struct {
+	ingredient.Phrase
+	Step int `json:"step"`
+}
+
+// Understood is a recipe read whole: its lines, what its method does to them, and how
+// the pieces rest, are shaped and are cooked. What it does not say is left out.
+type Understood struct {
+	Language string     `json:"language" enum:"en,es"`
+	Lines    []ReadLine `json:"lines"`
+	Rest     *ReadWait  `json:"rest,omitempty"`
+	Chill    *ReadWait  `json:"chill,omitempty"`
+	Piece    *ReadPiece `json:"piece,omitempty"`
+	Cook     *ReadCook  `json:"cook,omitempty"`
+	Spans    []StepSpan `json:"spans"`
+	// Became are the steps of the cord that each step of the method became.
+	Became [][]string `json:"became"`
+}
+
+// Understand reads the lines and the method of a recipe that Read has found.
+func Understand(f *Found, r *ingredient.Reader, foods *food.Catalogue) Understood {
+	l := f.language()
+	out := Understood{Language: l.String(), Lines: make([]ReadLine, len(f.Ingredients)), Spans: []StepSpan{}}
+	mixed := ""
+	title, _ := named(words.Read(f.Name, l), 0, false)
+	stuffing := title == piece.Stuffing
+	olive := l == words.Spanish && f.fromSpain()
+	for i, text := range f.Ingredients {
+		line := r.ReadIn(text, words.Likelier(text, l))
+		line.Text = text
+		anyOil(&line, olive)
+		section := f.Sections[i]
+		for k := range line.Spans {
+			line.Spans[k].Line = i
+		}
+		out.Lines[i] = ReadLine{
+			Text: line.Text, Section: section, Full: line.Full(), Maybe: line.Maybe, Notes: line.Notes, Rest: line.Rest,
+			Faults: line.Faults, Spans: line.Spans, read: line,
+		}
+		out.Lines[i].Part = partFrom(section, &line, mixed != "" && mixed != section, foods, l)
+		if out.Lines[i].Part == "filling" && stuffing {
+			out.Lines[i].Part = ""
+		}
+		if own, of, ok := strings.Cut(text, ":"); ok && section == "" && strings.Count(of, ",") > 0 && len(own) < 40 && PartOf(own) != "" {
+			out.Lines[i].Part = PartOf(own) // "For the sauce: 1 onion, 1 glass of wine"
+		}
+		if mixed == "" && out.Lines[i].Part == "" {
+			mixed = cmp.Or(section, " ")
+		}
+	}
+	m := newMethod(f, out.Lines, r, foods, l)
+	for i := range out.Lines {
+		line := &out.Lines[i]
+		line.Items = m.shared(i)
+		for k := range line.read.Items {
+			if it := &line.read.Items[k]; foods.Find(it.Food) == nil {
+				line.Items = append(line.Items, ReadFood{Ingredient: *it, Part: line.Part})
+			}
+		}
+		if line.Items == nil {
+			line.Items = []ReadFood{}
+		}
+		if line.Part == "" {
+			line.Part = "mix"
+			if len(line.Items) > 0 && line.Items[0].Part != "" {
+				line.Part = line.Items[0].Part
+				for k := range line.Items {
+					if line.Items[k].Part == "" {
+						line.Part = "mix"
+					}
+				}
+			}
+		}
+	}
+	out.Rest, out.Chill = m.waits()
+	out.Piece = m.pieceOf()
+	out.Cook = m.cookOf()
+	out.Became = make([][]string, len(f.Steps))
+	for i := range out.Became {
+		out.Became[i] = append([]string{}, m.became[i]...)
+	}
+	if m.spans != nil {
+		out.Spans = m.spans
+	}
+	return out
+}
+
+// anyOil gives plain "aceite" the oil of the place: olive in Spain.
+func anyOil(l *ingredient.Reading, olive bool) {
+	for i := range l.Items {
+		it := &l.Items[i]
+		if it.Food == "olive-oil" && !olive && len(it.Words) == 1 && it.Words[0] == "aceite" {
+			it.Food = "sunflower-oil"
+		}
+	}
+}
+
+// fromSpain says that a Spanish recipe has more words of Spain than of America.
+func (f *Found) fromSpain() bool {
+	spain, america := 0, 0
+	for _, list := range [][]string{f.Ingredients, f.Steps} {
+		for _, text := range list {
+			for _, t := range words.Read(text, words.Spanish) {
+				if t.In("place.spain").N > 0 {
+					spain++
+				}
+				if t.In("place.america").N > 0 {
+					america++
+				}
+			}
+		}
+	}
+	return spain >= america
+}
+
+// language is that of the whole text.
+func (f *Found) language() words.Language {
+	all := f.Name + " "
+	for _, list := range [][]string{f.Ingredients, f.Steps, f.Notes} {
+		for _, t := range list {
+			if len(all) > 20_000 {
+				break
+			}
+			all += t + " "
+		}
+	}
+	return words.LanguageOf(all)
+}
+
+// partFrom is what a line goes to by its own words or its heading; "" for the mix or
+// where neither says.
+func partFrom(section string, line *ingredient.Reading, mixed bool, foods *food.Catalogue, l words.Language) string {
+	if line.Role != "" {
+		return line.Role
+	}
+	if section == "" {
+		return ""
+	}
+	part := PartOf(section)
+	if part == "" && !headsMix(section, l) && mixed {
+		part = "sauce"
+	}
+	if f := foods.Find(line.Items[0].Food); part == Coated && f != nil && f.Group == food.Fat {
+		return Frying
+	}
+	return part
+}
+
+// headsMix says that a heading names what the recipe makes.
+func headsMix(section string, l words.Language) bool {
+	for _, t := range words.Read(section, l) {
+		if t.In("head.mix").N > 0 || t.Under("piece.").N > 0 {
+			return true
+		}
+	}
+	return false
+}

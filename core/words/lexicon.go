@@ -1,0 +1,215 @@
+package words
+
+import (
+	_ "embed"
+	"encoding/csv"
+	"fmt"
+	"slices"
+	"strconv"
+	"strings"
+	"sync"
+)
+
+// Language is one of those that words.csv and method.csv have a column for.
+type Language int
+
+// The languages, in the order of the columns.
+const (
+	English Language = iota
+	Spanish
+	languages
+)
+
+var codes = [languages]string{"en", "es"}
+
+// String gives the language's code: en, es.
+func (l Language) String() string { return codes[l] }
+
+//go:embed words.csv
+var wordsCSV string
+
+//go:embed method.csv
+var methodCSV string
+
+// phrase is one entry of a list: words of which each may end in * for any ending.
+type phrase struct {
+	words []string
+	list  string
+	value float64
+}
+
+// lexicon is every phrase of a language by its first word, or by the first letters
+// of a first word that may end in any way.
+type lexicon struct {
+	exact  map[string][]phrase
+	starts map[string][]phrase
+}
+
+// prefix is how many letters of a word that may end in any way are looked up.
+const prefix = 3
+
+var lexicons = sync.OnceValue(func() *[languages]lexicon {
+	var out [languages]lexicon
+	var rows [][]string
+	for _, table := range []string{wordsCSV, methodCSV} {
+		r := csv.NewReader(strings.NewReader(table))
+		r.FieldsPerRecord, r.Comment = 2+int(languages), '#'
+		more, err := r.ReadAll()
+		if err != nil {
+			panic("words: " + err.Error()) // the tests read them
+		}
+		rows = append(rows, more[1:]...)
+	}
+	for l := range languages {
+		x := lexicon{map[string][]phrase{}, map[string][]phrase{}}
+		for _, row := range rows {
+			v, err := 0., error(nil)
+			if row[1] != "" {
+				if v, err = strconv.ParseFloat(row[1], 64); err != nil {
+					panic(fmt.Sprintf("words: %s: %v", row[0], err))
+				}
+			}
+			for text := range strings.SplitSeq(row[2+l], "|") {
+				if words := strings.Fields(Plain(text)); len(words) > 0 {
+					x.add(phrase{words, row[0], v})
+				}
+			}
+		}
+		out[l] = x
+	}
+	return &out
+})
+
+func (x *lexicon) add(p phrase) {
+	first := p.words[0]
+	if stem, open := strings.CutSuffix(first, "*"); open {
+		x.starts[stem[:min(prefix, len(stem))]] = append(x.starts[stem[:min(prefix, len(stem))]], p)
+		return
+	}
+	x.exact[first] = append(x.exact[first], p)
+}
+
+func matches(pattern, word string) bool {
+	if stem, open := strings.CutSuffix(pattern, "*"); open {
+		return strings.HasPrefix(word, stem)
+	}
+	return pattern == word
+}
+
+// fits says whether the phrase stands at i: hyphens between its words are passed
+// over. It gives how many tokens it takes.
+func (p *phrase) fits(tokens []Token, i int) (n int, ok bool) {
+	at := i
+	for k, w := range p.words {
+		for k > 0 && at < len(tokens) && tokens[at].Is("-") && tokens[at].Glued {
+			at++
+		}
+		if at >= len(tokens) || !matches(w, tokens[at].Plain) {
+			return 0, false
+		}
+		at++
+	}
+	return at - i, true
+}
+
+// Read takes a text apart and says of every token what it may mean.
+func Read(text string, l Language) []Token {
+	tokens := Tokens(text, l)
+	x := &lexicons()[l]
+	for i := range tokens {
+		t := &tokens[i]
+		if t.Kind == Number {
+			continue
+		}
+		try := func(list []phrase) {
+			for j := range list {
+				if n, ok := list[j].fits(tokens, i); ok {
+					t.Means = append(t.Means, Meaning{list[j].list, list[j].value, n})
+				}
+			}
+		}
+		try(x.exact[t.Plain])
+		for n := 1; n <= min(prefix, len(t.Plain)); n++ {
+			try(x.starts[t.Plain[:n]])
+		}
+		if len(t.Means) > 1 {
+			slices.SortStableFunc(t.Means, func(a, b Meaning) int { return b.N - a.N })
+		}
+	}
+	return tokens
+}
+
+// In gives the longest phrase of the list that the token begins; N is 0 for none.
+func (t *Token) In(list string) Meaning {
+	for _, m := range t.Means {
+		if m.List == list {
+			return m
+		}
+	}
+	return Meaning{}
+}
+
+// Under gives the longest phrase of any list whose name begins so, such as "unit.".
+func (t *Token) Under(prefix string) Meaning {
+	for _, m := range t.Means {
+		if strings.HasPrefix(m.List, prefix) {
+			return m
+		}
+	}
+	return Meaning{}
+}
+
+// LanguageOf decides by the small words of a text; English where nothing does.
+func LanguageOf(text string) Language {
+	return Likelier(text, English)
+}
+
+// Likelier is LanguageOf with what to say where the text leaves it open.
+func Likelier(text string, otherwise Language) Language {
+	var counts [languages]int
+	lists := telling()
+	for w := range strings.FieldsFuncSeq(text, func(c rune) bool { return !(c >= 'a' && c <= 'z' || c >= 'A' && c <= 'Z' || c > 0x7f) }) {
+		w = Plain(w)
+		for l := range languages {
+			if lists[l][w] {
+				counts[l]++
+			}
+		}
+	}
+	best := otherwise
+	for l := range languages {
+		if counts[l] > counts[best] {
+			best = l
+		}
+	}
+	return best
+}
+
+// telling are the words of the list "language", which tell it.
+var telling = sync.OnceValue(func() (out [languages]map[string]bool) {
+	for l := range languages {
+		out[l] = map[string]bool{}
+		for _, list := range lexicons()[l].exact {
+			for _, p := range list {
+				if p.list == "language" {
+					out[l][p.words[0]] = true
+				}
+			}
+		}
+	}
+	return out
+})
+
+// Lists gives the names of all lists that have a phrase in the language.
+func Lists(l Language) map[string]bool {
+	out := map[string]bool{}
+	x := &lexicons()[l]
+	for _, m := range []map[string][]phrase{x.exact, x.starts} {
+		for _, list := range m {
+			for _, p := range list {
+				out[p.list] = true
+			}
+		}
+	}
+	return out
+}

@@ -1,0 +1,43 @@
+import { keepPreviousData, useMutation, useQuery } from "@tanstack/react-query";
+import { useSettled } from "../advice/queries";
+import { api, unwrap, type Line, type Reading, type Recipe } from "../api/client";
+import { send } from "../files/queries";
+
+/** Finds and reads the recipe in a text or a file. */
+export function useReadRecipe() {
+  return useMutation({
+    mutationFn: (text: Blob | string) => send<Recipe>("/api/read-recipe", text, "application/octet-stream"),
+  });
+}
+
+/** Reads a line that is being typed, once it says an amount. */
+export function useReadLine(text: string): Reading | undefined {
+  const settled = useSettled(text.trim(), 150);
+  const amount =
+    settled.length > 3 &&
+    /\d|[¼½¾⅓⅔⅛]|\b(a|an|half|un|una|media|medio)\b/i.test(settled) &&
+    /\p{L}{3}/u.test(settled);
+  const read = useQuery({
+    queryKey: ["read-line", settled],
+    queryFn: ({ signal }) =>
+      unwrap(api.GET("/api/read-line", { params: { query: { text: settled } }, signal })),
+    enabled: amount,
+    placeholderData: keepPreviousData,
+    staleTime: Infinity,
+    gcTime: 10_000,
+  });
+  return amount && text.trim() === settled ? read.data : undefined;
+}
+
+/** The lines of a mix that a line of a recipe comes to; none where it says no amount or no food. */
+export function linesOf(line: Reading | undefined): Line[] {
+  if (!line) return [];
+  return line.items
+    .filter((i) => i.food !== "" && i.grams > 0 && i.said)
+    .map((i) => ({
+      food: i.food,
+      grams: i.grams,
+      ...(i.name ? { name: i.name } : {}),
+      ...(i.prep ? { prep: i.prep } : {}),
+    }));
+}
