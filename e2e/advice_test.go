@@ -28,6 +28,7 @@ func TestPasteARecipeAndConvertIt(t *testing.T) {
 	// Put one right; the other stays out, in sight.
 	w.see(`select[aria-label="Food of: 3 cups of moonbeams"]`).MustSelect("Carrot, grated")
 	w.fill(`input[aria-label="Grams of: 3 cups of moonbeams, g"]`, "80")
+	w.eventually(".build-side", "Which food is this?")
 	w.click("Take as a new build")
 	w.eventually(".mix-head .hint", "version")
 	until(t, func() bool { return w.value(".build-name") == "Pasted recipe" }, func() string { return w.value(".build-name") })

@@ -394,6 +394,6 @@ func TestNothingIsInaccessible(t *testing.T) {
 	w.click("Bring in a recipe")
 	w.see("#paste-text").MustInput("1 egg\nsome moonbeams")
 	w.click("Read it")
-	w.see(".reading")
-	check(w, "paste")
+	w.see(".build-row")
+	check(w, "reading")
 }

@@ -179,7 +179,7 @@ func (y *layout) take(i int) {
 	case r.head == "notes":
 		y.where = "notes"
 		return
-	case strings.HasPrefix(r.head, "section: ") && !(f.Name == "" && i == 0):
+	case strings.HasPrefix(r.head, "section: ") && !(f.Name == "" && i == 0 && !forWhat(r)):
 		name := strings.TrimPrefix(r.head, "section: ")
 		if y.where == "ingredients" || y.where == "" || y.where == "method" && y.listFollows(i) {
 			if y.where != "ingredients" && !y.listFollows(i) {
@@ -250,6 +250,11 @@ func (y *layout) bareOrder(r *row) int {
 		return 0
 	}
 	return n
+}
+
+// forWhat says that a line begins with "for" or "to": it heads a list.
+func forWhat(r *row) bool {
+	return len(r.tokens) > 0 && (r.tokens[0].Plain == "for" || r.tokens[0].Plain == "to" || r.tokens[0].Plain == "para")
 }
 
 func tokensOfWords(r *row) (out []words.Token) {
@@ -326,7 +331,7 @@ func (y *layout) isHeading(i int) bool {
 	if r.marked || startsWithAmount(r) || len(r.tokens) == 0 || len(tokensOfWords(r)) > 5 || strings.ContainsAny(r.text, ".,;!()") || i+1 >= len(y.rows) {
 		return false
 	}
-	if first := r.tokens[0].Plain; (first == "for" || first == "to" || first == "para") && r.blank && !y.rows[i+1].blank {
+	if forWhat(r) && r.blank && !y.rows[i+1].blank {
 		return true
 	}
 	if !y.listFollows(i) {

@@ -302,9 +302,17 @@ func (w *writer) text(markdown bool) []byte {
 		fmt.Fprintf(&b, "%d. %s\n", i+1, s)
 	}
 	fmt.Fprintf(&b, "\n%s\n", w.say("safety", "c", w.decimal(w.baked.Target.Celsius)))
-	if w.d.Note != "" {
+	if w.d.Note != "" || len(w.d.Method) > 0 {
 		head(2, w.say("note")+colon(markdown))
+	}
+	if w.d.Note != "" {
 		fmt.Fprintln(&b, w.d.Note)
+	}
+	for i, m := range w.d.Method { // the recipe's own words
+		if i == 0 {
+			fmt.Fprintf(&b, "\n%s\n", w.say("words"))
+		}
+		fmt.Fprintf(&b, "%d. %s\n", i+1, m.Text)
 	}
 	return []byte(b.String())
 }

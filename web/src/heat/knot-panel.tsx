@@ -66,6 +66,13 @@ export function KnotPanel(props: Props) {
             <> {t(`cord.times.${code === "blitz" ? "blitz" : "cook"}`, { count: step.times })}</>
           )}
         </p>
+        {(document.method ?? [])
+          .filter((m) => m.steps?.includes(code))
+          .map((m, i) => (
+            <blockquote key={i} className="knot-words" aria-label={t("reading.words")}>
+              {m.text}
+            </blockquote>
+          ))}
         {step.lines?.map((index) => {
           const line = document.lines[index];
           if (!line) return null;

@@ -30,6 +30,9 @@ export const reading = {
     soaking: "to soak in",
   },
   steps: "Rest, shape, cold and heat",
+  count_one: "{{count}} piece",
+  count_other: "{{count}} pieces",
+  open: "Which food is this?",
   notSaid: "not said",
   recipeSays: "the recipe says {{time}}",
   minutesOf: { rest: "Minutes of the rest", chill: "Minutes of the chill" },
@@ -47,6 +50,13 @@ export const reading = {
     thickness: "How thick is a piece?",
     method: "How is it cooked?",
     amount: "How much {{food}}?",
+    prep: {
+      mash: "mashed",
+      blitz: "pulsed",
+      press: "squeezed dry",
+      saute: "softened first",
+      gel: "soaked 10 min",
+    },
     none: {
       fineness: "left whole",
       juice: "as it is",

@@ -31,6 +31,9 @@ export const reading: ReadingWords = {
     soaking: "para remojar",
   },
   steps: "Reposo, forma, frío y calor",
+  count_one: "{{count}} pieza",
+  count_other: "{{count}} piezas",
+  open: "¿Qué alimento es?",
   notSaid: "no lo dice",
   recipeSays: "la receta dice {{time}}",
   minutesOf: { rest: "Minutos de reposo", chill: "Minutos de frío" },
@@ -48,6 +51,13 @@ export const reading: ReadingWords = {
     thickness: "¿Qué grosor tiene una pieza?",
     method: "¿Cómo se cocina?",
     amount: "{{food}}: ¿cuánto?",
+    prep: {
+      mash: "machacado",
+      blitz: "triturado",
+      press: "bien escurrido",
+      saute: "sofrito antes",
+      gel: "remojado 10 min",
+    },
     none: {
       fineness: "entero",
       juice: "tal cual",

@@ -1,3 +1,4 @@
+import { useState } from "react";
 import type { Recipe, Vocabulary } from "../api/client";
 import { usePrepWords } from "../bench/prep-editor";
 import type { Foods } from "../editing/queries";
@@ -23,26 +24,32 @@ type Props = {
 export function BuildSide({ recipe, draft, foods, vocabulary, lit, onLight, onChange }: Props) {
   const { t } = useTranslation();
   const rows = draft.rows.map((row, at) => ({ row, at }));
-  const groups: { name: string; goes: Goes; rows: typeof rows }[] = [];
+  const [open] = useState(() => new Set(rows.filter(({ row }) => row.food === "").map(({ at }) => at)));
+  const groups: { name: string; goes: Goes | "open"; rows: typeof rows }[] = [];
   for (const each of rows) {
-    const { goes, section } = each.row;
-    const key = goes === "mix" || goes === "beside" ? "" : section;
+    const { section } = each.row;
+    // What is not understood stands first until the cook says what it is.
+    const goes = open.has(each.at) && each.row.goes !== "beside" ? "open" : each.row.goes;
+    const key = goes === "mix" || goes === "beside" || goes === "open" ? "" : section;
     const group = groups.find((g) => g.goes === goes && g.name === key);
     if (group) group.rows.push(each);
     else groups.push({ goes, name: key, rows: [each] });
   }
-  const order = (g: { goes: Goes }) => (g.goes === "mix" ? 0 : g.goes === "beside" ? 2 : 1);
+  const order = ({ goes }: { goes: Goes | "open" }) =>
+    goes === "open" ? 0 : goes === "mix" ? 1 : goes === "beside" ? 3 : 2;
   groups.sort((a, b) => order(a) - order(b));
   return (
     <div className="build-side">
       {groups.map((g) => (
         <section key={`${g.goes} ${g.name}`}>
           <h3>
-            {g.goes === "mix"
-              ? t("parts.mix")
-              : g.goes === "beside"
-                ? t("reading.beside")
-                : t(`parts.kind.${g.goes}`)}
+            {g.goes === "open"
+              ? t("reading.open")
+              : g.goes === "mix"
+                ? t("parts.mix")
+                : g.goes === "beside"
+                  ? t("reading.beside")
+                  : t(`parts.kind.${g.goes}`)}
             {g.name && <small> {g.name}</small>}
           </h3>
           <ul className="build-rows">

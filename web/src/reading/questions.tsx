@@ -22,7 +22,9 @@ export function Questions({ questions, chosen, foods, onAnswer }: Props) {
       case "fineness":
       case "juice":
       case "gel":
-        return a.prep?.length ? a.prep.map(prepWords).join(", ") : t(`reading.ask.none.${q.code}`);
+        return a.as_read
+          ? (a.prep ?? []).map(prepWords).join(", ") || t(`reading.ask.none.${q.code}`)
+          : t(`reading.ask.prep.${(a.prep?.at(-1)?.do ?? "mash") as "mash"}`);
       case "rest":
       case "chill":
         return a.minutes > 0 ? format.duration(a.minutes) : t(`reading.ask.none.${q.code}`);

@@ -2,7 +2,6 @@ import type { Recipe, Vocabulary } from "../api/client";
 import { useTranslation } from "../i18n/use-translation";
 import { useFormat } from "../ui/format";
 import { NumberField } from "../ui/number-field";
-import { pieceWord } from "../ui/piece-word";
 import type { Lit } from "./recipe-side";
 import { without, type Draft } from "./rows";
 
@@ -60,9 +59,9 @@ export function StepsSide({ recipe, draft, vocabulary, lit, onLight, onChange }:
           <span className="build-step-name">{t("cord.shape")}</span>
           {piece ? (
             <span>
-              {said?.count ? `${said.count} × ` : ""}
-              {t(`piece.a.${pieceWord(piece)}`)}
-              {sizes.length > 0 && <span className="hint figure"> {sizes.join(" × ")} mm</span>}
+              {t(`piece.kinds.${piece.kind}`)}
+              {said?.count ? <> · {t("reading.count", { count: said.count })}</> : null}
+              {sizes.length > 0 && <span className="hint figure"> · {sizes.join(" × ")} mm</span>}
             </span>
           ) : (
             <span className="hint">{t("reading.notSaid")}</span>

@@ -98,6 +98,16 @@ function Sheet({ build, page, foods }: { build: Build; page: Page; foods: Foods 
             </ol>
           </section>
         </div>
+        {d.method && d.method.length > 0 && (
+          <section aria-labelledby="sheet-words" className="sheet-words">
+            <h2 id="sheet-words">{t("reading.words")}</h2>
+            <ol>
+              {d.method.map((m, i) => (
+                <li key={i}>{m.text}</li>
+              ))}
+            </ol>
+          </section>
+        )}
         {d.note && (
           <section aria-labelledby="sheet-note">
             <h2 id="sheet-note">{t("files.note")}</h2>

@@ -1,3 +1,4 @@
+import { useState } from "react";
 import { useTranslation } from "../i18n/use-translation";
 import type { Foods } from "../editing/queries";
 import { useFormat } from "./format";
@@ -16,7 +17,11 @@ type Props = {
 export function FoodSelect({ label, foods, groups, value, first = [], onChange }: Props) {
   const { t, i18n } = useTranslation();
   const format = useFormat();
-  const named = [...foods.values()].map((f) => ({
+  // A long list of these stays light: each has its choices once someone comes to it.
+  const [near, setNear] = useState(value === "");
+  const chosen = foods.get(value);
+  const listed = near ? [...foods.values()] : chosen ? [chosen] : [];
+  const named = listed.map((f) => ({
     id: f.id,
     group: f.group,
     name: format.foodName(f, f.id),
@@ -32,17 +37,22 @@ export function FoodSelect({ label, foods, groups, value, first = [], onChange }
       className="form-select"
       aria-label={label}
       value={value}
+      onPointerEnter={() => setNear(true)}
+      onPointerDown={() => setNear(true)}
+      onFocus={() => setNear(true)}
       onChange={(e) => onChange(e.target.value)}
     >
       <option value="">{t("paste.choose")}</option>
-      {first.length > 0 && (
+      {near && first.length > 0 && (
         <optgroup label={t("paste.or")}>{named.filter((f) => first.includes(f.id)).map(option)}</optgroup>
       )}
-      {groups.map((g) => (
-        <optgroup key={g} label={t(`groups.${g}`)}>
-          {named.filter((f) => f.group === g).map(option)}
-        </optgroup>
-      ))}
+      {groups
+        .filter((g) => named.some((f) => f.group === g))
+        .map((g) => (
+          <optgroup key={g} label={t(`groups.${g}`)}>
+            {named.filter((f) => f.group === g).map(option)}
+          </optgroup>
+        ))}
     </select>
   );
 }

@@ -1,0 +1,137 @@
+package e2e
+
+import (
+	"encoding/json"
+	"fmt"
+	"net/http"
+	"strings"
+	"testing"
+
+	"github.com/go-rod/rod/lib/input"
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"cuerda/core/food"
+	"cuerda/internal/api"
+)
+
+const boathousePatties = `Boathouse bean patties
+
+2 (15 oz) cans black beans, drained
+3/4 cup rolled oats
+1 flax egg
+1 small onion, chopped and sautéed 8 minutes
+1 tsp salt
+oil, for frying
+
+1. Mix everything but the oil with your hands.
+2. Let the mixture stand 15 minutes.
+3. Shape into 6 patties, 2 cm thick, and chill for half an hour.
+4. Fry in a skillet, 5 minutes per side.
+`
+
+// emptyBuild makes a build with nothing in it.
+func (a *app) emptyBuild() string {
+	a.t.Helper()
+	r, err := http.NewRequest(http.MethodPost, a.url+"/api/builds", strings.NewReader(`{"format":"cuerda-build/1","name":"Untitled build","lines":[]}`))
+	require.NoError(a.t, err)
+	r.Header.Set("Content-Type", "application/json")
+	answer, err := http.DefaultClient.Do(r)
+	require.NoError(a.t, err)
+	defer answer.Body.Close()
+	var b api.Build
+	require.NoError(a.t, json.NewDecoder(answer.Body).Decode(&b))
+	return b.ID
+}
+
+// paste gives a text to the page as the clipboard key does.
+func (w *window) paste(text string) {
+	w.MustEval(`(text) => { const d = new DataTransfer(); d.setData("text/plain", text);
+		document.body.dispatchEvent(new ClipboardEvent("paste", { clipboardData: d, bubbles: true, cancelable: true })); }`, text)
+}
+
+func TestARecipeIsReadBesideTheBuildItBecomes(t *testing.T) {
+	a := start(t)
+	id := a.emptyBuild()
+	w := a.open(a.person(), "/bench/"+id)
+	w.see(".empty-bowl")
+	w.paste(boathousePatties)
+	w.eventually(".reading-sum", "6 of 6 lines read in full")
+	w.eventually(".build-side", "to fry or brush with")
+	w.eventually(".build-steps", "6 pieces")
+	w.eventually(".build-steps", "the recipe says 10 min")
+
+	// One side lights the other.
+	w.see("#reading-row-0").MustHover()
+	w.see(".recipe-line.lit")
+	w.MustElementR(".recipe-steps .said", "half an hour").MustHover()
+	w.see(".build-step.lit")
+
+	// What it does not say and what decides is asked, with what each answer does.
+	w.eventually(".reading-asks", "left whole, or broken?")
+	before := w.words(".reading-sum strong")
+	w.MustElementR(".reading-answer", "mashed").MustClick()
+	until(t, func() bool { return w.words(".reading-sum strong") != before }, func() string { return before })
+
+	// Taken as one step: undo empties the bowl, redo fills it.
+	w.click("Take it")
+	w.see(`[data-food="black-beans-canned"]`)
+	w.status("saved")
+	got := a.document(id)
+	assert.Equal(t, "Boathouse bean patties", got.Name)
+	assert.Equal(t, []food.Preparation{{Do: food.Mash, Level: 0.8}}, got.Lines[0].Prep)
+	assert.Equal(t, 15., got.Rest.Minutes)
+	assert.Equal(t, 30., got.Chill.Minutes)
+	assert.Equal(t, 20., got.Piece.ThicknessMM)
+	w.click("Undo")
+	w.see(".empty-bowl")
+	w.click("Redo")
+	w.see(`[data-food="black-beans-canned"]`)
+
+	// The method's words stay with the step that they became, and on the page to print.
+	w.tie("Chill")
+	w.eventually(".knot-words", "chill for half an hour")
+	w.press(input.Escape)
+	w.status("saved")
+	w = a.open(a.person(), "/sheet/"+id)
+	w.eventually(".sheet-words", "Fry in a skillet, 5 minutes per side.")
+}
+
+func TestALineThatIsTypedIsReadAsInARecipe(t *testing.T) {
+	a := start(t)
+	id := a.emptyBuild()
+	w := a.open(a.person(), "/bench/"+id)
+	w.see(".add-food input").MustInput("2 cups cooked lentils, mashed")
+	w.eventually(".food-menu li.here", "396 g of lentils")
+	w.press(input.Enter)
+	w.see(`[data-food="lentils-cooked"]`)
+	w.see(".add-food input").MustInput("1 flax egg")
+	w.eventually(".food-menu li.here", "flax meal")
+	w.press(input.Enter)
+	w.see(`[data-food="water"]`)
+	w.status("saved")
+	var foods []string
+	for _, l := range a.document(id).Lines {
+		foods = append(foods, fmt.Sprintf("%s %.0f %v", l.Food, l.Grams, l.Prep))
+	}
+	assert.Equal(t, []string{"lentils-cooked 396 [{mash 0 0.8 0 <nil>}]", "flax-meal 7 [{gel 10 0 0 <nil>}]", "water 45 []"}, foods)
+}
+
+func TestWhatIsDroppedOrBrokenIsReadOrSaysWhy(t *testing.T) {
+	a := start(t)
+	w := a.open(a.person(), "/bench/"+a.emptyBuild())
+	w.see(".empty-bowl")
+	w.MustEval(`(text) => { const d = new DataTransfer(); d.items.add(new File([text], "r.txt", { type: "text/plain" }));
+		document.body.dispatchEvent(new DragEvent("drop", { dataTransfer: d, bubbles: true, cancelable: true })); }`, boathousePatties)
+	w.eventually(".reading-sum", "6 of 6 lines read in full")
+	w.click("Back to the text")
+	require.Contains(t, w.value("#paste-text"), "2 (15 oz) cans black beans", "the file's words can be put right")
+	w.connection(false)
+	w.click("Read it")
+	w.eventually(".modal .note-reason", "could not be read just now")
+	w.connection(true)
+	w.click("Read it")
+	w.eventually(".reading-sum", "6 of 6 lines read in full")
+	w.press(input.Escape)
+	w.see(".empty-bowl")
+}
