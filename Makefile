@@ -88,6 +88,8 @@ bench: web/dist/index.html setup-tests
 
 fuzz:
 	go test -run '^$$' -fuzz FuzzRead -fuzztime 60s ./core/formula
+	go test -run '^$$' -fuzz FuzzRead -fuzztime 60s ./core/food/ingredient
+	go test -run '^$$' -fuzz FuzzUnderstand -fuzztime 60s -fuzzminimizetime 10x ./core/recipe
 
 # Pictures for docs/screenshots, of a kitchen of their own.
 shots: bin/cuerda setup-tests

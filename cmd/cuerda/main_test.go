@@ -225,3 +225,46 @@ func TestStartSaysWhatIsWrong(t *testing.T) {
 		assert.ErrorContains(t, start(t.Context(), io.Discard, io.Discard, o), want)
 	}
 }
+
+func TestARecipeIsReadAndPredicted(t *testing.T) {
+	const text = "Lentil cakes\n\n2 cups cooked lentils, mashed\n1/2 cup oats\n1 flax egg\n\n1. Mix everything and leave 10 minutes.\n2. Shape into 8 cakes, 2 cm thick.\n3. Fry in a skillet, 4 minutes per side.\n"
+	code, out, errs := command(text, "read", "-")
+	require.Zero(t, code, errs)
+	var got struct {
+		Lines []struct {
+			Text, Part string
+			Items      []struct {
+				Food  string
+				Grams float64
+				Sure  bool
+			}
+		}
+		Rest     struct{ Minutes float64 }
+		Piece    struct{ Count int }
+		Cook     struct{ Method string }
+		Document json.RawMessage
+	}
+	require.NoError(t, json.Unmarshal([]byte(out), &got))
+	assert.Equal(t, "lentils-cooked", got.Lines[0].Items[0].Food)
+	assert.True(t, got.Lines[0].Items[0].Sure)
+	assert.Equal(t, "mix", got.Lines[0].Part)
+	assert.Equal(t, 10., got.Rest.Minutes)
+	assert.Equal(t, 8, got.Piece.Count)
+	assert.Equal(t, "pan", got.Cook.Method)
+
+	code, build, errs := command(text, "read", "--build", "-")
+	require.Zero(t, code, errs)
+	assert.JSONEq(t, string(got.Document), build)
+	code, out, errs = command(build, "predict", "-")
+	require.Zero(t, code, errs)
+	var p formula.Prediction
+	require.NoError(t, json.Unmarshal([]byte(out), &p))
+	assert.Positive(t, p.Chance)
+
+	code, out, _ = command(build, "read", "-")
+	require.Zero(t, code, "a build document is read as what it is")
+	assert.Contains(t, out, "lentils-cooked")
+	code, _, errs = command("Once upon a time there was a recipe without any list. It went on and on, and nobody wrote down what was in it.", "read", "-")
+	assert.Equal(t, 2, code)
+	assert.Contains(t, errs, "no-recipe")
+}

@@ -46,6 +46,9 @@ func newMethod(f *Found, lines []ReadLine, r *ingredient.Reader, foods *food.Cat
 			e := &entry{line: i, item: it, food: fd, part: lines[i].Part}
 			e.call(l)
 			m.entries = append(m.entries, e)
+			if it.Tells("poach") || it.Tells("escalf") {
+				m.boil(e)
+			}
 		}
 	}
 	m.sentences = sentencesOf(f.Steps, l)
@@ -78,7 +81,7 @@ func (m *method) landmarks() {
 		for _, x := range s.mentions {
 			for _, k := range x.items {
 				if except >= 0 && x.at > except {
-					m.entries[k].gone = true
+					m.entries[k].gone = m.entries[k].gone || x.grams == 0 && x.half == 0
 				} else if m.entries[k].part == "" {
 					named[k] = true
 				}
@@ -243,6 +246,13 @@ func (m *method) follow() {
 			continue
 		}
 		m.gels(i)
+		for _, d := range s.described {
+			for _, list := range d.lists {
+				if strings.HasPrefix(list.List, "do.") && list.List != "do.gel" && list.List != "do.soak" {
+					m.prepareOne(s, i, list, s.mentions[d.mention].items)
+				}
+			}
+		}
 		fried := false
 		for k := range s.segments {
 			g := &s.segments[k]
@@ -280,7 +290,13 @@ func (m *method) use(s *sentence, i int, g *segment) {
 	except := s.has("except")
 	for x := range s.mentions {
 		at := &s.mentions[x]
-		if at.at < g.at || at.at >= g.end || except >= 0 && at.at > except {
+		if at.at < g.at || at.at >= g.end {
+			continue
+		}
+		if except >= 0 && at.at > except { // "everything but 1 tablespoon of the oil": the rest of it goes in
+			if e := m.entries[at.items[0]]; at.grams > 0 && at.grams < e.item.Grams {
+				e.uses = append(e.uses, use{i, []string{"act.mix"}, e.item.Grams - at.grams, false})
+			}
 			continue
 		}
 		for _, k := range at.items {
@@ -301,6 +317,23 @@ func (m *method) mark(s *sentence, at, end int, what string, line int) {
 }
 
 func runes(s string, at int) int { return len([]rune(s[:at])) }
+
+// prepareOne does what a participle says of its own food, unless the line of it says
+// more already.
+func (m *method) prepareOne(s *sentence, i int, list words.Meaning, items []int) {
+	if m.shapeAt >= 0 && i > m.shapeAt {
+		return
+	}
+	for _, n := range items {
+		e := m.entries[n]
+		if e.part != "" || len(items) > 1 {
+			continue
+		}
+		if p, ok := ingredient.Preparation(list.List, e.food, ingredient.Saying{}); ok && !(p.Do == food.Blitz && ingredient.Aromatic(e.food)) {
+			e.preps = append(e.preps, told{Preparation: p})
+		}
+	}
+}
 
 // prepare does what a verb says to the foods it goes with.
 func (m *method) prepare(s *sentence, i, k int, list words.Meaning, items []int) {
@@ -329,8 +362,19 @@ func (m *method) prepare(s *sentence, i, k int, list words.Meaning, items []int)
 		}
 	}
 	except := s.has("except")
+	if name == "do.soak" && !slices.ContainsFunc(g.objects, func(x int) bool { return s.mentions[x].at >= g.at }) {
+		for x := range s.mentions { // "pour the broth over the granules and soak"
+			items = append(items, s.mentions[x].items...)
+		}
+	}
 	for _, n := range items {
 		e := m.entries[n]
+		if (name == "do.gel" || name == "do.soak") && e.food.Group == food.Gel {
+			continue // gels are seen to by themselves
+		}
+		if name == "do.grate" {
+			e.grated = true
+		}
 		if e.part != "" || except >= 0 && e.gone {
 			continue
 		}
@@ -454,6 +498,7 @@ func (m *method) gels(i int) {
 
 // boil turns what is dry into what it is cooked, weighed anew.
 func (m *method) boil(e *entry) {
+	e.boiled = true
 	if e.food.Has("cook-first") {
 		for _, y := range m.foods.Yields() {
 			if y.Dry == e.food {

@@ -65,7 +65,35 @@ func readPage(text string) (Found, error) {
 	if without != nil {
 		return *without, nil
 	}
+	// A page without any of these may still have a recipe in its words.
+	if f, err := readText(linesOf(root)); err == nil && len(f.Ingredients) > 1 {
+		return f, nil
+	}
 	return Found{}, fault
+}
+
+// linesOf is the text of a page as plain text has it: a line for each block, headings
+// and items of lists marked.
+func linesOf(root *html.Node) string {
+	var b strings.Builder
+	for n := root; n != nil; n = next(n, root) {
+		switch {
+		case n.Type == html.TextNode:
+			if in := n.Parent; in == nil || in.DataAtom != atom.Script && in.DataAtom != atom.Style && in.DataAtom != atom.Noscript {
+				b.WriteString(strings.Join(strings.Fields(n.Data), " "))
+				b.WriteByte(' ')
+			}
+		case n.DataAtom == atom.Li:
+			b.WriteString("\n- ")
+		case n.DataAtom == atom.H1 || n.DataAtom == atom.H2 || n.DataAtom == atom.H3 || n.DataAtom == atom.H4:
+			b.WriteString("\n\n# ")
+		case n.DataAtom == atom.P || n.DataAtom == atom.Div || n.DataAtom == atom.Ul || n.DataAtom == atom.Ol || n.DataAtom == atom.Tr || n.DataAtom == atom.Section:
+			b.WriteString("\n\n")
+		case n.DataAtom == atom.Br:
+			b.WriteByte('\n')
+		}
+	}
+	return b.String()
 }
 
 // unwrapScript takes away the comment marks that some pages put around JSON,

@@ -134,6 +134,9 @@ func (s *sentence) lengths() (out []length) {
 			continue
 		}
 		v, n := number(i)
+		if a := s.tokens[i].In("article"); n == 0 && a.N > 0 && i+a.N < len(s.tokens) && s.tokens[i+a.N].In("length").N > 0 {
+			v, n = 1, a.N // "an inch"
+		}
 		if n == 0 {
 			continue
 		}

@@ -57,6 +57,7 @@ var (
 	ErrNotText   = errors.New("not text in UTF-8")
 	ErrNoRecipe  = errors.New("no recipe was found")
 	ErrBadJSON   = errors.New("broken JSON")
+	ErrTooMany   = errors.New("more lines than a recipe has")
 	ErrNoAmounts = errors.New("a recipe without a list of ingredients")
 )
 
@@ -86,6 +87,9 @@ func Read(data []byte) (Found, error) {
 func tidy(f Found, err error) (Found, error) {
 	if err != nil {
 		return Found{}, err
+	}
+	if len(f.Ingredients) > MaxIngredients || len(f.Steps) > MaxSteps {
+		return Found{}, ErrTooMany
 	}
 	f.Name = short(clean(f.Name), maxName)
 	for len(f.Sections) < len(f.Ingredients) {

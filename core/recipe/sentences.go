@@ -25,6 +25,8 @@ type entry struct {
 	shares []share
 	preps  []told
 	gone   bool // left out of "everything"
+	// grated and boiled say that the method does that to it.
+	grated, boiled bool
 }
 
 // told is a preparation that the method tells, of a share of the food where that is
@@ -66,9 +68,11 @@ type sentence struct {
 	tokens   []words.Token
 	mentions []mention
 	segments []segment
-	all      bool // speaks of everything
-	note     bool // is the recipe's own voice, not a step
-	sauce    bool // is about what is not of the mix
+	// described are foods with a participle beside them.
+	described []described
+	all       bool // speaks of everything
+	note      bool // is the recipe's own voice, not a step
+	sauce     bool // is about what is not of the mix
 }
 
 // segment is a verb and the foods it goes with.
@@ -232,7 +236,7 @@ func (m *method) mentionsOf(s *sentence) {
 		}
 		group := false
 		if len(items) == 0 {
-			if g := t.Under("group."); g.N > 0 {
+			if g := t.Under("group."); g.N > 0 && !s.likened(i) {
 				items, n, group = m.grouped(strings.TrimPrefix(g.List, "group.")), g.N, true
 			}
 		}
@@ -244,6 +248,21 @@ func (m *method) mentionsOf(s *sentence) {
 		s.mentions = append(s.mentions, at)
 		i += n - 1
 	}
+}
+
+// likened says that a word tells what something is to become or look like: "to a
+// flour", "like ground meat".
+func (s *sentence) likened(i int) bool {
+	for k := i - 1; k >= max(0, i-3); k-- {
+		switch s.tokens[k].Plain {
+		case "a", "an", "into", "like", "resemble", "resembles", "un", "una", "como", "hacer", "hacerlas", "hacerlos", "parecer", "parezca":
+			return true
+		case "coarse", "fine", "ground", "rough", "gruesa", "fina", "to":
+			continue
+		}
+		return false
+	}
+	return false
 }
 
 // partOfAll says that "all the" only goes with a food.
@@ -328,7 +347,8 @@ func (m *method) portion(s *sentence, at *mention) {
 		if h := t.In("rest of"); h.N > 0 && (joins(b+h.N) || at.at-b <= 4 && s.tokens[at.at-1].Under("unit.").N == 0) {
 			at.rest = true
 		}
-		if t.Kind != words.Number && t.In("number").N == 0 && t.In("article").N == 0 {
+		few := t.In("unit.drop").N > 0 || t.In("unit.splash").N > 0 || t.In("unit.pinch").N > 0
+		if t.Kind != words.Number && t.In("number").N == 0 && t.In("article").N == 0 && !few {
 			continue
 		}
 		if b > 0 && (s.tokens[b-1].Kind == words.Number || s.tokens[b-1].Is("/")) {
@@ -357,10 +377,15 @@ func (m *method) segmentsOf(s *sentence, before []int) {
 				longest = max(longest, mean.N)
 			}
 		}
-		if len(lists) > 0 {
-			cuts = append(cuts, segment{at: i, lists: lists})
-			i += longest - 1
+		if len(lists) == 0 {
+			continue
 		}
+		if x := m.describes(s, i, longest); x >= 0 {
+			s.described = append(s.described, described{x, lists})
+			continue
+		}
+		cuts = append(cuts, segment{at: i, lists: lists})
+		i += longest - 1
 	}
 	if len(cuts) == 0 || cuts[0].at > 0 {
 		cuts = append([]segment{{}}, cuts...)
@@ -383,6 +408,41 @@ func (m *method) segmentsOf(s *sentence, before []int) {
 		last = c.objects
 	}
 	s.segments = cuts
+}
+
+// described is a food with a word that tells how it is: "the ground seeds".
+type described struct {
+	mention int
+	lists   []words.Meaning
+}
+
+// describes gives the mention that a participle belongs to, which is then no verb of
+// the sentence: English has it before its food, Spanish behind; -1 for none.
+func (m *method) describes(s *sentence, i, n int) int {
+	t := &s.tokens[i]
+	if n > 1 || !participle(t.Plain, m.l) {
+		return -1
+	}
+	for x := range s.mentions {
+		at := &s.mentions[x]
+		if m.l == words.English && at.at == i+1 || m.l == words.Spanish && at.at+at.n == i {
+			return x
+		}
+	}
+	return -1
+}
+
+func participle(w string, l words.Language) bool {
+	if l == words.English {
+		return strings.HasSuffix(w, "ed") || w == "ground"
+	}
+	w = strings.TrimSuffix(w, "s")
+	for _, end := range []string{"ado", "ada", "ido", "ida"} {
+		if strings.HasSuffix(w, end) {
+			return true
+		}
+	}
+	return w == "frito" || w == "frita" || w == "hecho" || w == "hecha"
 }
 
 // pronoun says that a verb goes with what was named before it: "purée them with",

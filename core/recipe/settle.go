@@ -37,6 +37,8 @@ func (m *method) roleOf(e *entry, u *use) string {
 	after := m.mixedAt >= 0 && u.sentence > m.mixedAt || u.sentence >= m.first()
 	s := &m.sentences[u.sentence]
 	switch {
+	case after && !fat && s.has("into middle") >= 0:
+		return "filling"
 	case s.verb("act.coat") && after && !fat && (is("act.coat") || m.shapeAt >= 0 && u.sentence > m.shapeAt):
 		return Coated
 	case is("act.brush") && after:
@@ -76,6 +78,9 @@ func (m *method) place(e *entry) {
 		e.part = Liquid
 		return
 	}
+	if !roles[""] && (e.item.Extra || m.drops(e)) {
+		return // what is used outside comes on top of it, or is a few drops of it
+	}
 	if !roles[""] {
 		e.part = m.roleOf(e, &e.uses[0])
 		return
@@ -83,6 +88,18 @@ func (m *method) place(e *entry) {
 	if len(roles) > 1 {
 		m.divide(e)
 	}
+}
+
+// drops says that the uses of a food are of a small part of it.
+func (m *method) drops(e *entry) bool {
+	sum := 0.
+	for i := range e.uses {
+		if e.uses[i].grams == 0 {
+			return false
+		}
+		sum += e.uses[i].grams
+	}
+	return sum < 0.2*e.item.Grams
 }
 
 // boils says that the food is what others are cooked in: water, milk or stock before
@@ -144,6 +161,10 @@ func (m *method) divided(e *entry) bool { return e.item.Divided }
 
 // finish puts together what the line and the method say is done to a food of the mix.
 func (m *method) finish(e *entry) {
+	mashed := slices.ContainsFunc(e.preps, func(t told) bool { return t.Do == food.Mash })
+	if other := m.foods.Find(m.reader.Swap(e.food.ID, "grated")); other != nil && e.grated && !e.boiled && !mashed && !e.item.Tells("mash") && !e.item.Tells("boil") && !e.item.Cooked {
+		e.item.Food, e.food = other.ID, other
+	}
 	preps := slices.Clone(e.item.Prep)
 	if e.food.ID != e.item.Food {
 		preps = nil

@@ -34,6 +34,9 @@ func readText(text string) (Found, error) {
 	f := Found{Kind: Text}
 	l := words.LanguageOf(text[:min(len(text), 20_000)])
 	rows := rowsOf(text, l)
+	if rows == nil {
+		return f, ErrTooMany
+	}
 	r := layout{rows: rows, found: &f}
 	r.heads = slices.ContainsFunc(rows, func(r row) bool { return r.head == "ingredients" })
 	r.bulleted = 2*count(rows, func(r *row) bool { return r.marked }) > count(rows, func(r *row) bool { return startsWithAmount(r) })
@@ -63,8 +66,8 @@ func rowsOf(text string, l words.Language) []row {
 			blank = true
 			continue
 		}
-		if len(rows) >= 4*(MaxIngredients+MaxSteps) {
-			break
+		if len(rows) >= MaxIngredients+2*MaxSteps {
+			return nil
 		}
 		if !utf8.ValidString(bare) {
 			bare = strings.ToValidUTF8(bare, "")
@@ -77,6 +80,9 @@ func rowsOf(text string, l words.Language) []row {
 		}
 		r.head = headOf(bare, l, r.marked)
 		r.text = strings.NewReplacer("**", "", "__", "", "`", "").Replace(strings.TrimLeft(bare, "# "))
+		if strings.TrimSpace(r.text) == "" {
+			continue
+		}
 		if n := len(rows); n > 0 && r.head == "" && goesOn(&rows[n-1], &r) {
 			rows[n-1].text = strings.TrimSuffix(rows[n-1].text, "-") + map[bool]string{true: "", false: " "}[strings.HasSuffix(rows[n-1].text, "-")] + r.text
 			continue
@@ -113,6 +119,9 @@ func goesOn(before, r *row) bool {
 	case "and", "with", "of", "the", "a", "or", "in", "for", "until", "into", "to", "de", "y", "con", "la", "el", "los", "las", "en", "que", "hasta", "un", "una", "del", "al":
 		return true
 	}
+	if c := before.text[0]; !before.marked && !before.ordered && c >= '0' && c <= '9' {
+		return false // an item of a list, not a broken sentence
+	}
 	return len(before.text) > 55 && last != '.' && last != ':' && last != '!'
 }
 
@@ -124,25 +133,31 @@ func headOf(bare string, l words.Language, marked bool) string {
 	if name == "" || len(name) > 80 {
 		return ""
 	}
-	if other := words.Read(name, l); len(other) > 0 && len(other) <= 6 && other[0].In("head.ingredients").N > 0 && !marked {
-		return "ingredients" // "Ingredientes para 4 personas"
+	if c := name[0]; !form && (c >= '0' && c <= '9' || strings.Count(name, " ") > 7) {
+		return ""
 	}
 	capital := strings.ToUpper(name) == name && strings.ToLower(name) != name
 	tokens := words.Read(name, l)
 	if len(tokens) == 0 {
 		return ""
 	}
-	for _, h := range []string{"ingredients", "method", "notes"} {
-		for other := range words.Language(2) {
-			if other != l {
-				tokens = words.Read(name, other)
-			}
+	if len(tokens) <= 6 && tokens[0].In("head.ingredients").N > 0 && !marked {
+		return "ingredients" // "Ingredientes para 4 personas"
+	}
+	heads := func(tokens []words.Token) string {
+		for _, h := range [...]string{"ingredients", "method", "notes"} {
 			m := tokens[0].In("head." + h)
 			if m.N > 0 && (m.N >= len(tokens) || (form || capital) && m.N+4 >= len(tokens) && tokens[0].Kind == words.Word && !(marked && !form)) {
 				return h
 			}
-			tokens = words.Read(name, l)
 		}
+		return ""
+	}
+	if h := heads(tokens); h != "" {
+		return h
+	}
+	if h := heads(words.Read(name, 1-l)); h != "" {
+		return h
 	}
 	if form && !marked && len(tokens) < 9 && tokens[0].Kind != words.Number {
 		return "section: " + name
@@ -173,7 +188,11 @@ func (y *layout) take(i int) {
 	case r.head == "ingredients" && (y.where == "" || len(f.Ingredients) == 0):
 		y.where, y.section = "ingredients", ""
 		return
-	case r.head == "method" && (len(f.Ingredients) > 0 || y.where == "ingredients"):
+	case r.head == "ingredients" && y.where == "method":
+		y.where = "notes" // another recipe begins: this one is whole
+		f.Notes = append(f.Notes, r.text)
+		return
+	case r.head == "method" && y.where != "notes" && (len(f.Ingredients) > 0 || y.where == "ingredients"):
 		y.where = "method"
 		return
 	case r.head == "notes":

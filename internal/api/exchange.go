@@ -31,7 +31,7 @@ type Recipe struct {
 
 var recipeCodes = map[error]string{
 	recipe.ErrTooLarge: problem.TooLarge, recipe.ErrNotText: "not-text", recipe.ErrNoRecipe: "no-recipe",
-	recipe.ErrBadJSON: formula.CodeBadJSON, recipe.ErrNoAmounts: "no-amounts",
+	recipe.ErrBadJSON: formula.CodeBadJSON, recipe.ErrNoAmounts: "no-amounts", recipe.ErrTooMany: "too-many-lines",
 }
 
 type recipeInput struct {

@@ -180,7 +180,10 @@ func (s *scan) needless(p food.Preparation, f *food.Food, t *words.Token) bool {
 	if p.Do == food.Blitz && aromatics[f.ID] {
 		return true
 	}
-	// "frozen", "ground" before the name is how it is sold.
+	// "roasted", "ground" before the name is how it is sold.
+	if p.Do == food.Toast && strings.HasPrefix(t.Plain, "roast") {
+		return true
+	}
 	return p.Do == food.Blitz && strings.HasPrefix(t.Plain, "ground") && len(s.line.Items) > 0 && s.line.Items[0].at > 0 && t.At < s.main[s.line.Items[0].at].At
 }
 

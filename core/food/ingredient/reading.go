@@ -41,6 +41,8 @@ type Ingredient struct {
 	Dry bool `json:"-"`
 	// Divided says that the line has it going in at several places.
 	Divided bool `json:"-"`
+	// Extra says that more of it goes elsewhere, on top of the amount.
+	Extra bool `json:"-"`
 	// Words are the stems of its name in the line, in their order.
 	Words []string `json:"-"`
 
@@ -177,6 +179,10 @@ func (r *Reader) Weigh(f *food.Food, text string) (grams float64, ok bool) {
 	}
 	return 0, false
 }
+
+// Swap gives the food that another is where it is free of something, or grated; "" for
+// none.
+func (r *Reader) Swap(food, what string) string { return r.swaps[[2]string{food, what}] }
 
 // Portion reads an amount of a food at a token, as a method says it: "1/2 cup of the".
 // It gives its grams and how many tokens it takes; 0 for none.

@@ -366,6 +366,7 @@ func (s *scan) item(i int, m measured, fruit string) (end int) {
 	s.mark(a, b)
 	s.span(s.main[a].At, s.main[b-1].End, "food")
 	item.at, item.end, item.Words = a, b, s.stems(a, b)
+	item.Extra = s.extra()
 	item.Cooked, item.Divided, item.Dry = s.state.cooked, s.line.Divided, s.state.dry && !s.state.cooked
 	item.FoodSure = s.sureOf(i, a, b, end)
 	if item.FoodSure < 0.7 && !s.namesFoods(i, a, b, end) {
@@ -373,6 +374,7 @@ func (s *scan) item(i int, m measured, fruit string) (end int) {
 			found, item.FoodSure = near, 0.6
 		}
 	}
+	found = s.asStated(found)
 	f, free := s.freed(found)
 	if !free {
 		s.fault("not-free")
@@ -497,6 +499,28 @@ func (s *scan) alternatives(item *Ingredient, from, to int) {
 			}
 		}
 	}
+}
+
+// asStated gives the same food in the state that the line has it in: canned, or raw and
+// grated.
+func (s *scan) asStated(f *food.Food) *food.Food {
+	if s.state.canned && f.Group == food.Legume && !strings.Contains(f.ID, "canned") {
+		head, _, _ := strings.Cut(f.Name, ",")
+		for i := range s.r.foods.Foods() {
+			other := &s.r.foods.Foods()[i]
+			if own, _, _ := strings.Cut(other.Name, ","); own == head && strings.HasSuffix(other.ID, "canned") {
+				return other
+			}
+		}
+	}
+	if grated := s.r.foods.Find(s.r.Swap(f.ID, "grated")); grated != nil && !s.state.cooked {
+		for t := range s.everywhere {
+			if strings.HasPrefix(t.Plain, "grat") || strings.HasPrefix(t.Plain, "shred") || strings.HasPrefix(t.Plain, "rallad") {
+				return grated
+			}
+		}
+	}
+	return f
 }
 
 // freed gives a food that is free of all that the line says it is, in place of one

@@ -250,6 +250,7 @@ export const place = {
       "no-amounts": "The recipe has no list of ingredients. Copy the list itself.",
       "bad-json": "The JSON is broken.",
       "bad-document": "The build document cannot be used: {{why}}",
+      "too-many-lines": "That is more lines than one recipe has: copy one at a time.",
       "too-large": "That is more than can be read at once.",
       failed: "It could not be read just now.",
     },

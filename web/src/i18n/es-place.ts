@@ -252,6 +252,7 @@ export const place: Place = {
       "no-amounts": "La receta no tiene lista de ingredientes. Copia la lista misma.",
       "bad-json": "El JSON está roto.",
       "bad-document": "El documento de receta no sirve: {{why}}",
+      "too-many-lines": "Son más líneas de las que tiene una receta: cópialas de una en una.",
       "too-large": "Es más de lo que se puede leer de una vez.",
       failed: "Ahora no se pudo leer.",
     },
