@@ -160,14 +160,16 @@ func (m *method) methodOf(s *sentence) piece.Method {
 		return piece.StillOven
 	case s.has("heat.grill") >= 0 && !pan:
 		return piece.Grill
-	case simmer && !fried:
+	case simmer && (!fried || pan && s.has("heat.fry") < 0 && (s.has("sauce") >= 0 || m.cookAt > 0 && m.sentences[m.cookAt-1].has("sauce") >= 0)):
 		return piece.Simmer
 	case around("heat.deep", 2) || m.deepLine():
 		return piece.DeepOil
-	case around("heat.shallow", 2) || m.shallowLine():
+	case around("heat.shallow", 2) || m.oilLine("shallow", "dedo"):
 		return piece.ShallowOil
-	case m.oilHeated():
+	case m.oilHeated() || m.oilGrams() >= deepGrams:
 		return piece.DeepOil
+	case m.oilGrams() >= shallowGrams:
+		return piece.ShallowOil
 	case fried || around("heat.pan", 1):
 		return piece.Pan
 	case simmer:
@@ -210,20 +212,20 @@ func (m *method) stillBeside() bool {
 	return false
 }
 
-// deepLine says that a line of oil is for deep frying, shallowLine for shallow.
+// deepLine says that a line of oil is for deep frying.
 func (m *method) deepLine() bool { return m.oilLine("deep", "abundante") }
 
-func (m *method) shallowLine() bool {
-	if m.oilLine("shallow", "dedo") {
-		return true
-	}
-	// A quarter of a cup and more is no thin film.
+// From so much oil on it is no thin film, and from so much on pieces float in it, g.
+const shallowGrams, deepGrams = 50., 400.
+
+// oilGrams is how much oil the recipe has for frying, g; 0 where it does not say.
+func (m *method) oilGrams() float64 {
 	for _, e := range m.entries {
-		if e.part == Frying && e.item.Said && e.item.Grams >= 50 {
-			return true
+		if e.part == Frying && e.item.Said {
+			return e.item.Grams
 		}
 	}
-	return false
+	return 0
 }
 
 func (m *method) oilLine(wordsOf ...string) bool {
@@ -415,7 +417,7 @@ func (m *method) timeIn(s *sentence, from int) (total float64) {
 		}
 		after := k + n
 		sides := 1.
-		for j := after; j < min(len(s.tokens), after+3); j++ {
+		for j := after; j < min(len(s.tokens), after+3) && !s.tokens[j].Is("(") && s.tokens[j].Kind != words.Number; j++ {
 			if s.tokens[j].In("side").N > 0 {
 				sides = 2
 			}

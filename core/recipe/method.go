@@ -88,7 +88,7 @@ func (m *method) landmarks() {
 			}
 		}
 		together := s.all || mix > 0 && len(named)*10 >= 6*mix && len(s.mentions) > 0
-		if m.mixedAt < 0 && together && (s.has("act.mix") >= 0 || s.has("do.blitz") >= 0 || s.has("do.mash") >= 0 || s.has("mass") >= 0) {
+		if m.mixedAt < 0 && together && (s.all || mix > 2 && len(named)*10 >= 8*mix && len(s.mentions) > 2 || s.has("act.mix") >= 0 || s.has("do.blitz") >= 0 || s.has("do.mash") >= 0 || s.has("mass") >= 0) {
 			m.mixedAt = i
 		}
 	}
@@ -290,7 +290,7 @@ func (m *method) use(s *sentence, i int, g *segment) {
 	except := s.has("except")
 	for x := range s.mentions {
 		at := &s.mentions[x]
-		if at.at < g.at || at.at >= g.end {
+		if at.at < g.at || at.at >= g.end || at.more {
 			continue
 		}
 		if except >= 0 && at.at > except { // "everything but 1 tablespoon of the oil": the rest of it goes in
@@ -357,7 +357,7 @@ func (m *method) prepare(s *sentence, i, k int, list words.Meaning, items []int)
 	said := m.saying(s, g, i)
 	name := list.List
 	if name == "do.cook" {
-		if name = m.cooks(s); name == "" {
+		if name = m.cooks(s); name == "" || strings.HasPrefix(s.tokens[g.at].Plain, "stir") && len(items) > 2 {
 			return
 		}
 	}

@@ -21,9 +21,6 @@ type ReadPiece struct {
 	Tin         bool       `json:"tin,omitempty"`
 }
 
-// kinds by the lists that name them, the surer first where a text has several.
-var kindLists = []string{"piece.stuffing", "piece.loaf", "piece.fritter", "piece.cylinder", "piece.ball", "piece.patty"}
-
 // pieceOf reads what is made: from where it is shaped, then from the title, then from
 // what the recipe says it makes.
 func (m *method) pieceOf() *ReadPiece {

@@ -59,6 +59,7 @@ type mention struct {
 	half  float64 // share of a portion
 	rest  bool
 	group bool
+	more  bool // on top of what the line gives: "a little more margarine"
 }
 
 // sentence is one of a method's.
@@ -337,6 +338,12 @@ func (m *method) portion(s *sentence, at *mention) {
 			}
 		}
 		return true
+	}
+	for b := max(0, at.at-3); b < at.at; b++ {
+		switch s.tokens[b].Plain {
+		case "more", "extra", "additional", "mas":
+			at.more = true
+		}
 	}
 	for b := max(0, at.at-8); b < at.at; b++ {
 		t := &s.tokens[b]

@@ -356,7 +356,7 @@ func (y *layout) isHeading(i int) bool {
 	if !y.listFollows(i) {
 		return false
 	}
-	return y.bulleted || r.blank && y.rows[i+1].blank == false && len(tokensOfWords(r)) <= 4 && i > 0 && startsWithAmount(&y.rows[i+1])
+	return y.bulleted || r.blank && !y.rows[i+1].blank && len(tokensOfWords(r)) <= 4 && i > 0 && startsWithAmount(&y.rows[i+1])
 }
 
 // listFollows says that items of a list come next.

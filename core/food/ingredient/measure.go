@@ -268,6 +268,12 @@ func (s *scan) behindUnit(m *measured, i int) int {
 			i += 1 + next.n
 		}
 	}
+	// "400g tin kidney beans"
+	if p := s.at(i).In("unit.pack"); p.N > 0 && (m.unit == "g" || m.unit == "oz") {
+		m.pack, m.net = m.amount*massOf(words.Meaning{List: "unit." + m.unit, Value: m.per}), m.unit == "oz"
+		m.amount, m.high, m.unit, m.per = 1, 0, "pack", 1
+		i += p.N
+	}
 	// "1 bote de 400 g de lentejas"
 	if m.unit == "pack" && m.pack == 0 {
 		k := i
@@ -337,6 +343,8 @@ func (s *scan) weigh(out *Ingredient, f *food.Food, m *measured) {
 		switch {
 		case f.ManyAlike && f.Group == food.Flavour:
 			grams = seasonG
+		case aromatics[f.ID] && s.r.sizes[f.ID+" handful"] > 0:
+			grams = s.r.sizes[f.ID+" handful"]
 		case s.maybe && f.Group == food.Wet || s.maybe && f.Group == food.Dairy:
 			grams = splashG
 		}
