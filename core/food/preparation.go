@@ -82,7 +82,7 @@ func (d Do) Suits(f *Food) bool {
 	case OvenDry:
 		return f.Water > 45 && (f.Group == Legume || f.Group == Vegetable || f.Group == Grain)
 	case Press:
-		return f.Leak > 0
+		return f.Leak > 0 || f.SoakGain > 1 // once it is soaked through
 	case Blitz, Mash:
 		return f.Chunk > 0
 	case Soak:

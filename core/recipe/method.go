@@ -46,6 +46,10 @@ func newMethod(f *Found, lines []ReadLine, r *ingredient.Reader, foods *food.Cat
 			e := &entry{line: i, item: it, food: fd, part: lines[i].Part}
 			e.call(l)
 			m.entries = append(m.entries, e)
+			if e.food.State == food.Cooked && it.Cooked && (it.Tells("soaked") || it.Tells("remoj")) {
+				it.Cooked = false // soaked and cooked, it was dry when it was measured
+				m.boil(e)
+			}
 			if it.Tells("poach") || it.Tells("escalf") {
 				m.boil(e)
 			}

@@ -111,6 +111,9 @@ func Tokens(text string, l Language) []Token {
 				break
 			}
 			t.Kind, t.Plain = Word, strings.ReplaceAll(Plain(text[at:i]), "’", "'")
+			if l == English && (t.Plain == "till" || t.Plain == "til" || t.Plain == "'til") {
+				t.Plain = "until"
+			}
 			if t.Plain == "x" && (i == len(text) || text[i] == ' ') {
 				t.Kind = Mark
 			}

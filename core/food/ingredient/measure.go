@@ -19,6 +19,7 @@ type measured struct {
 	more         []measured
 	size         float64 // of a whole piece against the usual, 0 where not said
 	each         bool
+	few          bool // "unas hojas"
 	said, bad    bool
 	n            int // tokens it takes
 	begins       int
@@ -78,6 +79,7 @@ func (s *scan) measure(i int) (m measured) {
 			break // a big onion is a size
 		}
 		factor *= about.Value
+		m.few = m.few || s.at(i).Plain == "unas" || s.at(i).Plain == "unos"
 		i += about.N
 	}
 	m.begins = i
@@ -229,6 +231,8 @@ func (s *scan) unitOf(m *measured, i int, factor *float64) int {
 	name := strings.TrimPrefix(u.List, "unit.")
 	spoken := name == "pinch" || name == "handful" || name == "splash" || name == "grind" || name == "grating" || name == "knob" || name == "drop" || name == "bunch" || name == "sprig"
 	switch {
+	case !m.said && m.few && (name == "leaf" || name == "sprig"):
+		m.said, m.amount = true, 5
 	case !m.said && !spoken:
 		return i
 	case t.Plain == "l" && m.amount == math.Trunc(m.amount) && s.at(i+1) == &nothing: // a size, at the end of "2 huevos L"

@@ -74,7 +74,7 @@ func sensible(do food.Do, list string, f *food.Food, s Saying) bool {
 	switch do {
 	case food.Press:
 		return !aromatics[f.ID]
-	case food.Roast:
+	case food.Roast, food.Blitz:
 		return !mashed
 	case food.Mash:
 		// What is a mash by name is mashed again only where it is to stay rough.
