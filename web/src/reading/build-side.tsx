@@ -156,7 +156,7 @@ function RowOf({ row, text, doubts, foods, vocabulary, lit, onLight, onChange }:
       )}
       {!beside && (
         <select
-          className="form-select reading-part"
+          className={`form-select reading-part reading-part-${row.goes}`}
           aria-label={t("paste.partOf", { text })}
           value={row.goes}
           onChange={(e) => onChange({ goes: e.target.value as Goes })}
