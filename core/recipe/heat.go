@@ -176,6 +176,8 @@ func (m *method) methodOf(s *sentence) piece.Method {
 		return piece.Simmer
 	case s.has("heat.grill") >= 0:
 		return piece.Grill
+	case s.has("heat.cook") >= 0 && s.has("oil") >= 0:
+		return piece.Pan
 	case m.anywhere("act.preheat"):
 		if fan {
 			return piece.FanOven
@@ -183,6 +185,8 @@ func (m *method) methodOf(s *sentence) piece.Method {
 		return piece.StillOven
 	case s.has("heat.cook") >= 0:
 		return piece.Pan
+	case len(s.temperatures()) > 0:
+		return piece.StillOven
 	}
 	return ""
 }
@@ -342,6 +346,7 @@ func (m *method) celsius(method piece.Method) float64 {
 	if !oven && method != piece.DeepOil && method != piece.ShallowOil && method != piece.Pan && method != piece.Grill {
 		return 0
 	}
+	// A temperature by itself is an oven's.
 	if v := pick(&m.sentences[m.cookAt]); v > 0 {
 		return v
 	}

@@ -225,8 +225,9 @@ func (m *method) onlyFoods(s *sentence) bool {
 
 func (m *method) heats(s *sentence, i int) bool {
 	at := s.under("heat.")
-	if at < 0 {
-		return false
+	if at < 0 { // "180C, 50 minutes."
+		_, timed, _ := s.minutes(0)
+		return timed >= 0 && i > m.shapeAt && len(s.temperatures()) > 0
 	}
 	if i == m.shapeAt {
 		// The heat must come after the shaping in its own sentence.
@@ -463,6 +464,9 @@ func (s *sentence) denied(k int) bool {
 	return false
 }
 
+// wets are what gels are left in.
+var wets = map[string]bool{"water": true, "milk": true, "plant-milk": true, "broth": true, "aquafaba": true}
+
 // gels finds where flax, chia or psyllium is left in its water.
 func (m *method) gels(i int) {
 	s := &m.sentences[i]
@@ -474,7 +478,7 @@ func (m *method) gels(i int) {
 			switch {
 			case e.food.Group == food.Gel && e.part == "" && food.SoakGel.Suits(e.food):
 				gel = append(gel, e)
-			case e.food.Group == food.Wet || e.food.ID == "milk" || e.food.ID == "plant-milk":
+			case wets[e.food.ID]:
 				wet = true
 			default:
 				others++

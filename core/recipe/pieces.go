@@ -359,7 +359,7 @@ func (m *method) countIn(s *sentence, most int) int {
 				}
 			}
 		}
-		if s.dividesBefore(i) && (k >= len(s.tokens) || s.tokens[k].In("length").N == 0 && s.tokens[k].In("time").N == 0 && s.tokens[k].Under("unit.").N == 0) {
+		if s.dividesBefore(i) && v >= 2 && (k >= len(s.tokens) || s.tokens[k].In("length").N == 0 && s.tokens[k].In("time").N == 0 && !measures(&s.tokens[k])) {
 			m.mark(s, s.tokens[i].At, s.tokens[k-1].End, "count", -1)
 			return int(v)
 		}
@@ -367,14 +367,23 @@ func (m *method) countIn(s *sentence, most int) int {
 	return m.makes(s.tokens)
 }
 
+// measures says that a word is a unit of mass or volume.
+func measures(t *words.Token) bool {
+	switch t.Under("unit.").List {
+	case "unit.g", "unit.oz", "unit.cup", "unit.tbsp", "unit.tsp":
+		return true
+	}
+	return false
+}
+
 // dividesBefore says that "divide into" or "form" stands right before the number.
 func (s *sentence) dividesBefore(i int) bool {
 	for k := i - 1; k >= max(0, i-5); k-- {
 		t := &s.tokens[k]
-		if strings.HasPrefix(t.Plain, "divid") {
+		if strings.HasPrefix(t.Plain, "divid") || t.In("act.shape").N > 0 && i-k <= 3 {
 			return true
 		}
-		if !(t.Plain == "in" || t.Plain == "into" || t.Plain == "en" || t.In("mass").N > 0 || t.Plain == "the" || t.Plain == "la" || t.Plain == "it") {
+		if !(t.Plain == "in" || t.Plain == "into" || t.Plain == "en" || t.In("mass").N > 0 || t.Plain == "the" || t.Plain == "la" || t.Plain == "it" || t.In("about").N > 0) {
 			return false
 		}
 	}

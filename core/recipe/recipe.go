@@ -88,7 +88,8 @@ func tidy(f Found, err error) (Found, error) {
 	if err != nil {
 		return Found{}, err
 	}
-	if len(f.Ingredients) > MaxIngredients || len(f.Steps) > MaxSteps {
+	f.Steps, f.Notes = apart(f.Steps), apart(f.Notes)
+	if len(f.Ingredients) > MaxIngredients || len(f.Steps) > MaxSteps || len(f.Notes) > MaxSteps {
 		return Found{}, ErrTooMany
 	}
 	f.Name = short(clean(f.Name), maxName)
@@ -109,6 +110,27 @@ func tidy(f Found, err error) (Found, error) {
 		return Found{}, ErrNoAmounts
 	}
 	return f, nil
+}
+
+// apart splits lines that are longer than a line may be, at the ends of sentences where
+// it can, so that no word is lost.
+func apart(lines []string) []string {
+	out := make([]string, 0, len(lines))
+	for _, l := range lines {
+		for len(l) > maxWords && len(out) <= MaxSteps {
+			at := strings.LastIndex(l[:maxWords], ". ") + 1
+			if at <= 0 {
+				at = strings.LastIndexByte(l[:maxWords], ' ')
+			}
+			if at <= 0 {
+				for at = maxWords; !utf8.RuneStart(l[at]); at-- {
+				}
+			}
+			out, l = append(out, l[:at]), l[at:]
+		}
+		out = append(out, l)
+	}
+	return out
 }
 
 func tidyLines(lines []string, most int) []string {

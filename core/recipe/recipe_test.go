@@ -81,6 +81,11 @@ func TestWhatIsNoRecipeSaysSo(t *testing.T) {
 	assert.Equal(t, "Cakes", got.Name)
 	assert.Equal(t, "1 cup oats", got.Ingredients[0])
 	assert.Len(t, got.Ingredients[1], 2000)
+	paragraph := strings.TrimSpace(strings.Repeat("Mash the beans and go on. ", 300))
+	got, err = recipe.Read([]byte("Cakes\n\n- 1 cup beans\n- 1 cup oats\n\n" + paragraph))
+	require.NoError(t, err)
+	assert.Greater(t, len(got.Steps), 1)
+	assert.Equal(t, paragraph, strings.Join(got.Steps, " "), "a long paragraph loses no word")
 	deep := strings.Repeat("<div>", 50_000) + `<p itemprop="recipeIngredient">1 cup oats</p>`
 	_, _ = recipe.Read([]byte(deep)) // ends, whatever it says
 }

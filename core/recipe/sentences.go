@@ -126,7 +126,7 @@ func sentencesOf(steps []string, l words.Language) (out []sentence) {
 		}
 		for k := range tokens {
 			t := &tokens[k]
-			abbreviated := t.Is(".") && k > 0 && (tokens[k-1].Under("unit.").N > 0 || tokens[k-1].In("time").N > 0) && k+1 < len(tokens) && !upper(text[tokens[k+1].At:])
+			abbreviated := t.Is(".") && k > 0 && (shortened(&tokens[k-1]) || tokens[k-1].In("time").N > 0) && k+1 < len(tokens) && !upper(text[tokens[k+1].At:])
 			if (t.Is(".") || t.Is(";") || t.Is("!") || t.Is("?")) && !abbreviated {
 				cut(k)
 			}
@@ -134,6 +134,15 @@ func sentencesOf(steps []string, l words.Language) (out []sentence) {
 		cut(len(tokens))
 	}
 	return out
+}
+
+// shortened says that a word is a unit cut short, which a point may follow: "2 tbsp."
+func shortened(t *words.Token) bool {
+	switch t.Under("unit.").List {
+	case "unit.g", "unit.oz", "unit.cup", "unit.tbsp", "unit.tsp":
+		return len(t.Plain) <= 5 && t.Plain != "cup" && t.Plain != "cups" && t.Plain != "taza"
+	}
+	return false
 }
 
 // isNote says that the words begin the recipe's own voice: "Tip: ...", but not "Tip into
@@ -384,8 +393,8 @@ func (m *method) segmentsOf(s *sentence, before []int) {
 				longest = max(longest, mean.N)
 			}
 		}
-		if len(lists) == 0 {
-			continue
+		if len(lists) == 0 || i > 0 && subject[s.tokens[i-1].Plain] && t.In("it").N == 0 {
+			continue // "while they bake" tells nobody to do anything
 		}
 		if x := m.describes(s, i, longest); x >= 0 {
 			s.described = append(s.described, described{x, lists})
@@ -416,6 +425,9 @@ func (m *method) segmentsOf(s *sentence, before []int) {
 	}
 	s.segments = cuts
 }
+
+// subject are words that make the verb behind them no order.
+var subject = map[string]bool{"they": true, "it": true, "that": true, "which": true, "you": true, "to": false}
 
 // described is a food with a word that tells how it is: "the ground seeds".
 type described struct {

@@ -324,7 +324,7 @@ func (y *layout) isAbout(r *row) bool {
 	}
 	t := &r.tokens[0]
 	return t.In("makes").N > 0 && t.Plain != "unas" && t.Plain != "unos" && t.Plain != "get" && t.Plain != "about" || t.In("serves").N > 0 || t.Plain == "prep" || t.Plain == "total" || t.Plain == "serves" || t.Plain == "active" || t.Plain == "tiempo" ||
-		strings.Count(r.text, "|") >= 2 || after.MatchString(r.text) && len(r.text) < 40
+		len(r.text) < 120 && strings.Count(r.text, "|") >= 2 || len(r.text) < 40 && after.MatchString(r.text)
 }
 
 // isProse says that a line is a sentence, not an item of a list.

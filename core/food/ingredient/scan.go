@@ -312,7 +312,7 @@ func (s *scan) joint(k int) int {
 
 // item reads a food from i on and gives where its words end.
 func (s *scan) item(i int, m measured, fruit string) (end int) {
-	end = s.cut(i)
+	end = s.pair(i, s.cut(i))
 	item := Ingredient{at: -1}
 	found, a, b := s.wholeName(i)
 	if found == nil {
@@ -406,6 +406,25 @@ func (s *scan) item(i int, m measured, fruit string) (end int) {
 	}
 	return end
 }
+
+// pair ends the words on a food where "and" brings another small one: "a clove of garlic
+// and parsley".
+func (s *scan) pair(i, end int) int {
+	for k := i + 1; k < end; k++ {
+		if t := s.at(k).Plain; t != "and" && t != "y" && t != "e" && t != "&" {
+			continue
+		}
+		first, _, _ := s.longest(i, k)
+		second, a, _ := s.longest(k+1, end)
+		if first != nil && second != nil && minor(first) && minor(second) && len(s.strangers(k+1, a)) == 0 {
+			return k
+		}
+	}
+	return end
+}
+
+// minor says that a food is a seasoning or an aromatic: two of them may share a line.
+func minor(f *food.Food) bool { return f.Group == food.Flavour || aromatics[f.ID] }
 
 // wholeName finds a food that is written just as the catalogue has it, commas and all.
 func (s *scan) wholeName(i int) (f *food.Food, a, b int) {

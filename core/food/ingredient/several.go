@@ -153,7 +153,7 @@ func (s *scan) list(from int) bool {
 	start := from
 	for k := from; k <= len(s.main); k++ {
 		t := s.at(k)
-		split := k == len(s.main) || t.Is(",") || t.Is("/") || t.Is("&") || t.Is("+") || t.Plain == "and" || t.Plain == "y" || t.Plain == "e" || t.Plain == "plus"
+		split := k == len(s.main) || t.Is(",") || t.Is("/") || t.Is("&") || t.Is("+") || t.Plain == "and" || t.Plain == "n" || t.Plain == "y" || t.Plain == "e" || t.Plain == "plus"
 		if !split {
 			continue
 		}
@@ -222,7 +222,7 @@ func (s *scan) others(from int, first *measured) {
 		}
 		m := s.measure(k + n)
 		named := m.n > 0 && (m.said && m.unit != "" || m.unit == "grind")
-		seasoning := f != nil && f.Group == food.Flavour && !s.at(k).Is(",")
+		seasoning := f != nil && minor(f) && !s.at(k).Is(",")
 		if !named && !first.each && !seasoning {
 			continue
 		}
@@ -233,7 +233,7 @@ func (s *scan) others(from int, first *measured) {
 		}
 		if !named && first.each {
 			m = *first
-		} else if !named && found.Group != food.Flavour {
+		} else if !named && !minor(found) {
 			continue
 		}
 		it := Ingredient{Food: found.ID, FoodSure: 1, at: a, end: b, Words: s.stems(a, b)}
