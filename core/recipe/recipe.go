@@ -88,6 +88,9 @@ func tidy(f Found, err error) (Found, error) {
 	if err != nil {
 		return Found{}, err
 	}
+	if len(f.Ingredients) == 0 && f.Whole == nil {
+		return Found{}, ErrNoAmounts
+	}
 	f.Steps, f.Notes = apart(f.Steps), apart(f.Notes)
 	if len(f.Ingredients) > MaxIngredients || len(f.Steps) > MaxSteps || len(f.Notes) > MaxSteps {
 		return Found{}, ErrTooMany
