@@ -15,6 +15,7 @@ type method struct {
 	reader    *ingredient.Reader
 	l         words.Language
 	entries   []*entry
+	byStem    map[string][]int // entries by what they are called
 	sentences []sentence
 	title     string
 	about     []string
@@ -53,6 +54,12 @@ func newMethod(f *Found, lines []ReadLine, r *ingredient.Reader, foods *food.Cat
 			if it.Tells("poach") || it.Tells("escalf") {
 				m.boil(e)
 			}
+		}
+	}
+	m.byStem = map[string][]int{}
+	for k, e := range m.entries {
+		for stem := range e.names {
+			m.byStem[stem] = append(m.byStem[stem], k)
 		}
 	}
 	m.sentences = sentencesOf(f.Steps, l)
@@ -286,6 +293,9 @@ func (m *method) follow() {
 	}
 }
 
+// mostUses is as often as a food is followed: no recipe names one more.
+const mostUses = 60
+
 // use notes where each food of a segment is named.
 func (m *method) use(s *sentence, i int, g *segment) {
 	var verbs []string
@@ -306,6 +316,9 @@ func (m *method) use(s *sentence, i int, g *segment) {
 		}
 		for _, k := range at.items {
 			e := m.entries[k]
+			if len(e.uses) == mostUses {
+				continue
+			}
 			grams := at.grams
 			if at.half > 0 {
 				grams = at.half * e.item.Grams

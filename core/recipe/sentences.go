@@ -71,9 +71,11 @@ type sentence struct {
 	segments []segment
 	// described are foods with a participle beside them.
 	described []described
-	all       bool // speaks of everything
-	note      bool // is the recipe's own voice, not a step
-	sauce     bool // is about what is not of the mix
+	first     map[string]int  // token by list
+	verbs     map[string]bool // lists of its verbs
+	all       bool            // speaks of everything
+	note      bool            // is the recipe's own voice, not a step
+	sauce     bool            // is about what is not of the mix
 }
 
 // segment is a verb and the foods it goes with.
@@ -85,19 +87,34 @@ type segment struct {
 
 // has gives the first place of a list in the sentence, -1 for none.
 func (s *sentence) has(list string) int {
-	return slices.IndexFunc(s.tokens, func(t words.Token) bool { return t.In(list).N > 0 })
+	if at, there := s.first[list]; there {
+		return at
+	}
+	return -1
+}
+
+// list notes where each list stands first, and each family of lists, such as "heat.".
+func (s *sentence) list() {
+	s.first = map[string]int{}
+	for i := range s.tokens {
+		for _, m := range s.tokens[i].Means {
+			if _, there := s.first[m.List]; !there {
+				s.first[m.List] = i
+			}
+			if at := strings.IndexByte(m.List, '.'); at > 0 {
+				if _, there := s.first[m.List[:at+1]]; !there {
+					s.first[m.List[:at+1]] = i
+				}
+			}
+		}
+	}
 }
 
 // verb says that one of the sentence's verbs is of the list.
-func (s *sentence) verb(list string) bool {
-	return slices.ContainsFunc(s.segments, func(g segment) bool {
-		return slices.ContainsFunc(g.lists, func(m words.Meaning) bool { return m.List == list })
-	})
-}
+func (s *sentence) verb(list string) bool { return s.verbs[list] }
 
-func (s *sentence) under(prefix string) int {
-	return slices.IndexFunc(s.tokens, func(t words.Token) bool { return t.Under(prefix).N > 0 })
-}
+// under gives the first place of a family of lists, such as "heat."; -1 for none.
+func (s *sentence) under(family string) int { return s.has(family) }
 
 // minutes gives the first time in the sentence from a token on, min.
 func (s *sentence) minutes(from int) (minutes float64, at, n int) {
@@ -109,16 +126,25 @@ func (s *sentence) minutes(from int) (minutes float64, at, n int) {
 	return 0, -1, 0
 }
 
+// mostFollowed is as many words of a method as foods are followed through: what comes
+// after is kept in its words, and no recipe is so long.
+const mostFollowed = 6000
+
 // sentencesOf takes the steps apart.
 func sentencesOf(steps []string, l words.Language) (out []sentence) {
+	total := 0
 	for i, text := range steps {
 		tokens := words.Read(text, l)
+		if total += len(tokens); total > mostFollowed {
+			return out
+		}
 		note := isNote(tokens)
 		coldWords(tokens)
 		start := 0
 		cut := func(end int) {
 			if end > start {
 				s := sentence{step: i, text: text, tokens: tokens[start:end]}
+				s.list()
 				s.note = note || isNote(s.tokens)
 				out = append(out, s)
 			}
@@ -214,7 +240,8 @@ func (m *method) mentionsOf(s *sentence) {
 			s.all = true
 		}
 		items, n, best := []int(nil), 0, 0
-		for k, e := range m.entries {
+		for _, k := range m.byStem[words.Stem(t.Plain)] {
+			e := m.entries[k]
 			count, head := 0, false
 			end := i
 			for j := i; j < len(s.tokens) && j < i+6; j++ {
@@ -424,6 +451,12 @@ func (m *method) segmentsOf(s *sentence, before []int) {
 		last = c.objects
 	}
 	s.segments = cuts
+	s.verbs = map[string]bool{}
+	for k := range cuts {
+		for _, m := range cuts[k].lists {
+			s.verbs[m.List] = true
+		}
+	}
 }
 
 // subject are words that make the verb behind them no order.
