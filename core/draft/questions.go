@@ -249,7 +249,7 @@ func (d *Draft) ofLine(i int, f *food.Food) (out []Question) {
 // broken says that the recipe has the food crumbled or flaked already.
 func (d *Draft) broken(i int) bool {
 	it := d.items[i]
-	return it != nil && (it.Tells("crumbl") || it.Tells("flak") || it.Tells("desm"))
+	return it != nil && it.Tells("word.broken")
 }
 
 // share is that of a line in the mix, by mass.

@@ -86,7 +86,7 @@ func (s *sentence) lastVerb(at, n int) string {
 		case t.In("act.rest").N > 0:
 			for j := at + n; j < min(len(s.tokens), at+n+8); j++ {
 				if s.tokens[j].In("act.chill").N > 0 {
-					if s.tokens[j-1].Plain == "then" || s.tokens[j-1].Plain == "and" || s.tokens[j-1].Plain == "y" {
+					if s.tokens[j-1].Plain == "then" || s.tokens[j-1].Of("word.and") {
 						return "rest only"
 					}
 					return "chill"
@@ -164,7 +164,7 @@ func (m *method) methodOf(s *sentence) piece.Method {
 		return piece.Simmer
 	case around("heat.deep", 2) || m.deepLine():
 		return piece.DeepOil
-	case around("heat.shallow", 2) || m.oilLine("shallow", "dedo"):
+	case around("heat.shallow", 2) || m.oilLine("word.shallow"):
 		return piece.ShallowOil
 	case m.oilHeated() || m.oilGrams() >= deepGrams:
 		return piece.DeepOil
@@ -209,7 +209,7 @@ func (m *method) stillBeside() bool {
 		if at < 0 || s.note {
 			continue
 		}
-		if len(s.temperatures()) >= 2 || at > 0 && (s.tokens[at-1].Plain == "sin" || s.tokens[at-1].Plain == "no") {
+		if len(s.temperatures()) >= 2 || at > 0 && s.tokens[at-1].Of("word.not") {
 			return true
 		}
 	}
@@ -217,7 +217,7 @@ func (m *method) stillBeside() bool {
 }
 
 // deepLine says that a line of oil is for deep frying.
-func (m *method) deepLine() bool { return m.oilLine("deep", "abundante") }
+func (m *method) deepLine() bool { return m.oilLine("word.deep") }
 
 // From so much oil on it is no thin film, and from so much on pieces float in it, g.
 const shallowGrams, deepGrams = 50., 400.
@@ -232,15 +232,13 @@ func (m *method) oilGrams() float64 {
 	return 0
 }
 
-func (m *method) oilLine(wordsOf ...string) bool {
+func (m *method) oilLine(list string) bool {
 	for _, e := range m.entries {
 		if e.part != Frying {
 			continue
 		}
-		for _, w := range wordsOf {
-			if e.item.Tells(w) {
-				return true
-			}
+		if e.item.Tells(list) {
+			return true
 		}
 	}
 	return false
@@ -426,7 +424,7 @@ func (m *method) timeIn(s *sentence, from int) (total float64) {
 			if s.tokens[j].In("side").N > 0 {
 				sides = 2
 			}
-			if s.tokens[j].Plain == "mark" {
+			if s.tokens[j].Of("word.mark") {
 				aside = true
 			}
 		}

@@ -47,11 +47,11 @@ func newMethod(f *Found, lines []ReadLine, r *ingredient.Reader, foods *food.Cat
 			e := &entry{line: i, item: it, food: fd, part: lines[i].Part}
 			e.call(l)
 			m.entries = append(m.entries, e)
-			if e.food.State == food.Cooked && it.Cooked && (it.Tells("soaked") || it.Tells("remoj")) {
+			if e.food.State == food.Cooked && it.Cooked && it.Tells("word.soaked") {
 				it.Cooked = false // soaked and cooked, it was dry when it was measured
 				m.boil(e)
 			}
-			if it.Tells("poach") || it.Tells("escalf") {
+			if it.Tells("word.poached") {
 				m.boil(e)
 			}
 		}
@@ -469,8 +469,7 @@ func (m *method) saying(s *sentence, g *segment, i int) (out ingredient.Saying) 
 // denied says that "not" or "no" stands just before a token.
 func (s *sentence) denied(k int) bool {
 	for j := max(0, k-3); j < k; j++ {
-		switch s.tokens[j].Plain {
-		case "not", "no", "sin", "don't", "never", "without", "before", "sea":
+		if s.tokens[j].Of("word.not") {
 			return true
 		}
 	}
@@ -499,7 +498,7 @@ func (m *method) gels(i int) {
 		}
 	}
 	for k := range s.tokens {
-		wet = wet || s.tokens[k].Plain == "water" || s.tokens[k].Plain == "agua"
+		wet = wet || s.tokens[k].Of("word.water")
 	}
 	if len(gel) == 0 || !wet || others > 2 {
 		return

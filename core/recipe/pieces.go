@@ -146,11 +146,11 @@ func (s *sentence) lengths() (out []length) {
 		}
 		var other float64
 		first := end
-		if end < len(s.tokens) && (s.tokens[end].In("by").N > 0 || s.tokens[end].Plain == "x") {
+		if end < len(s.tokens) && (s.tokens[end].In("by").N > 0 || s.tokens[end].Is("x")) {
 			if w, k := number(end + 1); k > 0 {
 				other, end = w, end+1+k
 			}
-		} else if end+1 < len(s.tokens) && s.tokens[end].In("length").N > 0 && (s.tokens[end+1].In("by").N > 0 || s.tokens[end+1].Plain == "x") {
+		} else if end+1 < len(s.tokens) && s.tokens[end].In("length").N > 0 && (s.tokens[end+1].In("by").N > 0 || s.tokens[end+1].Is("x")) {
 			if w, k := number(end + 2); k > 0 { // "6cm by 2cm"
 				other, end = w, end+2+k
 			}
@@ -195,7 +195,7 @@ func (s *sentence) way(at, end int) string {
 		if u := s.tokens[k].Under("way."); u.N > 0 {
 			return strings.TrimPrefix(u.List, "way.")
 		}
-		if t := &s.tokens[k]; t.Kind == words.Number || t.Is(",") || t.Is("(") || t.In("length").N > 0 || t.Plain == "and" || t.Plain == "y" {
+		if t := &s.tokens[k]; t.Kind == words.Number || t.Is(",") || t.Is("(") || t.In("length").N > 0 || t.Of("word.and") {
 			break
 		}
 	}
@@ -203,7 +203,7 @@ func (s *sentence) way(at, end int) string {
 		if u := s.tokens[k].Under("way."); u.N > 0 {
 			return strings.TrimPrefix(u.List, "way.")
 		}
-		if t := &s.tokens[k]; t.Is(",") || t.In("length").N > 0 || t.Plain == "and" || t.Plain == "y" {
+		if t := &s.tokens[k]; t.Is(",") || t.In("length").N > 0 || t.Of("word.and") {
 			break
 		}
 	}
@@ -333,6 +333,9 @@ func (m *method) countIn(s *sentence, most int) int {
 			continue
 		}
 		k := i + n
+		if k+1 < len(s.tokens) && s.tokens[k].Is("-") && s.tokens[k+1].Of("by") { // "9- by 5-inch"
+			continue
+		}
 		if k < len(s.tokens) && s.tokens[k].In("by").N > 0 || i > 0 && s.tokens[i-1].In("by").N > 0 {
 			continue
 		}
@@ -352,7 +355,7 @@ func (m *method) countIn(s *sentence, most int) int {
 			if t.In("time").N > 0 || t.In("length").N > 0 || t.Under("unit.").N > 0 && t.Under("piece.").N == 0 && t.In("size").N == 0 || t.In("degrees").N > 0 || t.Kind == words.Mark && !t.Is("-") {
 				break
 			}
-			if t.Under("piece.").N > 0 || strings.HasPrefix(t.Plain, "mound") || strings.HasPrefix(t.Plain, "portion") || strings.HasPrefix(t.Plain, "porcion") || t.Plain == "equal" || t.Plain == "iguales" || t.Plain == "partes" {
+			if t.Under("piece.").N > 0 || t.Of("word.portion") {
 				if v > 1 || s.tokens[i].Kind == words.Number || s.has("act.shape") >= 0 {
 					m.mark(s, s.tokens[i].At, s.tokens[j].End, "count", -1)
 					return int(v)
@@ -383,7 +386,7 @@ func (s *sentence) dividesBefore(i int) bool {
 		if strings.HasPrefix(t.Plain, "divid") || t.In("act.shape").N > 0 && i-k <= 3 {
 			return true
 		}
-		if !(t.Plain == "in" || t.Plain == "into" || t.Plain == "en" || t.In("mass").N > 0 || t.Plain == "the" || t.Plain == "la" || t.Plain == "it" || t.In("about").N > 0) {
+		if !(t.Of("word.in") || t.Of("word.passing") || t.Of("word.it") || t.In("mass").N > 0 || t.In("about").N > 0) {
 			return false
 		}
 	}

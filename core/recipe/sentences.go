@@ -205,7 +205,7 @@ func (e *entry) call(l words.Language) {
 	}
 	if n := len(e.item.Words); n > 0 {
 		e.head = e.item.Words[n-1]
-		if l == words.Spanish {
+		if l.HeadFirst() {
 			e.head = e.item.Words[0]
 		}
 	}
@@ -224,10 +224,6 @@ func (e *entry) call(l words.Language) {
 		}
 	}
 }
-
-// generic are stems too common to stand for a food by themselves unless they are its
-// head.
-var generic = map[string]bool{"flour": true, "harina": true, "water": true, "white": true, "green": true, "red": true, "black": true, "ground": true, "fresh": true, "dry": true, "dried": true, "cooked": true, "powder": true, "whole": true, "sauce": true, "salsa": true, "sea": true, "extra": true, "virgin": true, "light": true, "semilla": true, "pasta": true, "molida": true, "molido": true, "picada": true, "blanco": true, "rojo": true, "verde": true, "negro": true, "cocido": true, "seco": true, "fresco": true, "hoja": true, "half": true, "plain": true, "all": true, "purpose": true, "garlic": false}
 
 // mentionsOf finds the foods that a sentence names.
 func (m *method) mentionsOf(s *sentence) {
@@ -253,11 +249,11 @@ func (m *method) mentionsOf(s *sentence) {
 					end = j + 1
 					continue
 				}
-				if count == 0 || !(u.Is("-") || u.Plain == "de" || u.Plain == "del" || u.Plain == "la") {
+				if count == 0 || !(u.Is("-") || u.Of("word.of") || u.Plain == "la") {
 					break
 				}
 			}
-			if count == 0 || !head && count == 1 && generic[words.Stem(t.Plain)] {
+			if count == 0 || !head && count == 1 && t.Of("word.generic") {
 				continue
 			}
 			quality := 2 * count
@@ -291,13 +287,12 @@ func (m *method) mentionsOf(s *sentence) {
 // flour", "like ground meat".
 func (s *sentence) likened(i int) bool {
 	for k := i - 1; k >= max(0, i-3); k-- {
-		switch s.tokens[k].Plain {
-		case "a", "an", "into", "like", "resemble", "resembles", "un", "una", "como", "hacer", "hacerlas", "hacerlos", "parecer", "parezca":
+		if s.tokens[k].Of("word.become") {
 			return true
-		case "coarse", "fine", "ground", "rough", "gruesa", "fina", "to":
-			continue
 		}
-		return false
+		if !s.tokens[k].Of("word.coarse") {
+			return false
+		}
 	}
 	return false
 }
@@ -305,7 +300,7 @@ func (s *sentence) likened(i int) bool {
 // partOfAll says that "all the" only goes with a food.
 func (s *sentence) partOfAll(i int) bool {
 	n := s.tokens[i].In("all").N
-	if i+n < len(s.tokens) && (s.tokens[i+n].Plain == "of" || s.tokens[i+n].Plain == "de" || s.tokens[i+n].Plain == "del") {
+	if i+n < len(s.tokens) && s.tokens[i+n].Of("word.of") {
 		return true
 	}
 	return n == 2 && s.tokens[i].Plain == "all"
@@ -365,21 +360,14 @@ func (m *method) portion(s *sentence, at *mention) {
 	joins := func(from int) bool {
 		for k := from; k < at.at; k++ {
 			t := &s.tokens[k]
-			switch t.Plain {
-			case "of", "the", "de", "la", "el", "los", "las", "del", "that", "your":
-			default:
-				if t.In("plain").N == 0 && t.In("variety").N == 0 {
-					return false
-				}
+			if !t.Of("word.passing") && !t.Of("plain") && !t.Of("variety") {
+				return false
 			}
 		}
 		return true
 	}
 	for b := max(0, at.at-3); b < at.at; b++ {
-		switch s.tokens[b].Plain {
-		case "more", "extra", "additional", "mas":
-			at.more = true
-		}
+		at.more = at.more || s.tokens[b].Of("word.extra")
 	}
 	for b := max(0, at.at-8); b < at.at; b++ {
 		t := &s.tokens[b]
@@ -420,7 +408,7 @@ func (m *method) segmentsOf(s *sentence, before []int) {
 				longest = max(longest, mean.N)
 			}
 		}
-		if len(lists) == 0 || i > 0 && subject[s.tokens[i-1].Plain] && t.In("it").N == 0 {
+		if len(lists) == 0 || i > 0 && s.tokens[i-1].Of("word.subject") && !t.Of("it") {
 			continue // "while they bake" tells nobody to do anything
 		}
 		if x := m.describes(s, i, longest); x >= 0 {
@@ -445,7 +433,7 @@ func (m *method) segmentsOf(s *sentence, before []int) {
 				c.objects = append(c.objects, x)
 			}
 		}
-		if len(c.objects) == 0 || len(last) > 0 && s.pronoun(c.at) {
+		if len(c.objects) == 0 || len(last) > 0 && s.pronoun(c.at, m.l) {
 			c.objects = append(slices.Clone(last), c.objects...)
 		}
 		last = c.objects
@@ -459,9 +447,6 @@ func (m *method) segmentsOf(s *sentence, before []int) {
 	}
 }
 
-// subject are words that make the verb behind them no order.
-var subject = map[string]bool{"they": true, "it": true, "that": true, "which": true, "you": true, "to": false}
-
 // described is a food with a word that tells how it is: "the ground seeds".
 type described struct {
 	mention int
@@ -472,41 +457,22 @@ type described struct {
 // the sentence: English has it before its food, Spanish behind; -1 for none.
 func (m *method) describes(s *sentence, i, n int) int {
 	t := &s.tokens[i]
-	if n > 1 || !participle(t.Plain, m.l) {
+	if n > 1 || !words.Participle(t.Plain, m.l) {
 		return -1
 	}
 	for x := range s.mentions {
 		at := &s.mentions[x]
-		if m.l == words.English && at.at == i+1 || m.l == words.Spanish && at.at+at.n == i {
+		if !m.l.HeadFirst() && at.at == i+1 || m.l.HeadFirst() && at.at+at.n == i {
 			return x
 		}
 	}
 	return -1
 }
 
-func participle(w string, l words.Language) bool {
-	if l == words.English {
-		return strings.HasSuffix(w, "ed") || w == "ground"
-	}
-	w = strings.TrimSuffix(w, "s")
-	for _, end := range []string{"ado", "ada", "ido", "ida"} {
-		if strings.HasSuffix(w, end) {
-			return true
-		}
-	}
-	return w == "frito" || w == "frita" || w == "hecho" || w == "hecha"
-}
-
 // pronoun says that a verb goes with what was named before it: "purée them with",
 // "mezclarlas con".
-func (s *sentence) pronoun(at int) bool {
-	verb := s.tokens[at].Plain
-	for _, clitic := range []string{"las", "los", "la", "lo"} {
-		if stem, is := strings.CutSuffix(verb, clitic); is && len(stem) > 3 {
-			return true
-		}
-	}
-	return at+1 < len(s.tokens) && s.tokens[at+1].In("it").N > 0 && len(s.tokens[at+1].Plain) > 1 && (s.tokens[at+1].Plain == "it" || s.tokens[at+1].Plain == "them")
+func (s *sentence) pronoun(at int, l words.Language) bool {
+	return words.Clitic(s.tokens[at].Plain, l) || at+1 < len(s.tokens) && s.tokens[at+1].Of("word.it")
 }
 
 // instrument says that a food is what a verb works in or on, not its object: "cook in
@@ -517,12 +483,12 @@ func (s *sentence) instrument(c *segment, at int) bool {
 	})
 	for k := at - 1; k > c.at && k >= at-6; k-- {
 		t := &s.tokens[k]
-		switch t.Plain {
-		case "in", "into", "over", "onto", "en", "sobre", "under", "to", "through":
+		switch {
+		case t.Of("word.in"):
 			return true
-		case "with", "con", "using":
+		case t.Of("word.with"):
 			return !with
-		case "the", "a", "of", "remaining", "rest", "de", "la", "el", "un", "una", "los", "las", "same", "misma", "mismo", "hot", "little", "resto", "del", "their", "its":
+		case t.Of("word.passing"):
 			continue
 		}
 		if t.Kind == words.Number || t.Under("unit.").N > 0 || t.Is("/") || t.In("plain").N > 0 || t.In("variety").N > 0 || t.In("number").N > 0 {

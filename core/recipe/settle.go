@@ -162,7 +162,7 @@ func (m *method) divided(e *entry) bool { return e.item.Divided }
 // finish puts together what the line and the method say is done to a food of the mix.
 func (m *method) finish(e *entry) {
 	mashed := slices.ContainsFunc(e.preps, func(t told) bool { return t.Do == food.Mash })
-	if other := m.foods.Find(m.reader.Swap(e.food.ID, "grated")); other != nil && e.grated && !e.boiled && !mashed && !e.item.Tells("mash") && !e.item.Tells("boil") && !e.item.Cooked {
+	if other := m.foods.Find(m.reader.Swap(e.food.ID, "grated")); other != nil && e.grated && !e.boiled && !mashed && !e.item.Tells("do.mash") && !e.item.Tells("do.boil") && !e.item.Cooked {
 		e.item.Food, e.food = other.ID, other
 	}
 	preps := slices.Clone(e.item.Prep)

@@ -95,6 +95,9 @@ func rowsOf(text string, l words.Language) []row {
 	return rows
 }
 
+// unfinished are words that no line ends with.
+var unfinished = words.All("word.unfinished")
+
 // goesOn says that a line is the rest of the one before it.
 func goesOn(before, r *row) bool {
 	if r.blank || r.marked || r.ordered || before.head != "" {
@@ -115,8 +118,7 @@ func goesOn(before, r *row) bool {
 		return true
 	}
 	at := strings.LastIndexByte(before.text, ' ')
-	switch before.text[at+1:] {
-	case "and", "with", "of", "the", "a", "or", "in", "for", "until", "into", "to", "de", "y", "con", "la", "el", "los", "las", "en", "que", "hasta", "un", "una", "del", "al":
+	if unfinished[words.Plain(before.text[at+1:])] {
 		return true
 	}
 	if c := before.text[0]; !before.marked && !before.ordered && c >= '0' && c <= '9' {
@@ -273,7 +275,7 @@ func (y *layout) bareOrder(r *row) int {
 
 // forWhat says that a line begins with "for" or "to": it heads a list.
 func forWhat(r *row) bool {
-	return len(r.tokens) > 0 && (r.tokens[0].Plain == "for" || r.tokens[0].Plain == "to" || r.tokens[0].Plain == "para")
+	return len(r.tokens) > 0 && r.tokens[0].Of("word.for")
 }
 
 func tokensOfWords(r *row) (out []words.Token) {

@@ -149,6 +149,58 @@ func (t *Token) In(list string) Meaning {
 	return Meaning{}
 }
 
+// Of says that the token begins a phrase of the list.
+func (t *Token) Of(list string) bool { return t.In(list).N > 0 }
+
+// All gives the single words of a list in every language, plain.
+func All(list string) map[string]bool {
+	out := map[string]bool{}
+	for l := range languages {
+		for word, phrases := range lexicons()[l].exact {
+			for _, p := range phrases {
+				if p.list == list && len(p.words) == 1 {
+					out[word] = true
+				}
+			}
+		}
+	}
+	return out
+}
+
+// participles are the endings of words that tell how a thing is, and single words that
+// do so without.
+var participles = [languages][2][]string{
+	English: {{"ed"}, {"ground"}},
+	Spanish: {{"ado", "ada", "ados", "adas", "ido", "ida", "idos", "idas"}, {"frito", "frita", "fritos", "fritas", "hecho", "hecha"}},
+}
+
+// Participle says whether a plain word has the form of a participle.
+func Participle(word string, l Language) bool {
+	for _, end := range participles[l][0] {
+		if strings.HasSuffix(word, end) {
+			return true
+		}
+	}
+	return slices.Contains(participles[l][1], word)
+}
+
+// clitics are the endings by which a verb takes what was named before it.
+var clitics = [languages][]string{Spanish: {"las", "los", "la", "lo"}}
+
+// Clitic says whether a plain verb takes what was named before it: "mézclalas".
+func Clitic(word string, l Language) bool {
+	for _, end := range clitics[l] {
+		if stem, is := strings.CutSuffix(word, end); is && len(stem) > 3 {
+			return true
+		}
+	}
+	return false
+}
+
+// HeadFirst says whether a name of several words has its head first, "harina de maíz",
+// or last, "rice flour".
+func (l Language) HeadFirst() bool { return l == Spanish }
+
 // Under gives the longest phrase of any list whose name begins so, such as "unit.".
 func (t *Token) Under(prefix string) Meaning {
 	for _, m := range t.Means {

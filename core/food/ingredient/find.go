@@ -35,14 +35,14 @@ func (s *scan) longest(from, to int) (f *food.Food, a, b int) {
 			if t.Kind == words.Mark && !t.Is("-") && !t.Is("&") || t.Kind == words.Number || s.used[t.At] {
 				break
 			}
-			if t.Plain == "in" || t.Plain == "with" {
+			if s.l == words.English && (t.Of("word.in") || t.Of("word.with")) {
 				break // beans in water are beans
 			}
 			if t.Kind == words.Mark || small[t.Plain] {
 				continue
 			}
 			count++
-			better := count > most || count == most && s.l == words.English && !s.verbBetween(b, i)
+			better := count > most || count == most && !s.l.HeadFirst() && !s.verbBetween(b, i)
 			if !better {
 				continue
 			}

@@ -79,7 +79,7 @@ func (s *scan) measure(i int) (m measured) {
 			break // a big onion is a size
 		}
 		factor *= about.Value
-		m.few = m.few || s.at(i).Plain == "unas" || s.at(i).Plain == "unos"
+		m.few = m.few || s.at(i).Of("word.few")
 		i += about.N
 	}
 	m.begins = i
@@ -134,7 +134,7 @@ func (s *scan) rangeOf(m *measured, i int) int {
 		step = 1
 	case t.In("to").N > 0:
 		step = t.In("to").N
-	case t.Plain == "y" || t.Plain == "and":
+	case t.Of("word.and"):
 		if v, n := s.number(i + 1); n > 0 && v < 1 && m.amount >= 1 {
 			m.amount += v
 			return i + 1 + n
@@ -217,7 +217,7 @@ func (s *scan) unitOf(m *measured, i int, factor *float64) int {
 			i += more.N
 		}
 	}
-	if m.said && (s.at(i).Plain == "de" || s.at(i).Plain == "of" || s.at(i).Plain == "of a") && s.at(i+1).Under("unit.").N > 0 {
+	if m.said && s.at(i).Of("word.of") && s.at(i+1).Under("unit.").N > 0 {
 		i++ // "¼ de taza"
 		if s.at(i).In("article").N > 0 {
 			i++
@@ -266,7 +266,7 @@ func (s *scan) behindUnit(m *measured, i int) int {
 		i += s.at(i).In("each").N
 	}
 	// "1 cup plus 2 tbsp oats", "1 taza más 2 cucharadas de avena"
-	if t := s.at(i); t.Plain == "plus" || t.Plain == "mas" || t.Is("+") || t.Plain == "and" || t.Plain == "y" {
+	if t := s.at(i); t.Of("word.plus") || t.Of("word.and") {
 		if next := s.measure(i + 1); next.n > 0 && !next.bad && (next.unit == "tbsp" || next.unit == "tsp" || next.unit == "g" || next.unit == "cup") && s.foodBehind(i+1+next.n) {
 			m.more = append(m.more, next)
 			i += 1 + next.n
@@ -281,7 +281,7 @@ func (s *scan) behindUnit(m *measured, i int) int {
 	// "1 bote de 400 g de lentejas"
 	if m.unit == "pack" && m.pack == 0 {
 		k := i
-		for s.at(k).Plain == "of" || s.at(k).Plain == "de" {
+		for s.at(k).Of("word.of") {
 			k++
 		}
 		if v, n := s.number(k); n > 0 && s.isMass(k+n) {
@@ -290,7 +290,7 @@ func (s *scan) behindUnit(m *measured, i int) int {
 			i = k + n + u.N
 		}
 	}
-	for s.at(i).Plain == "of" || s.at(i).Plain == "de" || s.at(i).Plain == "del" {
+	for s.at(i).Of("word.of") {
 		i++
 	}
 	return i

@@ -135,10 +135,8 @@ func (n names) add(name string, f *food.Food, rank int, l words.Language) {
 	n[k] = append(n[k], entry{f, rank})
 }
 
-var small = map[string]bool{
-	"of": true, "the": true, "in": true, "and": true, "with": true, "&": true, "de": true, "del": true, "la": true, "el": true, "los": true, "las": true,
-	"en": true, "al": true, "con": true, "y": true, "e": true,
-}
+// small are words that do not count in a name.
+var small = words.All("word.small")
 
 // key joins stems; small words and punctuation do not count.
 func key(tokens []words.Token, l words.Language) string {

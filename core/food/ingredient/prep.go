@@ -101,14 +101,14 @@ func Minutes(tokens []words.Token, i int) (minutes float64, n int) {
 		return 0, 0
 	}
 	at := i + k
-	if t := s.at(at); t.Is("-") || t.In("to").N > 0 || t.Plain == "y" && false {
+	if t := s.at(at); t.Is("-") || t.In("to").N > 0 {
 		step := max(1, t.In("to").N)
 		if high, more := s.number(at + step); more > 0 && high > v {
 			v, at = (v+high)/2, at+step+more
 		}
 	}
 	full := s.at(at)
-	for full.Plain == "full" || full.Plain == "more" || full.Plain == "good" || full.Is("-") {
+	for full.Of("word.full") || full.Is("-") {
 		at++
 		full = s.at(at)
 	}
@@ -122,7 +122,7 @@ func Minutes(tokens []words.Token, i int) (minutes float64, n int) {
 	minutes = v * u.Value
 	at += u.N
 	if u.Value == 60 { // "1 hour 10 minutes", "1 hour and a half", "1 h 10"
-		for s.at(at).Plain == "and" || s.at(at).Plain == "y" {
+		for s.at(at).Of("word.and") {
 			at++
 		}
 		if more, k := s.number(at); k > 0 && s.at(at+k).In("time").Value == 1 {
@@ -148,7 +148,7 @@ func (s *scan) preparations() {
 	for _, tokens := range append([][]words.Token{s.main}, s.brackets...) {
 		for i := range tokens {
 			t := &tokens[i]
-			if s.used[t.At] || i > 0 && (tokens[i-1].Plain == "not" || tokens[i-1].Plain == "no" || tokens[i-1].Plain == "sin") {
+			if s.used[t.At] || i > 0 && tokens[i-1].Of("word.not") {
 				continue
 			}
 			for _, m := range t.Means {
@@ -184,7 +184,7 @@ func (s *scan) needless(p food.Preparation, f *food.Food, t *words.Token) bool {
 	if p.Do == food.Toast && strings.HasPrefix(t.Plain, "roast") {
 		return true
 	}
-	return p.Do == food.Blitz && strings.HasPrefix(t.Plain, "ground") && len(s.line.Items) > 0 && s.line.Items[0].at > 0 && t.At < s.main[s.line.Items[0].at].At
+	return p.Do == food.Blitz && t.Of("word.ground") && len(s.line.Items) > 0 && s.line.Items[0].at > 0 && t.At < s.main[s.line.Items[0].at].At
 }
 
 func (s *scan) spanOf(at, end int) {
@@ -217,8 +217,14 @@ func (s *scan) finish() {
 		s.line.Items = []Ingredient{{}}
 		s.fault("no-food")
 	}
+	lists := map[string]bool{}
+	for t := range s.everywhere {
+		for _, m := range t.Means {
+			lists[m.List] = true
+		}
+	}
 	for i := range s.line.Items {
-		s.line.Items[i].text = strings.ReplaceAll(words.Plain(s.text), "-", " ")
+		s.line.Items[i].lists = lists
 	}
 	s.preparations()
 	var notes, rest []string

@@ -5,8 +5,6 @@
 package ingredient
 
 import (
-	"strings"
-
 	"cuerda/core/food"
 	"cuerda/core/words"
 )
@@ -47,7 +45,7 @@ type Ingredient struct {
 	Words []string `json:"-"`
 
 	at, end  int
-	text     string // of the line, plain
+	lists    map[string]bool // that the line has words of
 	measured measured
 }
 
@@ -200,12 +198,5 @@ func (r *Reader) Portion(tokens []words.Token, text string, i int, f *food.Food)
 // nothing.
 func Aromatic(f *food.Food) bool { return aromatics[f.ID] }
 
-// Tells says whether a word of the line begins so.
-func (i *Ingredient) Tells(start string) bool {
-	for w := range strings.FieldsSeq(i.text) {
-		if strings.HasPrefix(w, start) {
-			return true
-		}
-	}
-	return false
-}
+// Tells says whether the line has a word of the list.
+func (i *Ingredient) Tells(list string) bool { return i.lists[list] }

@@ -106,7 +106,7 @@ func (s *scan) says() {
 		if wished[t.At] {
 			continue
 		}
-		s.state.leafy = s.state.leafy || leafy[t.Plain]
+		s.state.leafy = s.state.leafy || t.Of("word.leafy")
 		for _, m := range t.Means {
 			switch m.List {
 			case "state.cooked":
@@ -114,10 +114,7 @@ func (s *scan) says() {
 			case "state.dry":
 				s.state.dry = s.state.dry || s.beforeComma(t)
 			case "unit.pack":
-				switch t.Plain {
-				case "can", "cans", "tin", "tins", "jar", "jars", "lata", "latas", "bote", "botes", "tarro", "tarros", "frasco", "frascos":
-					s.state.canned = true
-				}
+				s.state.canned = s.state.canned || t.Of("word.can")
 			case "state.canned":
 				s.state.canned = true
 			case "state.raw":
@@ -143,12 +140,6 @@ func (s *scan) says() {
 	}
 }
 
-// leafy are words that say of a herb that it is fresh.
-var leafy = map[string]bool{
-	"fresh": true, "chopped": true, "leaf": true, "leaves": true, "sprig": true, "sprigs": true, "handful": true, "bunch": true, "picked": true, "torn": true, "snipped": true,
-	"fresco": true, "fresca": true, "frescas": true, "picado": true, "picada": true, "picados": true, "hojas": true, "hojitas": true, "ramita": true, "ramitas": true, "rama": true, "ramas": true, "manojo": true, "punado": true,
-}
-
 // beforeComma says that a word stands with the name of the food, not with what is done
 // to it: "patted dry" makes no bean a dry one.
 func (s *scan) beforeComma(t *words.Token) bool {
@@ -167,7 +158,7 @@ func (s *scan) beforeComma(t *words.Token) bool {
 // extra says that the role is of what comes on top of the amount.
 func (s *scan) extra() bool {
 	for t := range s.everywhere {
-		if t.Plain == "plus" || t.Plain == "mas" || t.Plain == "extra" || t.Plain == "more" {
+		if t.Of("word.extra") {
 			return true
 		}
 	}
@@ -272,7 +263,7 @@ func (s *scan) weights() {
 			s.saidEach = m.each || slices.ContainsFunc(b, func(t words.Token) bool { return t.In("each").N > 0 })
 		}
 		s.drained = s.drained || s.said > 0 && slices.ContainsFunc(b, func(t words.Token) bool {
-			return strings.HasPrefix(t.Plain, "drain") || strings.HasPrefix(t.Plain, "escurrid") || t.Plain == "net" || t.Plain == "neto"
+			return t.Of("word.drained")
 		})
 	}
 }
@@ -303,7 +294,7 @@ func (s *scan) joint(k int) int {
 	n := s.at(k).In("joint").N
 	if n == 0 && (s.at(k).Under("do.").N > 0 || s.at(k).Plain == "about") {
 		// "soaked in", "whisked with": the verb and the word after it.
-		if s.at(k+1).In("joint").N > 0 && (s.at(k+1).Plain == "in" || s.at(k+1).Plain == "with" || s.at(k+1).Plain == "en" || s.at(k+1).Plain == "con") {
+		if s.at(k+1).In("joint").N > 0 && (s.at(k+1).Of("word.in") || s.at(k+1).Of("word.with")) {
 			return 1 + s.at(k+1).In("joint").N
 		}
 	}
@@ -411,7 +402,7 @@ func (s *scan) item(i int, m measured, fruit string) (end int) {
 // and parsley".
 func (s *scan) pair(i, end int) int {
 	for k := i + 1; k < end; k++ {
-		if t := s.at(k).Plain; t != "and" && t != "y" && t != "e" && t != "&" {
+		if !s.at(k).Of("word.and") {
 			continue
 		}
 		first, _, _ := s.longest(i, k)
@@ -447,10 +438,10 @@ func (s *scan) wholeName(i int) (f *food.Food, a, b int) {
 // partOf turns a lemon into its juice or its zest.
 func (s *scan) partOf(item *Ingredient, f *food.Food, fruit string) *food.Food {
 	zested := fruit == "zest" || fruit == "" && slices.ContainsFunc(s.main, func(t words.Token) bool {
-		return strings.HasPrefix(t.Plain, "zest") || strings.HasPrefix(t.Plain, "ralladura")
+		return t.Of("word.zest")
 	})
 	juiced := slices.ContainsFunc(s.main, func(t words.Token) bool {
-		return strings.HasPrefix(t.Plain, "juice") || t.Plain == "zumo" || t.Plain == "jugo"
+		return t.Of("word.juice")
 	})
 	if f.ID == "lemon-juice" && fruit == "" && zested && juiced {
 		s.bothParts = true
@@ -496,8 +487,7 @@ func (s *scan) sizeOf(m *measured, f *food.Food, from, to int) {
 	}
 	if f.ID == "salt" {
 		for t := range s.everywhere {
-			switch t.Plain {
-			case "kosher", "flaky", "maldon", "coarse", "gorda", "gruesa", "escamas":
+			if t.Of("word.flaky") {
 				m.size = flaky
 			}
 		}
@@ -534,7 +524,7 @@ func (s *scan) asStated(f *food.Food) *food.Food {
 	}
 	if grated := s.r.foods.Find(s.r.Swap(f.ID, "grated")); grated != nil && !s.state.cooked {
 		for t := range s.everywhere {
-			if strings.HasPrefix(t.Plain, "grat") || strings.HasPrefix(t.Plain, "shred") || strings.HasPrefix(t.Plain, "rallad") {
+			if t.Of("word.grated") {
 				return grated
 			}
 		}

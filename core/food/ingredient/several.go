@@ -38,7 +38,7 @@ func (s *scan) composed() bool {
 		s.line.Items = own
 		return true
 	}
-	if slices.ContainsFunc(s.main, func(t words.Token) bool { return t.Plain == "doble" || t.Plain == "double" }) {
+	if slices.ContainsFunc(s.main, func(t words.Token) bool { return t.Of("word.double") }) {
 		count *= 2
 	}
 	for _, part := range made {
@@ -60,7 +60,7 @@ func (s *scan) ground() {
 		return
 	}
 	for t := range s.everywhere {
-		if t.Plain == "ground" || strings.HasPrefix(t.Plain, "molid") {
+		if t.Of("word.ground") {
 			it.Food, it.Grams = "chia-ground", it.Grams*s.r.foods.Find("chia-ground").GramsPerCup/s.r.foods.Find("chia-whole").GramsPerCup
 			return
 		}
@@ -106,10 +106,7 @@ func (s *scan) bracketed() (out []Ingredient) {
 	for _, b := range s.brackets {
 		inner := &scan{r: s.r, text: s.text, l: s.l, main: b, used: map[int]bool{}, free: map[string]bool{}, taste: true}
 		for i := range b {
-			switch b[i].Plain {
-			case "ground", "molida", "molido", "molidas":
-				inner.state.dry = true
-			}
+			inner.state.dry = inner.state.dry || b[i].Of("word.ground")
 		}
 		unit, per := "", 0.
 		for i := 0; i < len(b); {
@@ -153,7 +150,7 @@ func (s *scan) list(from int) bool {
 	start := from
 	for k := from; k <= len(s.main); k++ {
 		t := s.at(k)
-		split := k == len(s.main) || t.Is(",") || t.Is("/") || t.Is("&") || t.Is("+") || t.Plain == "and" || t.Plain == "n" || t.Plain == "y" || t.Plain == "e" || t.Plain == "plus"
+		split := k == len(s.main) || t.Is(",") || t.Is("/") || t.Of("word.and") || t.Of("word.plus")
 		if !split {
 			continue
 		}
