@@ -45,7 +45,7 @@ func newMethod(f *Found, lines []ReadLine, r *ingredient.Reader, foods *food.Cat
 				continue
 			}
 			e := &entry{line: i, item: it, food: fd, part: lines[i].Part}
-			e.call(l)
+			e.call(r, l)
 			m.entries = append(m.entries, e)
 			if e.food.State == food.Cooked && it.Cooked && it.Tells("word.soaked") {
 				it.Cooked = false // soaked and cooked, it was dry when it was measured

@@ -198,7 +198,7 @@ func upper(s string) bool {
 }
 
 // callers gives the stems that an entry may be called by.
-func (e *entry) call(l words.Language) {
+func (e *entry) call(r *ingredient.Reader, l words.Language) {
 	e.names = map[string]bool{}
 	for _, w := range e.item.Words {
 		e.names[w] = true
@@ -209,19 +209,8 @@ func (e *entry) call(l words.Language) {
 			e.head = e.item.Words[0]
 		}
 	}
-	name := e.food.Name
-	if l == words.Spanish {
-		name = e.food.NameES
-	}
-	name, _, _ = strings.Cut(name, ",")
-	aliases := append(slices.Clone(e.food.Words[l.String()]), name)
-	if e.food.ManyAlike {
-		aliases = nil // cumin is not called pepper
-	}
-	for _, w := range aliases {
-		if tokens := words.Read(w, l); len(tokens) == 1 && tokens[0].In("plain").N == 0 && tokens[0].In("variety").N == 0 {
-			e.names[words.Stem(tokens[0].Plain)] = true
-		}
+	for _, w := range r.Aliases(e.food.ID, l) {
+		e.names[w] = true
 	}
 }
 

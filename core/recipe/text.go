@@ -127,6 +127,9 @@ func goesOn(before, r *row) bool {
 	return len(before.text) > 55 && last != '.' && last != ':' && last != '!'
 }
 
+// headFirst are the words that headings begin with.
+var headFirst = words.Firsts("head.")
+
 // headOf says which heading a line is: ingredients, method, notes or "section: NAME"; ""
 // for none.
 func headOf(bare string, l words.Language, marked bool) string {
@@ -136,6 +139,9 @@ func headOf(bare string, l words.Language, marked bool) string {
 		return ""
 	}
 	if c := name[0]; !form && (c >= '0' && c <= '9' || strings.Count(name, " ") > 7) {
+		return ""
+	}
+	if first, _, _ := strings.Cut(name, " "); !form && !headFirst[words.Plain(strings.Trim(first, ":.,¿?"))] {
 		return ""
 	}
 	capital := strings.ToUpper(name) == name && strings.ToLower(name) != name

@@ -167,6 +167,20 @@ func All(list string) map[string]bool {
 	return out
 }
 
+// Firsts gives the words that phrases of a family of lists, such as "head.", begin with,
+// in every language, plain.
+func Firsts(family string) map[string]bool {
+	out := map[string]bool{}
+	for l := range languages {
+		for word, phrases := range lexicons()[l].exact {
+			if slices.ContainsFunc(phrases, func(p phrase) bool { return strings.HasPrefix(p.list, family) }) {
+				out[word] = true
+			}
+		}
+	}
+	return out
+}
+
 // participles are the endings of words that tell how a thing is, and single words that
 // do so without.
 var participles = [languages][2][]string{

@@ -55,10 +55,11 @@ func table(text string) [][]string {
 func NewReader(foods *food.Catalogue) *Reader {
 	r := &Reader{foods: foods, spelled: map[string]*food.Food{}, sizes: map[string]float64{}, swaps: map[[2]string]string{}}
 	for l := range words.Language(len(r.names)) {
-		r.names[l], r.made[l] = names{}, composites{}
+		r.names[l], r.made[l], r.aliases[l] = names{}, composites{}, map[string][]string{}
 		for i := range foods.Foods() {
 			f := &foods.Foods()[i]
 			r.names[l].addFood(f, l)
+			r.aliases[l][f.ID] = aliases(f, l)
 			for _, name := range []string{f.Name, f.NameES} {
 				if strings.ContainsAny(name, ",%") || strings.Count(name, " ") >= 2 {
 					r.spelled[words.Plain(name)] = f
@@ -107,6 +108,26 @@ func parts(text string) (out composite) {
 			grams float64
 			prep  []food.Preparation
 		}{f[0], grams, prep})
+	}
+	return out
+}
+
+func aliases(f *food.Food, l words.Language) (out []string) {
+	if f.ManyAlike {
+		return nil
+	}
+	name := f.Name
+	if l == words.Spanish {
+		name = f.NameES
+	}
+	name, _, _ = strings.Cut(name, ",")
+	for _, w := range append(slices.Clone(f.Words[l.String()]), name) {
+		if strings.Contains(w, " ") {
+			continue
+		}
+		if tokens := words.Read(w, l); len(tokens) == 1 && !tokens[0].Of("plain") && !tokens[0].Of("variety") {
+			out = append(out, words.Stem(tokens[0].Plain))
+		}
 	}
 	return out
 }

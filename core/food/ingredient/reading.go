@@ -106,6 +106,8 @@ const (
 type Reader struct {
 	foods *food.Catalogue
 	names [2]names // by language
+	// aliases are the single words that a food is called by, as stems, by its ID.
+	aliases [2]map[string][]string
 	// spelled are foods by their whole names, plain, commas and all.
 	spelled map[string]*food.Food
 	made    [2]composites
@@ -149,6 +151,10 @@ func (r *Reader) ReadIn(text string, l words.Language) Reading {
 	s.read()
 	return s.line
 }
+
+// Aliases gives the single words of a language that a food is called by, as stems; none
+// for a food that stands for many alike: cumin is not called pepper.
+func (r *Reader) Aliases(food string, l words.Language) []string { return r.aliases[l][food] }
 
 // Reweigh gives what the amount of an item weighs of another food; 0 where that is not
 // known.
