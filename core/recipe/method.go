@@ -51,7 +51,7 @@ func newMethod(f *Found, lines []ReadLine, r *ingredient.Reader, foods *food.Cat
 				it.Cooked = false // soaked and cooked, it was dry when it was measured
 				m.boil(e)
 			}
-			if it.Tells("word.poached") {
+			if _, raw := poached[e.food.ID]; raw && it.Cooked || it.Tells("word.poached") {
 				m.boil(e)
 			}
 		}

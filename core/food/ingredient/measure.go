@@ -384,6 +384,9 @@ func (r *Reader) gramsOf(f *food.Food, m *measured) (grams, sure float64) {
 		}
 	}
 	own := r.sizes[f.ID+" "+m.unit]
+	if m.unit == "" && aromatics[f.ID] && f.PieceName == "bunch" {
+		own = r.sizes[f.ID+" sprig"] // "a few chives"
+	}
 	switch m.unit {
 	case "g", "oz":
 		g, _ := f.GramsPer(food.Unit(m.unit))
