@@ -65,7 +65,7 @@ func start(t testing.TB) *app {
 	pages, err := web.Dist()
 	require.NoError(t, err)
 	server := httptest.NewServer((&api.Server{
-		Store: s, Kitchen: kitchen, Foods: foods, Log: slog.New(slog.NewTextHandler(os.Stderr, nil)), Pages: pages,
+		Store: s, Who: api.OneKitchen(kitchen), Foods: foods, Log: slog.New(slog.NewTextHandler(os.Stderr, nil)), Pages: pages,
 	}).Handler())
 	t.Cleanup(server.Close)
 	return &app{t, server.URL}

@@ -133,7 +133,11 @@ func start(ctx context.Context, out, errs io.Writer, o startOptions) error {
 	if err != nil {
 		return err
 	}
-	handler := &api.Server{Store: db, Kitchen: kitchen, Foods: foods, Log: log, Pages: pages, AnyHost: !isLoopback(o.listen)}
+	handler := &api.Server{Store: db, Who: api.OneKitchen(kitchen), Foods: foods, Log: log, Pages: pages, AnyHost: !isLoopback(o.listen)}
+	watching, unwatch := context.WithCancel(ctx)
+	watched := make(chan struct{})
+	go func() { defer close(watched); handler.Watch(watching) }()
+	defer func() { unwatch(); <-watched }() // before the database closes
 	address := "http://" + listener.Addr().String()
 	announce(address)
 	fmt.Fprintf(out, "Cuerda is at %s\nStop it with Ctrl+C. Its data is in %s\n", address, where(o, private))

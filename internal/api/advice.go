@@ -33,7 +33,7 @@ func (s *Server) registerAdvice(api huma.API) {
 				return nil, err
 			}
 			ours := *k
-			if ours.Used, err = s.Store.FoodsUsed(ctx, s.Kitchen); err != nil {
+			if ours.Used, err = s.Store.FoodsUsed(ctx, kitchenID(ctx)); err != nil {
 				return nil, s.problemOf(ctx, err)
 			}
 			return &body[advice.Answer]{advice.Bind(&ours, d, advice.Options{Replace: advice.Replace(in.Replace), Foods: in.Foods, Aim: binder.Aim(in.Aim)})}, nil

@@ -17,6 +17,7 @@ import (
 	"github.com/gin-gonic/gin"
 
 	"cuerda/core/food"
+	"cuerda/internal/principal"
 	"cuerda/internal/problem"
 	"cuerda/internal/store"
 )
@@ -27,12 +28,13 @@ const maxBody = 1 << 20
 // rawBody is the media type by which huma hands a body on as it came.
 const rawBody = "application/octet-stream"
 
-// Server answers for one kitchen.
+// Server answers for the kitchen of whoever asks.
 type Server struct {
-	Store   *store.Store
-	Kitchen string
-	Foods   *food.Catalogue
-	Log     *slog.Logger
+	Store *store.Store
+	Foods *food.Catalogue
+	Log   *slog.Logger
+	// Who says for whom a request is answered, and false where for nobody.
+	Who func(*http.Request) (principal.Principal, bool)
 	// Pages is the built front end; nil serves the interface alone.
 	Pages fs.FS
 	// AnyHost takes requests for other names than the loopback ones.
@@ -46,7 +48,7 @@ func (s *Server) Handler() http.Handler {
 	gin.SetMode(gin.ReleaseMode)
 	r := gin.New()
 	r.ContextWithFallback = true
-	r.Use(s.recover, s.headers, spoken)
+	r.Use(s.recover, s.headers, s.identify, spoken)
 	s.register(r)
 	r.NoRoute(func(c *gin.Context) {
 		if s.Pages == nil || isAPI(c.Request.URL.Path) {

@@ -39,7 +39,7 @@ func start(t testing.TB) *client {
 	require.NoError(t, err)
 	pages := fstest.MapFS{"index.html": {Data: []byte("<!doctype html>the page")}, "assets/a.js": {Data: []byte("1")}}
 	server := httptest.NewServer((&api.Server{
-		Store: s, Kitchen: kitchen, Foods: food.Starter(), Log: slog.New(slog.DiscardHandler), Pages: pages,
+		Store: s, Who: api.OneKitchen(kitchen), Foods: food.Starter(), Log: slog.New(slog.DiscardHandler), Pages: pages,
 	}).Handler())
 	t.Cleanup(server.Close)
 	return &client{t, server.URL, s, kitchen}

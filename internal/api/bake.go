@@ -124,7 +124,7 @@ type settingsInput struct{ Body kitchen.Settings }
 func (s *Server) registerSettings(api huma.API) {
 	huma.Register(api, op(http.MethodGet, "/settings", "getSettings", "What is known of the kitchen itself"),
 		func(ctx context.Context, _ *struct{}) (*body[kitchen.Settings], error) {
-			out, err := s.Store.Settings(ctx, s.Kitchen)
+			out, err := s.Store.Settings(ctx, kitchenID(ctx))
 			if err != nil {
 				return nil, s.problemOf(ctx, err)
 			}
@@ -135,10 +135,10 @@ func (s *Server) registerSettings(api huma.API) {
 			if err := in.Body.Check(); err != nil {
 				return nil, settingProblem(err)
 			}
-			if err := s.Store.SaveSettings(ctx, s.Kitchen, in.Body); err != nil {
+			if err := s.Store.SaveSettings(ctx, kitchenID(ctx), in.Body); err != nil {
 				return nil, s.problemOf(ctx, err)
 			}
-			s.cache.forget(s.Kitchen)
+			s.cache.forget(kitchenID(ctx))
 			return &body[kitchen.Settings]{in.Body}, nil
 		})
 }

@@ -109,28 +109,28 @@ func (s *Server) registerBuilds(api huma.API) {
 		if err != nil {
 			return nil, err
 		}
-		b, err := s.Store.Create(ctx, s.Kitchen, d)
+		b, err := s.Store.Create(ctx, kitchenID(ctx), d)
 		return s.reply(ctx, b, err)
 	})
 	huma.Register(api, op(http.MethodGet, "/builds/{id}", "getBuild", "A build at its newest version", 404, 410),
 		func(ctx context.Context, in *IDInput) (*buildOutput, error) {
-			b, err := s.Store.Find(ctx, s.Kitchen, in.ID)
+			b, err := s.Store.Find(ctx, kitchenID(ctx), in.ID)
 			return s.reply(ctx, b, err)
 		})
 	huma.Register(api, takesDocument(api, op(http.MethodPut, "/builds/{id}", "saveBuild", "Keep a change as a new version", 404, 410, 412, 428)), s.saveBuild)
 	remove := op(http.MethodDelete, "/builds/{id}", "deleteBuild", "Put a build away", 404)
 	huma.Register(api, remove, func(ctx context.Context, in *IDInput) (*struct{}, error) {
-		if err := s.Store.Delete(ctx, s.Kitchen, in.ID); err != nil {
+		if err := s.Store.Delete(ctx, kitchenID(ctx), in.ID); err != nil {
 			return nil, s.problemOf(ctx, err)
 		}
 		return nil, nil
 	})
 	huma.Register(api, op(http.MethodPost, "/builds/{id}/restore", "restoreBuild", "Bring a deleted build back", 404),
 		func(ctx context.Context, in *IDInput) (*buildOutput, error) {
-			if err := s.Store.Restore(ctx, s.Kitchen, in.ID); err != nil {
+			if err := s.Store.Restore(ctx, kitchenID(ctx), in.ID); err != nil {
 				return nil, s.problemOf(ctx, err)
 			}
-			b, err := s.Store.Find(ctx, s.Kitchen, in.ID)
+			b, err := s.Store.Find(ctx, kitchenID(ctx), in.ID)
 			return s.reply(ctx, b, err)
 		})
 }
@@ -148,7 +148,7 @@ func (s *Server) listBuilds(ctx context.Context, in *listInput) (*body[[]Entry],
 	if err != nil {
 		return nil, err
 	}
-	builds, err := s.Store.List(ctx, s.Kitchen, in.Text, foodsNamed(k.Foods, in.Text), in.Limit)
+	builds, err := s.Store.List(ctx, kitchenID(ctx), in.Text, foodsNamed(k.Foods, in.Text), in.Limit)
 	if err != nil {
 		return nil, s.problemOf(ctx, err)
 	}
@@ -192,6 +192,6 @@ func (s *Server) saveBuild(ctx context.Context, in *saveInput) (*buildOutput, er
 	if err != nil {
 		return nil, err
 	}
-	b, err := s.Store.Save(ctx, s.Kitchen, in.ID, on, d)
+	b, err := s.Store.Save(ctx, kitchenID(ctx), in.ID, on, d)
 	return s.reply(ctx, b, err)
 }

@@ -71,7 +71,7 @@ func (s *Server) registerExchange(api huma.API) {
 	})
 	huma.Register(api, op(http.MethodGet, "/builds/{id}/export", "exportBuild", "A build as a file for others to read", 404, 410),
 		func(ctx context.Context, in *exportInput) (*fileOutput, error) {
-			b, err := s.Store.FindVersion(ctx, s.Kitchen, in.ID, in.Version)
+			b, err := s.Store.FindVersion(ctx, kitchenID(ctx), in.ID, in.Version)
 			if err != nil {
 				return nil, s.problemOf(ctx, err)
 			}
@@ -90,7 +90,7 @@ func (s *Server) registerExchange(api huma.API) {
 		})
 	huma.Register(api, op(http.MethodGet, "/builds/{id}/page", "pageOfBuild", "A build's kitchen page in words: one can cook from it alone", 404, 410),
 		func(ctx context.Context, in *pageInput) (*body[export.Page], error) {
-			b, err := s.Store.Find(ctx, s.Kitchen, in.ID)
+			b, err := s.Store.Find(ctx, kitchenID(ctx), in.ID)
 			if err != nil {
 				return nil, s.problemOf(ctx, err)
 			}
@@ -139,26 +139,26 @@ func readRecipe(k *madeKitchen, data []byte) (Recipe, error) {
 }
 
 func (s *Server) pack(ctx context.Context, _ *struct{}) (*fileOutput, error) {
-	settings, err := s.Store.Settings(ctx, s.Kitchen)
+	settings, err := s.Store.Settings(ctx, kitchenID(ctx))
 	if err != nil {
 		return nil, s.problemOf(ctx, err)
 	}
-	items, err := s.Store.Pantry(ctx, s.Kitchen)
+	items, err := s.Store.Pantry(ctx, kitchenID(ctx))
 	if err != nil {
 		return nil, s.problemOf(ctx, err)
 	}
-	own, err := s.Store.OwnFoods(ctx, s.Kitchen)
+	own, err := s.Store.OwnFoods(ctx, kitchenID(ctx))
 	if err != nil {
 		return nil, s.problemOf(ctx, err)
 	}
-	name, err := s.Store.KitchenName(ctx, s.Kitchen)
+	name, err := s.Store.KitchenName(ctx, kitchenID(ctx))
 	if err != nil {
 		return nil, s.problemOf(ctx, err)
 	}
 	var out bytes.Buffer
 	w, err := archive.NewWriter(&out, archive.Kitchen{Name: name, Settings: settings, Pantry: items, OwnFoods: own})
 	if err == nil {
-		err = s.Store.Histories(ctx, s.Kitchen, w.Add)
+		err = s.Store.Histories(ctx, kitchenID(ctx), w.Add)
 	}
 	if err == nil {
 		err = w.Close()
@@ -195,10 +195,10 @@ func (s *Server) unpack(ctx context.Context, in *unpackInput) (*body[store.Taken
 	if in.Settings {
 		take.Replaces, take.Pantry, take.Settings = true, k.Pantry, k.Settings
 	}
-	count, err := s.Store.TakeIn(ctx, s.Kitchen, take)
+	count, err := s.Store.TakeIn(ctx, kitchenID(ctx), take)
 	if err != nil {
 		return nil, s.problemOf(ctx, err)
 	}
-	s.cache.forget(s.Kitchen)
+	s.cache.forget(kitchenID(ctx))
 	return &body[store.TakenIn]{count}, nil
 }

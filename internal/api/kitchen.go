@@ -2,11 +2,16 @@ package api
 
 import (
 	"context"
+	"net/http"
 	"sync"
 	"time"
 
+	"github.com/gin-gonic/gin"
+
 	"cuerda/core/food/ingredient"
 	"cuerda/core/kitchen"
+	"cuerda/internal/principal"
+	"cuerda/internal/problem"
 )
 
 // kitchens keeps what a kitchen's pantry makes of the catalogue, by kitchen, until
@@ -14,6 +19,11 @@ import (
 type kitchens struct {
 	mu   sync.Mutex
 	made map[string]*madeKitchen
+	// changes counts those of each kitchen: what was looked up before one is not kept
+	// after it.
+	changes map[string]int
+	// heard says that every change is heard of as it is made.
+	heard bool
 }
 
 type madeKitchen struct {
@@ -23,8 +33,8 @@ type madeKitchen struct {
 	looked   time.Time
 }
 
-// trusted is how long a pantry is taken to be as it was: a change through this
-// server counts at once, one through another after no more than this.
+// trusted is how long a pantry is taken to be as it was where changes through other
+// servers are not heard of.
 const trusted = 2 * time.Second
 
 // forget has the kitchen looked at anew.
@@ -32,21 +42,77 @@ func (k *kitchens) forget(id string) {
 	k.mu.Lock()
 	defer k.mu.Unlock()
 	delete(k.made, id)
+	if k.changes == nil {
+		k.changes = map[string]int{}
+	}
+	k.changes[id]++
 }
 
-func (k *kitchens) find(id string) *madeKitchen {
+// hears notes whether changes are heard of from now on. What was kept while they were
+// not is looked at anew.
+func (k *kitchens) hears(all bool) {
 	k.mu.Lock()
 	defer k.mu.Unlock()
-	return k.made[id]
+	k.heard = all
+	for id, m := range k.made {
+		again := *m
+		again.looked = time.Time{}
+		k.made[id] = &again
+	}
 }
 
-func (k *kitchens) keep(id string, m *madeKitchen) {
+// find gives what is kept of a kitchen, whether it may be used as it is, and the count
+// of its changes.
+func (k *kitchens) find(id string) (m *madeKitchen, fresh bool, changes int) {
 	k.mu.Lock()
 	defer k.mu.Unlock()
+	m = k.made[id]
+	fresh = m != nil && !m.looked.IsZero() && (k.heard || time.Since(m.looked) < trusted)
+	return m, fresh, k.changes[id]
+}
+
+// keep keeps what was made of a kitchen, unless it has changed since.
+func (k *kitchens) keep(id string, m *madeKitchen, changes int) {
+	k.mu.Lock()
+	defer k.mu.Unlock()
+	if k.changes[id] != changes {
+		return
+	}
 	if k.made == nil {
 		k.made = map[string]*madeKitchen{}
 	}
 	k.made[id] = m
+}
+
+// Watch hears of changes of kitchens through other servers until ctx ends.
+func (s *Server) Watch(ctx context.Context) { s.Store.Watch(ctx, s.cache.hears, s.cache.forget) }
+
+// OneKitchen answers every request for one kitchen.
+func OneKitchen(id string) func(*http.Request) (principal.Principal, bool) {
+	return func(*http.Request) (principal.Principal, bool) { return principal.Principal{Kitchen: id}, true }
+}
+
+// identify puts who asks into the request's context.
+func (s *Server) identify(c *gin.Context) {
+	if s.Who == nil || !isAPI(c.Request.URL.Path) {
+		c.Next()
+		return
+	}
+	p, known := s.Who(c.Request)
+	if !known {
+		write(c.Writer, problem.New(http.StatusForbidden, problem.Forbidden, "This kitchen is not yours."))
+		c.Abort()
+		return
+	}
+	c.Request = c.Request.WithContext(principal.With(c.Request.Context(), p))
+	c.Next()
+}
+
+// kitchenID is whose request it is; none where nobody was identified, which the store
+// knows no kitchen by.
+func kitchenID(ctx context.Context) string {
+	p, _ := principal.From(ctx)
+	return p.Kitchen
 }
 
 // kitchen gives the kitchen as its pantry is now.
@@ -59,30 +125,31 @@ func (s *Server) kitchen(ctx context.Context) (*kitchen.Kitchen, error) {
 }
 
 func (s *Server) madeKitchen(ctx context.Context) (*madeKitchen, error) {
-	was := s.cache.find(s.Kitchen)
-	if was != nil && time.Since(was.looked) < trusted {
+	id := kitchenID(ctx)
+	was, fresh, changes := s.cache.find(id)
+	if fresh {
 		return was, nil
 	}
 	now := time.Now()
-	revision, err := s.Store.PantryRevision(ctx, s.Kitchen)
+	revision, err := s.Store.PantryRevision(ctx, id)
 	if err != nil {
 		return nil, s.problemOf(ctx, err)
 	}
 	if was != nil && was.revision == revision {
 		again := *was
 		again.looked = now
-		s.cache.keep(s.Kitchen, &again)
+		s.cache.keep(id, &again, changes)
 		return &again, nil
 	}
-	items, err := s.Store.Pantry(ctx, s.Kitchen)
+	items, err := s.Store.Pantry(ctx, id)
 	if err != nil {
 		return nil, s.problemOf(ctx, err)
 	}
-	settings, err := s.Store.Settings(ctx, s.Kitchen)
+	settings, err := s.Store.Settings(ctx, id)
 	if err != nil {
 		return nil, s.problemOf(ctx, err)
 	}
-	own, err := s.Store.OwnFoods(ctx, s.Kitchen)
+	own, err := s.Store.OwnFoods(ctx, id)
 	if err != nil {
 		return nil, s.problemOf(ctx, err)
 	}
@@ -94,6 +161,6 @@ func (s *Server) madeKitchen(ctx context.Context) (*madeKitchen, error) {
 		kitchen: made, revision: revision, looked: now,
 		reader: sync.OnceValue(func() *ingredient.Reader { return ingredient.NewReader(made.Foods) }),
 	}
-	s.cache.keep(s.Kitchen, m)
+	s.cache.keep(id, m, changes)
 	return m, nil
 }

@@ -66,16 +66,16 @@ func (s *Server) registerOwnFoods(api huma.API) {
 				return nil, err
 			}
 			own.Gone = true
-			if err := s.Store.SaveOwnFood(ctx, s.Kitchen, *own); err != nil {
+			if err := s.Store.SaveOwnFood(ctx, kitchenID(ctx), *own); err != nil {
 				return nil, s.problemOf(ctx, err)
 			}
-			s.cache.forget(s.Kitchen)
+			s.cache.forget(kitchenID(ctx))
 			return nil, nil
 		})
 }
 
 func (s *Server) ownFood(ctx context.Context, id string) (*food.Own, error) {
-	all, err := s.Store.OwnFoods(ctx, s.Kitchen)
+	all, err := s.Store.OwnFoods(ctx, kitchenID(ctx))
 	if err != nil {
 		return nil, s.problemOf(ctx, err)
 	}
@@ -107,7 +107,7 @@ func (s *Server) saveOwnFood(ctx context.Context, id string, in *ownFoodInput) (
 	if b.Label != nil && !b.Label.Adds() {
 		fault("does-not-add-up", "/label", fmt.Sprintf("%.1f", b.Label.Sum()), "The label adds up to more than 100 g in 100 g.")
 	}
-	all, err := s.Store.OwnFoods(ctx, s.Kitchen)
+	all, err := s.Store.OwnFoods(ctx, kitchenID(ctx))
 	if err != nil {
 		return nil, s.problemOf(ctx, err)
 	}
@@ -120,10 +120,10 @@ func (s *Server) saveOwnFood(ctx context.Context, id string, in *ownFoodInput) (
 		return nil, p
 	}
 	own := food.Own{ID: id, Name: b.Name, Like: b.Like, Label: b.Label, Allergens: b.Allergens}
-	if err := s.Store.SaveOwnFood(ctx, s.Kitchen, own); err != nil {
+	if err := s.Store.SaveOwnFood(ctx, kitchenID(ctx), own); err != nil {
 		return nil, s.problemOf(ctx, err)
 	}
-	s.cache.forget(s.Kitchen)
+	s.cache.forget(kitchenID(ctx))
 	k, err := s.kitchen(ctx)
 	if err != nil {
 		return nil, err

@@ -24,7 +24,7 @@ type pantryInput struct {
 func (s *Server) registerPantry(api huma.API) {
 	huma.Register(api, op(http.MethodGet, "/pantry", "getPantry", "What the kitchen knows of its foods"),
 		func(ctx context.Context, _ *struct{}) (*body[[]PantryItem], error) {
-			items, err := s.Store.Pantry(ctx, s.Kitchen)
+			items, err := s.Store.Pantry(ctx, kitchenID(ctx))
 			if err != nil {
 				return nil, s.problemOf(ctx, err)
 			}
@@ -56,9 +56,9 @@ func (s *Server) savePantryItem(ctx context.Context, in *pantryInput) (*body[Pan
 		fault.Errors = []problem.Item{{Fault: formula.Fault{Code: "does-not-add-up", Pointer: "/pack", Got: sum, Max: &most}, Message: fault.Detail}}
 		return nil, fault
 	}
-	if err := s.Store.SavePantry(ctx, s.Kitchen, in.Body); err != nil {
+	if err := s.Store.SavePantry(ctx, kitchenID(ctx), in.Body); err != nil {
 		return nil, s.problemOf(ctx, err)
 	}
-	s.cache.forget(s.Kitchen)
+	s.cache.forget(kitchenID(ctx))
 	return &body[PantryItem]{in.Body}, nil
 }

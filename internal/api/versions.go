@@ -90,7 +90,7 @@ type goBackInput struct {
 func (s *Server) registerVersions(api huma.API) {
 	huma.Register(api, op(http.MethodGet, "/builds/{id}/versions", "listVersions", "The history of a build, newest first", 404, 410),
 		func(ctx context.Context, in *versionsInput) (*body[[]Version], error) {
-			list, err := s.Store.Versions(ctx, s.Kitchen, in.ID, in.Before, in.Limit, in.Named)
+			list, err := s.Store.Versions(ctx, kitchenID(ctx), in.ID, in.Before, in.Limit, in.Named)
 			if err != nil {
 				return nil, s.problemOf(ctx, err)
 			}
@@ -103,7 +103,7 @@ func (s *Server) registerVersions(api huma.API) {
 		})
 	huma.Register(api, op(http.MethodGet, "/builds/{id}/sittings", "listSittings", "The history of a build by sittings, and what each changed, newest first", 404, 410),
 		func(ctx context.Context, in *sittingsInput) (*body[[]Sitting], error) {
-			list, err := s.Store.Sittings(ctx, s.Kitchen, in.ID, in.Before, in.Limit)
+			list, err := s.Store.Sittings(ctx, kitchenID(ctx), in.ID, in.Before, in.Limit)
 			if err != nil {
 				return nil, s.problemOf(ctx, err)
 			}
@@ -123,7 +123,7 @@ func (s *Server) registerVersions(api huma.API) {
 		})
 	huma.Register(api, op(http.MethodGet, "/builds/{id}/versions/{number}", "getVersion", "A build as it was", 404, 410),
 		func(ctx context.Context, in *VersionInput) (*buildOutput, error) {
-			b, err := s.Store.FindVersion(ctx, s.Kitchen, in.ID, in.Number)
+			b, err := s.Store.FindVersion(ctx, kitchenID(ctx), in.ID, in.Number)
 			return s.reply(ctx, b, err)
 		})
 	huma.Register(api, op(http.MethodPost, "/builds/{id}/versions/{number}/restore", "goBack", "Make an earlier version the newest again", 404, 410, 412, 428),
@@ -132,7 +132,7 @@ func (s *Server) registerVersions(api huma.API) {
 			if err != nil {
 				return nil, err
 			}
-			b, err := s.Store.GoBack(ctx, s.Kitchen, in.ID, on, in.Number)
+			b, err := s.Store.GoBack(ctx, kitchenID(ctx), in.ID, on, in.Number)
 			return s.reply(ctx, b, err)
 		})
 	named := op(http.MethodPut, "/builds/{id}/versions/{number}/label", "nameVersion", "Say what to call a version", 404, 410, 422)
@@ -141,7 +141,7 @@ func (s *Server) registerVersions(api huma.API) {
 		if strings.ContainsFunc(label, unicode.IsControl) {
 			return nil, problem.New(http.StatusUnprocessableEntity, problem.BadRequest, "A label is one line of text.")
 		}
-		if err := s.Store.NameVersion(ctx, s.Kitchen, in.ID, in.Number, label); err != nil {
+		if err := s.Store.NameVersion(ctx, kitchenID(ctx), in.ID, in.Number, label); err != nil {
 			return nil, s.problemOf(ctx, err)
 		}
 		return nil, nil
@@ -152,14 +152,14 @@ func (s *Server) registerVersions(api huma.API) {
 		if strings.ContainsFunc(in.Body.Name, unicode.IsControl) {
 			return nil, problem.New(http.StatusUnprocessableEntity, problem.BadRequest, "A name is one line of text.")
 		}
-		b, err := s.Store.Branch(ctx, s.Kitchen, in.ID, in.Number, in.Body.Name)
+		b, err := s.Store.Branch(ctx, kitchenID(ctx), in.ID, in.Number, in.Body.Name)
 		return s.reply(ctx, b, err)
 	})
 	huma.Register(api, op(http.MethodGet, "/builds/{id}/compare", "compare", "Two versions side by side: what changed and what it does", 404, 410), s.compare)
 }
 
 func (s *Server) compare(ctx context.Context, in *compareInput) (*body[compare.Comparison], error) {
-	from, err := s.Store.FindVersion(ctx, s.Kitchen, in.ID, in.From)
+	from, err := s.Store.FindVersion(ctx, kitchenID(ctx), in.ID, in.From)
 	if err != nil {
 		return nil, s.problemOf(ctx, err)
 	}
@@ -167,7 +167,7 @@ func (s *Server) compare(ctx context.Context, in *compareInput) (*body[compare.C
 	if with == "" {
 		with = in.ID
 	}
-	to, err := s.Store.FindVersion(ctx, s.Kitchen, with, in.To)
+	to, err := s.Store.FindVersion(ctx, kitchenID(ctx), with, in.To)
 	if err != nil {
 		return nil, s.problemOf(ctx, err)
 	}

@@ -206,3 +206,23 @@ func BenchmarkSave(b *testing.B) {
 		on = saved.Version
 	}
 }
+
+func TestAWatchHearsOfEveryChange(t *testing.T) {
+	s := pgtest.Open(t)
+	id, _, err := s.Kitchen(t.Context(), "Boathouse")
+	require.NoError(t, err)
+	ctx, stop := context.WithCancel(t.Context())
+	heard, changed, ended := make(chan bool, 8), make(chan string, 8), make(chan struct{})
+	go func() {
+		defer close(ended)
+		s.Watch(ctx, func(on bool) { heard <- on }, func(id string) { changed <- id })
+	}()
+	require.True(t, <-heard)
+	require.NoError(t, s.SavePantry(t.Context(), id, kitchen.PantryItem{Food: "rice-flour", Have: true}))
+	assert.Equal(t, id, <-changed)
+	require.NoError(t, s.SaveSettings(t.Context(), id, kitchen.UsualSettings()))
+	assert.Equal(t, id, <-changed)
+	stop()
+	<-ended
+	assert.False(t, <-heard, "what is no longer heard is said")
+}
