@@ -1,12 +1,14 @@
 #!/usr/bin/env bash
 # Installs what is missing of Debian's packages: a PostgreSQL server and, for
-# the tests, Chromium. Does nothing where they are there.
+# the tests, Chromium and a C compiler. Does nothing where they are there.
 set -euo pipefail
 
 missing=()
 ls /usr/lib/postgresql/*/bin/postgres >/dev/null 2>&1 || command -v postgres >/dev/null || missing+=(postgresql-15)
 if [ "${1:-}" = tests ]; then
   command -v chromium >/dev/null || missing+=(chromium)
+  # The race detector needs a C compiler.
+  command -v gcc >/dev/null && [ -e /usr/include/stdlib.h ] || missing+=(gcc libc6-dev)
 fi
 [ ${#missing[@]} -gt 0 ] || exit 0
 

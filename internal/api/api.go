@@ -11,6 +11,7 @@ import (
 	"net/http"
 	"runtime/debug"
 	"strings"
+	"sync"
 
 	"github.com/danielgtaylor/huma/v2"
 	"github.com/danielgtaylor/huma/v2/adapters/humagin"
@@ -43,9 +44,16 @@ type Server struct {
 	cache kitchens
 }
 
+// once sets what the libraries keep for the whole program.
+var once = sync.OnceFunc(func() {
+	gin.SetMode(gin.ReleaseMode)
+	huma.NewError = asProblem
+	huma.DefaultArrayNullable = false
+})
+
 // Handler gives the HTTP handler of everything under /api and the pages.
 func (s *Server) Handler() http.Handler {
-	gin.SetMode(gin.ReleaseMode)
+	once()
 	r := gin.New()
 	r.ContextWithFallback = true
 	r.Use(s.recover, s.headers, s.identify, spoken)
@@ -66,14 +74,12 @@ func (s *Server) Handler() http.Handler {
 
 // OpenAPI gives the description of the interface as JSON.
 func OpenAPI() ([]byte, error) {
-	gin.SetMode(gin.ReleaseMode)
+	once()
 	s := &Server{Foods: food.Starter(), Log: slog.New(slog.DiscardHandler)}
 	return s.register(gin.New()).OpenAPI().MarshalJSON()
 }
 
 func (s *Server) register(r *gin.Engine) huma.API {
-	huma.NewError = asProblem
-	huma.DefaultArrayNullable = false
 	config := huma.DefaultConfig("Cuerda", "1")
 	config.OpenAPIPath = "/api/openapi"
 	config.DocsPath, config.SchemasPath = "", ""
