@@ -73,6 +73,11 @@ func TestARecipeIsReadBesideTheBuildItBecomes(t *testing.T) {
 	w.MustElementR(".reading-answer", "mashed").MustClick()
 	until(t, func() bool { return w.words(".reading-sum strong") != before }, func() string { return before })
 
+	// What was read wrongly is put right in place.
+	w.see(`.build-steps select[aria-label="Cook"]`).MustSelect("in a still oven")
+	w.fill(`.build-steps input[aria-label^="thick"]`, "25")
+	w.MustElement(".reading-sum").MustClick()
+
 	// Taken as one step: undo empties the bowl, redo fills it.
 	w.click("Take it")
 	w.see(`[data-food="black-beans-canned"]`)
@@ -82,7 +87,8 @@ func TestARecipeIsReadBesideTheBuildItBecomes(t *testing.T) {
 	assert.Equal(t, []food.Preparation{{Do: food.Mash, Level: 0.8}}, got.Lines[0].Prep)
 	assert.Equal(t, 15., got.Rest.Minutes)
 	assert.Equal(t, 30., got.Chill.Minutes)
-	assert.Equal(t, 20., got.Piece.ThicknessMM)
+	assert.Equal(t, 25., got.Piece.ThicknessMM)
+	assert.EqualValues(t, "still-oven", got.Cook.Method)
 	w.click("Undo")
 	w.see(".empty-bowl")
 	w.click("Redo")

@@ -1,4 +1,4 @@
-import type { Recipe, Vocabulary } from "../api/client";
+import type { Cook, Piece, Recipe, Vocabulary } from "../api/client";
 import { useTranslation } from "../i18n/use-translation";
 import { useFormat } from "../ui/format";
 import { NumberField } from "../ui/number-field";
@@ -46,10 +46,16 @@ export function StepsSide({ recipe, draft, vocabulary, lit, onLight, onChange }:
     onFocus: () => onLight(which),
     onBlur: () => onLight(null),
   });
-  const sizes = (["diameter_mm", "thickness_mm", "length_mm", "width_mm", "height_mm"] as const)
-    .map((f) => piece?.[f])
-    .filter((mm): mm is number => mm !== undefined && mm > 0)
-    .map((mm) => format.number(mm));
+  const kinds = vocabulary.kinds;
+  const sizes =
+    kinds.find((k) => k.kind === piece?.kind)?.sizes.filter((f) => piece?.[f.field as "diameter_mm"]) ?? [];
+  const setPiece = (next: Partial<Piece> | undefined) =>
+    onChange({
+      ...draft,
+      rest: next ? { ...rest, piece: { ...piece, ...next } as Piece } : without(rest, "piece"),
+    });
+  const setCook = (next: Cook | undefined) =>
+    onChange({ ...draft, rest: next ? { ...rest, cook: next } : without(rest, "cook") });
   return (
     <section>
       <h3>{t("reading.steps")}</h3>
@@ -57,33 +63,83 @@ export function StepsSide({ recipe, draft, vocabulary, lit, onLight, onChange }:
         {wait("rest")}
         <li {...step("piece")}>
           <span className="build-step-name">{t("cord.shape")}</span>
-          {piece ? (
-            <span>
-              {t(`piece.kinds.${piece.kind}`)}
-              {said?.count ? <> · {t("reading.count", { count: said.count })}</> : null}
-              {sizes.length > 0 && <span className="hint figure"> · {sizes.join(" × ")} mm</span>}
-            </span>
-          ) : (
-            <span className="hint">{t("reading.notSaid")}</span>
-          )}
+          <select
+            className="form-select"
+            aria-label={t("cord.shape")}
+            value={piece?.kind ?? ""}
+            onChange={(e) => {
+              const kind = kinds.find((k) => k.kind === e.target.value);
+              const usual = Object.fromEntries(
+                (kind?.sizes ?? []).filter((f) => f.default > 0).map((f) => [f.field, f.default]),
+              );
+              onChange({
+                ...draft,
+                rest: kind
+                  ? { ...rest, piece: { kind: kind.kind, ...usual } as Piece }
+                  : without(rest, "piece"),
+              });
+            }}
+          >
+            <option value="">{t("reading.notSaid")}</option>
+            {kinds.map((k) => (
+              <option key={k.kind} value={k.kind}>
+                {t(`piece.kinds.${k.kind}`)}
+              </option>
+            ))}
+          </select>
+          {said?.count ? <span>{t("reading.count", { count: said.count })}</span> : null}
+          {piece &&
+            sizes.map(({ field }) => (
+              <span key={field} className="build-step-size">
+                <span aria-hidden="true">{t(`piece.${field as "diameter_mm"}`)}</span>
+                <NumberField
+                  label={t(`piece.${field as "diameter_mm"}`)}
+                  unit="mm"
+                  min={vocabulary.limits.min_mm}
+                  max={vocabulary.limits.max_mm}
+                  digits={0}
+                  value={piece[field as "diameter_mm"] ?? 0}
+                  onChange={(mm) => setPiece({ [field]: mm })}
+                />
+              </span>
+            ))}
         </li>
         {wait("chill")}
         <li {...step("cook")}>
           <span className="build-step-name">{t("cord.cook")}</span>
-          {cook ? (
-            <span>
-              {t(`piece.methods.${cook.method as "pan"}`)}
-              {cook.celsius !== undefined && <> · {format.celsius(cook.celsius)}</>}
-              {recipe.cook?.minutes ? (
-                <span className="hint">
-                  {" "}
-                  {t("reading.recipeSays", { time: format.duration(recipe.cook.minutes) })}
-                </span>
-              ) : null}
-            </span>
-          ) : (
-            <span className="hint">{t("reading.notSaid")}</span>
+          <select
+            className="form-select"
+            aria-label={t("cord.cook")}
+            value={cook?.method ?? ""}
+            onChange={(e) => {
+              const method = vocabulary.methods.find((m) => m.method === e.target.value);
+              setCook(method && { method: method.method, celsius: method.celsius });
+            }}
+          >
+            <option value="">{t("reading.notSaid")}</option>
+            {vocabulary.methods.map((m) => (
+              <option key={m.method} value={m.method}>
+                {t(`piece.methods.${m.method}`)}
+              </option>
+            ))}
+          </select>
+          {cook?.celsius !== undefined && (
+            <NumberField
+              label={t("piece.celsius")}
+              unit="°C"
+              min={vocabulary.limits.min_celsius}
+              max={vocabulary.limits.max_celsius}
+              step={5}
+              digits={0}
+              value={cook.celsius}
+              onChange={(celsius) => setCook({ ...cook, celsius })}
+            />
           )}
+          {recipe.cook?.minutes ? (
+            <span className="hint">
+              {t("reading.recipeSays", { time: format.duration(recipe.cook.minutes) })}
+            </span>
+          ) : null}
         </li>
       </ul>
     </section>
