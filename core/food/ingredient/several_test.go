@@ -1,0 +1,92 @@
+package ingredient_test
+
+import (
+	"fmt"
+	"strings"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"pgregory.net/rapid"
+
+	"cuerda/core/food"
+)
+
+// said writes a line's foods as "food grams prep; ...".
+func said(line string) string {
+	l := reader.Read(line)
+	var out []string
+	for _, i := range l.Items {
+		text := fmt.Sprintf("%s %.4g", i.Food, i.Grams)
+		for _, p := range i.Prep {
+			text += " " + string(p.Do)
+		}
+		out = append(out, text)
+	}
+	return strings.Join(out, "; ")
+}
+
+func TestLinesOfSeveralFoods(t *testing.T) {
+	for line, want := range map[string]string{
+		"1 flax egg":  "flax-meal 7 gel; water 45",
+		"2 flax eggs": "flax-meal 14 gel; water 90",
+		"1 flax egg (1 tbsp ground flax + 3 tbsp water)":                      "flax-meal 6.5 gel; water 44.4",
+		"1 huevo de linaza doble (2 cucharadas de linaza molida y 6 de agua)": "flax-meal 13 gel; water 88.9",
+		"salt and pepper":                                     "salt 6; dry-spice 0.5",
+		"sal, pimienta y nuez moscada":                        "salt 6; dry-spice 0.5",
+		"1 tsp each salt and pepper":                          "salt 6.1; dry-spice 2.1",
+		"½ tsp salt and lots of black pepper":                 "salt 3; dry-spice 0.5",
+		"3 tbsp chickpea flour mixed with 3 tbsp water":       "chickpea-flour 17.3; water 44.4",
+		"2 garlic cloves, crushed to a paste with 1 tsp salt": "garlic 8; salt 6.1",
+		"2 dientes de ajo y un puñado de perejil":             "garlic 8; parsley 12",
+		"zest and juice of 1 lemon":                           "lemon-juice 45; lemon-zest 6",
+		"2 eggs, separated":                                   "egg-yolk 34; egg-white 66",
+		"1 cup plus 2 tbsp rolled oats":                       "oats-rolled 101.3",
+		"200 g/7 oz ground lamb":                              "lamb-ground 200",
+		"1,000 g ground pork":                                 "pork-ground 1000",
+		"1.000 g de carne molida de pavo":                     "turkey-ground 1000",
+		"2 T. tahini":                                         "tahini 30",
+		"2 t. salt":                                           "salt 12.2",
+		"1 heaping tbsp tahini":                               "tahini 18.8",
+		"8 sage leaves":                                       "fresh-herbs 4",
+		"3 rashers bacon":                                     "bacon 66",
+		"1 sleeve crackers":                                   "crackers 105",
+		"1 lb russet potatoes, coarsely grated":               "potato-grated 453.6",
+		"1 bote de 400 g de lentejas cocidas":                 "lentils-canned 235",
+		"400g tin kidney beans in water":                      "kidney-beans-canned 240",
+	} {
+		assert.Equal(t, want, said(line), line)
+	}
+}
+
+func TestPreparationsAreTheFoods(t *testing.T) {
+	for line, want := range map[string]string{
+		"1 onion, fried until golden":                "onion 110 saute",
+		"100 g bacon, fried until crisp":             "bacon 100 brown",
+		"1 can chickpeas, baked 15 minutes":          "chickpeas-canned 240 oven-dry",
+		"2 garlic cloves, crushed":                   "garlic 8",
+		"1 tsp ground cumin":                         "dry-spice 2.1",
+		"100 g walnuts, ground to a meal":            "walnuts 100 blitz",
+		"300 g mashed potato":                        "potato-mashed 300",
+		"200 g spinach, wilted and squeezed dry":     "spinach 200 saute press",
+		"200 g beans, not mashed":                    "white-beans-canned 200",
+		"1 calabacín rallado y estrujado en un paño": "courgette 196 press",
+		"100 g de avena, molida en la licuadora":     "oats-rolled 100 blitz",
+	} {
+		assert.Equal(t, want, said(line), line)
+	}
+}
+
+// However a food is written in its catalogue, an amount of it is read as that food.
+func TestEveryFoodIsReadByItsName(t *testing.T) {
+	foods := food.Starter().Foods()
+	rapid.Check(t, func(t *rapid.T) {
+		f := &foods[rapid.IntRange(0, len(foods)-1).Draw(t, "food")]
+		name := rapid.SampledFrom([]string{f.Name, f.NameES}).Draw(t, "name")
+		grams := rapid.IntRange(1, 900).Draw(t, "grams")
+		for _, line := range []string{fmt.Sprintf("%d g %s", grams, name), fmt.Sprintf("%d g de %s", grams, strings.ToLower(name))} {
+			got := reader.Read(line)
+			assert.Equal(t, f.ID, got.First().Food, line)
+			assert.InDelta(t, grams, got.First().Grams, 0.06, line)
+		}
+	})
+}
