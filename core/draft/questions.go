@@ -1,6 +1,7 @@
 package draft
 
 import (
+	"cmp"
 	"math"
 	"slices"
 
@@ -73,28 +74,18 @@ func (d *Draft) ask(u *recipe.Understood, k *kitchen.Kitchen) {
 			a.Chance = chance(&tried, k)
 		}
 		if s := spread(q.Answers); s >= worthAsking {
-			slices.SortStableFunc(q.Answers, func(a, b Choice) int { return sign(b.weight - a.weight) })
+			slices.SortStableFunc(q.Answers, func(a, b Choice) int { return cmp.Compare(b.weight, a.weight) })
 			for i := range q.Answers {
 				q.Answers[i].Chance = math.Round(q.Answers[i].Chance*1000) / 1000
 			}
 			all = append(all, scored{q, s})
 		}
 	}
-	slices.SortStableFunc(all, func(a, b scored) int { return sign(b.spread - a.spread) })
+	slices.SortStableFunc(all, func(a, b scored) int { return cmp.Compare(b.spread, a.spread) })
 	for _, q := range all[:min(len(all), mostQuestions)] {
 		d.Questions = append(d.Questions, q.Question)
 	}
 	d.Chance = math.Round(d.Chance*1000) / 1000
-}
-
-func sign(x float64) int {
-	switch {
-	case x > 0:
-		return 1
-	case x < 0:
-		return -1
-	}
-	return 0
 }
 
 // spread is twice the standard deviation of the chance over the answers.

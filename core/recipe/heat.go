@@ -17,12 +17,10 @@ type ReadCook struct {
 	Turn    *bool   `json:"turn,omitempty"`
 }
 
-// Timed is a wait.
+// ReadWait is a wait.
 type ReadWait struct {
 	Minutes float64 `json:"minutes"`
 }
-
-func measureNumber(tokens []words.Token, i int) (float64, int) { return ingredient.Number(tokens, i) }
 
 // waits reads the rest of the mix and its chill, both before the heat.
 func (m *method) waits() (rest, chill *ReadWait) {
@@ -49,25 +47,22 @@ func (m *method) waits() (rest, chill *ReadWait) {
 			if v <= 0 {
 				continue
 			}
-			word := s.lastVerb(k, n)
+			waits, to := s.waitsFor(k, n), (**ReadWait)(nil)
+			code := ""
 			switch {
 			case frozen >= 0 && frozen < k:
-			case cold >= 0 && word != "rest only":
-				if chill == nil {
-					chill = &ReadWait{v}
-				} else {
-					chill.Minutes += v
+			case cold >= 0 && waits != forRest:
+				to, code = &chill, "chill"
+			case s.has("act.rest") >= 0 && s.has("act.rest") < until && waits != forOther:
+				to, code = &rest, "rest"
+			}
+			if to != nil {
+				if *to == nil {
+					*to = &ReadWait{}
 				}
-				m.becomes(s, "chill")
-				m.mark(s, s.tokens[k].At, s.tokens[k+n-1].End, "chill", -1)
-			case s.has("act.rest") >= 0 && s.has("act.rest") < until && word != "other":
-				if rest == nil {
-					rest = &ReadWait{v}
-				} else {
-					rest.Minutes += v
-				}
-				m.becomes(s, "rest")
-				m.mark(s, s.tokens[k].At, s.tokens[k+n-1].End, "rest", -1)
+				(*to).Minutes += v
+				m.becomes(s, code)
+				m.mark(s, s.tokens[k].At, s.tokens[k+n-1].End, code, -1)
 			}
 			k += n - 1
 		}
@@ -75,34 +70,40 @@ func (m *method) waits() (rest, chill *ReadWait) {
 	return rest, chill
 }
 
-// lastVerb says what a time goes with: "rest only" where a rest and a chill stand in
-// one sentence and it is the rest's, "other" where another verb stands between.
-func (s *sentence) lastVerb(at, n int) string {
+// what a time in a sentence goes with.
+type waiting int
+
+const (
+	unsaid   waiting = iota
+	forChill         // the cold
+	forRest          // a rest, though a chill may stand in the same sentence
+	forOther         // a verb that is neither
+)
+
+// waitsFor says what a time goes with: the verb before it.
+func (s *sentence) waitsFor(at, n int) waiting {
 	for k := at - 1; k >= 0; k-- {
 		t := &s.tokens[k]
 		switch {
-		case t.In("act.chill").N > 0:
-			return "chill"
-		case t.In("act.rest").N > 0:
-			for j := at + n; j < min(len(s.tokens), at+n+8); j++ {
-				if s.tokens[j].In("act.chill").N > 0 {
-					if s.tokens[j-1].Plain == "then" || s.tokens[j-1].Of("word.and") {
-						return "rest only"
+		case t.Of("act.chill"):
+			return forChill
+		case t.Of("act.rest"):
+			// "leave in the fridge for", "leave 10 minutes in the fridge": but not "leave 10
+			// minutes, then chill".
+			for j := k; j < min(len(s.tokens), at+n+8); j++ {
+				if s.tokens[j].Of("act.chill") {
+					if j > at && (s.tokens[j-1].Of("word.then") || s.tokens[j-1].Of("word.and")) {
+						return forRest
 					}
-					return "chill"
+					return forChill
 				}
 			}
-			for j := k; j < at; j++ {
-				if s.tokens[j].In("act.chill").N > 0 {
-					return "chill"
-				}
-			}
-			return "rest only"
-		case t.Under("do.").N > 0 && t.In("do.gel").N == 0 && t.In("do.soak").N == 0 && t.In("do.cook").N == 0 && t.In("level").N == 0, t.In("act.mix").N > 0 && (t.Plain == "knead" || t.Plain == "amasa"):
-			return "other"
+			return forRest
+		case t.Under("do.").N > 0 && !t.Of("do.gel") && !t.Of("do.soak") && !t.Of("do.cook") && !t.Of("level"), t.Of("word.knead"):
+			return forOther
 		}
 	}
-	return ""
+	return unsaid
 }
 
 // cookOf reads the first heat that the pieces meet.
@@ -162,7 +163,7 @@ func (m *method) methodOf(s *sentence) piece.Method {
 		return piece.Grill
 	case simmer && (!fried || pan && s.has("heat.fry") < 0 && (s.has("sauce") >= 0 || m.cookAt > 0 && m.sentences[m.cookAt-1].has("sauce") >= 0)):
 		return piece.Simmer
-	case around("heat.deep", 2) || m.deepLine():
+	case around("heat.deep", 2) || m.oilLine("word.deep"):
 		return piece.DeepOil
 	case around("heat.shallow", 2) || m.oilLine("word.shallow"):
 		return piece.ShallowOil
@@ -215,9 +216,6 @@ func (m *method) stillBeside() bool {
 	}
 	return false
 }
-
-// deepLine says that a line of oil is for deep frying.
-func (m *method) deepLine() bool { return m.oilLine("word.deep") }
 
 // From so much oil on it is no thin film, and from so much on pieces float in it, g.
 const shallowGrams, deepGrams = 50., 400.
@@ -286,11 +284,11 @@ func (s *sentence) temperatures() (out []temperature) {
 		for k := end; k < min(len(s.tokens), end+3); k++ {
 			u := &s.tokens[k]
 			switch {
-			case u.In("degrees").N > 0:
+			case u.Of("degrees"):
 				degrees = true
-			case u.In("fahrenheit").N > 0 && (u.Glued || degrees):
+			case u.Of("fahrenheit") && (u.Glued || degrees):
 				f = true
-			case u.In("celsius").N > 0 && (u.Glued || degrees):
+			case u.Of("celsius") && (u.Glued || degrees):
 				c = true
 			default:
 				k = len(s.tokens)
@@ -300,7 +298,7 @@ func (s *sentence) temperatures() (out []temperature) {
 		}
 		if !degrees && !f && !c {
 			// "Bake at 350", "oven to 400".
-			if i == 0 || !(s.tokens[i-1].Plain == "at" || s.tokens[i-1].Plain == "to" || s.tokens[i-1].Plain == "a") || t.Value < 120 || i+1 < len(s.tokens) && (s.tokens[i+1].Under("unit.").N > 0 || s.tokens[i+1].In("time").N > 0) || s.has("heat.oven") < 0 && s.has("oil") < 0 {
+			if i == 0 || !(s.tokens[i-1].Plain == "at" || s.tokens[i-1].Plain == "to" || s.tokens[i-1].Plain == "a") || t.Value < 120 || i+1 < len(s.tokens) && (s.tokens[i+1].Under("unit.").N > 0 || s.tokens[i+1].Of("time")) || s.has("heat.oven") < 0 && s.has("oil") < 0 {
 				continue
 			}
 		}
@@ -310,15 +308,15 @@ func (s *sentence) temperatures() (out []temperature) {
 		}
 		inside := false
 		for k := end; k < min(len(s.tokens), end+4); k++ {
-			inside = inside || s.tokens[k].In("inside").N > 0
+			inside = inside || s.tokens[k].Of("inside")
 		}
 		for k := i - 1; k >= max(0, i-5); k-- {
-			inside = inside || s.tokens[k].In("inside").N > 0 && s.tokens[k].In("heat.oven").N == 0
+			inside = inside || s.tokens[k].Of("inside") && !s.tokens[k].Of("heat.oven")
 		}
 		if inside || v < 60 {
 			continue
 		}
-		fan := end < len(s.tokens) && s.tokens[end].In("heat.fan").N > 0 || i > 0 && s.tokens[i-1].In("heat.fan").N > 0
+		fan := end < len(s.tokens) && s.tokens[end].Of("heat.fan") || i > 0 && s.tokens[i-1].Of("heat.fan")
 		out = append(out, temperature{math.Round(v), i, end, fan})
 	}
 	return out
@@ -416,12 +414,12 @@ func (m *method) timeIn(s *sentence, from int) (total float64) {
 		}
 		aside := false
 		for j := max(0, k-3); j < k; j++ {
-			aside = aside || s.tokens[j].In("another time").N > 0 || s.tokens[j].In("act.rest").N > 0 && total > 0
+			aside = aside || s.tokens[j].Of("another time") || s.tokens[j].Of("act.rest") && total > 0
 		}
 		after := k + n
 		sides := 1.
 		for j := after; j < min(len(s.tokens), after+3) && !s.tokens[j].Is("(") && s.tokens[j].Kind != words.Number; j++ {
-			if s.tokens[j].In("side").N > 0 {
+			if s.tokens[j].Of("side") {
 				sides = 2
 			}
 			if s.tokens[j].Of("word.mark") {
@@ -429,7 +427,7 @@ func (m *method) timeIn(s *sentence, from int) (total float64) {
 			}
 		}
 		for j := max(0, k-4); j < k; j++ {
-			if s.tokens[j].In("side").N > 0 && s.tokens[j].Plain != "side" {
+			if s.tokens[j].Of("side") && s.tokens[j].Plain != "side" {
 				sides = 2
 			}
 		}
@@ -452,9 +450,9 @@ func (m *method) timeIn(s *sentence, from int) (total float64) {
 // minutes more".
 func (s *sentence) adds(at, after int) bool {
 	for j := max(0, at-6); j < at; j++ {
-		if s.tokens[j].In("turn").N > 0 && s.tokens[j].Plain != "half" {
+		if s.tokens[j].Of("turn") && s.tokens[j].Plain != "half" {
 			return true
 		}
 	}
-	return after < len(s.tokens) && s.tokens[after].In("more").N > 0
+	return after < len(s.tokens) && s.tokens[after].Of("more")
 }

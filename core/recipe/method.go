@@ -3,6 +3,7 @@ package recipe
 import (
 	"slices"
 	"strings"
+	"unicode/utf8"
 
 	"cuerda/core/food"
 	"cuerda/core/food/ingredient"
@@ -79,12 +80,11 @@ func (m *method) landmarks() {
 			mix++
 		}
 	}
-	var last []int
 	for i := range m.sentences {
 		s := &m.sentences[i]
 		m.mentionsOf(s)
 		m.beside(s)
-		m.segmentsOf(s, last)
+		m.segmentsOf(s)
 		if s.note || s.sauce {
 			continue
 		}
@@ -111,7 +111,7 @@ func (m *method) landmarks() {
 		}
 	}
 	if m.mixedAt < 0 {
-		m.mixedAt = max(0, min(m.first(), m.first())-1)
+		m.mixedAt = max(0, m.first()-1)
 	}
 }
 
@@ -176,7 +176,7 @@ func (m *method) shapes(s *sentence) bool {
 	}
 	for k := at; k < len(s.tokens); k++ {
 		t := &s.tokens[k]
-		if (t.Kind == words.Number || t.In("number").N > 0 && t.In("number").Value >= 2) && (k+1 == len(s.tokens) || s.tokens[k+1].In("time").N == 0 && s.tokens[k+1].Under("unit.").N == 0) {
+		if (t.Kind == words.Number || t.Of("number") && t.In("number").Value >= 2) && (k+1 == len(s.tokens) || !s.tokens[k+1].Of("time") && s.tokens[k+1].Under("unit.").N == 0) {
 			return true
 		}
 	}
@@ -331,10 +331,8 @@ func (m *method) use(s *sentence, i int, g *segment) {
 }
 
 func (m *method) mark(s *sentence, at, end int, what string, line int) {
-	m.spans = append(m.spans, StepSpan{Step: s.step, Phrase: ingredient.Phrase{At: runes(s.text, at), End: runes(s.text, end), What: what, Line: line}})
+	m.spans = append(m.spans, StepSpan{Step: s.step, Phrase: ingredient.Phrase{At: utf8.RuneCountInString(s.text[:at]), End: utf8.RuneCountInString(s.text[:end]), What: what, Line: line}})
 }
-
-func runes(s string, at int) int { return len([]rune(s[:at])) }
 
 // prepareOne does what a participle says of its own food, unless the line of it says
 // more already.

@@ -5,6 +5,7 @@ import (
 	"slices"
 	"strings"
 
+	"cuerda/core/food/ingredient"
 	"cuerda/core/piece"
 	"cuerda/core/words"
 )
@@ -45,9 +46,9 @@ func (m *method) pieceOf() *ReadPiece {
 	return p
 }
 
-// named gives the kind that the tokens name first, after a place; the last of a title,
+// kindIn gives the kind that the tokens name first, after a place; the last of a title,
 // whose head it is in English.
-func named(tokens []words.Token, from int, last bool) (kind piece.Kind, at int) {
+func kindIn(tokens []words.Token, from int, last bool) (kind piece.Kind, at int) {
 	at = -1
 	for i := max(0, from); i < len(tokens); i++ {
 		u := tokens[i].Under("piece.")
@@ -62,7 +63,7 @@ func named(tokens []words.Token, from int, last bool) (kind piece.Kind, at int) 
 
 func (m *method) kindOf(from, to int) piece.Kind {
 	title := words.Read(m.title, m.l)
-	byTitle, _ := named(title, 0, m.l == words.English)
+	byTitle, _ := kindIn(title, 0, m.l == words.English)
 	bird := false
 	for i := range m.sentences {
 		s := &m.sentences[i]
@@ -81,7 +82,7 @@ func (m *method) kindOf(from, to int) piece.Kind {
 			if i == m.shapeAt {
 				start = s.has("act.shape")
 			}
-			kind, _ := named(s.tokens, start, false)
+			kind, _ := kindIn(s.tokens, start, false)
 			switch {
 			case kind == "" || kind == piece.Stuffing:
 			case byTitle == piece.Fritter && kind == piece.Patty, byTitle == piece.Loaf && kind != piece.Loaf && s.has("tin") >= 0:
@@ -103,7 +104,7 @@ func (m *method) kindOf(from, to int) piece.Kind {
 		return piece.Stuffing
 	}
 	for _, a := range m.about {
-		if kind, at := named(words.Read(a, m.l), 0, false); at >= 0 {
+		if kind, at := kindIn(words.Read(a, m.l), 0, false); at >= 0 {
 			return kind
 		}
 	}
@@ -119,19 +120,16 @@ type length struct {
 }
 
 func (s *sentence) lengths() (out []length) {
-	number := func(i int) (float64, int) {
-		v, n := measureNumber(s.tokens, i)
-		return v, n
-	}
+	number := func(i int) (float64, int) { return ingredient.Number(s.tokens, i) }
 	for i := 0; i < len(s.tokens); i++ {
-		if u := s.tokens[i].In("length"); u.N > 0 && i+u.N < len(s.tokens) && s.tokens[i+u.N].In("and a half").N > 0 {
+		if u := s.tokens[i].In("length"); u.N > 0 && i+u.N < len(s.tokens) && s.tokens[i+u.N].Of("and a half") {
 			end := i + u.N + s.tokens[i+u.N].In("and a half").N // "centímetro y medio"
 			out = append(out, length{mm: 1.5 * u.Value, at: i, end: end, way: s.way(i, end)})
 			i = end - 1
 			continue
 		}
 		v, n := number(i)
-		if a := s.tokens[i].In("article"); n == 0 && a.N > 0 && i+a.N < len(s.tokens) && s.tokens[i+a.N].In("length").N > 0 {
+		if a := s.tokens[i].In("article"); n == 0 && a.N > 0 && i+a.N < len(s.tokens) && s.tokens[i+a.N].Of("length") {
 			v, n = 1, a.N // "an inch"
 		}
 		if n == 0 {
@@ -139,18 +137,18 @@ func (s *sentence) lengths() (out []length) {
 		}
 		at, end := i, i+n
 		low := v
-		if end < len(s.tokens) && (s.tokens[end].Is("-") || s.tokens[end].In("to").N > 0) {
+		if end < len(s.tokens) && (s.tokens[end].Is("-") || s.tokens[end].Of("to")) {
 			if high, k := number(end + 1); k > 0 && high > v {
 				low, end = (v+high)/2, end+1+k
 			}
 		}
 		var other float64
 		first := end
-		if end < len(s.tokens) && (s.tokens[end].In("by").N > 0 || s.tokens[end].Is("x")) {
+		if end < len(s.tokens) && (s.tokens[end].Of("by") || s.tokens[end].Is("x")) {
 			if w, k := number(end + 1); k > 0 {
 				other, end = w, end+1+k
 			}
-		} else if end+1 < len(s.tokens) && s.tokens[end].In("length").N > 0 && (s.tokens[end+1].In("by").N > 0 || s.tokens[end+1].Is("x")) {
+		} else if end+1 < len(s.tokens) && s.tokens[end].Of("length") && (s.tokens[end+1].Of("by") || s.tokens[end+1].Is("x")) {
 			if w, k := number(end + 2); k > 0 { // "6cm by 2cm"
 				other, end = w, end+2+k
 			}
@@ -195,7 +193,7 @@ func (s *sentence) way(at, end int) string {
 		if u := s.tokens[k].Under("way."); u.N > 0 {
 			return strings.TrimPrefix(u.List, "way.")
 		}
-		if t := &s.tokens[k]; t.Kind == words.Number || t.Is(",") || t.Is("(") || t.In("length").N > 0 || t.Of("word.and") {
+		if t := &s.tokens[k]; t.Kind == words.Number || t.Is(",") || t.Is("(") || t.Of("length") || t.Of("word.and") {
 			break
 		}
 	}
@@ -203,7 +201,7 @@ func (s *sentence) way(at, end int) string {
 		if u := s.tokens[k].Under("way."); u.N > 0 {
 			return strings.TrimPrefix(u.List, "way.")
 		}
-		if t := &s.tokens[k]; t.Is(",") || t.In("length").N > 0 || t.Of("word.and") {
+		if t := &s.tokens[k]; t.Is(",") || t.Of("length") || t.Of("word.and") {
 			break
 		}
 	}
@@ -328,7 +326,7 @@ func (m *method) counts(p *ReadPiece, from, to int) {
 func (m *method) countIn(s *sentence, most int) int {
 	fits := func(v float64) bool { return v == math.Trunc(v) && v >= 1 && int(v) <= most }
 	for i := range s.tokens {
-		v, n := measureNumber(s.tokens, i)
+		v, n := ingredient.Number(s.tokens, i)
 		if n == 0 || !fits(v) || i > 0 && (s.tokens[i-1].Is("/") || s.tokens[i-1].Kind == words.Number) {
 			continue
 		}
@@ -336,11 +334,11 @@ func (m *method) countIn(s *sentence, most int) int {
 		if k+1 < len(s.tokens) && s.tokens[k].Is("-") && s.tokens[k+1].Of("by") { // "9- by 5-inch"
 			continue
 		}
-		if k < len(s.tokens) && s.tokens[k].In("by").N > 0 || i > 0 && s.tokens[i-1].In("by").N > 0 {
+		if k < len(s.tokens) && s.tokens[k].Of("by") || i > 0 && s.tokens[i-1].Of("by") {
 			continue
 		}
-		if k < len(s.tokens) && (s.tokens[k].Is("-") || s.tokens[k].In("to").N > 0) {
-			if high, more := measureNumber(s.tokens, k+1); more > 0 && high > v && fits(high) {
+		if k < len(s.tokens) && (s.tokens[k].Is("-") || s.tokens[k].Of("to")) {
+			if high, more := ingredient.Number(s.tokens, k+1); more > 0 && high > v && fits(high) {
 				v, k = math.Round((v+high)/2), k+1+more
 			}
 		}
@@ -352,7 +350,7 @@ func (m *method) countIn(s *sentence, most int) int {
 		// Up to three words between the number and what is counted.
 		for j := k; j < min(len(s.tokens), k+5); j++ {
 			t := &s.tokens[j]
-			if t.In("time").N > 0 || t.In("length").N > 0 || t.Under("unit.").N > 0 && t.Under("piece.").N == 0 && t.In("size").N == 0 || t.In("degrees").N > 0 || t.Kind == words.Mark && !t.Is("-") {
+			if t.Of("time") || t.Of("length") || t.Under("unit.").N > 0 && t.Under("piece.").N == 0 && !t.Of("size") || t.Of("degrees") || t.Kind == words.Mark && !t.Is("-") {
 				break
 			}
 			if t.Under("piece.").N > 0 || t.Of("word.portion") {
@@ -362,7 +360,7 @@ func (m *method) countIn(s *sentence, most int) int {
 				}
 			}
 		}
-		if s.dividesBefore(i) && v >= 2 && (k >= len(s.tokens) || s.tokens[k].In("length").N == 0 && s.tokens[k].In("time").N == 0 && !measures(&s.tokens[k])) {
+		if s.dividesBefore(i) && v >= 2 && (k >= len(s.tokens) || !s.tokens[k].Of("length") && !s.tokens[k].Of("time") && !measures(&s.tokens[k])) {
 			m.mark(s, s.tokens[i].At, s.tokens[k-1].End, "count", -1)
 			return int(v)
 		}
@@ -383,10 +381,10 @@ func measures(t *words.Token) bool {
 func (s *sentence) dividesBefore(i int) bool {
 	for k := i - 1; k >= max(0, i-5); k-- {
 		t := &s.tokens[k]
-		if strings.HasPrefix(t.Plain, "divid") || t.In("act.shape").N > 0 && i-k <= 3 {
+		if strings.HasPrefix(t.Plain, "divid") || t.Of("act.shape") && i-k <= 3 {
 			return true
 		}
-		if !(t.Of("word.in") || t.Of("word.passing") || t.Of("word.it") || t.In("mass").N > 0 || t.In("about").N > 0) {
+		if !(t.Of("word.in") || t.Of("word.passing") || t.Of("word.it") || t.Of("mass") || t.Of("about")) {
 			return false
 		}
 	}
@@ -396,21 +394,21 @@ func (s *sentence) dividesBefore(i int) bool {
 // makes reads "makes 24", "about 16 in all", "salen unas 20".
 func (m *method) makes(tokens []words.Token) int {
 	for i := range tokens {
-		if tokens[i].In("makes").N == 0 {
+		if !tokens[i].Of("makes") {
 			continue
 		}
 		k := i + tokens[i].In("makes").N
-		for k < len(tokens) && (tokens[k].In("about").N > 0 && tokens[k].Kind == words.Word || tokens[k].In("makes").N > 0 || tokens[k].Is(":")) {
+		for k < len(tokens) && (tokens[k].Of("about") && tokens[k].Kind == words.Word || tokens[k].Of("makes") || tokens[k].Is(":")) {
 			k++
 		}
-		v, n := measureNumber(tokens, k)
+		v, n := ingredient.Number(tokens, k)
 		if n == 0 || v < 2 || v > 200 || v != math.Trunc(v) {
 			continue
 		}
 		if k+n < len(tokens) {
 			t := &tokens[k+n]
-			if high, more := 0., 0; t.Is("-") || t.In("to").N > 0 {
-				if high, more = measureNumber(tokens, k+n+1); more > 0 && high > v {
+			if high, more := 0., 0; t.Is("-") || t.Of("to") {
+				if high, more = ingredient.Number(tokens, k+n+1); more > 0 && high > v {
 					v = math.Round((v + high) / 2)
 					k += 1 + more
 				}
@@ -418,7 +416,7 @@ func (m *method) makes(tokens []words.Token) int {
 			if k+n < len(tokens) {
 				t = &tokens[k+n]
 			}
-			if t.In("by").N > 0 || t.In("time").N > 0 || t.In("length").N > 0 || t.In("serves").N > 0 || t.In("degrees").N > 0 || t.Under("unit.").N > 0 && t.Under("piece.").N == 0 || t.Is("°") {
+			if t.Of("by") || t.Of("time") || t.Of("length") || t.Of("serves") || t.Of("degrees") || t.Under("unit.").N > 0 && t.Under("piece.").N == 0 || t.Is("°") {
 				continue
 			}
 		}

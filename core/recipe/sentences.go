@@ -58,7 +58,6 @@ type mention struct {
 	grams float64 // of a portion
 	half  float64 // share of a portion
 	rest  bool
-	group bool
 	more  bool // on top of what the line gives: "a little more margarine"
 }
 
@@ -152,7 +151,7 @@ func sentencesOf(steps []string, l words.Language) (out []sentence) {
 		}
 		for k := range tokens {
 			t := &tokens[k]
-			abbreviated := t.Is(".") && k > 0 && (shortened(&tokens[k-1]) || tokens[k-1].In("time").N > 0) && k+1 < len(tokens) && !upper(text[tokens[k+1].At:])
+			abbreviated := t.Is(".") && k > 0 && (shortened(&tokens[k-1]) || tokens[k-1].Of("time")) && k+1 < len(tokens) && !upper(text[tokens[k+1].At:])
 			if (t.Is(".") || t.Is(";") || t.Is("!") || t.Is("?")) && !abbreviated {
 				cut(k)
 			}
@@ -221,7 +220,7 @@ func (m *method) mentionsOf(s *sentence) {
 		if t.Kind != words.Word {
 			continue
 		}
-		if t.In("all").N > 0 && !s.partOfAll(i) {
+		if t.Of("all") && !s.partOfAll(i) {
 			s.all = true
 		}
 		items, n, best := []int(nil), 0, 0
@@ -256,16 +255,15 @@ func (m *method) mentionsOf(s *sentence) {
 				items = append(items, k)
 			}
 		}
-		group := false
 		if len(items) == 0 {
 			if g := t.Under("group."); g.N > 0 && !s.likened(i) {
-				items, n, group = m.grouped(strings.TrimPrefix(g.List, "group.")), g.N, true
+				items, n = m.grouped(g.List), g.N
 			}
 		}
 		if len(items) == 0 {
 			continue
 		}
-		at := mention{at: i, n: n, items: items, group: group}
+		at := mention{at: i, n: n, items: items}
 		m.portion(s, &at)
 		s.mentions = append(s.mentions, at)
 		i += n - 1
@@ -295,48 +293,47 @@ func (s *sentence) partOfAll(i int) bool {
 	return n == 2 && s.tokens[i].Plain == "all"
 }
 
+// groups are the foods that one word names, by its list.
+var groups = map[string]func(*food.Food) bool{
+	"group.vegetable": func(f *food.Food) bool {
+		return f.Group == food.Vegetable && f.State == food.Raw && !ingredient.Aromatic(f)
+	},
+	"group.onion":  anyOf("onion", "shallot", "leek"),
+	"group.herb":   anyOf("parsley", "coriander", "fresh-herbs"),
+	"group.yolk":   anyOf("egg-yolk"),
+	"group.white":  anyOf("egg-white"),
+	"group.spice":  of(food.Flavour),
+	"group.meat":   of(food.Meat),
+	"group.nut":    of(food.Nut),
+	"group.seed":   of(food.Seed),
+	"group.bean":   of(food.Legume),
+	"group.fish":   of(food.Fish),
+	"group.egg":    of(food.Egg),
+	"group.grain":  of(food.Grain),
+	"group.flour":  named("flour"),
+	"group.cheese": named("cheese", "feta", "mozzarella"),
+	"group.crumbs": named("crumbs", "panko", "bread-"),
+	"group.dry":    func(f *food.Food) bool { return f.Group.IsBinder() || f.Group == food.Flavour },
+}
+
+func anyOf(ids ...string) func(*food.Food) bool {
+	return func(f *food.Food) bool { return slices.Contains(ids, f.ID) }
+}
+
+func of(g food.Group) func(*food.Food) bool {
+	return func(f *food.Food) bool { return f.Group == g }
+}
+
+func named(parts ...string) func(*food.Food) bool {
+	return func(f *food.Food) bool {
+		return slices.ContainsFunc(parts, func(p string) bool { return strings.Contains(f.ID, p) })
+	}
+}
+
 // grouped gives the entries of a kind that one word names.
-func (m *method) grouped(kind string) (out []int) {
+func (m *method) grouped(list string) (out []int) {
 	for k, e := range m.entries {
-		f, is := e.food, false
-		switch kind {
-		case "vegetable", "onion":
-			is = f.Group == food.Vegetable && f.State == food.Raw && !ingredient.Aromatic(f)
-			if kind == "onion" {
-				is = f.ID == "onion" || f.ID == "shallot" || f.ID == "leek"
-			}
-		case "herb":
-			is = f.ID == "parsley" || f.ID == "coriander" || f.ID == "fresh-herbs"
-		case "spice":
-			is = f.Group == food.Flavour
-		case "meat":
-			is = f.Group == food.Meat
-		case "nut":
-			is = f.Group == food.Nut
-		case "seed":
-			is = f.Group == food.Seed
-		case "flour":
-			is = strings.Contains(f.ID, "flour")
-		case "cheese":
-			is = strings.Contains(f.ID, "cheese") || f.ID == "feta" || f.ID == "mozzarella"
-		case "crumbs":
-			is = strings.Contains(f.ID, "crumbs") || f.ID == "panko" || strings.HasPrefix(f.ID, "bread")
-		case "bean":
-			is = f.Group == food.Legume
-		case "fish":
-			is = f.Group == food.Fish
-		case "egg":
-			is = f.Group == food.Egg
-		case "yolk":
-			is = f.ID == "egg-yolk"
-		case "white":
-			is = f.ID == "egg-white"
-		case "dry":
-			is = f.Group.IsBinder() || f.Group == food.Flavour
-		case "grain":
-			is = f.Group == food.Grain
-		}
-		if is {
+		if is := groups[list]; is != nil && is(e.food) {
 			out = append(out, k)
 		}
 	}
@@ -367,8 +364,8 @@ func (m *method) portion(s *sentence, at *mention) {
 		if h := t.In("rest of"); h.N > 0 && (joins(b+h.N) || at.at-b <= 4 && s.tokens[at.at-1].Under("unit.").N == 0) {
 			at.rest = true
 		}
-		few := t.In("unit.drop").N > 0 || t.In("unit.splash").N > 0 || t.In("unit.pinch").N > 0
-		if t.Kind != words.Number && t.In("number").N == 0 && t.In("article").N == 0 && !few {
+		few := t.Of("unit.drop") || t.Of("unit.splash") || t.Of("unit.pinch")
+		if t.Kind != words.Number && !t.Of("number") && !t.Of("article") && !few {
 			continue
 		}
 		if b > 0 && (s.tokens[b-1].Kind == words.Number || s.tokens[b-1].Is("/")) {
@@ -382,7 +379,7 @@ func (m *method) portion(s *sentence, at *mention) {
 }
 
 // segmentsOf finds the verbs of a sentence and the foods that go with each.
-func (m *method) segmentsOf(s *sentence, before []int) {
+func (m *method) segmentsOf(s *sentence) {
 	var cuts []segment
 	for i := 0; i < len(s.tokens); i++ {
 		t := &s.tokens[i]
@@ -480,7 +477,7 @@ func (s *sentence) instrument(c *segment, at int) bool {
 		case t.Of("word.passing"):
 			continue
 		}
-		if t.Kind == words.Number || t.Under("unit.").N > 0 || t.Is("/") || t.In("plain").N > 0 || t.In("variety").N > 0 || t.In("number").N > 0 {
+		if t.Kind == words.Number || t.Under("unit.").N > 0 || t.Is("/") || t.Of("plain") || t.Of("variety") || t.Of("number") {
 			continue
 		}
 		return false

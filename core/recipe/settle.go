@@ -134,7 +134,7 @@ func (m *method) divide(e *entry) {
 		case role != "" && u.grams > 0 && u.grams < 0.97*whole:
 			outside += u.grams
 			e.shares = append(e.shares, share{u.grams, u.sentence, role})
-		case role != "" && (u.rest || m.divided(e)):
+		case role != "" && (u.rest || e.item.Divided):
 			e.shares = append(e.shares, share{0, u.sentence, role})
 		}
 	}
@@ -156,8 +156,6 @@ func (m *method) divide(e *entry) {
 	e.shares = e.shares[:1]
 	e.shares[0].grams = rest
 }
-
-func (m *method) divided(e *entry) bool { return e.item.Divided }
 
 // finish puts together what the line and the method say is done to a food of the mix.
 func (m *method) finish(e *entry) {

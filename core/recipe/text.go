@@ -149,7 +149,7 @@ func headOf(bare string, l words.Language, marked bool) string {
 	if len(tokens) == 0 {
 		return ""
 	}
-	if len(tokens) <= 6 && tokens[0].In("head.ingredients").N > 0 && !marked {
+	if len(tokens) <= 6 && tokens[0].Of("head.ingredients") && !marked {
 		return "ingredients" // "Ingredientes para 4 personas"
 	}
 	heads := func(tokens []words.Token) string {
@@ -304,7 +304,7 @@ func (y *layout) step(r *row) {
 		y.found.Notes = append(y.found.Notes, text)
 		return
 	}
-	if len(r.tokens) > 0 && r.tokens[0].In("note").N > 0 && strings.ContainsAny(text[:min(len(text), 24)], ":-") {
+	if len(r.tokens) > 0 && r.tokens[0].Of("note") && strings.ContainsAny(text[:min(len(text), 24)], ":-") {
 		y.found.Notes = append(y.found.Notes, text)
 		return
 	}
@@ -331,7 +331,7 @@ func (y *layout) isAbout(r *row) bool {
 		return true
 	}
 	t := &r.tokens[0]
-	return t.In("makes").N > 0 && t.Plain != "unas" && t.Plain != "unos" && t.Plain != "get" && t.Plain != "about" || t.In("serves").N > 0 || t.Plain == "prep" || t.Plain == "total" || t.Plain == "serves" || t.Plain == "active" || t.Plain == "tiempo" ||
+	return t.Of("makes") && t.Plain != "unas" && t.Plain != "unos" && t.Plain != "get" && t.Plain != "about" || t.Of("serves") || t.Plain == "prep" || t.Plain == "total" || t.Plain == "serves" || t.Plain == "active" || t.Plain == "tiempo" ||
 		len(r.text) < 120 && strings.Count(r.text, "|") >= 2 || len(r.text) < 40 && after.MatchString(r.text)
 }
 
@@ -383,11 +383,11 @@ func startsWithAmount(r *row) bool {
 		switch {
 		case t.Kind == words.Number:
 			return true
-		case t.In("number").N > 0 || t.In("article").N > 0:
+		case t.Of("number") || t.Of("article"):
 			return len(tokensOfWords(r)) <= 14
-		case t.In("unit.pinch").N > 0 || t.In("unit.handful").N > 0:
+		case t.Of("unit.pinch") || t.Of("unit.handful"):
 			return true
-		case t.In("about").N > 0:
+		case t.Of("about"):
 			continue
 		}
 		return false

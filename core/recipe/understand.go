@@ -66,7 +66,7 @@ func Understand(f *Found, r *ingredient.Reader, foods *food.Catalogue) Understoo
 	l := f.language()
 	out := Understood{Language: l.String(), Lines: make([]ReadLine, len(f.Ingredients)), Spans: []StepSpan{}}
 	mixed := ""
-	title, _ := named(words.Read(f.Name, l), 0, false)
+	title, _ := kindIn(words.Read(f.Name, l), 0, false)
 	stuffing := title == piece.Stuffing
 	olive := l == words.Spanish && f.fromSpain()
 	for i, text := range f.Ingredients {
@@ -145,10 +145,10 @@ func (f *Found) fromSpain() bool {
 	for _, list := range [][]string{f.Ingredients, f.Steps} {
 		for _, text := range list {
 			for _, t := range words.Read(text, words.Spanish) {
-				if t.In("place.spain").N > 0 {
+				if t.Of("place.spain") {
 					spain++
 				}
-				if t.In("place.america").N > 0 {
+				if t.Of("place.america") {
 					america++
 				}
 			}
@@ -193,7 +193,7 @@ func partFrom(section string, line *ingredient.Reading, mixed bool, foods *food.
 // headsMix says that a heading names what the recipe makes.
 func headsMix(section string, l words.Language) bool {
 	for _, t := range words.Read(section, l) {
-		if t.In("head.mix").N > 0 || t.Under("piece.").N > 0 {
+		if t.Of("head.mix") || t.Under("piece.").N > 0 {
 			return true
 		}
 	}

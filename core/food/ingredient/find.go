@@ -14,7 +14,7 @@ import (
 // its head last, "rice vinegar", and Spanish first, "harina de maíz".
 func (s *scan) find(from, to int) (f *food.Food, a, b int) {
 	to = min(to, len(s.main))
-	if alternative := slices.IndexFunc(s.main[min(from, to):to], func(t words.Token) bool { return t.In("alternative").N > 0 }); alternative > 0 {
+	if alternative := slices.IndexFunc(s.main[min(from, to):to], func(t words.Token) bool { return t.Of("alternative") }); alternative > 0 {
 		if f, a, b = s.longest(from, from+alternative); f != nil {
 			return f, a, b
 		}
@@ -59,7 +59,7 @@ func (s *scan) longest(from, to int) (f *food.Food, a, b int) {
 func (s *scan) verbBetween(a, b int) bool {
 	for k := a; k < b; k++ {
 		t := &s.main[k]
-		if t.In("joint").N > 0 || t.In("alternative").N > 0 || k > a && t.Under("do.").N > 0 || t.Plain == "until" {
+		if t.Of("joint") || t.Of("alternative") || k > a && t.Under("do.").N > 0 || t.Plain == "until" {
 			return true
 		}
 	}
@@ -94,7 +94,7 @@ func (s *scan) strangers(a, b int) (out []int) {
 			k += n - 1
 			continue
 		}
-		if t.Kind != words.Word || small[t.Plain] || s.used[t.At] || t.In("joint").N > 0 || t.In("alternative").N > 0 {
+		if t.Kind != words.Word || small[t.Plain] || s.used[t.At] || t.Of("joint") || t.Of("alternative") {
 			continue
 		}
 		if len(t.Plain) > 1 {
@@ -149,7 +149,7 @@ func (s *scan) misspelled(from, to int) *food.Food {
 	var content []words.Token
 	for k := from; k < min(to, len(s.main)); k++ {
 		t := s.main[k]
-		if t.Kind == words.Word && known(&t) == 0 && t.In("joint").N == 0 && t.In("instead").N == 0 {
+		if t.Kind == words.Word && known(&t) == 0 && !t.Of("joint") && !t.Of("instead") {
 			content = append(content, t)
 		}
 	}

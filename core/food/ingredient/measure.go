@@ -132,7 +132,7 @@ func (s *scan) rangeOf(m *measured, i int) int {
 	switch {
 	case t.Is("-"):
 		step = 1
-	case t.In("to").N > 0:
+	case t.Of("to"):
 		step = t.In("to").N
 	case t.Of("word.and"):
 		if v, n := s.number(i + 1); n > 0 && v < 1 && m.amount >= 1 {
@@ -144,7 +144,7 @@ func (s *scan) rangeOf(m *measured, i int) int {
 		return i
 	}
 	v, n := s.number(i + step)
-	if n == 0 || v <= m.amount || m.amount == 0 || s.at(i+step).Kind != words.Number && s.at(i+step).In("number").N == 0 {
+	if n == 0 || v <= m.amount || m.amount == 0 || s.at(i+step).Kind != words.Number && !s.at(i+step).Of("number") {
 		return i
 	}
 	// "1-15 oz can" is one can of fifteen ounces.
@@ -165,7 +165,7 @@ func (s *scan) isMass(i int) bool {
 
 func (s *scan) packAfter(i int) bool {
 	for k := i; k < i+3; k++ {
-		if s.at(k).In("unit.pack").N > 0 {
+		if s.at(k).Of("unit.pack") {
 			return true
 		}
 	}
@@ -219,7 +219,7 @@ func (s *scan) unitOf(m *measured, i int, factor *float64) int {
 	}
 	if m.said && s.at(i).Of("word.of") && s.at(i+1).Under("unit.").N > 0 {
 		i++ // "¼ de taza"
-		if s.at(i).In("article").N > 0 {
+		if s.at(i).Of("article") {
 			i++
 		}
 	}
@@ -254,14 +254,14 @@ func (s *scan) behindUnit(m *measured, i int) int {
 		i += half.N
 	}
 	// The same again in other units: "200 g/7 oz", "1 lb or 450 g".
-	if t := s.at(i); t.Is("/") || t.In("alternative").N > 0 {
+	if t := s.at(i); t.Is("/") || t.Of("alternative") {
 		if _, n := s.number(i + 1); n > 0 {
 			if u := s.at(i + 1 + n).Under("unit."); u.N > 0 {
 				i += 1 + n + u.N
 			}
 		}
 	}
-	if s.at(i).In("each").N > 0 {
+	if s.at(i).Of("each") {
 		m.each = true
 		i += s.at(i).In("each").N
 	}

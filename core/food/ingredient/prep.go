@@ -101,7 +101,7 @@ func Minutes(tokens []words.Token, i int) (minutes float64, n int) {
 		return 0, 0
 	}
 	at := i + k
-	if t := s.at(at); t.Is("-") || t.In("to").N > 0 {
+	if t := s.at(at); t.Is("-") || t.Of("to") {
 		step := max(1, t.In("to").N)
 		if high, more := s.number(at + step); more > 0 && high > v {
 			v, at = (v+high)/2, at+step+more
@@ -199,7 +199,7 @@ func beside(tokens []words.Token, i, n int) (out Saying) {
 			out.Minutes, out.Timed = v, true
 			break
 		}
-		if t.Is(";") || t.Under("do.").N > 0 && k > i+n && t.Under("do.").List != tokens[i].Under("do.").List && t.In("level").N == 0 {
+		if t.Is(";") || t.Under("do.").N > 0 && k > i+n && t.Under("do.").List != tokens[i].Under("do.").List && !t.Of("level") {
 			break
 		}
 	}
@@ -235,7 +235,7 @@ func (s *scan) finish() {
 		}
 		n := max(known(t), t.In("aside").N)
 		switch {
-		case n > 0 || small[t.Plain] || t.In("joint").N > 0 || t.In("alternative").N > 0:
+		case n > 0 || small[t.Plain] || t.Of("joint") || t.Of("alternative"):
 			notes = append(notes, t.Plain)
 		case len(rest) > 0 || !s.aside(k):
 			rest = append(rest, t.Plain)
@@ -267,7 +267,7 @@ func (s *scan) aside(k int) bool {
 		return false
 	}
 	for i := range k {
-		if s.main[i].Is(",") || s.main[i].Is(";") || i > 0 && s.main[i].In("aside").N > 0 || s.main[i].Under("role.").N > 0 {
+		if s.main[i].Is(",") || s.main[i].Is(";") || i > 0 && s.main[i].Of("aside") || s.main[i].Under("role.").N > 0 {
 			return true
 		}
 	}

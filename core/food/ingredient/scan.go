@@ -96,7 +96,7 @@ func (s *scan) everywhere(yield func(*words.Token) bool) {
 func (s *scan) says() {
 	wished := map[int]bool{} // where brackets wish: "(gluten-free if you like)"
 	for _, b := range s.brackets {
-		if slices.ContainsFunc(b, func(t words.Token) bool { return t.In("maybe").N > 0 }) {
+		if slices.ContainsFunc(b, func(t words.Token) bool { return t.Of("maybe") }) {
 			for i := range b {
 				wished[b[i].At] = true
 			}
@@ -224,7 +224,7 @@ func (s *scan) fruit(i *int) string {
 // stems of the tokens from a to b by which the food may be called again.
 func (s *scan) stems(a, b int) []string {
 	telling := slices.DeleteFunc(slices.Clone(s.main[a:b]), func(t words.Token) bool {
-		return t.In("plain").N > 0 || t.In("variety").N > 0 || t.In("size").N > 0 || t.Under("free.").N > 0 || t.Kind == words.Number
+		return t.Of("plain") || t.Of("variety") || t.Of("size") || t.Under("free.").N > 0 || t.Kind == words.Number
 	})
 	if len(telling) == 0 {
 		telling = s.main[a:b]
@@ -243,7 +243,7 @@ func (s *scan) weights() {
 	for _, b := range s.brackets {
 		inner := scan{r: s.r, text: s.text, l: s.l, main: b}
 		for i := range b {
-			if b[i].Kind != words.Number && b[i].In("about").N == 0 {
+			if b[i].Kind != words.Number && !b[i].Of("about") {
 				continue
 			}
 			m := inner.measure(i)
@@ -260,7 +260,7 @@ func (s *scan) weights() {
 				grams = m.amount * m.per * food.MLPerCup
 			}
 			s.said, s.saidOunces = grams, m.unit == "oz"
-			s.saidEach = m.each || slices.ContainsFunc(b, func(t words.Token) bool { return t.In("each").N > 0 })
+			s.saidEach = m.each || slices.ContainsFunc(b, func(t words.Token) bool { return t.Of("each") })
 		}
 		s.drained = s.drained || s.said > 0 && slices.ContainsFunc(b, func(t words.Token) bool {
 			return t.Of("word.drained")
@@ -278,7 +278,7 @@ func (s *scan) cut(i int) int {
 			return k
 		case t.Is(".") && k > i:
 			return k
-		case k > i && (t.Under("role.").N > 0 || t.In("aside").N > 0 && t.Plain != "sin"):
+		case k > i && (t.Under("role.").N > 0 || t.Of("aside") && t.Plain != "sin"):
 			return k
 		case k > i && s.joint(k) > 0:
 			if m := s.measure(k + s.joint(k)); m.n > 0 && m.unit != "" {
@@ -294,7 +294,7 @@ func (s *scan) joint(k int) int {
 	n := s.at(k).In("joint").N
 	if n == 0 && (s.at(k).Under("do.").N > 0 || s.at(k).Plain == "about") {
 		// "soaked in", "whisked with": the verb and the word after it.
-		if s.at(k+1).In("joint").N > 0 && (s.at(k+1).Of("word.in") || s.at(k+1).Of("word.with")) {
+		if s.at(k+1).Of("joint") && (s.at(k+1).Of("word.in") || s.at(k+1).Of("word.with")) {
 			return 1 + s.at(k+1).In("joint").N
 		}
 	}
