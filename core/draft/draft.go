@@ -57,12 +57,12 @@ func Of(f *recipe.Found, u *recipe.Understood, k *kitchen.Kitchen) Draft {
 	doc := &d.Document
 	for i, text := range f.Steps {
 		if len(doc.Method) < formula.MaxInstructions {
-			doc.Method = append(doc.Method, formula.Instruction{Text: short(text, formula.MaxInstruction), Steps: u.Became[i]})
+			doc.Method = append(doc.Method, formula.Instruction{Text: recipe.Short(text, formula.MaxInstruction), Steps: u.Became[i]})
 		} else {
 			left = append(left, text)
 		}
 	}
-	doc.Note = short(strings.Join(append(left, f.Notes...), "\n"), formula.MaxNote)
+	doc.Note = recipe.Short(strings.Join(append(left, f.Notes...), "\n"), formula.MaxNote)
 	if u.Rest != nil {
 		doc.Rest = &formula.Wait{Minutes: min(u.Rest.Minutes, formula.MaxMinutes)}
 	}
@@ -82,7 +82,7 @@ func (d *Draft) take(l *recipe.ReadLine, it *recipe.ReadFood, foods *food.Catalo
 	if foods.Find(it.Food) == nil || !(it.Grams > 0) || it.Grams > formula.MaxGrams {
 		return out
 	}
-	line := formula.Line{Food: it.Food, Name: short(it.Name, formula.MaxLineName), Grams: math.Round(it.Grams*10) / 10}
+	line := formula.Line{Food: it.Food, Name: recipe.Short(it.Name, formula.MaxLineName), Grams: math.Round(it.Grams*10) / 10}
 	if line.Grams <= 0 {
 		return out
 	}
@@ -176,11 +176,4 @@ func cookOf(said *recipe.ReadCook, d *formula.Document) *formula.Cook {
 		c.Turn = nil
 	}
 	return c
-}
-
-func short(s string, most int) string {
-	if r := []rune(s); len(r) > most {
-		return string(r[:most])
-	}
-	return s
 }

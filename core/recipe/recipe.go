@@ -95,14 +95,14 @@ func tidy(f Found, err error) (Found, error) {
 	if len(f.Ingredients) > MaxIngredients || len(f.Steps) > MaxSteps || len(f.Notes) > MaxSteps {
 		return Found{}, ErrTooMany
 	}
-	f.Name = short(clean(f.Name), maxName)
+	f.Name = Short(clean(f.Name), maxName)
 	for len(f.Sections) < len(f.Ingredients) {
 		f.Sections = append(f.Sections, "")
 	}
 	ingredients, sections := []string{}, []string{}
 	for i, l := range f.Ingredients {
-		if l = short(clean(l), maxWords); l != "" && len(ingredients) < MaxIngredients {
-			ingredients, sections = append(ingredients, l), append(sections, short(clean(f.Sections[i]), maxName))
+		if l = Short(clean(l), maxWords); l != "" && len(ingredients) < MaxIngredients {
+			ingredients, sections = append(ingredients, l), append(sections, Short(clean(f.Sections[i]), maxName))
 		}
 	}
 	f.Ingredients, f.Sections, f.Steps, f.Notes = ingredients, sections, tidyLines(f.Steps, MaxSteps), tidyLines(f.Notes, MaxSteps)
@@ -139,14 +139,15 @@ func apart(lines []string) []string {
 func tidyLines(lines []string, most int) []string {
 	out := []string{}
 	for _, l := range lines {
-		if l = short(clean(l), maxWords); l != "" && len(out) < most {
+		if l = Short(clean(l), maxWords); l != "" && len(out) < most {
 			out = append(out, l)
 		}
 	}
 	return out
 }
 
-func short(s string, most int) string {
+// Short is s cut to at most so many characters.
+func Short(s string, most int) string {
 	if utf8.RuneCountInString(s) <= most {
 		return s
 	}

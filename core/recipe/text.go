@@ -90,7 +90,7 @@ func rowsOf(text string, l words.Language) []row {
 		rows = append(rows, r)
 	}
 	for i := range rows {
-		rows[i].tokens = words.Read(short(rows[i].text, maxWords), l)
+		rows[i].tokens = words.Read(Short(rows[i].text, maxWords), l)
 	}
 	return rows
 }

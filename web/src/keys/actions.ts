@@ -52,7 +52,8 @@ const offKey = "cuerda.keys";
 export const singleKeys = () => localStorage.getItem(offKey) !== "off";
 export const setSingleKeys = (on: boolean) => localStorage.setItem(offKey, on ? "on" : "off");
 
-const typing = (target: EventTarget | null) =>
+/** Says whether an element takes what is typed or pasted. */
+export const typing = (target: EventTarget | null) =>
   target instanceof HTMLElement &&
   (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName)) &&
   !(target instanceof HTMLInputElement && /^(range|checkbox|radio)$/.test(target.type));

@@ -1,8 +1,5 @@
 import { useEffect } from "react";
-
-const typing = (target: EventTarget | null) =>
-  target instanceof HTMLElement &&
-  (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
+import { typing } from "../keys/actions";
 
 const inDialog = () => document.querySelector(".modal.show, .offcanvas.show") !== null;
 

@@ -193,7 +193,7 @@ function Read({ recipe, foods, vocabulary, room, empty, onAgain, onTake, onClose
     const a = q?.answers[at];
     if (!q || !a) return;
     setChosen(chosen.map((c, i) => (i === question ? at : c)));
-    setDraft(answered(draft, q, a));
+    setDraft(answered(draft, q, a, vocabulary.kinds));
   };
   return (
     <Dialog id="paste-title" title={t("files.import")} size="xl" onClose={onClose}>

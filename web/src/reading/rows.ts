@@ -4,9 +4,11 @@ import type {
   Line,
   Part,
   PartKind,
+  Piece,
   Preparation,
   Question,
   Recipe,
+  Vocabulary,
 } from "../api/client";
 
 /** Where a food of a recipe goes: into the mix, a part, or beside the build. */
@@ -104,7 +106,7 @@ export const withRow = (d: Draft, at: number, next: Partial<Row>): Draft => ({
 });
 
 /** The draft with an answer to a question in it. */
-export function answered(d: Draft, q: Question, a: Choice): Draft {
+export function answered(d: Draft, q: Question, a: Choice, kinds: Kinds): Draft {
   const rest = d.rest;
   switch (q.code) {
     case "fineness":
@@ -122,7 +124,7 @@ export function answered(d: Draft, q: Question, a: Choice): Draft {
       const bare = without(rest, "piece");
       return {
         ...d,
-        rest: a.as_read || !a.kind ? bare : ({ ...bare, piece: usualOf(a.kind) } as BuildDocument),
+        rest: a.as_read || !a.kind ? bare : { ...bare, piece: usualPiece(a.kind as Piece["kind"], kinds) },
       };
     }
     case "thickness":
@@ -132,9 +134,11 @@ export function answered(d: Draft, q: Question, a: Choice): Draft {
   }
 }
 
-const usualOf = (kind: string) =>
-  kind === "ball"
-    ? { kind, diameter_mm: 38 }
-    : kind === "loaf"
-      ? { kind, length_mm: 210, width_mm: 110, height_mm: 60, slice_mm: 15 }
-      : { kind, diameter_mm: 80, thickness_mm: 18 };
+type Kinds = Vocabulary["kinds"];
+
+/** A piece of a kind in its usual size. */
+export function usualPiece(kind: Piece["kind"], kinds: Kinds): Piece {
+  const sizes = kinds.find((k) => k.kind === kind)?.sizes ?? [];
+  const usual = sizes.filter((f) => f.default > 0).map((f) => [f.field, f.default] as const);
+  return { kind, ...Object.fromEntries(usual) };
+}

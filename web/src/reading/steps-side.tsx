@@ -3,7 +3,7 @@ import { useTranslation } from "../i18n/use-translation";
 import { useFormat } from "../ui/format";
 import { NumberField } from "../ui/number-field";
 import type { Lit } from "./recipe-side";
-import { without, type Draft } from "./rows";
+import { usualPiece, without, type Draft } from "./rows";
 
 type Props = {
   recipe: Recipe;
@@ -68,15 +68,10 @@ export function StepsSide({ recipe, draft, vocabulary, lit, onLight, onChange }:
             aria-label={t("cord.shape")}
             value={piece?.kind ?? ""}
             onChange={(e) => {
-              const kind = kinds.find((k) => k.kind === e.target.value);
-              const usual = Object.fromEntries(
-                (kind?.sizes ?? []).filter((f) => f.default > 0).map((f) => [f.field, f.default]),
-              );
+              const kind = e.target.value as Piece["kind"] | "";
               onChange({
                 ...draft,
-                rest: kind
-                  ? { ...rest, piece: { kind: kind.kind, ...usual } as Piece }
-                  : without(rest, "piece"),
+                rest: kind ? { ...rest, piece: usualPiece(kind, kinds) } : without(rest, "piece"),
               });
             }}
           >
