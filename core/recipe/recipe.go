@@ -80,7 +80,7 @@ func Read(data []byte) (Found, error) {
 	case looksLikeValues(text):
 		return tidy(readValues(text))
 	}
-	return tidy(readText(text))
+	return tidy(readText(typeset.Replace(text)))
 }
 
 // tidy holds what was found to the limits.
@@ -154,10 +154,15 @@ func Short(s string, most int) string {
 	return string([]rune(s)[:most])
 }
 
+// typeset gives the words without what a page sets them with: hyphens for a line's end
+// alone, marks of no width, spaces of other widths.
+var typeset = strings.NewReplacer("\u00ad", "", "\u200b", "", "\u2060", "", "\ufeff", "", "\u00a0", " ", "\u2007", " ", "\u2009", " ", "\u202f", " ")
+
 // clean makes one line of text: no tags, no control characters, single spaces.
 func clean(s string) string {
+	s = typeset.Replace(s)
 	if strings.ContainsAny(s, "<&") {
 		s = textOf(s)
 	}
-	return strings.Join(strings.FieldsFunc(s, func(c rune) bool { return c <= ' ' || c == 0x7f || c == 0xa0 || c >= 0x80 && c < 0xa0 }), " ")
+	return strings.Join(strings.FieldsFunc(s, func(c rune) bool { return c <= ' ' || c >= 0x7f && c < 0xa0 }), " ")
 }

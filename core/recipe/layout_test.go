@@ -1,0 +1,62 @@
+package recipe_test
+
+import (
+	"regexp"
+	"strings"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"golang.org/x/text/unicode/norm"
+
+	"cuerda/core/food"
+	"cuerda/core/recipe"
+)
+
+// made is what the foods of a line come to.
+type made struct {
+	food, part string
+	grams      float64
+	prep       []food.Preparation
+	sure       bool
+}
+
+func amounts(got *recipe.Understood) (out [][]made) {
+	for _, l := range got.Lines {
+		var foods []made
+		for _, i := range l.Items {
+			foods = append(foods, made{i.Food, i.Part, i.Grams, i.Prep, i.Sure})
+		}
+		out = append(out, foods)
+	}
+	return out
+}
+
+var fractions = strings.NewReplacer("½", "1/2", "¼", "1/4", "¾", "3/4", "⅓", "1/3", "⅔", "2/3", "⅛", "1/8")
+
+// How a text came to be pasted changes nothing that a cook reads in it.
+func TestTheSameRecipePastedOtherwise(t *testing.T) {
+	mixed := regexp.MustCompile(`(\d)([½¼¾⅓⅔⅛])`)
+	for name, other := range map[string]func(string) string{
+		"lines of another system": func(s string) string { return strings.ReplaceAll(s, "\n", "\r\n") },
+		"a mark of byte order":    func(s string) string { return "\ufeff" + s },
+		"accents put together":    norm.NFD.String,
+		"wide spaces":             func(s string) string { return strings.ReplaceAll(s, " ", "\u00a0") },
+		"spaces left over":        func(s string) string { return strings.ReplaceAll(s, "\n", "  \t\n") },
+		"empty lines around":      func(s string) string { return "\n\n\n" + s + "\n\n\n" },
+		"fractions spelt out":     func(s string) string { return fractions.Replace(mixed.ReplaceAllString(s, "$1 $2")) },
+		"typeset apostrophes":     func(s string) string { return strings.ReplaceAll(s, "'", "’") },
+		"a soft hyphen":           func(s string) string { return strings.ReplaceAll(s, "tt", "t\u00adt") },
+	} {
+		for _, file := range []string{"worked-on.txt", "set-aside.txt", "written-after.txt"} {
+			for _, r := range cooks(t, file) {
+				_, as := understand(t, r.text)
+				_, got := understand(t, other(r.text))
+				assert.Equal(t, amounts(&as), amounts(&got), "%s: %s", r.id, name)
+				assert.Equal(t, as.Rest, got.Rest, "%s: %s", r.id, name)
+				assert.Equal(t, as.Chill, got.Chill, "%s: %s", r.id, name)
+				assert.Equal(t, as.Piece, got.Piece, "%s: %s", r.id, name)
+				assert.Equal(t, as.Cook, got.Cook, "%s: %s", r.id, name)
+			}
+		}
+	}
+}
