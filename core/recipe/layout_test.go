@@ -1,11 +1,14 @@
 package recipe_test
 
 import (
+	"encoding/json"
+	"html"
 	"regexp"
 	"strings"
 	"testing"
 
 	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
 	"golang.org/x/text/unicode/norm"
 
 	"cuerda/core/food"
@@ -57,6 +60,39 @@ func TestTheSameRecipePastedOtherwise(t *testing.T) {
 				assert.Equal(t, as.Piece, got.Piece, "%s: %s", r.id, name)
 				assert.Equal(t, as.Cook, got.Cook, "%s: %s", r.id, name)
 			}
+		}
+	}
+}
+
+// However the lines are marked, and in whatever file they come, they are the same lines.
+func TestTheSameLinesInOtherFiles(t *testing.T) {
+	for _, file := range []string{"worked-on.txt", "set-aside.txt", "written-after.txt"} {
+		for _, r := range cooks(t, file) {
+			found, as := understand(t, r.text)
+			if strings.Join(found.Sections, "") != "" {
+				continue // a list of schema.org has no headings
+			}
+			marked := r.text
+			for _, l := range found.Ingredients {
+				marked = strings.Replace(marked, "\n"+l+"\n", "\n- "+l+"\n", 1)
+			}
+			_, bullets := understand(t, marked)
+			assert.Equal(t, amounts(&as), amounts(&bullets), "%s: bullets", r.id)
+			assert.Equal(t, as.Cook, bullets.Cook, "%s: bullets", r.id)
+
+			data, err := json.Marshal(map[string]any{
+				"@context": "https://schema.org", "@type": "Recipe", "name": found.Name,
+				"recipeIngredient": found.Ingredients, "recipeInstructions": found.Steps,
+			})
+			require.NoError(t, err)
+			_, listed := understand(t, string(data))
+			assert.Equal(t, amounts(&as), amounts(&listed), "%s: JSON-LD", r.id)
+			assert.Equal(t, as.Cook, listed.Cook, "%s: JSON-LD", r.id)
+			assert.Equal(t, as.Chill, listed.Chill, "%s: JSON-LD", r.id)
+
+			page := "<!doctype html><html><head><title>" + html.EscapeString(found.Name) + "</title><script type=\"application/ld+json\">" + string(data) + "</script></head><body></body></html>"
+			_, paged := understand(t, page)
+			assert.Equal(t, amounts(&listed), amounts(&paged), "%s: a page", r.id)
 		}
 	}
 }

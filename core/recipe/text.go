@@ -254,7 +254,7 @@ func (y *layout) take(i int) {
 	case (r.marked || startsWithAmount(r)) && !y.isProse(r) && !(y.heads && len(f.Ingredients) == 0) && !y.isAbout(r):
 		y.where = "ingredients"
 		y.add(item)
-	case len(f.Ingredients) == 0 && y.isHeading(i) && !y.heads:
+	case len(f.Ingredients) == 0 && y.isHeading(i) && !y.heads && !y.isAbout(r):
 		y.where, y.section = "ingredients", item
 	case !y.heads && i > 0 && !y.isProse(r) && !y.isAbout(r) && len(tokensOfWords(r)) <= 6 && !strings.ContainsAny(item[len(item)-1:], ".!") && !y.bulleted:
 		y.add(item)
