@@ -4,6 +4,7 @@ import (
 	"encoding/json"
 	"html"
 	"regexp"
+	"strconv"
 	"strings"
 	"testing"
 
@@ -93,6 +94,29 @@ func TestTheSameLinesInOtherFiles(t *testing.T) {
 			page := "<!doctype html><html><head><title>" + html.EscapeString(found.Name) + "</title><script type=\"application/ld+json\">" + string(data) + "</script></head><body></body></html>"
 			_, paged := understand(t, page)
 			assert.Equal(t, amounts(&listed), amounts(&paged), "%s: a page", r.id)
+		}
+	}
+}
+
+// A method in one block of prose or with a number to each sentence is one method.
+func TestTheSameMethodInSteps(t *testing.T) {
+	sentence := regexp.MustCompile(`([a-zA-Zíéáóúñ)]{3,}[.!]) ([A-ZÁÉÍÓÚ][a-zíéáóúñ])`)
+	for _, file := range []string{"worked-on.txt", "set-aside.txt", "written-after.txt"} {
+		for _, r := range cooks(t, file) {
+			found, as := understand(t, r.text)
+			if len(found.Steps) != 1 {
+				continue
+			}
+			var steps []string
+			for line := range strings.SplitSeq(sentence.ReplaceAllString(found.Steps[0], "$1\n$2"), "\n") {
+				steps = append(steps, strconv.Itoa(len(steps)+1)+". "+line)
+			}
+			_, got := understand(t, strings.Replace(r.text, found.Steps[0], strings.Join(steps, "\n"), 1))
+			assert.Equal(t, amounts(&as), amounts(&got), r.id)
+			assert.Equal(t, as.Rest, got.Rest, r.id)
+			assert.Equal(t, as.Chill, got.Chill, r.id)
+			assert.Equal(t, as.Piece, got.Piece, r.id)
+			assert.Equal(t, as.Cook, got.Cook, r.id)
 		}
 	}
 }
