@@ -209,6 +209,17 @@ func (s *scan) read() {
 	s.finish()
 }
 
+// lastAmount gives where the amount begins that ends the line: "mushrooms, fried, 100 g";
+// the line's end where there is none.
+func (s *scan) lastAmount(from int) int {
+	for k := max(1, from); k < len(s.main); k++ {
+		if m := s.measure(k); s.main[k-1].Is(",") && m.said && m.unit != "" && k+m.n == len(s.main) {
+			return k
+		}
+	}
+	return len(s.main)
+}
+
 // fruit takes "juice of", "zest of" off the front.
 func (s *scan) fruit(i *int) string {
 	for _, part := range []string{"both", "juice", "zest"} {
@@ -271,6 +282,7 @@ func (s *scan) weights() {
 // cut is where the words on a food end: a comma, what it is for, or another food with
 // its own amount.
 func (s *scan) cut(i int) int {
+	next := s.nextAmount(i)
 	for k := i; k < len(s.main); k++ {
 		t := &s.main[k]
 		switch {
@@ -280,10 +292,8 @@ func (s *scan) cut(i int) int {
 			return k
 		case k > i && (t.Under("role.").N > 0 || t.Of("aside") && t.Plain != "sin"):
 			return k
-		case k > i && s.joint(k) > 0:
-			if m := s.measure(k + s.joint(k)); m.n > 0 && m.unit != "" {
-				return k
-			}
+		case k >= next:
+			return k
 		}
 	}
 	return len(s.main)
@@ -328,8 +338,8 @@ func (s *scan) item(i int, m measured, fruit string) (end int) {
 		for s.at(k).Is(":") || s.at(k).Is(",") || s.at(k).Is("-") || s.at(k).Is("=") || s.at(k).Is("x") {
 			k++
 		}
-		if k == b && k < len(s.main) && s.main[k].Kind != words.Number {
-			k = len(s.main)
+		if k < len(s.main) && !s.measure(k).said || k == b && k < len(s.main) && s.main[k].Kind != words.Number {
+			k = s.lastAmount(k)
 		}
 		if behind := s.measure(k); behind.said && k < len(s.main) {
 			m = behind
@@ -365,7 +375,7 @@ func (s *scan) item(i int, m measured, fruit string) (end int) {
 			found, item.FoodSure = near, 0.6
 		}
 	}
-	found = s.asStated(found)
+	found = s.asStated(found, i)
 	f, free := s.freed(found)
 	if !free {
 		s.fault("not-free")
@@ -510,9 +520,21 @@ func (s *scan) alternatives(item *Ingredient, from, to int) {
 	}
 }
 
-// asStated gives the same food in the state that the line has it in: canned, or raw and
-// grated.
-func (s *scan) asStated(f *food.Food) *food.Food {
+// nextAmount is where another food with its own amount is joined to the one from i on.
+func (s *scan) nextAmount(i int) int {
+	for k := i + 1; k < len(s.main); k++ {
+		if n := s.joint(k); n > 0 {
+			if m := s.measure(k + n); m.n > 0 && m.unit != "" {
+				return k
+			}
+		}
+	}
+	return len(s.main)
+}
+
+// asStated gives the food from i on in the state that the line has it in: canned, or
+// raw and grated.
+func (s *scan) asStated(f *food.Food, i int) *food.Food {
 	if s.state.canned && f.Group == food.Legume && !strings.Contains(f.ID, "canned") {
 		head, _, _ := strings.Cut(f.Name, ",")
 		for i := range s.r.foods.Foods() {
@@ -523,8 +545,9 @@ func (s *scan) asStated(f *food.Food) *food.Food {
 		}
 	}
 	if grated := s.r.foods.Find(s.r.Swap(f.ID, "grated")); grated != nil && !s.state.cooked {
-		for t := range s.everywhere {
-			if t.Of("word.grated") {
+		own := append([][]words.Token{s.main[i:s.nextAmount(i)]}, s.brackets...)
+		for _, tokens := range own {
+			if slices.ContainsFunc(tokens, func(t words.Token) bool { return t.Of("word.grated") }) {
 				return grated
 			}
 		}
