@@ -82,7 +82,7 @@ func cooks(t testing.TB, file string) (out []told) {
 	return out
 }
 
-func understand(t testing.TB, text string) (recipe.Found, recipe.Understood) {
+func understand(t require.TestingT, text string) (recipe.Found, recipe.Understood) {
 	found, err := recipe.Read([]byte(text))
 	require.NoError(t, err, "%.60q", text)
 	return found, recipe.Understand(&found, ofAll, food.Starter())

@@ -286,9 +286,9 @@ func (s *sentence) temperatures() (out []temperature) {
 			switch {
 			case u.Of("degrees"):
 				degrees = true
-			case u.Of("fahrenheit") && (u.Glued || degrees):
+			case u.Of("fahrenheit") && (u.Glued || degrees || s.text[u.At:u.End] == "F"):
 				f = true
-			case u.Of("celsius") && (u.Glued || degrees):
+			case u.Of("celsius") && (u.Glued || degrees || s.text[u.At:u.End] == "C"):
 				c = true
 			default:
 				k = len(s.tokens)

@@ -119,8 +119,29 @@ type length struct {
 	paired  bool // with the one after: "9 by 5"
 }
 
+// number reads an amount. "8 1/2-inch-thick patties" are eight of half an inch, as nothing
+// shaped is that thick or wide, mm.
+func (s *sentence) number(i int) (v float64, n int) {
+	const mostThick, mostWide = 50, 150
+	v, n = ingredient.Number(s.tokens, i)
+	if n < 2 || v < 2 || v == math.Trunc(v) || s.tokens[i+1].Glued {
+		return v, n
+	}
+	k := i + n
+	for k < len(s.tokens) && s.tokens[k].Is("-") {
+		k++
+	}
+	if k == len(s.tokens) || !s.tokens[k].Of("length") {
+		return v, n
+	}
+	if mm := v * s.tokens[k].In("length").Value; mm > mostWide || mm > mostThick && s.tokens[k-1].Is("-") && s.way(i, k+1) == "thick" {
+		return math.Trunc(v), 1
+	}
+	return v, n
+}
+
 func (s *sentence) lengths() (out []length) {
-	number := func(i int) (float64, int) { return ingredient.Number(s.tokens, i) }
+	number := s.number
 	for i := 0; i < len(s.tokens); i++ {
 		if u := s.tokens[i].In("length"); u.N > 0 && i+u.N < len(s.tokens) && s.tokens[i+u.N].Of("and a half") {
 			end := i + u.N + s.tokens[i+u.N].In("and a half").N // "centímetro y medio"
@@ -137,9 +158,9 @@ func (s *sentence) lengths() (out []length) {
 		}
 		at, end := i, i+n
 		low := v
-		if end < len(s.tokens) && (s.tokens[end].Is("-") || s.tokens[end].Of("to")) {
-			if high, k := number(end + 1); k > 0 && high > v {
-				low, end = (v+high)/2, end+1+k
+		if step := ingredient.Through(s.tokens, i, end); step > 0 {
+			if high, k := number(end + step); k > 0 && high > v {
+				low, end = (v+high)/2, end+step+k
 			}
 		}
 		var other float64
@@ -326,7 +347,7 @@ func (m *method) counts(p *ReadPiece, from, to int) {
 func (m *method) countIn(s *sentence, most int) int {
 	fits := func(v float64) bool { return v == math.Trunc(v) && v >= 1 && int(v) <= most }
 	for i := range s.tokens {
-		v, n := ingredient.Number(s.tokens, i)
+		v, n := s.number(i)
 		if n == 0 || !fits(v) || i > 0 && (s.tokens[i-1].Is("/") || s.tokens[i-1].Kind == words.Number) {
 			continue
 		}

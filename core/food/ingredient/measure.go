@@ -125,22 +125,34 @@ func (s *scan) measure(i int) (m measured) {
 	return m
 }
 
+// Through gives how many tokens at a place join the ends of a range whose low end begins
+// at low: "-", "to", or "and" where it is between the two; 0 for none.
+func Through(tokens []words.Token, low, at int) int {
+	if at >= len(tokens) {
+		return 0
+	}
+	switch t := &tokens[at]; {
+	case t.Is("-"):
+		return 1
+	case t.Of("word.and") && low > 0 && tokens[low-1].Of("word.between"):
+		return t.In("word.and").N
+	default:
+		return t.In("to").N
+	}
+}
+
 // rangeOf takes "- 3", "to 3" or "or 3" behind an amount; "1 y 1/2" adds.
 func (s *scan) rangeOf(m *measured, i int) int {
 	t := s.at(i)
-	step := 0
-	switch {
-	case t.Is("-"):
-		step = 1
-	case t.Of("to"):
-		step = t.In("to").N
-	case t.Of("word.and"):
+	if t.Of("word.and") {
 		if v, n := s.number(i + 1); n > 0 && v < 1 && m.amount >= 1 {
 			m.amount += v
 			return i + 1 + n
 		}
 		return i
-	default:
+	}
+	step := Through(s.main, i, i)
+	if step == 0 {
 		return i
 	}
 	v, n := s.number(i + step)

@@ -101,8 +101,7 @@ func Minutes(tokens []words.Token, i int) (minutes float64, n int) {
 		return 0, 0
 	}
 	at := i + k
-	if t := s.at(at); t.Is("-") || t.Of("to") {
-		step := max(1, t.In("to").N)
+	if step := Through(tokens, i, at); step > 0 {
 		if high, more := s.number(at + step); more > 0 && high > v {
 			v, at = (v+high)/2, at+step+more
 		}
