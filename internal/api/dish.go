@@ -160,7 +160,7 @@ func explain(d *formula.Document, k *kitchen.Kitchen) Explained {
 	state := mix.AssessParts(d.Bowl(parts), rest)
 	lever := func(of func(mix.Figures) float64, now float64) int {
 		best, at := 1e-6, -1
-		for i := range out.Lines {
+		for i := range lines { // nobody adds a tenth to what the hand felt
 			if move := of(out.Lines[i].Tenth) - now; max(move, -move) > best {
 				best, at = max(move, -move), i
 			}

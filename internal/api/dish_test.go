@@ -60,6 +60,14 @@ func TestADishOverHTTP(t *testing.T) {
 	for _, l := range why.Lines {
 		assert.LessOrEqual(t, math.Abs(l.Tenth.Raw-why.Raw), math.Abs(why.Lines[why.LeverRaw].Tenth.Raw-why.Raw)+0.002, "nothing moves it more than the lever")
 	}
+
+	felt := ask[api.Explained](t, c, "POST", "/api/explain", strings.Replace(cakes, `"lines"`, `"hand":{"word":"slack","water_g":90},"lines"`, 1))
+	require.Len(t, felt.Lines, len(why.Lines)+1, "what the hand felt stands on its own")
+	assert.Equal(t, "", felt.Foods[len(why.Lines)])
+	assert.InDelta(t, why.Water+90, felt.Water, 0.2)
+	for _, lever := range []int{felt.LeverQ, felt.LeverRaw, felt.LeverCooked} {
+		assert.Less(t, lever, len(why.Lines), "a lever is a food")
+	}
 }
 
 func TestVersionsAreNamedComparedAndBranched(t *testing.T) {

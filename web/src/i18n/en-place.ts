@@ -371,6 +371,7 @@ export const place = {
     share: "of the glue",
     tenth: "a tenth more",
     grade: "sure",
+    felt: "What the hand felt",
     grades: { A: "measured", B: "derived", C: "kitchen practice" },
     continuity: "Pieces leave {{pct}} of the strength.",
     salt: "Salt brings out {{pct}} of the meat’s own glue.",

@@ -374,6 +374,7 @@ export const place: Place = {
     share: "de la ligazón",
     tenth: "una décima más",
     grade: "certeza",
+    felt: "Lo que notó la mano",
     grades: { A: "medido", B: "derivado", C: "práctica de cocina" },
     continuity: "Los trozos dejan el {{pct}} de la fuerza.",
     salt: "La sal saca el {{pct}} de la ligazón propia de la carne.",

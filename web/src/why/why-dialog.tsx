@@ -38,7 +38,8 @@ function Reasons({ what, e, foods }: { what: Why; e: Explained; foods: Foods }) 
   const format = useFormat();
   const share = (x: number) => format.pct(100 * x);
   const lever = { q: e.lever_q, raw: e.lever_raw, cooked: e.lever_cooked, chance: e.lever_raw }[what];
-  const name = (i: number) => format.foodName(foods.get(e.foods[i] ?? ""), e.foods[i] ?? "");
+  const name = (i: number) =>
+    e.foods[i] ? format.foodName(foods.get(e.foods[i]), e.foods[i]) : t("why.felt");
   const chance = (p = 0) => t("verdict.chance", { n: format.number(100 * p, 1) });
   const figure = (i: number) => {
     const tenth = e.lines[i]?.tenth;
@@ -138,8 +139,8 @@ function Reasons({ what, e, foods }: { what: Why; e: Explained; foods: Foods }) 
                 {(what === "raw" || what === "cooked") && (
                   <td className="figure">{format.pct(what === "raw" ? l.raw_pct : l.cooked_pct)}</td>
                 )}
-                {what !== "chance" && <td className="figure">{figure(i)}</td>}
-                <td>{t(`why.grades.${e.grades[i]}`)}</td>
+                {what !== "chance" && <td className="figure">{e.foods[i] ? figure(i) : "–"}</td>}
+                <td>{e.foods[i] ? t(`why.grades.${e.grades[i]}`) : "–"}</td>
               </tr>
             ))}
           </tbody>
