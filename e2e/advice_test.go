@@ -196,6 +196,11 @@ func TestTheHandStaysWithItsBowl(t *testing.T) {
 	assert.Positive(t, a.document(id).Hand.WaterG)
 	w.MustReload().MustWaitLoad()
 	w.eventually(".verdict-hand", "hand")
+	w.see(".why.figure:not(.why-chance)").MustClick()
+	w.eventually(".why-body table", "What the hand felt")
+	assert.NotContains(t, w.words(".lever"), "most: .", "a lever has a name")
+	w.press(input.Escape)
+	until(t, func() bool { return !w.MustHas(".modal.show") }, func() string { return "stays open" })
 	w.click("back to the model")
 	until(t, func() bool { return !w.MustHas(".verdict-hand") }, func() string { return "the hand stays: " + w.words(".verdict") })
 }
