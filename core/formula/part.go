@@ -1,7 +1,6 @@
 package formula
 
 import (
-	"fmt"
 	"regexp"
 	"slices"
 
@@ -92,77 +91,80 @@ func (p *Part) WhenOrUsual() string {
 
 var partID = regexp.MustCompile(`^[a-z0-9-]{1,40}$`)
 
-func (r *reader) part(v any, at string) Part {
-	fields := []string{"kind", "id", "name", "on", "lines", "rest", "cook_minutes", "when"}
+var partFields = []string{"kind", "id", "name", "on", "lines", "rest", "cook_minutes", "when"}
+
+func (r *reader) part(v *node) Part {
 	p := Part{Lines: []Line{}}
-	for name, v := range sorted(r.object(v, at, fields, "kind", "lines"), fields) {
-		at := at + "/" + name
+	for name, v := range r.fields(r.object(v, partFields, "kind", "lines"), partFields) {
 		switch name {
 		case "kind":
-			p.Kind = PartKind(r.word(v, at, CodeUnknownKind, words(PartKinds)))
+			p.Kind = PartKind(r.word(v, CodeUnknownKind, partWords))
 		case "id":
-			p.ID = r.partID(v, at)
+			p.ID = r.partID(v)
 		case "name":
-			p.Name = r.text(v, at, MaxName)
+			p.Name = r.text(v, MaxName)
 		case "on":
-			p.On = r.partID(v, at)
+			p.On = r.partID(v)
 		case "lines":
-			for i, l := range r.list(v, at, MaxPartLines) {
-				p.Lines = append(p.Lines, r.line(l, fmt.Sprintf("%s/%d", at, i)))
+			for l := range r.list(v, MaxPartLines) {
+				p.Lines = append(p.Lines, r.line(l))
 			}
 		case "rest":
-			p.Rest = r.rest(v, at)
+			p.Rest = r.rest(v)
 		case "cook_minutes":
-			p.CookMinutes = r.number(v, at, 0, MaxMinutes, false)
+			p.CookMinutes = r.number(v, 0, MaxMinutes, false)
 		case "when":
-			p.When = r.word(v, at, CodeUnknownWord, Whens)
+			p.When = r.word(v, CodeUnknownWord, Whens)
 		}
 	}
 	return p
 }
 
-func (r *reader) partID(v any, at string) string {
-	s, ok := v.(string)
-	if !ok {
-		r.wrongType(v, at, "string")
-	} else if !partID.MatchString(s) {
-		r.fault(Fault{Code: CodeBadText, Pointer: at, Got: shorten(s), Nearest: "a-z, 0-9, -"})
+func (r *reader) partID(v *node) string {
+	s, ok := r.str(v)
+	if ok && !partID.MatchString(s) {
+		r.fault(Fault{Code: CodeBadText, Got: shorten(s), Nearest: "a-z, 0-9, -"})
 	}
 	return s
 }
 
 // parts reads the parts and follows what each goes on: to a part that there is,
 // and never round in a circle.
-func (r *reader) parts(v any, at string) []Part {
+func (r *reader) parts(v *node) []Part {
 	var out []Part
-	for i, p := range r.list(v, at, MaxParts) {
-		out = append(out, r.part(p, fmt.Sprintf("%s/%d", at, i)))
+	for p := range r.list(v, MaxParts) {
+		out = append(out, r.part(p))
 	}
 	var ids []string
 	for i := range out {
 		id := out[i].ID
 		if id != "" && slices.Contains(ids, id) {
-			r.fault(Fault{Code: CodeTwice, Pointer: fmt.Sprintf("%s/%d/id", at, i), Got: id})
+			r.faultOfPart(i, "id", Fault{Code: CodeTwice, Got: id})
 		}
 		ids = append(ids, id)
 	}
 	for i := range out {
-		place := fmt.Sprintf("%s/%d/on", at, i)
 		next := i
 		for hops := 0; out[next].On != ""; hops++ {
 			on := out[next].On
 			next = slices.Index(ids, on)
 			if next < 0 {
 				if hops == 0 {
-					r.fault(Fault{Code: CodeUnknownWord, Pointer: place, Got: on, Nearest: nearest(on, ids)})
+					r.faultOfPart(i, "on", Fault{Code: CodeUnknownWord, Got: on, Nearest: nearest(on, ids)})
 				}
 				break
 			}
 			if next == i || hops > len(out) {
-				r.fault(Fault{Code: CodeCircular, Pointer: place, Got: on})
+				r.faultOfPart(i, "on", Fault{Code: CodeCircular, Got: on})
 				break
 			}
 		}
 	}
 	return out
+}
+
+func (r *reader) faultOfPart(i int, field string, f Fault) {
+	r.path = append(r.path, place{item: i})
+	r.faultIn(field, f)
+	r.path = r.path[:len(r.path)-1]
 }
