@@ -205,8 +205,8 @@ func Bind(k *kitchen.Kitchen, d *formula.Document, o Options) Answer {
 
 func request(k *kitchen.Kitchen, base *formula.Document, candidates []binder.Candidate, target float64) binder.Request {
 	return binder.Request{
-		Lines: base.MixLines(k.Foods), Candidates: candidates, Duty: base.Duty(),
-		Rest: base.RestAt(k.RoomCelsius), Coldness: base.Coldness(k), Target: target, MissedG: missed(base),
+		Lines: base.MixLines(k.Foods), Candidates: candidates, Duty: base.Duty(k),
+		Rest: base.RestIn(k), Coldness: base.Coldness(k), Target: target, MissedG: missed(base),
 	}
 }
 
@@ -217,7 +217,7 @@ func way(k *kitchen.Kitchen, d, base *formula.Document, gone []formula.Line, s *
 	next.Lines = slices.Clone(base.Lines)
 	w := Way{
 		Aim: s.Aim, Add: []Addition{}, RestMinutes: s.Rest.Minutes,
-		SavesMinutes: d.RestAt(k.RoomCelsius).Minutes - s.Rest.Minutes,
+		SavesMinutes: d.RestIn(k).Minutes - s.Rest.Minutes,
 	}
 	if s.Priced {
 		price := formula.Tidy(s.Price, 2)
@@ -273,7 +273,7 @@ func way(k *kitchen.Kitchen, d, base *formula.Document, gone []formula.Line, s *
 // roles says what lines did in the mix: water in and taken up, and shares of
 // the glue.
 func roles(k *kitchen.Kitchen, d *formula.Document, lines []formula.Line) []Role {
-	rest := d.RestAt(k.RoomCelsius)
+	rest := d.RestIn(k)
 	all := mix.Sum(mix.Parts(d.MixLines(k.Foods)), rest)
 	pct := func(part, whole float64) float64 {
 		if whole <= 0 {

@@ -84,7 +84,7 @@ func feltIndex(felt mix.Word, predicted float64) float64 {
 // MendBy says what would bring a mix to its piece's band. ok is false where the
 // mix has nothing that drinks.
 func MendBy(k *kitchen.Kitchen, d *formula.Document, felt mix.Word) (Mend, bool) {
-	rest := d.RestAt(k.RoomCelsius)
+	rest := d.RestIn(k)
 	parts := mix.Parts(d.MixLines(k.Foods))
 	e := mix.Sum(parts, rest)
 	predicted, ok := e.Index()
@@ -117,7 +117,7 @@ func MendBy(k *kitchen.Kitchen, d *formula.Document, felt mix.Word) (Mend, bool)
 				break
 			}
 		}
-		duty := d.Duty()
+		duty := d.Duty(k)
 		out.Chill = q <= 0.85 && e.Judge(&duty, mix.Coldness(8)).RawRatio >= 1.2
 		for _, c := range allowed(k, t, nil) {
 			if s := spoons(k, d, e, c.Food, band); len(s.Steps) > 0 {
@@ -170,7 +170,7 @@ func spoons(k *kitchen.Kitchen, d *formula.Document, e mix.Effect, f *food.Food,
 	s.Minutes = math.Ceil(2.5 * f.Tau)
 	l := mix.Line{Food: f, Grams: 1}
 	part := l.Part()
-	unit := part.Effect(mix.Rest{Minutes: s.Minutes, Celsius: d.RestAt(k.RoomCelsius).Celsius})
+	unit := part.Effect(mix.Rest{Minutes: s.Minutes, Celsius: d.RestIn(k).Celsius})
 	there := 0.
 	for _, l := range d.Lines {
 		if l.Food == f.ID {

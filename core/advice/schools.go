@@ -106,7 +106,7 @@ func asItIs(k *kitchen.Kitchen, d, next *formula.Document) *Way {
 		return nil
 	}
 	w := &Way{
-		Aim: asIs, Add: []Addition{}, RestMinutes: next.RestAt(k.RoomCelsius).Minutes, SavesMinutes: d.RestAt(k.RoomCelsius).Minutes - next.RestAt(k.RoomCelsius).Minutes,
+		Aim: asIs, Add: []Addition{}, RestMinutes: next.RestIn(k).Minutes, SavesMinutes: d.RestIn(k).Minutes - next.RestIn(k).Minutes,
 		Have: true, Document: *next,
 	}
 	w.settle(k, d)

@@ -6,6 +6,7 @@ import (
 
 	"cuerda/core/binder"
 	"cuerda/core/eaters"
+	"cuerda/core/figure"
 	"cuerda/core/food"
 	"cuerda/core/formula"
 	"cuerda/core/kitchen"
@@ -84,31 +85,22 @@ func (w *Way) promise(k *kitchen.Kitchen) {
 	w.RawRatio, w.CookedRatio = p.RawRatio, p.CookedRatio
 }
 
-// What trouble a way is, in minutes of a cook's time: judgement, grade C.
-const (
-	toFetch    = 25. // a binder that this kitchen has not, and few have
-	toMeasure  = 1.5 // one more food to weigh
-	perWaiting = 0.2 // a minute of waiting
-	strange    = 6.  // a food that this cook has in no build
-	tasted     = 12. // all of its taste limit
-	doubted    = 60. // a chance of nothing
-)
-
 // trouble is how much a way asks of this kitchen: what must be fetched, measured,
 // worked and waited for, how far it will be tasted and how unsure it is.
 func (w *Way) trouble(k *kitchen.Kitchen) float64 {
-	out := doubted*(1-w.Chance) + tasted*w.LimitPct/100
+	t := &k.Figures.Trouble
+	out := t.Doubted*(1-w.Chance) + t.Tasted*w.LimitPct/100
 	for _, a := range w.Add {
 		f := k.Foods.Find(a.Food)
 		if a.Food == "water" {
 			continue
 		}
-		out += toMeasure
+		out += t.Measure
 		if !k.Have(a.Food) {
-			out += toFetch * (1 - f.Staple)
+			out += t.Fetch * (1 - f.Staple)
 		}
 		if k.Used != nil && k.Used[a.Food] == 0 {
-			out += strange
+			out += t.Strange
 		}
 	}
 	for _, c := range w.Changes {
@@ -117,15 +109,15 @@ func (w *Way) trouble(k *kitchen.Kitchen) float64 {
 		}
 		for _, p := range c.NowPrep {
 			if !slices.Contains(c.WasPrep, p) {
-				out += workMinutes(p)
+				out += workMinutes(p, t)
 			}
 		}
 	}
-	return out + perWaiting*max(0, -w.SavesMinutes)
+	return out + t.Waiting*max(0, -w.SavesMinutes)
 }
 
 // workMinutes are those of a cook's own that a preparation takes.
-func workMinutes(p food.Preparation) float64 {
+func workMinutes(p food.Preparation, t *figure.Trouble) float64 {
 	switch p.Do {
 	case food.Mash, food.Blitz, food.Press:
 		return 3
@@ -134,7 +126,7 @@ func workMinutes(p food.Preparation) float64 {
 	case food.Soak:
 		return 2
 	}
-	return 2 + perWaiting*p.Minutes
+	return 2 + t.Waiting*p.Minutes
 }
 
 // surerBy is how much surer a binder more must make a mix that holds already.

@@ -7,6 +7,7 @@ package bake
 import (
 	"math"
 
+	"cuerda/core/cord"
 	"cuerda/core/formula"
 	"cuerda/core/heat"
 	"cuerda/core/kitchen"
@@ -96,6 +97,8 @@ type Baked struct {
 	// Section is the piece cut through over time; absent where it was not asked for.
 	Section *heat.Section `json:"section,omitempty"`
 	Steps   []Step        `json:"steps"`
+	// Needs is the work as a graph of needs, of which Steps are the cord.
+	Needs *cord.Graph `json:"-"`
 	// LateMinutes is how long ago the first step should have begun.
 	LateMinutes float64    `json:"late_minutes"`
 	Notes       []CookNote `json:"cook_notes"`
@@ -119,6 +122,7 @@ type baking struct {
 	piece    piece.Piece
 	method   piece.Method
 	turn     bool
+	dial     float64 // what the oven, the pan or the pot is set to, degC
 	celsius  float64 // as they are around the piece
 	boil     float64
 	contents heat.Composition // of the piece as a whole
@@ -129,7 +133,7 @@ type baking struct {
 }
 
 func prepare(d *formula.Document, k *kitchen.Kitchen) *baking {
-	b := &baking{k: k, d: d, lines: d.MixLines(k.Foods), rest: d.RestAt(k.RoomCelsius), piece: d.PieceOrDefault()}
+	b := &baking{k: k, d: d, lines: d.MixLines(k.Foods), rest: d.RestIn(k), piece: d.PieceOrDefault()}
 	b.parts = mix.Parts(b.lines)
 	b.state = mix.AssessParts(d.Bowl(b.parts), b.rest)
 	b.method, b.turn = d.MethodAndTurn()
@@ -137,6 +141,7 @@ func prepare(d *formula.Document, k *kitchen.Kitchen) *baking {
 	if d.Cook != nil && d.Cook.Celsius != nil {
 		b.celsius = *d.Cook.Celsius
 	}
+	b.dial = b.celsius
 	if b.method == piece.StillOven || b.method == piece.FanOven || b.method == piece.Grill {
 		b.celsius += k.OvenOffset
 	}
@@ -164,7 +169,8 @@ func prepare(d *formula.Document, k *kitchen.Kitchen) *baking {
 
 func (b *baking) cooking() heat.Cooking {
 	c := heat.Cooking{
-		Piece: b.piece, Material: b.material, Method: b.method, Celsius: b.celsius, Turn: b.turn, Room: b.k.RoomCelsius,
+		Figures: &b.k.Figures.Heat,
+		Piece:   b.piece, Material: b.material, Method: b.method, Celsius: b.celsius, Turn: b.turn, Room: b.k.RoomCelsius,
 		Target: heat.Target{Celsius: b.target.Celsius, HoldMinutes: b.target.Minutes},
 	}
 	if b.d.Cook != nil {
@@ -179,19 +185,21 @@ func (b *baking) cooking() heat.Cooking {
 // Bake works the whole answer out. The document is one that Read has accepted.
 func Bake(d *formula.Document, k *kitchen.Kitchen, o Options) Baked {
 	b := prepare(d, k)
-	out := Baked{Turns: []float64{}, Sets: []BinderSet{}, Curve: []Point{}, Notes: []CookNote{}, Target: b.target, Guidance: b.guidance, AroundCelsius: round(b.celsius, 1), SetMinutes: heat.RestMinutes(b.piece.Kind)}
+	out := Baked{Turns: []float64{}, Sets: []BinderSet{}, Curve: []Point{}, Notes: []CookNote{}, Target: b.target, Guidance: b.guidance, AroundCelsius: round(b.celsius, 1), SetMinutes: heat.RestMinutes(&k.Figures.Heat, b.piece.Kind)}
 	mix := b.contents.ThermalAt(40)
 	out.Mix = heat.Thermal{Density: round(mix.Density, 0), Conductivity: round(mix.Conductivity, 2), HeatCapacity: round(mix.HeatCapacity, 2)}
 	out.Yield = tidy(b.piece.Yield(b.state.Mass, b.density))
-	out.Load = b.piece.Lay(max(1, out.Yield.Pieces), b.method, k.Ware)
+	out.Load = b.piece.Lay(max(1, out.Yield.Pieces), b.method, k.Ware, &k.Figures.Lay)
 	if s := b.stop(); s != nil {
 		out.Notes = append(out.Notes, *s)
 	} else {
 		b.cook(&out, o)
 	}
 	out.Notes = append(out.Notes, b.notes(&out)...)
-	out.Steps = b.steps(&out)
-	out.LateMinutes = late(out.Steps, tableMinutes(b.d), o.Now)
+	out.Needs = b.needs(&out)
+	table := tableMinutes(b.d)
+	out.Steps = stepsOf(out.Needs, table)
+	out.LateMinutes = math.Round(cord.Late(out.Steps[0].Before, table, o.Now))
 	return out
 }
 
@@ -304,9 +312,6 @@ func rounded(v *float64) *float64 {
 	r := round(*v, 1)
 	return &r
 }
-
-// coldEnough is the temperature at which a piece has firmed: section 7.
-const coldEnough = 8.
 
 func (b *baking) notes(out *Baked) []CookNote {
 	var notes []CookNote

@@ -7,21 +7,10 @@ import (
 	"cuerda/core/mix"
 )
 
-const (
-	// freeJuice is the least share of what shrinking meat lets go that leaves the
-	// piece, however much the binders could drink: grade C.
-	freeJuice = 0.3
-	// meltedFat is the share of raw meat's fat that runs off with all its juice:
-	// grade C, ground beef of 15% fat loses about a quarter of it.
-	meltedFat = 0.3
-	// dryIndex is the index below which a cooked piece eats dry, moistIndex above
-	// which it is moist: grade C.
-	dryIndex, moistIndex = -0.1, 0.3
-)
-
 // lose works out what the piece gives up. Vapour and juice come from the same
 // water: what has steamed off the skin is no longer there to drip.
 func (b *baking) lose(course *heat.Course, out *Baked) {
+	usual := &b.k.Figures.Losses
 	lean, fat, room := 0.0, 0.0, 0.0
 	for i := range b.parts {
 		p := &b.parts[i]
@@ -37,11 +26,11 @@ func (b *baking) lose(course *heat.Course, out *Baked) {
 	mass := b.state.Mass
 	vapour := min(course.VapourShare*mass, b.state.Water)
 	pressed := lean * course.Juiced
-	dripping := max(freeJuice*pressed, pressed-room)
+	dripping := max(usual.FreeJuice*pressed, pressed-room)
 	juice := max(0, min(dripping, b.state.Water)-vapour)
 	melted := 0.0
 	if pressed > 0 {
-		melted = meltedFat * fat * dripping / pressed
+		melted = usual.MeltedFat * fat * dripping / pressed
 	}
 	pct := 100 / mass
 	out.WaterLossPct, out.JuiceLossPct, out.FatLossPct = round(pct*vapour, 1), round(pct*juice, 1), round(pct*melted, 1)
@@ -61,9 +50,9 @@ func (b *baking) lose(course *heat.Course, out *Baked) {
 	q := round(mix.Index(b.d.Bowl(dried), b.rest), 2)
 	out.CookedQ = &q
 	switch {
-	case q < dryIndex:
+	case q < usual.Dry:
 		out.Dryness = "dry"
-	case q > moistIndex:
+	case q > usual.Moist:
 		out.Dryness = "moist"
 	}
 }
@@ -85,7 +74,7 @@ func (b *baking) set(peak float64, out *Baked) {
 			out.Sets = append(out.Sets, BinderSet{p.Food.ID, p.Food.SetC, round(share, 2)})
 		}
 	}
-	duty := b.d.Duty()
+	duty := b.d.Duty(b.k)
 	e := mix.Sum(b.d.Bowl(parts), b.rest)
 	judged := e.Judge(&duty, b.d.Coldness(b.k))
 	out.SetKPa, out.SetRatio = round(judged.CookedRatio*duty.Need.Cooked, 2), round(judged.CookedRatio, 2)

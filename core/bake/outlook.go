@@ -44,11 +44,8 @@ type Cooling struct {
 	InTime bool `json:"in_time"`
 }
 
-const (
-	onTheRack   = 30.     // min, before the fridge
-	frozen      = -15.    // degC inside
-	longestWait = 48 * 60 // min, that freezing and thawing are followed
-)
+// longestWait is how long freezing and thawing are followed, min.
+const longestWait = 48 * 60
 
 // LookOut works the outlook out.
 func LookOut(d *formula.Document, k *kitchen.Kitchen) Outlook {
@@ -124,19 +121,19 @@ func (b *baking) minutes(p piece.Piece, celsius float64, start *float64) (float6
 func (b *baking) cold(out *Outlook) {
 	c := b.cooking()
 	raw := c.Begin(b.rest.Celsius)
-	heat.Cool(raw, b.k.FridgeCelsius)
-	out.ChillToFirm = until(raw, func() bool { _, hot := raw.Extreme(); return hot <= coldEnough })
+	c.Cool(raw, b.k.FridgeCelsius)
+	out.ChillToFirm = until(raw, func() bool { _, hot := raw.Extreme(); return hot <= b.k.Figures.Cold.Firm })
 
 	done := c.Begin(b.target.Celsius)
-	done.SurroundAll(heat.Kitchen(b.k.RoomCelsius))
+	done.SurroundAll(heat.Room(&b.k.Figures.Heat, b.k.RoomCelsius))
 	from, at21, at5 := -1., -1., -1.
 	moved := false
 	done.Advance(longestWait*60, func() bool {
 		_, hot := done.Extreme()
 		now := done.Seconds / 60
-		if !moved && now >= onTheRack {
+		if !moved && now >= b.k.Figures.Cold.OnTheRack {
 			moved = true
-			heat.Cool(done, b.k.FridgeCelsius)
+			c.Cool(done, b.k.FridgeCelsius)
 		}
 		if from < 0 && hot <= safety.CoolStart {
 			from = now
@@ -170,7 +167,7 @@ func (b *baking) cold(out *Outlook) {
 		out.FromFrozen = &pull
 	}
 	thawing := c.Begin(b.k.FreezerCelsius)
-	heat.Cool(thawing, b.k.FridgeCelsius)
+	c.Cool(thawing, b.k.FridgeCelsius)
 	out.Thaw = until(thawing, func() bool { cold, _ := thawing.Extreme(); return cold >= 0 })
 }
 
@@ -179,8 +176,8 @@ func (b *baking) cold(out *Outlook) {
 func (b *baking) freezing() *float64 {
 	c := b.cooking()
 	raw := c.Begin(b.rest.Celsius)
-	heat.Cool(raw, b.k.FreezerCelsius)
-	limit := max(frozen, b.k.FreezerCelsius+2) // a warm freezer never gets there
+	c.Cool(raw, b.k.FreezerCelsius)
+	limit := max(b.k.Figures.Cold.Frozen, b.k.FreezerCelsius+2) // a warm freezer never gets there
 	return until(raw, func() bool { _, hot := raw.Extreme(); return hot <= limit })
 }
 

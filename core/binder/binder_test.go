@@ -10,6 +10,7 @@ import (
 	"pgregory.net/rapid"
 
 	"cuerda/core/binder"
+	"cuerda/core/figure"
 	"cuerda/core/food"
 	"cuerda/core/mix"
 	"cuerda/core/piece"
@@ -45,7 +46,7 @@ func allBinders() (out []binder.Candidate) {
 }
 
 func request(lines []mix.Line, c []binder.Candidate) binder.Request {
-	return binder.Request{Lines: lines, Candidates: c, Duty: mix.NewDuty(&patty, piece.Pan, true), Rest: mix.Rest{Minutes: 20, Celsius: 20, Hands: 8}, Target: 1.5}
+	return binder.Request{Lines: lines, Candidates: c, Duty: mix.NewDuty(&patty, piece.Pan, true, &figure.Usual().Handling), Rest: mix.Rest{Minutes: 20, Celsius: 20, Hands: 8}, Target: 1.5}
 }
 
 // keeps works a suggestion out again from its foods alone.
@@ -226,7 +227,7 @@ func TestMoreCandidatesNeverMakeTheBestWorse(t *testing.T) {
 
 func ExampleSearch() {
 	r := binder.Search(binder.Request{
-		Lines: peas, Duty: mix.NewDuty(&patty, piece.Pan, true), Rest: mix.Rest{Minutes: 20, Celsius: 20, Hands: 8},
+		Lines: peas, Duty: mix.NewDuty(&patty, piece.Pan, true, &figure.Usual().Handling), Rest: mix.Rest{Minutes: 20, Celsius: 20, Hands: 8},
 		Candidates: candidates("flax-meal", "buckwheat-flour"),
 	})
 	s := r.Suggestions[0]

@@ -15,21 +15,6 @@ import (
 	"cuerda/core/piece"
 )
 
-// How much of a part is usual: kitchen practice, grade C.
-const (
-	coatingPerArea = 700. // g/m2: a crust of about 1.5 mm
-	glazePerArea   = 1000.
-	washPerArea    = 200.
-	sauceEach      = 45.  // g a portion, three spoonfuls
-	brothEach      = 300. // g a portion
-	// enough is how far short a part may fall before it is said.
-	enough = 0.9
-	// plenty is how many times the usual is said to be too much.
-	plenty = 1.5
-	// runs is the index above which a filling leaks out of its shell.
-	runs = 0.85
-)
-
 func (l *looker) part(p *formula.Part) PartResult {
 	lines := p.MixLines(l.k.Foods)
 	parts := mix.Parts(lines)
@@ -40,6 +25,7 @@ func (l *looker) part(p *formula.Part) PartResult {
 		out.Each, count = "portion", max(1, l.portions)
 	}
 	out.EachG = formula.Tidy(state.Mass/float64(count), 1)
+	usual := &l.k.Figures.Amounts
 	need := l.need(p, lines, heat.CompositionOf(parts).Density())
 	out.NeedG = formula.Tidy(need, 0)
 	if shaped(p.Kind) && state.HasPaste {
@@ -58,14 +44,14 @@ func (l *looker) part(p *formula.Part) PartResult {
 	switch {
 	case len(lines) == 0:
 		note("part-empty", 0, need)
-	case need > 0 && state.Mass < enough*need:
+	case need > 0 && state.Mass < usual.Short*need:
 		note("part-short", state.Mass, need)
-	case need > 0 && state.Mass > plenty*need:
+	case need > 0 && state.Mass > usual.Over*need:
 		note("part-over", state.Mass, need)
 	}
 	if out.Q != nil {
 		switch {
-		case p.Kind.Inside() && *out.Q > runs:
+		case p.Kind.Inside() && *out.Q > usual.Runs:
 			note("filling-runs", 0, 0)
 		case p.Kind == formula.Shell && !(&piece.Piece{Kind: piece.Shell}).Band().Holds(*out.Q):
 			note("shell-off", 0, 0)
@@ -93,7 +79,7 @@ func worse(a, b eaters.Status) eaters.Status {
 // need is how much of a part all pieces or portions want, g; 0 where nothing
 // says.
 func (l *looker) need(p *formula.Part, lines []mix.Line, density float64) float64 {
-	n := float64(l.pieces)
+	n, usual := float64(l.pieces), &l.k.Figures.Amounts
 	area := l.piece.Area()
 	if l.piece.InTin() && area > 0 {
 		area = l.piece.LengthMM * l.piece.WidthMM / 1e6 // only its top is free
@@ -102,15 +88,15 @@ func (l *looker) need(p *formula.Part, lines []mix.Line, density float64) float6
 	case formula.Filling, formula.Middle:
 		return n * l.piece.Inside() * density * 1000
 	case formula.Coating:
-		return n * area * coatingPerArea
+		return n * area * usual.Coating
 	case formula.Glaze:
-		return n * area * glazePerArea
+		return n * area * usual.Glaze
 	case formula.Wash:
-		return n * area * washPerArea
+		return n * area * usual.Wash
 	case formula.Sauce:
-		return sauceEach * float64(l.portions)
+		return usual.Sauce * float64(l.portions)
 	case formula.Broth:
-		return brothEach * float64(l.portions)
+		return usual.Broth * float64(l.portions)
 	case formula.Wrap, formula.Vessel:
 		// One leaf, one sheet or half a vegetable for each piece.
 		if len(lines) != 1 || lines[0].Food.GramsPerPiece == 0 {

@@ -146,7 +146,7 @@ func scaled(lines []formula.Line, factor float64) ([]formula.Line, error) {
 }
 
 func indexOf(d *formula.Document, k *kitchen.Kitchen) *float64 {
-	s := mix.AssessParts(d.Bowl(mix.Parts(d.MixLines(k.Foods))), d.RestAt(k.RoomCelsius))
+	s := mix.AssessParts(d.Bowl(mix.Parts(d.MixLines(k.Foods))), d.RestIn(k))
 	if !s.HasPaste {
 		return nil
 	}

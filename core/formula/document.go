@@ -126,10 +126,10 @@ type Hand struct {
 // DefaultPiece is what a document without a piece is made into.
 var DefaultPiece = piece.Piece{Kind: piece.Patty, DiameterMM: 80, ThicknessMM: 18}
 
-// RestAt gives the rest in a kitchen of that temperature, degC.
-func (d *Document) RestAt(room float64) mix.Rest {
-	rest := d.Rest.at(room)
-	rest.Hands = d.handsMinutes()
+// RestIn gives the rest of the mix in that kitchen.
+func (d *Document) RestIn(k *kitchen.Kitchen) mix.Rest {
+	rest := d.Rest.at(k.RoomCelsius)
+	rest.Hands = d.handsMinutes(&k.Figures.Minutes)
 	return rest
 }
 
@@ -155,9 +155,9 @@ func (d *Document) Begin(c *heat.Cooking, k *kitchen.Kitchen) *heat.Body {
 	if celsius, given := d.startsAt(k); given {
 		return c.Begin(celsius)
 	}
-	body := c.Begin(d.RestAt(k.RoomCelsius).Celsius)
+	body := c.Begin(d.RestIn(k).Celsius)
 	if d.Chill != nil && d.Chill.Minutes > 0 {
-		heat.Chill(body, orDefault(d.Chill.Celsius, k.FridgeCelsius), d.Chill.Minutes)
+		c.Chill(body, orDefault(d.Chill.Celsius, k.FridgeCelsius), d.Chill.Minutes)
 	}
 	return body
 }
@@ -201,7 +201,7 @@ func (d *Document) chilledTo(k *kitchen.Kitchen, parts []mix.Part) (celsius floa
 	if !d.Chills() {
 		return 0, false
 	}
-	c := heat.Cooking{Piece: d.PieceOrDefault(), Material: heat.NewMaterial(heat.CompositionOf(parts), heat.BoilingPoint(k.AltitudeM))}
+	c := heat.Cooking{Figures: &k.Figures.Heat, Piece: d.PieceOrDefault(), Material: heat.NewMaterial(heat.CompositionOf(parts), heat.BoilingPoint(k.AltitudeM))}
 	return d.Begin(&c, k).Mean(), true
 }
 
@@ -214,11 +214,11 @@ func (d *Document) Coldness(k *kitchen.Kitchen) float64 {
 	return mix.Coldness(celsius)
 }
 
-// Duty is what the document asks of its mix.
-func (d *Document) Duty() mix.Duty {
+// Duty is what the document asks of its mix in that kitchen.
+func (d *Document) Duty(k *kitchen.Kitchen) mix.Duty {
 	p := d.PieceOrDefault()
 	method, turn := d.MethodAndTurn()
-	return mix.NewDuty(&p, method, turn)
+	return mix.NewDuty(&p, method, turn, &k.Figures.Handling)
 }
 
 // MethodAndTurn gives how the piece is cooked and whether it is turned; a

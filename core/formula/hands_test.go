@@ -8,6 +8,7 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
+	"cuerda/core/figure"
 	"cuerda/core/formula"
 	"cuerda/core/kitchen"
 	"cuerda/core/piece"
@@ -18,7 +19,7 @@ func TestMinutesInTheHandsAreReadAndRefused(t *testing.T) {
 		return strings.Replace(peaCakes, `"rest"`, `"mixing":`+mixing+`,"rest"`, 1)
 	}
 	d := read(t, with(`{"minutes":7}`))
-	assert.Equal(t, 7., d.RestAt(20).Hands)
+	assert.Equal(t, 7., d.RestIn(kitchen.Usual()).Hands)
 	text, err := json.Marshal(d)
 	require.NoError(t, err)
 	assert.Equal(t, d, read(t, string(text)), "it comes back as it went out")
@@ -37,17 +38,17 @@ func TestMinutesInTheHandsAreReadAndRefused(t *testing.T) {
 // is longer in them has drunk more by the time it is shaped.
 func TestHandsTakeAsLongAsTheSteps(t *testing.T) {
 	few := read(t, peaCakes)
-	assert.InDelta(t, formula.MixMinutes(827)+formula.ShapeMinutes(piece.Patty, 8)/2, few.RestAt(20).Hands, 1)
+	assert.InDelta(t, formula.MixMinutes(&figure.Usual().Minutes, 827)+formula.ShapeMinutes(&figure.Usual().Minutes, piece.Patty, 8)/2, few.RestIn(kitchen.Usual()).Hands, 1)
 	many := *few
 	many.Piece = &piece.Piece{Kind: piece.Ball, DiameterMM: 20}
-	assert.Greater(t, many.RestAt(20).Hands, few.RestAt(20).Hands+5)
+	assert.Greater(t, many.RestIn(kitchen.Usual()).Hands, few.RestIn(kitchen.Usual()).Hands+5)
 	slow := *few
 	slow.Mixing = &formula.Mixing{Minutes: 40}
 	assert.Less(t, *formula.Predict(&slow, kitchen.Usual()).Q, *formula.Predict(few, kitchen.Usual()).Q)
 	enormous := *few
 	enormous.Lines = append([]formula.Line(nil), few.Lines...)
 	enormous.Lines[0].Grams = 90000
-	assert.LessOrEqual(t, enormous.RestAt(20).Hands, 120., "nobody shapes for longer at one go")
+	assert.LessOrEqual(t, enormous.RestIn(kitchen.Usual()).Hands, 120., "nobody shapes for longer at one go")
 }
 
 func TestWhatHoldingMeansGoesByThePiece(t *testing.T) {

@@ -148,12 +148,12 @@ func mixLines(lines []Line, foods *food.Catalogue) []mix.Line {
 // Predict says what a document that Read has accepted will do in a kitchen.
 func Predict(d *Document, k *kitchen.Kitchen) Prediction {
 	lines := d.MixLines(k.Foods)
-	rest := d.RestAt(k.RoomCelsius)
+	rest := d.RestIn(k)
 	parts := mix.Parts(lines)
 	bowl := d.Bowl(parts)
 	s := mix.AssessParts(bowl, rest)
 	p := d.PieceOrDefault()
-	duty := d.Duty()
+	duty := d.Duty(k)
 	need, band := duty.Need, duty.Band
 
 	out := Prediction{

@@ -21,11 +21,11 @@ func Schema(foods *food.Catalogue) map[string]any {
 		ids = append(ids, f.ID)
 	}
 	slices.Sort(ids)
-	celsius := figure("degrees Celsius", MinCelsius, MaxCelsius)
+	celsius := numberIn("degrees Celsius", MinCelsius, MaxCelsius)
 	wait := func(doc string, otherwise, coldest, hottest float64) schema {
 		s := object(schema{
-			"minutes": figure("minutes", 0, MaxMinutes),
-			"celsius": with(figure("degrees Celsius", coldest, hottest), "default", otherwise),
+			"minutes": numberIn("minutes", 0, MaxMinutes),
+			"celsius": with(numberIn("degrees Celsius", coldest, hottest), "default", otherwise),
 		}, "minutes")
 		return with(s, "description", doc)
 	}
@@ -40,7 +40,7 @@ func Schema(foods *food.Catalogue) map[string]any {
 		"format": schema{"const": Format},
 		"name":   schema{"type": "string", "maxLength": MaxName},
 		"lines":  schema{"type": "array", "maxItems": MaxLines, "items": line},
-		"mixing": object(schema{"minutes": figure("minutes that hands mix, and shape until the middle piece is done; by default as the steps take", 0, MaxMixing)}, "minutes"),
+		"mixing": object(schema{"minutes": numberIn("minutes that hands mix, and shape until the middle piece is done; by default as the steps take", 0, MaxMixing)}, "minutes"),
 		"rest":   wait("the wait between mixing and shaping", kitchen.Room, MinRestCelsius, MaxRestCelsius),
 		"chill":  wait("the wait in the cold after shaping", 4, MinChillCelsius, MaxChillCelsius),
 		"piece":  schema{"oneOf": pieceSchemas(), "default": DefaultPiece},
@@ -51,14 +51,14 @@ func Schema(foods *food.Catalogue) map[string]any {
 			"from":           schema{"enum": Froms, "description": "where the pieces come from; by default as the rest or the chill leave them"},
 			"start_celsius":  celsius,
 			"target_celsius": celsius,
-			"sear_minutes":   figure("minutes in a hot pan, each side, before an oven, a grill or a simmer", 0, MaxFinish),
-			"grill_minutes":  figure("minutes under the grill at the end, after an oven or a pan", 0, MaxFinish),
+			"sear_minutes":   numberIn("minutes in a hot pan, each side, before an oven, a grill or a simmer", 0, MaxFinish),
+			"grill_minutes":  numberIn("minutes under the grill at the end, after an oven or a pan", 0, MaxFinish),
 		}, "method"),
 		"eaters": object(with(leavesOut(), "people", schema{"type": "array", "maxItems": MaxPeople, "items": object(
 			with(with(leavesOut(), "name", schema{"type": "string", "maxLength": 60}), "count", schema{"type": "integer", "minimum": 1, "maximum": 200}), "count")})),
 		"hand": with(object(schema{
 			"word":    schema{"enum": words(mix.SqueezeWords)},
-			"water_g": figure("grams of water that the model missed in this bowl", -MaxGrams, MaxGrams),
+			"water_g": numberIn("grams of water that the model missed in this bowl", -MaxGrams, MaxGrams),
 		}, "word", "water_g"), "description", "what the hand said of the mix, against the model"),
 		"parts": schema{"type": "array", "maxItems": MaxParts, "description": "mixes beside the main one", "items": object(schema{
 			"id":           with(partName, "description", "names the part, for on; no two alike"),
@@ -67,7 +67,7 @@ func Schema(foods *food.Catalogue) map[string]any {
 			"on":           with(partName, "description", "the part that this one goes on, never round in a circle; by default the mix"),
 			"lines":        schema{"type": "array", "maxItems": MaxPartLines, "items": line},
 			"rest":         wait("the wait after mixing the part", kitchen.Room, MinRestCelsius, MaxRestCelsius),
-			"cook_minutes": figure("minutes it is cooked by itself", 0, MaxMinutes),
+			"cook_minutes": numberIn("minutes it is cooked by itself", 0, MaxMinutes),
 			"when":         schema{"enum": Whens, "description": "when it is brushed on"},
 		}, "kind", "lines")},
 		"portions": schema{"type": "integer", "minimum": 0, "maximum": MaxPortions},
@@ -100,13 +100,13 @@ func prepSchemas() []schema {
 		needed := []string{"do"}
 		switch setting := do.Setting(); setting {
 		case "minutes":
-			fields[setting] = figure("minutes", 0, MaxMinutes)
+			fields[setting] = numberIn("minutes", 0, MaxMinutes)
 			needed = append(needed, setting)
 		case "level":
-			fields[setting] = figure("0 whole, 0.5 like ground meat, 1 paste", 0, 1)
+			fields[setting] = numberIn("0 whole, 0.5 like ground meat, 1 paste", 0, 1)
 			needed = append(needed, setting)
 		case "hours":
-			fields[setting] = figure("hours", 0, MaxHours)
+			fields[setting] = numberIn("hours", 0, MaxHours)
 			needed = append(needed, setting)
 		}
 		if do == food.Saute {
@@ -123,7 +123,7 @@ func pieceSchemas() []schema {
 		fields := schema{"kind": schema{"const": kind}}
 		needed := []string{"kind"}
 		for _, s := range kind.Sizes() {
-			fields[s.Field] = figure("millimetres", MinMM, MaxMM)
+			fields[s.Field] = numberIn("millimetres", MinMM, MaxMM)
 			if s.Needed {
 				needed = append(needed, s.Field)
 			}
@@ -133,7 +133,7 @@ func pieceSchemas() []schema {
 			fields["tin"] = schema{"type": "boolean", "default": true}
 		case piece.Stuffing:
 			for _, name := range []string{"diameter_mm", "thickness_mm", "length_mm", "width_mm", "height_mm"} {
-				fields[name] = figure("millimetres", MinMM, MaxMM)
+				fields[name] = numberIn("millimetres", MinMM, MaxMM)
 			}
 		}
 		out = append(out, object(fields, needed...))
@@ -149,7 +149,7 @@ func object(fields schema, needed ...string) schema {
 	return s
 }
 
-func figure(doc string, low, high float64) schema {
+func numberIn(doc string, low, high float64) schema {
 	return schema{"type": "number", "minimum": low, "maximum": high, "description": doc}
 }
 

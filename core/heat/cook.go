@@ -3,6 +3,7 @@ package heat
 import (
 	"math"
 
+	"cuerda/core/figure"
 	"cuerda/core/piece"
 )
 
@@ -29,6 +30,15 @@ type Cooking struct {
 	Framed bool
 	// Resolution is the usual one where it is zero.
 	Resolution Resolution
+	// Figures are those of the kitchen; the usual ones where it is nil.
+	Figures *figure.Heat
+}
+
+func (c *Cooking) figures() *figure.Heat {
+	if c.Figures == nil {
+		return &figure.Usual().Heat
+	}
+	return c.Figures
 }
 
 // GeometryOf gives the body of a piece: a ball, a shell without thickness as a
@@ -57,82 +67,76 @@ func GeometryOf(p *piece.Piece) Geometry {
 	return Geometry{Shape: Disc, Radius: r, Height: p.ThicknessMM / 1000}
 }
 
-const (
-	searCelsius  = 200. // of the pan a piece is seared in
-	grillCelsius = 240. // of the air under a grill that ends an oven's work
-	rolling      = 0.12 // share of a round piece's skin that meets the pan: grade C
-	waist        = 0.5  // share of a piece that stands in shallow oil
-	underGrill   = 0.6  // how hot, of the grill's own figure, it is below it: grade C
-)
-
 // surround puts the piece where its method has it.
 func (c *Cooking) surround(b *Body, m piece.Method, celsius float64) {
-	air := Kitchen(c.Room)
+	f := c.figures()
+	air := Room(f, c.Room)
 	round := b.Shape == Sphere || c.Piece.Kind == piece.Cylinder
 	switch m {
 	case piece.StillOven, piece.FanOven:
-		oven := StillOven(celsius)
+		oven := StillOven(f, celsius)
 		if m == piece.FanOven {
-			oven = FanOven(celsius)
+			oven = FanOven(f, celsius)
 		}
 		b.SurroundAll(oven)
 		if c.Piece.Held() {
-			b.Surround(Rim, Metal(celsius))
-			b.Surround(Flank, Metal(celsius))
+			b.Surround(Rim, Metal(f, celsius))
+			b.Surround(Flank, Metal(f, celsius))
 		}
 		if !round {
-			b.Surround(Bottom, Metal(celsius))
+			b.Surround(Bottom, Metal(f, celsius))
 		}
 	case piece.Pan:
 		if round {
-			b.SurroundAll(Partly(HotPan(celsius), rolling, air))
+			b.SurroundAll(Partly(HotPan(f, celsius), f.Rolling, air))
 			return
 		}
-		b.SurroundAll(besidePan(celsius, c.Room))
-		b.Surround(Bottom, HotPan(celsius))
+		b.SurroundAll(besidePan(f, celsius, c.Room))
+		b.Surround(Bottom, HotPan(f, celsius))
 	case piece.ShallowOil:
-		b.SurroundAll(Partly(Oil(celsius), waist, besidePan(celsius, c.Room)))
+		b.SurroundAll(Partly(Oil(f, celsius), f.Waist, besidePan(f, celsius, c.Room)))
 		if !round {
-			b.Surround(Bottom, Oil(celsius))
-			b.Surround(Top, besidePan(celsius, c.Room))
+			b.Surround(Bottom, Oil(f, celsius))
+			b.Surround(Top, besidePan(f, celsius, c.Room))
 		}
 	case piece.DeepOil:
-		b.SurroundAll(Oil(celsius))
+		b.SurroundAll(Oil(f, celsius))
 	case piece.Simmer:
-		b.SurroundAll(Liquid(min(celsius, c.Material.boilAt)))
+		b.SurroundAll(Liquid(f, min(celsius, c.Material.boilAt)))
 	case piece.Grill:
-		below := StillOven(underGrill * celsius)
-		above := GrillAbove(celsius)
+		below := StillOven(f, f.UnderGrill*celsius)
+		above := GrillAbove(f, celsius)
 		if round {
 			b.SurroundAll(Partly(above, 0.5, below))
 			return
 		}
 		b.SurroundAll(below)
 		b.Surround(Top, above)
-		b.Surround(Bottom, Metal(underGrill*celsius))
+		b.Surround(Bottom, Metal(f, f.UnderGrill*celsius))
 	}
 }
 
 // besidePan is the air around and above a piece in a pan, which rises from the hot
 // metal: half-way between the room's and the pan's, grade C.
-func besidePan(celsius, room float64) Surroundings {
-	out := Kitchen(room)
+func besidePan(f *figure.Heat, celsius, room float64) Surroundings {
+	out := Room(f, room)
 	out.Celsius = (celsius + room) / 2
 	return out
 }
 
 // Chill leaves a piece in a fridge or a freezer, on its tray and covered, for so
 // many minutes; what it meets next meets it rested.
-func Chill(b *Body, celsius, minutes float64) {
-	Cool(b, celsius)
+func (c *Cooking) Chill(b *Body, celsius, minutes float64) {
+	c.Cool(b, celsius)
 	b.Advance(60*minutes, nil)
 	b.Restart()
 }
 
 // Cool puts a piece into a fridge or a freezer of that temperature.
-func Cool(b *Body, celsius float64) {
-	b.SurroundAll(Cold(celsius))
-	b.Surround(Bottom, ColdTray(celsius))
+func (c *Cooking) Cool(b *Body, celsius float64) {
+	f := c.figures()
+	b.SurroundAll(Cold(f, celsius))
+	b.Surround(Bottom, ColdTray(f, celsius))
 }
 
 // Moment is one point of the curves.
@@ -298,7 +302,7 @@ func (r *run) sear() (core float64, done bool) {
 		sides = 2
 	}
 	for i := range sides {
-		r.surround(b, piece.Pan, searCelsius)
+		r.surround(b, piece.Pan, r.figures().SearPan)
 		b.Advance(60*r.SearMinutes, func() bool {
 			core, done = r.note()
 			if r.GrillMinutes == 0 {

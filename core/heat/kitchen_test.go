@@ -9,6 +9,7 @@ import (
 	"github.com/stretchr/testify/require"
 	"pgregory.net/rapid"
 
+	"cuerda/core/figure"
 	"cuerda/core/piece"
 )
 
@@ -49,8 +50,8 @@ func TestMinutesThatKitchensKnow(t *testing.T) {
 func TestAPattyFirmsInTheFridge(t *testing.T) {
 	p := piece.Piece{Kind: piece.Patty, DiameterMM: 80, ThicknessMM: 15}
 	b := (&Cooking{Piece: p, Material: NewMaterial(lean, 100)}).Begin(22)
-	b.SurroundAll(Cold(3))
-	b.Surround(Bottom, ColdTray(3))
+	b.SurroundAll(Cold(&figure.Usual().Heat, 3))
+	b.Surround(Bottom, ColdTray(&figure.Usual().Heat, 3))
 	b.Advance(120*60, func() bool { _, hottest := b.Extreme(); return hottest <= 8 })
 	assert.Greater(t, b.Seconds/60, 50.)
 	assert.Less(t, b.Seconds/60, 90.)
@@ -260,7 +261,7 @@ func TestWhatIsPulledGetsDone(t *testing.T) {
 
 func TestASymmetricPieceStaysSymmetric(t *testing.T) {
 	b := cooking(patty, piece.FanOven, 175, 74).Begin(6)
-	b.SurroundAll(FanOven(175))
+	b.SurroundAll(FanOven(&figure.Usual().Heat, 175))
 	b.Advance(600, nil)
 	n, s := b.axes[2].n, b.stride[2]
 	for z := range n / 2 {
@@ -381,8 +382,9 @@ func TestSidesAreAlike(t *testing.T) {
 
 func TestAPattyInTheFridgeCoolsAsKitchensFind(t *testing.T) {
 	after := func(p piece.Piece, minutes float64) float64 {
-		b := cooking(p, piece.Pan, 180, 74).Begin(22)
-		Chill(b, 3, minutes)
+		c := cooking(p, piece.Pan, 180, 74)
+		b := c.Begin(22)
+		c.Chill(b, 3, minutes)
 		return b.Mean()
 	}
 	p := piece.Piece{Kind: piece.Patty, DiameterMM: 80, ThicknessMM: 15}

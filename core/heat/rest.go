@@ -3,6 +3,7 @@ package heat
 import (
 	"math"
 
+	"cuerda/core/figure"
 	"cuerda/core/piece"
 )
 
@@ -70,7 +71,7 @@ func (r *run) follow(w way) {
 	r.cool(b)
 	last := out.Moments[len(out.Moments)-1]
 	out.Peak = last.Core
-	b.Advance(60*RestMinutes(r.Piece.Kind), func() bool {
+	b.Advance(60*RestMinutes(r.figures(), r.Piece.Kind), func() bool {
 		core, _ := r.note()
 		out.Peak = max(out.Peak, core)
 		return false
@@ -99,9 +100,10 @@ func (c *Cooking) mostTrials() int {
 
 // finish puts the piece under the grill, for which the oven is turned up.
 func (c *Cooking) finish(b *Body) {
-	top := GrillAbove(grillCelsius)
+	f := c.figures()
+	top := GrillAbove(f, f.GrillFinish)
 	if b.Shape == Sphere {
-		b.Surround(Rim, Partly(top, 0.5, StillOven(underGrill*grillCelsius)))
+		b.Surround(Rim, Partly(top, 0.5, StillOven(f, f.UnderGrill*f.GrillFinish)))
 		return
 	}
 	b.Surround(Top, top)
@@ -171,7 +173,7 @@ func (r *run) rests(from kept) float64 {
 		}
 	}
 	r.cool(b)
-	b.Advance(60*RestMinutes(r.Piece.Kind), func() bool {
+	b.Advance(60*RestMinutes(r.figures(), r.Piece.Kind), func() bool {
 		var core float64
 		was := lastCore
 		core, _, over = b.Watch((b.Seconds-last)/60, r.Target)
@@ -185,7 +187,7 @@ func (r *run) rests(from kept) float64 {
 // cool takes the piece off the heat: the air of the kitchen, and the plate,
 // board or tin under it, which lets no vapour out.
 func (c *Cooking) cool(b *Body) {
-	air := Kitchen(c.Room)
+	air := Room(c.figures(), c.Room)
 	b.SurroundAll(air)
 	dry := air
 	dry.Wets = false
@@ -200,11 +202,11 @@ func (c *Cooking) cool(b *Body) {
 
 // RestMinutes is how long a cooked piece stands before it is cut or turned out,
 // until it has its hold: section 3.
-func RestMinutes(k piece.Kind) float64 {
+func RestMinutes(f *figure.Heat, k piece.Kind) float64 {
 	if k.IsLoaf() {
-		return 20
+		return f.SetLoaf
 	}
-	return 10
+	return f.SetPiece
 }
 
 // heldWater is what a gram of lean meat can hold at that temperature, g: section

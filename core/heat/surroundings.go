@@ -1,6 +1,10 @@
 package heat
 
-import "math"
+import (
+	"math"
+
+	"cuerda/core/figure"
+)
 
 // Surroundings are what one face of a body meets.
 type Surroundings struct {
@@ -75,48 +79,57 @@ func airOf(celsius float64) float64 {
 	return 0.5 * saturation(20) * 293.15 / (273.15 + celsius)
 }
 
-// The surroundings of section 7 of docs/model.md.
+// The surroundings of section 7 of docs/model.md, by the figures of a kitchen.
 
 // StillOven is the air and the walls of an oven without a fan.
-func StillOven(celsius float64) Surroundings {
-	return Surroundings{Celsius: celsius, Convective: 9, Radiative: 16, Wets: true, Vapour: airOf(celsius)}
+func StillOven(f *figure.Heat, celsius float64) Surroundings {
+	return Surroundings{Celsius: celsius, Convective: f.StillOvenAir, Radiative: f.StillOvenWalls, Wets: true, Vapour: airOf(celsius)}
 }
 
 // FanOven is an oven with its fan on.
-func FanOven(celsius float64) Surroundings {
-	return Surroundings{Celsius: celsius, Convective: 20, Radiative: 15, Wets: true, Vapour: airOf(celsius)}
+func FanOven(f *figure.Heat, celsius float64) Surroundings {
+	return Surroundings{Celsius: celsius, Convective: f.FanOvenAir, Radiative: f.FanOvenWalls, Wets: true, Vapour: airOf(celsius)}
 }
 
 // Metal is the side of a tin or the tray under a piece, in an oven.
-func Metal(celsius float64) Surroundings { return Surroundings{Celsius: celsius, Convective: 25} }
-
-// HotPan is the bottom of a pan.
-func HotPan(celsius float64) Surroundings { return Surroundings{Celsius: celsius, Convective: 350} }
-
-// Oil is hot fat around a piece.
-func Oil(celsius float64) Surroundings { return Surroundings{Celsius: celsius, Convective: 250} }
-
-// Liquid is water, broth or sauce at a simmer.
-func Liquid(celsius float64) Surroundings { return Surroundings{Celsius: celsius, Convective: 1000} }
-
-// Kitchen is the air of a room.
-func Kitchen(celsius float64) Surroundings {
-	return Surroundings{Celsius: celsius, Convective: 6, Radiative: 5, Wets: true, Vapour: airOf(celsius)}
+func Metal(f *figure.Heat, celsius float64) Surroundings {
+	return Surroundings{Celsius: celsius, Convective: f.Tin}
 }
 
-// GrillAbove is a glowing element above a piece: grade C, the radiant share of
-// a still oven doubled.
-func GrillAbove(celsius float64) Surroundings {
-	return Surroundings{Celsius: celsius, Convective: 9, Radiative: 32, Wets: true, Vapour: airOf(celsius)}
+// HotPan is the bottom of a pan.
+func HotPan(f *figure.Heat, celsius float64) Surroundings {
+	return Surroundings{Celsius: celsius, Convective: f.HotPan}
+}
+
+// Oil is hot fat around a piece.
+func Oil(f *figure.Heat, celsius float64) Surroundings {
+	return Surroundings{Celsius: celsius, Convective: f.Oil}
+}
+
+// Liquid is water, broth or sauce at a simmer.
+func Liquid(f *figure.Heat, celsius float64) Surroundings {
+	return Surroundings{Celsius: celsius, Convective: f.Liquid}
+}
+
+// Room is the air of a kitchen.
+func Room(f *figure.Heat, celsius float64) Surroundings {
+	return Surroundings{Celsius: celsius, Convective: f.RoomAir, Radiative: f.RoomWalls, Wets: true, Vapour: airOf(celsius)}
+}
+
+// GrillAbove is a glowing element above a piece.
+func GrillAbove(f *figure.Heat, celsius float64) Surroundings {
+	return Surroundings{Celsius: celsius, Convective: f.GrillAir, Radiative: f.GrillGlow, Wets: true, Vapour: airOf(celsius)}
 }
 
 // Cold is the air of a fridge or a freezer, around a covered piece.
-func Cold(celsius float64) Surroundings {
-	return Surroundings{Celsius: celsius, Convective: 5, Radiative: 4}
+func Cold(f *figure.Heat, celsius float64) Surroundings {
+	return Surroundings{Celsius: celsius, Convective: f.ColdAir, Radiative: f.ColdWalls}
 }
 
 // ColdTray is the tray under a piece in a fridge or a freezer.
-func ColdTray(celsius float64) Surroundings { return Surroundings{Celsius: celsius, Convective: 12} }
+func ColdTray(f *figure.Heat, celsius float64) Surroundings {
+	return Surroundings{Celsius: celsius, Convective: f.ColdTray}
+}
 
 // Partly blends surroundings of which a share covers the face: a ball rolled in
 // a pan meets the metal with some of its skin, the air with the rest.

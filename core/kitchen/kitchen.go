@@ -6,6 +6,7 @@ package kitchen
 import (
 	"slices"
 
+	"cuerda/core/figure"
 	"cuerda/core/food"
 )
 
@@ -28,7 +29,9 @@ type Kitchen struct {
 	// Foods is the catalogue with the kitchen's own packs and own foods in it.
 	Foods *food.Catalogue
 	Settings
-	shelf map[string]*PantryItem
+	// Figures are those of its work, with what it has learned over the usual ones.
+	Figures *figure.Set
+	shelf   map[string]*PantryItem
 	// Used counts the builds of the kitchen that have a food, by its ID; nil where
 	// nobody counted.
 	Used map[string]int
@@ -38,7 +41,7 @@ type Kitchen struct {
 // that the catalogue does not know are left out. It fails where an own
 // food is like none of the catalogue.
 func New(foods *food.Catalogue, s Settings, items []PantryItem, own ...food.Own) (*Kitchen, error) {
-	k := &Kitchen{Settings: s, shelf: make(map[string]*PantryItem, len(items))}
+	k := &Kitchen{Settings: s, Figures: figure.Usual(), shelf: make(map[string]*PantryItem, len(items))}
 	packs := map[string]food.PackLabel{}
 	for i := range items {
 		item := items[i]
@@ -61,7 +64,9 @@ func New(foods *food.Catalogue, s Settings, items []PantryItem, own ...food.Own)
 
 // Usual is a kitchen of the catalogue that ships with Cuerda, with usual
 // settings and an empty shelf.
-func Usual() *Kitchen { return &Kitchen{Foods: food.Starter(), Settings: UsualSettings()} }
+func Usual() *Kitchen {
+	return &Kitchen{Foods: food.Starter(), Settings: UsualSettings(), Figures: figure.Usual()}
+}
 
 // Have says whether the food is at hand.
 func (k *Kitchen) Have(id string) bool {

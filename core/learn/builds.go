@@ -63,7 +63,7 @@ func Read(data []byte, foods *food.Catalogue) ([]*Build, error) {
 			return nil, fmt.Errorf("build %s: %w", b.ID, err)
 		}
 		d.Mixing = &formula.Mixing{Minutes: b.Mixing}
-		b.doc, b.lines, b.duty, b.rest, b.coldness = d, d.MixLines(foods), d.Duty(), d.RestAt(k.RoomCelsius), d.Coldness(k)
+		b.doc, b.lines, b.duty, b.rest, b.coldness = d, d.MixLines(foods), d.Duty(k), d.RestIn(k), d.Coldness(k)
 	}
 	return out, nil
 }

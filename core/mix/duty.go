@@ -3,6 +3,7 @@ package mix
 import (
 	"math"
 
+	"cuerda/core/figure"
 	"cuerda/core/piece"
 )
 
@@ -16,9 +17,10 @@ type Duty struct {
 	pan, deep, simmer                         float64
 }
 
-// NewDuty gives what a piece asks, cooked by that method and turned or not.
-func NewDuty(p *piece.Piece, m piece.Method, turn bool) Duty {
-	d := Duty{Need: p.Demand(m, turn), Band: p.Band()}
+// NewDuty gives what a piece asks, cooked by that method and turned or not, where
+// handling asks so much.
+func NewDuty(p *piece.Piece, m piece.Method, turn bool, f *figure.Handling) Duty {
+	d := Duty{Need: p.Demand(m, turn, f), Band: p.Band()}
 	d.ball = one(p.Kind == piece.Ball || p.Kind == piece.Cylinder)
 	d.tin = one(p.InTin())
 	d.stuffing = one(p.Kind == piece.Stuffing)

@@ -8,6 +8,7 @@ import (
 	"github.com/stretchr/testify/assert"
 	"pgregory.net/rapid"
 
+	"cuerda/core/figure"
 	"cuerda/core/food"
 	"cuerda/core/mix"
 	"cuerda/core/piece"
@@ -81,7 +82,7 @@ var duties = func() (out []mix.Duty) {
 		{piece.Piece{Kind: piece.Fritter, DiameterMM: 60, ThicknessMM: 14}, piece.ShallowOil, true},
 		{piece.Piece{Kind: piece.Shell, DiameterMM: 60, WallMM: 10}, piece.DeepOil, false},
 	} {
-		out = append(out, mix.NewDuty(&one.piece, one.method, one.turn))
+		out = append(out, mix.NewDuty(&one.piece, one.method, one.turn, &figure.Usual().Handling))
 	}
 	return out
 }()
@@ -219,7 +220,7 @@ func TestWeightAndChillActAsTheyMust(t *testing.T) {
 		small := piece.Piece{Kind: piece.Patty, DiameterMM: rapid.Float64Range(30, 90).Draw(t, "across"), ThicknessMM: 18}
 		large := small
 		large.DiameterMM *= rapid.Float64Range(1, 2).Draw(t, "larger")
-		light, heavy := mix.NewDuty(&small, piece.Pan, true), mix.NewDuty(&large, piece.Pan, true)
+		light, heavy := mix.NewDuty(&small, piece.Pan, true, &figure.Usual().Handling), mix.NewDuty(&large, piece.Pan, true, &figure.Usual().Handling)
 		a, b := s.Effect.Judge(&light, 0), s.Effect.Judge(&heavy, 0)
 		assert.LessOrEqual(t, b.Raw, a.Raw+slack)
 		assert.LessOrEqual(t, b.Cooked, a.Cooked+slack)
@@ -273,7 +274,7 @@ func TestEffectsAddUpToTheState(t *testing.T) {
 // into deep oil.
 func TestDeepOilIsTheRougherHand(t *testing.T) {
 	ball := piece.Piece{Kind: piece.Ball, DiameterMM: 38}
-	oven, oil := mix.NewDuty(&ball, piece.StillOven, false), mix.NewDuty(&ball, piece.DeepOil, false)
+	oven, oil := mix.NewDuty(&ball, piece.StillOven, false, &figure.Usual().Handling), mix.NewDuty(&ball, piece.DeepOil, false, &figure.Usual().Handling)
 	rapid.Check(t, func(t *rapid.T) {
 		_, _, s := drawPaste(t)
 		assert.LessOrEqual(t, s.Effect.Judge(&oil, 0).Raw, s.Effect.Judge(&oven, 0).Raw+slack)

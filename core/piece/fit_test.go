@@ -9,6 +9,7 @@ import (
 	"github.com/stretchr/testify/require"
 	"pgregory.net/rapid"
 
+	"cuerda/core/figure"
 	"cuerda/core/piece"
 )
 
@@ -125,7 +126,7 @@ func TestPiecesLieApart(t *testing.T) {
 		}
 		ware := piece.UsualWare
 		n := rapid.IntRange(1, 90).Draw(t, "n")
-		l := p.Lay(n, m, ware)
+		l := p.Lay(n, m, ware, &figure.Usual().Lay)
 		if l.Holds == 0 {
 			assert.Empty(t, l.Places)
 			return
@@ -148,6 +149,6 @@ func TestPiecesLieApart(t *testing.T) {
 func BenchmarkLay(b *testing.B) {
 	p := usual(piece.Patty)
 	for b.Loop() {
-		p.Lay(12, piece.Pan, piece.UsualWare)
+		p.Lay(12, piece.Pan, piece.UsualWare, &figure.Usual().Lay)
 	}
 }

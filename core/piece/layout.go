@@ -1,6 +1,10 @@
 package piece
 
-import "math"
+import (
+	"math"
+
+	"cuerda/core/figure"
+)
 
 // Place is the middle of a piece as it lies, mm from the left and the top of
 // what it lies on.
@@ -28,18 +32,12 @@ type Load struct {
 	Loads   int `json:"loads"` // trays, tins or panfuls in all
 }
 
-// The gaps between pieces, mm: section 7 of docs/model.md gives balls and
-// patties; loaves need air, pieces in fat or liquid room to move.
-const (
-	gapBall, gapPatty, gapLoaf = 25., 30., 40.
-	gapPan, gapPot             = 10., 12.
-	rim                        = 10. // free along the edge of a tray
-	mostPlaces                 = 400 // drawn
-)
+// mostPlaces is as many as are drawn.
+const mostPlaces = 400
 
-// Lay lays n pieces out on the ware that their method needs. Where not even
+// Lay lays n pieces out on the ware that their method needs, with those gaps. Where not even
 // one fits, Holds is 0 and so are the batches.
-func (p *Piece) Lay(n int, m Method, w Ware) Load {
+func (p *Piece) Lay(n int, m Method, w Ware, f *figure.Lay) Load {
 	across, along := p.footprint()
 	l := Load{AcrossMM: across, AlongMM: along}
 	racks := 1
@@ -47,24 +45,24 @@ func (p *Piece) Lay(n int, m Method, w Ware) Load {
 	case p.InTin():
 		l.On, l.LengthMM, l.WidthMM, l.Holds, l.Places = "tin", p.LengthMM, p.WidthMM, 1, []Place{{p.LengthMM / 2, p.WidthMM / 2}}
 		// Tins stand on racks, side by side.
-		stand := onTray(w.TrayLengthMM, w.TrayWidthMM, p.LengthMM, p.WidthMM, gapLoaf, false)
+		stand := onTray(w.TrayLengthMM, w.TrayWidthMM, p.LengthMM, p.WidthMM, f.Loaf, f.Rim, false)
 		racks = max(1, len(stand)) * max(1, w.Racks)
 	case m == Pan || m == ShallowOil:
 		l.On, l.LengthMM, l.WidthMM = "pan", w.PanDiameterMM, w.PanDiameterMM
-		l.Places = inCircle(w.PanDiameterMM, max(across, along), gapPan)
+		l.Places = inCircle(w.PanDiameterMM, max(across, along), f.Pan)
 	case m == DeepOil || m == Simmer:
 		l.On, l.LengthMM, l.WidthMM = "pot", w.PotDiameterMM, w.PotDiameterMM
-		l.Places = inCircle(w.PotDiameterMM, max(across, along), gapPot)
+		l.Places = inCircle(w.PotDiameterMM, max(across, along), f.Pot)
 	default:
 		l.On, l.LengthMM, l.WidthMM = "tray", w.TrayLengthMM, w.TrayWidthMM
-		gap := gapPatty
+		gap := f.Patty
 		switch {
 		case p.Kind.IsLoaf():
-			gap = gapLoaf
+			gap = f.Loaf
 		case p.Kind == Ball || p.Kind == Cylinder || p.Kind == Shell:
-			gap = gapBall
+			gap = f.Ball
 		}
-		l.Places = onTray(w.TrayLengthMM, w.TrayWidthMM, along, across, gap, across == along)
+		l.Places = onTray(w.TrayLengthMM, w.TrayWidthMM, along, across, gap, f.Rim, across == along)
 		if m != Grill { // one tray goes under the element
 			racks = max(1, w.Racks)
 		}
@@ -98,9 +96,9 @@ func (p *Piece) footprint() (across, along float64) {
 
 // onTray lays rectangles (or rounds, which may stand in staggered rows) on a
 // tray, with a gap between them and rim free around, in the middle of it.
-func onTray(length, width, along, across, gap float64, round bool) []Place {
-	best := rows(length, width, along, across, gap, false)
-	if other := rows(length, width, across, along, gap, false); len(other) > len(best) && !round {
+func onTray(length, width, along, across, gap, rim float64, round bool) []Place {
+	best := rows(length, width, along, across, gap, rim, false)
+	if other := rows(length, width, across, along, gap, rim, false); len(other) > len(best) && !round {
 		best = other
 	}
 	if round {
@@ -109,7 +107,7 @@ func onTray(length, width, along, across, gap float64, round bool) []Place {
 			if turned {
 				l, w = w, l
 			}
-			other := rows(l, w, along, across, gap, true)
+			other := rows(l, w, along, across, gap, rim, true)
 			if turned {
 				for i, p := range other {
 					other[i] = Place{p.Y, p.X}
@@ -123,7 +121,7 @@ func onTray(length, width, along, across, gap float64, round bool) []Place {
 	return best
 }
 
-func rows(length, width, along, across, gap float64, staggered bool) []Place {
+func rows(length, width, along, across, gap, rim float64, staggered bool) []Place {
 	roomX, roomY := length-2*rim, width-2*rim
 	if roomX < along || roomY < across {
 		return nil

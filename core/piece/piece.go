@@ -4,6 +4,8 @@
 // the edge of the package, as cooks measure them, and in m inside formulas.
 package piece
 
+import "cuerda/core/figure"
+
 // Kind is the shape of a piece.
 type Kind string
 
@@ -201,60 +203,60 @@ type Demand struct {
 }
 
 // Demand gives what the piece must bear, cooked by that method and turned or
-// not. The formulas and handling factors are kitchen judgement (grade C) on
+// not, where handling asks so much. The formulas and handling factors are kitchen judgement (grade C) on
 // the weight of the piece itself: docs/model.md, section 3. Where that table
 // has no row, a fritter bears what its own weight asks once lifted, a cylinder counts as a ball of its diameter, shallow oil as a
 // pan, and a patty in deep oil or liquid as the roughest handling it has.
-func (p *Piece) Demand(m Method, turn bool) Demand {
+func (p *Piece) Demand(m Method, turn bool, f *figure.Handling) Demand {
 	d, h := p.DiameterMM/1000, p.ThicknessMM/1000
 	switch p.Kind {
 	case Fritter:
 		// It sets in the pan where it is dropped, and is lifted cooked.
-		return Demand{Raw: 0.05, Cooked: 3 * weight * (d / 2) * (d / 2) / h / 1000}
+		return Demand{Raw: f.FritterRaw, Cooked: 3 * weight * (d / 2) * (d / 2) / h / 1000}
 	case Patty:
 		overhang := weight * (d / 2) * (d / 2) / h / 1000
-		return Demand{Raw: 0.75 * overhang * pattyHandling(m, turn), Cooked: 3 * overhang}
+		return Demand{Raw: 0.75 * overhang * pattyHandling(m, turn, f), Cooked: 3 * overhang}
 	case Ball, Cylinder:
-		return Demand{Raw: max(weight*d/2/1000, 0.2) + ballHandling(m), Cooked: 3*weight*d/1000 + 1}
+		return Demand{Raw: max(weight*d/2/1000, f.BallLeast) + ballHandling(m, f), Cooked: 3*weight*d/1000 + 1}
 	case Loaf, Layered:
 		h := p.HeightMM / 1000
 		slice := p.SliceMM / 1000
 		if slice <= 0 {
 			slice = 0.015
 		}
-		raw := 0.25
+		raw := f.LoafInTin
 		if !p.InTin() {
-			raw = 1.3 * weight * h / 2 / 1000
+			raw = f.LoafFree * weight * h / 2 / 1000
 		}
 		return Demand{Raw: raw, Cooked: 1.5 * weight * h * h / slice / 1000}
 	case Shell:
-		return Demand{Raw: 1.2, Cooked: 3}
+		return Demand{Raw: f.ShellRaw, Cooked: f.ShellCooked}
 	}
-	return Demand{Raw: 0.02, Cooked: 0.02}
+	return Demand{Raw: f.Stuffing, Cooked: f.Stuffing}
 }
 
-func pattyHandling(m Method, turn bool) float64 {
+func pattyHandling(m Method, turn bool, f *figure.Handling) float64 {
 	switch {
 	case m.inOven() && !turn:
-		return 0.5
+		return f.PattyOven
 	case m.inOven():
-		return 0.7
+		return f.PattyOvenTurned
 	case m == Grill, m == DeepOil, m == Simmer:
-		return 1.4
+		return f.PattyRough
 	}
-	return 1
+	return f.PattyPan
 }
 
-func ballHandling(m Method) float64 {
+func ballHandling(m Method, f *figure.Handling) float64 {
 	switch {
 	case m.inOven():
-		return 0.3
+		return f.BallOven
 	case m == DeepOil:
-		return 0.6
+		return f.BallDeep
 	case m == Simmer:
-		return 0.8
+		return f.BallSimmer
 	}
-	return 0.4
+	return f.BallPan
 }
 
 // Band is the range of the liquidity index that suits the piece.

@@ -7,6 +7,7 @@ import (
 	"github.com/stretchr/testify/assert"
 	"pgregory.net/rapid"
 
+	"cuerda/core/figure"
 	"cuerda/core/piece"
 )
 
@@ -36,7 +37,7 @@ func TestDemandsOfTheTable(t *testing.T) {
 		{"shell", piece.Piece{Kind: piece.Shell, DiameterMM: 60}, piece.DeepOil, false, 1.2, 3},
 		{"stuffing", piece.Piece{Kind: piece.Stuffing}, piece.StillOven, false, .02, .02},
 	} {
-		d := c.piece.Demand(c.method, c.turn)
+		d := c.piece.Demand(c.method, c.turn, &figure.Usual().Handling)
 		assert.InDelta(t, c.raw, d.Raw, .0005, c.name)
 		assert.InDelta(t, c.cooked, d.Cooked, .0005, c.name)
 	}
@@ -50,7 +51,7 @@ func TestSizesAndVolumes(t *testing.T) {
 		}
 		v := p.Volume()
 		assert.GreaterOrEqual(t, v, 0.)
-		d := p.Demand(piece.Pan, true)
+		d := p.Demand(piece.Pan, true, &figure.Usual().Handling)
 		assert.True(t, d.Raw > 0 && d.Cooked > 0)
 		bigger := p
 		for _, s := range p.Kind.Sizes() {
@@ -62,6 +63,6 @@ func TestSizesAndVolumes(t *testing.T) {
 
 func ExamplePiece_Grams() {
 	p := piece.Piece{Kind: piece.Patty, DiameterMM: 80, ThicknessMM: 18}
-	fmt.Printf("%.0f g, bears %.2f kPa raw in a pan\n", p.Grams(1050), p.Demand(piece.Pan, true).Raw)
+	fmt.Printf("%.0f g, bears %.2f kPa raw in a pan\n", p.Grams(1050), p.Demand(piece.Pan, true, &figure.Usual().Handling).Raw)
 	// Output: 95 g, bears 0.69 kPa raw in a pan
 }

@@ -87,7 +87,7 @@ func (s *Server) registerBake(api huma.API) {
 			}
 			aim := piece.Aim{Pieces: in.Pieces, Grams: in.Grams, Millilitres: in.Millilitres, Tin: in.tin()}
 			parts := mix.Parts(d.MixLines(k.Foods))
-			mass := mix.AssessParts(parts, d.RestAt(k.RoomCelsius)).Mass
+			mass := mix.AssessParts(parts, d.RestIn(k)).Mass
 			density := heat.CompositionOf(parts).Density()
 			p := d.PieceOrDefault()
 			fitted, err := p.Fit(aim, mass, density)

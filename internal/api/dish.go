@@ -145,9 +145,9 @@ type Explained struct {
 func explain(d *formula.Document, k *kitchen.Kitchen) Explained {
 	lines := d.MixLines(k.Foods)
 	parts := mix.Parts(lines)
-	rest := d.RestAt(k.RoomCelsius)
+	rest := d.RestIn(k)
 	p := formula.Predict(d, k)
-	duty := d.Duty()
+	duty := d.Duty(k)
 	out := Explained{Explanation: mix.Explain(d.Bowl(parts), rest, &duty, d.Coldness(k)), Foods: []string{}, Grades: []string{}, Q: p.Q, Raw: p.ChanceRaw, Cooked: p.ChanceCooked,
 		Need: duty.Need, Chance: p.Chance, QSD: p.QSD, Density: formula.Tidy(heat.CompositionOf(parts).Density(), 0)}
 	for i := range lines {
