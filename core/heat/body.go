@@ -75,6 +75,19 @@ func New(g Geometry, m *Material, celsius float64, r Resolution) *Body {
 		b.stride[d] = b.cells
 		b.cells *= b.axes[d].n
 	}
+	b.allocate()
+	start := m.enthalpyAt(celsius)
+	for i := range b.heat {
+		x, y, z := b.at(i)
+		b.volume[i] = b.axes[0].volume[x] * b.axes[1].volume[y] * b.axes[2].volume[z]
+		b.heat[i], b.water[i], b.peak[i] = start, m.water, celsius
+	}
+	b.dt, b.tolerance = firstStep, tolerance[g.Shape]
+	return b
+}
+
+// allocate gives the body room of its own for its cells.
+func (b *Body) allocate() {
 	all := make([]float64, 14*b.cells)
 	b.state = all[: 4*b.cells : 4*b.cells]
 	take := func() []float64 {
@@ -92,14 +105,6 @@ func New(g Geometry, m *Material, celsius float64, r Resolution) *Body {
 		}
 	}
 	b.work = w
-	start := m.enthalpyAt(celsius)
-	for i := range b.heat {
-		x, y, z := b.at(i)
-		b.volume[i] = b.axes[0].volume[x] * b.axes[1].volume[y] * b.axes[2].volume[z]
-		b.heat[i], b.water[i], b.peak[i] = start, m.water, celsius
-	}
-	b.dt, b.tolerance = firstStep, tolerance[g.Shape]
-	return b
 }
 
 func (b *Body) at(i int) (x, y, z int) {
@@ -148,6 +153,31 @@ func (b *Body) Restore(s *Snapshot) {
 	b.dt = firstStep
 }
 
+// Clone is another body in the same state, which goes its own way.
+func (b *Body) Clone() *Body {
+	out := *b
+	out.allocate()
+	copy(out.state, b.state)
+	copy(out.volume, b.volume)
+	for i, f := range b.faces {
+		if f == nil {
+			continue
+		}
+		own := *f
+		for _, s := range own.figures() {
+			*s = append([]float64(nil), *s...)
+		}
+		out.faces[i] = &own
+	}
+	out.fresh = false
+	return &out
+}
+
+// figures are all that change on a face while it is heated.
+func (f *face) figures() []*[]float64 {
+	return []*[]float64{&f.surface, &f.dried, &f.into, &f.fall, &f.vapour, &f.before, &f.vapourFall, &f.less, &f.lessVapour}
+}
+
 // Surround says what a side meets from now on. A side the shape has not is
 // left out.
 func (b *Body) Surround(side Side, s Surroundings) {
@@ -178,7 +208,7 @@ func (b *Body) Surround(side Side, s Surroundings) {
 			}
 		}
 		n := len(f.cells)
-		for _, s := range []*[]float64{&f.surface, &f.dried, &f.into, &f.fall, &f.vapour, &f.before, &f.vapourFall, &f.less, &f.lessVapour} {
+		for _, s := range f.figures() {
 			*s = make([]float64, n)
 		}
 		b.faces[side] = f
@@ -307,6 +337,26 @@ func (b *Body) Extreme() (coldest, hottest float64) {
 		}
 	}
 	return b.sharpen(least), b.sharpen(most)
+}
+
+// OnAxis is the temperature on the upright axis, degC: at 0 the bottom, at 1 the top; of
+// a sphere, at 0 its middle and at 1 its skin.
+func (b *Body) OnAxis(share float64) float64 {
+	if !b.fresh {
+		b.refresh()
+	}
+	a, stride := &b.axes[2], b.stride[2]
+	if b.Shape == Sphere {
+		a, stride = &b.axes[0], b.stride[0]
+	}
+	at := a.edge[0] + min(max(share, 0), 1)*(a.edge[a.n]-a.edge[0])
+	i := 1
+	for i < a.n-1 && a.centre[i] < at {
+		i++
+	}
+	low, high := a.centre[i-1], a.centre[i]
+	part := min(max((at-low)/(high-low), 0), 1)
+	return b.celsius[(i-1)*stride] + part*(b.celsius[i*stride]-b.celsius[(i-1)*stride])
 }
 
 // sharpen carries the temperature of an extreme cell to where it is extreme: by

@@ -18,14 +18,14 @@ type way struct {
 // is still done while it rests, then follows that rest.
 func (r *run) pull() {
 	if !r.course.Reached || len(r.kept) == 0 {
-		r.follow(r.atTheEnd())
+		r.goThrough(r.atTheEnd())
 		return
 	}
 	first, sure := r.earliest()
-	r.follow(first)
+	r.goThrough(first)
 	short := r.over < 0 && (r.Target.HoldMinutes > 0 || r.course.Peak < r.Target.Celsius-nearlyDone)
 	if short && first != sure {
-		r.follow(sure)
+		r.goThrough(sure)
 	}
 }
 
@@ -38,8 +38,8 @@ func (r *run) atTheEnd() way {
 // than a kitchen's thermometer tells.
 const nearlyDone = 0.5
 
-// follow goes that way and through the rest after it.
-func (r *run) follow(w way) {
+// goThrough goes that way and through the rest after it.
+func (r *run) goThrough(w way) {
 	out, b := r.course, r.body
 	b.Restore(w.from.at)
 	r.lethal, r.browned, r.lastTime = w.from.lethal, w.from.browned, r.minutes()
@@ -55,11 +55,19 @@ func (r *run) follow(w way) {
 		r.finish(b)
 		b.Advance(60*r.GrillMinutes, noted)
 	}
+	r.takeOff()
+	r.lieRested()
+}
+
+// takeOff ends the cooking: what it has come to by now stands, and it lies in the air of
+// the kitchen.
+func (r *run) takeOff() {
+	out, b := r.course, r.body
 	out.Pull = r.minutes()
 	out.LethalAtPull = r.lethal
 	out.Browning = 0
 	for _, v := range r.browned {
-		out.Browning = max(out.Browning, 1-math.Exp(-v))
+		out.Browning = max(out.Browning, brownedBy(v))
 	}
 	out.Turns = nil
 	for _, turn := range r.turned {
@@ -69,11 +77,16 @@ func (r *run) follow(w way) {
 	}
 	out.Juiced = b.juiced()
 	r.cool(b)
-	last := out.Moments[len(out.Moments)-1]
-	out.Peak = last.Core
-	b.Advance(60*RestMinutes(r.figures(), r.Piece.Kind), func() bool {
-		core, _ := r.note()
-		out.Peak = max(out.Peak, core)
+	r.heat = off
+	out.Peak = out.Moments[len(out.Moments)-1].Core
+}
+
+// lieRested follows a piece that is off the heat to the end of its rest.
+func (r *run) lieRested() {
+	out, b := r.course, r.body
+	b.Advance(60*max(0, out.Pull+RestMinutes(r.figures(), r.Piece.Kind)-r.minutes()), func() bool {
+		r.note()
+		out.Peak = max(out.Peak, r.core)
 		return false
 	})
 	// A turned piece may have been hotter there before it was pulled.
@@ -208,6 +221,9 @@ func RestMinutes(f *figure.Heat, k piece.Kind) float64 {
 	}
 	return f.SetPiece
 }
+
+// brownedBy is how brown a side is, 0..1, that browned so much at its rates.
+func brownedBy(sum float64) float64 { return 1 - math.Exp(-sum) }
 
 // heldWater is what a gram of lean meat can hold at that temperature, g: section
 // 6 (van der Sman 2007, Meat Science 76).

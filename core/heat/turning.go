@@ -35,39 +35,44 @@ func (t turning) next(turns int, minutes float64) float64 {
 	return 2 * t.every // it should be done by then; if not, it is turned again
 }
 
-// Run follows the piece from b, which is as the chill or the room left it. What
-// lies flat is turned once, both sides as long; three or five times, and all sides
-// as long as each other, only where that brings it to its target a good deal sooner
-// or a side would lie too long: so no turn comes just before it is done.
-func (c *Cooking) Run(b *Body) Course {
+// plan follows the piece to its end. What lies flat is turned once, both sides as long;
+// three or five times, and all sides as long as each other, only where that brings it to
+// its target a good deal sooner or a side would lie too long: so no turn comes just before
+// it is done. A piece that somebody has turned already is turned again once a side has
+// had twice the time of the one before.
+func (r *run) plan() Course {
 	first := turning{}
-	if c.ToTargetOnly || !c.flips(b) {
-		return c.once(b, first)
+	if n := len(r.turned) - r.seared; n > 0 && r.heat == onHeat {
+		from := r.begun
+		if n > 1 {
+			from = r.turned[len(r.turned)-2]
+		}
+		return r.fork(r.Cooking, turning{r.turned[len(r.turned)-1] - from, n + 1}).follow()
 	}
-	begin := b.Snapshot()
-	guess := *c
+	if r.ToTargetOnly || r.heat > onHeat || !r.flips(r.body) {
+		return r.fork(r.Cooking, first).follow()
+	}
+	guess := *r.Cooking
 	guess.ToTargetOnly, guess.Framed = true, false
-	rough := guess.once(b, first)
+	rough := r.fork(&guess, first).follow()
 	own, turns := rough.afterSear()
 	if !rough.Reached || len(turns) == 0 {
-		b.Restore(begin)
-		return c.once(b, first)
+		return r.fork(r.Cooking, first).follow()
 	}
 	for _, sides := range []int{2, 4, 6} {
-		even, ok := c.evenly(b, begin, sides, own)
+		even, ok := r.evenly(sides, own)
 		if took, _ := even.afterSear(); ok && took <= worthTurning*own && took <= float64(sides)*longestSide {
 			return even
 		}
 	}
-	b.Restore(begin)
-	return c.once(b, first)
+	return r.fork(r.Cooking, first).follow()
 }
 
 // evenly follows the piece with so many sides down as long as each other, where it
 // took about so many minutes; false where no such time is found. Too short a side
 // leaves minutes over for one more turn, too long a one ends before its time: the
 // root is looked for between them.
-func (c *Cooking) evenly(b *Body, begin *Snapshot, sides int, minutes float64) (Course, bool) {
+func (r *run) evenly(sides int, minutes float64) (Course, bool) {
 	every := minutes / float64(sides)
 	short, long := 0., math.Inf(1) // the longest side known to be too short, the shortest too long
 	for plan := range 2 * plansOfSides {
@@ -78,8 +83,7 @@ func (c *Cooking) evenly(b *Body, begin *Snapshot, sides int, minutes float64) (
 		if every < leastTurn || every*float64(sides) > 3*minutes {
 			break
 		}
-		b.Restore(begin)
-		out := c.once(b, turning{every, sides})
+		out := r.fork(r.Cooking, turning{every, sides}).follow()
 		took, turns := out.afterSear()
 		last := took - every*float64(sides-1)
 		if out.Reached && len(turns) == sides-1 && math.Abs(last-every) <= tolerance*every {
