@@ -39,9 +39,9 @@ type Kitchen struct {
 
 // New gives a kitchen of that catalogue, with items on its shelf. Items of foods
 // that the catalogue does not know are left out. It fails where an own
-// food is like none of the catalogue.
+// food is like none of the catalogue, or an own figure is none or out of its range.
 func New(foods *food.Catalogue, s Settings, items []PantryItem, own ...food.Own) (*Kitchen, error) {
-	k := &Kitchen{Settings: s, Figures: figure.Usual(), shelf: make(map[string]*PantryItem, len(items))}
+	k := &Kitchen{Settings: s, shelf: make(map[string]*PantryItem, len(items))}
 	packs := map[string]food.PackLabel{}
 	for i := range items {
 		item := items[i]
@@ -51,6 +51,9 @@ func New(foods *food.Catalogue, s Settings, items []PantryItem, own ...food.Own)
 		k.shelf[item.Food] = &item
 	}
 	var err error
+	if k.Figures, err = s.figures(); err != nil {
+		return nil, err
+	}
 	if k.Foods, err = foods.With(packs, own); err != nil {
 		return nil, err
 	}

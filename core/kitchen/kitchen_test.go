@@ -6,8 +6,8 @@ import (
 
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
-	"pgregory.net/rapid"
 
+	"cuerda/core/figure"
 	"cuerda/core/food"
 	"cuerda/core/kitchen"
 	"cuerda/core/safety"
@@ -53,27 +53,58 @@ func TestAPackChangesTheFoodOfThisKitchenAlone(t *testing.T) {
 func TestSettingsOutOfRangeAreNamed(t *testing.T) {
 	usual := kitchen.UsualSettings()
 	require.NoError(t, usual.Check())
-	rapid.Check(t, func(t *rapid.T) {
-		s := kitchen.UsualSettings()
-		at := rapid.SampledFrom([]struct {
-			field     string
-			to        *float64
-			low, high float64
-		}{
-			{"oven_offset_celsius", &s.OvenOffset, -60, 60}, {"altitude_m", &s.AltitudeM, -400, 5000},
-			{"fridge_celsius", &s.FridgeCelsius, 0, 12}, {"freezer_celsius", &s.FreezerCelsius, -30, -10}, {"room_celsius", &s.RoomCelsius, 5, 40},
-		}).Draw(t, "setting")
-		*at.to = rapid.OneOf(rapid.Float64Range(-1e4, 1e4), rapid.Just(math.NaN()), rapid.Just(math.Inf(1))).Draw(t, "value")
-		err := s.Check()
-		if *at.to >= at.low && *at.to <= at.high {
-			assert.NoError(t, err)
-			return
+	for _, c := range []struct {
+		field     string
+		set       func(s *kitchen.Settings, v float64)
+		low, high float64
+		step      float64 // to the next value that the field can hold
+	}{
+		{"oven_offset_celsius", func(s *kitchen.Settings, v float64) { s.OvenOffset = v }, -60, 60, 1e-9},
+		{"altitude_m", func(s *kitchen.Settings, v float64) { s.AltitudeM = v }, -400, 5000, 1e-9},
+		{"room_celsius", func(s *kitchen.Settings, v float64) { s.RoomCelsius = v }, 5, 40, 1e-9},
+		{"fridge_celsius", func(s *kitchen.Settings, v float64) { s.FridgeCelsius = v }, 0, 12, 1e-9},
+		{"freezer_celsius", func(s *kitchen.Settings, v float64) { s.FreezerCelsius = v }, -30, -10, 1e-9},
+		{"tray_length_mm", func(s *kitchen.Settings, v float64) { s.TrayLengthMM = v }, 100, 1000, 1e-9},
+		{"tray_width_mm", func(s *kitchen.Settings, v float64) { s.TrayWidthMM = v }, 100, 1000, 1e-9},
+		{"pan_diameter_mm", func(s *kitchen.Settings, v float64) { s.PanDiameterMM = v }, 80, 1000, 1e-9},
+		{"pot_diameter_mm", func(s *kitchen.Settings, v float64) { s.PotDiameterMM = v }, 80, 1000, 1e-9},
+		{"bowl_g", func(s *kitchen.Settings, v float64) { s.BowlGrams = v }, 50, 20000, 1e-9},
+		{"racks", func(s *kitchen.Settings, v float64) { s.Racks = int(v) }, 1, 10, 1},
+		{"cooks", func(s *kitchen.Settings, v float64) { s.Cooks = int(v) }, 1, 8, 1},
+		{"ovens", func(s *kitchen.Settings, v float64) { s.Ovens = int(v) }, 0, 4, 1},
+		{"burners", func(s *kitchen.Settings, v float64) { s.Burners = int(v) }, 0, 12, 1},
+		{"pans", func(s *kitchen.Settings, v float64) { s.Pans = int(v) }, 0, 12, 1},
+		{"bowls", func(s *kitchen.Settings, v float64) { s.Bowls = int(v) }, 0, 6, 1},
+		{"figures/preheat", func(s *kitchen.Settings, v float64) { s.Own = map[string]float64{"preheat": v} }, 0, 90, 1e-9},
+	} {
+		check := func(v float64) error {
+			s := kitchen.UsualSettings()
+			c.set(&s, v)
+			return s.Check()
 		}
-		var wrong *kitchen.SettingError
-		require.ErrorAs(t, err, &wrong)
-		assert.Equal(t, at.field, wrong.Field)
-		assert.Contains(t, err.Error(), at.field)
-	})
+		assert.NoError(t, check(c.low), c.field)
+		assert.NoError(t, check(c.high), c.field)
+		beyond := []float64{c.low - c.step, c.high + c.step, -1e4 - c.high, 1e6}
+		if c.step < 1 {
+			beyond = append(beyond, math.NaN(), math.Inf(1), math.Inf(-1))
+		}
+		for _, v := range beyond {
+			var wrong *kitchen.SettingError
+			require.ErrorAs(t, check(v), &wrong, "%s of %g", c.field, v)
+			assert.Equal(t, c.field, wrong.Field)
+			assert.Contains(t, wrong.Error(), c.field)
+		}
+	}
+	for name, spoil := range map[string]func(*kitchen.Settings){
+		"a unit of mass":        func(s *kitchen.Settings) { s.Units.Mass = "stone" },
+		"a unit of temperature": func(s *kitchen.Settings) { s.Units.Temperature = "K" },
+		"no unit of length":     func(s *kitchen.Settings) { s.Units.Length = "" },
+		"a figure of the moon":  func(s *kitchen.Settings) { s.Own = map[string]float64{"moonlight": 1} },
+	} {
+		s := kitchen.UsualSettings()
+		spoil(&s)
+		assert.Error(t, s.Check(), name)
+	}
 	own := kitchen.UsualSettings()
 	own.Guidance, own.OwnCelsius, own.OwnMinutes = safety.Own, 40, 2
 	assert.Error(t, own.Check(), "no rule of one's own below 55 degC")
@@ -81,4 +112,17 @@ func TestSettingsOutOfRangeAreNamed(t *testing.T) {
 	assert.Error(t, own.Check())
 	usual.Currency = "euro"
 	assert.Error(t, usual.Check())
+}
+
+func TestItsOwnFiguresStandOverTheUsualOnes(t *testing.T) {
+	s := kitchen.UsualSettings()
+	s.Own = map[string]float64{"preheat": 30, "drain": 0}
+	k, err := kitchen.New(food.Starter(), s, nil)
+	require.NoError(t, err)
+	assert.Equal(t, 30., k.Figures.Minutes.Preheat)
+	assert.Zero(t, k.Figures.Minutes.Drain, "none is not missing")
+	assert.Equal(t, figure.Usual().Minutes.Press, k.Figures.Minutes.Press)
+	s.Own["preheat"] = 3000
+	_, err = kitchen.New(food.Starter(), s, nil)
+	assert.Error(t, err)
 }

@@ -1,11 +1,13 @@
 package kitchen
 
 import (
+	"errors"
 	"fmt"
 	"math"
 	"regexp"
 	"slices"
 
+	"cuerda/core/figure"
 	"cuerda/core/piece"
 	"cuerda/core/safety"
 )
@@ -17,6 +19,7 @@ const Room = 20.
 type Settings struct {
 	safety.Rule
 	piece.Ware
+	Workplace
 	// OvenOffset is how much hotter the oven is than it says, K.
 	OvenOffset float64 `json:"oven_offset_celsius" minimum:"-60" maximum:"60"`
 	// AltitudeM sets where water boils, m.
@@ -26,11 +29,48 @@ type Settings struct {
 	FreezerCelsius float64 `json:"freezer_celsius" minimum:"-30" maximum:"-10"`
 	// Currency is that of its prices, by ISO 4217.
 	Currency string `json:"currency" pattern:"^[A-Z]{3}$"`
+	Units    Units  `json:"units"`
+	// Own are the kitchen's own figures by their ID, over those of figure.Usual.
+	Own map[string]float64 `json:"figures,omitempty"`
+}
+
+// Workplace is how much can be done at once.
+type Workplace struct {
+	// Cooks is how many pairs of hands there are.
+	Cooks   int `json:"cooks" minimum:"1" maximum:"8"`
+	Ovens   int `json:"ovens" minimum:"0" maximum:"4"`
+	Burners int `json:"burners" minimum:"0" maximum:"12"`
+	Pans    int `json:"pans" minimum:"0" maximum:"12"`
+	// Bowls is how many bowls of a processor there are.
+	Bowls int `json:"bowls" minimum:"0" maximum:"6"`
+}
+
+// Units are those that figures are shown in beside the grams, degrees Celsius and
+// millimetres that are kept.
+type Units struct {
+	Mass        string `json:"mass" enum:"g,oz"`
+	Temperature string `json:"temperature" enum:"C,F,gas"`
+	Length      string `json:"length" enum:"mm,inch"`
+}
+
+var units = map[string][]string{"mass": {"g", "oz"}, "temperature": {"C", "F", "gas"}, "length": {"mm", "inch"}}
+
+func (u *Units) check() error {
+	for _, each := range []struct{ name, got string }{{"mass", u.Mass}, {"temperature", u.Temperature}, {"length", u.Length}} {
+		if !slices.Contains(units[each.name], each.got) {
+			return fmt.Errorf("unit of %s %q is not one of %v", each.name, each.got, units[each.name])
+		}
+	}
+	return nil
 }
 
 // UsualSettings are those of a home kitchen at sea level.
 func UsualSettings() Settings {
-	return Settings{Rule: safety.Rule{Guidance: safety.US}, Ware: piece.UsualWare, RoomCelsius: Room, FridgeCelsius: 4, FreezerCelsius: -18, Currency: "EUR"}
+	return Settings{
+		Rule: safety.Rule{Guidance: safety.US}, Ware: piece.UsualWare, Workplace: Workplace{Cooks: 1, Ovens: 1, Burners: 4, Pans: 2, Bowls: 1},
+		RoomCelsius: Room, FridgeCelsius: 4, FreezerCelsius: -18,
+		Currency: "EUR", Units: Units{Mass: "g", Temperature: "C", Length: "mm"},
+	}
 }
 
 // SettingError names a setting that is out of its range.
@@ -63,6 +103,11 @@ func (s *Settings) Check() error {
 		{"pan_diameter_mm", s.PanDiameterMM, 80, 1000},
 		{"pot_diameter_mm", s.PotDiameterMM, 80, 1000},
 		{"bowl_g", s.BowlGrams, 50, 20000},
+		{"cooks", float64(s.Cooks), 1, 8},
+		{"ovens", float64(s.Ovens), 0, 4},
+		{"burners", float64(s.Burners), 0, 12},
+		{"pans", float64(s.Pans), 0, 12},
+		{"bowls", float64(s.Bowls), 0, 6},
 	} {
 		if math.IsNaN(r.got) || r.got < r.low || r.got > r.high {
 			return &SettingError{r.field, r.got, r.low, r.high}
@@ -70,6 +115,12 @@ func (s *Settings) Check() error {
 	}
 	if !currency.MatchString(s.Currency) {
 		return fmt.Errorf("currency %q is not three letters of ISO 4217", s.Currency)
+	}
+	if err := s.Units.check(); err != nil {
+		return err
+	}
+	if _, err := s.figures(); err != nil {
+		return err
 	}
 	if !slices.Contains(safety.Guidances, s.Guidance) {
 		return fmt.Errorf("guidance %q is not one of %v", s.Guidance, safety.Guidances)
@@ -83,4 +134,16 @@ func (s *Settings) Check() error {
 		}
 	}
 	return nil
+}
+
+// figures gives those of the kitchen; a *SettingError for one nobody would believe.
+func (s *Settings) figures() (*figure.Set, error) {
+	if len(s.Own) == 0 {
+		return figure.Usual(), nil
+	}
+	out, err := figure.Usual().With(s.Own)
+	if wrong := (*figure.RangeError)(nil); errors.As(err, &wrong) {
+		return nil, &SettingError{"figures/" + wrong.ID, wrong.Got, wrong.Low, wrong.High}
+	}
+	return out, err
 }

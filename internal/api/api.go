@@ -94,6 +94,7 @@ func (s *Server) register(r *gin.Engine) huma.API {
 	s.registerPantry(api)
 	s.registerOwnFoods(api)
 	s.registerBake(api)
+	s.registerFigures(api)
 	s.registerDish(api)
 	s.registerExchange(api)
 	s.registerReading(api)

@@ -92,3 +92,41 @@ func TestTheOvensErrorIsKeptAndMovesTheMinutes(t *testing.T) {
 	assert.Equal(t, "/own_celsius", p.Errors[0].Pointer)
 	assert.Equal(t, 55., *p.Errors[0].Min)
 }
+
+func TestAKitchensOwnFiguresMoveItsCord(t *testing.T) {
+	t.Parallel()
+	c := start(t)
+	preheat := func() float64 {
+		for _, s := range ask[bake.Baked](t, c, "POST", "/api/bake", turkey).Steps {
+			if s.Code == "preheat" {
+				return s.Minutes
+			}
+		}
+		return 0
+	}
+	usual := preheat()
+	settings := kitchen.UsualSettings()
+	settings.Own = map[string]float64{"preheat": usual + 12, "drain": 0}
+	text, err := json.Marshal(settings)
+	require.NoError(t, err)
+	answer, said := c.do("PUT", "/api/settings", string(text))
+	require.Equal(t, 200, answer.StatusCode, string(said))
+	assert.Equal(t, usual+12, preheat())
+	for _, f := range ask[[]api.Figure](t, c, "GET", "/api/figures", "") {
+		switch f.ID {
+		case "preheat":
+			assert.Equal(t, usual, f.Usual)
+			assert.Equal(t, usual+12, f.Value)
+		case "drain":
+			assert.Zero(t, f.Value)
+		default:
+			assert.Equal(t, f.Usual, f.Value, f.ID)
+		}
+	}
+	settings.Own["preheat"] = 1000
+	text, _ = json.Marshal(settings)
+	p := c.problem(422, problem.BadRequest, "PUT", "/api/settings", string(text))
+	require.Len(t, p.Errors, 1)
+	assert.Equal(t, "/figures/preheat", p.Errors[0].Pointer)
+	assert.Equal(t, preheat(), usual+12, "what was refused changed nothing")
+}

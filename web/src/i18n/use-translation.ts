@@ -1,8 +1,16 @@
 import i18next from "i18next";
+import type { Messages } from "./en";
 import { useSyncExternalStore } from "react";
 
 type Values = Record<string, unknown>;
-export type Translate = (key: string | string[], values?: Values) => string;
+
+/** Every path to a phrase, a plural's by the name that its forms share. */
+type Paths<T> = {
+  [K in keyof T & string]: T[K] extends string ? PluralOf<K> : `${K}.${Paths<T[K]>}`;
+}[keyof T & string];
+type PluralOf<K extends string> = K extends `${infer Stem}_${"zero" | "one" | "two" | "few" | "many" | "other"}` ? Stem | K : K;
+export type WordKey = Paths<Messages>;
+export type Translate = (key: WordKey | WordKey[], values?: Values) => string;
 type Translation = { t: Translate; i18n: typeof i18next };
 
 const most = 4000; // phrases kept, so that a long drag does not pile them up
