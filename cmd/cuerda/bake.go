@@ -10,12 +10,13 @@ import (
 	"cuerda/core/formula"
 	"cuerda/core/kitchen"
 	"cuerda/core/safety"
+	"cuerda/internal/answer"
 )
 
 // baked is a prediction with what cooking does.
 type baked struct {
-	formula.Prediction
-	bake.Baked
+	answer.Prediction
+	answer.Baked
 }
 
 func bakeCommand() *cobra.Command {
@@ -43,7 +44,7 @@ steps with their times of day.`,
 			}
 			k := kitchen.Usual()
 			k.Settings = settings
-			return writeJSON(cmd.OutOrStdout(), baked{formula.Predict(d, k), bake.Bake(d, k, bake.Options{Section: section, Now: -1})})
+			return writeJSON(cmd.OutOrStdout(), baked{answer.Of[answer.Prediction](formula.Predict(d, k)), answer.Of[answer.Baked](bake.Bake(d, k, bake.Options{Section: section, Now: -1}))})
 		},
 	}
 	f := cmd.Flags()

@@ -11,12 +11,13 @@ import (
 	"cuerda/core/food"
 	"cuerda/core/formula"
 	"cuerda/core/kitchen"
+	"cuerda/internal/answer"
 )
 
 // bound is a prediction with what else would bind the mix.
 type bound struct {
-	formula.Prediction
-	advice.Answer
+	answer.Prediction
+	answer.Answer
 }
 
 func bindCommand() *cobra.Command {
@@ -49,7 +50,7 @@ mix hold, each the best at one aim. The binders of the document are kept unless
 				o.Replace = advice.Binders
 			}
 			k := kitchen.Usual()
-			return writeJSON(cmd.OutOrStdout(), bound{formula.Predict(d, k), advice.Bind(k, d, o)})
+			return writeJSON(cmd.OutOrStdout(), bound{answer.Of[answer.Prediction](formula.Predict(d, k)), answer.Of[answer.Answer](advice.Bind(k, d, o))})
 		},
 	}
 	cmd.Flags().BoolVar(&replace, "replace-binders", false, "let the document's binders give way")

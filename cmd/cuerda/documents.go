@@ -10,6 +10,7 @@ import (
 	"cuerda/core/food"
 	"cuerda/core/formula"
 	"cuerda/core/kitchen"
+	"cuerda/internal/answer"
 	"cuerda/internal/api"
 	"cuerda/internal/problem"
 )
@@ -60,7 +61,7 @@ func predictCommand() *cobra.Command {
 			if err != nil {
 				return err
 			}
-			return writeJSON(cmd.OutOrStdout(), formula.Predict(d, kitchen.Usual()))
+			return writeJSON(cmd.OutOrStdout(), answer.Of[answer.Prediction](formula.Predict(d, kitchen.Usual())))
 		},
 	}
 }

@@ -18,7 +18,7 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
-	"cuerda/core/formula"
+	"cuerda/internal/answer"
 	"cuerda/internal/api"
 	"cuerda/internal/problem"
 )
@@ -39,7 +39,7 @@ func TestPredictPrintsOneObject(t *testing.T) {
 	code, fromInput, _ := command(cakes, "predict", "-")
 	assert.Zero(t, code)
 	assert.Equal(t, fromFile, fromInput)
-	var p formula.Prediction
+	var p answer.Prediction
 	require.NoError(t, json.Unmarshal([]byte(fromInput), &p))
 	assert.EqualValues(t, "tacky", p.Word)
 }
@@ -257,7 +257,7 @@ func TestARecipeIsReadAndPredicted(t *testing.T) {
 	assert.JSONEq(t, string(got.Document), build)
 	code, out, errs = command(build, "predict", "-")
 	require.Zero(t, code, errs)
-	var p formula.Prediction
+	var p answer.Prediction
 	require.NoError(t, json.Unmarshal([]byte(out), &p))
 	assert.Positive(t, p.Chance)
 

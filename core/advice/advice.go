@@ -42,75 +42,75 @@ type Options struct {
 
 // Addition is grams of a food, and how a cook measures them.
 type Addition struct {
-	Food    string        `json:"food"`
-	Grams   float64       `json:"grams"`
-	Measure *food.Measure `json:"measure,omitempty"`
+	Food    string
+	Grams   float64
+	Measure *food.Measure
 }
 
 // Way is one suggestion, worked out in full.
 type Way struct {
 	// Aim is what it is the best at of all that was searched; "" where it is the best
 	// of its kind only.
-	Aim binder.Aim `json:"aim"`
+	Aim binder.Aim
 	// Kind is what it works by.
-	Kind Kind       `json:"kind" enum:"gel,flour,starch,root,nut-meal,several,work,none"`
-	Add  []Addition `json:"add"`
-	Drop []string   `json:"drop,omitempty"`
-	Dry  *Dry       `json:"dry,omitempty"`
+	Kind Kind
+	Add  []Addition
+	Drop []string
+	Dry  *Dry
 	// Changes and Settings are all that taking it changes of the document.
-	Changes     []formula.Change  `json:"changes"`
-	Settings    []formula.Setting `json:"settings"`
-	RestMinutes float64           `json:"rest_minutes"`
-	Q           float64           `json:"q"`
-	Word        mix.Word          `json:"word" enum:"crumbles,short,firm,tacky,slack,slumps,no-paste"`
+	Changes     []formula.Change
+	Settings    []formula.Setting
+	RestMinutes float64
+	Q           float64
+	Word        mix.Word
 	// ChanceRaw and ChanceCooked are those of its stages, RawRatio and CookedRatio the
 	// holds over what its pieces need.
-	ChanceRaw    float64 `json:"chance_raw"`
-	ChanceCooked float64 `json:"chance_cooked"`
-	RawRatio     float64 `json:"raw_ratio"`
-	CookedRatio  float64 `json:"cooked_ratio"`
-	Chance       float64 `json:"chance"`
+	ChanceRaw    float64
+	ChanceCooked float64
+	RawRatio     float64
+	CookedRatio  float64
+	Chance       float64
 	// SavesMinutes is the rest it saves against the document; below 0 it costs.
-	SavesMinutes float64 `json:"saves_minutes"`
+	SavesMinutes float64
 	// LimitPct is how much of the nearest taste limit it uses, per cent.
-	LimitPct float64 `json:"limit_pct"`
+	LimitPct float64
 	// Price is what the additions cost in the kitchen's currency; missing if unknown.
-	Price *float64 `json:"price,omitempty"`
+	Price *float64
 	// Have says that all it adds is at hand.
-	Have bool `json:"have"`
+	Have bool
 	// Document is the build with the way taken.
-	Document formula.Document `json:"document"`
+	Document formula.Document
 
 	effort float64
 }
 
 // Dry is a drying step before mixing.
 type Dry struct {
-	Food string           `json:"food"`
-	Prep food.Preparation `json:"prep"`
+	Food string
+	Prep food.Preparation
 }
 
 // Role is what a line that gives way did in the mix.
 type Role struct {
-	Food  string  `json:"food"`
-	Grams float64 `json:"grams"`
+	Food  string
+	Grams float64
 	// WaterG is the water it brought, DrinksG the water it took up, g.
-	WaterG  float64 `json:"water_g"`
-	DrinksG float64 `json:"drinks_g"`
+	WaterG  float64
+	DrinksG float64
 	// ColdPct and HotPct are its shares of the raw and the cooked glue.
-	ColdPct float64 `json:"cold_pct"`
-	HotPct  float64 `json:"hot_pct"`
+	ColdPct float64
+	HotPct  float64
 }
 
 // Answer is what Bind found.
 type Answer struct {
-	Suggest   []Way             `json:"suggest"`
-	Obstacles []binder.Obstacle `json:"obstacles,omitempty"`
-	Nearest   *Way              `json:"nearest,omitempty"`
+	Suggest   []Way
+	Obstacles []binder.Obstacle
+	Nearest   *Way
 	// Taken is what gave way, and what each did.
-	Taken []Role `json:"taken,omitempty"`
+	Taken []Role
 	// Candidates is how many binders were considered.
-	Candidates int `json:"candidates"`
+	Candidates int
 }
 
 // table gives what the eaters of a document leave out.
@@ -220,7 +220,7 @@ func way(k *kitchen.Kitchen, d, base *formula.Document, gone []formula.Line, s *
 		SavesMinutes: d.RestIn(k).Minutes - s.Rest.Minutes,
 	}
 	if s.Priced {
-		price := formula.Tidy(s.Price, 2)
+		price := s.Price
 		w.Price = &price
 	}
 	for _, l := range gone {
@@ -254,7 +254,7 @@ func way(k *kitchen.Kitchen, d, base *formula.Document, gone []formula.Line, s *
 	}
 	for _, a := range s.Add {
 		if a.Food.MaxPct > 0 {
-			w.LimitPct = max(w.LimitPct, formula.Tidy(100*a.Grams/total/a.Food.MaxPct*100, 0))
+			w.LimitPct = max(w.LimitPct, 100*a.Grams/total/a.Food.MaxPct*100)
 		}
 	}
 	rest := formula.Wait{Minutes: s.Rest.Minutes}
@@ -279,7 +279,7 @@ func roles(k *kitchen.Kitchen, d *formula.Document, lines []formula.Line) []Role
 		if whole <= 0 {
 			return 0
 		}
-		return formula.Tidy(100*part/whole, 0)
+		return 100 * part / whole
 	}
 	var out []Role
 	for i := range lines {
@@ -289,7 +289,7 @@ func roles(k *kitchen.Kitchen, d *formula.Document, lines []formula.Line) []Role
 		wet := p.Water*(1-p.Chunk) + p.Leak*p.Mass*p.Chunk
 		out = append(out, Role{
 			Food: lines[i].Food, Grams: lines[i].Grams,
-			WaterG: formula.Tidy(wet, 0), DrinksG: formula.Tidy(wet+0.3*p.FreeOil-e.Free, 0),
+			WaterG: wet, DrinksG: wet + 0.3*p.FreeOil - e.Free,
 			ColdPct: pct(e.GlueCold, all.GlueCold), HotPct: pct(e.Set, all.Set),
 		})
 	}

@@ -17,48 +17,48 @@ import (
 // from what the hand says, not from what was predicted.
 type Mend struct {
 	// Felt is the word the cook chose, and Q the index it stands for.
-	Felt mix.Word `json:"felt"`
+	Felt mix.Word
 	// WaterG is the water that the model must have missed for it to feel so, g: what
 	// the document keeps as its hand.
-	WaterG    float64    `json:"water_g"`
-	Q         float64    `json:"q"`
-	Predicted mix.Word   `json:"predicted"`
-	Band      piece.Band `json:"band"`
+	WaterG    float64
+	Q         float64
+	Predicted mix.Word
+	Band      piece.Band
 	// Verdict is fine, too-wet or too-dry.
-	Verdict string `json:"verdict" enum:"fine,too-wet,too-dry"`
+	Verdict string
 	// Additions are foods to add by the spoon, the best first.
-	Additions []Spoons `json:"additions"`
+	Additions []Spoons
 	// RestMinutes is how long to wait instead; 0 where waiting does not do it.
-	RestMinutes float64 `json:"rest_minutes,omitempty"`
+	RestMinutes float64
 	// Chill says that an hour of cold firms it enough to shape.
-	Chill bool `json:"chill"`
+	Chill bool
 	// Reshape lists other pieces that want what the mix is now: loaf, stuffing
 	// or fritter.
-	Reshape []string `json:"reshape,omitempty"`
+	Reshape []string
 }
 
 // Spoons is one food added spoon by spoon.
 type Spoons struct {
-	Food string `json:"food"`
-	Have bool   `json:"have"`
+	Food string
+	Have bool
 	// SpoonG is the mass of a level tablespoon (or teaspoon for gels), g.
-	SpoonG float64   `json:"spoon_g"`
-	Unit   food.Unit `json:"unit"`
+	SpoonG float64
+	Unit   food.Unit
 	// Steps says how the mix feels after each spoon.
-	Steps []SpoonStep `json:"steps"`
+	Steps []SpoonStep
 	// Enough is how many spoons bring it into the band; 0 if none does.
-	Enough int `json:"enough"`
+	Enough int
 	// Stop is the most spoons before it tastes or feels of itself; 0 if there
 	// is no such limit.
-	Stop int `json:"stop,omitempty"`
+	Stop int
 	// Minutes is how long to wait before feeling again.
-	Minutes float64 `json:"minutes"`
+	Minutes float64
 }
 
 // SpoonStep is the mix after that many spoons.
 type SpoonStep struct {
-	Q    float64  `json:"q"`
-	Word mix.Word `json:"word"`
+	Q    float64
+	Word mix.Word
 }
 
 // maxSpoons is how many spoons of one food are thought through.
@@ -105,7 +105,7 @@ func MendBy(k *kitchen.Kitchen, d *formula.Document, felt mix.Word) (Mend, bool)
 	}
 	missed := mix.Missed(off)
 	e = e.Plus(missed.Effect(rest), 1)
-	out := Mend{Felt: felt, WaterG: formula.Tidy(off, 1), Q: formula.Tidy(q, 2), Predicted: mix.WordFor(max(predicted-loose, mix.DriestIndex)), Band: band, Verdict: "fine", Additions: []Spoons{}}
+	out := Mend{Felt: felt, WaterG: off, Q: q, Predicted: mix.WordFor(max(predicted-loose, mix.DriestIndex)), Band: band, Verdict: "fine", Additions: []Spoons{}}
 	t := table(d)
 	switch {
 	case q > band.To:
@@ -165,7 +165,6 @@ func spoons(k *kitchen.Kitchen, d *formula.Document, e mix.Effect, f *food.Food,
 		s.Unit = food.Teaspoon
 	}
 	s.SpoonG, _ = f.GramsPer(s.Unit)
-	s.SpoonG = formula.Tidy(s.SpoonG, 1)
 	// Two and a half time constants drink nine tenths.
 	s.Minutes = math.Ceil(2.5 * f.Tau)
 	l := mix.Line{Food: f, Grams: 1}
@@ -184,7 +183,7 @@ func spoons(k *kitchen.Kitchen, d *formula.Document, e mix.Effect, f *food.Food,
 			break
 		}
 		q := now.Free / now.Span
-		s.Steps = append(s.Steps, SpoonStep{formula.Tidy(q, 2), mix.WordFor(max(q, mix.DriestIndex))})
+		s.Steps = append(s.Steps, SpoonStep{q, mix.WordFor(max(q, mix.DriestIndex))})
 		if s.Enough == 0 && band.Holds(q) {
 			s.Enough = n
 		}

@@ -1,6 +1,7 @@
 package advice
 
 import (
+	"math"
 	"slices"
 
 	"cuerda/core/binder"
@@ -15,16 +16,16 @@ import (
 // build can take. A way that cannot be had is missing.
 type School struct {
 	// Question is wet-mix, egg, waiting, mixing or heat.
-	Question string      `json:"question" enum:"wet-mix,egg,waiting,mixing,heat"`
-	Ways     []SchoolWay `json:"ways"`
+	Question string
+	Ways     []SchoolWay
 }
 
 // SchoolWay is one answer.
 type SchoolWay struct {
 	// Code is dry-first, more-binder; seed-gel, starch, flour, own-paste,
 	// own-protein, dairy; rest, no-wait; coarse, paste; bake, pan or deep-oil.
-	Code string `json:"code"`
-	Way  Way    `json:"way"`
+	Code string
+	Way  Way
 }
 
 // Schools works out each school's way for a document: with its binders
@@ -62,7 +63,7 @@ func Schools(k *kitchen.Kitchen, d *formula.Document) []School {
 			}
 		}
 		differ := slices.ContainsFunc(s.Ways, func(w SchoolWay) bool {
-			return w.Way.Q != s.Ways[0].Way.Q || w.Way.RawRatio != s.Ways[0].Way.RawRatio
+			return math.Abs(w.Way.Q-s.Ways[0].Way.Q) > 1e-3 || math.Abs(w.Way.RawRatio-s.Ways[0].Way.RawRatio) > 1e-2
 		})
 		if differ {
 			out = append(out, s)
@@ -135,7 +136,7 @@ func ownProtein(k *kitchen.Kitchen, d, base *formula.Document) *Way {
 	if meat == 0 {
 		return nil
 	}
-	if more := formula.Tidy(0.012*meat-salt, 0); more > 0 && at >= 0 {
+	if more := math.Round(0.012*meat - salt); more > 0 && at >= 0 {
 		next.Lines[at].Grams += more
 	} else if more > 0 {
 		next.Lines = append(next.Lines, formula.Line{Food: "salt", Grams: more})

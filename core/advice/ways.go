@@ -27,6 +27,9 @@ const (
 	NoChange Kind = "none"
 )
 
+// Kinds lists every kind.
+var Kinds = []Kind{Gel, Flour, Starch, Root, NutMeal, Several, Work, NoChange}
+
 // kindOf is the kind of a food as a binder; "" for others.
 func kindOf(f *food.Food) Kind {
 	switch {

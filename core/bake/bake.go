@@ -18,90 +18,90 @@ import (
 
 // Point is one moment of the curves, degC.
 type Point struct {
-	Minutes        float64 `json:"minutes"`
-	CoreCelsius    float64 `json:"core_celsius"`
-	SurfaceCelsius float64 `json:"surface_celsius"`
+	Minutes        float64
+	CoreCelsius    float64
+	SurfaceCelsius float64
 }
 
 // BinderSet is how far a binder has set where the piece stays coolest.
 type BinderSet struct {
-	Food    string  `json:"food"`
-	Celsius float64 `json:"celsius"` // at which half of it has
-	Share   float64 `json:"share"`   // 0..1
+	Food    string
+	Celsius float64 // at which half of it has
+	Share   float64 // 0..1
 }
 
 // CookNote is something to know: why there is no answer, a limit that is passed or
 // a caution.
 type CookNote struct {
-	Code  string  `json:"code"`
-	Kind  string  `json:"kind" enum:"stop,limit,caution"`
-	Value float64 `json:"value,omitempty"`
-	Limit float64 `json:"limit,omitempty"`
+	Code  string
+	Kind  string
+	Value float64
+	Limit float64
 }
 
 // Baked is what cooking does. Times are in min from when the piece meets the
 // heat; shares of weight in per cent of the raw piece.
 type Baked struct {
 	// Reached says whether the slowest place comes to the target at all.
-	Reached         bool      `json:"reached"`
-	MinutesToTarget *float64  `json:"minutes_to_target" nullable:"true"`
-	PullAt          *float64  `json:"pull_at_minutes" nullable:"true"`
-	TurnAt          *float64  `json:"turn_at_minutes" nullable:"true"`
-	Turns           []float64 `json:"turns_minutes"`
+	Reached         bool
+	MinutesToTarget *float64
+	PullAt          *float64
+	TurnAt          *float64
+	Turns           []float64
 	// SearEnds is when it goes from the pan into the oven, GrillFrom when under the
 	// grill; missing where it does not.
-	SearEnds    *float64 `json:"sear_ends_minutes,omitempty"`
-	GrillFrom   *float64 `json:"grill_from_minutes,omitempty"`
-	PeakCelsius float64  `json:"peak_celsius"`
+	SearEnds    *float64
+	GrillFrom   *float64
+	PeakCelsius float64
 	// WallPeakCelsius is the peak of the slowest place of the mix itself, where it
 	// lies around a filling or a middle.
-	WallPeakCelsius *float64 `json:"wall_peak_celsius,omitempty"`
-	StartCelsius    float64  `json:"start_celsius"`
+	WallPeakCelsius *float64
+	StartCelsius    float64
 	// Freeze is how long the raw pieces take in the freezer, where they come from
 	// there; missing where they do not, or never freeze.
-	Freeze        *float64 `json:"freeze_minutes,omitempty"`
-	AroundCelsius float64  `json:"around_celsius"`
+	Freeze        *float64
+	AroundCelsius float64
 
 	// Target is what the coldest place is to reach, and Guidance what is usual.
-	Target   safety.Target `json:"target"`
-	Guidance safety.Target `json:"guidance"`
+	Target   safety.Target
+	Guidance safety.Target
 	// Mix says how the piece takes up heat, half-way to its target.
-	Mix heat.Thermal `json:"mix"`
+	Mix heat.Thermal
 	// F70 is minutes at 70 degC that the slowest place has had, or their equal,
 	// once rested.
-	F70AtPull float64 `json:"f70_at_pull"`
-	F70       float64 `json:"f70"`
+	F70AtPull float64
+	F70       float64
 
-	WeightLossPct float64 `json:"weight_loss_pct"`
-	WaterLossPct  float64 `json:"water_loss_pct"`
-	JuiceLossPct  float64 `json:"juice_loss_pct"`
-	FatLossPct    float64 `json:"fat_loss_pct"`
+	WeightLossPct float64
+	WaterLossPct  float64
+	JuiceLossPct  float64
+	FatLossPct    float64
 	// Browning is an estimate, 0 pale to 1 dark.
-	Browning     float64 `json:"browning"`
-	BrowningWord string  `json:"browning_word" enum:"pale,golden,brown,dark"`
+	Browning     float64
+	BrowningWord string
 
 	// After cooking: the index and whether it eats dry, and the hold with what
 	// has set where it stays coolest.
-	CookedQ  *float64    `json:"cooked_q" nullable:"true"`
-	Dryness  string      `json:"dryness" enum:"moist,right,dry"`
-	Sets     []BinderSet `json:"sets"`
-	SetKPa   float64     `json:"set_kpa"`
-	SetRatio float64     `json:"set_ratio"`
+	CookedQ  *float64
+	Dryness  string
+	Sets     []BinderSet
+	SetKPa   float64
+	SetRatio float64
 	// SetChance is that it holds cooked, as far as its binders have set, 0..1.
-	SetChance  float64 `json:"set_chance"`
-	SetMinutes float64 `json:"set_minutes"`
+	SetChance  float64
+	SetMinutes float64
 
-	Yield piece.Yield `json:"yield"`
-	Load  piece.Load  `json:"load"`
-	Curve []Point     `json:"curve"`
+	Yield piece.Yield
+	Load  piece.Load
+	Curve []Point
 	// Section is the piece cut through over time; absent where it was not asked for.
-	Section *heat.Section `json:"section,omitempty"`
-	Steps   []Step        `json:"steps"`
+	Section *heat.Section
+	Steps   []Step
 	// Needs is the work as a graph of needs, of which Steps are the cord.
-	Needs *cord.Graph `json:"-"`
+	Needs *cord.Graph
 	// LateMinutes is how long ago the first step should have begun.
-	LateMinutes float64    `json:"late_minutes"`
-	Notes       []CookNote `json:"cook_notes"`
+	LateMinutes float64
+	Notes       []CookNote
 }
 
 // Options choose what is worked out.
@@ -185,10 +185,9 @@ func (b *baking) cooking() heat.Cooking {
 // Bake works the whole answer out. The document is one that Read has accepted.
 func Bake(d *formula.Document, k *kitchen.Kitchen, o Options) Baked {
 	b := prepare(d, k)
-	out := Baked{Turns: []float64{}, Sets: []BinderSet{}, Curve: []Point{}, Notes: []CookNote{}, Target: b.target, Guidance: b.guidance, AroundCelsius: round(b.celsius, 1), SetMinutes: heat.RestMinutes(&k.Figures.Heat, b.piece.Kind)}
-	mix := b.contents.ThermalAt(40)
-	out.Mix = heat.Thermal{Density: round(mix.Density, 0), Conductivity: round(mix.Conductivity, 2), HeatCapacity: round(mix.HeatCapacity, 2)}
-	out.Yield = tidy(b.piece.Yield(b.state.Mass, b.density))
+	out := Baked{Turns: []float64{}, Sets: []BinderSet{}, Curve: []Point{}, Notes: []CookNote{}, Target: b.target, Guidance: b.guidance, AroundCelsius: b.celsius, SetMinutes: heat.RestMinutes(&k.Figures.Heat, b.piece.Kind)}
+	out.Mix = b.contents.ThermalAt(40)
+	out.Yield = b.piece.Yield(b.state.Mass, b.density)
 	out.Load = b.piece.Lay(max(1, out.Yield.Pieces), b.method, k.Ware, &k.Figures.Lay)
 	if s := b.stop(); s != nil {
 		out.Notes = append(out.Notes, *s)
@@ -209,7 +208,7 @@ func (b *baking) stop() *CookNote {
 	case b.state.Mass <= 0:
 		return &CookNote{Code: "empty-mix", Kind: "stop"}
 	case b.celsius <= b.target.Celsius+1:
-		return &CookNote{Code: "target-above-surroundings", Kind: "stop", Value: round(b.celsius, 1), Limit: b.target.Celsius}
+		return &CookNote{Code: "target-above-surroundings", Kind: "stop", Value: b.celsius, Limit: b.target.Celsius}
 	}
 	return nil
 }
@@ -221,40 +220,36 @@ func (b *baking) cook(out *Baked, o Options) {
 		out.Freeze = b.freezing()
 	}
 	body := b.d.Begin(&c, b.k)
-	out.StartCelsius = round(body.Mean(), 1)
+	out.StartCelsius = body.Mean()
 	c.Wall = b.wall()
 	course := c.Run(body)
 	out.Reached = course.Reached
 	if course.Reached {
-		to, pull := round(course.ToTarget, 1), round(course.Pull, 1)
+		to, pull := course.ToTarget, course.Pull
 		out.MinutesToTarget, out.PullAt = &to, &pull
 		for _, t := range course.Turns {
-			out.Turns = append(out.Turns, round(t, 1))
+			out.Turns = append(out.Turns, t)
 		}
 		if len(out.Turns) > 0 {
 			first := out.Turns[0]
 			out.TurnAt = &first
 		}
 	} else {
-		out.Notes = append(out.Notes, CookNote{Code: "not-reached", Kind: "stop", Value: round(course.Peak, 1), Limit: b.target.Celsius})
+		out.Notes = append(out.Notes, CookNote{Code: "not-reached", Kind: "stop", Value: course.Peak, Limit: b.target.Celsius})
 	}
-	out.SearEnds, out.GrillFrom = rounded(course.SearEnds), rounded(course.GrillFrom)
-	out.PeakCelsius = round(course.Peak, 1)
-	out.F70AtPull, out.F70 = round(min(course.LethalAtPull, 999), 1), round(min(course.Lethal, 999), 1)
-	out.Browning, out.BrowningWord = round(course.Browning, 2), brownWord(course.Browning)
+	out.SearEnds, out.GrillFrom = course.SearEnds, course.GrillFrom
+	out.PeakCelsius = course.Peak
+	out.F70AtPull, out.F70 = min(course.LethalAtPull, 999), min(course.Lethal, 999)
+	out.Browning, out.BrowningWord = course.Browning, brownWord(course.Browning)
 	out.Curve = thin(course.Moments)
 	if o.Section {
 		out.Section = &course.Section
-		for i := range out.Section.Frames {
-			f := &out.Section.Frames[i]
-			f.Minutes = round(f.Minutes, 2)
-		}
 	}
 	b.lose(&course, out)
 	coolest := course.Peak
 	if c.Wall > 0 && course.WallPeak > 0 {
 		coolest = course.WallPeak
-		wall := round(coolest, 1)
+		wall := coolest
 		out.WallPeakCelsius = &wall
 	}
 	b.set(coolest, out)
@@ -275,6 +270,9 @@ func brownWord(share float64) string {
 // mostPoints is as many as a curve can show.
 const mostPoints = 120
 
+// apart is how far the points of a curve are from each other at least, min.
+const apart = 0.01
+
 // jump is what a skin changes at once when it meets something else, K.
 const jump = 2.
 
@@ -287,36 +285,23 @@ func thin(moments []heat.Moment) []Point {
 			continue
 		}
 		next += max(1, every)
-		at := Point{round(m.Minutes, 2), round(m.Core, 1), round(m.Surface, 1)}
-		if n := len(out); n > 0 && at.Minutes <= out[n-1].Minutes {
+		at := Point{m.Minutes, m.Core, m.Surface}
+		if n := len(out); n > 0 && at.Minutes < out[n-1].Minutes+apart-1e-9 {
 			if math.Abs(at.SurfaceCelsius-out[n-1].SurfaceCelsius) < jump {
 				out[n-1] = at
 				continue
 			}
-			at.Minutes = round(out[n-1].Minutes+0.01, 2) // taken off, or turned, at that very moment
+			at.Minutes = out[n-1].Minutes + apart // taken off, or turned, at that very moment
 		}
 		out = append(out, at)
 	}
 	return out
 }
 
-func tidy(y piece.Yield) piece.Yield {
-	y.PieceG, y.RemainderG, y.ShareG = round(y.PieceG, 1), round(y.RemainderG, 1), round(y.ShareG, 1)
-	return y
-}
-
-func rounded(v *float64) *float64 {
-	if v == nil {
-		return nil
-	}
-	r := round(*v, 1)
-	return &r
-}
-
 func (b *baking) notes(out *Baked) []CookNote {
 	var notes []CookNote
 	add := func(code, kind string, value, limit float64) {
-		notes = append(notes, CookNote{code, kind, round(value, 1), limit})
+		notes = append(notes, CookNote{code, kind, value, limit})
 	}
 	if least, guided := b.guidance.Least(); guided && below(b.target, least) {
 		add("below-guidance", "limit", b.target.Celsius, least.Celsius)
@@ -356,10 +341,4 @@ func below(t, guidance safety.Target) bool {
 		return max(x.Minutes, 1./60) * math.Pow(10, (x.Celsius-70)/7.5)
 	}
 	return f(t) < 0.97*f(guidance)
-}
-
-// round keeps that many decimals.
-func round(x float64, decimals int) float64 {
-	scale := math.Pow10(decimals)
-	return math.Round(x*scale) / scale
 }

@@ -88,7 +88,7 @@ func TestFromTheFreezerTheCordFreezes(t *testing.T) {
 	assert.Equal(t, *o.FromFrozen, *a.PullAt)
 	assert.NotContains(t, at, "chill")
 	assert.InDelta(t, *a.Freeze, at["freeze"].Minutes, 0.5)
-	assert.Equal(t, k.FreezerCelsius, a.StartCelsius)
+	assert.InDelta(t, k.FreezerCelsius, a.StartCelsius, 1e-9)
 	k.FreezerCelsius = -28
 	colder := bake.Bake(d, k, bake.Options{Now: -1})
 	assert.Less(t, *colder.Freeze, *a.Freeze, "the freezer is the kitchen's")

@@ -33,8 +33,8 @@ func (b *baking) lose(course *heat.Course, out *Baked) {
 		melted = usual.MeltedFat * fat * dripping / pressed
 	}
 	pct := 100 / mass
-	out.WaterLossPct, out.JuiceLossPct, out.FatLossPct = round(pct*vapour, 1), round(pct*juice, 1), round(pct*melted, 1)
-	out.WeightLossPct = round(pct*(vapour+juice+melted), 1)
+	out.WaterLossPct, out.JuiceLossPct, out.FatLossPct = pct*vapour, pct*juice, pct*melted
+	out.WeightLossPct = pct * (vapour + juice + melted)
 	out.Dryness = "right"
 	if !b.state.HasPaste || b.state.Water <= 0 {
 		return
@@ -47,7 +47,7 @@ func (b *baking) lose(course *heat.Course, out *Baked) {
 		p.Water -= gone
 		p.Mass -= gone
 	}
-	q := round(mix.Index(b.d.Bowl(dried), b.rest), 2)
+	q := mix.Index(b.d.Bowl(dried), b.rest)
 	out.CookedQ = &q
 	switch {
 	case q < usual.Dry:
@@ -71,12 +71,12 @@ func (b *baking) set(peak float64, out *Baked) {
 		p.GlueHot *= share
 		if !seen[p.Food.ID] {
 			seen[p.Food.ID] = true
-			out.Sets = append(out.Sets, BinderSet{p.Food.ID, p.Food.SetC, round(share, 2)})
+			out.Sets = append(out.Sets, BinderSet{p.Food.ID, p.Food.SetC, share})
 		}
 	}
 	duty := b.d.Duty(b.k)
 	e := mix.Sum(b.d.Bowl(parts), b.rest)
 	judged := e.Judge(&duty, b.d.Coldness(b.k))
-	out.SetKPa, out.SetRatio = round(judged.CookedRatio*duty.Need.Cooked, 2), round(judged.CookedRatio, 2)
-	out.SetChance = round(judged.Cooked, 3)
+	out.SetKPa, out.SetRatio = judged.CookedRatio*duty.Need.Cooked, judged.CookedRatio
+	out.SetChance = judged.Cooked
 }

@@ -12,36 +12,36 @@ import (
 // before and after. Times in min; null where it does not come to that.
 type Outlook struct {
 	// WhatIf says how the minutes to the target would move.
-	WhatIf []WhatIf `json:"what_if"`
+	WhatIf []WhatIf
 	// ChillToFirm is how long the raw pieces take in the fridge until they are 8
 	// degC all through.
-	ChillToFirm *float64 `json:"chill_to_firm_minutes" nullable:"true"`
-	Cooling     Cooling  `json:"cooling"`
+	ChillToFirm *float64
+	Cooling     Cooling
 	// Freeze is how long raw pieces take to -15 degC inside in the freezer, Thaw
 	// from there to 0 in the fridge, FromFrozen when to take them off the heat then.
-	Freeze     *float64    `json:"freeze_minutes" nullable:"true"`
-	Thaw       *float64    `json:"thaw_minutes" nullable:"true"`
-	FromFrozen *float64    `json:"from_frozen_minutes" nullable:"true"`
-	Keep       safety.Keep `json:"keep"`
+	Freeze     *float64
+	Thaw       *float64
+	FromFrozen *float64
+	Keep       safety.Keep
 }
 
 // WhatIf is one change: a centimetre more in size, ten degrees less heat, or
 // straight from the room.
 type WhatIf struct {
-	Change  string   `json:"change" enum:"bigger,cooler,from-room"`
-	Minutes *float64 `json:"minutes" nullable:"true"`
+	Change  string
+	Minutes *float64
 	// More is against the piece as it is.
-	More float64 `json:"more_minutes"`
+	More float64
 }
 
 // Cooling is how cooked pieces come down, on a rack for half an hour and then
 // in the fridge, against the usual limits.
 type Cooling struct {
 	// To21 and To5 count from 57 degC in the middle.
-	To21 *float64 `json:"to_21_minutes" nullable:"true"`
-	To5  *float64 `json:"to_5_minutes" nullable:"true"`
+	To21 *float64
+	To5  *float64
 	// InTime says whether both are within two and six hours.
-	InTime bool `json:"in_time"`
+	InTime bool
 }
 
 // longestWait is how long freezing and thawing are followed, min.
@@ -70,7 +70,7 @@ func LookOut(d *formula.Document, k *kitchen.Kitchen) Outlook {
 		if m, ok := b.minutes(p, celsius, start); ok {
 			w.Minutes = &m
 			if now {
-				w.More = round(m-base, 1)
+				w.More = m - base
 			}
 		}
 		out.WhatIf = append(out.WhatIf, w)
@@ -114,7 +114,7 @@ func (b *baking) minutes(p piece.Piece, celsius float64, start *float64) (float6
 		body = b.d.Begin(&c, b.k)
 	}
 	course := c.Run(body)
-	return round(course.ToTarget, 1), course.Reached
+	return course.ToTarget, course.Reached
 }
 
 // cold follows the piece through fridge and freezer.
@@ -148,11 +148,11 @@ func (b *baking) cold(out *Outlook) {
 	})
 	from = max(from, 0)
 	if at21 >= 0 {
-		m := round(at21-from, 0)
+		m := at21 - from
 		out.Cooling.To21 = &m
 	}
 	if at5 >= 0 {
-		m := round(at5-from, 0)
+		m := at5 - from
 		out.Cooling.To5 = &m
 		out.Cooling.InTime = at21-from <= safety.CoolFirst && m <= safety.CoolWhole
 	}
@@ -163,7 +163,7 @@ func (b *baking) cold(out *Outlook) {
 	}
 	frozenSolid := b.cooking()
 	if course := frozenSolid.Run(frozenSolid.Begin(b.k.FreezerCelsius)); course.Reached {
-		pull := round(course.Pull, 1)
+		pull := course.Pull
 		out.FromFrozen = &pull
 	}
 	thawing := c.Begin(b.k.FreezerCelsius)
@@ -188,6 +188,6 @@ func until(b *heat.Body, there func() bool) *float64 {
 	if !done {
 		return nil
 	}
-	m := round(b.Seconds/60, 0)
+	m := b.Seconds / 60
 	return &m
 }

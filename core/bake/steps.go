@@ -11,23 +11,23 @@ import (
 // Step is one knot of the cord.
 type Step struct {
 	// Code is that of cord.Step.
-	Code    string  `json:"code" enum:"soak,drain,press,oven-dry,roast,toast,saute,brown,cool,gel,blitz,mash,mix,rest,shape,chill,freeze,preheat,sear,cook,grill,set,table,make,brush"`
-	Minutes float64 `json:"minutes"`
+	Code    string
+	Minutes float64
 	// Before is when it begins, min before the table.
-	Before float64 `json:"before_minutes"`
+	Before float64
 	// Clock is that time of day, hh:mm, and Day 0, or -1 and less where it is of
 	// a day before.
-	Clock string `json:"clock"`
-	Day   int    `json:"day"`
+	Clock string
+	Day   int
 	// Hands says whether someone has to stand there.
-	Hands bool `json:"hands"`
+	Hands bool
 	// Beside says that it goes on while other steps do.
-	Beside bool `json:"beside"`
+	Beside bool
 	// Lines are those of the mix it is about; Times how often it is done over.
-	Lines []int `json:"lines,omitempty"`
-	Times int   `json:"times"`
+	Lines []int
+	Times int
 	// Part is which part of the document it is about, from 1; 0 for the mix.
-	Part int `json:"part,omitempty"`
+	Part int
 }
 
 // usualTable is when a document that does not say is eaten, min after midnight.

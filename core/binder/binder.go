@@ -98,6 +98,9 @@ const (
 	NoBase     Obstacle = "no-base"    // nothing in the mix to bind
 )
 
+// Obstacles lists every obstacle.
+var Obstacles = []Obstacle{TooWet, TooDry, WeakRaw, WeakCooked, NoBinders, NoBase}
+
 // Result is what a search found.
 type Result struct {
 	// Suggestions are in the order of Aims; one that is best at several aims

@@ -14,33 +14,33 @@ import (
 
 // Effect is what a version does.
 type Effect struct {
-	MassG        float64         `json:"mass_g"`
-	Q            *float64        `json:"q" nullable:"true"`
-	Word         string          `json:"word"`
-	InBand       bool            `json:"in_band"`
-	ChanceRaw    float64         `json:"chance_raw"`
-	ChanceCooked float64         `json:"chance_cooked"`
-	Chance       float64         `json:"chance"`
-	Verdict      formula.Verdict `json:"verdict" enum:"holds,marginal,fails-raw,fails-cooked,fails-both,nothing"`
-	Pieces       int             `json:"pieces"`
+	MassG        float64
+	Q            *float64
+	Word         string
+	InBand       bool
+	ChanceRaw    float64
+	ChanceCooked float64
+	Chance       float64
+	Verdict      formula.Verdict
+	Pieces       int
 	// Minutes until it comes off the heat; nil where it is never done.
-	Minutes *float64 `json:"minutes" nullable:"true"`
-	LossPct float64  `json:"weight_loss_pct"`
-	Dryness string   `json:"dryness" enum:"moist,right,dry"`
+	Minutes *float64
+	LossPct float64
+	Dryness string
 	// Out and Label are foods that are out for its table, or a label to read.
-	Out      []string `json:"out"`
-	Label    []string `json:"label"`
-	CostEach *float64 `json:"cost_each" nullable:"true"`
-	KCalEach float64  `json:"kcal_each"`
-	SaltEach float64  `json:"salt_each_g"`
+	Out      []string
+	Label    []string
+	CostEach *float64
+	KCalEach float64
+	SaltEach float64
 }
 
 // Comparison is two versions side by side.
 type Comparison struct {
-	Changes  []formula.Change  `json:"changes"`
-	Settings []formula.Setting `json:"settings"`
-	Before   Effect            `json:"before"`
-	After    Effect            `json:"after"`
+	Changes  []formula.Change
+	Settings []formula.Setting
+	Before   Effect
+	After    Effect
 }
 
 // Documents compares two documents that Read has accepted.

@@ -18,45 +18,45 @@ import (
 
 // PartResult is what becomes of a part of the build. Masses are in g.
 type PartResult struct {
-	MassG float64 `json:"mass_g"`
+	MassG float64
 	// EachG is for one piece or, of a sauce and a broth, one portion; Each says which.
-	EachG float64 `json:"each_g"`
-	Each  string  `json:"each" enum:"piece,portion"`
+	EachG float64
+	Each  string
 	// NeedG is what all pieces or portions usually want; 0 where nothing says.
-	NeedG float64 `json:"need_g"`
+	NeedG float64
 	// Q and Word are those of a part that is shaped: shell, filling and middle.
-	Q    *float64 `json:"q" nullable:"true"`
-	Word mix.Word `json:"word" enum:"crumbles,short,firm,tacky,slack,slumps,no-paste"`
+	Q    *float64
+	Word mix.Word
 	// Status is the worst of its lines for the table.
-	Status eaters.Status        `json:"status" enum:"clear,label,out"`
-	Lines  []formula.LineResult `json:"lines"`
-	Notes  []formula.Note       `json:"notes"`
+	Status eaters.Status
+	Lines  []formula.LineResult
+	Notes  []formula.Note
 }
 
 // Share is what an eater gets, and its cost in the kitchen's currency; no cost where
 // more than a tenth of the mass has no price.
 type Share struct {
-	Grams float64         `json:"grams"`
-	Facts nutrition.Facts `json:"facts"`
-	Cost  *float64        `json:"cost" nullable:"true"`
+	Grams float64
+	Facts nutrition.Facts
+	Cost  *float64
 }
 
 // Dish is a build with its parts. What is eaten beside the pieces, a sauce or a
 // broth, counts in a portion and not in a piece.
 type Dish struct {
-	Parts []PartResult `json:"parts"`
+	Parts []PartResult
 	// NotFor says for whom foods of the mix or of a part are out.
-	NotFor   []eaters.Refusal `json:"not_for"`
-	Pieces   int              `json:"pieces"`
-	Portions int              `json:"portions"`
+	NotFor   []eaters.Refusal
+	Pieces   int
+	Portions int
 	// Piece is one raw piece with what is on it; Portion a serving with all
 	// parts, where portions are known; Hundred is 100 g of pieces.
-	Piece   Share  `json:"piece"`
-	Portion *Share `json:"portion,omitempty"`
-	Hundred Share  `json:"hundred"`
-	Whole   Share  `json:"whole"`
+	Piece   Share
+	Portion *Share
+	Hundred Share
+	Whole   Share
 	// Unpriced are foods without a price, which the costs leave out.
-	Unpriced []string `json:"unpriced"`
+	Unpriced []string
 }
 
 // Look works a document out that Read has accepted.
@@ -155,12 +155,12 @@ const mostUnpriced = 0.1
 
 func (l *looker) share(s sum, times float64) Share {
 	f := s.facts.Times(times)
-	out := Share{Grams: formula.Tidy(s.grams*times, 1), Facts: nutrition.Facts{
-		KCal: formula.Tidy(f.KCal, 0), KJ: formula.Tidy(f.KJ, 0), Protein: formula.Tidy(f.Protein, 1), Fat: formula.Tidy(f.Fat, 1),
-		Carb: formula.Tidy(f.Carb, 1), Fibre: formula.Tidy(f.Fibre, 1), Salt: formula.Tidy(f.Salt, 2),
+	out := Share{Grams: s.grams * times, Facts: nutrition.Facts{
+		KCal: f.KCal, KJ: f.KJ, Protein: f.Protein, Fat: f.Fat,
+		Carb: f.Carb, Fibre: f.Fibre, Salt: f.Salt,
 	}}
 	if s.grams > 0 && s.unpriced <= mostUnpriced*s.grams {
-		c := formula.Tidy(s.cost*times, 2)
+		c := s.cost * times
 		out.Cost = &c
 	}
 	return out

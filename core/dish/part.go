@@ -19,17 +19,17 @@ func (l *looker) part(p *formula.Part) PartResult {
 	lines := p.MixLines(l.k.Foods)
 	parts := mix.Parts(lines)
 	state := mix.AssessParts(parts, p.RestAt(l.k.RoomCelsius))
-	out := PartResult{MassG: formula.Tidy(state.Mass, 1), Each: "piece", Word: state.Word(), Status: eaters.Clear, Notes: []formula.Note{}}
+	out := PartResult{MassG: state.Mass, Each: "piece", Word: state.Word(), Status: eaters.Clear, Notes: []formula.Note{}}
 	count := l.pieces
 	if !p.Kind.OnPiece() {
 		out.Each, count = "portion", max(1, l.portions)
 	}
-	out.EachG = formula.Tidy(state.Mass/float64(count), 1)
+	out.EachG = state.Mass / float64(count)
 	usual := &l.k.Figures.Amounts
 	need := l.need(p, lines, heat.CompositionOf(parts).Density())
-	out.NeedG = formula.Tidy(need, 0)
+	out.NeedG = need
 	if shaped(p.Kind) && state.HasPaste {
-		q := formula.Tidy(state.Q, 3)
+		q := state.Q
 		out.Q = &q
 	}
 	out.Lines = formula.LineResults(lines, parts, &state, l.table, l.k)
@@ -39,7 +39,7 @@ func (l *looker) part(p *formula.Part) PartResult {
 		}
 	}
 	note := func(code string, value, limit float64) {
-		out.Notes = append(out.Notes, formula.Note{Code: code, Kind: "limit", Value: formula.Tidy(value, 0), Limit: formula.Tidy(limit, 0)})
+		out.Notes = append(out.Notes, formula.Note{Code: code, Kind: "limit", Value: value, Limit: limit})
 	}
 	switch {
 	case len(lines) == 0:
@@ -129,7 +129,7 @@ func (l *looker) drinks(lines []mix.Line, out *PartResult) {
 		}
 	}
 	if taken > 0 {
-		out.Notes = append(out.Notes, formula.Note{Code: "drinks-by-tomorrow", Kind: "limit", Food: thirsty, Value: formula.Tidy(taken, 0), Limit: formula.Tidy(math.Max(0, liquid-taken), 0)})
+		out.Notes = append(out.Notes, formula.Note{Code: "drinks-by-tomorrow", Kind: "limit", Food: thirsty, Value: taken, Limit: math.Max(0, liquid-taken)})
 	}
 }
 

@@ -35,12 +35,12 @@ var (
 
 // Scaled is a document in another amount.
 type Scaled struct {
-	Document formula.Document `json:"document"`
+	Document formula.Document
 	// Factor is how many times the amounts were taken before they were rounded.
-	Factor float64 `json:"factor"`
+	Factor float64
 	// QWas and Q are the index before and after: rounding moves it a little.
-	QWas *float64 `json:"q_was" nullable:"true"`
-	Q    *float64 `json:"q" nullable:"true"`
+	QWas *float64
+	Q    *float64
 }
 
 // Scale takes a document that Read has accepted to an aim. Amounts are
@@ -82,7 +82,7 @@ func Scale(d *formula.Document, a Aim, k *kitchen.Kitchen) (Scaled, error) {
 		}
 		out.Piece = &fitted
 	}
-	return Scaled{Document: out, Factor: formula.Tidy(factor, 3), QWas: indexOf(d, k), Q: indexOf(&out, k)}, nil
+	return Scaled{Document: out, Factor: factor, QWas: indexOf(d, k), Q: indexOf(&out, k)}, nil
 }
 
 func factorOf(d *formula.Document, a Aim, k *kitchen.Kitchen) (factor float64, shape piece.Piece, err error) {
@@ -150,6 +150,6 @@ func indexOf(d *formula.Document, k *kitchen.Kitchen) *float64 {
 	if !s.HasPaste {
 		return nil
 	}
-	q := formula.Tidy(s.Q, 3)
+	q := s.Q
 	return &q
 }

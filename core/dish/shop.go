@@ -11,25 +11,25 @@ import (
 
 // Purchase is a food to buy for a dish.
 type Purchase struct {
-	Food string `json:"food"`
+	Food string
 	// Grams that the lines need, drained where they are.
-	Grams float64       `json:"grams"`
-	Have  bool          `json:"have"`
-	Sizes *food.Measure `json:"measure,omitempty"`
+	Grams float64
+	Have  bool
+	Sizes *food.Measure
 	// Pack is what it is sold in, Count how many of those, each of PackG; empty where it is
 	// bought loose.
-	Pack  string  `json:"pack,omitempty"`
-	PackG float64 `json:"pack_g,omitempty"`
-	Count int     `json:"count,omitempty"`
+	Pack  string
+	PackG float64
+	Count int
 	// LeftG is what stays of the last pack, and LiquidG what is poured off all.
-	LeftG   float64 `json:"left_g,omitempty"`
-	LiquidG float64 `json:"liquid_g,omitempty"`
+	LeftG   float64
+	LiquidG float64
 	// GoodFor are codes of what the rest is good for.
-	GoodFor []string `json:"good_for,omitempty"`
+	GoodFor []string
 	// Dry is the food it can be cooked from instead, and DryG how much of that.
-	Dry  string   `json:"dry,omitempty"`
-	DryG float64  `json:"dry_g,omitempty"`
-	Cost *float64 `json:"cost" nullable:"true"`
+	Dry  string
+	DryG float64
+	Cost *float64
 }
 
 // Shop lists what the mix and the parts of a document need, in the order they
@@ -57,7 +57,6 @@ func Shop(d *formula.Document, k *kitchen.Kitchen) []Purchase {
 		p := &out[i]
 		f := k.Foods.Find(p.Food)
 		p.Have = k.Have(p.Food)
-		p.Grams = formula.Tidy(p.Grams, 1)
 		if m, ok := f.Measure(p.Grams); ok {
 			p.Sizes = &m
 		}
@@ -70,7 +69,7 @@ func Shop(d *formula.Document, k *kitchen.Kitchen) []Purchase {
 			if p.Count > 0 {
 				bought += p.LeftG
 			}
-			cost := formula.Tidy(perKilo*bought/1000, 2)
+			cost := perKilo * bought / 1000
 			p.Cost = &cost
 		}
 	}
@@ -86,7 +85,7 @@ func (p *Purchase) pack(f *food.Food) {
 		if worth := left + 0.01*float64(n); worth < best {
 			best = worth
 			p.Pack, p.PackG, p.Count = each.Name, each.Total, n
-			p.LeftG, p.LiquidG = formula.Tidy(left, 0), formula.Tidy(float64(n)*(each.Total-each.Drained), 0)
+			p.LeftG, p.LiquidG = left, float64(n)*(each.Total-each.Drained)
 		}
 	}
 	if p.LeftG > 0 {

@@ -115,14 +115,14 @@ const (
 // salty, or nut-like for what is no tree nut by the regulation though some who react
 // to nuts react to it; What is the allergen, diet or want it is about.
 type Reason struct {
-	Code string `json:"code"`
-	What string `json:"what"`
+	Code string
+	What string
 }
 
 // Check is what a table means for a food.
 type Check struct {
-	Status  Status   `json:"status" enum:"clear,label,out"`
-	Reasons []Reason `json:"reasons,omitempty"`
+	Status  Status
+	Reasons []Reason
 }
 
 // Check checks a food. read lists what the label of the pack at hand was read for

@@ -9,19 +9,19 @@ import (
 // Refusal is what someone at the table cannot eat of a dish.
 type Refusal struct {
 	// Person is which of the people it is, from 1; 0 where all leave it out.
-	Person int    `json:"person"`
-	Name   string `json:"name,omitempty"`
-	Count  int    `json:"count,omitempty"`
+	Person int
+	Name   string
+	Count  int
 	// Why holds the allergens, diets and wants that stand against it.
-	Why []string `json:"why"`
+	Why []string
 	// Foods are those that are out, each once.
-	Foods []Refused `json:"foods"`
+	Foods []Refused
 }
 
 // Refused is one food with what is clear for the whole table in its place.
 type Refused struct {
-	Food    string   `json:"food"`
-	Instead []string `json:"instead"`
+	Food    string
+	Instead []string
 }
 
 // Refusals says for whom foods are out, in the order of the table; nil where all can

@@ -24,6 +24,9 @@ const (
 	Piece      Unit = "piece"
 )
 
+// Units lists every unit.
+var Units = []Unit{Gram, Ounce, Cup, Tablespoon, Teaspoon, Piece}
+
 // GramsPer gives the grams in one unit of the food, and false where the
 // catalogue does not know it.
 func (f *Food) GramsPer(u Unit) (float64, bool) {
@@ -48,8 +51,8 @@ func (f *Food) GramsPer(u Unit) (float64, bool) {
 // Measure is an amount as a cook would measure it. Amount is a whole number
 // plus one of the fractions that spoons and cups come in.
 type Measure struct {
-	Amount float64 `json:"amount"`
-	Unit   Unit    `json:"unit"`
+	Amount float64
+	Unit   Unit
 }
 
 // fractions of measuring cups and of spoons, and how many of a spoon a cook counts.

@@ -105,7 +105,7 @@ func TestAFailureSaysWhy(t *testing.T) {
 
 func TestFoodsAboveTheirLimitAreNamed(t *testing.T) {
 	p := formula.Predict(read(t, withLines(`{"food":"red-lentils-cooked","grams":400},{"food":"flax-meal","grams":20},{"food":"flax-meal","grams":20}`)), kitchen.Usual())
-	assert.Contains(t, p.Notes, formula.Note{Code: "over-limit", Kind: "limit", Food: "flax-meal", Value: 9.1, Limit: 6})
+	assert.Contains(t, p.Notes, formula.Note{Code: "over-limit", Kind: "limit", Food: "flax-meal", Value: 100 * 40. / 440, Limit: 6})
 }
 
 func withParts(parts string) string {

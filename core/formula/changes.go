@@ -11,24 +11,24 @@ import (
 
 // Change is one line that differs. Part is its part, from 1; 0 for the mix.
 type Change struct {
-	Part int    `json:"part,omitempty"`
-	Kind string `json:"kind" enum:"added,removed,grams,prep,part-added,part-removed"`
-	Food string `json:"food,omitempty"`
+	Part int
+	Kind string
+	Food string
 	// Was and Now are g before preparations; 0 where there was or is none.
-	Was     float64            `json:"was_g,omitempty"`
-	Now     float64            `json:"now_g,omitempty"`
-	WasPrep []food.Preparation `json:"was_prep,omitempty"`
-	NowPrep []food.Preparation `json:"now_prep,omitempty"`
+	Was     float64
+	Now     float64
+	WasPrep []food.Preparation
+	NowPrep []food.Preparation
 	// Of is the kind of a part that was added or removed.
-	Of PartKind `json:"of,omitempty"`
+	Of PartKind
 }
 
 // Setting is a field beside the lines that differs; Was and Now are as the
 // document writes them, "" where it does not.
 type Setting struct {
-	Field string `json:"field"`
-	Was   string `json:"was"`
-	Now   string `json:"now"`
+	Field string
+	Was   string
+	Now   string
 }
 
 // Changes says what differs from a to b, documents that Read has accepted: lines

@@ -59,7 +59,7 @@ const (
 type Part struct {
 	// ID names the part within the document, for On.
 	ID   string   `json:"id,omitempty" pattern:"^[a-z0-9-]{1,40}$"`
-	Kind PartKind `json:"kind" enum:"filling,middle,shell,wrap,vessel,coating,wash,glaze,sauce,broth"`
+	Kind PartKind `json:"kind"`
 	Name string   `json:"name,omitempty" maxLength:"200"`
 	// On is the part that this one goes on or into; the mix where it is missing.
 	On    string `json:"on,omitempty"`

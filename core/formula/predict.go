@@ -1,7 +1,6 @@
 package formula
 
 import (
-	"math"
 	"slices"
 
 	"cuerda/core/eaters"
@@ -26,6 +25,9 @@ const (
 	FailsBoth   Verdict = "fails-both"
 	Nothing     Verdict = "nothing" // nothing in the mix could hold
 )
+
+// Verdicts lists every verdict.
+var Verdicts = []Verdict{Holds, Marginal, FailsRaw, FailsCooked, FailsBoth, Nothing}
 
 // Means says what holding is for a piece.
 type Means string
@@ -52,74 +54,74 @@ func MeansOf(p *piece.Piece) Means {
 // Note is something to know about a prediction: a caution that comes with a
 // food, a limit that is passed, or a reason why the mix fails.
 type Note struct {
-	Code string `json:"code"`
+	Code string
 	// Kind is caution, limit or reason.
-	Kind string `json:"kind" enum:"caution,limit,reason"`
-	Food string `json:"food,omitempty"`
+	Kind string
+	Food string
 	// Value and Limit are figures that belong to the code: for over-limit, g
 	// per 100 g of mix; for needs-rest, Value is minutes.
-	Value float64 `json:"value,omitempty"`
-	Limit float64 `json:"limit,omitempty"`
+	Value float64
+	Limit float64
 }
 
 // Prediction is what a build will do, after its rest. Holds and needs are in kPa: a
 // hold is what a piece needs, times what the judge of its chance makes of it. Shares
 // are in g per g, masses in g.
 type Prediction struct {
-	MassG float64 `json:"mass_g"`
+	MassG float64
 	// Q is the liquidity index; null where nothing in the mix drinks.
-	Q *float64 `json:"q" nullable:"true"`
+	Q *float64
 	// JustMixedQ is the index before any rest.
-	JustMixedQ *float64   `json:"just_mixed_q" nullable:"true"`
-	Word       mix.Word   `json:"word" enum:"crumbles,short,firm,tacky,slack,slumps,no-paste"`
-	Band       piece.Band `json:"band"`
-	InBand     bool       `json:"in_band"`
-	ChunkShare float64    `json:"chunk_share"`
-	RawKPa     float64    `json:"raw_kpa"`
+	JustMixedQ *float64
+	Word       mix.Word
+	Band       piece.Band
+	InBand     bool
+	ChunkShare float64
+	RawKPa     float64
 	// RawChilledKPa is given where the document chills.
-	RawChilledKPa *float64 `json:"raw_chilled_kpa,omitempty"`
-	RawNeedKPa    float64  `json:"raw_need_kpa"`
-	RawRatio      float64  `json:"raw_ratio"`
-	CookedKPa     float64  `json:"cooked_kpa"`
-	CookedNeedKPa float64  `json:"cooked_need_kpa"`
-	CookedRatio   float64  `json:"cooked_ratio"`
-	WaterShare    float64  `json:"water_share"`
-	FatShare      float64  `json:"fat_share"`
-	SaltShare     float64  `json:"salt_share"`
-	QSD           float64  `json:"q_sd"`
+	RawChilledKPa *float64
+	RawNeedKPa    float64
+	RawRatio      float64
+	CookedKPa     float64
+	CookedNeedKPa float64
+	CookedRatio   float64
+	WaterShare    float64
+	FatShare      float64
+	SaltShare     float64
+	QSD           float64
 	// Chance is that of the weaker of its two stages, 0..1.
-	Chance       float64 `json:"chance"`
-	ChanceRaw    float64 `json:"chance_raw"`
-	ChanceCooked float64 `json:"chance_cooked"`
+	Chance       float64
+	ChanceRaw    float64
+	ChanceCooked float64
 	// Means says what holding is for such a piece.
-	Means   Means   `json:"chance_means" enum:"turn-and-lift,slice,spoon"`
-	Verdict Verdict `json:"verdict" enum:"holds,marginal,fails-raw,fails-cooked,fails-both,nothing"`
-	PieceG  float64 `json:"piece_g"`
-	Pieces  int     `json:"pieces"`
+	Means   Means
+	Verdict Verdict
+	PieceG  float64
+	Pieces  int
 	// ChilledCelsius is what a chill brings the pieces to, and ChillFactor how
 	// many times firmer that makes them.
-	ChilledCelsius *float64 `json:"chilled_celsius,omitempty"`
-	ChillFactor    *float64 `json:"chill_factor,omitempty"`
+	ChilledCelsius *float64
+	ChillFactor    *float64
 	// Lines says, in document order, what became of each line.
-	Lines []LineResult `json:"lines"`
+	Lines []LineResult
 	// NotFor says for whom at the table foods of the mix are out.
-	NotFor []eaters.Refusal `json:"not_for"`
-	Notes  []Note           `json:"notes"`
+	NotFor []eaters.Refusal
+	Notes  []Note
 }
 
 // LineResult is one line as a cook measures it and as it enters the mix.
 type LineResult struct {
 	// Measure is the nearest kitchen measure of the grams in the document.
-	Measure *food.Measure `json:"measure,omitempty"`
+	Measure *food.Measure
 	// PreparedG is the mass after the preparations, g.
-	PreparedG float64 `json:"prepared_g"`
+	PreparedG float64
 	// SharePct is that mass as g per 100 g of the mix.
-	SharePct float64 `json:"share_pct"`
+	SharePct float64
 	// Check is what the table means for the food; nil where nobody leaves
 	// anything out.
-	Check *eaters.Check `json:"check,omitempty"`
+	Check *eaters.Check
 	// Instead names foods that are clear, for a line that is out.
-	Instead []string `json:"instead,omitempty"`
+	Instead []string
 }
 
 // MixLines gives the lines of a document that Read has accepted.
@@ -157,41 +159,41 @@ func Predict(d *Document, k *kitchen.Kitchen) Prediction {
 	need, band := duty.Need, duty.Band
 
 	out := Prediction{
-		MassG: Tidy(s.Mass, 1), Word: s.Word(), Band: band,
-		InBand: s.HasPaste && band.Holds(s.Q), ChunkShare: Tidy(s.ChunkShare, 3),
-		RawNeedKPa: Tidy(need.Raw, 3), CookedNeedKPa: Tidy(need.Cooked, 3),
-		QSD: Tidy(s.SD, 3), Means: MeansOf(&p), Notes: []Note{},
+		MassG: s.Mass, Word: s.Word(), Band: band,
+		InBand: s.HasPaste && band.Holds(s.Q), ChunkShare: s.ChunkShare,
+		RawNeedKPa: need.Raw, CookedNeedKPa: need.Cooked,
+		QSD: s.SD, Means: MeansOf(&p), Notes: []Note{},
 	}
 	if s.Mass > 0 {
-		out.WaterShare = Tidy(s.Water/s.Mass, 3)
-		out.FatShare = Tidy(s.Fat/s.Mass, 3)
-		out.SaltShare = Tidy(s.Salt/s.Mass, 3)
+		out.WaterShare = s.Water / s.Mass
+		out.FatShare = s.Fat / s.Mass
+		out.SaltShare = s.Salt / s.Mass
 	}
 	yield := p.Yield(s.Mass, heat.CompositionOf(parts).Density())
-	out.Pieces, out.PieceG = yield.Pieces, Tidy(yield.PieceG, 1)
+	out.Pieces, out.PieceG = yield.Pieces, yield.PieceG
 	if s.HasPaste {
-		q := Tidy(s.Q, 3)
+		q := s.Q
 		mixed := q
 		if rest.Minutes > 0 {
-			mixed = Tidy(mix.Index(bowl, mix.Rest{Celsius: rest.Celsius, Hands: rest.Hands}), 3)
+			mixed = mix.Index(bowl, mix.Rest{Celsius: rest.Celsius, Hands: rest.Hands})
 		}
 		out.Q, out.JustMixedQ = &q, &mixed
 	}
 	judged := s.Effect.Judge(&duty, 0)
-	out.RawKPa = Tidy(judged.RawRatio*need.Raw, 3)
+	out.RawKPa = judged.RawRatio * need.Raw
 	if celsius, chilled := d.chilledTo(k, parts); chilled {
 		warm := judged.RawRatio
 		judged = s.Effect.Judge(&duty, mix.Coldness(celsius))
-		firmer, at, factor := Tidy(judged.RawRatio*need.Raw, 3), Tidy(celsius, 1), 1.
+		firmer, at, factor := judged.RawRatio*need.Raw, celsius, 1.
 		if warm > 0 {
-			factor = Tidy(judged.RawRatio/warm, 2)
+			factor = judged.RawRatio / warm
 		}
 		out.RawChilledKPa, out.ChilledCelsius, out.ChillFactor = &firmer, &at, &factor
 	}
-	out.CookedKPa = Tidy(judged.CookedRatio*need.Cooked, 2)
-	out.RawRatio, out.CookedRatio = Tidy(judged.RawRatio, 2), Tidy(judged.CookedRatio, 2)
-	out.Chance = Tidy(judged.Chance(), 3)
-	out.ChanceRaw, out.ChanceCooked = Tidy(judged.Raw, 3), Tidy(judged.Cooked, 3)
+	out.CookedKPa = judged.CookedRatio * need.Cooked
+	out.RawRatio, out.CookedRatio = judged.RawRatio, judged.CookedRatio
+	out.Chance = judged.Chance()
+	out.ChanceRaw, out.ChanceCooked = judged.Raw, judged.Cooked
 	out.Verdict = verdict(s.HasPaste, out.InBand, judged.RawRatio, judged.CookedRatio)
 
 	out.Lines = LineResults(lines, parts, &s, d.Eaters.Table(), k)
@@ -216,7 +218,7 @@ func LineResults(lines []mix.Line, parts []mix.Part, s *mix.State, table eaters.
 	measures := make([]food.Measure, len(lines))
 	for i := range lines {
 		l := &lines[i]
-		r := LineResult{PreparedG: Tidy(parts[i].Mass, 1), SharePct: Tidy(100*parts[i].Mass/s.Mass, 2)}
+		r := LineResult{PreparedG: parts[i].Mass, SharePct: 100 * parts[i].Mass / s.Mass}
 		if m, ok := l.Food.Measure(l.Grams); ok {
 			measures[i] = m
 			r.Measure = &measures[i]
@@ -285,7 +287,7 @@ func reasons(parts []mix.Part, rest mix.Rest, s *mix.State, p *Prediction) []Not
 		return out
 	}
 	if s.ChunkShare > manyPieces {
-		reason("too-many-pieces", Tidy(100*s.ChunkShare, 0))
+		reason("too-many-pieces", 100*s.ChunkShare)
 	}
 	if len(out) == 0 {
 		if p.RawRatio < mix.SureRatio {
@@ -321,7 +323,7 @@ func limits(lines []mix.Line, s *mix.State) []Note {
 		grams, first := total[f]
 		delete(total, f)
 		if pct := 100 * grams / s.Mass; first && f.MaxPct > 0 && pct > f.MaxPct {
-			out = append(out, Note{Code: "over-limit", Kind: "limit", Food: f.ID, Value: Tidy(pct, 1), Limit: f.MaxPct})
+			out = append(out, Note{Code: "over-limit", Kind: "limit", Food: f.ID, Value: pct, Limit: f.MaxPct})
 		}
 	}
 	return out
@@ -352,21 +354,4 @@ func Cautions(lines []mix.Line, table eaters.Table, k *kitchen.Kitchen) []Note {
 		}
 	}
 	return out
-}
-
-// Tidy rounds for display to that many decimals; what is tiny keeps three
-// significant digits, so that a ratio of it still makes sense.
-func Tidy(x float64, decimals int) float64 {
-	if x == 0 || math.IsInf(x, 0) || math.IsNaN(x) {
-		return 0
-	}
-	scale := math.Pow10(decimals)
-	if r := math.Round(x*scale) / scale; math.Abs(r) >= 50/scale {
-		return r
-	}
-	scale = math.Pow10(max(decimals, 2-int(math.Floor(math.Log10(math.Abs(x))))))
-	if math.IsInf(scale, 0) {
-		return 0
-	}
-	return math.Round(x*scale) / scale
 }

@@ -11,8 +11,8 @@ import (
 
 // Shaped is what a mix is made into and how that is cooked.
 type Shaped struct {
-	Piece piece.Piece `json:"piece"`
-	Cook  Cook        `json:"cook"`
+	Piece piece.Piece
+	Cook  Cook
 }
 
 // leastFill is the share of the smallest tin below which a loaf stands free.

@@ -110,9 +110,9 @@ func (c Composition) iceShare(celsius float64) float64 {
 
 // Thermal are the properties that say how fast a mix warms.
 type Thermal struct {
-	Density      float64 `json:"density_kg_m3"`
-	Conductivity float64 `json:"conductivity_w_mk"`
-	HeatCapacity float64 `json:"heat_capacity_kj_kgk"`
+	Density      float64
+	Conductivity float64
+	HeatCapacity float64
 }
 
 // ThermalAt gives them at a temperature, degC, without what ice takes to melt.

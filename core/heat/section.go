@@ -5,17 +5,17 @@ import "math"
 // Frame is a section through the middle of the piece at one time: one figure a
 // cell, row by row from the bottom, each from the axis outward.
 type Frame struct {
-	Minutes float64 `json:"minutes"`
-	Celsius []int16 `json:"celsius"`
+	Minutes float64
+	Celsius []int16
 }
 
 // Section says where the cells of the frames lie.
 type Section struct {
 	// X and Z are the middles of columns and rows, mm from the axis and from the
 	// bottom; a ball has no Z, its X is the way from its middle.
-	X      []float64 `json:"x_mm"`
-	Z      []float64 `json:"z_mm"`
-	Frames []Frame   `json:"frames"`
+	X      []float64
+	Z      []float64
+	Frames []Frame
 }
 
 // section gives the plane of the frames: a loaf is cut across its length.

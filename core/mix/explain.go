@@ -8,55 +8,55 @@ import (
 // Given is what one line gives to the figures of a mix.
 type Given struct {
 	// Water that wets the paste and liquid oil (which counts for 0.3), g.
-	Water float64 `json:"water_g"`
-	Oil   float64 `json:"oil_g"`
+	Water float64
+	Oil   float64
 	// Plastic is the water it drinks before the mix stops crumbling, and Liquid
 	// before it slumps, g.
-	Plastic float64 `json:"plastic_g"`
-	Liquid  float64 `json:"liquid_g"`
+	Plastic float64
+	Liquid  float64
 	// RawPct and CookedPct are its shares of the glue, per cent: of the raw, and of
 	// what heat sets.
-	RawPct    float64 `json:"raw_pct"`
-	CookedPct float64 `json:"cooked_pct"`
+	RawPct    float64
+	CookedPct float64
 	// PiecesG is what of it stays pieces, g.
-	PiecesG float64 `json:"pieces_g"`
+	PiecesG float64
 	// Tenth is what the figures would be with a tenth more of the line.
-	Tenth Figures `json:"tenth"`
+	Tenth Figures
 }
 
 // Figures are the index and the chances raw and cooked, 0..1.
 type Figures struct {
-	Q      float64 `json:"q"`
-	Raw    float64 `json:"raw_chance"`
-	Cooked float64 `json:"cooked_chance"`
+	Q      float64
+	Raw    float64
+	Cooked float64
 }
 
 // Ground is what one topic does to a chance, against a middling build: in points of
 // 100, above 0 where it helps.
 type Ground struct {
-	Topic  Topic   `json:"topic" enum:"shape,glue,sets,wet,dry,chill,egg,meat,starch,gel,fat,leaf,heat,size"`
-	Points float64 `json:"points"`
+	Topic  Topic
+	Points float64
 }
 
 // Explanation is how the figures of a mix come about: docs/model.md, sections 2
 // and 3.
 type Explanation struct {
-	Lines []Given `json:"lines"`
+	Lines []Given
 	// Sums over the lines, g.
-	Water   float64 `json:"water_g"`
-	Oil     float64 `json:"oil_g"`
-	Plastic float64 `json:"plastic_g"`
-	Liquid  float64 `json:"liquid_g"`
+	Water   float64
+	Oil     float64
+	Plastic float64
+	Liquid  float64
 	// Cohesion is what binds the raw mix and Set what heat sets in it, kPa, and
 	// Continuity what the pieces leave of both, as a factor. Salt is the factor of salt
 	// on the glue of raw meat.
-	Cohesion   float64 `json:"cohesion_kpa"`
-	Set        float64 `json:"set_kpa"`
-	Continuity float64 `json:"continuity"`
-	Salt       float64 `json:"salt"`
+	Cohesion   float64
+	Set        float64
+	Continuity float64
+	Salt       float64
 	// RawReasons and CookedReasons come the weightiest first.
-	RawReasons    []Ground `json:"raw_reasons"`
-	CookedReasons []Ground `json:"cooked_reasons"`
+	RawReasons    []Ground
+	CookedReasons []Ground
 }
 
 // Explain takes the figures of AssessParts and of Judge apart. A mix without a paste

@@ -33,6 +33,12 @@ const (
 	TopicSize   Topic = "size" // what its weight asks
 )
 
+// Topics lists every topic.
+var Topics = []Topic{
+	TopicShape, TopicGlue, TopicSets, TopicWet, TopicDry, TopicChill, TopicEgg, TopicMeat, TopicStarch, TopicGel,
+	TopicFat, TopicLeaf, TopicHeat, TopicSize,
+}
+
 // evidence names what the judges weigh, in the order of rawEvidence and cookedEvidence.
 type evidence struct {
 	name  string

@@ -7,13 +7,13 @@ import "cuerda/core/mix"
 // Facts are amounts of an amount of food: kcal, kJ, and g of the others. Carb is
 // available carbohydrate, without the fibre.
 type Facts struct {
-	KCal    float64 `json:"kcal"`
-	KJ      float64 `json:"kj"`
-	Protein float64 `json:"protein_g"`
-	Fat     float64 `json:"fat_g"`
-	Carb    float64 `json:"carb_g"`
-	Fibre   float64 `json:"fibre_g"`
-	Salt    float64 `json:"salt_g"`
+	KCal    float64
+	KJ      float64
+	Protein float64
+	Fat     float64
+	Carb    float64
+	Fibre   float64
+	Salt    float64
 }
 
 // The energy of a gram: EU Regulation 1169/2011, Annex XIV.

@@ -139,14 +139,14 @@ func (p *Piece) tidy() error {
 
 // Yield is what a whole mix comes to.
 type Yield struct {
-	Pieces int     `json:"pieces"`
-	PieceG float64 `json:"piece_g"`
+	Pieces int
+	PieceG float64
 	// RemainderG is left over, and Remainder what to do with it: none, share it
 	// out, shape one small piece, or a piece more than half the size.
-	RemainderG float64 `json:"remainder_g"`
-	Remainder  string  `json:"remainder" enum:"none,share-out,one-small,nearly-one"`
+	RemainderG float64
+	Remainder  string
 	// ShareG is what each piece weighs once the remainder is shared out.
-	ShareG float64 `json:"share_g,omitempty"`
+	ShareG float64
 }
 
 // Yield shares a mix of so many grams out into pieces of that density, kg/m3. A

@@ -9,27 +9,27 @@ import (
 // Place is the middle of a piece as it lies, mm from the left and the top of
 // what it lies on.
 type Place struct {
-	X float64 `json:"x"`
-	Y float64 `json:"y"`
+	X float64
+	Y float64
 }
 
 // Load is how pieces lie in what they are cooked in.
 type Load struct {
 	// On is tray, pan, pot or tin.
-	On string `json:"on" enum:"tray,pan,pot,tin"`
+	On string
 	// Size of the tray or the tin, mm; for a round one both are its diameter.
-	LengthMM float64 `json:"length_mm"`
-	WidthMM  float64 `json:"width_mm"`
+	LengthMM float64
+	WidthMM  float64
 	// Across and Along are what one piece covers.
-	AcrossMM float64 `json:"across_mm"`
-	AlongMM  float64 `json:"along_mm"`
+	AcrossMM float64
+	AlongMM  float64
 	// Holds is how many fit; Places where, as many as the fullest load takes.
-	Holds  int     `json:"holds"`
-	Places []Place `json:"places"`
+	Holds  int
+	Places []Place
 	// AtOnce is how many cook together, Batches how many times one cooks.
-	AtOnce  int `json:"at_once"`
-	Batches int `json:"batches"`
-	Loads   int `json:"loads"` // trays, tins or panfuls in all
+	AtOnce  int
+	Batches int
+	Loads   int // trays, tins or panfuls in all
 }
 
 // mostPlaces is as many as are drawn.

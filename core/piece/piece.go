@@ -261,8 +261,8 @@ func ballHandling(m Method, f *figure.Handling) float64 {
 
 // Band is the range of the liquidity index that suits the piece.
 type Band struct {
-	From float64 `json:"from"`
-	To   float64 `json:"to"`
+	From float64
+	To   float64
 }
 
 // Holds says whether the band holds q.

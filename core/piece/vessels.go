@@ -9,9 +9,9 @@ import (
 // Scoop is a measure that portions a mix by volume.
 type Scoop struct {
 	// Name is disher-40, spoon-1 or cup-1/4.
-	Name string `json:"name"`
+	Name string
 	// Millilitres it holds, level.
-	Millilitres float64 `json:"ml"`
+	Millilitres float64
 }
 
 const (

@@ -52,20 +52,23 @@ const (
 	Plants     Reason = "plants"        // hot all through, so that starch and flour cook
 )
 
+// Reasons lists every reason, the strictest first.
+var Reasons = []Reason{Poultry, Stuffing, GroundMeat, Egg, Fish, Cooked, Plants}
+
 // Target is what the coldest point should reach.
 type Target struct {
-	Celsius float64 `json:"celsius"`
+	Celsius float64
 	// Minutes it should stay there, or their equal; 0 for a moment.
-	Minutes float64 `json:"minutes"`
-	Reason  Reason  `json:"reason" enum:"poultry,stuffing,ground-meat,egg,fish,cooked-before,plants"`
+	Minutes float64
+	Reason  Reason
 	// Food that asks for it, if one does.
-	Food string `json:"food,omitempty"`
+	Food string
 	// Guided says whether guidance asks for it, as against good cooking alone.
-	Guided bool `json:"guided"`
+	Guided bool
 	// GuidedCelsius is what guidance asks for where good cooking asks for more, and
 	// GuidedMinutes for how long; 0 where it asks for nothing less.
-	GuidedCelsius float64 `json:"guided_celsius,omitempty"`
-	GuidedMinutes float64 `json:"guided_minutes,omitempty"`
+	GuidedCelsius float64
+	GuidedMinutes float64
 }
 
 // Least is what guidance asks for, with good cooking left out; false where it asks
@@ -171,9 +174,9 @@ const (
 
 // Keep says how long pieces keep, in days: usual home guidance.
 type Keep struct {
-	RawFridgeDays    float64 `json:"raw_fridge_days"`
-	CookedFridgeDays float64 `json:"cooked_fridge_days"`
-	FreezerMonths    float64 `json:"freezer_months"`
+	RawFridgeDays    float64
+	CookedFridgeDays float64
+	FreezerMonths    float64
 }
 
 // KeepFor gives the days for the lines of a mix (USDA FSIS and FoodKeeper

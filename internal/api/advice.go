@@ -10,6 +10,7 @@ import (
 	"cuerda/core/advice"
 	"cuerda/core/binder"
 	"cuerda/core/mix"
+	"cuerda/internal/answer"
 	"cuerda/internal/problem"
 )
 
@@ -27,7 +28,7 @@ type mendInput struct {
 
 func (s *Server) registerAdvice(api huma.API) {
 	huma.Register(api, takesDocument(api, op(http.MethodPost, "/bind", "bind", "Choose binders, or what stands in for egg and crumbs")),
-		func(ctx context.Context, in *bindInput) (*body[advice.Answer], error) {
+		func(ctx context.Context, in *bindInput) (*body[answer.Answer], error) {
 			k, d, err := s.kitchenAndDocument(ctx, in.RawBody)
 			if err != nil {
 				return nil, err
@@ -36,19 +37,18 @@ func (s *Server) registerAdvice(api huma.API) {
 			if ours.Used, err = s.Store.FoodsUsed(ctx, kitchenID(ctx)); err != nil {
 				return nil, s.problemOf(ctx, err)
 			}
-			return &body[advice.Answer]{advice.Bind(&ours, d, advice.Options{Replace: advice.Replace(in.Replace), Foods: in.Foods, Aim: binder.Aim(in.Aim)})}, nil
+			return &body[answer.Answer]{answer.Of[answer.Answer](advice.Bind(&ours, d, advice.Options{Replace: advice.Replace(in.Replace), Foods: in.Foods, Aim: binder.Aim(in.Aim)}))}, nil
 		})
 	huma.Register(api, takesDocument(api, op(http.MethodPost, "/schools", "schools", "Where good cooks disagree, in numbers")),
-		func(ctx context.Context, in *DocumentInput) (*body[[]advice.School], error) {
+		func(ctx context.Context, in *DocumentInput) (*body[[]answer.School], error) {
 			k, d, err := s.kitchenAndDocument(ctx, in.RawBody)
 			if err != nil {
 				return nil, err
 			}
-			out := advice.Schools(k, d)
-			return &body[[]advice.School]{append([]advice.School{}, out...)}, nil
+			return &body[[]answer.School]{answer.Of[[]answer.School](append([]advice.School{}, advice.Schools(k, d)...))}, nil
 		})
 	huma.Register(api, takesDocument(api, op(http.MethodPost, "/mend", "mend", "Mend a mix by the feel of the hand")),
-		func(ctx context.Context, in *mendInput) (*body[advice.Mend], error) {
+		func(ctx context.Context, in *mendInput) (*body[answer.Mend], error) {
 			k, d, err := s.kitchenAndDocument(ctx, in.RawBody)
 			if err != nil {
 				return nil, err
@@ -61,6 +61,6 @@ func (s *Server) registerAdvice(api huma.API) {
 			if !ok {
 				return nil, problem.New(http.StatusUnprocessableEntity, "no-paste", "There is nothing in the mix that could hold.")
 			}
-			return &body[advice.Mend]{m}, nil
+			return &body[answer.Mend]{answer.Of[answer.Mend](m)}, nil
 		})
 }

@@ -8,9 +8,8 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
-	"cuerda/core/advice"
 	"cuerda/core/food/ingredient"
-	"cuerda/core/formula"
+	"cuerda/internal/answer"
 	"cuerda/internal/problem"
 )
 
@@ -19,7 +18,7 @@ const lentils = `{"format":"cuerda-build/1","lines":[{"food":"red-lentils-cooked
 func TestAdviceOverHTTP(t *testing.T) {
 	t.Parallel()
 	c := start(t)
-	var bound advice.Answer
+	var bound answer.Answer
 	_, text := c.do("POST", "/api/bind?replace=binders", lentils)
 	require.NoError(t, json.Unmarshal(text, &bound))
 	require.NotEmpty(t, bound.Suggest, string(text))
@@ -28,11 +27,11 @@ func TestAdviceOverHTTP(t *testing.T) {
 	for _, w := range bound.Suggest {
 		assert.EqualValues(t, "least-binder", w.Aim)
 	}
-	var mend advice.Mend
+	var mend answer.Mend
 	_, text = c.do("POST", "/api/mend?felt=slack", lentils)
 	require.NoError(t, json.Unmarshal(text, &mend))
 	assert.Equal(t, "too-wet", mend.Verdict)
-	var schools []advice.School
+	var schools []answer.School
 	_, text = c.do("POST", "/api/schools", lentils)
 	require.NoError(t, json.Unmarshal(text, &schools))
 	assert.NotEmpty(t, schools)
@@ -50,14 +49,14 @@ func TestAdviceOverHTTP(t *testing.T) {
 func TestAnOwnPackChangesThePrediction(t *testing.T) {
 	t.Parallel()
 	c := start(t)
-	predict := func() (p formula.Prediction) {
+	predict := func() (p answer.Prediction) {
 		_, text := c.do("POST", "/api/predict", document("x", `{"food":"tofu-firm","grams":300,"prep":[{"do":"mash","level":1}]},{"food":"oats-rolled","grams":40}`))
 		require.NoError(t, json.Unmarshal(text, &p))
 		return p
 	}
 	before := predict()
-	answer, text := c.do("PUT", "/api/pantry/tofu-firm", `{"food":"tofu-firm","have":true,"pack":{"fat":4,"carb":1,"fibre":0.2,"protein":8,"salt":0.1}}`)
-	require.Equal(t, 200, answer.StatusCode, string(text))
+	reply, text := c.do("PUT", "/api/pantry/tofu-firm", `{"food":"tofu-firm","have":true,"pack":{"fat":4,"carb":1,"fibre":0.2,"protein":8,"salt":0.1}}`)
+	require.Equal(t, 200, reply.StatusCode, string(text))
 	assert.Greater(t, *predict().Q, *before.Q, "a wetter pack")
 	p := c.problem(422, problem.BadRequest, "PUT", "/api/pantry/tofu-firm", `{"food":"tofu-firm","have":true,"pack":{"fat":60,"carb":50,"fibre":0,"protein":8,"salt":0}}`)
 	assert.Equal(t, "does-not-add-up", p.Errors[0].Code)

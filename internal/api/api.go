@@ -99,6 +99,7 @@ func (s *Server) register(r *gin.Engine) huma.API {
 	s.registerExchange(api)
 	s.registerReading(api)
 	s.registerHealth(api)
+	describeEnums(api.OpenAPI().Components.Schemas)
 	for _, path := range api.OpenAPI().Paths {
 		for _, o := range []*huma.Operation{path.Post, path.Put} {
 			if o != nil && o.RequestBody != nil {

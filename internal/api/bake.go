@@ -13,6 +13,7 @@ import (
 	"cuerda/core/kitchen"
 	"cuerda/core/mix"
 	"cuerda/core/piece"
+	"cuerda/internal/answer"
 	"cuerda/internal/problem"
 )
 
@@ -52,8 +53,8 @@ func (in *TinInput) tin() *piece.Tin {
 
 // Fit is a piece in the size asked for, and what the mix comes to.
 type Fit struct {
-	Piece piece.Piece `json:"piece"`
-	Yield piece.Yield `json:"yield"`
+	Piece piece.Piece  `json:"piece"`
+	Yield answer.Yield `json:"yield"`
 }
 
 // fitCodes are the codes of the ways a size cannot be had.
@@ -64,20 +65,20 @@ var fitCodes = map[error]string{
 
 func (s *Server) registerBake(api huma.API) {
 	huma.Register(api, takesDocument(api, op(http.MethodPost, "/bake", "bake", "How long a build takes to cook, and what that does to it")),
-		func(ctx context.Context, in *bakeInput) (*body[bake.Baked], error) {
+		func(ctx context.Context, in *bakeInput) (*body[answer.Baked], error) {
 			k, d, err := s.kitchenAndDocument(ctx, in.RawBody)
 			if err != nil {
 				return nil, err
 			}
-			return &body[bake.Baked]{bake.Bake(d, k, bake.Options{Section: in.Section, Now: in.Now})}, nil
+			return &body[answer.Baked]{answer.Of[answer.Baked](bake.Bake(d, k, bake.Options{Section: in.Section, Now: in.Now}))}, nil
 		})
 	huma.Register(api, takesDocument(api, op(http.MethodPost, "/outlook", "lookOut", "What a change would do to the minutes, and the cold before and after")),
-		func(ctx context.Context, in *DocumentInput) (*body[bake.Outlook], error) {
+		func(ctx context.Context, in *DocumentInput) (*body[answer.Outlook], error) {
 			k, d, err := s.kitchenAndDocument(ctx, in.RawBody)
 			if err != nil {
 				return nil, err
 			}
-			return &body[bake.Outlook]{bake.LookOut(d, k)}, nil
+			return &body[answer.Outlook]{answer.Of[answer.Outlook](bake.LookOut(d, k))}, nil
 		})
 	huma.Register(api, takesDocument(api, op(http.MethodPost, "/fit", "fit", "The size of a piece from a number, a mass, a scoop or a tin")),
 		func(ctx context.Context, in *fitInput) (*body[Fit], error) {
@@ -95,16 +96,15 @@ func (s *Server) registerBake(api huma.API) {
 				return nil, problem.New(http.StatusUnprocessableEntity, codeOf(err, fitCodes), "No such piece can be had: "+err.Error()+".")
 			}
 			y := fitted.Yield(mass, density)
-			y.PieceG, y.RemainderG, y.ShareG = formula.Tidy(y.PieceG, 1), formula.Tidy(y.RemainderG, 1), formula.Tidy(y.ShareG, 1)
-			return &body[Fit]{Fit{fitted, y}}, nil
+			return &body[Fit]{Fit{fitted, answer.Of[answer.Yield](y)}}, nil
 		})
 	huma.Register(api, takesDocument(api, op(http.MethodPost, "/reshape", "reshape", "The mix as pieces of another kind: their usual size, number and way of cooking")),
-		func(ctx context.Context, in *reshapeInput) (*body[formula.Shaped], error) {
+		func(ctx context.Context, in *reshapeInput) (*body[answer.Shaped], error) {
 			k, d, err := s.kitchenAndDocument(ctx, in.RawBody)
 			if err != nil {
 				return nil, err
 			}
-			return &body[formula.Shaped]{formula.Reshape(d, piece.Kind(in.Kind), k)}, nil
+			return &body[answer.Shaped]{answer.Of[answer.Shaped](formula.Reshape(d, piece.Kind(in.Kind), k))}, nil
 		})
 	s.registerSettings(api)
 }

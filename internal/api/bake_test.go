@@ -8,9 +8,9 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
-	"cuerda/core/bake"
 	"cuerda/core/kitchen"
 	"cuerda/core/safety"
+	"cuerda/internal/answer"
 	"cuerda/internal/api"
 	"cuerda/internal/problem"
 )
@@ -21,9 +21,9 @@ const turkey = `{"format":"cuerda-build/1","lines":[{"food":"turkey-ground","gra
 func TestHeatOverHTTP(t *testing.T) {
 	t.Parallel()
 	c := start(t)
-	baked := func(query, document string) (b bake.Baked) {
-		answer, text := c.do("POST", "/api/bake"+query, document)
-		require.Equal(t, 200, answer.StatusCode, string(text))
+	baked := func(query, document string) (b answer.Baked) {
+		reply, text := c.do("POST", "/api/bake"+query, document)
+		require.Equal(t, 200, reply.StatusCode, string(text))
 		require.NoError(t, json.Unmarshal(text, &b))
 		return b
 	}
@@ -39,7 +39,7 @@ func TestHeatOverHTTP(t *testing.T) {
 	assert.Nil(t, cold.PullAt)
 	assert.Equal(t, "target-above-surroundings", cold.Notes[0].Code)
 
-	var outlook bake.Outlook
+	var outlook answer.Outlook
 	_, text := c.do("POST", "/api/outlook", turkey)
 	require.NoError(t, json.Unmarshal(text, &outlook))
 	require.Len(t, outlook.WhatIf, 3)
@@ -60,7 +60,7 @@ func TestTheOvensErrorIsKeptAndMovesTheMinutes(t *testing.T) {
 	t.Parallel()
 	c := start(t)
 	minutes := func() float64 {
-		var b bake.Baked
+		var b answer.Baked
 		_, text := c.do("POST", "/api/bake", turkey)
 		require.NoError(t, json.Unmarshal(text, &b))
 		return *b.MinutesToTarget
@@ -70,8 +70,8 @@ func TestTheOvensErrorIsKeptAndMovesTheMinutes(t *testing.T) {
 	settings.OvenOffset, settings.Racks = -20, 3
 	text, err := json.Marshal(settings)
 	require.NoError(t, err)
-	answer, said := c.do("PUT", "/api/settings", string(text))
-	require.Equal(t, 200, answer.StatusCode, string(said))
+	reply, said := c.do("PUT", "/api/settings", string(text))
+	require.Equal(t, 200, reply.StatusCode, string(said))
 	assert.Greater(t, minutes(), before, "the oven is colder than it says")
 	var kept kitchen.Settings
 	_, said = c.do("GET", "/api/settings", "")
@@ -97,7 +97,7 @@ func TestAKitchensOwnFiguresMoveItsCord(t *testing.T) {
 	t.Parallel()
 	c := start(t)
 	preheat := func() float64 {
-		for _, s := range ask[bake.Baked](t, c, "POST", "/api/bake", turkey).Steps {
+		for _, s := range ask[answer.Baked](t, c, "POST", "/api/bake", turkey).Steps {
 			if s.Code == "preheat" {
 				return s.Minutes
 			}
@@ -109,8 +109,8 @@ func TestAKitchensOwnFiguresMoveItsCord(t *testing.T) {
 	settings.Own = map[string]float64{"preheat": usual + 12, "drain": 0}
 	text, err := json.Marshal(settings)
 	require.NoError(t, err)
-	answer, said := c.do("PUT", "/api/settings", string(text))
-	require.Equal(t, 200, answer.StatusCode, string(said))
+	reply, said := c.do("PUT", "/api/settings", string(text))
+	require.Equal(t, 200, reply.StatusCode, string(said))
 	assert.Equal(t, usual+12, preheat())
 	for _, f := range ask[[]api.Figure](t, c, "GET", "/api/figures", "") {
 		switch f.ID {

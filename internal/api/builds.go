@@ -14,6 +14,7 @@ import (
 	"cuerda/core/formula"
 	"cuerda/core/kitchen"
 	"cuerda/core/mix"
+	"cuerda/internal/answer"
 	"cuerda/internal/demo"
 	"cuerda/internal/problem"
 	"cuerda/internal/store"
@@ -21,12 +22,12 @@ import (
 
 // Build is a build at one of its versions, with what the model says of it.
 type Build struct {
-	ID         string             `json:"id" format:"uuid"`
-	Version    int                `json:"version"`
-	UpdatedAt  time.Time          `json:"updated_at"`
-	Document   formula.Document   `json:"document"`
-	Prediction formula.Prediction `json:"prediction"`
-	From       *Origin            `json:"from,omitempty"`
+	ID         string            `json:"id" format:"uuid"`
+	Version    int               `json:"version"`
+	UpdatedAt  time.Time         `json:"updated_at"`
+	Document   formula.Document  `json:"document"`
+	Prediction answer.Prediction `json:"prediction"`
+	From       *Origin           `json:"from,omitempty"`
 }
 
 // Entry is a build in the list.
@@ -70,8 +71,8 @@ func (m IfMatchInput) version() (int, error) {
 }
 
 // predict is formula.Predict for a kept document.
-func predict(k *kitchen.Kitchen, d *formula.Document) formula.Prediction {
-	return formula.Predict(usable(k, d), k)
+func predict(k *kitchen.Kitchen, d *formula.Document) answer.Prediction {
+	return answer.Of[answer.Prediction](formula.Predict(usable(k, d), k))
 }
 
 // Origin is the version of a build that another was branched from.

@@ -2,6 +2,7 @@ package api
 
 import (
 	"context"
+	"math"
 	"net/http"
 	"slices"
 
@@ -14,6 +15,7 @@ import (
 	"cuerda/core/kitchen"
 	"cuerda/core/mix"
 	"cuerda/core/piece"
+	"cuerda/internal/answer"
 	"cuerda/internal/problem"
 )
 
@@ -39,16 +41,16 @@ type scaleInput struct {
 // Scaling is a dish in another amount, with what the kitchen makes of that and
 // what is to be bought.
 type Scaling struct {
-	dish.Scaled
+	answer.Scaled
 	Pieces int `json:"pieces"`
 	// Bowls is how often the processor is filled, Batches how often one cooks, and
 	// Loads how many trays, tins or panfuls there are.
-	Bowls   int             `json:"bowls"`
-	Batches int             `json:"batches"`
-	Loads   int             `json:"loads"`
-	On      string          `json:"on" enum:"tray,pan,pot,tin"`
-	Shop    []dish.Purchase `json:"shop"`
-	MassG   float64         `json:"mass_g"`
+	Bowls   int               `json:"bowls"`
+	Batches int               `json:"batches"`
+	Loads   int               `json:"loads"`
+	On      string            `json:"on" enum:"tray,pan,pot,tin"`
+	Shop    []answer.Purchase `json:"shop"`
+	MassG   float64           `json:"mass_g"`
 }
 
 var scaleCodes = map[error]string{
@@ -59,12 +61,12 @@ var scaleCodes = map[error]string{
 
 func (s *Server) registerDish(api huma.API) {
 	huma.Register(api, takesDocument(api, op(http.MethodPost, "/dish", "lookAtDish", "A build with its parts: amounts, checks, nutrition and cost")),
-		func(ctx context.Context, in *DocumentInput) (*body[dish.Dish], error) {
+		func(ctx context.Context, in *DocumentInput) (*body[answer.Dish], error) {
 			k, d, err := s.kitchenAndDocument(ctx, in.RawBody)
 			if err != nil {
 				return nil, err
 			}
-			return &body[dish.Dish]{dish.Look(d, k)}, nil
+			return &body[answer.Dish]{answer.Of[answer.Dish](dish.Look(d, k))}, nil
 		})
 	huma.Register(api, takesDocument(api, op(http.MethodPost, "/parts/start", "startPart", "A first try at a part, in the amount the build wants")),
 		func(ctx context.Context, in *startInput) (*body[formula.Part], error) {
@@ -109,8 +111,8 @@ func (s *Server) scale(ctx context.Context, in *scaleInput) (*body[Scaling], err
 		}
 	}
 	baked := bake.Bake(&scaled.Document, k, bake.Options{Now: -1})
-	out := Scaling{Scaled: scaled, Pieces: baked.Yield.Pieces, Bowls: 0, Batches: baked.Load.Batches, Loads: baked.Load.Loads, On: baked.Load.On,
-		Shop: dish.Shop(&scaled.Document, k)}
+	out := Scaling{Scaled: answer.Of[answer.Scaled](scaled), Pieces: baked.Yield.Pieces, Bowls: 0, Batches: baked.Load.Batches, Loads: baked.Load.Loads, On: baked.Load.On,
+		Shop: answer.Of[[]answer.Purchase](dish.Shop(&scaled.Document, k))}
 	for _, step := range baked.Steps {
 		if step.Code == "blitz" && step.Part == 0 {
 			out.Bowls = step.Times
@@ -119,21 +121,21 @@ func (s *Server) scale(ctx context.Context, in *scaleInput) (*body[Scaling], err
 	for _, p := range mix.Parts(scaled.Document.MixLines(k.Foods)) {
 		out.MassG += p.Mass
 	}
-	out.MassG = formula.Tidy(out.MassG, 0)
+	out.MassG = answer.Tidy(out.MassG, 0)
 	return &body[Scaling]{out}, nil
 }
 
 // Explained is how the figures come about, with what they are held against.
 type Explained struct {
-	mix.Explanation
-	Foods  []string     `json:"foods"`
-	Grades []string     `json:"grades"`
-	Q      *float64     `json:"q" nullable:"true"`
-	Raw    float64      `json:"chance_raw"`
-	Cooked float64      `json:"chance_cooked"`
-	Chance float64      `json:"chance"`
-	Need   piece.Demand `json:"need"`
-	QSD    float64      `json:"q_sd"`
+	answer.Explanation
+	Foods  []string      `json:"foods"`
+	Grades []string      `json:"grades"`
+	Q      *float64      `json:"q" nullable:"true"`
+	Raw    float64       `json:"chance_raw"`
+	Cooked float64       `json:"chance_cooked"`
+	Chance float64       `json:"chance"`
+	Need   answer.Demand `json:"need"`
+	QSD    float64       `json:"q_sd"`
 	// Levers are the lines that move a figure most when there is a tenth more of
 	// them, from 0; -1 where none moves it.
 	LeverQ      int     `json:"lever_q"`
@@ -148,20 +150,25 @@ func explain(d *formula.Document, k *kitchen.Kitchen) Explained {
 	rest := d.RestIn(k)
 	p := formula.Predict(d, k)
 	duty := d.Duty(k)
-	out := Explained{Explanation: mix.Explain(d.Bowl(parts), rest, &duty, d.Coldness(k)), Foods: []string{}, Grades: []string{}, Q: p.Q, Raw: p.ChanceRaw, Cooked: p.ChanceCooked,
-		Need: duty.Need, Chance: p.Chance, QSD: p.QSD, Density: formula.Tidy(heat.CompositionOf(parts).Density(), 0)}
+	all := mix.Explain(d.Bowl(parts), rest, &duty, d.Coldness(k))
+	told := answer.Of[answer.Prediction](p)
+	out := Explained{
+		Explanation: answer.Of[answer.Explanation](all), Foods: []string{}, Grades: []string{},
+		Q: told.Q, Raw: told.ChanceRaw, Cooked: told.ChanceCooked, Chance: told.Chance, QSD: told.QSD,
+		Need: answer.Of[answer.Demand](duty.Need), Density: math.Round(heat.CompositionOf(parts).Density()),
+	}
 	for i := range lines {
 		out.Foods = append(out.Foods, lines[i].Food.ID)
 		out.Grades = append(out.Grades, string(lines[i].Food.Grade))
 	}
-	if len(out.Lines) > len(out.Foods) { // what the hand felt is a line of its own, of no food
+	if len(all.Lines) > len(out.Foods) { // what the hand felt is a line of its own, of no food
 		out.Foods, out.Grades = append(out.Foods, ""), append(out.Grades, "")
 	}
 	state := mix.AssessParts(d.Bowl(parts), rest)
 	lever := func(of func(mix.Figures) float64, now float64) int {
 		best, at := 1e-6, -1
 		for i := range lines { // nobody adds a tenth to what the hand felt
-			if move := of(out.Lines[i].Tenth) - now; max(move, -move) > best {
+			if move := of(all.Lines[i].Tenth) - now; max(move, -move) > best {
 				best, at = max(move, -move), i
 			}
 		}
@@ -170,21 +177,6 @@ func explain(d *formula.Document, k *kitchen.Kitchen) Explained {
 	out.LeverQ = lever(func(f mix.Figures) float64 { return f.Q }, state.Q)
 	out.LeverRaw = lever(func(f mix.Figures) float64 { return f.Raw }, p.ChanceRaw)
 	out.LeverCooked = lever(func(f mix.Figures) float64 { return f.Cooked }, p.ChanceCooked)
-	for i := range out.Lines {
-		l := &out.Lines[i]
-		for _, x := range []*float64{&l.Water, &l.Oil, &l.Plastic, &l.Liquid, &l.RawPct, &l.CookedPct, &l.PiecesG} {
-			*x = formula.Tidy(*x, 1)
-		}
-		for _, x := range []*float64{&l.Tenth.Q, &l.Tenth.Raw, &l.Tenth.Cooked} {
-			*x = formula.Tidy(*x, 3)
-		}
-	}
-	for _, x := range []*float64{&out.Water, &out.Oil, &out.Plastic, &out.Liquid} {
-		*x = formula.Tidy(*x, 1)
-	}
-	for _, x := range []*float64{&out.Continuity, &out.Cohesion, &out.Set, &out.Salt, &out.Need.Raw, &out.Need.Cooked} {
-		*x = formula.Tidy(*x, 3)
-	}
 	return out
 }
 

@@ -11,10 +11,9 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
-	"cuerda/core/compare"
-	"cuerda/core/dish"
 	"cuerda/core/formula"
 	"cuerda/core/recipe"
+	"cuerda/internal/answer"
 	"cuerda/internal/api"
 	"cuerda/internal/problem"
 	"cuerda/internal/store"
@@ -22,8 +21,8 @@ import (
 
 func ask[T any](t testing.TB, c *client, method, path, body string) (out T) {
 	t.Helper()
-	answer, text := c.do(method, path, body)
-	require.Less(t, answer.StatusCode, 300, string(text))
+	reply, text := c.do(method, path, body)
+	require.Less(t, reply.StatusCode, 300, string(text))
 	require.NoError(t, json.Unmarshal(text, &out))
 	return out
 }
@@ -34,7 +33,7 @@ const cakes = `{"format":"cuerda-build/1","name":"Bean cakes","portions":4,"line
 func TestADishOverHTTP(t *testing.T) {
 	t.Parallel()
 	c := start(t)
-	got := ask[dish.Dish](t, c, "POST", "/api/dish", cakes)
+	got := ask[answer.Dish](t, c, "POST", "/api/dish", cakes)
 	assert.Equal(t, 180., got.Parts[0].NeedG)
 	assert.Positive(t, got.Piece.Facts.KCal)
 	part := ask[formula.Part](t, c, "POST", "/api/parts/start?kind=glaze", cakes)
@@ -76,16 +75,16 @@ func TestVersionsAreNamedComparedAndBranched(t *testing.T) {
 	b, _ := c.build("POST", "/api/builds", cakes)
 	at := "/api/builds/" + b.ID
 	_, _ = c.build("PUT", at, strings.Replace(cakes, `"grams":16`, `"grams":24`, 1), "If-Match", `"1"`)
-	answer, text := c.do("PUT", at+"/versions/1/label", `{"label":" too wet "}`)
-	require.Equal(t, 204, answer.StatusCode, string(text))
+	reply, text := c.do("PUT", at+"/versions/1/label", `{"label":" too wet "}`)
+	require.Equal(t, 204, reply.StatusCode, string(text))
 	list := ask[[]api.Version](t, c, "GET", at+"/versions?named=true", "")
 	require.Len(t, list, 1)
 	assert.Equal(t, "too wet", list[0].Label)
 	c.problem(404, problem.NotFound, "PUT", at+"/versions/9/label", `{"label":"x"}`)
 	c.problem(422, problem.BadRequest, "PUT", at+"/versions/1/label", `{"label":"a\u0000b"}`)
 
-	got := ask[compare.Comparison](t, c, "GET", at+"/compare?from=1&to=2", "")
-	assert.Equal(t, []formula.Change{{Kind: "grams", Food: "flax-meal", Was: 16, Now: 24}}, got.Changes)
+	got := ask[answer.Comparison](t, c, "GET", at+"/compare?from=1&to=2", "")
+	assert.Equal(t, []answer.Change{{Kind: "grams", Food: "flax-meal", Was: 16, Now: 24}}, got.Changes)
 	assert.Less(t, *got.After.Q, *got.Before.Q)
 	c.problem(404, problem.NotFound, "GET", at+"/compare?from=1&to=7", "")
 
@@ -93,7 +92,7 @@ func TestVersionsAreNamedComparedAndBranched(t *testing.T) {
 	require.NotNil(t, try.From)
 	assert.Equal(t, api.Origin{ID: b.ID, Name: "Bean cakes", Version: 1}, *try.From)
 	assert.Equal(t, 16., try.Document.Lines[1].Grams)
-	with := ask[compare.Comparison](t, c, "GET", fmt.Sprintf("%s/compare?from=2&to=1&with=%s", at, try.ID), "")
+	with := ask[answer.Comparison](t, c, "GET", fmt.Sprintf("%s/compare?from=2&to=1&with=%s", at, try.ID), "")
 	assert.Equal(t, "/name", with.Settings[0].Field)
 
 	found := ask[[]api.Entry](t, c, "GET", "/api/builds?q="+url.QueryEscape("linaza mol"), "")
@@ -122,10 +121,10 @@ func TestRecipesComeInAndBuildsGoOut(t *testing.T) {
 
 	b, _ := c.build("POST", "/api/builds", cakes)
 	for format, want := range map[string]string{"json-ld": `"@type": "Recipe"`, "markdown": "# Bean cakes", "text": "Ingredients:", "csv": "part,food,name,grams,prep", "document": `"cuerda-build/1"`} {
-		answer, text := c.do("GET", "/api/builds/"+b.ID+"/export?format="+format, "")
-		require.Equal(t, 200, answer.StatusCode)
+		reply, text := c.do("GET", "/api/builds/"+b.ID+"/export?format="+format, "")
+		require.Equal(t, 200, reply.StatusCode)
 		assert.Contains(t, string(text), want)
-		assert.Regexp(t, `^attachment; filename="bean-cakes\.[a-z]+"$`, answer.Header.Get("Content-Disposition"))
+		assert.Regexp(t, `^attachment; filename="bean-cakes\.[a-z]+"$`, reply.Header.Get("Content-Disposition"))
 		if format == "csv" || format == "text" || format == "markdown" {
 			continue
 		}
@@ -133,8 +132,8 @@ func TestRecipesComeInAndBuildsGoOut(t *testing.T) {
 		require.NotNil(t, again.Document, format)
 		assert.Equal(t, b.Document, *again.Document)
 	}
-	answer, zipped := c.do("GET", "/api/kitchen/archive", "")
-	assert.Equal(t, "application/zip", answer.Header.Get("Content-Type"))
+	reply, zipped := c.do("GET", "/api/kitchen/archive", "")
+	assert.Equal(t, "application/zip", reply.Header.Get("Content-Type"))
 	other := start(t)
 	count := ask[store.TakenIn](t, other, "POST", "/api/kitchen/archive?settings=true", string(zipped))
 	assert.Equal(t, len(ask[[]api.Entry](t, c, "GET", "/api/builds", "")), count.Added)

@@ -11,6 +11,7 @@ import (
 	"cuerda/core/formula"
 	"cuerda/core/mix"
 	"cuerda/core/piece"
+	"cuerda/internal/answer"
 )
 
 // Food is a food as the Bench shows it.
@@ -78,9 +79,9 @@ type Vocabulary struct {
 	PartKinds []formula.PartKind `json:"part_kinds"`
 	Whens     []string           `json:"whens"`
 	// Scoops and Tins are the usual measures and loaf tins.
-	Scoops []piece.Scoop `json:"scoops"`
-	Tins   []piece.Tin   `json:"tins"`
-	Limits Limits        `json:"limits"`
+	Scoops []answer.Scoop `json:"scoops"`
+	Tins   []piece.Tin    `json:"tins"`
+	Limits Limits         `json:"limits"`
 }
 
 // Prep is a preparation with the figure that sets it.
@@ -191,7 +192,7 @@ func foodOf(foods *food.Catalogue, f *food.Food) Food {
 }
 
 func vocabularyOf() Vocabulary {
-	v := Vocabulary{Groups: food.Groups, Allergens: eaters.Allergens, Diets: eaters.Diets, Wants: eaters.Wants, PartKinds: formula.PartKinds, Whens: formula.Whens, Scoops: piece.Scoops, Tins: piece.Tins, Limits: Limits{
+	v := Vocabulary{Groups: food.Groups, Allergens: eaters.Allergens, Diets: eaters.Diets, Wants: eaters.Wants, PartKinds: formula.PartKinds, Whens: formula.Whens, Scoops: answer.Of[[]answer.Scoop](piece.Scoops), Tins: piece.Tins, Limits: Limits{
 		Lines: formula.MaxLines, Parts: formula.MaxParts, PartLines: formula.MaxPartLines, Portions: formula.MaxPortions, Note: formula.MaxNote, Preps: formula.MaxPreps, Name: formula.MaxName, Grams: formula.MaxGrams, Minutes: formula.MaxMinutes,
 		MinCelsius: formula.MinCelsius, MaxCelsius: formula.MaxCelsius, LineName: formula.MaxLineName,
 		MinRest: formula.MinRestCelsius, MaxRest: formula.MaxRestCelsius, MinChill: formula.MinChillCelsius, MaxChill: formula.MaxChillCelsius, MinMM: formula.MinMM, MaxMM: formula.MaxMM,

@@ -14,7 +14,7 @@ import (
 	"github.com/stretchr/testify/require"
 
 	"cuerda/core/food"
-	"cuerda/core/formula"
+	"cuerda/internal/answer"
 	"cuerda/internal/api"
 	"cuerda/internal/principal"
 )
@@ -33,7 +33,7 @@ func TestTwoServersAgree(t *testing.T) {
 
 	q := func() float64 {
 		_, text := there.do("POST", "/api/predict", document("x", `{"food":"tofu-firm","grams":300,"prep":[{"do":"mash","level":1}]},{"food":"oats-rolled","grams":40}`))
-		var p formula.Prediction
+		var p answer.Prediction
 		require.NoError(t, json.Unmarshal(text, &p))
 		return *p.Q
 	}

@@ -8,8 +8,8 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
-	"cuerda/core/formula"
 	"cuerda/core/piece"
+	"cuerda/internal/answer"
 	"cuerda/internal/api"
 	"cuerda/internal/export"
 	"cuerda/internal/problem"
@@ -18,16 +18,16 @@ import (
 // get reads an answer of 200 into v.
 func (c *client) get(path string, v any) {
 	c.t.Helper()
-	answer, text := c.do("GET", path, "")
-	require.Equal(c.t, 200, answer.StatusCode, "%s: %s", path, text)
+	reply, text := c.do("GET", path, "")
+	require.Equal(c.t, 200, reply.StatusCode, "%s: %s", path, text)
 	require.NoError(c.t, json.Unmarshal(text, v))
 }
 
 func TestFoodsOfTheKitchensOwn(t *testing.T) {
 	t.Parallel()
 	c := start(t)
-	answer, text := c.do("POST", "/api/own-foods", `{"name":"Mill teff ","like":"teff-flour","label":{"fat":3,"carb":64,"fibre":8,"protein":13,"salt":0.1},"allergens":["gluten"]}`)
-	require.Equal(t, 201, answer.StatusCode, string(text))
+	reply, text := c.do("POST", "/api/own-foods", `{"name":"Mill teff ","like":"teff-flour","label":{"fat":3,"carb":64,"fibre":8,"protein":13,"salt":0.1},"allergens":["gluten"]}`)
+	require.Equal(t, 201, reply.StatusCode, string(text))
 	var made api.Food
 	require.NoError(t, json.Unmarshal(text, &made))
 	assert.Equal(t, []string{"own-mill-teff", "Mill teff", "teff-flour", "contains"}, []string{made.ID, made.Name, made.Own, made.Gluten})
@@ -72,7 +72,7 @@ func TestALabelIsReadForWhatItIsReadFor(t *testing.T) {
 	body = body[:len(body)-1] + `,"eaters":{"avoid":["gluten","milk"]}}`
 	oats := func() (status string, notes []string) {
 		_, text := c.do("POST", "/api/predict", body)
-		var got formula.Prediction
+		var got answer.Prediction
 		require.NoError(t, json.Unmarshal(text, &got))
 		for _, n := range got.Notes {
 			notes = append(notes, n.Code)
@@ -98,7 +98,7 @@ func TestAmountsShapesSittingsAndThePage(t *testing.T) {
 	c.problem(404, problem.NotFound, "GET", "/api/grams?food=moons&amount=2+cups", "")
 
 	_, text := c.do("POST", "/api/reshape?kind=loaf", document("x", tofu))
-	var shaped formula.Shaped
+	var shaped answer.Shaped
 	require.NoError(t, json.Unmarshal(text, &shaped))
 	assert.Equal(t, []any{piece.Loaf, piece.StillOven}, []any{shaped.Piece.Kind, shaped.Cook.Method})
 
@@ -113,7 +113,7 @@ func TestAmountsShapesSittingsAndThePage(t *testing.T) {
 	c.get(path+"/sittings", &sittings)
 	require.Len(t, sittings, 2, "a label ends a sitting")
 	assert.Equal(t, []int{5, 5, 4, 1}, []int{sittings[0].Number, sittings[0].First, sittings[1].Number, sittings[1].First})
-	assert.Equal(t, []formula.Change{{Kind: "removed", Food: "potato-starch", Was: 15}}, sittings[0].Changes)
+	assert.Equal(t, []answer.Change{{Kind: "removed", Food: "potato-starch", Was: 15}}, sittings[0].Changes)
 	assert.True(t, sittings[1].Began)
 	assert.Equal(t, "as it was fried", sittings[1].Label)
 	var older []api.Sitting

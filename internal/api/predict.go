@@ -9,6 +9,7 @@ import (
 
 	"cuerda/core/formula"
 	"cuerda/core/kitchen"
+	"cuerda/internal/answer"
 	"cuerda/internal/problem"
 )
 
@@ -48,11 +49,11 @@ func (s *Server) kitchenAndDocument(ctx context.Context, raw []byte) (*kitchen.K
 
 func (s *Server) registerPredict(api huma.API) {
 	huma.Register(api, takesDocument(api, op(http.MethodPost, "/predict", "predict", "How a build feels and holds")),
-		func(ctx context.Context, in *DocumentInput) (*body[formula.Prediction], error) {
+		func(ctx context.Context, in *DocumentInput) (*body[answer.Prediction], error) {
 			k, d, err := s.kitchenAndDocument(ctx, in.RawBody)
 			if err != nil {
 				return nil, err
 			}
-			return &body[formula.Prediction]{formula.Predict(d, k)}, nil
+			return &body[answer.Prediction]{answer.Of[answer.Prediction](formula.Predict(d, k))}, nil
 		})
 }

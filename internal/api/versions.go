@@ -11,6 +11,7 @@ import (
 
 	"cuerda/core/compare"
 	"cuerda/core/formula"
+	"cuerda/internal/answer"
 	"cuerda/internal/demo"
 	"cuerda/internal/problem"
 )
@@ -37,9 +38,9 @@ type Sitting struct {
 	Lines     int       `json:"lines"`
 	Label     string    `json:"label"`
 	// Began says that the build began with it: what it changed is then empty.
-	Began    bool              `json:"began"`
-	Changes  []formula.Change  `json:"changes"`
-	Settings []formula.Setting `json:"settings"`
+	Began    bool             `json:"began"`
+	Changes  []answer.Change  `json:"changes"`
+	Settings []answer.Setting `json:"settings"`
 }
 
 type sittingsInput struct {
@@ -113,10 +114,11 @@ func (s *Server) registerVersions(api huma.API) {
 				now := demo.In(languageOf(ctx), &v.Document)
 				out[i] = Sitting{Number: v.Number, First: v.First, Count: v.Number - v.First + 1, BeganAt: v.BeganAt, CreatedAt: v.CreatedAt,
 					Name: now.Name, Lines: len(now.Lines), Label: demo.Say(v.Label, languageOf(ctx)), Began: v.Before == nil,
-					Changes: []formula.Change{}, Settings: []formula.Setting{}}
+					Changes: []answer.Change{}, Settings: []answer.Setting{}}
 				if v.Before != nil {
 					was := demo.In(languageOf(ctx), v.Before)
-					out[i].Changes, out[i].Settings = formula.Changes(&was, &now)
+					changes, settings := formula.Changes(&was, &now)
+					out[i].Changes, out[i].Settings = answer.Of[[]answer.Change](changes), answer.Of[[]answer.Setting](settings)
 				}
 			}
 			return &body[[]Sitting]{out}, nil
@@ -158,7 +160,7 @@ func (s *Server) registerVersions(api huma.API) {
 	huma.Register(api, op(http.MethodGet, "/builds/{id}/compare", "compare", "Two versions side by side: what changed and what it does", 404, 410), s.compare)
 }
 
-func (s *Server) compare(ctx context.Context, in *compareInput) (*body[compare.Comparison], error) {
+func (s *Server) compare(ctx context.Context, in *compareInput) (*body[answer.Comparison], error) {
 	from, err := s.Store.FindVersion(ctx, kitchenID(ctx), in.ID, in.From)
 	if err != nil {
 		return nil, s.problemOf(ctx, err)
@@ -176,7 +178,7 @@ func (s *Server) compare(ctx context.Context, in *compareInput) (*body[compare.C
 		return nil, err
 	}
 	was, now := demo.In(languageOf(ctx), &from.Document), demo.In(languageOf(ctx), &to.Document)
-	return &body[compare.Comparison]{compare.Documents(usable(k, &was), usable(k, &now), k)}, nil
+	return &body[answer.Comparison]{answer.Of[answer.Comparison](compare.Documents(usable(k, &was), usable(k, &now), k))}, nil
 }
 
 // Health says whether the kitchen's records can be reached.

@@ -279,6 +279,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/figures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The figures of this kitchen's work, its own over the usual ones */
+        get: operations["listFigures"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/fit": {
         parameters: {
             query?: never;
@@ -653,7 +670,7 @@ export interface components {
             /** Format: int64 */
             candidates: number;
             nearest?: components["schemas"]["Way"];
-            obstacles?: string[];
+            obstacles?: ("too-wet" | "too-dry" | "weak-raw" | "weak-cooked" | "no-binders" | "no-base")[];
             suggest: components["schemas"]["Way"][];
             taken?: components["schemas"]["Role"][];
         };
@@ -756,7 +773,8 @@ export interface components {
             /** Format: double */
             now_g?: number;
             now_prep?: components["schemas"]["Preparation"][];
-            of?: string;
+            /** @enum {string} */
+            of?: "filling" | "middle" | "shell" | "wrap" | "vessel" | "coating" | "wash" | "glaze" | "sauce" | "broth";
             /** Format: int64 */
             part?: number;
             /** Format: double */
@@ -764,7 +782,7 @@ export interface components {
             was_prep?: components["schemas"]["Preparation"][];
         };
         ChangeOwnFoodInputBody: {
-            allergens?: string[];
+            allergens?: ("celery" | "crustaceans" | "egg" | "fish" | "gluten" | "lupin" | "milk" | "molluscs" | "mustard" | "peanut" | "sesame" | "soy" | "sulphites" | "tree-nut")[];
             label?: components["schemas"]["PackLabel"];
             /** @description the food of the catalogue that it behaves most nearly as */
             like: string;
@@ -781,8 +799,10 @@ export interface components {
             chance: number;
             /** Format: double */
             grams: number;
-            kind?: string;
-            method?: string;
+            /** @enum {string} */
+            kind?: "patty" | "ball" | "loaf" | "cylinder" | "shell" | "stuffing" | "fritter" | "layered";
+            /** @enum {string} */
+            method?: "pan" | "still-oven" | "fan-oven" | "shallow-oil" | "deep-oil" | "simmer" | "grill";
             /** Format: double */
             minutes: number;
             /** Format: double */
@@ -818,7 +838,8 @@ export interface components {
             from?: "room" | "freezer";
             /** Format: double */
             grill_minutes?: number;
-            method: string;
+            /** @enum {string} */
+            method: "pan" | "still-oven" | "fan-oven" | "shallow-oil" | "deep-oil" | "simmer" | "grill";
             /** Format: double */
             sear_minutes?: number;
             /** Format: double */
@@ -893,10 +914,11 @@ export interface components {
             prep: components["schemas"]["Preparation"];
         };
         Eaters: {
-            avoid?: string[];
-            diet?: string;
+            avoid?: ("celery" | "crustaceans" | "egg" | "fish" | "gluten" | "lupin" | "milk" | "molluscs" | "mustard" | "peanut" | "sesame" | "soy" | "sulphites" | "tree-nut")[];
+            /** @enum {string} */
+            diet?: "vegan" | "vegetarian" | "no-pork" | "no-red-meat" | "";
             people?: components["schemas"]["Person"][];
-            wants?: string[];
+            wants?: ("grain-free" | "low-salt" | "no-added-sugar" | "nut-free" | "oil-free")[];
         };
         Effect: {
             /** Format: double */
@@ -940,10 +962,12 @@ export interface components {
             name: string;
             /** Format: date-time */
             updated_at: string;
-            verdict: string;
+            /** @enum {string} */
+            verdict: "holds" | "marginal" | "fails-raw" | "fails-cooked" | "fails-both" | "nothing";
             /** Format: int64 */
             version: number;
-            word: string;
+            /** @enum {string} */
+            word: "crumbles" | "short" | "firm" | "tacky" | "slack" | "slumps" | "no-paste";
         };
         Explained: {
             /** Format: double */
@@ -1003,6 +1027,30 @@ export interface components {
             /** Format: double */
             salt_g: number;
         };
+        Figure: {
+            /** @enum {string} */
+            grade: "A" | "B" | "C";
+            /**
+             * Format: double
+             * @description the most that may be believed
+             */
+            high: number;
+            id: string;
+            /**
+             * Format: double
+             * @description the least that may be believed
+             */
+            low: number;
+            source: string;
+            unit: string;
+            /** Format: double */
+            usual: number;
+            /**
+             * Format: double
+             * @description what this kitchen uses
+             */
+            value: number;
+        };
         Figures: {
             /** Format: double */
             cooked_chance: number;
@@ -1016,7 +1064,7 @@ export interface components {
             yield: components["schemas"]["Yield"];
         };
         Food: {
-            allergens?: string[];
+            allergens?: ("celery" | "crustaceans" | "egg" | "fish" | "gluten" | "lupin" | "milk" | "molluscs" | "mustard" | "peanut" | "sesame" | "soy" | "sulphites" | "tree-nut")[];
             binder: boolean;
             composition: components["schemas"]["Composition"];
             cook_first?: boolean;
@@ -1027,7 +1075,8 @@ export interface components {
             g_per_piece?: number;
             gluten: string;
             gone?: boolean;
-            group: string;
+            /** @enum {string} */
+            group: "meat" | "fish" | "legume" | "grain" | "vegetable" | "fruit" | "nut" | "seed" | "gel" | "grain-binder" | "legume-binder" | "nut-binder" | "starch" | "egg" | "dairy" | "wet" | "fat" | "flavour";
             id: string;
             label: boolean;
             many_alike?: boolean;
@@ -1039,7 +1088,7 @@ export interface components {
             packs?: components["schemas"]["Pack"][];
             piece?: string;
             state: string;
-            suits: string[];
+            suits: ("oven-dry" | "saute" | "roast" | "press" | "blitz" | "mash" | "soak" | "brown" | "gel" | "toast")[];
             /** Format: double */
             usual_grams: number;
             words?: string[];
@@ -1129,8 +1178,10 @@ export interface components {
             raw_fridge_days: number;
         };
         Kind: {
-            kind: string;
-            method: string;
+            /** @enum {string} */
+            kind: "patty" | "ball" | "loaf" | "cylinder" | "shell" | "stuffing" | "fritter" | "layered";
+            /** @enum {string} */
+            method: "pan" | "still-oven" | "fan-oven" | "shallow-oil" | "deep-oil" | "simmer" | "grill";
             sizes: components["schemas"]["KindSize"][];
             tin: boolean;
         };
@@ -1218,14 +1269,17 @@ export interface components {
         Measure: {
             /** Format: double */
             amount: number;
-            unit: string;
+            /** @enum {string} */
+            unit: "g" | "oz" | "cup" | "tbsp" | "tsp" | "piece";
         };
         Mend: {
             additions: components["schemas"]["Spoons"][];
             band: components["schemas"]["Band"];
             chill: boolean;
-            felt: string;
-            predicted: string;
+            /** @enum {string} */
+            felt: "crumbles" | "short" | "firm" | "tacky" | "slack" | "slumps" | "no-paste";
+            /** @enum {string} */
+            predicted: "crumbles" | "short" | "firm" | "tacky" | "slack" | "slumps" | "no-paste";
             /** Format: double */
             q: number;
             reshape?: string[];
@@ -1240,7 +1294,8 @@ export interface components {
             /** Format: double */
             celsius: number;
             grills: boolean;
-            method: string;
+            /** @enum {string} */
+            method: "pan" | "still-oven" | "fan-oven" | "shallow-oil" | "deep-oil" | "simmer" | "grill";
             sears: boolean;
             turns: boolean;
         };
@@ -1283,7 +1338,7 @@ export interface components {
             what_if: components["schemas"]["WhatIf"][];
         };
         OwnFoodInputBody: {
-            allergens?: string[];
+            allergens?: ("celery" | "crustaceans" | "egg" | "fish" | "gluten" | "lupin" | "milk" | "molluscs" | "mustard" | "peanut" | "sesame" | "soy" | "sulphites" | "tree-nut")[];
             label?: components["schemas"]["PackLabel"];
             /** @description the food of the catalogue that it behaves most nearly as */
             like: string;
@@ -1363,12 +1418,13 @@ export interface components {
             word: "crumbles" | "short" | "firm" | "tacky" | "slack" | "slumps" | "no-paste";
         };
         Person: {
-            avoid?: string[];
+            avoid?: ("celery" | "crustaceans" | "egg" | "fish" | "gluten" | "lupin" | "milk" | "molluscs" | "mustard" | "peanut" | "sesame" | "soy" | "sulphites" | "tree-nut")[];
             /** Format: int64 */
             count: number;
-            diet?: string;
+            /** @enum {string} */
+            diet?: "vegan" | "vegetarian" | "no-pork" | "no-red-meat" | "";
             name?: string;
-            wants?: string[];
+            wants?: ("grain-free" | "low-salt" | "no-added-sugar" | "nut-free" | "oil-free")[];
         };
         Phrase: {
             /** Format: int64 */
@@ -1385,7 +1441,8 @@ export interface components {
             diameter_mm?: number;
             /** Format: double */
             height_mm?: number;
-            kind: string;
+            /** @enum {string} */
+            kind: "patty" | "ball" | "loaf" | "cylinder" | "shell" | "stuffing" | "fritter" | "layered";
             /** Format: double */
             length_mm?: number;
             /** Format: double */
@@ -1476,14 +1533,16 @@ export interface components {
         Prep: {
             /** Format: double */
             default: number;
-            do: string;
+            /** @enum {string} */
+            do: "oven-dry" | "saute" | "roast" | "press" | "blitz" | "mash" | "soak" | "brown" | "gel" | "toast";
             /** Format: double */
             max: number;
             /** @enum {string} */
             setting: "minutes" | "level" | "hours" | "";
         };
         Preparation: {
-            do: string;
+            /** @enum {string} */
+            do: "oven-dry" | "saute" | "roast" | "press" | "blitz" | "mash" | "soak" | "brown" | "gel" | "toast";
             /** Format: double */
             hours?: number;
             /** Format: double */
@@ -1536,7 +1595,8 @@ export interface components {
         ReadCook: {
             /** Format: double */
             celsius?: number;
-            method: string;
+            /** @enum {string} */
+            method: "pan" | "still-oven" | "fan-oven" | "shallow-oil" | "deep-oil" | "simmer" | "grill";
             /** Format: double */
             minutes?: number;
             turn?: boolean;
@@ -1580,7 +1640,8 @@ export interface components {
             diameter_mm?: number;
             /** Format: double */
             height_mm?: number;
-            kind: string;
+            /** @enum {string} */
+            kind: "patty" | "ball" | "loaf" | "cylinder" | "shell" | "stuffing" | "fritter" | "layered";
             /** Format: double */
             length_mm?: number;
             /** Format: double */
@@ -1707,7 +1768,16 @@ export interface components {
             altitude_m: number;
             /** Format: double */
             bowl_g: number;
+            /** Format: int64 */
+            bowls: number;
+            /** Format: int64 */
+            burners: number;
+            /** Format: int64 */
+            cooks: number;
             currency: string;
+            figures?: {
+                [key: string]: number;
+            };
             /** Format: double */
             freezer_celsius: number;
             /** Format: double */
@@ -1716,12 +1786,16 @@ export interface components {
             guidance: "us" | "uk" | "own";
             /** Format: double */
             oven_offset_celsius: number;
+            /** Format: int64 */
+            ovens: number;
             /** Format: double */
             own_celsius?: number;
             /** Format: double */
             own_minutes?: number;
             /** Format: double */
             pan_diameter_mm: number;
+            /** Format: int64 */
+            pans: number;
             /** Format: double */
             pot_diameter_mm: number;
             /** Format: int64 */
@@ -1732,6 +1806,7 @@ export interface components {
             tray_length_mm: number;
             /** Format: double */
             tray_width_mm: number;
+            units: components["schemas"]["Units"];
         };
         Shaped: {
             cook: components["schemas"]["Cook"];
@@ -1766,7 +1841,8 @@ export interface components {
         SpoonStep: {
             /** Format: double */
             q: number;
-            word: string;
+            /** @enum {string} */
+            word: "crumbles" | "short" | "firm" | "tacky" | "slack" | "slumps" | "no-paste";
         };
         Spoons: {
             /** Format: int64 */
@@ -1780,7 +1856,8 @@ export interface components {
             steps: components["schemas"]["SpoonStep"][];
             /** Format: int64 */
             stop?: number;
-            unit: string;
+            /** @enum {string} */
+            unit: "g" | "oz" | "cup" | "tbsp" | "tsp" | "piece";
         };
         Spot: {
             /** Format: int64 */
@@ -1856,6 +1933,14 @@ export interface components {
             /** Format: double */
             width_mm: number;
         };
+        Units: {
+            /** @enum {string} */
+            length: "mm" | "inch";
+            /** @enum {string} */
+            mass: "g" | "oz";
+            /** @enum {string} */
+            temperature: "C" | "F" | "gas";
+        };
         Version: {
             /** Format: date-time */
             created_at: string;
@@ -1867,18 +1952,18 @@ export interface components {
             number: number;
         };
         Vocabulary: {
-            allergens: string[];
-            diets: string[];
-            groups: string[];
+            allergens: ("celery" | "crustaceans" | "egg" | "fish" | "gluten" | "lupin" | "milk" | "molluscs" | "mustard" | "peanut" | "sesame" | "soy" | "sulphites" | "tree-nut")[];
+            diets: ("vegan" | "vegetarian" | "no-pork" | "no-red-meat")[];
+            groups: ("meat" | "fish" | "legume" | "grain" | "vegetable" | "fruit" | "nut" | "seed" | "gel" | "grain-binder" | "legume-binder" | "nut-binder" | "starch" | "egg" | "dairy" | "wet" | "fat" | "flavour")[];
             kinds: components["schemas"]["Kind"][];
             limits: components["schemas"]["Limits"];
             methods: components["schemas"]["Method"][];
-            part_kinds: string[];
+            part_kinds: ("filling" | "middle" | "shell" | "wrap" | "vessel" | "coating" | "wash" | "glaze" | "sauce" | "broth")[];
             preps: components["schemas"]["Prep"][];
             scoops: components["schemas"]["Scoop"][];
             tins: components["schemas"]["Tin"][];
-            wants: string[];
-            whens: string[];
+            wants: ("grain-free" | "low-salt" | "no-added-sugar" | "nut-free" | "oil-free")[];
+            whens: ("start" | "half-way" | "end")[];
             zones: components["schemas"]["Zone"][];
         };
         Wait: {
@@ -1889,7 +1974,8 @@ export interface components {
         };
         Way: {
             add: components["schemas"]["Addition"][];
-            aim: string;
+            /** @enum {string} */
+            aim: "least-binder" | "no-waiting" | "from-pantry" | "most-tender" | "no-legume-taste" | "lowest-cost" | "fewest-allergens" | "dry-first" | "";
             /** Format: double */
             chance: number;
             /** Format: double */
@@ -1948,7 +2034,8 @@ export interface components {
         Zone: {
             /** Format: double */
             from: number;
-            word: string;
+            /** @enum {string} */
+            word: "crumbles" | "short" | "firm" | "tacky" | "slack" | "slumps" | "no-paste";
         };
     };
     responses: never;
@@ -3100,6 +3187,35 @@ export interface operations {
                 };
                 content: {
                     "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    listFigures: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Figure"][];
                 };
             };
             /** @description Internal Server Error */

@@ -1,0 +1,87 @@
+package api
+
+import (
+	"reflect"
+	"strings"
+
+	"github.com/danielgtaylor/huma/v2"
+
+	"cuerda/core/advice"
+	"cuerda/core/binder"
+	"cuerda/core/eaters"
+	"cuerda/core/food"
+	"cuerda/core/formula"
+	"cuerda/core/mix"
+	"cuerda/core/piece"
+	"cuerda/core/safety"
+)
+
+// enums are the words that a type may hold, told once: every field of the type in the
+// description of the interface lists them, unless its own tag says fewer.
+var enums = map[reflect.Type][]any{
+	reflect.TypeFor[food.Group]():       values(food.Groups),
+	reflect.TypeFor[food.Do]():          values(food.Dos),
+	reflect.TypeFor[food.Unit]():        values(food.Units),
+	reflect.TypeFor[mix.Word]():         append(values(mix.SqueezeWords), string(mix.NoPaste)),
+	reflect.TypeFor[mix.Topic]():        values(mix.Topics),
+	reflect.TypeFor[piece.Kind]():       values(piece.Kinds),
+	reflect.TypeFor[piece.Method]():     values(piece.Methods),
+	reflect.TypeFor[formula.PartKind](): values(formula.PartKinds),
+	reflect.TypeFor[formula.Verdict]():  values(formula.Verdicts),
+	reflect.TypeFor[formula.Means]():    values([]formula.Means{formula.TurnAndLift, formula.Slice, formula.Spoon}),
+	reflect.TypeFor[eaters.Status]():    values([]eaters.Status{eaters.Clear, eaters.Label, eaters.Out}),
+	reflect.TypeFor[advice.Kind]():      values(advice.Kinds),
+	reflect.TypeFor[binder.Aim]():       append(values(binder.Aims), ""),
+	reflect.TypeFor[binder.Obstacle]():  values(binder.Obstacles),
+	reflect.TypeFor[safety.Reason]():    values(safety.Reasons),
+}
+
+// fieldEnums are those of plain strings, by the name of the property in every object that
+// has it.
+var fieldEnums = map[string][]any{
+	"avoid": values(eaters.Allergens), "allergens": values(eaters.Allergens),
+	"diet": append(values(eaters.Diets), ""), "diets": values(eaters.Diets),
+	"wants": values(eaters.Wants), "whens": values(formula.Whens),
+}
+
+func values[T ~string](list []T) []any {
+	out := make([]any, len(list))
+	for i, v := range list {
+		out[i] = string(v) // as it is read from JSON
+	}
+	return out
+}
+
+// describeEnums adds the words that fields may hold to the schemas of their objects.
+func describeEnums(r huma.Registry) {
+	for name, schema := range r.Map() {
+		t := r.TypeFromRef("#/components/schemas/" + name)
+		for t != nil && t.Kind() == reflect.Pointer {
+			t = t.Elem()
+		}
+		if t == nil || t.Kind() != reflect.Struct || strings.HasSuffix(name, "InputBody") {
+			continue // what comes in is checked by the core, which names the nearest right word
+		}
+		for _, field := range reflect.VisibleFields(t) {
+			property, _, _ := strings.Cut(field.Tag.Get("json"), ",")
+			s := schema.Properties[property]
+			if s == nil {
+				continue
+			}
+			of := field.Type
+			for of.Kind() == reflect.Pointer || of.Kind() == reflect.Slice {
+				if of.Kind() == reflect.Slice && s.Items != nil {
+					s = s.Items
+				}
+				of = of.Elem()
+			}
+			words := enums[of]
+			if words == nil && of.Kind() == reflect.String {
+				words = fieldEnums[property]
+			}
+			if words != nil && len(s.Enum) == 0 && s.Ref == "" {
+				s.Enum = words
+			}
+		}
+	}
+}
