@@ -150,7 +150,7 @@ func givesWay(how Replace, f *food.Food) bool {
 	case Binders:
 		return f.Group.IsBinder()
 	case Classics:
-		return f.Group == food.Egg || f.Gluten == "contains" && f.Group == food.GrainBinder || f.ID == "milk"
+		return f.Group == food.Egg || f.Gluten == "contains" && f.Group == food.GrainBinder || f.Is(food.Classic)
 	}
 	return false
 }

@@ -127,8 +127,8 @@ func MendBy(k *kitchen.Kitchen, d *formula.Document, felt mix.Word) (Mend, bool)
 		out.Reshape = reshape(p.Kind, q)
 	case q < band.From:
 		out.Verdict = "too-dry"
-		for _, id := range []string{"water", "broth", "plant-milk", "aquafaba", "lemon-juice", "olive-oil", "tomato-passata", "yogurt-greek"} {
-			f := k.Foods.Find(id)
+		for _, f := range k.Foods.Having(food.Thins) {
+			id := f.ID
 			if t.Check(f, k.LabelRead(id)).Status != eaters.Clear {
 				continue
 			}

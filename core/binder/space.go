@@ -64,7 +64,7 @@ func newSpace(r *Request, parts []mix.Part, rest mix.Rest, grams float64, dry *D
 			s.allowed[i] = 1
 		}
 		s.gel[i] = c.Food.Group == food.Gel
-		s.legume[i] = c.Food.Group == food.LegumeBinder || c.Food.ID == "pea-protein"
+		s.legume[i] = c.Food.Group == food.LegumeBinder || c.Food.Is(food.LegumeTaste)
 		for j := range r.Lines {
 			if r.Lines[j].Food == c.Food {
 				s.there[i] += r.Lines[j].Grams

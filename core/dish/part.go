@@ -1,11 +1,8 @@
 package dish
 
 import (
-	"bytes"
 	_ "embed"
-	"encoding/csv"
 	"math"
-	"strconv"
 
 	"cuerda/core/eaters"
 	"cuerda/core/food"
@@ -141,17 +138,9 @@ func Drinks(id string) float64 { return drinks[id] }
 var drinksCSV []byte
 
 var drinks = func() map[string]float64 {
-	rows, err := csv.NewReader(bytes.NewReader(drinksCSV)).ReadAll()
-	if err != nil {
-		panic("dish: drinks.csv: " + err.Error())
-	}
-	out := make(map[string]float64, len(rows))
-	for _, row := range rows[1:] {
-		v, err := strconv.ParseFloat(row[1], 64)
-		if err != nil {
-			panic("dish: drinks.csv: " + err.Error())
-		}
-		out[row[0]] = v
+	out := map[string]float64{}
+	for _, row := range rowsOf("drinks.csv", drinksCSV) {
+		out[row[0]] = numberIn("drinks.csv", row[1])
 	}
 	return out
 }()

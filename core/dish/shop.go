@@ -115,7 +115,7 @@ func restOf(f *food.Food) string {
 
 func liquidOf(f *food.Food) string {
 	switch {
-	case f.Group == food.Legume && f.State != food.Raw && f.ID != "tofu-firm" && f.ID != "tofu-soft":
+	case f.Group == food.Legume && f.State != food.Raw && !f.Is(food.Curd):
 		return "liquid-foam" // a wash, or beaten to a foam
 	case f.Group == food.Fish:
 		return "liquid-broth"

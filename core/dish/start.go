@@ -1,7 +1,12 @@
 package dish
 
 import (
+	"bytes"
+	_ "embed"
+	"encoding/csv"
 	"math"
+	"strconv"
+	"strings"
 
 	"cuerda/core/eaters"
 	"cuerda/core/food"
@@ -14,28 +19,54 @@ import (
 // share is a food of a first try at a part, and its share of it. Others stand
 // in where the table leaves the first out.
 type share struct {
-	foods []string
+	foods []first
 	of    float64
 }
 
-// starts are first tries at each kind of part: kitchen practice.
-var starts = map[formula.PartKind][]share{
-	formula.Shell:   {{[]string{"potato-mashed"}, 0.85}, {[]string{"potato-flakes", "rice-flour"}, 0.14}, {[]string{"salt"}, 0.01}},
-	formula.Filling: {{[]string{"mushroom"}, 0.7}, {[]string{"onion", "leek"}, 0.2}, {[]string{"potato-flakes", "rice-flour"}, 0.09}, {[]string{"salt"}, 0.01}},
-	formula.Middle:  {{[]string{"spinach", "kale"}, 0.75}, {[]string{"onion", "leek"}, 0.18}, {[]string{"potato-flakes", "rice-flour"}, 0.06}, {[]string{"salt"}, 0.01}},
-	formula.Wrap:    {{[]string{"cabbage-leaf"}, 1}},
-	formula.Vessel:  {{[]string{"bell-pepper", "winter-squash"}, 1}},
-	formula.Coating: {{[]string{"corn-flakes-crushed", "puffed-rice-crushed", "pumpkin-seeds", "coconut-dried"}, 1}},
-	formula.Wash:    {{[]string{"plant-milk", "aquafaba", "water"}, 1}},
-	formula.Glaze:   {{[]string{"tomato-paste"}, 0.5}, {[]string{"maple-syrup", "apple-sauce"}, 0.3}, {[]string{"vinegar", "lemon-juice"}, 0.2}},
-	formula.Sauce:   {{[]string{"tomato-passata"}, 0.88}, {[]string{"olive-oil", "onion"}, 0.06}, {[]string{"garlic", "parsley"}, 0.05}, {[]string{"salt"}, 0.01}},
-	formula.Broth:   {{[]string{"water"}, 0.8}, {[]string{"carrot"}, 0.1}, {[]string{"leek", "onion"}, 0.09}, {[]string{"salt"}, 0.01}},
+// first is a food, and for how long it is fried before it goes into a part that is
+// shaped, min.
+type first struct {
+	id    string
+	saute float64
 }
 
-// prepared are what a first try does to some foods.
-var prepared = map[string][]food.Preparation{
-	"mushroom": {{Do: food.Saute, Minutes: 10}}, "onion": {{Do: food.Saute, Minutes: 10}}, "leek": {{Do: food.Saute, Minutes: 10}},
-	"spinach": {{Do: food.Saute, Minutes: 6}}, "kale": {{Do: food.Saute, Minutes: 8}},
+//go:embed starts.csv
+var startsCSV []byte
+
+// starts are first tries at each kind of part: kitchen practice.
+var starts = func() map[formula.PartKind][]share {
+	out := map[formula.PartKind][]share{}
+	for _, row := range rowsOf("starts.csv", startsCSV) {
+		s := share{of: numberIn("starts.csv", row[1])}
+		for _, word := range strings.Fields(row[2]) {
+			id, minutes, fried := strings.Cut(word, ":")
+			f := first{id: id}
+			if fried {
+				f.saute = numberIn("starts.csv", minutes)
+			}
+			s.foods = append(s.foods, f)
+		}
+		kind := formula.PartKind(row[0])
+		out[kind] = append(out[kind], s)
+	}
+	return out
+}()
+
+// rowsOf reads a table that ships with the package, without its heading.
+func rowsOf(name string, table []byte) [][]string {
+	rows, err := csv.NewReader(bytes.NewReader(table)).ReadAll()
+	if err != nil {
+		panic("dish: " + name + ": " + err.Error())
+	}
+	return rows[1:]
+}
+
+func numberIn(name, cell string) float64 {
+	v, err := strconv.ParseFloat(cell, 64)
+	if err != nil {
+		panic("dish: " + name + ": " + err.Error())
+	}
+	return v
 }
 
 // alone is how long a part that is cooked by itself takes, min.
@@ -48,14 +79,14 @@ func Start(d *formula.Document, kind formula.PartKind, k *kitchen.Kitchen) formu
 	table := d.Eaters.Table()
 	p := formula.Part{Kind: kind, Lines: []formula.Line{}, CookMinutes: alone[kind]}
 	for _, s := range starts[kind] {
-		for _, id := range s.foods {
-			f := k.Foods.Find(id)
-			if f == nil || table.Check(f, k.LabelRead(id)).Status == eaters.Out {
+		for _, each := range s.foods {
+			f := k.Foods.Find(each.id)
+			if f == nil || table.Check(f, k.LabelRead(each.id)).Status == eaters.Out {
 				continue
 			}
-			l := formula.Line{Food: id, Grams: 1000 * s.of}
-			if shaped(kind) {
-				l.Prep = append(l.Prep, prepared[id]...)
+			l := formula.Line{Food: each.id, Grams: 1000 * s.of}
+			if shaped(kind) && each.saute > 0 {
+				l.Prep = []food.Preparation{{Do: food.Saute, Minutes: each.saute}}
 			}
 			p.Lines = append(p.Lines, l)
 			break

@@ -162,7 +162,7 @@ func (t Table) Check(f *food.Food, read []string) Check {
 		case Label:
 			label("label", d)
 		case Clear:
-			if f.Has("check-label") && (d == "vegan" || d == "vegetarian") || d == "vegetarian" && f.ID == "cheese-hard" {
+			if f.Has("check-label") && (d == "vegan" || d == "vegetarian") || d == "vegetarian" && f.Is(food.Rennet) {
 				label("label", d)
 			}
 		}
@@ -206,11 +206,11 @@ func against(want string, f *food.Food) (code string, bad bool) {
 	case "oil-free":
 		return "want", f.Group == food.Fat || f.Fat > 60 && f.Oil >= 0.4
 	case "grain-free":
-		return "want", f.Group == food.Grain || f.Group == food.GrainBinder || f.ID == "corn-starch" || f.ID == "sweetcorn"
+		return "want", f.Group == food.Grain || f.Group == food.GrainBinder || f.Is(food.OfGrain)
 	case "low-salt":
 		return "salty", f.Salt >= saltyAt
 	case "no-added-sugar":
-		return "want", f.ID == "sugar" || f.ID == "honey" || f.ID == "maple-syrup"
+		return "want", f.Is(food.Sugar)
 	}
 	return "", false
 }

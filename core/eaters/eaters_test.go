@@ -73,6 +73,22 @@ func draw(t *rapid.T) eaters.Person {
 	}
 }
 
+// A kitchen's own syrup is sugar as the catalogue's is, whatever it is called.
+func TestAnOwnFoodIsWhatItIsLike(t *testing.T) {
+	own, err := foods.With(nil, []food.Own{
+		{ID: "own-date-syrup", Name: "Date syrup", Like: "maple-syrup"},
+		{ID: "own-baby-corn", Name: "Baby corn", Like: "sweetcorn"},
+		{ID: "own-tome", Name: "Tome", Like: "cheese-hard"},
+	})
+	require.NoError(t, err)
+	for id, want := range map[string]string{"own-date-syrup": "no-added-sugar", "own-baby-corn": "grain-free"} {
+		who := eaters.Eaters{Wants: []string{want}}
+		assert.Equal(t, eaters.Out, who.Table().Check(own.Find(id), nil).Status, id)
+	}
+	vegetarian := eaters.Eaters{Diet: "vegetarian"}
+	assert.Equal(t, eaters.Label, vegetarian.Table().Check(own.Find("own-tome"), nil).Status)
+}
+
 func TestMoreEatersNeverWidenTheChoice(t *testing.T) {
 	order := map[eaters.Status]int{eaters.Clear: 0, eaters.Label: 1, eaters.Out: 2}
 	rapid.Check(t, func(t *rapid.T) {

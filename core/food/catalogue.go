@@ -138,6 +138,7 @@ func ReadCatalogue(r io.Reader) (*Catalogue, error) {
 		c.foods = append(c.foods, f)
 	}
 	for i := range c.foods {
+		c.foods[i].Traits = traits[c.foods[i].ID]
 		c.foods[i].texture()
 		c.byID[c.foods[i].ID] = &c.foods[i]
 	}

@@ -4,7 +4,6 @@ import (
 	"encoding/json"
 	"math"
 	"slices"
-	"strings"
 )
 
 // Do names a preparation of a line.
@@ -255,7 +254,7 @@ func pressLoss(f *Food, p *Prepared) float64 {
 	if f.SoakGain > 1 && p.Water > p.Mass/3 {
 		return 0.25 * p.Water // dry protein or mushroom, soaked through
 	}
-	if isTofu(f) {
+	if f.Is(Curd) {
 		loss += 0.12 * p.Mass
 	}
 	return loss
@@ -280,8 +279,6 @@ func isDryLegume(f *Food) bool { return f.Group == Legume && f.State == Raw && f
 // The glue of a dry legume once it is soaked and ground raw, kPa x 100: that of the
 // soaked ones of the catalogue. It sets as legume flour does.
 const soakedCold, soakedHot = 0.03, 0.10
-
-func isTofu(f *Food) bool { return strings.HasPrefix(f.ID, "tofu") }
 
 // softness is how far blitzing turns pieces to paste, 0..1, and whether it
 // frees juice as raw vegetables do.

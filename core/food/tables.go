@@ -60,6 +60,11 @@ func (c *Catalogue) FromDry(f *Food) []Yield {
 
 // readTables adds other names, yields and packs to the starter catalogue.
 func (c *Catalogue) readTables() error {
+	for id := range traits {
+		if c.Find(id) == nil {
+			return fmt.Errorf("%w: traits for unknown food %q", ErrBadCatalogue, id)
+		}
+	}
 	err := eachRow(wordsCSV, "food,en,es", func(row []string) error {
 		f := c.Find(row[0])
 		if f == nil {

@@ -26,11 +26,11 @@ const (
 func (f *Food) texture() {
 	f.Breaks, f.SetShare, f.HotDrink = 1, setsHardly, 1
 	switch {
-	case f.ID == "quinoa-cooked" || f.ID == "millet-cooked" || f.ID == "teff-cooked" || f.ID == "couscous-cooked" || f.ID == "bulgur-cooked":
+	case f.Is(SmallGrain):
 		f.Breaks = .45
 	case f.Group == Grain && f.State == Cooked:
 		f.Breaks = .7
-	case f.ID == "potato-grated":
+	case f.Is(OwnStarch):
 		f.Breaks = .2
 	case f.Group == Vegetable && f.State == Raw && strings.HasSuffix(f.Name, ", grated"):
 		f.Breaks = .4 // shreds felt together
@@ -43,7 +43,7 @@ func (f *Food) texture() {
 	switch {
 	case f.Group == Egg, f.IsRawMeat(), f.Group == Starch && f.Sets, flour, f.Group == LegumeBinder,
 		f.Group == Legume && f.State == Raw, f.Group == Grain && f.State == Raw && f.Sets,
-		f.ID == "methylcellulose", f.ID == "potato-grated":
+		f.Is(SetsHot), f.Is(OwnStarch):
 		f.SetShare = setsNearlyAll
 	case f.Group == Gel:
 		f.SetShare = gelSets

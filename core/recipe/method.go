@@ -474,9 +474,6 @@ func (s *sentence) denied(k int) bool {
 	return false
 }
 
-// wets are what gels are left in.
-var wets = map[string]bool{"water": true, "milk": true, "plant-milk": true, "broth": true, "aquafaba": true}
-
 // gels finds where flax, chia or psyllium is left in its water.
 func (m *method) gels(i int) {
 	s := &m.sentences[i]
@@ -488,7 +485,7 @@ func (m *method) gels(i int) {
 			switch {
 			case e.food.Group == food.Gel && e.part == "" && food.SoakGel.Suits(e.food):
 				gel = append(gel, e)
-			case wets[e.food.ID]:
+			case e.food.Is(food.Liquid):
 				wet = true
 			default:
 				others++

@@ -105,7 +105,7 @@ func (m *method) drops(e *entry) bool {
 // boils says that the food is what others are cooked in: water, milk or stock before
 // the mix is together.
 func (m *method) boils(e *entry, u *use) bool {
-	if e.food.Group != food.Wet && e.food.ID != "milk" && e.food.ID != "plant-milk" {
+	if e.food.Group != food.Wet && !e.food.Is(food.Liquid) {
 		return false
 	}
 	s := &m.sentences[u.sentence]
