@@ -107,15 +107,15 @@ func asItIs(k *kitchen.Kitchen, d, next *formula.Document) *Way {
 		return nil
 	}
 	w := &Way{
-		Aim: asIs, Add: []Addition{}, RestMinutes: next.RestIn(k).Minutes, SavesMinutes: d.RestIn(k).Minutes - next.RestIn(k).Minutes,
+		Aim: AsIs, Add: []Addition{}, RestMinutes: next.RestIn(k).Minutes, SavesMinutes: d.RestIn(k).Minutes - next.RestIn(k).Minutes,
 		Have: true, Document: *next,
 	}
 	w.settle(k, d)
 	return w
 }
 
-// asIs is the aim of a way that no search chose.
-const asIs binder.Aim = "as-is"
+// AsIs is the aim of a way that no search chose.
+const AsIs binder.Aim = "as-is"
 
 // ownProtein leaves a mix of raw meat or fish to its own protein, with the
 // salt, 1.2% of the meat, that makes it sticky; nil without raw meat.

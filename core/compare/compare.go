@@ -10,13 +10,14 @@ import (
 	"cuerda/core/eaters"
 	"cuerda/core/formula"
 	"cuerda/core/kitchen"
+	"cuerda/core/mix"
 )
 
 // Effect is what a version does.
 type Effect struct {
 	MassG        float64
 	Q            *float64
-	Word         string
+	Word         mix.Word
 	InBand       bool
 	ChanceRaw    float64
 	ChanceCooked float64
@@ -54,7 +55,7 @@ func effect(d *formula.Document, k *kitchen.Kitchen) Effect {
 	baked := bake.Bake(d, k, bake.Options{Now: -1})
 	plate := dish.Look(d, k)
 	e := Effect{
-		MassG: p.MassG, Q: p.Q, Word: string(p.Word), InBand: p.InBand, ChanceRaw: p.ChanceRaw, ChanceCooked: p.ChanceCooked, Chance: p.Chance, Verdict: p.Verdict, Pieces: p.Pieces,
+		MassG: p.MassG, Q: p.Q, Word: p.Word, InBand: p.InBand, ChanceRaw: p.ChanceRaw, ChanceCooked: p.ChanceCooked, Chance: p.Chance, Verdict: p.Verdict, Pieces: p.Pieces,
 		Minutes: baked.PullAt, LossPct: baked.WeightLossPct, Dryness: baked.Dryness, Out: []string{}, Label: []string{},
 		CostEach: plate.Piece.Cost, KCalEach: plate.Piece.Facts.KCal, SaltEach: plate.Piece.Facts.Salt,
 	}

@@ -31,7 +31,7 @@ var enums = map[reflect.Type][]any{
 	reflect.TypeFor[formula.Means]():    values([]formula.Means{formula.TurnAndLift, formula.Slice, formula.Spoon}),
 	reflect.TypeFor[eaters.Status]():    values([]eaters.Status{eaters.Clear, eaters.Label, eaters.Out}),
 	reflect.TypeFor[advice.Kind]():      values(advice.Kinds),
-	reflect.TypeFor[binder.Aim]():       append(values(binder.Aims), ""),
+	reflect.TypeFor[binder.Aim]():       append(values(binder.Aims), "", string(advice.AsIs)),
 	reflect.TypeFor[binder.Obstacle]():  values(binder.Obstacles),
 	reflect.TypeFor[safety.Reason]():    values(safety.Reasons),
 }

@@ -1,13 +1,15 @@
 import { lazy, Suspense, useMemo, useState } from "react";
 import Dropdown from "react-bootstrap/Dropdown";
-import { useTranslation } from "./i18n/use-translation";
 import { createBrowserRouter, Navigate, NavLink, Outlet, useNavigate, useRouteError } from "react-router";
-import { BenchHome, BenchPage, Trouble } from "./bench/bench-page";
-import { languages, setLanguage, type Language } from "./i18n";
+import { useTranslation } from "./i18n/use-translation";
+import { BenchHome, BenchPage } from "./bench/bench-page";
+import { Trouble } from "./ui/trouble";
+import { type Language, languages, setLanguage } from "./i18n";
 import { Icon } from "./ui/icon";
 import { useActions, useKeys } from "./keys/actions";
 import { themes, useTheme } from "./ui/theme";
-import { setUnits, unitChoices, useUnits } from "./ui/units";
+import { useKitchenUnits } from "./kitchen/queries";
+import { unitChoices, useUnits } from "./ui/units";
 
 const SearchDialog = lazy(() => import("./search/search-dialog"));
 const KeysDialog = lazy(() => import("./keys/keys-dialog"));
@@ -18,6 +20,7 @@ function Frame() {
   const { t, i18n } = useTranslation();
   const [theme, setTheme] = useTheme();
   const units = useUnits();
+  const chooseUnits = useKitchenUnits();
   const [dialog, setDialog] = useState<"search" | "keys" | null>(null);
   const actions = useMemo(
     () => ({ search: () => setDialog("search"), overview: () => setDialog("keys") }),
@@ -86,7 +89,7 @@ function Frame() {
                     as="button"
                     key={unit}
                     active={units[kind] === unit}
-                    onClick={() => setUnits({ [kind]: unit })}
+                    onClick={() => chooseUnits({ [kind]: unit })}
                   >
                     {t(`unitSetting.${unit}`)}
                   </Dropdown.Item>

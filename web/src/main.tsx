@@ -4,9 +4,9 @@ import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import { RouterProvider } from "react-router";
+import "./styles/main.scss";
 import { router } from "./app";
 import { startWords } from "./i18n";
-import "./styles/main.scss";
 
 const client = new QueryClient({
   defaultOptions: { queries: { retry: 1, networkMode: "always" }, mutations: { networkMode: "always" } },

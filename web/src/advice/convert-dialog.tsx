@@ -1,14 +1,14 @@
 import { useState } from "react";
 import Modal from "react-bootstrap/Modal";
 import { useTranslation } from "../i18n/use-translation";
-import type { BuildDocument, Prediction, Vocabulary, Way } from "../api/client";
-import { Hold } from "../bench/hold";
-import type { Foods } from "../editing/queries";
-import { Squeeze } from "../bench/squeeze";
-import { useChangeWords } from "../history/change-words";
+import type { BuildDocument, Foods, Prediction, Vocabulary, Way } from "../api/client";
+import { Hold } from "../build/hold";
+import { Squeeze } from "../build/squeeze";
+import { useChangeWords } from "../build/change-words";
 import { Dialog } from "../ui/dialog";
 import { useFormat } from "../ui/format";
-import { usePredictionOf, useWays } from "./queries";
+import { usePredictionOf } from "../editing/queries";
+import { useWays } from "./queries";
 import { useWayWords } from "./way-words";
 
 type Props = {

@@ -1,12 +1,12 @@
 import { memo } from "react";
-import { useTranslation } from "../i18n/use-translation";
-import type { BuildDocument, Mend } from "../api/client";
+import { coded, useTranslation } from "../i18n/use-translation";
+import type { BuildDocument, Foods, Mend } from "../api/client";
 import { addGrams, addRest, setHand } from "../editing/edits";
 import { pieceWord } from "../ui/piece-word";
-import type { Foods } from "../editing/queries";
 import type { BuildSession } from "../editing/session";
 import { useFormat } from "../ui/format";
-import { useFeel, useMend, useSettled, type Felt } from "./queries";
+import { type Felt, useFeel, useMend } from "./queries";
+import { useSettled } from "../ui/use-settled";
 
 const words: Felt[] = ["crumbles", "short", "firm", "tacky", "slack", "slumps"];
 
@@ -142,7 +142,7 @@ function MendAnswer({ mend: m, document, foods, session }: Omit<Props, "word"> &
         <p className="hint small">
           {t("mend.bySpoon")}
           {m.reshape && m.reshape.length > 0 && (
-            <> {t("mend.reshape", { shapes: m.reshape.map((r) => t(`mend.shape.${r}`)).join(", ") })}</>
+            <> {t("mend.reshape", { shapes: m.reshape.map((r) => t(coded("mend.shape", r))).join(", ") })}</>
           )}
         </p>
       )}

@@ -1,13 +1,13 @@
-import { Check } from "../ui/check";
 import { memo, useState } from "react";
-import { useTranslation } from "../i18n/use-translation";
-import type { BuildDocument, Prediction, Way } from "../api/client";
-import type { Foods } from "../editing/queries";
+import { Check } from "../ui/check";
+import { coded, useTranslation } from "../i18n/use-translation";
+import type { BuildDocument, Foods, Prediction, Way } from "../api/client";
 import { pieceWord } from "../ui/piece-word";
 import { useFormat } from "../ui/format";
 import { Icon } from "../ui/icon";
-import { useSchools, useSettled, useWays } from "./queries";
-import { useSettings } from "../heat/queries";
+import { useSchools, useWays } from "./queries";
+import { useSettled } from "../ui/use-settled";
+import { useSettings } from "../kitchen/queries";
 import { useAlso, useWayWords } from "./way-words";
 
 type Props = {
@@ -203,7 +203,7 @@ const SchoolList = memo(function SchoolList({ document, foods, tried, onTry }: S
               <WayCard
                 key={code}
                 way={way}
-                title={t(`schools.way.${code}`)}
+                title={t(coded("schools.way", code))}
                 foods={foods}
                 here={sameWay(tried, way)}
                 onTry={onTry}

@@ -1,6 +1,5 @@
 import { useTranslation } from "../i18n/use-translation";
-import type { Way } from "../api/client";
-import type { Foods } from "../editing/queries";
+import type { Foods, Way } from "../api/client";
 import { useAlso, useWayWords } from "./way-words";
 
 type Props = { way: Way; foods: Foods; onTake: () => void; onLeave: () => void };

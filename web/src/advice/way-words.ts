@@ -1,7 +1,6 @@
 import { useTranslation } from "../i18n/use-translation";
-import { useChangeWords } from "../history/change-words";
-import type { Way } from "../api/client";
-import type { Foods } from "../editing/queries";
+import { useChangeWords } from "../build/change-words";
+import type { Foods, Way } from "../api/client";
 import { useFormat } from "../ui/format";
 
 /** Says what a way adds, in grams and kitchen measures: "16 g flax meal (2½ tbsp)". */

@@ -95,3 +95,6 @@ export async function unwrap<T>(request: Promise<Answer<T>>): Promise<T> {
 }
 
 export const etag = (version: number) => `"${version}"`;
+
+/** The foods of the kitchen, by their IDs. */
+export type Foods = Map<string, Food>;

@@ -782,7 +782,7 @@ export interface components {
             was_prep?: components["schemas"]["Preparation"][];
         };
         ChangeOwnFoodInputBody: {
-            allergens?: ("celery" | "crustaceans" | "egg" | "fish" | "gluten" | "lupin" | "milk" | "molluscs" | "mustard" | "peanut" | "sesame" | "soy" | "sulphites" | "tree-nut")[];
+            allergens?: string[];
             label?: components["schemas"]["PackLabel"];
             /** @description the food of the catalogue that it behaves most nearly as */
             like: string;
@@ -950,7 +950,8 @@ export interface components {
             verdict: "holds" | "marginal" | "fails-raw" | "fails-cooked" | "fails-both" | "nothing";
             /** Format: double */
             weight_loss_pct: number;
-            word: string;
+            /** @enum {string} */
+            word: "crumbles" | "short" | "firm" | "tacky" | "slack" | "slumps" | "no-paste";
         };
         Entry: {
             /** Format: double */
@@ -1338,7 +1339,7 @@ export interface components {
             what_if: components["schemas"]["WhatIf"][];
         };
         OwnFoodInputBody: {
-            allergens?: ("celery" | "crustaceans" | "egg" | "fish" | "gluten" | "lupin" | "milk" | "molluscs" | "mustard" | "peanut" | "sesame" | "soy" | "sulphites" | "tree-nut")[];
+            allergens?: string[];
             label?: components["schemas"]["PackLabel"];
             /** @description the food of the catalogue that it behaves most nearly as */
             like: string;
@@ -1975,7 +1976,7 @@ export interface components {
         Way: {
             add: components["schemas"]["Addition"][];
             /** @enum {string} */
-            aim: "least-binder" | "no-waiting" | "from-pantry" | "most-tender" | "no-legume-taste" | "lowest-cost" | "fewest-allergens" | "dry-first" | "";
+            aim: "least-binder" | "no-waiting" | "from-pantry" | "most-tender" | "no-legume-taste" | "lowest-cost" | "fewest-allergens" | "dry-first" | "" | "as-is";
             /** Format: double */
             chance: number;
             /** Format: double */

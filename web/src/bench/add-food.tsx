@@ -3,11 +3,10 @@ import { useMemo, useRef, useState } from "react";
 import { useTranslation } from "../i18n/use-translation";
 import { useFormat } from "../ui/format";
 import { Icon } from "../ui/icon";
-import type { Line } from "../api/client";
+import type { Foods, Line } from "../api/client";
 import { linesOf, useReadLine } from "../reading/queries";
-import { usePrepWords } from "./prep-editor";
-import { searchFoods, type Found } from "../editing/find-foods";
-import type { Foods } from "../editing/queries";
+import { usePrepWords } from "../build/prep-editor";
+import { type Found, searchFoods } from "../editing/find-foods";
 
 type Item = Found | { lines: Line[] };
 

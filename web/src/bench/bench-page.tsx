@@ -1,12 +1,13 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useState } from "react";
-import { useTranslation } from "../i18n/use-translation";
 import { Navigate, useNavigate, useParams } from "react-router";
-import { api, ApiError, unwrap, type BuildEntry } from "../api/client";
+import { useTranslation } from "../i18n/use-translation";
+import { api, ApiError, type BuildEntry, unwrap } from "../api/client";
 import { Icon } from "../ui/icon";
 import { Bench } from "./bench";
 import { BuildsDrawer } from "./builds-drawer";
-import { useBuilds, useCreateBuild, emptyDocument, useFoods, useVocabulary } from "../editing/queries";
+import { emptyDocument, useBuilds, useCreateBuild, useFoods, useVocabulary } from "../editing/queries";
+import { Trouble } from "../ui/trouble";
 
 const lastKey = "cuerda.last";
 
@@ -158,18 +159,6 @@ function Waiting() {
       <div className="bench-mix" />
       <div className="bench-middle" />
       <div className="bench-side" />
-    </main>
-  );
-}
-
-export function Trouble({ words, action, onRetry }: { words: string; action?: string; onRetry: () => void }) {
-  const { t } = useTranslation();
-  return (
-    <main className="alone" role="alert">
-      <p>{words}</p>
-      <button type="button" className="btn btn-primary" onClick={onRetry}>
-        {action ?? t("app.retry")}
-      </button>
     </main>
   );
 }

@@ -1,21 +1,22 @@
-import { lazy, Suspense, useCallback, useEffect, useRef, useState, useSyncExternalStore } from "react";
-import { useTranslation } from "../i18n/use-translation";
+import { useCallback, useEffect, useRef, useState, useSyncExternalStore } from "react";
 import { Link, useLocation, useNavigate } from "react-router";
-import type { Build, BuildDocument, Dish, Prediction, Vocabulary, Way } from "../api/client";
+import { useTranslation } from "../i18n/use-translation";
+import type { Build, BuildDocument, Dish, Foods, Prediction, Vocabulary, Way } from "../api/client";
 import { MendPanel } from "../advice/mend-panel";
 import { OtherWays } from "../advice/other-ways";
-import { usePredictionOf } from "../advice/queries";
+import { useCreateBuild, useDuplicateBuild, usePredictionOf } from "../editing/queries";
 import { Trying } from "../advice/trying";
 import { panelsGone } from "../ui/back-closes";
 import { useFormat } from "../ui/format";
 import { BuildName } from "./build-name";
 import { ConflictDialog } from "./conflict-dialog";
-import { addPart, replaceFood, takeRecipe, usualPiece } from "../editing/edits";
+import { addPart, replaceFood, usualPiece } from "../editing/edits";
 import { useBringIn } from "../reading/bring-in";
 import { cookOf } from "../editing/usual";
+import { type Asked, Dialogs } from "./dialogs";
 import { EmptyBowl } from "./empty-bowl";
 import { FirstUse } from "./first-use";
-import { Hold } from "./hold";
+import { Hold } from "../build/hold";
 import type { Pair } from "../history/queries";
 import { useBenchActions, useUndoKeys } from "./use-bench-actions";
 import { MixColumn } from "./mix-column";
@@ -23,30 +24,18 @@ import { MixTools } from "./mix-tools";
 import { NoteField } from "./note-field";
 import { Notes } from "./notes";
 import { predictionFeed } from "../editing/prediction";
-import { emptyDocument, useCreateBuild, useDuplicateBuild, type Foods } from "../editing/queries";
 import { TablePanel } from "./table-panel";
 import { BuildSession } from "../editing/session";
-import { Squeeze } from "./squeeze";
+import { Squeeze } from "../build/squeeze";
 import { Verdict } from "./verdict";
 import { VersionsDrawer } from "./versions-drawer";
 import { Cord } from "../heat/cord";
 import { HeatPanel } from "../heat/heat-panel";
 import { dishFeed, useStartPart } from "../parts/queries";
 import { Plate } from "../plate/plate-panel";
-import type { HeatWhy } from "../why/heat-why-dialog";
+import type { HeatWhy } from "../heat/course";
 import type { Why } from "../why/why-dialog";
 import { bakeFeed } from "../heat/queries";
-
-const ReadDialog = lazy(() => import("../reading/read-dialog").then((m) => ({ default: m.ReadDialog })));
-const ConvertDialog = lazy(() =>
-  import("../advice/convert-dialog").then((m) => ({ default: m.ConvertDialog })),
-);
-
-const ScaleDialog = lazy(() => import("../scale/scale-dialog"));
-const HeatWhyDialog = lazy(() => import("../why/heat-why-dialog"));
-const WhyDialog = lazy(() => import("../why/why-dialog"));
-const CompareDialog = lazy(() => import("../history/compare-dialog"));
-const KitchenDialog = lazy(() => import("../heat/kitchen-dialog"));
 
 type Props = {
   build: Build;
@@ -72,8 +61,7 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
   const [part, setPart] = useState(-1);
   const [versions, setVersions] = useState(false);
   const [trial, setTrial] = useState<{ way: Way; of: BuildDocument } | null>(null);
-  const [dialog, setDialog] = useState<"convert" | "kitchen" | "scale" | null>(null);
-  const [reading, setReading] = useState<{ source?: Blob | string } | null>(null);
+  const [asked, ask] = useState<Asked | null>(null);
   const { document } = state;
   const [feed] = useState(() => predictionFeed(session, build.prediction, build.document));
   const { answer: prediction, stale } = useSyncExternalStore(feed.subscribe, feed.snapshot);
@@ -89,10 +77,11 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
   useEffect(() => baking.follow(), [baking]);
   useEffect(() => dishes.follow(), [dishes]);
   useUndoKeys(session);
-  const { state: asked, key: visit } = useLocation();
+  const { state: arrived, key: visit } = useLocation();
   useEffect(() => {
-    if (asked && typeof asked === "object" && "rename" in asked && asked.rename) nameRef.current?.select();
-  }, [asked, visit]);
+    if (arrived && typeof arrived === "object" && "rename" in arrived && arrived.rename)
+      nameRef.current?.select();
+  }, [arrived, visit]);
   useEffect(() => {
     window.document.title = `${document.name || t("builds.untitled")} · Cuerda`;
   }, [document.name, t]);
@@ -103,20 +92,20 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
     (way: Way | null) => setTrial(way && { way, of: session.snapshot().document }),
     [session],
   );
-  const [why, setWhy] = useState<Why | null>(null);
-  const [heatWhy, setHeatWhy] = useState<HeatWhy | null>(null);
   const swap = useCallback((food: string, by: string) => session.edit(replaceFood(food, by)), [session]);
-  const whyQ = useCallback(() => setWhy("q"), []);
-  const whyChance = useCallback(() => setWhy("chance"), []);
-  const read = useCallback(() => setReading({}), []);
-  useBringIn(useCallback((source) => setReading({ source }), []));
-  const scale = useCallback(() => setDialog("scale"), []);
-  const convert = useCallback(() => setDialog("convert"), []);
-  const kitchen = useCallback(() => setDialog("kitchen"), []);
-  const [pair, setPair] = useState<Pair | null>(null);
+  const close = useCallback(() => ask(null), []);
+  const why = useCallback((what: Why) => ask({ dialog: "why", what }), []);
+  const whyQ = useCallback(() => why("q"), [why]);
+  const whyChance = useCallback(() => why("chance"), [why]);
+  const heatWhy = useCallback((what: HeatWhy) => ask({ dialog: "heat-why", what }), []);
+  const read = useCallback(() => ask({ dialog: "read" }), []);
+  useBringIn(useCallback((source) => ask({ dialog: "read", source }), []));
+  const scale = useCallback(() => ask({ dialog: "scale" }), []);
+  const convert = useCallback(() => ask({ dialog: "convert" }), []);
+  const kitchen = useCallback(() => ask({ dialog: "kitchen" }), []);
   /** Sets a version beside this build as it stands, which is kept first. */
   async function compare(with_: Omit<Pair, "to">) {
-    if (await session.save()) setPair({ ...with_, to: session.snapshot().version });
+    if (await session.save()) ask({ dialog: "compare", pair: { ...with_, to: session.snapshot().version } });
   }
   useBenchActions({
     session,
@@ -128,8 +117,7 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
     onPart: setPart,
   });
   const openNew = (made: BuildDocument) => {
-    setDialog(null);
-    setReading(null);
+    close();
     create.mutate(made, {
       onSuccess: (b) => {
         void panelsGone().then(() => navigate(`/bench/${b.id}`, { state: { rename: true } }));
@@ -268,7 +256,7 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
                 onWhy={whyQ}
               />
               <MendPanel document={document} word={prediction.word} foods={foods} session={session} />
-              <Hold prediction={shown} piece={piece} onWhy={setWhy} />
+              <Hold prediction={shown} piece={piece} onWhy={why} />
               <HeatPanel
                 session={session}
                 cook={document.cook}
@@ -277,7 +265,7 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
                 baked={baked}
                 stale={bakedStale}
                 onSettings={kitchen}
-                onWhy={setHeatWhy}
+                onWhy={heatWhy}
                 onSauce={document.parts?.some((p) => p.kind === "sauce") ? undefined : sauce}
               />
             </>
@@ -312,91 +300,20 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
           onPart={setPart}
         />
       )}
-      <Suspense>
-        {reading && (
-          <ReadDialog
-            foods={foods}
-            vocabulary={vocabulary}
-            room={vocabulary.limits.lines - document.lines.length}
-            empty={document.lines.length === 0}
-            source={reading.source}
-            onClose={() => setReading(null)}
-            onTake={(made, where) => {
-              setReading(null);
-              if (where === "here") session.edit(takeRecipe(made, t("builds.untitled")));
-              else
-                openNew({
-                  ...emptyDocument(t("paste.name")),
-                  ...made,
-                  name: made.name || t("paste.name"),
-                  eaters: document.eaters,
-                });
-            }}
-          />
-        )}
-        {dialog === "scale" && (
-          <ScaleDialog
-            document={document}
-            pieces={prediction.pieces}
-            foods={foods}
-            vocabulary={vocabulary}
-            onClose={() => setDialog(null)}
-            onTake={(scaled, asNew) => {
-              if (asNew)
-                openNew({ ...scaled, name: t("builds.copyOf", { name: scaled.name }).slice(0, 200) });
-              else {
-                setDialog(null);
-                session.edit(() => scaled);
-              }
-            }}
-          />
-        )}
-        {why && (
-          <WhyDialog
-            what={why}
-            document={tried?.document ?? document}
-            foods={foods}
-            onClose={() => setWhy(null)}
-          />
-        )}
-        {heatWhy && baked && (
-          <HeatWhyDialog what={heatWhy} document={document} baked={baked} onClose={() => setHeatWhy(null)} />
-        )}
-        {pair && (
-          <CompareDialog
-            pair={pair}
-            names={[
-              pair.with ? (build.from?.name ?? "") : t("history.one", { n: pair.from }),
-              pair.with ? document.name : t("history.one", { n: pair.to }),
-            ]}
-            foods={foods}
-            parts={document.parts}
-            onClose={() => setPair(null)}
-          />
-        )}
-        {dialog === "kitchen" && (
-          <KitchenDialog
-            onClose={() => setDialog(null)}
-            onSaved={() => {
-              setDialog(null);
-              baking.refresh();
-            }}
-          />
-        )}
-        {dialog === "convert" && (
-          <ConvertDialog
-            document={document}
-            prediction={prediction}
-            foods={foods}
-            zones={vocabulary.zones}
-            onClose={() => setDialog(null)}
-            onTake={(way) => {
-              setDialog(null);
-              session.edit(() => ({ ...way.document, name: document.name }));
-            }}
-          />
-        )}
-      </Suspense>
+      <Dialogs
+        asked={asked}
+        session={session}
+        build={build}
+        document={document}
+        prediction={prediction}
+        baked={baked}
+        tried={tried}
+        foods={foods}
+        vocabulary={vocabulary}
+        onClose={close}
+        onNew={openNew}
+        onKitchen={() => baking.refresh()}
+      />
       <VersionsDrawer
         open={versions}
         session={session}

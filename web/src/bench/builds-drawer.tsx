@@ -1,10 +1,10 @@
 import { useDeferredValue, useState } from "react";
 import Dropdown from "react-bootstrap/Dropdown";
 import Offcanvas from "react-bootstrap/Offcanvas";
+import { useNavigate } from "react-router";
 import { useTranslation } from "../i18n/use-translation";
 import { actionOf } from "../keys/actions";
 import { panelsGone, useBackCloses } from "../ui/back-closes";
-import { useNavigate } from "react-router";
 import type { BuildEntry } from "../api/client";
 import { useFormat } from "../ui/format";
 import { Icon } from "../ui/icon";

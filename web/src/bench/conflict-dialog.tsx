@@ -1,11 +1,11 @@
 import Modal from "react-bootstrap/Modal";
-import { useTranslation } from "../i18n/use-translation";
 import { useNavigate } from "react-router";
-import type { Build, BuildDocument, Line } from "../api/client";
+import { useTranslation } from "../i18n/use-translation";
+import type { Build, BuildDocument, Foods, Line } from "../api/client";
 import { useFormat } from "../ui/format";
-import { usePrepWords } from "./prep-editor";
-import { useCreateBuild, type Foods } from "../editing/queries";
-import { sameDocument, type BuildSession } from "../editing/session";
+import { usePrepWords } from "../build/prep-editor";
+import { useCreateBuild } from "../editing/queries";
+import { type BuildSession, sameDocument } from "../editing/session";
 
 type Props = { session: BuildSession; mine: BuildDocument; theirs: Build; foods: Foods };
 

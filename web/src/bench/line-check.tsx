@@ -1,11 +1,11 @@
-import { useTranslation } from "../i18n/use-translation";
-import type { Line, Prediction } from "../api/client";
-import { emptyItem, usePantry, useSavePantry } from "../advice/queries";
+import { coded, useTranslation } from "../i18n/use-translation";
+import type { Foods, Line, Prediction } from "../api/client";
+import { emptyItem, usePantry, useSavePantry } from "../kitchen/pantry";
 import { useFormat } from "../ui/format";
 import { Icon } from "../ui/icon";
 import { setFood } from "../editing/edits";
-import type { Foods } from "../editing/queries";
 import type { Editor } from "../editing/session";
+import { toggled } from "../kitchen/labels";
 
 type Check = NonNullable<Prediction["lines"][number]["check"]>;
 
@@ -16,7 +16,7 @@ export function CheckMark({ check }: { check?: Check }) {
   const settled = ["allergen", "source", "want"];
   const reasons = check.reasons?.filter((r) => check.status === "label" || settled.includes(r.code));
   const what = [
-    ...new Set(reasons?.map((r) => t([`eaters.about.${r.what}`, `eaters.allergen.${r.what}`]))),
+    ...new Set(reasons?.map((r) => t([`eaters.about.${r.what}`, coded("eaters.allergen", r.what)]))),
   ].join(", ");
   return (
     <span className={`check check-${check.status}`}>
@@ -24,10 +24,6 @@ export function CheckMark({ check }: { check?: Check }) {
     </span>
   );
 }
-
-/** What a label was read for, with one more or one less. */
-export const toggled = (read: string[] | undefined, what: string, on: boolean) =>
-  on ? [...new Set([...(read ?? []), what])] : (read ?? []).filter((w) => w !== what);
 
 type Props = {
   check?: Check;
@@ -65,7 +61,7 @@ export function CheckDetails({ check, instead, index, line, name, foods, session
                   )
                 }
               />
-              {t([`eaters.about.${what}`, `eaters.allergen.${what}`])}
+              {t([`eaters.about.${what}`, coded("eaters.allergen", what)])}
             </label>
           ))}
         </div>

@@ -2,7 +2,7 @@ import { useSortable } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
 import { memo, useCallback, useState } from "react";
 import { useTranslation } from "../i18n/use-translation";
-import type { Food, Line, Prediction, Vocabulary } from "../api/client";
+import type { Food, Foods, Line, Prediction, Vocabulary } from "../api/client";
 import { useFormat } from "../ui/format";
 import { Icon } from "../ui/icon";
 import { filled } from "../ui/slide";
@@ -10,8 +10,7 @@ import { NumberField } from "../ui/number-field";
 import { weigh } from "../editing/amounts";
 import { setGrams } from "../editing/edits";
 import { CheckDetails, CheckMark } from "./line-check";
-import { PrepEditor, usePrepWords } from "./prep-editor";
-import type { Foods } from "../editing/queries";
+import { PrepEditor, usePrepWords } from "../build/prep-editor";
 import type { Editor } from "../editing/session";
 
 type Props = {

@@ -1,15 +1,14 @@
 import { memo, useMemo, useSyncExternalStore } from "react";
-import type { BuildDocument, Change, Dish, Vocabulary } from "../api/client";
-import { useChangeWords } from "../history/change-words";
+import type { BuildDocument, Change, Dish, Foods, Vocabulary } from "../api/client";
+import { useChangeWords } from "../build/change-words";
 import { useTranslation } from "../i18n/use-translation";
 import { PartHead } from "../parts/part-head";
-import { partName } from "../parts/part-name";
+import { partName } from "../build/part-name";
 import { PartTabs } from "../parts/part-tabs";
 import { partEditor } from "../editing/edits";
 import type { Feed } from "../editing/feed";
 import { MixList } from "./mix-list";
 import type { Predicted } from "../editing/prediction";
-import type { Foods } from "../editing/queries";
 import type { BuildSession } from "../editing/session";
 
 type Props = {

@@ -8,17 +8,16 @@ import {
   useSensor,
   useSensors,
 } from "@dnd-kit/core";
-import { restrict } from "../ui/drag";
 import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from "@dnd-kit/sortable";
 import { lazy, Suspense, useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { restrict } from "../ui/drag";
 import { useTranslation } from "../i18n/use-translation";
-import type { Line, Prediction, Vocabulary } from "../api/client";
+import type { Foods, Line, Prediction, Vocabulary } from "../api/client";
 import type { Found } from "../editing/find-foods";
 import { useFormat } from "../ui/format";
 import { AddFood } from "./add-food";
 import { addLine, addLines, moveLine, removeLine } from "../editing/edits";
 import { LineRow } from "./line-row";
-import type { Foods } from "../editing/queries";
 import type { Editor } from "../editing/session";
 
 const OwnFoodDialog = lazy(() => import("../pantry/own-food-dialog"));
@@ -73,7 +72,7 @@ export function MixList(props: Props) {
     const line = lines[ids.indexOf(String(id))];
     return line ? format.lineName(line, foods) : "";
   };
-  const said = (key: string, active: UniqueIdentifier, over?: UniqueIdentifier) =>
+  const said = (key: "up" | "over" | "down" | "cancel", active: UniqueIdentifier, over?: UniqueIdentifier) =>
     t(`mix.drag.${key}`, {
       food: nameOf(active),
       n: over === undefined ? "" : ids.indexOf(String(over)) + 1,

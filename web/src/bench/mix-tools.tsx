@@ -1,7 +1,7 @@
-import { Check } from "../ui/check";
 import { useState } from "react";
 import Dropdown from "react-bootstrap/Dropdown";
 import { Link } from "react-router";
+import { Check } from "../ui/check";
 import { exportAddress, formats } from "../files/queries";
 import { useTranslation } from "../i18n/use-translation";
 import { Icon } from "../ui/icon";

@@ -1,18 +1,17 @@
 import { memo } from "react";
-import { useTranslation } from "../i18n/use-translation";
-import type { Note, Prediction } from "../api/client";
+import { coded, useTranslation } from "../i18n/use-translation";
+import type { Foods, Note, Piece, Prediction } from "../api/client";
 import { useFormat } from "../ui/format";
 import { pieceWord } from "../ui/piece-word";
-import type { Foods } from "../editing/queries";
 
-type Props = { prediction: Prediction; foods: Foods; piece: { kind: string; tin?: boolean } };
+type Props = { prediction: Prediction; foods: Foods; piece: Pick<Piece, "kind" | "tin"> };
 
 /** Why it fails, which limits are passed, and what to take care of. */
 export const Notes = memo(function Notes({ prediction, foods, piece }: Props) {
   const { t } = useTranslation();
   const format = useFormat();
   const words = (n: Note) =>
-    t(`notes.${n.code}`, {
+    t(coded("notes", n.code), {
       food: n.food ? format.foodName(foods.get(n.food), n.food) : "",
       value: format.number(n.value ?? 0, 1),
       limit: format.number(n.limit ?? 0, 1),

@@ -15,7 +15,7 @@ export const TablePanel = memo(function TablePanel({ session, eaters, vocabulary
   const { t } = useTranslation();
   const [open, setOpen] = useState(false);
   const people = eaters?.people ?? [];
-  const all: { avoid?: string[]; diet?: string; wants?: string[] }[] = [eaters ?? {}, ...people];
+  const all: Leaves[] = [eaters ?? {}, ...people];
   const leave = new Set(
     all.flatMap((p) => [
       ...(p.avoid ?? []).map((a) => t(`eaters.no.${a}`)),
@@ -142,42 +142,61 @@ function TableDialog({ session, eaters, vocabulary, onClose }: DialogProps) {
 
 const eatersOf = (e: Eaters) => (e.avoid?.length ?? 0) > 0 || Boolean(e.diet) || (e.wants?.length ?? 0) > 0;
 
-type Leaves = { avoid?: string[]; diet?: string; wants?: string[] };
+type Leaves = Pick<Eaters, "avoid" | "diet" | "wants">;
 type LeavesProps = { value: Leaves; vocabulary: Vocabulary; name: string; onChange: (value: Leaves) => void };
 
 function LeavesOut({ value, vocabulary, name, onChange }: LeavesProps) {
   const { t } = useTranslation();
-  const toggle = (list: string[] | undefined, code: string) => {
+  const toggle = <T,>(list: T[] | undefined, code: T) => {
     const next = list?.includes(code) ? list.filter((c) => c !== code) : [...(list ?? []), code];
     return next.length > 0 ? next : undefined;
   };
-  const chips = (field: "avoid" | "wants", codes: string[], words: (code: string) => string) => (
-    <div className="toggles" role="group" aria-label={`${name}: ${t(`eaters.${field}`)}`}>
+  const chips = <T extends string>(
+    about: string,
+    codes: T[],
+    chosen: T[] | undefined,
+    words: (code: T) => string,
+    set: (chosen: T[] | undefined) => Leaves,
+  ) => (
+    <div className="toggles" role="group" aria-label={`${name}: ${about}`}>
       {codes.map((code) => (
         <button
           key={code}
           type="button"
           className="btn btn-word btn-sm"
-          aria-pressed={value[field]?.includes(code) ?? false}
-          onClick={() => onChange({ [field]: toggle(value[field], code) })}
+          aria-pressed={chosen?.includes(code) ?? false}
+          onClick={() => onChange(set(toggle(chosen, code)))}
         >
           {words(code)}
         </button>
       ))}
     </div>
   );
+  const { allergens, wants, diets } = vocabulary;
   return (
     <>
-      {chips("avoid", vocabulary.allergens, (a) => t(`eaters.allergen.${a}`))}
-      {chips("wants", vocabulary.wants, (w) => t(`eaters.wants.${w}`))}
+      {chips(
+        t("eaters.avoid"),
+        allergens,
+        value.avoid,
+        (a) => t(`eaters.allergen.${a}`),
+        (avoid) => ({ avoid }),
+      )}
+      {chips(
+        t("eaters.wishes"),
+        wants,
+        value.wants,
+        (w) => t(`eaters.wants.${w}`),
+        (chosen) => ({ wants: chosen }),
+      )}
       <select
         className="form-select"
         aria-label={`${name}: ${t("eaters.diet")}`}
         value={value.diet ?? ""}
-        onChange={(e) => onChange({ diet: e.target.value || undefined })}
+        onChange={(e) => onChange({ diet: diets.find((d) => d === e.target.value) })}
       >
         <option value="">{t("eaters.anything")}</option>
-        {vocabulary.diets.map((d) => (
+        {diets.map((d) => (
           <option key={d} value={d}>
             {t(`eaters.diets.${d}`)}
           </option>

@@ -3,7 +3,8 @@ import { useNavigate } from "react-router";
 import { useTranslation } from "../i18n/use-translation";
 import { useActions } from "../keys/actions";
 import { addLine } from "../editing/edits";
-import { emptyDocument, useCreateBuild, type Foods } from "../editing/queries";
+import { emptyDocument, useCreateBuild } from "../editing/queries";
+import type { Foods } from "../api/client";
 import type { BuildSession } from "../editing/session";
 
 type Props = {

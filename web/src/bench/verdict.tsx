@@ -1,10 +1,9 @@
 import { memo } from "react";
-import { useTranslation } from "../i18n/use-translation";
-import type { Hand, Prediction, Refusal } from "../api/client";
+import { coded, useTranslation } from "../i18n/use-translation";
+import type { Foods, Hand, Prediction, Refusal } from "../api/client";
 import { enoughHold } from "../editing/prediction";
 import { useFormat } from "../ui/format";
 import { Icon } from "../ui/icon";
-import type { Foods } from "../editing/queries";
 
 type Props = {
   prediction: Prediction;
@@ -28,12 +27,12 @@ export const Verdict = memo(function Verdict(props: Props) {
   const n = Math.round(p.chance * 100);
   const chance =
     n < 1 ? t("verdict.least") : n > 99 ? t("verdict.most") : t("verdict.chance", { n: format.number(n) });
-  const own = `verdict.duty.${kind}.${method}`;
-  const duty = i18n.exists(own) ? own : `verdict.duty.${kind}`;
+  const own = coded("verdict.duty", `${kind}.${method}`);
+  const duty = (i18n.exists(own as string) as boolean) ? own : coded("verdict.duty", kind);
   return (
     <div className={`verdict verdict-${p.verdict}`} role="status">
       <h2 className="verdict-words">
-        {t(`verdict.${sentence(p)}`)}
+        {t(coded("verdict", sentence(p)))}
         {p.verdict !== "nothing" && (
           <>
             {" "}
@@ -76,7 +75,7 @@ function NotFor({ refusal: r, foods, onSwap }: NotForProps) {
   const { t } = useTranslation();
   const format = useFormat();
   const name = (id: string) => format.brief(format.foodName(foods.get(id), id));
-  const why = r.why.map((w) => t([`eaters.about.${w}`, `eaters.allergen.${w}`])).join(", ");
+  const why = r.why.map((w) => t([`eaters.about.${w}`, coded("eaters.allergen", w)])).join(", ");
   const who =
     r.name ||
     (r.person === 0 ? t("verdict.allLeaveOut", { what: why }) : t("verdict.whoLeavesOut", { what: why }));

@@ -1,15 +1,15 @@
-import { Check } from "../ui/check";
 import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
 import Offcanvas from "react-bootstrap/Offcanvas";
 import { useNavigate } from "react-router";
-import { api, etag, unwrap, type Sitting, type Version } from "../api/client";
-import { useChangeWords } from "../history/change-words";
+import { Check } from "../ui/check";
+import { api, etag, type Foods, type Sitting, unwrap, type Version } from "../api/client";
+import { useChangeWords } from "../build/change-words";
 import { useBranch, useNameVersion } from "../history/queries";
 import { useTranslation } from "../i18n/use-translation";
 import { useBackCloses } from "../ui/back-closes";
 import { useFormat } from "../ui/format";
-import { useSittings, useVersions, type Foods } from "../editing/queries";
+import { useSittings, useVersions } from "../editing/queries";
 import type { BuildSession } from "../editing/session";
 
 type Props = {

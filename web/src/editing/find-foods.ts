@@ -1,5 +1,4 @@
-import type { Food } from "../api/client";
-import type { Foods } from "./queries";
+import type { Food, Foods } from "../api/client";
 
 const most = 12;
 

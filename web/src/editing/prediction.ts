@@ -1,4 +1,4 @@
-import { api, unwrap, type BuildDocument, type Prediction } from "../api/client";
+import { api, type BuildDocument, type Prediction, unwrap } from "../api/client";
 import { Feed } from "./feed";
 import type { BuildSession } from "./session";
 

@@ -1,6 +1,6 @@
 import { useInfiniteQuery, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useTranslation } from "../i18n/use-translation";
-import { api, unwrap, type BuildDocument, type Food, type Vocabulary } from "../api/client";
+import { api, type BuildDocument, type Food, type Foods, unwrap, type Vocabulary } from "../api/client";
 
 export function useFoods() {
   return useQuery({
@@ -11,11 +11,9 @@ export function useFoods() {
   });
 }
 
-function byId(foods: Food[]) {
+function byId(foods: Food[]): Foods {
   return new Map(foods.map((f) => [f.id, f]));
 }
-
-export type Foods = ReturnType<typeof byId>;
 
 export function useVocabulary() {
   return useQuery({
@@ -99,5 +97,16 @@ export function useDuplicateBuild() {
       const name = document.name || t("builds.untitled");
       return create.mutateAsync({ ...document, name: t("builds.copyOf", { name }).slice(0, 200) });
     },
+  });
+}
+
+/** What a document would do that is not that of a session. */
+export function usePredictionOf(document: BuildDocument | undefined) {
+  return useQuery({
+    queryKey: ["predict", document],
+    queryFn: ({ signal }) => unwrap(api.POST("/api/predict", { body: document as BuildDocument, signal })),
+    enabled: document !== undefined,
+    staleTime: Infinity,
+    gcTime: 60_000,
   });
 }

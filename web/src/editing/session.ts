@@ -1,4 +1,4 @@
-import { api, ApiError, etag, unwrap, type Build, type BuildDocument } from "../api/client";
+import { api, ApiError, type Build, type BuildDocument, etag, unwrap } from "../api/client";
 
 export type SaveStatus = "saved" | "pending" | "saving" | "offline" | "refused" | "conflict" | "deleted";
 

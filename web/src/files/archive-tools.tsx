@@ -1,5 +1,5 @@
-import { Check } from "../ui/check";
 import { useState } from "react";
+import { Check } from "../ui/check";
 import { ApiError } from "../api/client";
 import { useTranslation } from "../i18n/use-translation";
 import { useUnpackKitchen } from "./queries";

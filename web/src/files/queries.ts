@@ -1,18 +1,5 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { ApiError, type Problem } from "../api/client";
-
-/** Sends a body as it is: what is read may be any text, or a zip. */
-export async function send<T>(path: string, body: Blob | string, type: string): Promise<T> {
-  let response: Response;
-  try {
-    response = await fetch(path, { method: "POST", body, headers: { "Content-Type": type } });
-  } catch {
-    throw new ApiError(0);
-  }
-  const answer: unknown = await response.json().catch(() => undefined);
-  if (!response.ok) throw new ApiError(response.status, answer as Problem | undefined);
-  return answer as T;
-}
+import { send } from "../api/send";
 
 type Taken = { added: number; same: number; copied: number };
 

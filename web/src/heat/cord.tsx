@@ -1,8 +1,7 @@
 import { memo, useEffect, useRef, useState } from "react";
 import { useTranslation } from "../i18n/use-translation";
-import type { Baked, Part, Prediction, Step, Vocabulary } from "../api/client";
+import type { Baked, Foods, Part, Prediction, Step, Vocabulary } from "../api/client";
 import type { Feed } from "../editing/feed";
-import type { Foods } from "../editing/queries";
 import type { BuildSession } from "../editing/session";
 import { fraction, useFormat } from "../ui/format";
 import { Rope } from "../ui/rope";

@@ -25,3 +25,6 @@ export function coreAt({ curve }: Baked, minutes: number): number {
   const share = span > 0 ? Math.min(1, (minutes - early.minutes) / span) : 1;
   return early.core_celsius + share * (late.core_celsius - early.core_celsius);
 }
+
+/** What of the heat can be asked why. */
+export type HeatWhy = "minutes" | "loss";

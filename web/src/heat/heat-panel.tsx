@@ -1,11 +1,10 @@
 import { memo, useState } from "react";
 import { cookOf } from "../editing/usual";
-import { useTranslation } from "../i18n/use-translation";
+import { coded, type Translate, useTranslation } from "../i18n/use-translation";
 import type { Baked, BuildDocument, CookNote, Piece, Vocabulary } from "../api/client";
 import type { BuildSession } from "../editing/session";
 import { useFormat } from "../ui/format";
-import type { HeatWhy } from "../why/heat-why-dialog";
-import { movesOf } from "./course";
+import { type HeatWhy, movesOf } from "./course";
 import { HeatPicture } from "./heat-picture";
 import { OutlookPanel } from "./outlook-panel";
 import { HeatFields, ShapeFields } from "./piece-fields";
@@ -175,7 +174,7 @@ export const HeatPanel = memo(function HeatPanel(props: Props) {
   );
 });
 
-function listOf(words: string[], t: (key: string) => string): string {
+function listOf(words: string[], t: Translate): string {
   return words.length < 2
     ? (words[0] ?? "")
     : `${words.slice(0, -1).join(", ")} ${t("heat.and")} ${words.at(-1)}`;
@@ -186,7 +185,7 @@ function HeatNotes({ notes, onSauce }: { notes: CookNote[]; onSauce?: () => void
   const format = useFormat();
   const shown = notes.filter((n) => n.code !== "batches");
   const said = (n: CookNote) =>
-    t(`heat.notes.${n.code}`, {
+    t(coded("heat.notes", n.code), {
       value: format.number(n.value ?? 0),
       limit: format.number(n.limit ?? 0),
     });

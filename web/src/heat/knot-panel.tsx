@@ -1,14 +1,13 @@
 import { useEffect, useRef, useSyncExternalStore } from "react";
 import { useTranslation } from "../i18n/use-translation";
-import type { Baked, Prediction, Step, Vocabulary } from "../api/client";
+import type { Baked, Foods, Prediction, Step, Vocabulary } from "../api/client";
 import { setTableTime, usualPiece } from "../editing/edits";
 import { cookOf } from "../editing/usual";
 import type { Feed } from "../editing/feed";
-import { PrepEditor } from "../bench/prep-editor";
-import type { Foods } from "../editing/queries";
+import { PrepEditor } from "../build/prep-editor";
 import type { BuildSession } from "../editing/session";
-import { WaitFields } from "../bench/waits";
-import { partName } from "../parts/part-name";
+import { WaitFields } from "../build/waits";
+import { partName } from "../build/part-name";
 import { useFormat } from "../ui/format";
 import { Icon } from "../ui/icon";
 import { FromField, HeatFields, ShapeFields } from "./piece-fields";

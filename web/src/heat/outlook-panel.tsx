@@ -1,6 +1,6 @@
 import { useSyncExternalStore } from "react";
 import { useTranslation } from "../i18n/use-translation";
-import { useSettled } from "../advice/queries";
+import { useSettled } from "../ui/use-settled";
 import type { BuildSession } from "../editing/session";
 import { useFormat } from "../ui/format";
 import { useOutlook } from "./queries";

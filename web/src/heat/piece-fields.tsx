@@ -5,7 +5,7 @@ import { setCook, setPiece, setShaped, type SizeField } from "../editing/edits";
 import { cookOf } from "../editing/usual";
 import type { BuildSession } from "../editing/session";
 import { NumberField } from "../ui/number-field";
-import { useReshape, type Kind } from "./queries";
+import { type Kind, useReshape } from "./queries";
 
 type ShapeProps = { session: BuildSession; piece: Piece; vocabulary: Vocabulary };
 
@@ -209,7 +209,7 @@ export function FromField({ session, cook }: FromProps) {
           );
         }}
       >
-        {["chill", "room", "freezer"].map((each) => (
+        {(["chill", "room", "freezer"] as const).map((each) => (
           <option key={each} value={each}>
             {t(`heat.starts.${each}`)}
           </option>

@@ -1,5 +1,5 @@
-import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { api, unwrap, type Baked, type BuildDocument, type Settings } from "../api/client";
+import { keepPreviousData, useMutation, useQuery } from "@tanstack/react-query";
+import { api, type Baked, type BuildDocument, unwrap } from "../api/client";
 import type { paths } from "../api/schema";
 import { Feed } from "../editing/feed";
 import type { BuildSession } from "../editing/session";
@@ -57,23 +57,5 @@ export function useReshape() {
   return useMutation({
     mutationFn: ({ document, kind }: { document: BuildDocument; kind: Kind }) =>
       unwrap(api.POST("/api/reshape", { params: { query: { kind } }, body: document })),
-  });
-}
-
-export function useSettings() {
-  return useQuery({
-    queryKey: ["settings"],
-    queryFn: ({ signal }) => unwrap(api.GET("/api/settings", { signal })),
-  });
-}
-
-export function useSaveSettings() {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: (body: Settings) => unwrap(api.PUT("/api/settings", { body })),
-    onSuccess: (kept) => {
-      client.setQueryData(["settings"], kept);
-      client.removeQueries({ queryKey: ["outlook"] });
-    },
   });
 }

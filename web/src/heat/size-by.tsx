@@ -1,26 +1,12 @@
 import { memo, useState } from "react";
-import { useTranslation } from "../i18n/use-translation";
+import { coded, useTranslation } from "../i18n/use-translation";
 import { ApiError, type Piece, type Vocabulary } from "../api/client";
 import { setPiece } from "../editing/edits";
 import type { BuildSession } from "../editing/session";
 import { useFormat } from "../ui/format";
 import { NumberField } from "../ui/number-field";
-import { useFit, type Aim } from "./queries";
-
-type Tin = Vocabulary["tins"][number];
-
-/** A tin by its sizes and what it holds. */
-export function useTinWords() {
-  const { t } = useTranslation();
-  const format = useFormat();
-  return (tin: Tin) =>
-    t("heat.tinSize", {
-      l: format.number(tin.length_mm / 10, 1),
-      w: format.number(tin.width_mm / 10, 1),
-      h: format.number(tin.height_mm / 10, 1),
-      litres: format.number((tin.length_mm * tin.width_mm * tin.height_mm) / 1e6, 1),
-    });
-}
+import { type Aim, useFit } from "./queries";
+import { type Tin, useTinWords } from "../build/tin-words";
 
 type Props = { session: BuildSession; piece: Piece; pieces: number; grams: number; vocabulary: Vocabulary };
 
@@ -44,7 +30,7 @@ export const SizeBy = memo(function SizeBy({ session, piece, pieces, grams, voca
   };
   const scoopWords = (name: string, ml: number) => {
     const [kind, size = ""] = name.split("-");
-    return t(`heat.scoops.${kind}`, { size, ml: format.number(ml) });
+    return t(coded("heat.scoops", kind), { size, ml: format.number(ml) });
   };
   const code = fit.error instanceof ApiError ? fit.error.problem?.code : undefined;
 

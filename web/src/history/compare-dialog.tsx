@@ -1,13 +1,13 @@
 import { useState } from "react";
 import Modal from "react-bootstrap/Modal";
-import type { BuildDocument, Comparison, Preparation } from "../api/client";
-import { useVersions, type Foods } from "../editing/queries";
-import { useTranslation } from "../i18n/use-translation";
-import { useSettings } from "../heat/queries";
+import type { BuildDocument, Comparison, Foods, Preparation } from "../api/client";
+import { useVersions } from "../editing/queries";
+import { coded, useTranslation } from "../i18n/use-translation";
+import { useSettings } from "../kitchen/queries";
 import { Dialog } from "../ui/dialog";
 import { useFormat } from "../ui/format";
-import { useChangeWords } from "./change-words";
-import { useComparison, type Pair } from "./queries";
+import { useChangeWords } from "../build/change-words";
+import { type Pair, useComparison } from "./queries";
 
 type Parts = BuildDocument["parts"];
 type Props = {
@@ -196,7 +196,7 @@ function Effects({ before, after, names, foods }: EffectsProps) {
         const [was, now] = [say(before), say(after)];
         return (
           <tr key={key} className={was === now ? "same" : ""}>
-            <th scope="row">{t(`history.${key}`)}</th>
+            <th scope="row">{t(coded("history", key))}</th>
             <td>{was}</td>
             <td>{now}</td>
           </tr>

@@ -48,6 +48,7 @@ export const advice = {
       "no-legume-taste": "No legume taste",
       "lowest-cost": "Lowest cost",
       "fewest-allergens": "Fewest allergens",
+      "as-is": "As it is",
       "dry-first": "Dry it first",
     },
     obstacle: {
@@ -167,6 +168,7 @@ export const advice = {
     remove: "Remove {{name}}",
     add: "Add a guest",
     avoid: "allergens to leave out",
+    wishes: "other wishes",
     diet: "diet",
     anything: "eats meat, fish and all",
     diets: { vegan: "vegan", vegetarian: "vegetarian", "no-pork": "no pork", "no-red-meat": "no red meat" },

@@ -52,6 +52,7 @@ export const advice: Advice = {
       "no-legume-taste": "Sin sabor a legumbre",
       "lowest-cost": "Más barata",
       "fewest-allergens": "Menos alérgenos",
+      "as-is": "Tal cual",
       "dry-first": "Secar antes",
     },
     obstacle: {
@@ -171,6 +172,7 @@ export const advice: Advice = {
     remove: "Quitar a {{name}}",
     add: "Añadir invitado",
     avoid: "alérgenos que evita",
+    wishes: "otros deseos",
     diet: "dieta",
     anything: "come carne, pescado y todo",
     diets: {

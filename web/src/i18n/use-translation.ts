@@ -8,9 +8,17 @@ type Values = Record<string, unknown>;
 type Paths<T> = {
   [K in keyof T & string]: T[K] extends string ? PluralOf<K> : `${K}.${Paths<T[K]>}`;
 }[keyof T & string];
-type PluralOf<K extends string> = K extends `${infer Stem}_${"zero" | "one" | "two" | "few" | "many" | "other"}` ? Stem | K : K;
+type PluralOf<K extends string> =
+  K extends `${infer Stem}_${"zero" | "one" | "two" | "few" | "many" | "other"}` ? Stem | K : K;
 export type WordKey = Paths<Messages>;
-export type Translate = (key: WordKey | WordKey[], values?: Values) => string;
+/** A key, or several of which the first that there is counts: the last one is known. */
+export type Translate = (key: WordKey | [...string[], WordKey], values?: Values) => string;
+
+type Groups<T> = {
+  [K in keyof T & string]: T[K] extends string ? never : K | `${K}.${Groups<T[K]>}`;
+}[keyof T & string];
+/** The key by a code that comes from elsewhere, and of which there may be more than words. */
+export const coded = (group: Groups<Messages>, code: string | undefined) => `${group}.${code}` as WordKey;
 type Translation = { t: Translate; i18n: typeof i18next };
 
 const most = 4000; // phrases kept, so that a long drag does not pile them up

@@ -1,6 +1,6 @@
 import { useState } from "react";
 import Modal from "react-bootstrap/Modal";
-import { useTranslation } from "../i18n/use-translation";
+import { coded, useTranslation } from "../i18n/use-translation";
 import { Dialog } from "../ui/dialog";
 import { setSingleKeys, singleKeys } from "./actions";
 
@@ -36,7 +36,7 @@ export default function KeysDialog({ onClose }: { onClose: () => void }) {
                   <kbd key={i}>{k}</kbd>
                 ))}
               </dt>
-              <dd>{t(`keys.${name}`)}</dd>
+              <dd>{t(coded("keys", name))}</dd>
             </div>
           ))}
         </dl>

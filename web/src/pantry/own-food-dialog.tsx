@@ -1,12 +1,11 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import Modal from "react-bootstrap/Modal";
-import { api, unwrap, type Food, type PackLabel, type Vocabulary } from "../api/client";
+import { api, type Food, type Foods, type PackLabel, unwrap, type Vocabulary } from "../api/client";
 import { findFoods } from "../editing/find-foods";
-import type { Foods } from "../editing/queries";
 import { useTranslation } from "../i18n/use-translation";
 import { Dialog } from "../ui/dialog";
-import { FoodSelect } from "../ui/food-select";
+import { FoodSelect } from "../build/food-select";
 import { useFormat } from "../ui/format";
 import { NumberField } from "../ui/number-field";
 import { useProblemWords } from "../ui/problem";

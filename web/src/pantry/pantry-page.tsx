@@ -1,12 +1,19 @@
 import { useDeferredValue, useState } from "react";
-import { useTranslation } from "../i18n/use-translation";
-import { ApiError, type Food, type PackLabel, type PantryItem, type Vocabulary } from "../api/client";
-import { emptyItem, usePantry, useSavePantry } from "../advice/queries";
+import { coded, useTranslation } from "../i18n/use-translation";
+import {
+  ApiError,
+  type Food,
+  type Foods,
+  type PackLabel,
+  type PantryItem,
+  type Vocabulary,
+} from "../api/client";
+import { emptyItem, usePantry, useSavePantry } from "../kitchen/pantry";
 import { findFoods } from "../editing/find-foods";
-import { Trouble } from "../bench/bench-page";
-import { toggled } from "../bench/line-check";
-import { useFoods, useVocabulary, type Foods } from "../editing/queries";
-import { useSettings } from "../heat/queries";
+import { Trouble } from "../ui/trouble";
+import { toggled } from "../kitchen/labels";
+import { useFoods, useVocabulary } from "../editing/queries";
+import { useSettings } from "../kitchen/queries";
 import { useFormat } from "../ui/format";
 import { Icon } from "../ui/icon";
 import { NumberField } from "../ui/number-field";
@@ -127,7 +134,7 @@ function Shelf({
   if (foods.length === 0) return null;
   return (
     <section aria-labelledby={`shelf-${group}`} className="shelf">
-      <h2 id={`shelf-${group}`}>{t(`groups.${group}`)}</h2>
+      <h2 id={`shelf-${group}`}>{t(coded("groups", group))}</h2>
       <ul>
         {foods.map((f) => (
           <ItemRow
@@ -156,7 +163,7 @@ function ItemRow({ food, foods, item, vocabulary }: ItemProps) {
   const set = (change: Partial<PantryItem>) => save.mutate({ ...item, ...change });
   const dry = food.from_dry?.[0];
   const read = item.label_read ?? [];
-  const about = (what: string) => t([`eaters.about.${what}`, `eaters.allergen.${what}`]);
+  const about = (what: string) => t([`eaters.about.${what}`, coded("eaters.allergen", what)]);
   return (
     <li className={`pantry-item ${item.have ? "pantry-have" : ""}`} data-food={food.id}>
       <div className="pantry-main">
@@ -202,7 +209,7 @@ function ItemRow({ food, foods, item, vocabulary }: ItemProps) {
               aria-label={t("pantry.labelOf", { food: name })}
             >
               <span>{t("pantry.labelFor")}</span>
-              {vocabulary.allergens.concat(vocabulary.diets).map((what) => (
+              {[...vocabulary.allergens, ...vocabulary.diets].map((what) => (
                 <button
                   key={what}
                   type="button"
@@ -228,7 +235,7 @@ function ItemRow({ food, foods, item, vocabulary }: ItemProps) {
               ` · ${t("pantry.fromDry", { dry: format.foodName(foods.get(dry.food), dry.food), factor: format.number(dry.factor, 1) })}`}
             {food.packs?.map(
               (p) =>
-                ` · ${t(`pantry.pack.${p.name}`, { total: format.grams(p.total_g), drained: format.grams(p.drained_g) })}`,
+                ` · ${t(coded("pantry.pack", p.name), { total: format.grams(p.total_g), drained: format.grams(p.drained_g) })}`,
             )}
           </p>
           <label className="field-line">

@@ -1,12 +1,11 @@
-import type { Part, PartResult, Vocabulary } from "../api/client";
+import type { Foods, Part, PartResult, Vocabulary } from "../api/client";
 import { removePart, setPart } from "../editing/edits";
-import type { Foods } from "../editing/queries";
 import type { BuildSession } from "../editing/session";
-import { useTranslation } from "../i18n/use-translation";
+import { coded, useTranslation } from "../i18n/use-translation";
 import { useFormat } from "../ui/format";
 import { Icon } from "../ui/icon";
 import { NumberField } from "../ui/number-field";
-import { partName } from "./part-name";
+import { partName } from "../build/part-name";
 import { useFitPart } from "./queries";
 
 type Props = {
@@ -102,7 +101,7 @@ export function PartHead({ session, parts, index, result, foods, vocabulary, onG
         <ul className="notes">
           {result.notes.map((n) => (
             <li key={n.code} className={`note note-${n.kind}`}>
-              {t(n.kind === "caution" ? `notes.${n.code}` : `parts.notes.${n.code}`, {
+              {t(coded(n.kind === "caution" ? "notes" : "parts.notes", n.code), {
                 food: n.food ? format.foodName(foods.get(n.food), n.food) : "",
                 value: format.number(n.value ?? 0),
                 limit: format.number(n.limit ?? 0),

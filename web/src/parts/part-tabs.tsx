@@ -3,9 +3,9 @@ import Dropdown from "react-bootstrap/Dropdown";
 import type { Dish, Part, PartKind, Vocabulary } from "../api/client";
 import { addPart } from "../editing/edits";
 import type { BuildSession } from "../editing/session";
-import { useTranslation } from "../i18n/use-translation";
+import { coded, useTranslation } from "../i18n/use-translation";
 import { Icon } from "../ui/icon";
-import { partName } from "./part-name";
+import { partName } from "../build/part-name";
 import { useStartPart } from "./queries";
 
 type Props = {
@@ -51,7 +51,7 @@ export const PartTabs = memo(function PartTabs(props: Props) {
       {mark && (
         <span className={`part-mark part-${mark}`}>
           <Icon name="warning" />
-          <span className="visually-hidden"> {t(`parts.status.${mark}`)}</span>
+          <span className="visually-hidden"> {t(coded("parts.status", mark))}</span>
         </span>
       )}
     </button>

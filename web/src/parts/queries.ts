@@ -1,5 +1,5 @@
 import { useMutation } from "@tanstack/react-query";
-import { api, unwrap, type BuildDocument, type Dish, type PartKind } from "../api/client";
+import { api, type BuildDocument, type Dish, type PartKind, unwrap } from "../api/client";
 import { Feed } from "../editing/feed";
 import type { BuildSession } from "../editing/session";
 

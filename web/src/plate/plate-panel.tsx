@@ -3,7 +3,7 @@ import type { Dish, Share, Vocabulary } from "../api/client";
 import { setPortions } from "../editing/edits";
 import type { Feed } from "../editing/feed";
 import type { BuildSession } from "../editing/session";
-import { useSettings } from "../heat/queries";
+import { useSettings } from "../kitchen/queries";
 import { useTranslation } from "../i18n/use-translation";
 import { useFormat } from "../ui/format";
 import { NumberField } from "../ui/number-field";

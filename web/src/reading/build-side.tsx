@@ -1,9 +1,8 @@
 import { useState } from "react";
-import type { Recipe, Vocabulary } from "../api/client";
-import { usePrepWords } from "../bench/prep-editor";
-import type { Foods } from "../editing/queries";
+import type { Foods, Recipe, Vocabulary } from "../api/client";
+import { usePrepWords } from "../build/prep-editor";
 import { useTranslation } from "../i18n/use-translation";
-import { FoodSelect } from "../ui/food-select";
+import { FoodSelect } from "../build/food-select";
 import { useFormat } from "../ui/format";
 import { Icon } from "../ui/icon";
 import { NumberField } from "../ui/number-field";

@@ -1,7 +1,7 @@
 import { keepPreviousData, useMutation, useQuery } from "@tanstack/react-query";
-import { useSettled } from "../advice/queries";
-import { api, unwrap, type Line, type Reading, type Recipe } from "../api/client";
-import { send } from "../files/queries";
+import { useSettled } from "../ui/use-settled";
+import { api, type Line, type Reading, type Recipe, unwrap } from "../api/client";
+import { send } from "../api/send";
 
 /** Finds and reads the recipe in a text or a file. */
 export function useReadRecipe() {

@@ -1,6 +1,5 @@
-import type { Choice, Question } from "../api/client";
-import { usePrepWords } from "../bench/prep-editor";
-import type { Foods } from "../editing/queries";
+import type { Choice, Foods, Question } from "../api/client";
+import { usePrepWords } from "../build/prep-editor";
 import { useTranslation } from "../i18n/use-translation";
 import { useFormat } from "../ui/format";
 

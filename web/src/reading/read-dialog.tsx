@@ -1,16 +1,16 @@
 import { useCallback, useEffect, useRef, useState } from "react";
 import Modal from "react-bootstrap/Modal";
-import { usePredictionOf, useSettled } from "../advice/queries";
-import { ApiError, type BuildDocument, type Recipe, type Vocabulary } from "../api/client";
-import type { Foods } from "../editing/queries";
+import { usePredictionOf } from "../editing/queries";
+import { useSettled } from "../ui/use-settled";
+import { ApiError, type BuildDocument, type Foods, type Recipe, type Vocabulary } from "../api/client";
 import { useTranslation } from "../i18n/use-translation";
 import { Dialog } from "../ui/dialog";
 import { useFormat } from "../ui/format";
 import { BuildSide } from "./build-side";
 import { Questions } from "./questions";
 import { useReadRecipe } from "./queries";
-import { RecipeSide, type Lit } from "./recipe-side";
-import { answered, documentOf, draftOf, withRow, type Draft } from "./rows";
+import { type Lit, RecipeSide } from "./recipe-side";
+import { answered, documentOf, type Draft, draftOf, withRow } from "./rows";
 import { StepsSide } from "./steps-side";
 
 type Props = {

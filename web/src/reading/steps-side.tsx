@@ -3,7 +3,7 @@ import { useTranslation } from "../i18n/use-translation";
 import { useFormat } from "../ui/format";
 import { NumberField } from "../ui/number-field";
 import type { Lit } from "./recipe-side";
-import { usualPiece, without, type Draft } from "./rows";
+import { type Draft, usualPiece, without } from "./rows";
 
 type Props = {
   recipe: Recipe;

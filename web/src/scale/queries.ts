@@ -1,5 +1,5 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
-import { api, ApiError, unwrap, type BuildDocument } from "../api/client";
+import { api, ApiError, type BuildDocument, unwrap } from "../api/client";
 
 export type ScaleAim = {
   pieces?: number;

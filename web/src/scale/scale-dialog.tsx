@@ -1,14 +1,13 @@
 import { useState } from "react";
 import Modal from "react-bootstrap/Modal";
-import { ApiError, type BuildDocument, type Purchase, type Vocabulary } from "../api/client";
-import type { Foods } from "../editing/queries";
-import { useTinWords } from "../heat/size-by";
-import { useTranslation } from "../i18n/use-translation";
-import { partName } from "../parts/part-name";
+import { ApiError, type BuildDocument, type Foods, type Purchase, type Vocabulary } from "../api/client";
+import { useTinWords } from "../build/tin-words";
+import { coded, useTranslation } from "../i18n/use-translation";
+import { partName } from "../build/part-name";
 import { Dialog } from "../ui/dialog";
 import { useFormat } from "../ui/format";
 import { NumberField } from "../ui/number-field";
-import { useScaling, type ScaleAim } from "./queries";
+import { type ScaleAim, useScaling } from "./queries";
 
 type Props = {
   document: BuildDocument;
@@ -241,7 +240,7 @@ function Shopping({ list, foods }: { list: Purchase[]; foods: Foods }) {
   const format = useFormat();
   const [copied, setCopied] = useState(false);
   const packs = (p: Purchase) =>
-    p.pack ? t(`scale.packs.${p.pack}`, { count: p.count ?? 1, size: format.grams(p.pack_g ?? 0) }) : "";
+    p.pack ? t(coded("scale.packs", p.pack), { count: p.count ?? 1, size: format.grams(p.pack_g ?? 0) }) : "";
   const text = () =>
     list
       .map((p) => {
@@ -274,7 +273,7 @@ function Shopping({ list, foods }: { list: Purchase[]; foods: Foods }) {
                 {[
                   packs(p),
                   p.left_g ? t("scale.left", { grams: format.grams(p.left_g) }) : "",
-                  ...(p.good_for ?? []).map((code) => t(`scale.good.${code}`)),
+                  ...(p.good_for ?? []).map((code) => t(coded("scale.good", code))),
                   p.dry
                     ? t("scale.dry", {
                         grams: format.grams(p.dry_g ?? 0),

@@ -1,12 +1,12 @@
 import { useQuery } from "@tanstack/react-query";
 import { useEffect } from "react";
 import { Link, useParams } from "react-router";
-import { api, unwrap, type Build, type Line, type Page } from "../api/client";
-import { Trouble } from "../bench/bench-page";
-import { usePrepWords } from "../bench/prep-editor";
-import { useFoods, type Foods } from "../editing/queries";
+import { api, type Build, type Foods, type Line, type Page, unwrap } from "../api/client";
+import { Trouble } from "../ui/trouble";
+import { usePrepWords } from "../build/prep-editor";
+import { useFoods } from "../editing/queries";
 import { useTranslation } from "../i18n/use-translation";
-import { partName } from "../parts/part-name";
+import { partName } from "../build/part-name";
 import { useFormat } from "../ui/format";
 
 /** /sheet/:id: one clean kitchen page to print, from which alone one can cook. */

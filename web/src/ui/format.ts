@@ -1,5 +1,5 @@
 import { useMemo } from "react";
-import { useTranslation } from "../i18n/use-translation";
+import { coded, useTranslation } from "../i18n/use-translation";
 import type { Food } from "../api/client";
 import { regional } from "../i18n/es-region";
 import { fahrenheitOf, gasMarkOf, inchesOf, ouncesOf, useUnits } from "./units";
@@ -106,7 +106,7 @@ export function useFormat() {
       /** A name inside a sentence. */
       within: (name: string) => name.charAt(0).toLocaleLowerCase(language) + name.slice(1),
       measure: (m: { amount: number; unit: string } | undefined) =>
-        m ? t(`units.${m.unit}`, { count: m.amount <= 1 ? 1 : 2, amount: fraction(m.amount) }) : "",
+        m ? t(coded("units", m.unit), { count: m.amount <= 1 ? 1 : 2, amount: fraction(m.amount) }) : "",
       when: (iso: string) =>
         new Date(iso).toLocaleString(language, { dateStyle: "medium", timeStyle: "short" }),
     };

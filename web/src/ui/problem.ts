@@ -1,4 +1,4 @@
-import { useTranslation } from "../i18n/use-translation";
+import { coded, useTranslation } from "../i18n/use-translation";
 import { ApiError } from "../api/client";
 
 /** Says in the cook's language what the server found wrong, and where. */
@@ -14,8 +14,8 @@ export function useProblemWords() {
       : fault?.pointer === "/name"
         ? t("problem.name")
         : (fault?.pointer ?? "");
-    return i18n.exists(`problem.${code}`)
-      ? t(`problem.${code}`, {
+    return i18n.exists(coded("problem", code))
+      ? t(coded("problem", code), {
           place,
           got: fault?.got,
           nearest: fault?.nearest,

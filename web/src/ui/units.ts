@@ -30,6 +30,13 @@ function kept(): Units {
 let now = kept();
 const listeners = new Set<() => void>();
 
+/** Takes the kitchen's units where this device has chosen none of its own. */
+export function adoptUnits(units: Units) {
+  if (localStorage.getItem(key) !== null) return;
+  now = units;
+  for (const listener of listeners) listener();
+}
+
 export function setUnits(change: Partial<Units>) {
   now = { ...now, ...change };
   localStorage.setItem(key, JSON.stringify(now));

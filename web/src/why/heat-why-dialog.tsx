@@ -4,8 +4,7 @@ import { useOutlook } from "../heat/queries";
 import { useTranslation } from "../i18n/use-translation";
 import { Dialog } from "../ui/dialog";
 import { useFormat } from "../ui/format";
-
-export type HeatWhy = "minutes" | "loss";
+import type { HeatWhy } from "../heat/course";
 
 type Props = { what: HeatWhy; document: BuildDocument; baked: Baked; onClose: () => void };
 

@@ -1,8 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import Modal from "react-bootstrap/Modal";
-import { api, unwrap, type BuildDocument, type Explained } from "../api/client";
-import type { Foods } from "../editing/queries";
-import { useTranslation } from "../i18n/use-translation";
+import { api, type BuildDocument, type Explained, type Foods, unwrap } from "../api/client";
+import { coded, useTranslation } from "../i18n/use-translation";
 import { Dialog } from "../ui/dialog";
 import { useFormat } from "../ui/format";
 
@@ -140,7 +139,7 @@ function Reasons({ what, e, foods }: { what: Why; e: Explained; foods: Foods }) 
                   <td className="figure">{format.pct(what === "raw" ? l.raw_pct : l.cooked_pct)}</td>
                 )}
                 {what !== "chance" && <td className="figure">{e.foods[i] ? figure(i) : "–"}</td>}
-                <td>{e.foods[i] ? t(`why.grades.${e.grades[i]}`) : "–"}</td>
+                <td>{e.foods[i] ? t(coded("why.grades", e.grades[i])) : "–"}</td>
               </tr>
             ))}
           </tbody>

@@ -1,7 +1,7 @@
 import { useState } from "react";
-import { useTranslation } from "../i18n/use-translation";
-import type { Foods } from "../editing/queries";
-import { useFormat } from "./format";
+import { coded, useTranslation } from "../i18n/use-translation";
+import type { Foods } from "../api/client";
+import { useFormat } from "../ui/format";
 
 type Props = {
   label: string;
@@ -49,7 +49,7 @@ export function FoodSelect({ label, foods, groups, value, first = [], onChange }
       {groups
         .filter((g) => named.some((f) => f.group === g))
         .map((g) => (
-          <optgroup key={g} label={t(`groups.${g}`)}>
+          <optgroup key={g} label={t(coded("groups", g))}>
             {named.filter((f) => f.group === g).map(option)}
           </optgroup>
         ))}

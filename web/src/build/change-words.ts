@@ -1,11 +1,22 @@
-import type { BuildDocument, Change, Preparation, Setting } from "../api/client";
-import { usePrepWords } from "../bench/prep-editor";
-import type { Foods } from "../editing/queries";
-import { partName } from "../parts/part-name";
-import { useTranslation } from "../i18n/use-translation";
+import type { BuildDocument, Change, Foods, Preparation, Setting } from "../api/client";
+import { usePrepWords } from "./prep-editor";
+import { partName } from "./part-name";
+import { coded, useTranslation } from "../i18n/use-translation";
 import { useFormat } from "../ui/format";
 
 type Parts = BuildDocument["parts"];
+
+/** Where the words of a value may stand. */
+const valueGroups = [
+  "piece.kinds",
+  "piece.methods",
+  "heat.starts",
+  "eaters.allergen",
+  "eaters.diets",
+  "eaters.wants",
+  "squeeze",
+  "parts.whens",
+] as const;
 
 /** Says in words what differs between two documents, one phrase each. */
 export function useChangeWords(foods: Foods) {
@@ -38,9 +49,9 @@ export function useChangeWords(foods: Foods) {
       case "prep":
         return t("history.say.prep", { food: food(c), now: preps(c.now_prep) });
       case "part-added":
-        return t("history.say.partAdded", { part: t(`parts.kind.${c.of}`) });
+        return t("history.say.partAdded", { part: t(coded("parts.kind", c.of)) });
       default:
-        return t("history.say.partRemoved", { part: t(`parts.kind.${c.of}`) });
+        return t("history.say.partRemoved", { part: t(coded("parts.kind", c.of)) });
     }
   };
 
@@ -51,8 +62,8 @@ export function useChangeWords(foods: Foods) {
     const person = words[0] === "eaters" && words[1] === "people" ? Number(words[2]) + 1 : 0;
     const key = words.filter((w) => !/^\d+$/.test(w) && w !== "parts").join(".");
     const last = words.filter((w) => !/^\d+$/.test(w)).at(-1) ?? "";
-    const own = `history.fields.${key.replaceAll(".", "_")}`;
-    const name = i18n.exists(own)
+    const own = coded("history.fields", key.replaceAll(".", "_"));
+    const name = (i18n.exists(own as string) as boolean)
       ? t(own)
       : t([`history.fields.${last}`, `piece.${last}`, "history.fields.other"]);
     if (at > 0) return `${part(at, parts)}: ${format.within(name)}`;
@@ -72,16 +83,9 @@ export function useChangeWords(foods: Foods) {
       if (last.endsWith("_g")) return format.grams(n);
       return format.number(n, 1);
     }
-    const said = [
-      `piece.kinds.${text}`,
-      `piece.methods.${text}`,
-      `heat.starts.${text}`,
-      `eaters.allergen.${text}`,
-      `eaters.diets.${text}`,
-      `eaters.wants.${text}`,
-      `squeeze.${text}`,
-      `parts.when.${text}`,
-    ].find((key) => i18n.exists(key));
+    const said = valueGroups
+      .map((group) => coded(group, text))
+      .find((key) => i18n.exists(key as string) as boolean);
     return said ? t(said) : text;
   };
 

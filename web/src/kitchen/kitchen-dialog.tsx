@@ -1,14 +1,16 @@
-import { useState } from "react";
+import { useId, useState } from "react";
 import Modal from "react-bootstrap/Modal";
-import { useTranslation } from "../i18n/use-translation";
+import { coded, useTranslation } from "../i18n/use-translation";
 import type { Settings } from "../api/client";
 import { Dialog } from "../ui/dialog";
 import { NumberField } from "../ui/number-field";
-import { useSaveSettings, useSettings } from "./queries";
+import { useFigures, useSaveSettings, useSettings } from "./queries";
 
-type Figure = Exclude<keyof Settings, "guidance" | "currency" | "$schema">;
+type Field = {
+  [K in keyof Settings]-?: Settings[K] extends number ? K : never;
+}[keyof Settings];
 
-const figures: { field: Figure; unit: string; min: number; max: number; step: number }[] = [
+const fields: { field: Field; unit: string; min: number; max: number; step: number }[] = [
   { field: "oven_offset_celsius", unit: "°C", min: -60, max: 60, step: 5 },
   { field: "room_celsius", unit: "°C", min: 5, max: 40, step: 1 },
   { field: "fridge_celsius", unit: "°C", min: 0, max: 12, step: 1 },
@@ -22,6 +24,15 @@ const figures: { field: Figure; unit: string; min: number; max: number; step: nu
   { field: "bowl_g", unit: "g", min: 50, max: 20000, step: 50 },
 ];
 
+/** How much can be done at once. */
+const atOnce: typeof fields = [
+  { field: "cooks", unit: "", min: 1, max: 8, step: 1 },
+  { field: "ovens", unit: "", min: 0, max: 4, step: 1 },
+  { field: "burners", unit: "", min: 0, max: 12, step: 1 },
+  { field: "pans", unit: "", min: 0, max: 12, step: 1 },
+  { field: "bowls", unit: "", min: 0, max: 6, step: 1 },
+];
+
 /** Every currency that the browser knows, and the one that is kept. */
 const currencies = (kept: string) => [...new Set([kept, ...Intl.supportedValuesOf("currency")])].sort();
 
@@ -33,6 +44,21 @@ export default function KitchenDialog({ onClose, onSaved }: { onClose: () => voi
   const [changed, setChanged] = useState<Partial<Settings>>({});
   const now = kept.data && { ...kept.data, ...changed };
   const set = (change: Partial<Settings>) => setChanged((c) => ({ ...c, ...change }));
+  const numberOf = ({ field, unit, min, max, step }: (typeof fields)[number]) => (
+    <label key={field}>
+      <span>{t(`kitchen.${field}`)}</span>
+      <NumberField
+        label={t(`kitchen.${field}`)}
+        unit={unit}
+        min={min}
+        max={max}
+        step={step}
+        digits={0}
+        value={now?.[field] ?? 0}
+        onChange={(v) => set({ [field]: v })}
+      />
+    </label>
+  );
   return (
     <Dialog id="kitchen-title" title={t("kitchen.title")} size="lg" onClose={onClose}>
       <Modal.Body>
@@ -81,23 +107,10 @@ export default function KitchenDialog({ onClose, onSaved }: { onClose: () => voi
               )}
               <p className="hint small">{t("kitchen.authority")}</p>
             </fieldset>
-            <div className="kitchen-figures">
-              {figures.map(({ field, unit, min, max, step }) => (
-                <label key={field}>
-                  <span>{t(`kitchen.${field}`)}</span>
-                  <NumberField
-                    label={t(`kitchen.${field}`)}
-                    unit={unit}
-                    min={min}
-                    max={max}
-                    step={step}
-                    digits={0}
-                    value={now[field] ?? 0}
-                    onChange={(v) => set({ [field]: v })}
-                  />
-                </label>
-              ))}
-            </div>
+            <div className="kitchen-figures">{fields.map(numberOf)}</div>
+            <h3>{t("kitchen.atOnce")}</h3>
+            <div className="kitchen-figures">{atOnce.map(numberOf)}</div>
+            <Minutes own={now.figures ?? {}} onChange={(figures) => set({ figures })} />
             <label className="field-line">
               <span>{t("kitchen.currency")}</span>
               <select
@@ -130,5 +143,74 @@ export default function KitchenDialog({ onClose, onSaved }: { onClose: () => voi
         </button>
       </Modal.Footer>
     </Dialog>
+  );
+}
+
+type Own = NonNullable<Settings["figures"]>;
+
+/** How long this cook's hands take: what the cord goes by, with what is usual beside it. */
+function Minutes({ own, onChange }: { own: Own; onChange: (own: Own) => void }) {
+  const { t, i18n } = useTranslation();
+  const [open, setOpen] = useState(Object.keys(own).length > 0);
+  const { data: figures, isError } = useFigures(open);
+  const id = useId();
+  const shown = figures?.filter(
+    (f) => f.unit === "min" && (i18n.exists(`kitchen.minutes.${f.id}`) as boolean),
+  );
+  const without = (figure: string) => Object.fromEntries(Object.entries(own).filter(([k]) => k !== figure));
+  return (
+    <section aria-labelledby={id} className="kitchen-minutes">
+      <h3 id={id}>
+        <button
+          type="button"
+          className="btn btn-link p-0"
+          aria-expanded={open}
+          onClick={() => setOpen(!open)}
+        >
+          {t("kitchen.hands")}
+        </button>
+      </h3>
+      {open && (
+        <>
+          <p className="hint small">{t("kitchen.handsLead")}</p>
+          {isError && <p role="alert">{t("kitchen.failed")}</p>}
+          <div className="kitchen-figures">
+            {shown?.map((f) => {
+              const words = t(coded("kitchen.minutes", f.id));
+              const mine = own[f.id];
+              return (
+                <label key={f.id} className={mine === undefined ? "" : "own-figure"}>
+                  <span>
+                    {words}
+                    {mine !== undefined && mine !== f.usual && (
+                      <>
+                        {" "}
+                        <button
+                          type="button"
+                          className="btn btn-link p-0 small"
+                          onClick={() => onChange(without(f.id))}
+                        >
+                          {t("kitchen.usual", { minutes: f.usual })}
+                        </button>
+                      </>
+                    )}
+                  </span>
+                  <NumberField
+                    label={words}
+                    unit="min"
+                    min={f.low}
+                    max={f.high}
+                    step={1}
+                    digits={1}
+                    value={mine ?? f.usual}
+                    onChange={(v) => onChange(v === f.usual ? without(f.id) : { ...own, [f.id]: v })}
+                  />
+                </label>
+              );
+            })}
+          </div>
+        </>
+      )}
+    </section>
   );
 }

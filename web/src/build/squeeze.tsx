@@ -1,7 +1,7 @@
 import { scaleLinear } from "d3-scale";
 import { memo, useId } from "react";
 import { useTranslation } from "../i18n/use-translation";
-import type { Prediction, Vocabulary } from "../api/client";
+import type { Piece, Prediction, Vocabulary } from "../api/client";
 import { useFormat } from "../ui/format";
 import { useWidth } from "../ui/use-width";
 import { pieceWord } from "../ui/piece-word";
@@ -10,7 +10,7 @@ type Props = {
   prediction: Prediction;
   zones: Vocabulary["zones"];
   minutes: number;
-  piece: { kind: string; tin?: boolean };
+  piece: Pick<Piece, "kind" | "tin">;
   /** Tells two squeezes apart, for those who hear them. */
   of?: string;
   /** Opens how the index comes about. */

@@ -1,6 +1,6 @@
 import { memo, useId } from "react";
 import { useTranslation } from "../i18n/use-translation";
-import type { Prediction } from "../api/client";
+import type { Piece, Prediction } from "../api/client";
 import { enoughHold } from "../editing/prediction";
 import { useFormat } from "../ui/format";
 import { Rope } from "../ui/rope";
@@ -9,7 +9,7 @@ import { pieceWord } from "../ui/piece-word";
 
 type Props = {
   prediction: Prediction;
-  piece: { kind: string; tin?: boolean };
+  piece: Pick<Piece, "kind" | "tin">;
   of?: string;
   /** Opens how a hold comes about. */
   onWhy?: (what: "raw" | "cooked") => void;
