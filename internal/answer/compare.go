@@ -9,7 +9,7 @@ import (
 type Effect struct {
 	MassG        float64         `json:"mass_g" digits:"1+"`
 	Q            *float64        `json:"q" nullable:"true" digits:"3+"`
-	Word         mix.Word          `json:"word"`
+	Word         mix.Word        `json:"word"`
 	InBand       bool            `json:"in_band"`
 	ChanceRaw    float64         `json:"chance_raw" digits:"3+"`
 	ChanceCooked float64         `json:"chance_cooked" digits:"3+"`
