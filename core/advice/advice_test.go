@@ -53,6 +53,9 @@ const cakes = `{"format":"cuerda-build/1","lines":[
 	"rest":{"minutes":20},"piece":{"kind":"patty","diameter_mm":80,"thickness_mm":18},"cook":{"method":"pan"}}`
 
 func TestAWayTakenIsTheBuildItPromised(t *testing.T) {
+	if testing.Short() {
+		t.Skip("minutes under the race detector; it runs without")
+	}
 	d := read(t, cakes)
 	for _, how := range advice.Replaces {
 		a := advice.Bind(ours, d, advice.Options{Replace: how})
@@ -92,6 +95,9 @@ func TestWholeBeansWantMashingNotABinder(t *testing.T) {
 }
 
 func TestWaysDifferInKindAndBeginAtTheShelf(t *testing.T) {
+	if testing.Short() {
+		t.Skip("minutes under the race detector; it runs without")
+	}
 	d := read(t, strings.ReplaceAll(cakes, `{"food":"chickpea-flour","grams":45},{"food":"flax-meal","grams":16},`, ""))
 	d.Chill = nil
 	kinds := func(a advice.Answer) (out []advice.Kind) {
@@ -134,6 +140,9 @@ func TestMoreOfWhatIsInTheBowlIsAWay(t *testing.T) {
 
 // What a card lists is all that taking it changes.
 func TestAWayListsAllThatItChanges(t *testing.T) {
+	if testing.Short() {
+		t.Skip("minutes under the race detector; it runs without")
+	}
 	for _, text := range []string{cakes, classic, wholeBeans} {
 		d := read(t, text)
 		for _, how := range advice.Replaces {
@@ -173,6 +182,9 @@ func TestAClassicRecipeConverts(t *testing.T) {
 }
 
 func TestNothingUnsafeIsEverSuggested(t *testing.T) {
+	if testing.Short() {
+		t.Skip("minutes under the race detector; it runs without")
+	}
 	rapid.Check(t, func(t *rapid.T) {
 		d := read(t, cakes)
 		d.Eaters = &eaters.Eaters{

@@ -235,6 +235,9 @@ func TestOutlook(t *testing.T) {
 }
 
 func TestEveryKindAndMethodIsAnswered(t *testing.T) {
+	if testing.Short() {
+		t.Skip("minutes under the race detector; it runs without")
+	}
 	water := 100 * formula.Predict(document(t, turkeyBalls), kitchen.Usual()).WaterShare
 	for _, k := range piece.Kinds {
 		for _, m := range piece.Methods {

@@ -143,6 +143,9 @@ func TestAWetSkinCountsByItsMinutes(t *testing.T) {
 }
 
 func TestLawsOfCooking(t *testing.T) {
+	if testing.Short() {
+		t.Skip("minutes under the race detector; it runs without")
+	}
 	rapid.Check(t, func(t *rapid.T) {
 		kind := rapid.SampledFrom([]piece.Kind{piece.Ball, piece.Patty}).Draw(t, "kind")
 		p := piece.Piece{Kind: kind, DiameterMM: rapid.Float64Range(20, 90).Draw(t, "d")}
@@ -212,6 +215,9 @@ func TestSearAndGrillAreMinutesOfTheWay(t *testing.T) {
 }
 
 func TestWhatIsPulledGetsDone(t *testing.T) {
+	if testing.Short() {
+		t.Skip("minutes under the race detector; it runs without")
+	}
 	rapid.Check(t, func(t *rapid.T) {
 		p := piece.Piece{Kind: rapid.SampledFrom([]piece.Kind{piece.Patty, piece.Patty, piece.Ball, piece.Cylinder}).Draw(t, "kind")}
 		p.DiameterMM = rapid.Float64Range(25, 110).Draw(t, "across")

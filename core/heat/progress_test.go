@@ -50,6 +50,9 @@ func asPlanned(p *Progress, plan *Course, until float64) {
 }
 
 func TestAForecastOnTheWayIsThatOfTheWhole(t *testing.T) {
+	if testing.Short() {
+		t.Skip("minutes under the race detector; it runs without")
+	}
 	rapid.Check(t, func(t *rapid.T) {
 		c := drawWay(t)
 		whole := c.Run(c.Begin(6))

@@ -44,6 +44,9 @@ func TestTheFiguresThatShipKnowTheOutcomes(t *testing.T) {
 // average said every time.
 func TestTheTablesAreWhatTheFitWrites(t *testing.T) {
 	if testing.Short() {
+		t.Skip("minutes under the race detector; it runs without")
+	}
+	if testing.Short() {
 		t.Skip("fits five times")
 	}
 	foods := food.AsJudged()
