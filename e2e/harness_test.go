@@ -58,15 +58,21 @@ type app struct {
 
 func start(t testing.TB) *app {
 	t.Helper()
+	return startBehind(t, func(h http.Handler) http.Handler { return h })
+}
+
+// startBehind puts something of the test's between browser and server.
+func startBehind(t testing.TB, wrap func(http.Handler) http.Handler) *app {
+	t.Helper()
 	s := pgtest.Open(t)
 	foods := food.Starter()
 	kitchen, err := demo.Seed(context.Background(), s, foods)
 	require.NoError(t, err)
 	pages, err := web.Dist()
 	require.NoError(t, err)
-	server := httptest.NewServer((&api.Server{
+	server := httptest.NewServer(wrap((&api.Server{
 		Store: s, Who: api.OneKitchen(kitchen), Foods: foods, Log: slog.New(slog.NewTextHandler(os.Stderr, nil)), Pages: pages,
-	}).Handler())
+	}).Handler()))
 	t.Cleanup(server.Close)
 	return &app{t, server.URL}
 }

@@ -227,9 +227,7 @@ func (b *baking) cook(out *Baked, o Options) {
 	if course.Reached {
 		to, pull := course.ToTarget, course.Pull
 		out.MinutesToTarget, out.PullAt = &to, &pull
-		for _, t := range course.Turns {
-			out.Turns = append(out.Turns, t)
-		}
+		out.Turns = append(out.Turns, course.Turns...)
 		if len(out.Turns) > 0 {
 			first := out.Turns[0]
 			out.TurnAt = &first
