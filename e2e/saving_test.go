@@ -3,6 +3,7 @@ package e2e
 import (
 	"fmt"
 	"io"
+	"math"
 	"math/rand/v2"
 	"net/http"
 	"slices"
@@ -155,7 +156,7 @@ func TestSavingInAnyWeather(t *testing.T) {
 			assert.False(t, w.MustHas(".modal.show"), "nobody else was here: there is no conflict; %v", did)
 			until(t, func() bool { return !strings.Contains(w.words(".verdict"), "no connection") },
 				func() string { return "the verdict stays out of date" })
-			want := fmt.Sprintf("%.0f in 100", 100*kept.Prediction.Chance)
+			want := fmt.Sprintf("%.0f in 100", math.Floor(100*kept.Prediction.Chance+.5))
 			if n := kept.Prediction.Chance; n > .01 && n < .99 {
 				w.eventually(".verdict", want)
 			}
