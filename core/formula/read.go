@@ -211,17 +211,14 @@ func (r *reader) celsius(v *node) *float64 {
 
 var pieceFields = []string{"kind", "diameter_mm", "thickness_mm", "length_mm", "width_mm", "height_mm", "slice_mm", "wall_mm", "middle_mm", "tin_height_mm", "tin"}
 
-// sizes gives the fields of a kind's sizes, and finds those that are needed and not there.
-func (r *reader) sizes(k piece.Kind, o *node) []string {
+// sizeFields gives the fields of a kind's sizes.
+func sizeFields(k piece.Kind) []string {
 	if k == piece.Stuffing {
 		return pieceFields[1:6] // those of the half-vessel it fills
 	}
 	var own []string
 	for _, s := range k.Sizes() {
 		own = append(own, s.Field)
-		if s.Needed && o.field(s.Field) == nil {
-			r.faultIn(s.Field, Fault{Code: CodeMissing})
-		}
 	}
 	return own
 }
@@ -237,7 +234,7 @@ func (r *reader) piece(v *node) *piece.Piece {
 			if !slices.Contains(piece.Kinds, p.Kind) {
 				return p
 			}
-			own = r.sizes(p.Kind, o)
+			own = sizeFields(p.Kind)
 		case p.Kind == "":
 			return p
 		case name == "tin" && p.Kind.IsLoaf():
@@ -246,6 +243,11 @@ func (r *reader) piece(v *node) *piece.Piece {
 			r.fault(Fault{Code: CodeNotHere, Got: string(p.Kind), Nearest: strings.Join(own, ", ")})
 		default:
 			p.Set(name, r.number(v, MinMM, MaxMM, false))
+		}
+	}
+	for _, s := range p.Kind.Sizes() {
+		if s.Needed && o.field(s.Field) == nil {
+			r.faultIn(s.Field, Fault{Code: CodeMissing})
 		}
 	}
 	return p
