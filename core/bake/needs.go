@@ -72,10 +72,9 @@ func (b *baking) needs(out *Baked) *cord.Graph {
 	return &l.graph
 }
 
-// inLine adds a step to the cord itself. Whoever works by the clock works by half
-// minutes.
+// inLine adds a step to the cord itself.
 func (l *laying) inLine(s cord.Step) int {
-	s.Minutes = math.Round(s.Minutes*2) / 2
+	s.Minutes = halves(s.Minutes)
 	i := l.graph.Add(s)
 	l.graph.Line = append(l.graph.Line, i)
 	return i
@@ -206,7 +205,7 @@ func (l *laying) heat(raw int) (cook, set int) {
 			l.graph.Need(done, cord.After{Step: cook})
 		} else {
 			// Each batch has its own; the first is told.
-			grill.Minutes = math.Round(grill.Minutes*2) / 2
+			grill.Minutes = halves(grill.Minutes)
 			from := *out.GrillFrom - sear
 			l.graph.Need(l.graph.Add(grill), cord.After{Step: cook, FromStart: true, Least: from, Most: from})
 		}
@@ -244,10 +243,14 @@ func (l *laying) served() float64 {
 	return l.k.Figures.Waits.Baked
 }
 
-// inTurn is how long so many batches take one after the other, min.
+// inTurn is how long so many batches take one after the other, min: each by the clock,
+// as the page tells it.
 func (l *laying) inTurn(minutes float64, batches int) float64 {
-	return minutes*float64(batches) + l.k.Figures.Minutes.ChangeBatch*float64(batches-1)
+	return halves(minutes)*float64(batches) + l.k.Figures.Minutes.ChangeBatch*float64(batches-1)
 }
+
+// halves are minutes as whoever works by the clock has them.
+func halves(minutes float64) float64 { return math.Round(minutes*2) / 2 }
 
 // searMinutes are those that a piece lies in the pan first.
 func searMinutes(out *Baked) float64 {

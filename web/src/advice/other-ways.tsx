@@ -78,7 +78,7 @@ const SettledWays = memo(function SettledWays({
               </button>
             </li>
           )}
-          {answer?.suggest.map((way) => (
+          {answer?.suggest.filter(changes).map((way) => (
             <WayCard
               key={`${way.kind} ${way.aim} ${words(way)}`}
               way={way}
@@ -114,6 +114,9 @@ const SettledWays = memo(function SettledWays({
     </section>
   );
 });
+
+/** Whether a way is another than to hold the mix as it is, which has its own place. */
+const changes = (way: Way) => way.changes.length + way.settings.length > 0;
 
 const sameWay = (a: Way | null, b: Way) =>
   a !== null && JSON.stringify(a.document) === JSON.stringify(b.document);
