@@ -9,17 +9,18 @@ import (
 	"cuerda/core/formula"
 	"cuerda/core/kitchen"
 	"cuerda/core/recipe"
+	"cuerda/internal/answer"
 	"cuerda/internal/problem"
 )
 
 // readAnswer is the answer of the read command: the recipe as it was found and
 // understood, and the build document that it becomes.
 type readAnswer struct {
-	recipe.Found
-	recipe.Understood
+	answer.Found
+	answer.Understood
 	Document  *formula.Document `json:"document"`
 	Chance    float64           `json:"chance"`
-	Questions []draft.Question  `json:"questions"`
+	Questions []answer.Question `json:"questions"`
 }
 
 func readCommand() *cobra.Command {
@@ -40,15 +41,16 @@ func readCommand() *cobra.Command {
 				return problem.New(422, "no-recipe", err.Error())
 			}
 			k := kitchen.Usual()
-			out := readAnswer{Found: found}
+			out := readAnswer{Found: answer.Of[answer.Found](found)}
 			if found.Whole != nil {
 				if out.Document, err = formula.Read(found.Whole, k.Foods); err != nil {
 					return problem.OfDocument(err)
 				}
-				out.Lines, out.Spans, out.Questions = []recipe.ReadLine{}, []recipe.StepSpan{}, []draft.Question{}
+				out.Lines, out.Spans, out.Questions = []answer.ReadLine{}, []answer.StepSpan{}, []answer.Question{}
 			} else {
-				out.Understood = recipe.Understand(&found, ingredient.NewReader(food.Starter()), k.Foods)
-				made := draft.Of(&found, &out.Understood, k)
+				understood := recipe.Understand(&found, ingredient.NewReader(food.Starter()), k.Foods)
+				made := answer.Of[answer.Draft](draft.Of(&found, &understood, k))
+				out.Understood = answer.Of[answer.Understood](understood)
 				out.Document, out.Chance, out.Questions = &made.Document, made.Chance, made.Questions
 			}
 			if build {

@@ -20,18 +20,18 @@ import (
 // Spot is where a food of a recipe stands in the build: Part is its part, from 1, 0
 // for the mix, and Line its line there; both -1 where it is not in the build.
 type Spot struct {
-	Line int `json:"line"`
-	Part int `json:"part"`
+	Line int
+	Part int
 }
 
 // Draft is the build that a recipe becomes.
 type Draft struct {
-	Document formula.Document `json:"document"`
+	Document formula.Document
 	// Spots are those of the foods of every ingredient line.
-	Spots [][]Spot `json:"spots"`
+	Spots [][]Spot
 	// Chance is that the pieces hold, as far as the recipe says, 0..1.
-	Chance    float64    `json:"chance"`
-	Questions []Question `json:"questions"`
+	Chance    float64
+	Questions []Question
 
 	items []*recipe.ReadFood // of the lines of the mix
 }

@@ -16,28 +16,28 @@ import (
 type Question struct {
 	// Code is fineness (whole, mashed or ground), juice (a wet vegetable as it is,
 	// pressed or fried), gel (soaked in its water first, or not), rest, chill, kind, thickness, method or amount.
-	Code string `json:"code" enum:"fineness,juice,gel,rest,chill,kind,thickness,method,amount"`
+	Code string
 	// Line is the line of the mix it is about; -1 for the whole.
-	Line int    `json:"line"`
-	Food string `json:"food,omitempty"`
+	Line int
+	Food string
 	// Answers are the likeliest first.
-	Answers []Choice `json:"answers"`
+	Answers []Choice
 }
 
 // Choice is one answer, what it makes of the chance, and what it sets.
 type Choice struct {
 	// Chance is that the pieces hold, with this answer and nothing else changed, 0..1.
-	Chance float64 `json:"chance"`
+	Chance float64
 	// AsRead says that this is how the build stands now.
-	AsRead bool               `json:"as_read,omitempty"`
-	Prep   []food.Preparation `json:"prep,omitempty"`
+	AsRead bool
+	Prep   []food.Preparation
 	// Minutes are of the rest or the chill, Millimetres of the thickness, Grams of the
 	// line; -1 where it is not about them.
-	Minutes     float64      `json:"minutes"`
-	Millimetres float64      `json:"mm"`
-	Grams       float64      `json:"grams"`
-	Kind        piece.Kind   `json:"kind,omitempty"`
-	Method      piece.Method `json:"method,omitempty"`
+	Minutes     float64
+	Millimetres float64
+	Grams       float64
+	Kind        piece.Kind
+	Method      piece.Method
 
 	weight float64 // how likely it is, beside the others
 }

@@ -10,16 +10,16 @@ import (
 
 // Cook is how the raw pieces are cooked first, as far as a recipe says.
 type ReadCook struct {
-	Method  piece.Method `json:"method"`
-	Celsius float64      `json:"celsius,omitempty"`
+	Method  piece.Method
+	Celsius float64
 	// Minutes are of both sides together, the middle of a range.
-	Minutes float64 `json:"minutes,omitempty"`
-	Turn    *bool   `json:"turn,omitempty"`
+	Minutes float64
+	Turn    *bool
 }
 
 // ReadWait is a wait.
 type ReadWait struct {
-	Minutes float64 `json:"minutes"`
+	Minutes float64
 }
 
 // waits reads the rest of the mix and its chill, both before the heat.

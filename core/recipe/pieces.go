@@ -12,14 +12,14 @@ import (
 
 // Piece is what a recipe makes, as far as it says: mm, 0 for what it does not.
 type ReadPiece struct {
-	Kind        piece.Kind `json:"kind"`
-	Count       int        `json:"count,omitempty"`
-	ThicknessMM float64    `json:"thickness_mm,omitempty"`
-	DiameterMM  float64    `json:"diameter_mm,omitempty"`
-	LengthMM    float64    `json:"length_mm,omitempty"`
-	WidthMM     float64    `json:"width_mm,omitempty"`
-	HeightMM    float64    `json:"height_mm,omitempty"`
-	Tin         bool       `json:"tin,omitempty"`
+	Kind        piece.Kind
+	Count       int
+	ThicknessMM float64
+	DiameterMM  float64
+	LengthMM    float64
+	WidthMM     float64
+	HeightMM    float64
+	Tin         bool
 }
 
 // pieceOf reads what is made: from where it is shaped, then from the title, then from

@@ -23,22 +23,25 @@ const (
 	Text      Kind = "text" // and Markdown
 )
 
+// Kinds lists every kind.
+var Kinds = []Kind{Page, Microdata, JSONLD, Document, Values, Text}
+
 // Found is a recipe as it was written.
 type Found struct {
-	Kind Kind   `json:"kind" enum:"page,microdata,json-ld,document,csv,text"`
-	Name string `json:"name"`
+	Kind Kind
+	Name string
 	// Portions is how many it serves; 0 where it does not say.
-	Portions int `json:"portions"`
+	Portions int
 	// Ingredients and Steps are lines, in their order.
-	Ingredients []string `json:"ingredients"`
+	Ingredients []string
 	// Sections are the headings that the ingredients stand under, one for each; "" for
 	// none.
-	Sections []string `json:"sections"`
-	Steps    []string `json:"steps"`
+	Sections []string
+	Steps    []string
 	// Notes are the words before the list and after the method.
-	Notes []string `json:"notes"`
+	Notes []string
 	// Whole is a build document, where one lies within.
-	Whole json.RawMessage `json:"-"`
+	Whole json.RawMessage
 }
 
 // The limits of what is read.

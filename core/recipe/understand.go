@@ -14,29 +14,29 @@ import (
 type ReadFood struct {
 	ingredient.Ingredient
 	// Sure says that the food is as the line spells it.
-	Sure bool `json:"sure"`
+	Sure bool
 	// Part is what it goes to where that is not the mix.
-	Part string `json:"part,omitempty"`
+	Part string
 }
 
 // ReadLine is one ingredient line of a recipe, read with its method.
 type ReadLine struct {
-	Text  string     `json:"text"`
-	Items []ReadFood `json:"items"`
+	Text  string
+	Items []ReadFood
 	// Section is the heading it stands under, Part what it goes to: mix, a kind of part
 	// of a build, frying, serving, cooking liquid or pan.
-	Section string `json:"section,omitempty"`
-	Part    string `json:"part"`
+	Section string
+	Part    string
 	// Full says that the whole line was understood.
-	Full bool `json:"full"`
+	Full bool
 	// Maybe says that it may be left out.
-	Maybe bool `json:"maybe,omitempty"`
+	Maybe bool
 	// Notes are words understood that change nothing; Rest those not understood, and
 	// Faults codes of what is wrong: package ingredient.
-	Notes  string              `json:"notes,omitempty"`
-	Rest   string              `json:"rest,omitempty"`
-	Faults []string            `json:"faults,omitempty"`
-	Spans  []ingredient.Phrase `json:"spans,omitempty"`
+	Notes  string
+	Rest   string
+	Faults []string
+	Spans  []ingredient.Phrase
 
 	read ingredient.Reading
 }
@@ -44,21 +44,21 @@ type ReadLine struct {
 // StepSpan is a phrase of a step and what it was understood as.
 type StepSpan struct {
 	ingredient.Phrase
-	Step int `json:"step"`
+	Step int
 }
 
 // Understood is a recipe read whole: its lines, what its method does to them, and how
 // the pieces rest, are shaped and are cooked. What it does not say is left out.
 type Understood struct {
-	Language string     `json:"language" enum:"en,es"`
-	Lines    []ReadLine `json:"lines"`
-	Rest     *ReadWait  `json:"rest,omitempty"`
-	Chill    *ReadWait  `json:"chill,omitempty"`
-	Piece    *ReadPiece `json:"piece,omitempty"`
-	Cook     *ReadCook  `json:"cook,omitempty"`
-	Spans    []StepSpan `json:"spans"`
+	Language string
+	Lines    []ReadLine
+	Rest     *ReadWait
+	Chill    *ReadWait
+	Piece    *ReadPiece
+	Cook     *ReadCook
+	Spans    []StepSpan
 	// Became are the steps of the cord that each step of the method became.
-	Became [][]string `json:"became"`
+	Became [][]string
 }
 
 // Understand reads the lines and the method of a recipe that Read has found.

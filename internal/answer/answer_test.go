@@ -15,10 +15,13 @@ import (
 	"cuerda/core/bake"
 	"cuerda/core/compare"
 	"cuerda/core/dish"
+	"cuerda/core/draft"
 	"cuerda/core/food"
+	"cuerda/core/food/ingredient"
 	"cuerda/core/formula"
 	"cuerda/core/kitchen"
 	"cuerda/core/mix"
+	"cuerda/core/recipe"
 	"cuerda/internal/answer"
 )
 
@@ -86,6 +89,13 @@ func TestEveryResultIsToldAsItIs(t *testing.T) {
 	m, ok := advice.MendBy(k, d, mix.Slack)
 	require.True(t, ok)
 	told[answer.Mend](t, m)
+	found, err := recipe.Read([]byte("Cakes\n\n2 cans chickpeas, drained\n1 flax egg\n1 small onion, chopped and fried\n\nMash it all, rest 10 minutes, shape into 8 patties and fry 5 minutes a side."))
+	require.NoError(t, err)
+	understood := recipe.Understand(&found, ingredient.NewReader(k.Foods), k.Foods)
+	told[answer.Found](t, found)
+	told[answer.Draft](t, draft.Of(&found, &understood, k))
+	told[answer.Understood](t, understood)
+	told[answer.Reading](t, ingredient.NewReader(k.Foods).Read("2 cups cooked lentils, mashed"))
 	scaled, err := dish.Scale(d, dish.Aim{Portions: 7}, k)
 	require.NoError(t, err)
 	told[answer.Scaled](t, scaled)

@@ -13,6 +13,7 @@ import (
 	"cuerda/core/formula"
 	"cuerda/core/mix"
 	"cuerda/core/piece"
+	"cuerda/core/recipe"
 	"cuerda/core/safety"
 )
 
@@ -33,6 +34,7 @@ var enums = map[reflect.Type][]any{
 	reflect.TypeFor[advice.Kind]():      values(advice.Kinds),
 	reflect.TypeFor[binder.Aim]():       append(values(binder.Aims), "", string(advice.AsIs)),
 	reflect.TypeFor[binder.Obstacle]():  values(binder.Obstacles),
+	reflect.TypeFor[recipe.Kind]():      values(recipe.Kinds),
 	reflect.TypeFor[safety.Reason]():    values(safety.Reasons),
 }
 

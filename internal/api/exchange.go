@@ -12,6 +12,7 @@ import (
 	"cuerda/core/draft"
 	"cuerda/core/formula"
 	"cuerda/core/recipe"
+	"cuerda/internal/answer"
 	"cuerda/internal/archive"
 	"cuerda/internal/demo"
 	"cuerda/internal/export"
@@ -22,10 +23,10 @@ import (
 // Recipe is a recipe as it was found and understood. Where a build document
 // lay within, Document is that, and nothing is left to read.
 type Recipe struct {
-	recipe.Found
-	recipe.Understood
+	answer.Found
+	answer.Understood
 	// Draft is the build that it becomes, with what to ask.
-	Draft    *draft.Draft      `json:"draft,omitempty"`
+	Draft    *answer.Draft     `json:"draft,omitempty"`
 	Document *formula.Document `json:"document,omitempty"`
 }
 
@@ -117,7 +118,7 @@ func readRecipe(k *madeKitchen, data []byte) (Recipe, error) {
 		}
 		return Recipe{}, problem.New(status, codeOf(err, recipeCodes), "There is no recipe to be read: "+err.Error()+".")
 	}
-	out := Recipe{Found: found}
+	out := Recipe{Found: answer.Of[answer.Found](found)}
 	if found.Ingredients == nil {
 		out.Ingredients, out.Sections, out.Steps = []string{}, []string{}, []string{}
 	}
@@ -132,9 +133,9 @@ func readRecipe(k *madeKitchen, data []byte) (Recipe, error) {
 		}
 		// The document within is not of this catalogue: its words may still be read.
 	}
-	out.Understood = recipe.Understand(&found, k.reader(), k.kitchen.Foods)
-	made := draft.Of(&found, &out.Understood, k.kitchen)
-	out.Draft = &made
+	understood := recipe.Understand(&found, k.reader(), k.kitchen.Foods)
+	made := answer.Of[answer.Draft](draft.Of(&found, &understood, k.kitchen))
+	out.Understood, out.Draft = answer.Of[answer.Understood](understood), &made
 	return out, nil
 }
 

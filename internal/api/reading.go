@@ -6,8 +6,8 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
-	"cuerda/core/food/ingredient"
 	"cuerda/core/formula"
+	"cuerda/internal/answer"
 	"cuerda/internal/problem"
 )
 
@@ -17,12 +17,12 @@ type lineInput struct {
 
 func (s *Server) registerReading(api huma.API) {
 	huma.Register(api, op(http.MethodGet, "/read-line", "readLine", "Read one ingredient line, in English or Spanish", 422),
-		func(ctx context.Context, in *lineInput) (*body[ingredient.Reading], error) {
+		func(ctx context.Context, in *lineInput) (*body[answer.Reading], error) {
 			k, err := s.madeKitchen(ctx)
 			if err != nil {
 				return nil, err
 			}
-			return &body[ingredient.Reading]{k.reader().Read(in.Text)}, nil
+			return &body[answer.Reading]{answer.Of[answer.Reading](k.reader().Read(in.Text))}, nil
 		})
 	huma.Register(api, op(http.MethodGet, "/grams", "weigh", "What an amount of a food weighs, as a cook writes it: 2 cups, a can, 1 lb", 404, 422),
 		func(ctx context.Context, in *weighInput) (*body[Weighed], error) {

@@ -12,37 +12,37 @@ import (
 // Ingredient is one food of a line.
 type Ingredient struct {
 	// Food is the ID of the food; "" if none was found.
-	Food string `json:"food"`
+	Food string
 	// Name is the word the line has for one of many foods that are one here, such as
 	// cumin; "" where the food's own name says it.
-	Name string `json:"name,omitempty"`
+	Name string
 	// Others are foods that the line allows instead.
-	Others []string `json:"others,omitempty"`
+	Others []string
 	// Amount is the number written, the middle of a range; 0 if there is none. High is
 	// the upper end of a range; 0 where it is none.
-	Amount float64 `json:"amount"`
-	High   float64 `json:"high,omitempty"`
+	Amount float64
+	High   float64
 	// Unit is a kitchen measure, or pack, pinch, handful, leaf ...; "" if none.
-	Unit string `json:"unit"`
+	Unit string
 	// Grams is what the amount weighs before its preparations; 0 if that cannot be said.
-	Grams float64 `json:"grams"`
+	Grams float64
 	// Prep is what the line says to do to the food before mixing.
-	Prep []food.Preparation `json:"prep,omitempty"`
+	Prep []food.Preparation
 	// FoodSure and GramsSure are 0 (a guess) to 1 (as written).
-	FoodSure  float64 `json:"food_sure"`
-	GramsSure float64 `json:"grams_sure"`
+	FoodSure  float64
+	GramsSure float64
 	// Said tells that the line gives an amount.
-	Said bool `json:"said"`
+	Said bool
 	// Cooked says that the line has it cooked already.
-	Cooked bool `json:"-"`
+	Cooked bool
 	// Dry says that the line has it dry, as from the bag.
-	Dry bool `json:"-"`
+	Dry bool
 	// Divided says that the line has it going in at several places.
-	Divided bool `json:"-"`
+	Divided bool
 	// Extra says that more of it goes elsewhere, on top of the amount.
-	Extra bool `json:"-"`
+	Extra bool
 	// Words are the stems of its name in the line, in their order.
-	Words []string `json:"-"`
+	Words []string
 
 	at, end  int
 	lists    map[string]bool // that the line has words of
@@ -54,32 +54,32 @@ func (i *Ingredient) Sure() bool { return i.Food != "" && i.FoodSure > 0.9 }
 
 // Phrase is a phrase of a text and what it was understood as, in characters.
 type Phrase struct {
-	At  int `json:"at"`
-	End int `json:"end"`
+	At  int
+	End int
 	// What is amount, food, prep, part, rest, chill, piece, count, size, method,
 	// celsius or minutes.
-	What string `json:"what" enum:"amount,food,prep,part,rest,chill,piece,count,size,method,celsius,minutes"`
+	What string
 	// Line is the ingredient line it is about, from 0; -1 for the recipe as a whole.
-	Line int `json:"line"`
+	Line int
 }
 
 // Reading is one line as it was understood: one food, or several.
 type Reading struct {
-	Text  string       `json:"text"`
-	Items []Ingredient `json:"items"`
+	Text  string
+	Items []Ingredient
 	// Role is what the line says it is for where that is not the mix: frying, coating,
 	// serving, pan or soaking.
-	Role string `json:"role,omitempty"`
+	Role string
 	// Divided says that it goes in at several places, Maybe that it may be left out.
-	Divided bool `json:"divided,omitempty"`
-	Maybe   bool `json:"maybe,omitempty"`
+	Divided bool
+	Maybe   bool
 	// Notes are words understood that change nothing; Rest are words that were not
 	// understood.
-	Notes string `json:"notes,omitempty"`
-	Rest  string `json:"rest,omitempty"`
+	Notes string
+	Rest  string
 	// Faults are codes: bad-amount, no-amount, no-food, no-weight, not-free, too-long.
-	Faults []string `json:"faults,omitempty"`
-	Spans  []Phrase `json:"spans,omitempty"`
+	Faults []string
+	Spans  []Phrase
 }
 
 // First gives the first food of the line.
