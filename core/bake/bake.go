@@ -107,6 +107,8 @@ type Baked struct {
 // Options choose what is worked out.
 type Options struct {
 	Section bool
+	// Done, once closed, ends the work: nobody waits for the answer any more.
+	Done <-chan struct{}
 	// Now is the time of day, min after midnight; below 0 it is not known.
 	Now float64
 }
@@ -130,6 +132,7 @@ type baking struct {
 	material *heat.Material
 	target   safety.Target
 	guidance safety.Target
+	budget   heat.Budget // for all that is followed of one document
 }
 
 func prepare(d *formula.Document, k *kitchen.Kitchen) *baking {
@@ -169,8 +172,8 @@ func prepare(d *formula.Document, k *kitchen.Kitchen) *baking {
 
 func (b *baking) cooking() heat.Cooking {
 	c := heat.Cooking{
-		Figures: &b.k.Figures.Heat,
-		Piece:   b.piece, Material: b.material, Method: b.method, Celsius: b.celsius, Turn: b.turn, Room: b.k.RoomCelsius,
+		Figures: &b.k.Figures.Heat, Budget: &b.budget,
+		Piece: b.piece, Material: b.material, Method: b.method, Celsius: b.celsius, Turn: b.turn, Room: b.k.RoomCelsius,
 		Target: heat.Target{Celsius: b.target.Celsius, HoldMinutes: b.target.Minutes},
 	}
 	if b.d.Cook != nil {
@@ -185,6 +188,7 @@ func (b *baking) cooking() heat.Cooking {
 // Bake works the whole answer out. The document is one that Read has accepted.
 func Bake(d *formula.Document, k *kitchen.Kitchen, o Options) Baked {
 	b := prepare(d, k)
+	b.budget.Done = o.Done
 	out := Baked{Turns: []float64{}, Sets: []BinderSet{}, Curve: []Point{}, Notes: []CookNote{}, Target: b.target, Guidance: b.guidance, AroundCelsius: b.celsius, SetMinutes: heat.RestMinutes(&k.Figures.Heat, b.piece.Kind)}
 	out.Mix = b.contents.ThermalAt(40)
 	out.Yield = b.piece.Yield(b.state.Mass, b.density)

@@ -217,7 +217,7 @@ func TestSettingsKeepToTheirRanges(t *testing.T) {
 }
 
 func TestOutlook(t *testing.T) {
-	o := bake.LookOut(document(t, turkeyBalls), kitchen.Usual())
+	o := bake.LookOut(document(t, turkeyBalls), kitchen.Usual(), nil)
 	for _, w := range o.WhatIf {
 		require.NotNil(t, w.Minutes, w.Change)
 		if w.Change == "from-room" {
@@ -230,7 +230,7 @@ func TestOutlook(t *testing.T) {
 	assert.True(t, o.Cooling.InTime, "small balls cool in time")
 	assert.Greater(t, *o.FromFrozen, *baked(t).MinutesToTarget)
 	assert.Greater(t, *o.Thaw, 60.)
-	big := bake.LookOut(document(t, turkeyBalls, `{"kind": "ball", "diameter_mm": 38}`, `{"kind": "loaf", "length_mm": 280, "width_mm": 200, "height_mm": 150, "tin": false}`), kitchen.Usual())
+	big := bake.LookOut(document(t, turkeyBalls, `{"kind": "ball", "diameter_mm": 38}`, `{"kind": "loaf", "length_mm": 280, "width_mm": 200, "height_mm": 150, "tin": false}`), kitchen.Usual(), nil)
 	assert.False(t, big.Cooling.InTime, "a great loaf does not")
 }
 
@@ -274,7 +274,7 @@ func BenchmarkBakeBalls(b *testing.B) {
 func BenchmarkLookOutBalls(b *testing.B) {
 	d := document(b, turkeyBalls)
 	for b.Loop() {
-		bake.LookOut(d, kitchen.Usual())
+		bake.LookOut(d, kitchen.Usual(), nil)
 	}
 }
 

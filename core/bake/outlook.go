@@ -47,9 +47,11 @@ type Cooling struct {
 // longestWait is how long freezing and thawing are followed, min.
 const longestWait = 48 * 60
 
-// LookOut works the outlook out.
-func LookOut(d *formula.Document, k *kitchen.Kitchen) Outlook {
+// LookOut works the outlook out. Done, once closed, ends it: nobody waits for the answer
+// any more.
+func LookOut(d *formula.Document, k *kitchen.Kitchen, done <-chan struct{}) Outlook {
 	b := prepare(d, k)
+	b.budget.Done = done
 	out := Outlook{WhatIf: []WhatIf{}, Keep: k.KeepFor(b.heated)}
 	if b.stop() != nil {
 		return out

@@ -37,6 +37,8 @@ type Body struct {
 	net           []float64 // d heat / dt
 	fresh         bool      // celsius, slope, conduct and net belong to heat
 	dt, tolerance float64
+	settled       bool    // calm when its rates were last taken
+	budget        *Budget // of this body and its clones
 	work          *workspace
 	// peak is the highest each cell has come to, degC; lethal its F70, min.
 	peak, lethal []float64
@@ -82,7 +84,7 @@ func New(g Geometry, m *Material, celsius float64, r Resolution) *Body {
 		b.volume[i] = b.axes[0].volume[x] * b.axes[1].volume[y] * b.axes[2].volume[z]
 		b.heat[i], b.water[i], b.peak[i] = start, m.water, celsius
 	}
-	b.dt, b.tolerance = firstStep, tolerance[g.Shape]
+	b.dt, b.tolerance, b.budget = firstStep, tolerance[g.Shape], new(Budget)
 	return b
 }
 

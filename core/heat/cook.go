@@ -30,6 +30,9 @@ type Cooking struct {
 	Resolution Resolution
 	// Figures are those of the kitchen; the usual ones where it is nil.
 	Figures *figure.Heat
+	// Budget is shared by all bodies that are begun for it; each has its own where it is
+	// nil.
+	Budget *Budget
 }
 
 func (c *Cooking) figures() *figure.Heat {
@@ -192,5 +195,9 @@ func (c *Cooking) Begin(celsius float64) *Body {
 			resolution.Up = layersInAPan
 		}
 	}
-	return New(g, c.Material, celsius, resolution)
+	b := New(g, c.Material, celsius, resolution)
+	if c.Budget != nil {
+		b.budget = c.Budget
+	}
+	return b
 }

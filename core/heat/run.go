@@ -134,7 +134,7 @@ func (r *run) follow() Course {
 
 // cook follows the piece until its coldest point is done.
 func (r *run) cook() {
-	for !r.done && r.minutes() < longestCook {
+	for !r.done && r.minutes() < longestCook && !r.body.budget.Spent() {
 		if r.heat == searing {
 			r.sear()
 		} else {

@@ -27,10 +27,11 @@ const toleratedShare = 0.1
 const crustWeight = 0.15
 
 // Advance goes on for that many seconds, in steps it chooses itself; after
-// each step it calls seen, if any, which may end it early.
+// each step it calls seen, if any, which may end it early. It also ends early where its
+// budget does.
 func (b *Body) Advance(seconds float64, seen func() (stop bool)) {
 	end := b.Seconds + seconds
-	for end-b.Seconds > 1e-9 {
+	for end-b.Seconds > 1e-9 && !b.budget.Spent() {
 		left := end - b.Seconds
 		dt := min(b.dt, left)
 		if left < 2*dt && left > dt {
@@ -53,6 +54,9 @@ func (a flow) plus(share float64, b flow) flow {
 // step makes one step of at most dt seconds.
 func (b *Body) step(dt float64) {
 	w := b.work
+	if calm := b.calm(); calm != b.settled {
+		b.settled, b.fresh = calm, false
+	}
 	if !b.fresh {
 		b.rates()
 	}
@@ -65,6 +69,7 @@ func (b *Body) step(dt float64) {
 	var crossed flow
 	for {
 		var worst float64
+		b.budget.spend(b.cells)
 		crossed, worst = b.attempt(dt)
 		grow := min(max(0.9*math.Sqrt(b.tolerance/(worst+1e-12)), 0.2), 3)
 		if worst <= b.tolerance*1.5 || dt <= leastStep {
@@ -199,7 +204,7 @@ func (b *Body) conductAlong(d int) {
 			toLow, toHigh := g*a.per[i-1], g*a.per[i]
 			at := o + i*s
 			// The cells beyond the two; across a plane of symmetry, their mirror.
-			before, after, curve := at-2*s, at+s, curvature
+			before, after, curve := at-2*s, at+s, b.curvature()
 			if i == 1 && a.mirrored {
 				before = at - s
 			}
@@ -227,12 +232,12 @@ func (b *Body) conductRows(a *axis) {
 	per, step := a.per[:n], a.step[:n]
 	for o := 0; o < b.cells; o += n {
 		t, k, net := b.celsius[o:o+n], b.conduct[o:o+n], b.net[o:o+n]
-		before := 0.0
+		before, curve := 0.0, b.curvature()
 		for i := 1; i < n; i++ {
 			rise := t[i] - t[i-1]
 			bent := rise
 			if i < n-1 {
-				bent += curvature * (2*rise - before - (t[i+1] - t[i]))
+				bent += curve * (2*rise - before - (t[i+1] - t[i]))
 			}
 			before = rise
 			q := step[i] / 2 * (k[i] + k[i-1]) * bent
@@ -242,8 +247,38 @@ func (b *Body) conductRows(a *axis) {
 	}
 }
 
-// curvature is the weight of the neighbours of cell means on a uniform grid.
-const curvature = 1. / 12
+// curvature is the weight of the neighbours of cell means on a uniform grid, which makes
+// conduction fourth order; none in a body that is calm.
+func (b *Body) curvature() float64 {
+	if b.settled {
+		return 0
+	}
+	return 1. / 12
+}
+
+// calmWithin is how alike all places of a body are, K, once second order is enough: its
+// error is some hundredths of so little. The Jacobian leaves the curvature out, and in
+// the long steps that rest allows, it would swing by tenths and hold the steps short.
+const calmWithin = 2.
+
+// calm says whether all of the body has nearly one temperature.
+func (b *Body) calm() bool {
+	if !b.fresh {
+		b.refresh()
+	}
+	low, high := b.celsius[0], b.celsius[0]
+	for _, t := range b.celsius {
+		if t < low {
+			low = t
+		} else if t > high {
+			high = t
+		}
+		if high-low > calmWithin {
+			return false
+		}
+	}
+	return true
+}
 
 // exchange finds the temperature of a face, where what comes from outside goes
 // on inside, and adds it.

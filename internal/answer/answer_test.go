@@ -16,6 +16,7 @@ import (
 	"cuerda/core/compare"
 	"cuerda/core/dish"
 	"cuerda/core/draft"
+	"cuerda/core/eaters"
 	"cuerda/core/food"
 	"cuerda/core/food/ingredient"
 	"cuerda/core/formula"
@@ -79,7 +80,7 @@ func TestEveryResultIsToldAsItIs(t *testing.T) {
 	drier.Lines[2].Grams = 50
 	told[answer.Prediction](t, formula.Predict(d, k))
 	told[answer.Baked](t, bake.Bake(d, k, bake.Options{Section: true, Now: 600}))
-	told[answer.Outlook](t, bake.LookOut(d, k))
+	told[answer.Outlook](t, bake.LookOut(d, k, nil))
 	told[answer.Dish](t, dish.Look(d, k))
 	told[[]answer.Purchase](t, dish.Shop(d, k))
 	told[answer.Comparison](t, compare.Documents(d, &drier, k))
@@ -101,6 +102,25 @@ func TestEveryResultIsToldAsItIs(t *testing.T) {
 	told[answer.Scaled](t, scaled)
 	duty := d.Duty(k)
 	told[answer.Explanation](t, mix.Explain(mix.Parts(d.MixLines(k.Foods)), d.RestIn(k), &duty, 0))
+}
+
+func TestAPredictionIsToldTheSameEitherWay(t *testing.T) {
+	k := kitchen.Usual()
+	rapid.Check(t, func(t *rapid.T) {
+		d := &formula.Document{Format: formula.Format, Lines: []formula.Line{}}
+		for range rapid.IntRange(0, 8).Draw(t, "lines") {
+			f := rapid.SampledFrom(food.Starter().Foods()).Draw(t, "food")
+			d.Lines = append(d.Lines, formula.Line{Food: f.ID, Grams: rapid.Float64Range(.1, 900).Draw(t, "grams")})
+		}
+		if rapid.Bool().Draw(t, "chilled") {
+			d.Chill = &formula.Wait{Minutes: 30}
+		}
+		if rapid.Bool().Draw(t, "somebody reacts") {
+			d.Eaters = &eaters.Eaters{Avoid: []string{"gluten", "egg"}, People: []eaters.Person{{Count: 1, Diet: "vegan"}}}
+		}
+		p := formula.Predict(d, k)
+		require.Equal(t, answer.Of[answer.Prediction](p), answer.PredictionOf(&p))
+	})
 }
 
 func TestFiguresAreToldWithTheirDigits(t *testing.T) {
@@ -181,6 +201,6 @@ func BenchmarkOfAPrediction(b *testing.B) {
 	p := formula.Predict(d, k)
 	b.ReportAllocs()
 	for b.Loop() {
-		answer.Of[answer.Prediction](p)
+		answer.PredictionOf(&p)
 	}
 }

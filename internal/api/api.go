@@ -42,6 +42,7 @@ type Server struct {
 	AnyHost bool
 
 	cache kitchens
+	gate  gate
 }
 
 // once sets what the libraries keep for the whole program.
@@ -56,7 +57,7 @@ func (s *Server) Handler() http.Handler {
 	once()
 	r := gin.New()
 	r.ContextWithFallback = true
-	r.Use(s.recover, s.headers, s.identify, spoken)
+	r.Use(s.recover, s.headers, s.identify, spoken, s.gate.pass)
 	s.register(r)
 	r.NoRoute(func(c *gin.Context) {
 		if s.Pages == nil || isAPI(c.Request.URL.Path) {
@@ -144,6 +145,9 @@ func asProblem(status int, detail string, errs ...error) huma.StatusError {
 func (s *Server) recover(c *gin.Context) {
 	defer func() {
 		if v := recover(); v != nil {
+			if v == http.ErrAbortHandler { // net/http ends the connection for it
+				panic(v)
+			}
 			s.Log.Error("panic in a request", "path", c.Request.URL.Path, "panic", v, "stack", string(debug.Stack()))
 			write(c.Writer, problem.New(http.StatusInternalServerError, problem.Internal, "Something went wrong here."))
 			c.Abort()

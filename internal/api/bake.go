@@ -70,7 +70,7 @@ func (s *Server) registerBake(api huma.API) {
 			if err != nil {
 				return nil, err
 			}
-			return &body[answer.Baked]{answer.Of[answer.Baked](bake.Bake(d, k, bake.Options{Section: in.Section, Now: in.Now}))}, nil
+			return &body[answer.Baked]{answer.Of[answer.Baked](bake.Bake(d, k, bake.Options{Section: in.Section, Now: in.Now, Done: ctx.Done()}))}, nil
 		})
 	huma.Register(api, takesDocument(api, op(http.MethodPost, "/outlook", "lookOut", "What a change would do to the minutes, and the cold before and after")),
 		func(ctx context.Context, in *DocumentInput) (*body[answer.Outlook], error) {
@@ -78,7 +78,7 @@ func (s *Server) registerBake(api huma.API) {
 			if err != nil {
 				return nil, err
 			}
-			return &body[answer.Outlook]{answer.Of[answer.Outlook](bake.LookOut(d, k))}, nil
+			return &body[answer.Outlook]{answer.Of[answer.Outlook](bake.LookOut(d, k, ctx.Done()))}, nil
 		})
 	huma.Register(api, takesDocument(api, op(http.MethodPost, "/fit", "fit", "The size of a piece from a number, a mass, a scoop or a tin")),
 		func(ctx context.Context, in *fitInput) (*body[Fit], error) {

@@ -72,7 +72,7 @@ func (m IfMatchInput) version() (int, error) {
 
 // predict is formula.Predict for a kept document.
 func predict(k *kitchen.Kitchen, d *formula.Document) answer.Prediction {
-	return answer.Of[answer.Prediction](formula.Predict(usable(k, d), k))
+	return predictionOf(usable(k, d), k)
 }
 
 // Origin is the version of a build that another was branched from.

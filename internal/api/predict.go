@@ -54,6 +54,11 @@ func (s *Server) registerPredict(api huma.API) {
 			if err != nil {
 				return nil, err
 			}
-			return &body[answer.Prediction]{answer.Of[answer.Prediction](formula.Predict(d, k))}, nil
+			return &body[answer.Prediction]{predictionOf(d, k)}, nil
 		})
+}
+
+func predictionOf(d *formula.Document, k *kitchen.Kitchen) answer.Prediction {
+	p := formula.Predict(d, k)
+	return answer.PredictionOf(&p)
 }

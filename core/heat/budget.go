@@ -1,0 +1,27 @@
+package heat
+
+// Budget bounds what following a piece may cost, in cells times steps, over all the ways
+// that are tried of it. At its end the piece is followed no further: it has not come to
+// what was waited for. The zero value is a whole budget; it is for one computation at a
+// time.
+type Budget struct {
+	// Done ends it at once when it is closed: nobody waits for the answer any more.
+	Done  <-chan struct{}
+	spent float64
+}
+
+// wholeBudget is more than the dearest piece that somebody cooks takes (a loaf in little
+// oil, turned), and ten times what most do: a sixth of a second.
+const wholeBudget = 2e6
+
+func (b *Budget) spend(cells int) { b.spent += float64(cells) }
+
+// Spent says whether it is at its end.
+func (b *Budget) Spent() bool {
+	select {
+	case <-b.Done:
+		return true
+	default:
+		return b.spent > wholeBudget
+	}
+}

@@ -1,0 +1,83 @@
+package api
+
+import (
+	"bytes"
+	"context"
+	"io"
+	"net/http"
+	"runtime"
+	"sync"
+	"sync/atomic"
+	"time"
+
+	"github.com/gin-gonic/gin"
+	"golang.org/x/sync/semaphore"
+
+	"cuerda/internal/problem"
+)
+
+// costly are the operations that compute for more than a moment. A prediction does not: it
+// is what a drag waits for.
+var costly = map[string]bool{
+	"/api/bake": true, "/api/outlook": true, "/api/bind": true, "/api/schools": true, "/api/scale": true,
+	"/api/read-recipe": true, "/api/builds/:id/compare": true, "/api/builds/:id/export": true,
+}
+
+const (
+	mostWaiting = 256             // computations, before one more is refused
+	longestWait = 8 * time.Second // in the queue
+	retryAfter  = "2"             // seconds
+)
+
+// gate lets as many computations run at once as there are cores; the others wait in the
+// order in which they came, not for ever and not too many.
+type gate struct {
+	once    sync.Once
+	room    *semaphore.Weighted
+	waiting atomic.Int32
+}
+
+func (g *gate) pass(c *gin.Context) {
+	if !costly[c.FullPath()] {
+		c.Next()
+		return
+	}
+	// The body comes first: whoever sends slowly takes nobody's place.
+	sent, err := io.ReadAll(io.LimitReader(c.Request.Body, maxBody+1))
+	if err != nil {
+		write(c.Writer, problem.New(http.StatusBadRequest, problem.BadRequest, "The body ended before its end."))
+		c.Abort()
+		return
+	}
+	rest := c.Request.Body
+	c.Request.Body = struct {
+		io.Reader
+		io.Closer
+	}{io.MultiReader(bytes.NewReader(sent), rest), rest}
+	g.once.Do(func() { g.room = semaphore.NewWeighted(int64(runtime.GOMAXPROCS(0))) })
+	if !g.room.TryAcquire(1) && !g.wait(c) {
+		return
+	}
+	defer g.room.Release(1)
+	c.Next()
+}
+
+// wait waits for room; false where the request has been answered, or its client is gone.
+func (g *gate) wait(c *gin.Context) bool {
+	defer g.waiting.Add(-1)
+	if g.waiting.Add(1) <= mostWaiting {
+		patient, stop := context.WithTimeout(c.Request.Context(), longestWait)
+		defer stop()
+		if g.room.Acquire(patient, 1) == nil {
+			return true
+		}
+		if c.Request.Context().Err() != nil {
+			c.Abort()
+			return false
+		}
+	}
+	c.Writer.Header().Set("Retry-After", retryAfter)
+	write(c.Writer, problem.New(http.StatusServiceUnavailable, problem.Unavailable, "Too much is being worked out at once: try again in a moment."))
+	c.Abort()
+	return false
+}
