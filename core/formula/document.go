@@ -22,6 +22,7 @@ const (
 	MaxLineName = 80  // characters
 	MaxName     = 200 // characters
 	MaxPeople   = 40  // kinds of eater
+	MinGrams    = 0.1 // the least that a kitchen scale tells
 	MaxGrams    = 100_000.
 	MaxMinutes  = 2880.
 	MaxHours    = MaxMinutes / 60
@@ -66,7 +67,7 @@ type Line struct {
 	// Name is what the cook calls it where the food is one of many alike, such as
 	// cumin of the dried spices; "" for the food's own name.
 	Name  string             `json:"name,omitempty" maxLength:"80"`
-	Grams float64            `json:"grams" exclusiveMinimum:"0" maximum:"100000"`
+	Grams float64            `json:"grams" minimum:"0.1" maximum:"100000"`
 	Prep  []food.Preparation `json:"prep,omitempty" maxItems:"12"`
 }
 

@@ -52,10 +52,7 @@ func sample(s schemaOf) any {
 	case "boolean":
 		return true
 	}
-	if low, given := s["minimum"].(float64); given {
-		return low
-	}
-	return s["maximum"]
+	return s["minimum"]
 }
 
 func edges(s schemaOf, at string) (out []edge) {
@@ -90,17 +87,13 @@ func edges(s schemaOf, at string) (out []edge) {
 		}
 		good(high)
 		bad(formula.CodeOutOfRange, high+step, 1e300)
-		if low, given := s["minimum"].(float64); given {
-			good(low)
-			below := low - 1
-			if s["type"] == "number" {
-				below = math.Nextafter(low, math.Inf(-1))
-			}
-			bad(formula.CodeOutOfRange, below, -1e300)
-		} else {
-			good(5e-324)
-			bad(formula.CodeOutOfRange, 0., -5e-324)
+		low := s["minimum"].(float64)
+		below := low - 1
+		if s["type"] == "number" {
+			below = math.Nextafter(low, math.Inf(-1))
 		}
+		good(low)
+		bad(formula.CodeOutOfRange, below, -1e300)
 		bad(formula.CodeWrongType, "1", nil, true, schemaOf{})
 	case "string":
 		most := int(s["maxLength"].(float64))

@@ -112,7 +112,7 @@ func (r *reader) part(v *node) Part {
 		case "rest":
 			p.Rest = r.rest(v)
 		case "cook_minutes":
-			p.CookMinutes = r.number(v, 0, MaxMinutes, false)
+			p.CookMinutes = r.number(v, 0, MaxMinutes)
 		case "when":
 			p.When = r.word(v, CodeUnknownWord, Whens)
 		}

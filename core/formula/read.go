@@ -106,7 +106,7 @@ func (r *reader) line(v *node) Line {
 		case "name":
 			l.Name = r.text(v, MaxLineName)
 		case "grams":
-			l.Grams = r.number(v, 0, MaxGrams, true)
+			l.Grams = r.number(v, MinGrams, MaxGrams)
 		case "prep":
 			l.Prep = slices.Grow(l.Prep, min(v.count, MaxPreps))
 			for p := range r.list(v, MaxPreps) {
@@ -136,11 +136,11 @@ func (r *reader) prep(v *node) food.Preparation {
 		case name != p.Do.Setting():
 			r.fault(Fault{Code: CodeNotHere, Got: string(p.Do), Nearest: p.Do.Setting()})
 		case name == "minutes":
-			p.Minutes = r.number(v, 0, MaxMinutes, false)
+			p.Minutes = r.number(v, 0, MaxMinutes)
 		case name == "level":
-			p.Level = r.number(v, 0, 1, false)
+			p.Level = r.number(v, 0, 1)
 		case name == "hours":
-			p.Hours = r.number(v, 0, MaxHours, false)
+			p.Hours = r.number(v, 0, MaxHours)
 		}
 	}
 	if setting := p.Do.Setting(); setting != "" && o.field(setting).missing() {
@@ -157,9 +157,9 @@ func (r *reader) wait(v *node, coldest, hottest float64) *Wait {
 	w := &Wait{}
 	for name, v := range r.fields(r.object(v, waitFields, "minutes"), waitFields) {
 		if name == "minutes" {
-			w.Minutes = r.number(v, 0, MaxMinutes, false)
+			w.Minutes = r.number(v, 0, MaxMinutes)
 		} else {
-			c := r.number(v, coldest, hottest, false)
+			c := r.number(v, coldest, hottest)
 			w.Celsius = &c
 		}
 	}
@@ -174,7 +174,7 @@ func (r *reader) hand(v *node) *Hand {
 		if name == "word" {
 			h.Word = mix.Word(r.word(v, CodeUnknownWord, squeezeWords))
 		} else {
-			h.WaterG = r.number(v, -MaxGrams, MaxGrams, false)
+			h.WaterG = r.number(v, -MaxGrams, MaxGrams)
 		}
 	}
 	return h
@@ -199,13 +199,13 @@ var mixingFields = []string{"minutes"}
 func (r *reader) mixing(v *node) *Mixing {
 	m := &Mixing{}
 	for _, v := range r.fields(r.object(v, mixingFields, mixingFields...), mixingFields) {
-		m.Minutes = r.number(v, 0, MaxMixing, false)
+		m.Minutes = r.number(v, 0, MaxMixing)
 	}
 	return m
 }
 
 func (r *reader) celsius(v *node) *float64 {
-	c := r.number(v, MinCelsius, MaxCelsius, false)
+	c := r.number(v, MinCelsius, MaxCelsius)
 	return &c
 }
 
@@ -242,7 +242,7 @@ func (r *reader) piece(v *node) *piece.Piece {
 		case !slices.Contains(own, name):
 			r.fault(Fault{Code: CodeNotHere, Got: string(p.Kind), Nearest: strings.Join(own, ", ")})
 		default:
-			p.Set(name, r.number(v, MinMM, MaxMM, false))
+			p.Set(name, r.number(v, MinMM, MaxMM))
 		}
 	}
 	for _, s := range p.Kind.Sizes() {
@@ -272,9 +272,9 @@ func (r *reader) cook(v *node) *Cook {
 		case "target_celsius":
 			c.TargetCelsius = r.celsius(v)
 		case "sear_minutes":
-			c.SearMinutes = r.number(v, 0, MaxFinish, false)
+			c.SearMinutes = r.number(v, 0, MaxFinish)
 		case "grill_minutes":
-			c.GrillMinutes = r.number(v, 0, MaxFinish, false)
+			c.GrillMinutes = r.number(v, 0, MaxFinish)
 		}
 	}
 	// Asking for what cannot be done is a fault, not a wish to be passed over.

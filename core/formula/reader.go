@@ -159,14 +159,14 @@ func (r *reader) words(v *node, limit int, controls string) string {
 	return s
 }
 
-// number reads a figure of low..high; above low where open.
-func (r *reader) number(v *node, low, high float64, open bool) float64 {
+// number reads a figure of low..high.
+func (r *reader) number(v *node, low, high float64) float64 {
 	if v.kind != '0' {
 		r.wrongType(v, "number")
 		return low
 	}
 	x, err := strconv.ParseFloat(v.text, 64)
-	if err != nil || math.IsNaN(x) || x < low || x > high || open && x <= low {
+	if err != nil || math.IsNaN(x) || x < low || x > high {
 		least, most := low, high
 		r.fault(Fault{Code: CodeOutOfRange, Got: shorten(v.text), Min: &least, Max: &most})
 	}
@@ -174,7 +174,7 @@ func (r *reader) number(v *node, low, high float64, open bool) float64 {
 }
 
 func (r *reader) whole(v *node, low, high float64) int {
-	n := r.number(v, low, high, false)
+	n := r.number(v, low, high)
 	if float64(int(n)) != n {
 		r.wrongType(v, "whole number")
 	}

@@ -32,7 +32,7 @@ func Schema(foods *food.Catalogue) map[string]any {
 	line := object(schema{
 		"food":  schema{"anyOf": []schema{{"enum": ids}, {"pattern": "^" + food.OwnPrefix + "[a-z0-9-]{1,60}$"}}, "description": "a food of the catalogue, or one of the kitchen's own"},
 		"name":  schema{"type": "string", "maxLength": MaxLineName, "description": "what the cook calls it, where the food is one of many alike"},
-		"grams": schema{"type": "number", "exclusiveMinimum": 0, "maximum": MaxGrams, "description": "grams before the preparations of the line"},
+		"grams": numberIn("grams before the preparations of the line", MinGrams, MaxGrams),
 		"prep":  schema{"type": "array", "maxItems": MaxPreps, "items": schema{"oneOf": prepSchemas()}, "description": "preparations, in order"},
 	}, "food", "grams")
 	partName := schema{"type": "string", "pattern": partID.String()}

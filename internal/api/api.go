@@ -57,8 +57,12 @@ func (s *Server) Handler() http.Handler {
 	once()
 	r := gin.New()
 	r.ContextWithFallback = true
-	r.Use(s.recover, s.headers, s.identify, spoken, s.gate.pass)
+	r.Use(s.recover, s.headers, s.identify, spoken, sane, s.gate.pass)
 	s.register(r)
+	r.HandleMethodNotAllowed = true
+	r.NoMethod(func(c *gin.Context) {
+		write(c.Writer, problem.New(http.StatusMethodNotAllowed, problem.MethodRejected, "There is no such method here; Allow lists those that there are."))
+	})
 	r.NoRoute(func(c *gin.Context) {
 		if s.Pages == nil || isAPI(c.Request.URL.Path) {
 			write(c.Writer, problem.New(http.StatusNotFound, problem.NotFound, "There is nothing here."))
@@ -70,7 +74,7 @@ func (s *Server) Handler() http.Handler {
 	guard.SetDenyHandler(http.HandlerFunc(func(w http.ResponseWriter, _ *http.Request) {
 		write(w, problem.New(http.StatusForbidden, problem.CrossOrigin, "Changes are only taken from Cuerda's own pages."))
 	}))
-	return guard.Handler(r)
+	return guard.Handler(heads(r))
 }
 
 // OpenAPI gives the description of the interface as JSON.
@@ -112,8 +116,14 @@ func (s *Server) register(r *gin.Engine) huma.API {
 	return api
 }
 
+// unreadBody is what huma says, as a fault of its own, of a body that its client cut short.
+const unreadBody = "cannot read request body"
+
 // asProblem makes huma's own errors, of parameters and bodies, problems too.
 func asProblem(status int, detail string, errs ...error) huma.StatusError {
+	if detail == unreadBody {
+		status = http.StatusBadRequest
+	}
 	code := problem.BadRequest
 	switch status {
 	case http.StatusNotFound:

@@ -133,6 +133,7 @@ type Limits struct {
 	Portions   int     `json:"portions"`
 	Note       int     `json:"note"`
 	Name       int     `json:"name"`
+	LeastGrams float64 `json:"least_grams"`
 	Grams      float64 `json:"grams"`
 	Minutes    float64 `json:"minutes"`
 	MinCelsius float64 `json:"min_celsius"`
@@ -193,7 +194,7 @@ func foodOf(foods *food.Catalogue, f *food.Food) Food {
 
 func vocabularyOf() Vocabulary {
 	v := Vocabulary{Groups: food.Groups, Allergens: eaters.Allergens, Diets: eaters.Diets, Wants: eaters.Wants, PartKinds: formula.PartKinds, Whens: formula.Whens, Scoops: answer.Of[[]answer.Scoop](piece.Scoops), Tins: piece.Tins, Limits: Limits{
-		Lines: formula.MaxLines, Parts: formula.MaxParts, PartLines: formula.MaxPartLines, Portions: formula.MaxPortions, Note: formula.MaxNote, Preps: formula.MaxPreps, Name: formula.MaxName, Grams: formula.MaxGrams, Minutes: formula.MaxMinutes,
+		Lines: formula.MaxLines, Parts: formula.MaxParts, PartLines: formula.MaxPartLines, Portions: formula.MaxPortions, Note: formula.MaxNote, Preps: formula.MaxPreps, Name: formula.MaxName, LeastGrams: formula.MinGrams, Grams: formula.MaxGrams, Minutes: formula.MaxMinutes,
 		MinCelsius: formula.MinCelsius, MaxCelsius: formula.MaxCelsius, LineName: formula.MaxLineName,
 		MinRest: formula.MinRestCelsius, MaxRest: formula.MaxRestCelsius, MinChill: formula.MinChillCelsius, MaxChill: formula.MaxChillCelsius, MinMM: formula.MinMM, MaxMM: formula.MaxMM,
 	}}

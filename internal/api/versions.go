@@ -45,13 +45,13 @@ type Sitting struct {
 
 type sittingsInput struct {
 	IDInput
-	Before int `query:"before" minimum:"0" doc:"only sittings that end below this version"`
+	Before int `query:"before" minimum:"0" maximum:"2147483647" doc:"only sittings that end below this version"`
 	Limit  int `query:"limit" minimum:"1" maximum:"100" default:"30"`
 }
 
 type versionsInput struct {
 	IDInput
-	Before int  `query:"before" minimum:"0" doc:"only versions below this one"`
+	Before int  `query:"before" minimum:"0" maximum:"2147483647" doc:"only versions below this one"`
 	Limit  int  `query:"limit" minimum:"1" maximum:"200" default:"50"`
 	Named  bool `query:"named" doc:"only those with a label"`
 }
@@ -72,15 +72,15 @@ type branchInput struct {
 
 type compareInput struct {
 	IDInput
-	From int    `query:"from" required:"true" minimum:"1"`
-	To   int    `query:"to" required:"true" minimum:"1"`
+	From int    `query:"from" required:"true" minimum:"1" maximum:"2147483647"`
+	To   int    `query:"to" required:"true" minimum:"1" maximum:"2147483647"`
 	With string `query:"with" doc:"the build that to is a version of; by default the same"`
 }
 
 // VersionInput names a version in the path.
 type VersionInput struct {
 	IDInput
-	Number int `path:"number" minimum:"1"`
+	Number int `path:"number" minimum:"1" maximum:"2147483647"`
 }
 
 type goBackInput struct {

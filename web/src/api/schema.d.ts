@@ -1195,6 +1195,8 @@ export interface components {
         Limits: {
             /** Format: double */
             grams: number;
+            /** Format: double */
+            least_grams: number;
             /** Format: int64 */
             line_name: number;
             /** Format: int64 */

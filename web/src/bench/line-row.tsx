@@ -91,8 +91,7 @@ export const LineRow = memo(function LineRow(props: Props) {
           label={t("mix.grams", { food: name })}
           unit="g"
           value={line.grams}
-          min={0}
-          above
+          min={vocabulary.limits.least_grams}
           max={vocabulary.limits.grams}
           step={line.grams < 30 ? 1 : 5}
           onChange={edit}
