@@ -291,7 +291,7 @@ func TestBadInputIsSaidAndNothingIsLost(t *testing.T) {
 	a := start(t)
 	id := a.build(peas)
 	w := a.open(a.person(), "/bench/"+id)
-	for _, bad := range []string{"0", "-5", "abc", "1e9", "100001", "NaN", ""} {
+	for _, bad := range []string{"0", "0.09", "-5", "abc", "1e9", "100001", "NaN", ""} {
 		w.grams("flax-meal", "16")
 		field := w.see(gramsOf("flax-meal"))
 		field.MustSelectAllText()
@@ -300,7 +300,7 @@ func TestBadInputIsSaidAndNothingIsLost(t *testing.T) {
 			require.NoError(t, w.InsertText(bad))
 			w.press(input.Enter)
 		}
-		w.eventually(".number-error", "Grams above 0 and up to")
+		w.eventually(".number-error", "A number from 0.1 to 100,000")
 		assert.Equal(t, "true", *field.MustAttribute("aria-invalid"), bad)
 		w.press(input.Escape)
 		until(t, func() bool { return !w.MustHas(".number-error") }, func() string { return "Escape does not mend " + bad })

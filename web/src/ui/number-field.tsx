@@ -150,7 +150,7 @@ export function NumberField(props: Props) {
         <span className="number-error" id={errorId} role="alert">
           {above
             ? t("mix.badGrams", { max: format.number(max) })
-            : t("mix.badNumber", { min: format.number(min), max: format.number(max) })}
+            : t("mix.badNumber", { min: format.number(min, 1), max: format.number(max, 1) })}
         </span>
       )}
     </span>
