@@ -187,6 +187,43 @@ func TestGuidanceAndOvenAreTheKitchens(t *testing.T) {
 	assert.EqualValues(t, "uk", kept.Guidance)
 }
 
+// A kitchen whose oven takes half an hour to heat up says so once; its cord begins
+// sooner, what is usual is a press away, and what nobody would believe is not kept.
+func TestTheHandsAndUnitsOfAKitchen(t *testing.T) {
+	a := start(t)
+	w := a.open(a.person(), "/bench/"+a.build("Turkey"))
+	preheat := func() string { return w.words(".cord") }
+	until(t, func() bool { return strings.Contains(preheat(), "15") }, preheat)
+	w.click("Guidance and oven")
+	w.click("Minutes of your hands")
+	oven := `input[aria-label="Heat the oven up, min"]`
+	w.fill(oven, "30")
+	w.see(".kitchen-minutes").MustElementR("button", "usual: 15 min")
+	w.fill(`input[aria-label="Brush a tray, min"]`, "500")
+	w.eventually(".number-error", "A number from 0 to 30")
+	w.press(input.Escape)
+	w.click("Keep")
+	until(t, func() bool { return !w.MustHas(".modal.show") }, func() string { return w.words(".modal") })
+	var kept kitchen.Settings
+	a.get("/api/settings", &kept)
+	assert.Equal(t, map[string]float64{"preheat": 30}, kept.Own)
+	until(t, func() bool { return w.MustHas(".knot") && strings.Contains(w.words(".cord"), "30") }, preheat)
+	w.click("Guidance and oven")
+	assert.Equal(t, "30", w.value(oven), "own minutes are shown at once")
+	w.click("usual: 15 min")
+	assert.Equal(t, "15", w.value(oven))
+	w.click("Keep")
+	settings := func() (now kitchen.Settings) { a.get("/api/settings", &now); return now }
+	until(t, func() bool { return len(settings().Own) == 0 }, func() string { return "not taken back" })
+
+	// Units chosen here are the kitchen's, and those of a device that has chosen none.
+	w.click("Colours, units, keys")
+	w.click("°F, beside °C")
+	until(t, func() bool { return settings().Units.Temperature == "F" }, func() string { return "the kitchen has not heard" })
+	other := a.open(a.person(), "/bench/"+a.build("Turkey"))
+	other.eventually(".heat-facts", "°F")
+}
+
 func TestAnOvenThatCannotDoItSaysSo(t *testing.T) {
 	a := start(t)
 	w := a.open(a.person(), "/bench/"+a.build("Turkey"))
