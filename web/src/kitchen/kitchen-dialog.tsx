@@ -108,9 +108,6 @@ export default function KitchenDialog({ onClose, onSaved }: { onClose: () => voi
               <p className="hint small">{t("kitchen.authority")}</p>
             </fieldset>
             <div className="kitchen-figures">{fields.map(numberOf)}</div>
-            <h3>{t("kitchen.atOnce")}</h3>
-            <div className="kitchen-figures">{atOnce.map(numberOf)}</div>
-            <Minutes own={now.figures ?? {}} onChange={(figures) => set({ figures })} />
             <label className="field-line">
               <span>{t("kitchen.currency")}</span>
               <select
@@ -125,6 +122,9 @@ export default function KitchenDialog({ onClose, onSaved }: { onClose: () => voi
                 ))}
               </select>
             </label>
+            <h3>{t("kitchen.atOnce")}</h3>
+            <div className="kitchen-figures">{atOnce.map(numberOf)}</div>
+            <Minutes own={now.figures ?? {}} onChange={(figures) => set({ figures })} />
             {save.isError && <p role="alert">{t("kitchen.refused")}</p>}
           </>
         )}
