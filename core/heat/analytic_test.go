@@ -109,6 +109,9 @@ func cases() map[string]struct {
 }
 
 func TestTheMiddleAgreesWithTheExactSeries(t *testing.T) {
+	if testing.Short() {
+		t.Skip("minutes under the race detector; it runs without")
+	}
 	for name, c := range cases() {
 		for _, biot := range []float64{.1, .3, 1, 3, 10, 30, 100} {
 			h := biot * testK / c.size

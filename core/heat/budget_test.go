@@ -21,6 +21,9 @@ func stepsIn(p piece.Piece, celsius, hours float64) (steps int, b *Body) {
 // A body that has come to the temperature of its fridge has nothing more to do: it took
 // 20 000 steps for a night, swinging about its end by tenths.
 func TestAPieceAtRestTakesFewSteps(t *testing.T) {
+	if testing.Short() {
+		t.Skip("minutes under the race detector; it runs without")
+	}
 	for _, p := range []piece.Piece{
 		{Kind: piece.Loaf, LengthMM: 5, WidthMM: 70, HeightMM: 110}, {Kind: piece.Loaf, LengthMM: 5, WidthMM: 300, HeightMM: 5},
 		{Kind: piece.Patty, DiameterMM: 80, ThicknessMM: 5}, {Kind: piece.Patty, DiameterMM: 5, ThicknessMM: 600},

@@ -95,6 +95,9 @@ func TestNoHeatIsLostInTheSums(t *testing.T) {
 }
 
 func TestRefiningChangesLittle(t *testing.T) {
+	if testing.Short() {
+		t.Skip("minutes under the race detector; it runs without")
+	}
 	// Behind the crust of a pan or of oil, thinner than a cell, the minutes are
 	// surer than the water lost; section 7 of docs/model.md has the figures.
 	for _, c := range []struct {
