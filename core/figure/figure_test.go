@@ -11,6 +11,7 @@ import (
 	"pgregory.net/rapid"
 
 	"cuerda/core/figure"
+	"cuerda/core/food"
 )
 
 func TestTableAndFieldsAreTheSame(t *testing.T) {
@@ -29,7 +30,7 @@ func TestTableAndFieldsAreTheSame(t *testing.T) {
 		assert.False(t, rows[e.ID], "%s stands in two rows", e.ID)
 		rows[e.ID] = true
 		assert.True(t, fields[e.ID], "no field holds %s", e.ID)
-		assert.Contains(t, []string{"A", "B", "C"}, e.Grade, e.ID)
+		assert.Contains(t, []food.Grade{"A", "B", "C"}, e.Grade, e.ID)
 		assert.NotEmpty(t, e.Unit, e.ID)
 		assert.NotEmpty(t, e.Source, e.ID)
 		assert.Less(t, e.Low, e.High, e.ID)

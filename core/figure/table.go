@@ -10,6 +10,8 @@ import (
 	"reflect"
 	"slices"
 	"strconv"
+
+	"cuerda/core/food"
 )
 
 // Entry is one row of the table.
@@ -18,22 +20,10 @@ type Entry struct {
 	Value float64
 	Unit  string
 	// Grade is A (measured and published), B (derived) or C (practice and judgement).
-	Grade string
+	Grade food.Grade
 	// Low and High bound what may be believed of it.
 	Low, High float64
 	Source    string
-}
-
-// SD is one relative standard deviation of figures of the entry's grade: section 1 of
-// docs/model.md.
-func (e *Entry) SD() float64 {
-	switch e.Grade {
-	case "A":
-		return .05
-	case "B":
-		return .15
-	}
-	return .3
 }
 
 // UnknownError names a figure that there is none of.
@@ -62,7 +52,7 @@ var table = func() []Entry {
 	}
 	out := make([]Entry, 0, len(rows)-1)
 	for _, row := range rows[1:] {
-		e := Entry{ID: row[0], Unit: row[2], Grade: row[3], Source: row[6]}
+		e := Entry{ID: row[0], Unit: row[2], Grade: food.Grade(row[3]), Source: row[6]}
 		for column, to := range map[int]*float64{1: &e.Value, 4: &e.Low, 5: &e.High} {
 			if *to, err = strconv.ParseFloat(row[column], 64); err != nil {
 				panic("figure: figures.csv: " + e.ID + ": " + err.Error())

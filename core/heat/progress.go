@@ -34,9 +34,7 @@ func (p *Progress) Advance(minutes float64) {
 // Turn puts the other side down.
 func (p *Progress) Turn() {
 	if r := p.run; r.heat == searing && r.sides > 1 {
-		r.sides--
-		r.turn()
-		r.searSide()
+		r.turnInPan()
 	} else {
 		r.turn()
 	}

@@ -163,12 +163,17 @@ func (r *run) sear() {
 		return
 	}
 	if r.sides > 1 {
-		r.sides--
-		r.turn()
-		r.searSide()
-		return
+		r.turnInPan()
+	} else {
+		r.ontoHeat()
 	}
-	r.ontoHeat()
+}
+
+// turnInPan sears the other side.
+func (r *run) turnInPan() {
+	r.sides--
+	r.turn()
+	r.searSide()
 }
 
 // heatOn goes on until it is done or time to turn, and turns it.

@@ -14,8 +14,9 @@ import (
 
 // Of tells a result of the core as an answer of type T, each figure rounded to the
 // decimals that its field's digits tag gives: "1", or "1+" where what is tiny keeps three
-// significant digits, so that a ratio of it still makes sense. It panics where T has a field that the result has not, or one of
-// another kind: a mistake of the program, found by the first use of the pair.
+// significant digits, so that a ratio of it still makes sense. It panics where T has a
+// field that the result has not, or one of another kind: a mistake of the program, found
+// by the first use of the pair.
 func Of[T any](result any) T {
 	var out T
 	to, from := reflect.ValueOf(&out).Elem(), reflect.ValueOf(result)

@@ -159,11 +159,16 @@ func (s *Server) recover(c *gin.Context) {
 				panic(v)
 			}
 			s.Log.Error("panic in a request", "path", c.Request.URL.Path, "panic", v, "stack", string(debug.Stack()))
-			write(c.Writer, problem.New(http.StatusInternalServerError, problem.Internal, "Something went wrong here."))
-			c.Abort()
+			refuse(c, problem.New(http.StatusInternalServerError, problem.Internal, "Something went wrong here."))
 		}
 	}()
 	c.Next()
+}
+
+// refuse answers a request with a problem, and takes it no further.
+func refuse(c *gin.Context, p *problem.Problem) {
+	write(c.Writer, p)
+	c.Abort()
 }
 
 // headers refuses names that are not this machine's, so that no page elsewhere
@@ -174,8 +179,7 @@ func (s *Server) headers(c *gin.Context) {
 		host = name
 	}
 	if !s.AnyHost && !isLoopback(host) {
-		write(c.Writer, problem.New(http.StatusForbidden, problem.Forbidden, "Cuerda answers to localhost only."))
-		c.Abort()
+		refuse(c, problem.New(http.StatusForbidden, problem.Forbidden, "Cuerda answers to localhost only."))
 		return
 	}
 	h := c.Writer.Header()

@@ -26,27 +26,26 @@ func sane(c *gin.Context) {
 		c.Next()
 		return
 	}
-	refuse := func(what string) {
-		write(c.Writer, problem.New(http.StatusUnprocessableEntity, problem.BadRequest, what))
-		c.Abort()
+	no := func(what string) {
+		refuse(c, problem.New(http.StatusUnprocessableEntity, problem.BadRequest, what))
 	}
 	if !readable(c.Request.URL.Path) {
-		refuse("The path holds bytes that are no text.")
+		no("The path holds bytes that are no text.")
 		return
 	}
 	query, err := url.ParseQuery(c.Request.URL.RawQuery)
 	if err != nil {
-		refuse("The query cannot be read.")
+		no("The query cannot be read.")
 		return
 	}
 	for name, values := range query {
 		for _, v := range values {
 			if !readable(name) || !readable(v) {
-				refuse("The query holds bytes that are no text.")
+				no("The query holds bytes that are no text.")
 				return
 			}
 			if x, err := strconv.ParseFloat(v, 64); figures[name] && err == nil && (math.IsNaN(x) || math.IsInf(x, 0)) {
-				refuse(name + " is no number.")
+				no(name + " is no number.")
 				return
 			}
 		}
@@ -58,7 +57,7 @@ func readable(s string) bool {
 	return utf8.ValidString(s) && !strings.ContainsFunc(s, func(r rune) bool { return unicode.IsControl(r) && r != '\n' && r != '\t' && r != '\r' })
 }
 
-// headers of an answer alone, of what a GET would give.
+// bodyless sends the headers of an answer alone.
 type bodyless struct{ http.ResponseWriter }
 
 func (bodyless) Write(b []byte) (int, error) { return len(b), nil }

@@ -45,8 +45,7 @@ func (g *gate) pass(c *gin.Context) {
 	// The body comes first: whoever sends slowly takes nobody's place.
 	sent, err := io.ReadAll(io.LimitReader(c.Request.Body, maxBody+1))
 	if err != nil {
-		write(c.Writer, problem.New(http.StatusBadRequest, problem.BadRequest, "The body ended before its end."))
-		c.Abort()
+		refuse(c, problem.New(http.StatusBadRequest, problem.BadRequest, "The body ended before its end."))
 		return
 	}
 	rest := c.Request.Body
@@ -77,7 +76,6 @@ func (g *gate) wait(c *gin.Context) bool {
 		}
 	}
 	c.Writer.Header().Set("Retry-After", retryAfter)
-	write(c.Writer, problem.New(http.StatusServiceUnavailable, problem.Unavailable, "Too much is being worked out at once: try again in a moment."))
-	c.Abort()
+	refuse(c, problem.New(http.StatusServiceUnavailable, problem.Unavailable, "Too much is being worked out at once: try again in a moment."))
 	return false
 }

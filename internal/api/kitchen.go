@@ -100,8 +100,7 @@ func (s *Server) identify(c *gin.Context) {
 	}
 	p, known := s.Who(c.Request)
 	if !known {
-		write(c.Writer, problem.New(http.StatusForbidden, problem.Forbidden, "This kitchen is not yours."))
-		c.Abort()
+		refuse(c, problem.New(http.StatusForbidden, problem.Forbidden, "This kitchen is not yours."))
 		return
 	}
 	c.Request = c.Request.WithContext(principal.With(c.Request.Context(), p))

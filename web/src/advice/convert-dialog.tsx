@@ -5,7 +5,7 @@ import type { BuildDocument, Foods, Prediction, Vocabulary, Way } from "../api/c
 import { Hold } from "../build/hold";
 import { Squeeze } from "../build/squeeze";
 import { useChangeWords } from "../build/change-words";
-import { Dialog } from "../ui/dialog";
+import { Actions, Dialog } from "../ui/dialog";
 import { useFormat } from "../ui/format";
 import { usePredictionOf } from "../editing/queries";
 import { useWays } from "./queries";
@@ -124,14 +124,12 @@ export function ConvertDialog({ document, prediction, foods, zones, onTake, onCl
           )}
         </div>
       </Modal.Body>
-      <Modal.Footer>
-        <button type="button" className="btn btn-quiet" onClick={onClose}>
-          {t("app.cancel")}
-        </button>
-        <button type="button" className="btn btn-primary" disabled={!way} onClick={() => way && onTake(way)}>
-          {t("ways.take")}
-        </button>
-      </Modal.Footer>
+      <Actions
+        onCancel={onClose}
+        act={t("ways.take")}
+        ready={way !== undefined}
+        onAct={() => way && onTake(way)}
+      />
     </Dialog>
   );
 }

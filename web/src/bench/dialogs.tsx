@@ -1,12 +1,11 @@
 import { lazy, type ReactNode, Suspense } from "react";
-import { useTranslation } from "../i18n/use-translation";
+import { type Translate, useTranslation } from "../i18n/use-translation";
 import type { Baked, Build, BuildDocument, Foods, Prediction, Vocabulary, Way } from "../api/client";
 import { takeRecipe } from "../editing/edits";
 import { emptyDocument } from "../editing/queries";
 import type { BuildSession } from "../editing/session";
 import type { HeatWhy } from "../heat/course";
 import type { Pair } from "../history/queries";
-import type { Translate } from "../i18n/use-translation";
 import type { Why } from "../why/why-dialog";
 
 const ReadDialog = lazy(() => import("../reading/read-dialog").then((m) => ({ default: m.ReadDialog })));

@@ -2,7 +2,7 @@ import { useId, useState } from "react";
 import Modal from "react-bootstrap/Modal";
 import { coded, useTranslation } from "../i18n/use-translation";
 import type { Settings } from "../api/client";
-import { Dialog } from "../ui/dialog";
+import { Actions, Dialog } from "../ui/dialog";
 import { NumberField } from "../ui/number-field";
 import { useFigures, useSaveSettings, useSettings } from "./queries";
 
@@ -129,19 +129,12 @@ export default function KitchenDialog({ onClose, onSaved }: { onClose: () => voi
           </>
         )}
       </Modal.Body>
-      <Modal.Footer>
-        <button type="button" className="btn btn-quiet" onClick={onClose}>
-          {t("app.cancel")}
-        </button>
-        <button
-          type="button"
-          className="btn btn-primary"
-          disabled={!now || save.isPending}
-          onClick={() => now && save.mutate(now, { onSuccess: onSaved })}
-        >
-          {t("kitchen.save")}
-        </button>
-      </Modal.Footer>
+      <Actions
+        onCancel={onClose}
+        act={t("kitchen.save")}
+        ready={now !== undefined && !save.isPending}
+        onAct={() => now && save.mutate(now, { onSuccess: onSaved })}
+      />
     </Dialog>
   );
 }

@@ -4,7 +4,7 @@ import Modal from "react-bootstrap/Modal";
 import { api, type Food, type Foods, type PackLabel, unwrap, type Vocabulary } from "../api/client";
 import { findFoods } from "../editing/find-foods";
 import { useTranslation } from "../i18n/use-translation";
-import { Dialog } from "../ui/dialog";
+import { Actions, Dialog } from "../ui/dialog";
 import { FoodSelect } from "../build/food-select";
 import { useFormat } from "../ui/format";
 import { NumberField } from "../ui/number-field";
@@ -135,19 +135,12 @@ export default function OwnFoodDialog({ name: first, foods, vocabulary, onMade, 
           </p>
         )}
       </Modal.Body>
-      <Modal.Footer>
-        <button type="button" className="btn btn-quiet" onClick={onClose}>
-          {t("app.cancel")}
-        </button>
-        <button
-          type="button"
-          className="btn btn-primary"
-          disabled={name.trim() === "" || like === "" || make.isPending}
-          onClick={() => make.mutate()}
-        >
-          {t("own.add")}
-        </button>
-      </Modal.Footer>
+      <Actions
+        onCancel={onClose}
+        act={t("own.add")}
+        ready={name.trim() !== "" && like !== "" && !make.isPending}
+        onAct={() => make.mutate()}
+      />
     </Dialog>
   );
 }

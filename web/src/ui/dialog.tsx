@@ -12,6 +12,23 @@ type Props = {
   children: React.ReactNode;
 };
 
+type ActionsProps = { onCancel: () => void; act: string; ready: boolean; onAct: () => void };
+
+/** The end of a dialog that does one thing, or nothing. */
+export function Actions({ onCancel, act, ready, onAct }: ActionsProps) {
+  const { t } = useTranslation();
+  return (
+    <Modal.Footer>
+      <button type="button" className="btn btn-quiet" onClick={onCancel}>
+        {t("app.cancel")}
+      </button>
+      <button type="button" className="btn btn-primary" disabled={!ready} onClick={onAct}>
+        {act}
+      </button>
+    </Modal.Footer>
+  );
+}
+
 /** A dialog with a title that can be closed. */
 export function Dialog({ id, title, size, onClose, children }: Props) {
   const { t } = useTranslation();
