@@ -223,11 +223,13 @@ func (l *laying) heat(raw int) (cook, set int) {
 // its pan or pot and a cook who stands there.
 func (l *laying) cookHolds() cord.Holds {
 	switch l.method {
-	case piece.StillOven, piece.FanOven, piece.Grill:
+	case piece.Grill: // one tray goes under the element
+		return cord.Holds{Racks: 1, Celsius: l.dial, Grill: true}
+	case piece.StillOven, piece.FanOven:
 		load := &l.out.Load
 		perRack := max(1, load.AtOnce/max(1, l.k.Racks))
 		racks := (min(max(1, l.out.Yield.Pieces), load.AtOnce) + perRack - 1) / perRack
-		return cord.Holds{Racks: max(1, racks), Celsius: l.dial, Grill: l.method == piece.Grill}
+		return cord.Holds{Racks: max(1, racks), Celsius: l.dial}
 	case piece.Simmer:
 		return cord.Holds{Burners: 1, Pans: 1}
 	}
