@@ -29,7 +29,7 @@ var views = []shot{
 	{name: "bench", path: "/bench", script: `open("Split-pea and parsnip"); await wait(600)`},
 	{name: "piece", path: "/bench", script: `open("Chestnut"); await wait(1200); document.querySelector(".piece")?.scrollIntoView(); await wait(900)`},
 	{name: "kitchen", path: "/bench", script: `open("Turkey, leek"); await wait(1200); await click("Guidance and oven"); await wait(600); await click("Minutes of your hands"); await wait(600); document.querySelector(".kitchen-minutes").scrollIntoView({block: "center"}); await wait(300)`},
-	{name: "cord", path: "/bench", script: `open("Turkey, leek"); await wait(900); await click("Chill"); await wait(700)`},
+	{name: "cord", path: "/bench", script: `open("Turkey, leek"); await wait(900); [...document.querySelectorAll(".cord button")].find((b) => b.textContent.includes("Chill")).click(); await wait(700)`},
 	{name: "bench-fails", path: "/bench", script: `open("first try"); await wait(600)`},
 	{name: "bench-es-dark", path: "/bench", language: "es", theme: "dark", script: `open("Turkey, leek"); await wait(600)`},
 	{name: "mend", path: "/bench", script: `open("Split-pea and parsnip"); await click("slack"); await wait(900)`},
