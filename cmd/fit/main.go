@@ -13,12 +13,13 @@ import (
 
 	"cuerda/core/food"
 	"cuerda/core/learn"
+	"cuerda/core/mix"
 )
 
 func main() {
 	steps := flag.Int("steps", 90, "steps of the optimiser")
 	folds := flag.Int("folds", 0, "folds of the builds held out; 0 holds none out")
-	write := flag.Bool("write", false, "write core/food/learned.csv and core/mix/judge.csv")
+	write := flag.Bool("write", false, "write core/food/learned.csv, core/mix/judge.csv and core/mix/kin.csv")
 	worst := flag.Int("worst", 0, "how many of the worst builds to name")
 	flag.Parse()
 	if err := run(learn.Options{Steps: *steps}, *folds, *write, *worst); err != nil {
@@ -69,6 +70,9 @@ func run(o learn.Options, folds int, write bool, worst int) error {
 		}
 	}
 	if err := save("core/food/learned.csv", rows); err != nil {
+		return err
+	}
+	if err := save("core/mix/kin.csv", mix.KinTable(f.Kin())); err != nil {
 		return err
 	}
 	return save("core/mix/judge.csv", f.Judge(builds).Table())

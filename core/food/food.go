@@ -146,6 +146,8 @@ type Food struct {
 	// Source is plant, red-meat, pork, poultry, meat (of any kind), fish, egg,
 	// dairy or bee.
 	Source string
+	// Stuff is what makes mixes with it turn out alike.
+	Stuff Stuff
 	// Traits are what rules go by beside its figures: see traits.csv.
 	Traits []Trait
 	// Gluten is none, risk (check the label) or contains.

@@ -25,6 +25,7 @@ const (
 // texture gives the judged figures of a food that its row does not hold.
 func (f *Food) texture() {
 	f.Breaks, f.SetShare, f.HotDrink = 1, setsHardly, 1
+	f.Stuff = f.stuff()
 	switch {
 	case f.Is(SmallGrain):
 		f.Breaks = .45

@@ -21,6 +21,7 @@ const (
 	Rennet      Trait = "rennet"       // of an animal, unless its label says otherwise
 	SetsHot     Trait = "sets-hot"     // nearly all of its glue sets by heat
 	SmallGrain  Trait = "small-grain"  // cooked, hardly breaks a paste
+	SoyProduct  Trait = "soy-product"  // curd, cake or textured protein, no bean any more
 	Sugar       Trait = "sugar"        // added sugar, whatever it is called
 	Thins       Trait = "thins"        // makes a dry mix wetter by the spoon
 )
@@ -32,7 +33,7 @@ var traitsCSV string
 var traitOrder []string
 
 var traits = func() map[string][]Trait {
-	known := []Trait{Classic, Curd, Liquid, LegumeTaste, OfGrain, OwnStarch, Rennet, SetsHot, SmallGrain, Sugar, Thins}
+	known := []Trait{Classic, Curd, Liquid, LegumeTaste, OfGrain, OwnStarch, Rennet, SetsHot, SmallGrain, SoyProduct, Sugar, Thins}
 	out := map[string][]Trait{}
 	err := eachRow(traitsCSV, "food,traits", func(row []string) error {
 		for _, word := range strings.Fields(row[1]) {

@@ -66,6 +66,7 @@ type Fit struct {
 	own     []int // index of its own deviations, -1 where none
 	owners  int
 	x       []float64
+	kin     []mix.Kin
 }
 
 // Options bound the work.
@@ -75,8 +76,9 @@ type Options struct {
 }
 
 // Learn finds the most likely figures and judges for the builds: the mode of their
-// posterior by limited-memory BFGS (Nocedal and Wright 2006, chapter 7). foods are those
-// the builds were read with, as judged before any outcome.
+// posterior by limited-memory BFGS (Nocedal and Wright 2006, chapter 7), and then what
+// builds tell of those like them. foods are those the builds were read with, as judged
+// before any outcome.
 func Learn(builds []*Build, foods *food.Catalogue, o Options) (*Fit, error) {
 	f := newFit(builds, foods)
 	var last, slope []float64
@@ -100,6 +102,9 @@ func Learn(builds []*Build, foods *food.Catalogue, o Options) (*Fit, error) {
 		if w := &f.x[f.judgeAt()+i]; mix.TermSign(i)**w < 0 {
 			*w = 0
 		}
+	}
+	if f.kin, err = f.kinOf(builds); err != nil {
+		return nil, err
 	}
 	return f, nil
 }
@@ -181,7 +186,7 @@ func (f *Fit) learned(x []float64, i int) food.Learned {
 	return l
 }
 
-// judge gives the judge of a point.
+// judge gives the judge of a point, who knows no kin.
 func (f *Fit) judge(x []float64) mix.Judge {
 	j := mix.Judge{Loose: math.Exp(x[f.wordAt()]), Joined: x[f.wordAt()+1]}
 	copy(j.Raw[:], x[f.judgeAt():])
@@ -192,6 +197,7 @@ func (f *Fit) judge(x []float64) mix.Judge {
 // Judge gives the fitted judge, with the middling evidence of builds.
 func (f *Fit) Judge(builds []*Build) *mix.Judge {
 	j := f.judge(f.x)
+	j.Know(f.kin)
 	v := f.view(f.x)
 	for _, b := range builds {
 		e := v.evidence(b)
@@ -239,6 +245,7 @@ func (v *view) evidence(b *Build) mix.Evidence {
 // Predict is what the fit says of a build.
 func (f *Fit) Predict(builds []*Build) []Said {
 	j := f.judge(f.x)
+	j.Know(f.kin)
 	v := f.view(f.x)
 	out := make([]Said, len(builds))
 	for i, b := range builds {
@@ -258,13 +265,13 @@ type Said struct {
 // loss is minus the logarithm of how likely the outcome of a build is.
 func loss(b *Build, e *mix.Evidence, j *mix.Judge) float64 {
 	raw, cooked := j.Weigh(e)
-	return mix.Softplus(raw) - b.Raw*raw + mix.Softplus(cooked) - b.Cooked*cooked + wordLoss(b, e, j)
+	return mix.Softplus(raw) - b.Raw*raw + mix.Softplus(cooked) - b.Cooked*cooked + wordLoss(b, j.Felt(e))
 }
 
 // wordLoss takes the squeeze as an ordered word with the zones of the index as its
-// thresholds and a noise of its own; words that are as fair count a little less.
-func wordLoss(b *Build, e *mix.Evidence, j *mix.Judge) float64 {
-	q := j.Felt(e)
+// thresholds and a noise of its own; words that are as fair count a little less. q is
+// the index that a hand feels.
+func wordLoss(b *Build, q float64) float64 {
 	p := 0.
 	for i, z := range mix.Zones {
 		said := slices.Index(b.Hand, z.Word)
@@ -315,18 +322,37 @@ func (f *Fit) objective(builds []*Build, x, slopes []float64) float64 {
 
 // slopes adds those of one build, and gives its loss.
 func (v *view) slopes(b *Build, to []float64) float64 {
-	f := v.f
-	j := f.judge(v.x)
+	j := v.f.judge(v.x)
 	e := v.evidence(b)
-	now := loss(b, &e, &j)
 	raw, cooked := j.Weigh(&e)
+	q := j.Felt(&e)
 	offRaw, offCooked := mix.Logistic(raw)-b.Raw, mix.Logistic(cooked)-b.Cooked
-	at := f.judgeAt()
-	for i := range e.Raw {
-		to[at+i] += offRaw * e.Raw[i]
+	offWord := (wordLoss(b, q+step) - wordLoss(b, q-step)) / (2 * step)
+	for _, d := range v.answers(b, &e, &j) {
+		to[d.of] += offRaw*d.raw + offCooked*d.cooked + offWord*d.felt
 	}
-	for i := range e.Cooked {
-		to[at+mix.RawTerms+i] += offCooked * e.Cooked[i]
+	return loss(b, &e, &j)
+}
+
+// answer is how one number of a point moves what is said of a build: the logarithms of
+// the odds, raw and cooked, and the index that a hand feels.
+type answer struct {
+	of                int
+	raw, cooked, felt float64
+}
+
+// answers gives those of a build at the point of the view: exact for the judge, by
+// differences for the figures of foods.
+func (v *view) answers(b *Build, e *mix.Evidence, j *mix.Judge) []answer {
+	f := v.f
+	raw, cooked := j.Weigh(e)
+	felt := j.Felt(e)
+	var out []answer
+	for i, x := range &e.Raw {
+		out = append(out, answer{of: f.judgeAt() + i, raw: x})
+	}
+	for i, x := range &e.Cooked {
+		out = append(out, answer{of: f.judgeAt() + mix.RawTerms + i, cooked: x})
 	}
 	for i := range 2 {
 		k := f.wordAt() + i
@@ -334,7 +360,7 @@ func (v *view) slopes(b *Build, to []float64) float64 {
 		v.x[k] += step
 		moved := f.judge(v.x)
 		v.x[k] = was
-		to[k] += (wordLoss(b, &e, &moved) - wordLoss(b, &e, &j)) / step
+		out = append(out, answer{of: k, felt: (moved.Felt(e) - felt) / step})
 	}
 	try := func(k int, foods []int) {
 		was := v.x[k]
@@ -343,7 +369,8 @@ func (v *view) slopes(b *Build, to []float64) float64 {
 			v.teach(i)
 		}
 		e := v.evidence(b)
-		to[k] += (loss(b, &e, &j) - now) / step
+		r, c := j.Weigh(&e)
+		out = append(out, answer{k, (r - raw) / step, (c - cooked) / step, (j.Felt(&e) - felt) / step})
 		v.x[k] = was
 		for _, i := range foods {
 			v.teach(i)
@@ -366,17 +393,23 @@ func (v *view) slopes(b *Build, to []float64) float64 {
 			try(c*classFigures+k, foods)
 		}
 	}
-	return now
+	return out
 }
 
 // prior is minus the logarithm of how likely a point is before any outcome.
 func (f *Fit) prior(x, slopes []float64) float64 {
 	total := 0.
-	normal := func(i int, mean, sd float64) {
+	f.eachPrior(x, func(i int, mean, sd float64) {
 		d := (x[i] - mean) / sd
 		total += d * d / 2
 		slopes[i] += d / sd
-	}
+	})
+	return total
+}
+
+// eachPrior calls with the mean and the standard deviation of each number of a point
+// before any outcome. A number on the side of nought that nature forbids is held there.
+func (f *Fit) eachPrior(x []float64, normal func(i int, mean, sd float64)) {
 	for c := range f.classes {
 		for k, sd := range classSD {
 			normal(c*classFigures+k, 0, sd)
@@ -395,12 +428,11 @@ func (f *Fit) prior(x, slopes []float64) float64 {
 			sd = baseSD
 		}
 		mean := mix.TermMean(i - f.judgeAt())
-		if sign := mix.TermSign(i - f.judgeAt()); sign*x[i] < 0 {
+		if sign := mix.TermSign(i - f.judgeAt()); sign*x[i] < 0 || sign != 0 && x[i] == 0 {
 			mean, sd = 0, wrongSD
 		}
 		normal(i, mean, sd)
 	}
-	return total
 }
 
 func normal(z float64) float64 { return 0.5 * math.Erfc(-z/math.Sqrt2) }

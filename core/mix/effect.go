@@ -22,6 +22,8 @@ type Effect struct {
 	// Egg, Meat (raw, with fish), Starch, Nut (with seeds and their flours) and Leaf (raw
 	// vegetable in pieces) are masses of kinds of food; Gel is gel formers by their glue.
 	Egg, Meat, Starch, Nut, Leaf, Gel float64
+	// Stuff are the masses of the stuffs of foods.
+	Stuff [food.Stuffs]float64
 }
 
 // sweats is the share of its water that raw vegetable in pieces gives up to the mix as it
@@ -48,6 +50,9 @@ func (t *term) effect(p *Part) Effect {
 	e.FreeHot, e.SpanHot = wet-hot*f.Plastic, hot*(f.Liquid-f.Plastic)
 	if f.Group == food.Vegetable && f.State == food.Raw {
 		e.FreeHot += sweats * p.Water * p.Chunk
+	}
+	if f.Stuff >= 0 {
+		e.Stuff[f.Stuff] = p.Mass
 	}
 	switch f.Group {
 	case food.Egg:
@@ -125,6 +130,9 @@ func (e *Effect) add(o *Effect, times float64) {
 	e.Nut += times * o.Nut
 	e.Leaf += times * o.Leaf
 	e.Gel += times * o.Gel
+	for i := range e.Stuff {
+		e.Stuff[i] += times * o.Stuff[i]
+	}
 }
 
 // HasPaste says whether anything in it drinks.

@@ -108,8 +108,9 @@ func Explain(parts []Part, rest Rest, d *Duty, coldness float64) Explanation {
 		v := e.Evidence(d, coldness)
 		j := Judges()
 		zRaw, zCooked := j.Weigh(&v)
-		out.RawReasons = reasons(rawTerms, v.Raw[:], j.UsualRaw[:], j.Raw[:], zRaw)
-		out.CookedReasons = reasons(cookedTerms, v.Cooked[:], j.UsualCooked[:], j.Cooked[:], zCooked)
+		kinRaw, kinCooked := j.kin.add(&v.Like)
+		out.RawReasons = reasons(rawTerms, v.Raw[:], j.UsualRaw[:], j.Raw[:], zRaw, kinRaw)
+		out.CookedReasons = reasons(cookedTerms, v.Cooked[:], j.UsualCooked[:], j.Cooked[:], zCooked, kinCooked)
 	}
 	return out
 }
@@ -118,10 +119,10 @@ func Explain(parts []Part, rest Rest, d *Duty, coldness float64) Explanation {
 const leastPoints = 1.
 
 // reasons tells what each topic changes: the chance less what it would be with the
-// evidence of the topic as it is in the middling build.
-func reasons(terms []evidence, have, usual, weights []float64, z float64) []Ground {
-	odds := map[Topic]float64{}
-	var order []Topic
+// evidence of the topic as it is in the middling build, and for kin without them.
+func reasons(terms []evidence, have, usual, weights []float64, z, kin float64) []Ground {
+	odds := map[Topic]float64{TopicKin: kin}
+	order := []Topic{TopicKin}
 	for i, t := range terms {
 		if !slices.Contains(order, t.topic) {
 			order = append(order, t.topic)

@@ -31,12 +31,13 @@ const (
 	TopicLeaf   Topic = "leaf"
 	TopicHeat   Topic = "heat" // pan, deep oil or liquid
 	TopicSize   Topic = "size" // what its weight asks
+	TopicKin    Topic = "kin"  // how builds like it turned out, beyond all that
 )
 
 // Topics lists every topic.
 var Topics = []Topic{
 	TopicShape, TopicGlue, TopicSets, TopicWet, TopicDry, TopicChill, TopicEgg, TopicMeat, TopicStarch, TopicGel,
-	TopicFat, TopicLeaf, TopicHeat, TopicSize,
+	TopicFat, TopicLeaf, TopicHeat, TopicSize, TopicKin,
 }
 
 // evidence names what the judges weigh, in the order of rawEvidence and cookedEvidence.
@@ -47,20 +48,23 @@ type evidence struct {
 
 var rawTerms = []evidence{
 	{"base", TopicShape}, {"ball", TopicShape}, {"tin", TopicShape}, {"stuffing", TopicShape}, {"fritter", TopicShape},
-	{"shell", TopicShape}, {"free-loaf", TopicShape}, {"cohesion-moved", TopicGlue}, {"cohesion-held", TopicGlue},
+	{"shell", TopicShape}, {"free-loaf", TopicShape}, {"cohesion-firm", TopicGlue}, {"cohesion-held", TopicGlue},
 	{"wet", TopicWet}, {"wet-moved", TopicWet}, {"dry", TopicDry}, {"dry-moved", TopicDry}, {"pieces", TopicGlue},
 	{"chill", TopicChill}, {"egg", TopicEgg}, {"meat", TopicMeat}, {"starch", TopicStarch}, {"gel", TopicGel},
 	{"pan", TopicHeat}, {"deep-oil", TopicHeat}, {"simmer", TopicHeat}, {"need", TopicSize}, {"sets-at-once", TopicSets},
 	{"fat", TopicFat}, {"nut", TopicFat}, {"leaf", TopicLeaf}, {"runny-stuffing", TopicWet},
+	{"soft", TopicWet}, {"stiff", TopicDry}, {"cohesion-soft", TopicGlue}, {"crowded", TopicGlue}, {"watery", TopicWet},
 }
 
 var cookedTerms = []evidence{
 	{"base", TopicShape}, {"ball", TopicShape}, {"tin", TopicShape}, {"stuffing", TopicShape}, {"fritter", TopicShape},
-	{"shell", TopicShape}, {"free-loaf", TopicShape}, {"set", TopicSets}, {"softens", TopicSets}, {"cohesion", TopicGlue},
+	{"shell", TopicShape}, {"free-loaf", TopicShape}, {"set", TopicSets}, {"softens", TopicSets}, {"cohesion-firm", TopicGlue},
 	{"wet", TopicWet}, {"dry", TopicDry}, {"wet-hot", TopicWet}, {"dry-hot", TopicDry}, {"pieces", TopicGlue}, {"pieces-stuffing", TopicGlue}, {"egg", TopicEgg}, {"meat", TopicMeat},
 	{"starch", TopicStarch}, {"gel", TopicGel}, {"pan", TopicHeat}, {"deep-oil", TopicHeat}, {"simmer", TopicHeat},
 	{"need", TopicSize}, {"fat", TopicFat}, {"nut", TopicFat}, {"leaf", TopicLeaf},
 	{"set-simmer", TopicSets}, {"egg-held", TopicEgg}, {"runny-stuffing", TopicWet}, {"parched-stuffing", TopicDry}, {"chill", TopicChill},
+	{"soft", TopicWet}, {"stiff", TopicDry}, {"cohesion-soft", TopicGlue}, {"crowded", TopicGlue}, {"watery", TopicWet},
+	{"meat-simmer", TopicMeat},
 }
 
 // What evidence counts before any outcome where the builds that anyone writes down say
@@ -75,8 +79,8 @@ var (
 // helps and hurts are pieces of evidence whose sign nature gives: more glue and a chill
 // never hurt, a heavier piece, a rougher hand, too wet and too dry never help.
 var (
-	helps = []string{"cohesion-moved", "cohesion-held", "cohesion", "set", "softens", "sets-at-once", "set-simmer", "chill", "egg", "egg-held"}
-	hurts = []string{"wet", "wet-moved", "wet-hot", "dry", "dry-moved", "dry-hot", "runny-stuffing", "parched-stuffing", "need", "deep-oil", "simmer", "leaf"}
+	helps = []string{"cohesion-firm", "cohesion-soft", "cohesion-held", "set", "softens", "sets-at-once", "set-simmer", "chill", "egg", "egg-held"}
+	hurts = []string{"wet", "wet-moved", "wet-hot", "dry", "dry-moved", "dry-hot", "runny-stuffing", "parched-stuffing", "soft", "stiff", "crowded", "watery", "need", "deep-oil", "simmer", "leaf"}
 )
 
 // TermSign is the sign that the i-th piece of evidence, raw then cooked, must count with;
@@ -105,8 +109,8 @@ func TermMean(i int) float64 {
 
 // RawTerms and CookedTerms are how many pieces of evidence each judge weighs.
 const (
-	RawTerms    = 28
-	CookedTerms = 32
+	RawTerms    = 33
+	CookedTerms = 38
 )
 
 // Evidence is what speaks for and against a mix at a duty: one number for each term,
@@ -117,6 +121,8 @@ type Evidence struct {
 	// Q is the index, and LnCold the logarithm of the raw cohesion, which give
 	// the word of the squeeze.
 	Q, LnCold float64
+	// Like places the mix among the builds that cooks have judged.
+	Like Likeness
 }
 
 // heavyRaw and heavyCooked are twice what usual pieces ask, kPa: within usual sizes what
@@ -142,25 +148,31 @@ func (e *Effect) Evidence(d *Duty, coldness float64) Evidence {
 	// liquid that nothing takes up.
 	runs := d.stuffing * 12 * max(0, (e.Free-e.Span)*per-.08)
 	wet, dry := solid*beyond(q-d.Band.To), solid*beyond(d.Band.From-q)
+	softer, stiffer := solid*Logistic((q-d.Band.To-.15)/.06), solid*Logistic((d.Band.From+.1-q)/.06)
 	pieces := e.Broken * per
+	crowded := 5 * max(0, pieces-.35)
+	watery := solid * 10 * max(0, e.Moist*per-.7)
 	egg, meat, starch := 5*e.Egg*per, e.Meat*per, 5*e.Starch*per
-	gel := math.Log1p(50 * e.Gel * per)
+	gel := solid * math.Log1p(50*e.Gel*per)
 	fat, nut, leaf := 3*e.Fat*per, e.Nut*per, e.Leaf*per
 	moist := e.Moist * per
 	out.Q, out.LnCold = e.Free/e.Span, lnCold
+	out.Like = e.likeness(d, lnSoft)
 	out.Raw = [RawTerms]float64{
 		1, d.ball, d.tin, d.stuffing, d.fritter, d.shell, d.free,
-		moved * (lnCold - .7), held * (lnCold - .7), wet, wet * moved, dry, dry * moved, pieces,
+		(moved - softer*moved) * (lnCold + 1), held * (lnCold - .7), wet, wet * moved, dry, dry * moved, pieces,
 		coldness * moved, egg, meat, starch, gel,
 		d.pan * moved, d.deep, d.simmer, moved * max(0, math.Log(d.Need.Raw/heavyRaw)), -(d.deep + d.simmer + .5*d.pan) * max(0, 2.5-lnSet),
 		fat, nut, leaf, runs,
+		softer, stiffer, moved * softer * (lnCold + 1), crowded, watery,
 	}
 	out.Cooked = [CookedTerms]float64{
 		1, d.ball, d.tin, d.stuffing, d.fritter, d.shell, d.free,
-		solid * (lnSet - 1.5), solid * (lnSoft - 1.5), solid * (lnCold - .7),
+		solid * (lnSet - 1.5), solid * (lnSoft - 1.5), (solid - softer) * (lnCold + 1),
 		wet, dry, solid * beyond(hot-.9), solid * beyond(-hot), pieces, pieces * d.stuffing,
 		egg, meat, starch, gel, d.pan, d.deep, d.simmer, solid * max(0, math.Log(d.Need.Cooked/heavyCooked)), fat, nut, leaf,
 		d.simmer * (lnSet - 1.5), egg * held, runs, d.stuffing * 25 * max(0, .66-moist) * max(0, 1-2*meat), coldness * moved,
+		softer, stiffer, softer * (lnCold + 1), crowded, watery, meat * d.simmer,
 	}
 	return out
 }
@@ -176,7 +188,11 @@ type Judge struct {
 	// is told against.
 	UsualRaw    [RawTerms]float64
 	UsualCooked [CookedTerms]float64
+	kin         *kinTable
 }
+
+// Know lets the judge go by builds with known outcomes as well, up to 511 of them.
+func (j *Judge) Know(kin []Kin) { j.kin = newKinTable(kin) }
 
 //go:embed judge.csv
 var judgeCSV string
@@ -185,9 +201,11 @@ var judgeCSV string
 // cmd/fit, as docs/model.md says.
 var Judges = sync.OnceValue(func() *Judge {
 	j, err := readJudge(judgeCSV)
-	if err != nil {
-		panic(err) // the tests check the table
+	kin, err2 := readKin(kinCSV)
+	if err := errors.Join(err, err2); err != nil {
+		panic(err) // the tests check the tables
 	}
+	j.Know(kin)
 	return j
 })
 
@@ -246,9 +264,10 @@ func (j *Judge) Table() [][]string {
 	return out
 }
 
-// Weigh adds up the evidence: the logarithms of the odds that the pieces hold raw and
-// cooked.
+// Weigh adds up the evidence, and what builds like it tell: the logarithms of the odds
+// that the pieces hold raw and cooked.
 func (j *Judge) Weigh(e *Evidence) (raw, cooked float64) {
+	raw, cooked = j.kin.add(&e.Like)
 	for i, x := range &e.Raw {
 		raw += j.Raw[i] * x
 	}

@@ -39,7 +39,7 @@ func Parts(lines []Line) []Part {
 // that the figures did not know. Below 0 the mix is drier than its lines. It has no mass.
 func Missed(grams float64) Part { return Part{&nothing, food.Prepared{Water: grams}} }
 
-var nothing food.Food
+var nothing = food.Food{Stuff: food.NoStuff}
 
 // Rest is the wait between mixing and shaping.
 type Rest struct {
