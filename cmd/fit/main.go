@@ -62,11 +62,15 @@ func run(o learn.Options, folds int, write bool, worst int) error {
 	if !write {
 		return nil
 	}
+	sure, err := f.Posterior(builds)
+	if err != nil {
+		return err
+	}
 	rows := [][]string{strings.Split(food.LearnedColumns, ",")}
 	all := foods.Foods()
 	for i := range all {
 		if learn.ClassOf(&all[i]) != "" {
-			rows = append(rows, f.Learned(&all[i]).Row(all[i].ID))
+			rows = append(rows, sure.Learned(&all[i]).Row(all[i].ID))
 		}
 	}
 	if err := save("core/food/learned.csv", rows); err != nil {
@@ -80,7 +84,7 @@ func run(o learn.Options, folds int, write bool, worst int) error {
 
 func tell(which string, builds []*learn.Build, said []learn.Said) {
 	s := learn.ScoreOf(builds, said)
-	fmt.Printf("%s: %d builds, Brier %.4f (raw %.4f, cooked %.4f), right side %.0f%%, words %.0f%%\n", which, s.Builds, s.Brier, s.Raw, s.Cooked, 100*s.RightSide, 100*s.Words)
+	fmt.Printf("%s: %d builds, Brier %.4f (raw %.4f, cooked %.4f), right side %.0f%%, words %.0f%%, covered %.0f%%\n", which, s.Builds, s.Brier, s.Raw, s.Cooked, 100*s.RightSide, 100*s.Words, 100*s.Covered)
 }
 
 func save(name string, rows [][]string) error {

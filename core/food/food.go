@@ -145,7 +145,8 @@ type Food struct {
 	Allergens []string
 	// Source is plant, red-meat, pork, poultry, meat (of any kind), fish, egg,
 	// dairy or bee.
-	Source string
+	Source    string
+	learnedSD [2]float64 // DrinkSD as outcomes left it
 	// Stuff is what makes mixes with it turn out alike.
 	Stuff Stuff
 	// Traits are what rules go by beside its figures: see traits.csv.

@@ -67,11 +67,14 @@ type Learned struct {
 	Drink, Span, Leak, Cold, Hot, Tau float64
 	// Chunk, Breaks, SetShare and HotDrink take the place of the figures.
 	Chunk, Breaks, SetShare, HotDrink float64
+	// DrinkSD and SpanSD are one standard deviation, relative, of how it drinks once
+	// outcomes are known; 0 where its grade is all that is known.
+	DrinkSD, SpanSD float64
 }
 
 // AsJudged is nothing learned.
 func (f *Food) AsJudged() Learned {
-	return Learned{1, 1, 1, 1, 1, 1, f.Chunk, f.Breaks, f.SetShare, f.HotDrink}
+	return Learned{1, 1, 1, 1, 1, 1, f.Chunk, f.Breaks, f.SetShare, f.HotDrink, 0, 0}
 }
 
 // Taught gives the food with what was learned about it.
@@ -85,16 +88,30 @@ func (f *Food) Taught(l Learned) Food {
 	out.GlueHot *= l.Hot
 	out.Tau *= l.Tau
 	out.Chunk, out.Breaks, out.SetShare, out.HotDrink = l.Chunk, l.Breaks, l.SetShare, l.HotDrink
+	out.learnedSD = [2]float64{l.DrinkSD, l.SpanSD}
 	return out
 }
 
+// DrinkSD is one standard deviation, relative, of its plastic limit and of what lies
+// between its limits: what outcomes leave of it, else its grade.
+func (f *Food) DrinkSD() (plastic, span float64) {
+	plastic, span = f.learnedSD[0], f.learnedSD[1]
+	if plastic == 0 {
+		plastic = f.Grade.SD()
+	}
+	if span == 0 {
+		span = f.Grade.SD()
+	}
+	return plastic, span
+}
+
 // LearnedColumns heads learned.csv.
-const LearnedColumns = "food,drink,span,leak,cold,hot,tau,chunk,breaks,set_share,hot_drink"
+const LearnedColumns = "food,drink,span,leak,cold,hot,tau,chunk,breaks,set_share,hot_drink,drink_sd,span_sd"
 
 // Row gives what was learned as learned.csv has it.
 func (l Learned) Row(id string) []string {
 	row := []string{id}
-	for _, x := range []float64{l.Drink, l.Span, l.Leak, l.Cold, l.Hot, l.Tau, l.Chunk, l.Breaks, l.SetShare, l.HotDrink} {
+	for _, x := range []float64{l.Drink, l.Span, l.Leak, l.Cold, l.Hot, l.Tau, l.Chunk, l.Breaks, l.SetShare, l.HotDrink, l.DrinkSD, l.SpanSD} {
 		row = append(row, strconv.FormatFloat(x, 'f', 3, 64))
 	}
 	return row
@@ -107,7 +124,7 @@ func (c *Catalogue) learn() error {
 			return fmt.Errorf("%w: learned about unknown food %q", ErrBadCatalogue, row[0])
 		}
 		l := f.AsJudged()
-		for i, to := range []*float64{&l.Drink, &l.Span, &l.Leak, &l.Cold, &l.Hot, &l.Tau, &l.Chunk, &l.Breaks, &l.SetShare, &l.HotDrink} {
+		for i, to := range []*float64{&l.Drink, &l.Span, &l.Leak, &l.Cold, &l.Hot, &l.Tau, &l.Chunk, &l.Breaks, &l.SetShare, &l.HotDrink, &l.DrinkSD, &l.SpanSD} {
 			x, err := strconv.ParseFloat(row[i+1], 64)
 			if err != nil || x < 0 || x > 20 || (i < 6 && x == 0) {
 				return fmt.Errorf("%w: learned about %q: %q", ErrBadCatalogue, f.ID, row[i+1])

@@ -32,11 +32,13 @@ var Verdicts = []Verdict{Holds, Marginal, FailsRaw, FailsCooked, FailsBoth, Noth
 // Means says what holding is for a piece.
 type Means string
 
-// What holding means: a piece is turned and lifted whole, a loaf sliced, and of a
+// What holding means: a piece is turned and lifted whole, a loaf sliced (in a tin it need
+// only come together and not run before), and of a
 // stuffing a spoonful is moist and together, neither soup nor crumbs.
 const (
 	TurnAndLift Means = "turn-and-lift"
 	Slice       Means = "slice"
+	TinAndSlice Means = "tin-and-slice"
 	Spoon       Means = "spoon"
 )
 
@@ -45,6 +47,8 @@ func MeansOf(p *piece.Piece) Means {
 	switch {
 	case p.Kind == piece.Stuffing:
 		return Spoon
+	case p.InTin():
+		return TinAndSlice
 	case p.Kind.IsLoaf():
 		return Slice
 	}
@@ -93,6 +97,10 @@ type Prediction struct {
 	Chance       float64
 	ChanceRaw    float64
 	ChanceCooked float64
+	// ChanceLow and ChanceHigh hold the chance nine times in ten. LittleKnown says that
+	// hardly a build like it is known.
+	ChanceLow, ChanceHigh float64
+	LittleKnown           bool
 	// Means says what holding is for such a piece.
 	Means   Means
 	Verdict Verdict
@@ -194,6 +202,8 @@ func Predict(d *Document, k *kitchen.Kitchen) Prediction {
 	out.RawRatio, out.CookedRatio = judged.RawRatio, judged.CookedRatio
 	out.Chance = judged.Chance()
 	out.ChanceRaw, out.ChanceCooked = judged.Raw, judged.Cooked
+	out.ChanceLow, out.ChanceHigh = judged.Between()
+	out.LittleKnown = s.HasPaste && judged.SD > mix.LittleKnown
 	out.Verdict = verdict(s.HasPaste, out.InBand, judged.RawRatio, judged.CookedRatio)
 
 	out.Lines = LineResults(lines, parts, &s, d.Eaters.Table(), k)

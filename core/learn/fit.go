@@ -251,7 +251,7 @@ func (f *Fit) Predict(builds []*Build) []Said {
 	for i, b := range builds {
 		e := v.evidence(b)
 		raw, cooked := j.Weigh(&e)
-		out[i] = Said{mix.Logistic(raw), mix.Logistic(cooked), mix.WordFor(j.Felt(&e))}
+		out[i] = Said{mix.Logistic(raw), mix.Logistic(cooked), mix.WordFor(j.Felt(&e)), j.Spread(&e)}
 	}
 	return out
 }
@@ -260,6 +260,8 @@ func (f *Fit) Predict(builds []*Build) []Said {
 type Said struct {
 	Raw, Cooked float64
 	Word        mix.Word
+	// SD is one standard deviation of the logarithm of the odds.
+	SD float64
 }
 
 // loss is minus the logarithm of how likely the outcome of a build is.

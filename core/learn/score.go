@@ -2,9 +2,11 @@ package learn
 
 import (
 	"cmp"
+	"math"
 	"slices"
 
 	"cuerda/core/food"
+	"cuerda/core/mix"
 )
 
 // Score is how well predictions fit outcomes.
@@ -16,17 +18,26 @@ type Score struct {
 	// RightSide is the share on the right side of one half, Words the share whose
 	// squeeze is one of those that are fair.
 	RightSide, Words float64
+	// Covered is the share of stages whose known chance lies where nine in ten should.
+	Covered float64
 }
 
 // ScoreOf scores what was said of builds.
 func ScoreOf(builds []*Build, said []Said) Score {
 	s := Score{Builds: len(builds)}
 	per := 1 / float64(len(builds))
+	within := func(said, sd, known float64) float64 {
+		if math.Abs(logit(said)-logit(known)) <= mix.Ninety*sd {
+			return per / 2
+		}
+		return 0
+	}
 	for i, b := range builds {
 		p, want := min(said[i].Raw, said[i].Cooked), b.Chance()
 		s.Brier += per * (p - want) * (p - want)
 		s.Raw += per * (said[i].Raw - b.Raw) * (said[i].Raw - b.Raw)
 		s.Cooked += per * (said[i].Cooked - b.Cooked) * (said[i].Cooked - b.Cooked)
+		s.Covered += within(said[i].Raw, said[i].SD, b.Raw) + within(said[i].Cooked, said[i].SD, b.Cooked)
 		if (p >= .5) == (want >= .5) {
 			s.RightSide += per
 		}

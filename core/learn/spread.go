@@ -2,9 +2,11 @@ package learn
 
 import (
 	"errors"
+	"math"
 
 	"gonum.org/v1/gonum/mat"
 
+	"cuerda/core/food"
 	"cuerda/core/mix"
 )
 
@@ -53,6 +55,24 @@ func (f *Fit) Posterior(builds []*Build) (*Posterior, error) {
 func wordCurvature(b *Build, q float64) float64 {
 	const h = .02
 	return max(0, (wordLoss(b, q+h)-2*wordLoss(b, q)+wordLoss(b, q-h))/(h*h))
+}
+
+// Learned is what the fit says of a food, with what outcomes leave open of how it drinks.
+func (p *Posterior) Learned(one *food.Food) food.Learned {
+	f, i := p.fit, p.fit.at[one]
+	l := f.Learned(one)
+	c, o := f.class[i], f.own[i]
+	if c < 0 {
+		return l
+	}
+	at := c*classFigures + drink
+	v := p.Covariance.At(at, at)
+	if o >= 0 {
+		own := f.ownAt() + o*foodFigures + ownDrink
+		v += p.Covariance.At(own, own) + 2*p.Covariance.At(at, own)
+	}
+	l.DrinkSD, l.SpanSD = math.Sqrt(v), math.Sqrt(p.Covariance.At(at-drink+span, at-drink+span))
+	return l
 }
 
 // Variances are those of what is said of a build: of the logarithms of its odds, raw and

@@ -2,10 +2,10 @@ package mix
 
 import "math"
 
-// indexSD is one standard deviation of the index q that the grades of the figures
-// leave, to first order with exact derivatives: each p, tau and leak of a food, and the
-// distance from its p to its l, is taken as off by one relative standard deviation of
-// its grade, each by itself; a chunk share c by the same times c (1 - c), since it
+// indexSD is one standard deviation of the index q that the figures leave, to first order
+// with exact derivatives: each p of a food, and the distance from its p to its l, is taken
+// as off by what outcomes leave of it, tau and leak by one relative standard deviation of
+// the food's grade, each by itself; a chunk share c by the same times c (1 - c), since it
 // stays between 0 and 1.
 func indexSD(parts []Part, terms []term, span, q float64) float64 {
 	variance := 0.
@@ -13,8 +13,9 @@ func indexSD(parts []Part, terms []term, span, q float64) float64 {
 	for i := range terms {
 		t, p := &terms[i], &parts[i]
 		sd := p.Food.Grade.SD()
-		add(sd, -t.plastic/span)
-		add(sd, -q*(t.liquid-t.plastic)/span)
+		plasticSD, spanSD := p.Food.DrinkSD()
+		add(plasticSD, -t.plastic/span)
+		add(spanSD, -q*(t.liquid-t.plastic)/span)
 		if t.decay > 0 {
 			add(sd, t.decay/t.share*((1-q)*t.plastic+q*t.liquid)/span)
 		}

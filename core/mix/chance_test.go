@@ -13,8 +13,7 @@ import (
 	"cuerda/core/mix"
 )
 
-// The first-order spread against 20 000 mixes whose foods are really redrawn within
-// their grades.
+// The first-order spread against 20 000 mixes whose foods are really redrawn.
 func TestTheSpreadAgreesWithRedrawnFoods(t *testing.T) {
 	for _, text := range []string{r3, r3base, r11, references[1].mix} {
 		given := lines(t, text)
@@ -28,9 +27,10 @@ func TestTheSpreadAgreesWithRedrawnFoods(t *testing.T) {
 			for i := range drawn {
 				f := *drawn[i].Food
 				sd := f.Grade.SD()
-				off := func(v float64) float64 { return v * max(.05, 1+sd*rng.NormFloat64()) }
-				span := off(f.Liquid - f.Plastic)
-				f.Plastic, f.Tau, f.Leak = off(f.Plastic), off(f.Tau), off(f.Leak)
+				off := func(v, sd float64) float64 { return v * max(.05, 1+sd*rng.NormFloat64()) }
+				plasticSD, spanSD := f.DrinkSD()
+				span := off(f.Liquid-f.Plastic, spanSD)
+				f.Plastic, f.Tau, f.Leak = off(f.Plastic, plasticSD), off(f.Tau, sd), off(f.Leak, sd)
 				f.Liquid = f.Plastic + span
 				f.Chunk = min(max(f.Chunk+sd*f.Chunk*(1-f.Chunk)*rng.NormFloat64(), 0), .99)
 				drawn[i].Food = &f

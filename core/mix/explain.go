@@ -1,6 +1,7 @@
 package mix
 
 import (
+	"cmp"
 	"math"
 	"slices"
 )
@@ -54,7 +55,8 @@ type Explanation struct {
 	Set        float64
 	Continuity float64
 	Salt       float64
-	// RawReasons and CookedReasons come the weightiest first.
+	// RawReasons and CookedReasons come the weightiest first, and what is only known of
+	// builds like it last: a cook can do nothing about that.
 	RawReasons    []Ground
 	CookedReasons []Ground
 }
@@ -92,14 +94,15 @@ func Explain(parts []Part, rest Rest, d *Duty, coldness float64) Explanation {
 		judged := more.Effect.Judge(d, coldness)
 		out.Lines[i].Tenth = Figures{more.Q, judged.Raw, judged.Cooked}
 	}
+	percent := func(x, of float64) float64 {
+		if of <= 0 {
+			return 0
+		}
+		return 100 * (x / of)
+	}
 	for i := range out.Lines {
 		l := &out.Lines[i]
-		if l.RawPct *= 100 / math.Max(cold, 1e-12); cold <= 0 {
-			l.RawPct = 0
-		}
-		if l.CookedPct *= 100 / math.Max(set, 1e-12); set <= 0 {
-			l.CookedPct = 0
-		}
+		l.RawPct, l.CookedPct = percent(l.RawPct, cold), percent(l.CookedPct, set)
 	}
 	if state.HasPaste {
 		e := &state.Effect
@@ -108,7 +111,7 @@ func Explain(parts []Part, rest Rest, d *Duty, coldness float64) Explanation {
 		v := e.Evidence(d, coldness)
 		j := Judges()
 		zRaw, zCooked := j.Weigh(&v)
-		kinRaw, kinCooked := j.kin.add(&v.Like)
+		kinRaw, kinCooked, _ := j.kin.add(&v.Like)
 		out.RawReasons = reasons(rawTerms, v.Raw[:], j.UsualRaw[:], j.Raw[:], zRaw, kinRaw)
 		out.CookedReasons = reasons(cookedTerms, v.Cooked[:], j.UsualCooked[:], j.Cooked[:], zCooked, kinCooked)
 	}
@@ -136,7 +139,15 @@ func reasons(terms []evidence, have, usual, weights []float64, z, kin float64) [
 			out = append(out, Ground{t, p})
 		}
 	}
-	slices.SortStableFunc(out, func(a, b Ground) int { return int(math.Copysign(1, math.Abs(b.Points)-math.Abs(a.Points))) })
+	last := func(g Ground) int {
+		if g.Topic == TopicKin {
+			return 1
+		}
+		return 0
+	}
+	slices.SortStableFunc(out, func(a, b Ground) int {
+		return cmp.Or(cmp.Compare(last(a), last(b)), cmp.Compare(math.Abs(b.Points), math.Abs(a.Points)))
+	})
 	return out
 }
 

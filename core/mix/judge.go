@@ -80,7 +80,7 @@ var (
 // never hurt, a heavier piece, a rougher hand, too wet and too dry never help.
 var (
 	helps = []string{"cohesion-firm", "cohesion-soft", "cohesion-held", "set", "softens", "sets-at-once", "set-simmer", "chill", "egg", "egg-held"}
-	hurts = []string{"wet", "wet-moved", "wet-hot", "dry", "dry-moved", "dry-hot", "runny-stuffing", "parched-stuffing", "soft", "stiff", "crowded", "watery", "need", "deep-oil", "simmer", "leaf"}
+	hurts = []string{"wet", "wet-moved", "wet-hot", "dry", "dry-moved", "dry-hot", "runny-stuffing", "parched-stuffing", "soft", "stiff", "pieces", "crowded", "watery", "need", "deep-oil", "simmer", "leaf"}
 )
 
 // TermSign is the sign that the i-th piece of evidence, raw then cooked, must count with;
@@ -267,7 +267,11 @@ func (j *Judge) Table() [][]string {
 // Weigh adds up the evidence, and what builds like it tell: the logarithms of the odds
 // that the pieces hold raw and cooked.
 func (j *Judge) Weigh(e *Evidence) (raw, cooked float64) {
-	raw, cooked = j.kin.add(&e.Like)
+	raw, cooked, _ = j.kin.add(&e.Like)
+	return j.evidenceOf(e, raw, cooked)
+}
+
+func (j *Judge) evidenceOf(e *Evidence, raw, cooked float64) (float64, float64) {
 	for i, x := range &e.Raw {
 		raw += j.Raw[i] * x
 	}
@@ -275,6 +279,12 @@ func (j *Judge) Weigh(e *Evidence) (raw, cooked float64) {
 		cooked += j.Cooked[i] * x
 	}
 	return raw, cooked
+}
+
+// Spread is one standard deviation of the logarithm of the odds.
+func (j *Judge) Spread(e *Evidence) float64 {
+	_, _, near := j.kin.add(&e.Like)
+	return spread(near)
 }
 
 // Felt is the index that a hand feels: lower than the index where little joins the mix.
@@ -297,10 +307,26 @@ type Judged struct {
 	// RawRatio and CookedRatio are the holds over what the pieces need: 1 at even odds,
 	// 1.5 at a chance of 7 in 10.
 	RawRatio, CookedRatio float64
+	// SD is one standard deviation of the logarithm of the odds: how far builds as well
+	// known as this one were found off.
+	SD float64
 }
 
 // Chance is that it holds, raw and cooked: that of the weaker stage.
 func (j Judged) Chance() float64 { return min(j.Raw, j.Cooked) }
+
+// Ninety is how many standard deviations hold nine tenths of a normal distribution.
+const Ninety = 1.6449
+
+// Between gives a range in which the chance lies nine times in ten.
+func (j Judged) Between() (low, high float64) {
+	p := j.Chance()
+	if p <= 0 {
+		return 0, 0
+	}
+	z := math.Log(p / (1 - p))
+	return Logistic(z - Ninety*j.SD), Logistic(z + Ninety*j.SD)
+}
 
 // oddsPerHold is how the logarithm of the odds goes with that of the hold over the
 // need: ln (7/3) / ln 1.5, so that 1.5 times the need is a chance of 7 in 10.
@@ -318,9 +344,11 @@ func (e *Effect) Judge(d *Duty, coldness float64) Judged {
 		return Judged{}
 	}
 	v := e.Evidence(d, coldness)
-	raw, cooked := Judges().Weigh(&v)
+	j := Judges()
+	raw, cooked, near := j.kin.add(&v.Like)
+	raw, cooked = j.evidenceOf(&v, raw, cooked)
 	raw, cooked = surest*math.Tanh(raw/surest), surest*math.Tanh(cooked/surest)
-	return Judged{Logistic(raw), Logistic(cooked), math.Exp(raw / oddsPerHold), math.Exp(cooked / oddsPerHold)}
+	return Judged{Logistic(raw), Logistic(cooked), math.Exp(raw / oddsPerHold), math.Exp(cooked / oddsPerHold), spread(near)}
 }
 
 // Logistic is the chance of a logarithm of odds.

@@ -106,11 +106,11 @@ func newKinTable(kin []Kin) *kinTable {
 	return t
 }
 
-// add gives what kin add to the logarithms of the odds: the sums of what each does times
-// how much the mix is Alike.
-func (t *kinTable) add(l *Likeness) (raw, cooked float64) {
+// add gives what kin add to the logarithms of the odds, the sums of what each does times
+// how much the mix is Alike, and how much the three most alike are, on average.
+func (t *kinTable) add(l *Likeness) (raw, cooked, near float64) {
 	if t == nil {
-		return 0, 0
+		return 0, 0, 0
 	}
 	var room [mostKin]float64
 	off := room[:len(t.halfNorm)]
@@ -125,15 +125,43 @@ func (t *kinTable) add(l *Likeness) (raw, cooked float64) {
 			off[i] -= x * y
 		}
 	}
+	nearest := [3]float64{1e9, 1e9, 1e9}
 	for i, d := range off {
+		if d < nearest[2] {
+			switch {
+			case d < nearest[0]:
+				nearest = [3]float64{d, nearest[0], nearest[1]}
+			case d < nearest[1]:
+				nearest[1], nearest[2] = d, nearest[1]
+			default:
+				nearest[2] = d
+			}
+		}
 		if d = (d + half) * (1 / (kinReach * kinReach)); d < 30 {
 			alike := math.Exp(-d)
 			raw += alike * t.raw[i]
 			cooked += alike * t.cooked[i]
 		}
 	}
-	return raw, cooked
+	for _, d := range nearest {
+		near += math.Exp(-(d+half)/(kinReach*kinReach)) / 3
+	}
+	return raw, cooked, near
 }
+
+// What a build held out was off by, on the scale of the logarithm of the odds, as a
+// variance: with kin next to it, and what is more where there are none (cmd/fit -folds).
+const (
+	nearVariance    = .55
+	strangeVariance = 3.5
+)
+
+// spread is one standard deviation of the logarithm of the odds of a mix with kin so near.
+func spread(near float64) float64 { return math.Sqrt(nearVariance + strangeVariance*(1-near)) }
+
+// LittleKnown is the spread from which a chance is little more than a guess: hardly a
+// build like it is known.
+const LittleKnown = 1.2
 
 //go:embed kin.csv
 var kinCSV string

@@ -67,6 +67,11 @@ type Prediction struct {
 	Chance       float64 `json:"chance" digits:"3+"`
 	ChanceRaw    float64 `json:"chance_raw" digits:"3+"`
 	ChanceCooked float64 `json:"chance_cooked" digits:"3+"`
+	// ChanceLow and ChanceHigh hold the chance nine times in ten.
+	ChanceLow  float64 `json:"chance_low" digits:"3+"`
+	ChanceHigh float64 `json:"chance_high" digits:"3+"`
+	// LittleKnown says that hardly a build like it is known.
+	LittleKnown bool `json:"little_known"`
 	// Means says what holding is for such a piece.
 	Means   formula.Means   `json:"chance_means"`
 	Verdict formula.Verdict `json:"verdict"`

@@ -135,7 +135,8 @@ type Explained struct {
 	Cooked float64       `json:"chance_cooked"`
 	Chance float64       `json:"chance"`
 	Need   answer.Demand `json:"need"`
-	QSD    float64       `json:"q_sd"`
+	Low    float64       `json:"chance_low"`
+	High   float64       `json:"chance_high"`
 	// Levers are the lines that move a figure most when there is a tenth more of
 	// them, from 0; -1 where none moves it.
 	LeverQ      int     `json:"lever_q"`
@@ -154,7 +155,7 @@ func explain(d *formula.Document, k *kitchen.Kitchen) Explained {
 	told := answer.Of[answer.Prediction](p)
 	out := Explained{
 		Explanation: answer.Of[answer.Explanation](all), Foods: []string{}, Grades: []string{},
-		Q: told.Q, Raw: told.ChanceRaw, Cooked: told.ChanceCooked, Chance: told.Chance, QSD: told.QSD,
+		Q: told.Q, Raw: told.ChanceRaw, Cooked: told.ChanceCooked, Chance: told.Chance, Low: told.ChanceLow, High: told.ChanceHigh,
 		Need: answer.Of[answer.Demand](duty.Need), Density: math.Round(heat.CompositionOf(parts).Density()),
 	}
 	for i := range lines {
