@@ -265,6 +265,13 @@ func TestSchoolsShowTheTrade(t *testing.T) {
 	}
 }
 
+func cohesion(t *testing.T, w advice.Way) float64 {
+	t.Helper()
+	s := mix.AssessParts(mix.Parts(w.Document.MixLines(ours.Foods)), w.Document.RestIn(ours))
+	cold, _ := s.Effect.Cohesion()
+	return cold
+}
+
 func TestSchoolsThatNeedNoBinder(t *testing.T) {
 	ways := map[string]advice.Way{}
 	for _, s := range advice.Schools(ours, read(t, classic)) {
@@ -279,7 +286,8 @@ func TestSchoolsThatNeedNoBinder(t *testing.T) {
 	for _, s := range advice.Schools(ours, read(t, cakes)) {
 		for _, w := range s.Ways {
 			if s.Question == "mixing" && w.Code == "paste" {
-				assert.Greater(t, w.Way.RawRatio, s.Ways[0].Way.RawRatio, "more paste, more hold")
+				assert.Greater(t, cohesion(t, w.Way), cohesion(t, s.Ways[0].Way), "more paste, more glue around its pieces")
+				assert.GreaterOrEqual(t, w.Way.RawRatio, mix.SureRatio)
 			}
 		}
 	}

@@ -235,7 +235,7 @@ func ExampleSearch() {
 		fmt.Printf("%.0f g of %s: ", a.Grams, a.Food.Name)
 	}
 	fmt.Printf("raw %.1f and cooked %.1f times what it takes\n", s.Raw, s.Cooked)
-	// Output: 30 g of Flax meal: 25 g of Buckwheat flour: raw 1.8 and cooked 1.7 times what it takes
+	// Output: 25 g of Flax meal: raw 1.8 and cooked 1.8 times what it takes
 }
 
 func BenchmarkSearchAllBinders(b *testing.B) {

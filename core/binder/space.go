@@ -26,7 +26,7 @@ type space struct {
 	allowed []float64    // limit as share of the mass
 	there   []float64    // grams of the candidate in the base already
 	legume  []bool
-	gel     []bool
+	likes   []food.Group // the group of gels and of starches; empty for others
 	levels  []level
 }
 
@@ -54,7 +54,7 @@ func newSpace(r *Request, parts []mix.Part, rest mix.Rest, grams float64, dry *D
 	}
 	n := len(r.Candidates)
 	s.unit, s.allowed, s.there, s.legume = make([]mix.Effect, n), make([]float64, n), make([]float64, n), make([]bool, n)
-	s.gel = make([]bool, n)
+	s.likes = make([]food.Group, n)
 	for i, c := range r.Candidates {
 		line := mix.Line{Food: c.Food, Grams: 1}
 		p := line.Part()
@@ -63,7 +63,9 @@ func newSpace(r *Request, parts []mix.Part, rest mix.Rest, grams float64, dry *D
 		if s.allowed[i] == 0 {
 			s.allowed[i] = 1
 		}
-		s.gel[i] = c.Food.Group == food.Gel
+		if c.Food.Group == food.Gel || c.Food.Group == food.Starch {
+			s.likes[i] = c.Food.Group
+		}
 		s.legume[i] = c.Food.Group == food.LegumeBinder || c.Food.Is(food.LegumeTaste)
 		for j := range r.Lines {
 			if r.Lines[j].Food == c.Food {
@@ -165,14 +167,12 @@ func (s *space) enumerate(best *board, most int) {
 
 func (s *space) corners(best *board, who ...int) {
 	n := len(who)
-	gels := 0
-	for _, w := range who {
-		if s.gel[w] {
-			gels++
+	for i, w := range who {
+		for _, o := range who[:i] {
+			if s.likes[w] != "" && s.likes[w] == s.likes[o] {
+				return // no cook adds two gels or two starches to a mix
+			}
 		}
-	}
-	if gels > 1 {
-		return // slime upon slime: no cook adds two gels to a mix
 	}
 	var c corner
 	c.n, c.from = n, s

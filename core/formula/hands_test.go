@@ -54,10 +54,28 @@ func TestHandsTakeAsLongAsTheSteps(t *testing.T) {
 func TestWhatHoldingMeansGoesByThePiece(t *testing.T) {
 	for kind, means := range map[piece.Kind]formula.Means{
 		piece.Patty: formula.TurnAndLift, piece.Ball: formula.TurnAndLift, piece.Shell: formula.TurnAndLift, piece.Fritter: formula.TurnAndLift,
-		piece.Loaf: formula.Slice, piece.Layered: formula.Slice, piece.Stuffing: formula.Spoon,
+		piece.Loaf: formula.TinAndSlice, piece.Layered: formula.TinAndSlice, piece.Stuffing: formula.Spoon,
 	} {
 		assert.Equal(t, means, formula.MeansOf(&piece.Piece{Kind: kind}), kind)
 	}
+	free := false
+	assert.Equal(t, formula.Slice, formula.MeansOf(&piece.Piece{Kind: piece.Loaf, Tin: &free}), "shaped by hand on a tray")
+}
+
+// A chance comes with the range that builds as well known were found in, and says where
+// hardly one like it is known.
+func TestAChanceSaysHowSureItIs(t *testing.T) {
+	known := formula.Predict(read(t, withLines(`{"food":"turkey-ground","grams":500},{"food":"oats-quick","grams":40},{"food":"onion","grams":60},{"food":"salt","grams":7}`)), kitchen.Usual())
+	strange := formula.Predict(read(t, withLines(`{"food":"sugar","grams":300},{"food":"wheat-gluten","grams":300},{"food":"cream","grams":300}`)), kitchen.Usual())
+	for _, p := range []formula.Prediction{known, strange} {
+		assert.Less(t, p.ChanceLow, p.Chance)
+		assert.Greater(t, p.ChanceHigh, p.Chance)
+	}
+	assert.False(t, known.LittleKnown)
+	assert.True(t, strange.LittleKnown)
+	bare := formula.Predict(read(t, withLines(`{"food":"olive-oil","grams":300}`)), kitchen.Usual())
+	assert.False(t, bare.LittleKnown, "nothing to hold is well known")
+	assert.Zero(t, bare.ChanceHigh)
 }
 
 // Loose grains are told that nothing joins them, though they are moist enough.

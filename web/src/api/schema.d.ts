@@ -976,6 +976,10 @@ export interface components {
             /** Format: double */
             chance_cooked: number;
             /** Format: double */
+            chance_high: number;
+            /** Format: double */
+            chance_low: number;
+            /** Format: double */
             chance_raw: number;
             /** Format: double */
             cohesion_kpa: number;
@@ -1002,8 +1006,6 @@ export interface components {
             plastic_g: number;
             /** Format: double */
             q: number | null;
-            /** Format: double */
-            q_sd: number;
             raw_reasons: components["schemas"]["Ground"][];
             /** Format: double */
             salt: number;
@@ -1125,7 +1127,7 @@ export interface components {
             /** Format: double */
             points: number;
             /** @enum {string} */
-            topic: "shape" | "glue" | "sets" | "wet" | "dry" | "chill" | "egg" | "meat" | "starch" | "gel" | "fat" | "leaf" | "heat" | "size";
+            topic: "shape" | "glue" | "sets" | "wet" | "dry" | "chill" | "egg" | "meat" | "starch" | "gel" | "fat" | "leaf" | "heat" | "size" | "kin";
         };
         Hand: {
             /** Format: double */
@@ -1482,8 +1484,12 @@ export interface components {
             chance: number;
             /** Format: double */
             chance_cooked: number;
+            /** Format: double */
+            chance_high: number;
+            /** Format: double */
+            chance_low: number;
             /** @enum {string} */
-            chance_means: "turn-and-lift" | "slice" | "spoon";
+            chance_means: "turn-and-lift" | "slice" | "tin-and-slice" | "spoon";
             /** Format: double */
             chance_raw: number;
             /** Format: double */
@@ -1504,6 +1510,7 @@ export interface components {
             /** Format: double */
             just_mixed_q: number | null;
             lines: components["schemas"]["LineResult"][];
+            little_known: boolean;
             /** Format: double */
             mass_g: number;
             not_for: components["schemas"]["Refusal"][];

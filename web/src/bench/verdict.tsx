@@ -28,7 +28,8 @@ export const Verdict = memo(function Verdict(props: Props) {
   const chance =
     n < 1 ? t("verdict.least") : n > 99 ? t("verdict.most") : t("verdict.chance", { n: format.number(n) });
   const own = coded("verdict.duty", `${kind}.${method}`);
-  const duty = (i18n.exists(own as string) as boolean) ? own : coded("verdict.duty", kind);
+  const tin = p.chance_means === "tin-and-slice" && coded("verdict.duty", p.chance_means);
+  const duty = tin || ((i18n.exists(own as string) as boolean) ? own : coded("verdict.duty", kind));
   return (
     <div className={`verdict verdict-${p.verdict}`} role="status">
       <h2 className="verdict-words">
@@ -48,6 +49,14 @@ export const Verdict = memo(function Verdict(props: Props) {
           </>
         )}
       </h2>
+      {p.little_known && (
+        <p className="verdict-known">
+          {t("verdict.littleKnown", {
+            low: format.number(100 * p.chance_low),
+            high: format.number(100 * p.chance_high),
+          })}
+        </p>
+      )}
       {hand && <p className="verdict-hand">{t("verdict.byHand")}</p>}
       {notFor.map((r) => (
         <NotFor key={r.person} refusal={r} foods={foods} onSwap={onSwap} />

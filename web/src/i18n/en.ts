@@ -214,6 +214,8 @@ export const en = {
     wet: "Holds, but it is wet for its shape.",
     dry: "Holds, but it is dry for its shape.",
     marginal: "Might just hold.",
+    littleKnown:
+      "Hardly a build like it is known: anywhere from {{low}} to {{high}} in 100. Try one piece first.",
     byHand: "By what your hand said of this bowl.",
     notFor: "Not for {{who}}: {{foods}}.",
     allLeaveOut: "this table, which leaves out {{what}}",
@@ -248,6 +250,7 @@ export const en = {
       "cylinder.grill": "to turn on the grill without breaking.",
       cylinder: "to cook as rolls without breaking.",
       loaf: "to slice without crumbling.",
+      "tin-and-slice": "to go into its tin and slice without crumbling.",
       layered: "to slice without crumbling.",
       fritter: "to turn in the pan without breaking.",
       shell: "to close around a filling.",

@@ -216,6 +216,8 @@ export const es: Messages = {
     dry: "Aguanta, pero está seca para su forma.",
     marginal: "Quizá aguante.",
     "fails-cooked": "Cocinada no aguanta.",
+    littleKnown:
+      "Apenas se conoce otra preparación como esta: entre {{low}} y {{high}} de cada 100. Prueba antes con una pieza.",
     byHand: "Según lo que dijo tu mano de este bol.",
     notFor: "No es para {{who}}: {{foods}}.",
     allLeaveOut: "esta mesa, que evita {{what}}",
@@ -249,6 +251,7 @@ export const es: Messages = {
       "cylinder.grill": "se voltean en la parrilla sin romperse.",
       cylinder: "se cocinan como rollitos sin romperse.",
       loaf: "se cortan sin desmigarse.",
+      "tin-and-slice": "entran en su molde y se cortan sin desmigarse.",
       layered: "se cortan sin desmigarse.",
       fritter: "se voltean en la sartén sin romperse.",
       shell: "se cierran sobre su relleno.",

@@ -73,7 +73,8 @@ function Reasons({ what, e, foods }: { what: Why; e: Explained; foods: Foods }) 
           {t("why.chanceText", {
             raw: format.number(100 * e.chance_raw),
             cooked: format.number(100 * e.chance_cooked),
-            sd: format.number(e.q_sd, 2),
+            low: format.number(100 * e.chance_low),
+            high: format.number(100 * e.chance_high),
           })}
         </p>
       )}
