@@ -6,6 +6,7 @@ import (
 	"encoding/csv"
 	"flag"
 	"fmt"
+	"maps"
 	"math"
 	"os"
 	"slices"
@@ -39,15 +40,19 @@ func run(o learn.Options, folds int, write bool, worst int) error {
 		return err
 	}
 	said := f.Predict(builds)
-	tell("all", builds, said)
+	tell("all", learn.ScoreOf(builds, said))
 	if folds > 0 {
 		if said, err = learn.HeldOut(builds, foods, folds, o); err != nil {
 			return err
 		}
-		tell("held out", builds, said)
+		tell("held out", learn.ScoreOf(builds, said))
 		for _, b := range learn.Reliability(builds, said) {
 			fmt.Printf("said %.2f to %.2f: %3d builds, said %.2f, known %.2f\n", b.From, b.To, b.Builds, b.Said, b.Known)
 		}
+	}
+	families := learn.Families(builds, said)
+	for _, name := range slices.Sorted(maps.Keys(families)) {
+		tell(name, families[name])
 	}
 	order := make([]int, len(builds))
 	for i := range order {
@@ -82,8 +87,7 @@ func run(o learn.Options, folds int, write bool, worst int) error {
 	return save("core/mix/judge.csv", f.Judge(builds).Table())
 }
 
-func tell(which string, builds []*learn.Build, said []learn.Said) {
-	s := learn.ScoreOf(builds, said)
+func tell(which string, s learn.Score) {
 	fmt.Printf("%s: %d builds, Brier %.4f (raw %.4f, cooked %.4f), right side %.0f%%, words %.0f%%, covered %.0f%%\n", which, s.Builds, s.Brier, s.Raw, s.Cooked, 100*s.RightSide, 100*s.Words, 100*s.Covered)
 }
 

@@ -48,6 +48,19 @@ func ScoreOf(builds []*Build, said []Said) Score {
 	return s
 }
 
+// Families scores what was said of the builds of each family.
+func Families(builds []*Build, said []Said) map[string]Score {
+	of, as := map[string][]*Build{}, map[string][]Said{}
+	for i, b := range builds {
+		of[b.Family], as[b.Family] = append(of[b.Family], b), append(as[b.Family], said[i])
+	}
+	out := map[string]Score{}
+	for name := range of {
+		out[name] = ScoreOf(of[name], as[name])
+	}
+	return out
+}
+
 // Bin is a row of the table of reliability: what was said, and what was known, of the
 // builds whose chance lies in a range.
 type Bin struct {

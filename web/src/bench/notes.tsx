@@ -17,7 +17,7 @@ export const Notes = memo(function Notes({ prediction, foods, piece }: Props) {
       limit: format.number(n.limit ?? 0, 1),
       piece: t(`piece.a.${pieceWord(piece)}`),
     });
-  const { notes, q, q_sd } = prediction;
+  const { notes, q, q_sd, chance_low, chance_high } = prediction;
   return (
     <section className="panel-section" aria-labelledby="notes-title">
       <header className="section-head">
@@ -31,7 +31,15 @@ export const Notes = memo(function Notes({ prediction, foods, piece }: Props) {
           </li>
         ))}
       </ul>
-      {q !== null && <p className="hint small">{t("notes.sure", { sd: format.number(q_sd, 2) })}</p>}
+      {q !== null && (
+        <p className="hint small">
+          {t("notes.sure", {
+            sd: format.number(q_sd, 2),
+            low: format.number(100 * chance_low),
+            high: format.number(100 * chance_high),
+          })}
+        </p>
+      )}
     </section>
   );
 });

@@ -377,7 +377,7 @@ export const place = {
     salt: "Salt brings out {{pct}} of the meat’s own glue.",
     lever: "What moves it most: {{food}}. A tenth more takes it from {{was}} to {{now}}.",
     chanceText:
-      "A piece must get through both stages: raw {{raw}} in 100, cooked {{cooked}} in 100; the weaker counts. Builds as well known as this one were found between {{low}} and {{high}} in 100, nine times in ten. Judgement, not a promise: try one piece first.",
+      "A piece must get through both stages: raw {{raw}} in 100, cooked {{cooked}} in 100; the weaker counts. Nine builds in ten that are as well known as this one were found between {{low}} and {{high}} in 100. Judgement, not a promise: try one piece first.",
     formula:
       "What speaks for and against it adds up to a chance, weighed on builds whose outcome is known. Each line says what it changes against a middling build.",
     against: "{{points}} in 100",

@@ -380,7 +380,7 @@ export const place: Place = {
     salt: "La sal saca el {{pct}} de la ligazón propia de la carne.",
     lever: "Lo que más la mueve: {{food}}. Una décima más la lleva de {{was}} a {{now}}.",
     chanceText:
-      "La pieza ha de pasar las dos etapas: cruda {{raw}} de cada 100, cocida {{cooked}} de cada 100; cuenta la más débil. Las preparaciones tan conocidas como esta quedaron entre {{low}} y {{high}} de cada 100, nueve veces de cada diez. Es un juicio, no una promesa: prueba antes con una.",
+      "La pieza ha de pasar las dos etapas: cruda {{raw}} de cada 100, cocida {{cooked}} de cada 100; cuenta la más débil. Nueve de cada diez preparaciones tan conocidas como esta quedaron entre {{low}} y {{high}} de cada 100. Es un juicio, no una promesa: prueba antes con una.",
     formula:
       "Lo que habla a favor y en contra suma una probabilidad, pesada con preparaciones de resultado conocido. Cada línea dice lo que cambia frente a una preparación corriente.",
     against: "{{points}} de cada 100",

@@ -335,7 +335,7 @@ export const es: Messages = {
     "weak-cooked": "Cocinada, poco cuaja: ayudaría una harina, un almidón o un ligante como el huevo.",
     title: "Conviene saber",
     none: "Nada lo impide, y nada de lo que hay pide precaución.",
-    sure: "Con qué certeza: el índice se conoce a ±{{sd}} por el grado de las cifras de los alimentos.",
+    sure: "Con qué certeza: nueve de cada diez preparaciones tan conocidas como esta quedaron entre {{low}} y {{high}} de cada 100; el índice se conoce a ±{{sd}}.",
     "empty-mix": "El bol está vacío.",
     "no-paste": "Solo líquido, grasa o sal: nada aquí bebe ni liga.",
     "too-wet":
