@@ -5,6 +5,8 @@ import (
 	"bytes"
 	"encoding/json"
 	"strings"
+	"sync"
+	"sync/atomic"
 	"testing"
 
 	"github.com/stretchr/testify/assert"
@@ -112,6 +114,76 @@ func TestAKitchenGoesOutAndComesBackWhole(t *testing.T) {
 	now, err := other.Find(ctx, k2, a.ID)
 	require.NoError(t, err)
 	assert.Equal(t, 3, now.Version, "nothing is overwritten")
+
+	// And again: the copy is found, what was deleted since comes back, names too.
+	require.NoError(t, other.Delete(ctx, k2, try.ID))
+	count, err = other.TakeIn(ctx, k2, store.Taken{Histories: read.Histories})
+	require.NoError(t, err)
+	assert.Equal(t, store.TakenIn{Same: 4}, count)
+	_, err = other.Find(ctx, k2, try.ID)
+	require.NoError(t, err, "a restored archive restores")
+}
+
+// An archive of later on continues what is there, and ties of what is there stay.
+func TestALaterArchiveContinuesABuild(t *testing.T) {
+	t.Parallel()
+	ctx := t.Context()
+	s := pgtest.Open(t)
+	k, _, err := s.Kitchen(ctx, "Boathouse")
+	require.NoError(t, err)
+	early := store.History{ID: "11111111-1111-4111-8111-111111111111", Versions: []store.HistoryVersion{{Number: 1, Document: *doc("Cakes", 1)}}}
+	from, one := "22222222-2222-4222-8222-222222222222", 1
+	base := store.History{ID: from, Versions: []store.HistoryVersion{{Number: 1, Document: *doc("Base", 1)}}}
+	count, err := s.TakeIn(ctx, k, store.Taken{Histories: []store.History{early, base}})
+	require.NoError(t, err)
+	assert.Equal(t, store.TakenIn{Added: 2}, count)
+	late := early
+	late.FromBuild, late.FromVersion = &from, &one
+	late.Versions = append(late.Versions, store.HistoryVersion{Number: 2, Label: "drier", Document: *doc("Cakes", 2)})
+	count, err = s.TakeIn(ctx, k, store.Taken{Histories: []store.History{late, base}})
+	require.NoError(t, err)
+	assert.Equal(t, store.TakenIn{Continued: 1, Same: 1}, count)
+	now, err := s.Find(ctx, k, early.ID)
+	require.NoError(t, err)
+	assert.Equal(t, 2, now.Version)
+	assert.Equal(t, *doc("Cakes", 2), now.Document)
+	assert.Nil(t, now.From, "where a build that is there came from is its own affair")
+	labelled, err := s.Versions(ctx, k, early.ID, 0, 10, true)
+	require.NoError(t, err)
+	require.Len(t, labelled, 1)
+	assert.Equal(t, "drier", labelled[0].Label)
+}
+
+// Many at once: of one archive, and of pantries in opposite order. None fails, and the
+// archive is there once.
+func TestManyImportsAtOnce(t *testing.T) {
+	t.Parallel()
+	ctx := t.Context()
+	s := pgtest.Open(t)
+	k, _, err := s.Kitchen(ctx, "Boathouse")
+	require.NoError(t, err)
+	h := store.History{ID: "33333333-3333-4333-8333-333333333333", Versions: []store.HistoryVersion{{Number: 1, Document: *doc("Cakes", 1)}}}
+	ids := []string{"flax-meal", "oats-rolled", "millet-flakes", "psyllium-husk", "tahini"}
+	var there, back []kitchen.PantryItem
+	for i := range ids {
+		there, back = append(there, kitchen.PantryItem{Food: ids[i], Have: true}), append(back, kitchen.PantryItem{Food: ids[len(ids)-1-i]})
+	}
+	var wait sync.WaitGroup
+	var added atomic.Int32
+	for i := range 12 {
+		wait.Go(func() {
+			count, err := s.TakeIn(ctx, k, store.Taken{Histories: []store.History{h}})
+			assert.NoError(t, err)
+			added.Add(int32(count.Added))
+			items := there
+			if i%2 == 0 {
+				items = back
+			}
+			assert.NoError(t, s.SavePantry(ctx, k, items...))
+		})
+	}
+	wait.Wait()
+	assert.EqualValues(t, 1, added.Load())
 }
 
 func TestNothingIsHalfTakenIn(t *testing.T) {

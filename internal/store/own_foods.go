@@ -28,12 +28,13 @@ func (s *Store) OwnFoods(ctx context.Context, kitchenID string) ([]food.Own, err
 
 // SaveOwnFood keeps foods of a kitchen's own, in place of those of the same ID.
 func (s *Store) SaveOwnFood(ctx context.Context, kitchenID string, foods ...food.Own) error {
-	return pgx.BeginFunc(ctx, s.pool, func(tx pgx.Tx) error { return saveOwnFoods(ctx, tx, kitchenID, foods) })
+	return s.change(ctx, kitchenID, func(tx pgx.Tx) error { return saveOwnFoods(ctx, tx, kitchenID, foods) })
 }
 
 func saveOwnFoods(ctx context.Context, tx pgx.Tx, kitchenID string, foods []food.Own) error {
 	for i := range foods {
-		_, err := tx.Exec(ctx, `insert into own_food (kitchen_id, id, food) values ($1, $2, $3)
+		// Each a little later than the one before: they are listed in the order of making.
+		_, err := tx.Exec(ctx, `insert into own_food (kitchen_id, id, food, created_at) values ($1, $2, $3, clock_timestamp())
 			on conflict (kitchen_id, id) do update set food = excluded.food`, kitchenID, foods[i].ID, &foods[i])
 		if err != nil {
 			return err

@@ -38,7 +38,7 @@ func (s *Store) PantryRevision(ctx context.Context, kitchenID string) (int64, er
 
 // SavePantry keeps items, in place of what was known of their foods.
 func (s *Store) SavePantry(ctx context.Context, kitchenID string, items ...kitchen.PantryItem) error {
-	return pgx.BeginFunc(ctx, s.pool, func(tx pgx.Tx) error { return savePantry(ctx, tx, kitchenID, items) })
+	return s.change(ctx, kitchenID, func(tx pgx.Tx) error { return savePantry(ctx, tx, kitchenID, items) })
 }
 
 func savePantry(ctx context.Context, tx pgx.Tx, kitchenID string, items []kitchen.PantryItem) error {

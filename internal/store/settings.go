@@ -24,7 +24,7 @@ func (s *Store) Settings(ctx context.Context, kitchenID string) (kitchen.Setting
 
 // SaveSettings keeps settings in place of the ones before.
 func (s *Store) SaveSettings(ctx context.Context, kitchenID string, settings kitchen.Settings) error {
-	return pgx.BeginFunc(ctx, s.pool, func(tx pgx.Tx) error { return saveSettings(ctx, tx, kitchenID, settings) })
+	return s.change(ctx, kitchenID, func(tx pgx.Tx) error { return saveSettings(ctx, tx, kitchenID, settings) })
 }
 
 func saveSettings(ctx context.Context, tx pgx.Tx, kitchenID string, settings kitchen.Settings) error {

@@ -8,6 +8,9 @@ import (
 	"errors"
 	"fmt"
 	"io/fs"
+	"math/rand/v2"
+	"runtime"
+	"slices"
 	"time"
 
 	"github.com/jackc/pgx/v5"
@@ -35,10 +38,27 @@ func (e *ConflictError) Error() string {
 	return fmt.Sprintf("changed elsewhere: the newest version is %d", e.Current)
 }
 
+// ErrNewer is returned where the tables are of a newer program.
+var ErrNewer = errors.New("the tables of this database were made by a newer Cuerda: use that one, or a backup of before")
+
 // Store is safe for use by several goroutines.
 type Store struct {
 	pool *pgxpool.Pool
+	// pulse is one connection beside the pool, so that a busy database is told from a dead one.
+	pulse *pgxpool.Pool
 }
+
+// What a statement may take, and how long it waits for a lock or with a transaction open,
+// as PostgreSQL takes them.
+const (
+	statementTimeout = "10s"
+	lockTimeout      = "8s"
+	idleTimeout      = "60s"
+)
+
+// connections is how many the pool may hold: enough to keep the cores busy while some wait
+// for the disk.
+func connections() int32 { return int32(max(8, 4*runtime.GOMAXPROCS(0))) }
 
 //go:embed migrations/*.sql
 var migrations embed.FS
@@ -53,15 +73,40 @@ func Open(ctx context.Context, url string) (*Store, error) {
 	if config.ConnConfig.ConnectTimeout == 0 {
 		config.ConnConfig.ConnectTimeout = 5 * time.Second
 	}
-	pool, err := pgxpool.NewWithConfig(ctx, config)
-	if err != nil {
+	if err := migrateBy(ctx, config.Copy()); err != nil {
 		return nil, err
 	}
-	if err := migrate(ctx, pool); err != nil {
-		pool.Close()
-		return nil, fmt.Errorf("migrations: %w", err)
+	for name, limit := range map[string]string{"statement_timeout": statementTimeout, "lock_timeout": lockTimeout, "idle_in_transaction_session_timeout": idleTimeout} {
+		if _, given := config.ConnConfig.RuntimeParams[name]; !given {
+			config.ConnConfig.RuntimeParams[name] = limit
+		}
 	}
-	return &Store{pool}, nil
+	pulse := config.Copy()
+	config.MaxConns, pulse.MaxConns = connections(), 1
+	s := &Store{}
+	if s.pool, err = pgxpool.NewWithConfig(ctx, config); err != nil {
+		return nil, err
+	}
+	if s.pulse, err = pgxpool.NewWithConfig(ctx, pulse); err != nil {
+		s.pool.Close()
+		return nil, err
+	}
+	return s, nil
+}
+
+// migrateBy brings the tables up to date over connections of its own, which may take the
+// time that a migration takes.
+func migrateBy(ctx context.Context, config *pgxpool.Config) error {
+	config.MaxConns = 4
+	pool, err := pgxpool.NewWithConfig(ctx, config)
+	if err != nil {
+		return err
+	}
+	defer pool.Close()
+	if err := migrate(ctx, pool); err != nil {
+		return fmt.Errorf("migrations: %w", err)
+	}
+	return nil
 }
 
 func migrate(ctx context.Context, pool *pgxpool.Pool) error {
@@ -79,15 +124,76 @@ func migrate(ctx context.Context, pool *pgxpool.Pool) error {
 	if err != nil {
 		return err
 	}
+	sources := p.ListSources()
+	if at, err := p.GetDBVersion(ctx); err != nil {
+		return err
+	} else if newest := sources[len(sources)-1].Version; at > newest {
+		return fmt.Errorf("%w (theirs are at %d, this program knows %d)", ErrNewer, at, newest)
+	}
 	_, err = p.Up(ctx)
 	return err
 }
 
 // Close ends all connections.
-func (s *Store) Close() { s.pool.Close() }
+func (s *Store) Close() {
+	s.pool.Close()
+	s.pulse.Close()
+}
 
-// Ping says whether the database answers.
-func (s *Store) Ping(ctx context.Context) error { return s.pool.Ping(ctx) }
+// patience is how long a database may take to show that it is alive.
+const patience = 2 * time.Second
+
+// Ping says whether the database answers, within two seconds, however busy it is.
+func (s *Store) Ping(ctx context.Context) error {
+	ctx, stop := context.WithTimeout(ctx, patience)
+	defer stop()
+	var one int
+	return s.pulse.QueryRow(ctx, "select 1").Scan(&one)
+}
+
+// Load is how much the pool of connections is used.
+type Load struct {
+	Most, Open, Busy int
+	// Waited is how long requests have waited for a connection, in all.
+	Waited time.Duration
+}
+
+// Load says how much the pool is used now.
+func (s *Store) Load() Load {
+	stat := s.pool.Stat()
+	return Load{int(stat.MaxConns()), int(stat.TotalConns()), int(stat.AcquiredConns()), stat.EmptyAcquireWaitTime()}
+}
+
+// mostTries is how often a change is tried that others were in the way of.
+const mostTries = 5
+
+// change runs a transaction that changes things of a kitchen: one at a time for each
+// kitchen, so that none waits for another that waits for it, and again where the
+// database gave up between two.
+func (s *Store) change(ctx context.Context, kitchenID string, f func(pgx.Tx) error) error {
+	for try := 1; ; try++ {
+		err := pgx.BeginFunc(ctx, s.pool, func(tx pgx.Tx) error {
+			if _, err := tx.Exec(ctx, `select from kitchen where id = $1 for no key update`, kitchenID); err != nil {
+				return err
+			}
+			return f(tx)
+		})
+		var pg *pgconn.PgError
+		if !errors.As(err, &pg) || !slices.Contains(passing, pg.Code) || try == mostTries {
+			return err
+		}
+		select {
+		case <-ctx.Done():
+			return err
+		case <-time.After(time.Duration(try) * time.Duration(5+rand.IntN(20)) * time.Millisecond):
+		}
+	}
+}
+
+// passing are what PostgreSQL says of changes that may go well the next time:
+// serialization_failure, deadlock_detected, and unique_violation, where another has
+// just made what this one was about to.
+var passing = []string{"40001", "40P01", "23505"}
 
 // Kitchen gives the kitchen of this installation, making it where there is
 // none; made says so. Only one of several callers makes it.

@@ -5,6 +5,7 @@ import (
 	"fmt"
 	"sync"
 	"testing"
+	"time"
 
 	"github.com/jackc/pgx/v5"
 	"github.com/stretchr/testify/assert"
@@ -225,4 +226,43 @@ func TestAWatchHearsOfEveryChange(t *testing.T) {
 	stop()
 	<-ended
 	assert.False(t, <-heard, "what is no longer heard is said")
+}
+
+// A database whose every connection is taken is alive; tables of a newer program are left alone.
+func TestABusyDatabaseIsAliveAndANewerOneRefused(t *testing.T) {
+	t.Parallel()
+	url := pgtest.URL(t)
+	s, err := store.Open(t.Context(), url)
+	require.NoError(t, err)
+	defer s.Close()
+	k, _, err := s.Kitchen(t.Context(), "Boathouse")
+	require.NoError(t, err)
+	release, holding := make(chan struct{}), make(chan struct{}, 100)
+	var wait sync.WaitGroup
+	_, err = s.Create(t.Context(), k, doc("Cakes", 1))
+	require.NoError(t, err)
+	for range s.Load().Most {
+		wait.Go(func() {
+			_ = s.Histories(t.Context(), k, func(*store.History) error { holding <- struct{}{}; <-release; return nil })
+		})
+	}
+	for range s.Load().Most {
+		<-holding
+	}
+	assert.Equal(t, s.Load().Most, s.Load().Busy)
+	require.NoError(t, s.Ping(t.Context()))
+	soon, stop := context.WithTimeout(t.Context(), 100*time.Millisecond)
+	defer stop()
+	_, err = s.Pantry(soon, k)
+	require.ErrorIs(t, err, context.DeadlineExceeded, "who waits for a connection does not wait for ever")
+	close(release)
+	wait.Wait()
+
+	conn, err := pgx.Connect(t.Context(), url)
+	require.NoError(t, err)
+	defer func() { _ = conn.Close(context.Background()) }()
+	_, err = conn.Exec(t.Context(), `insert into goose_db_version (version_id, is_applied) values (9999, true)`)
+	require.NoError(t, err)
+	_, err = store.Open(t.Context(), url)
+	require.ErrorIs(t, err, store.ErrNewer)
 }

@@ -1,7 +1,7 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { send } from "../api/send";
 
-type Taken = { added: number; same: number; copied: number };
+type Taken = { added: number; same: number; continued: number; copied: number };
 
 /** Brings in everything of a kitchen's zip, or nothing. */
 export function useUnpackKitchen() {

@@ -272,7 +272,7 @@ export const place: Place = {
     unpack: "Traer un zip …",
     withSettings: "también sus ajustes y despensa, en lugar de estos",
     taken:
-      "{{added}} recetas añadidas, {{same}} ya estaban, {{copied}} guardadas junto a otra del mismo nombre.",
+      "{{added}} recetas añadidas, {{same}} ya estaban, {{continued}} continuadas, {{copied}} guardadas junto a otra del mismo nombre.",
     badArchive: "No se trajo nada: {{file}} {{why}}",
     archive: {
       "not-a-zip": "no es un zip sano.",
