@@ -20,7 +20,20 @@ require (
 	pgregory.net/rapid v1.3.0
 )
 
-require github.com/go-json-experiment/json v1.27.2
+require (
+	github.com/go-json-experiment/json v1.27.2
+	github.com/klauspost/compress v1.20.4
+	github.com/prometheus/client_golang v1.25.0
+)
+
+require (
+	github.com/beorn7/perks v1.0.1 // indirect
+	github.com/cespare/xxhash/v2 v2.3.0 // indirect
+	github.com/munnerz/goautoneg v0.0.0-20191010083416-a7dc8b61c822 // indirect
+	github.com/prometheus/client_model v0.6.3 // indirect
+	github.com/prometheus/common v0.72.0 // indirect
+	github.com/prometheus/procfs v0.22.0 // indirect
+)
 
 require (
 	github.com/BurntSushi/toml v1.4.1-0.20240526193622-a339e1f7089c // indirect

@@ -5,16 +5,13 @@ import (
 	"errors"
 	"fmt"
 	"io"
-	"log/slog"
-	"net"
-	"net/http"
 	"net/url"
 	"os"
 	"os/signal"
 	"path/filepath"
 	"strconv"
+	"strings"
 	"syscall"
-	"time"
 
 	"github.com/spf13/cobra"
 
@@ -28,6 +25,10 @@ import (
 
 type startOptions struct {
 	listen, data, database string
+	hosts                  []string
+	certificate, key       string
+	metrics                string
+	logs                   string
 	port                   int
 	verbose                bool
 }
@@ -39,7 +40,11 @@ func startCommand() *cobra.Command {
 		Short: "Start Cuerda and print its address",
 		Long: `Starts a private PostgreSQL on loopback, or uses the server in DATABASE_URL,
 brings its tables up to date, fills an empty database with the demonstration
-kitchen, and serves the application until it is told to stop.`,
+kitchen, and serves the application until it is told to stop.
+
+Beyond loopback (--listen) everybody who reaches the machine reaches the kitchen,
+and can change it: there is no password. Name the names that may be asked for with
+--host, and give a certificate (--tls-cert, --tls-key) where the way is not your own.`,
 		Args: cobra.NoArgs,
 		RunE: func(cmd *cobra.Command, _ []string) error {
 			ctx, stop := signal.NotifyContext(context.Background(), os.Interrupt, syscall.SIGTERM, syscall.SIGHUP)
@@ -56,7 +61,12 @@ kitchen, and serves the application until it is told to stop.`,
 	f.IntVar(&o.port, "port", port, "port, or the next free one after it; 0 for any (CUERDA_PORT)")
 	f.StringVar(&o.data, "data", fromEnv("CUERDA_DATA", defaultData()), "folder of the kitchen's data (CUERDA_DATA)")
 	f.StringVar(&o.database, "database", os.Getenv("DATABASE_URL"), "a PostgreSQL database to use instead of a private one (DATABASE_URL)")
-	f.BoolVar(&o.verbose, "verbose", false, "log more")
+	f.StringSliceVar(&o.hosts, "host", fields(os.Getenv("CUERDA_HOSTS")), "a name or address that may be asked for beside this machine's own; again for more (CUERDA_HOSTS)")
+	f.StringVar(&o.certificate, "tls-cert", os.Getenv("CUERDA_TLS_CERT"), "file of a certificate, to serve HTTPS (CUERDA_TLS_CERT)")
+	f.StringVar(&o.key, "tls-key", os.Getenv("CUERDA_TLS_KEY"), "file of its key (CUERDA_TLS_KEY)")
+	f.StringVar(&o.metrics, "metrics", os.Getenv("CUERDA_METRICS"), "address of a second port for Prometheus, such as 127.0.0.1:9100 (CUERDA_METRICS)")
+	f.StringVar(&o.logs, "log", fromEnv("CUERDA_LOG", "text"), "how to log: text or json (CUERDA_LOG)")
+	f.BoolVar(&o.verbose, "verbose", false, "log every request too")
 	return cmd
 }
 
@@ -87,11 +97,13 @@ func start(ctx context.Context, out, errs io.Writer, o startOptions) error {
 	if o.port < 0 || o.port > 65535 {
 		return errors.New("the port should be a number from 0 to 65535")
 	}
-	level := slog.LevelWarn
-	if o.verbose {
-		level = slog.LevelDebug
+	log, err := logger(errs, o)
+	if err != nil {
+		return err
 	}
-	log := slog.New(slog.NewTextHandler(errs, &slog.HandlerOptions{Level: level}))
+	if (o.certificate == "") != (o.key == "") {
+		return errors.New("--tls-cert and --tls-key belong together")
+	}
 	pages, err := web.Dist()
 	if err != nil {
 		return err
@@ -133,15 +145,27 @@ func start(ctx context.Context, out, errs io.Writer, o startOptions) error {
 	if err != nil {
 		return err
 	}
-	handler := &api.Server{Store: db, Who: api.OneKitchen(kitchen), Foods: foods, Log: log, Pages: pages, AnyHost: !isLoopback(o.listen)}
+	names := namesOf(o)
+	handler := &api.Server{Store: db, Who: api.OneKitchen(kitchen), Foods: foods, Log: log, Pages: pages, Hosts: names}
+	whole := handler.Handler()
+	if o.metrics != "" {
+		stop, err := serveMetrics(o.metrics, handler.Metrics(), log)
+		if err != nil {
+			return err
+		}
+		defer stop()
+	}
 	watching, unwatch := context.WithCancel(ctx)
 	watched := make(chan struct{})
 	go func() { defer close(watched); handler.Watch(watching) }()
 	defer func() { unwatch(); <-watched }() // before the database closes
-	address := "http://" + listener.Addr().String()
+	address := addressOf(listener, o, names)
 	announce(address)
 	fmt.Fprintf(out, "Cuerda is at %s\nStop it with Ctrl+C. Its data is in %s\n", address, where(o, private))
-	return serve(ctx, listener, handler.Handler(), log)
+	if !isLoopback(o.listen) {
+		fmt.Fprintf(out, "It is open to everybody who reaches this machine by: %s. There is no password: whoever opens it can change everything.\n", strings.Join(names, ", "))
+	}
+	return serve(ctx, listener, whole, o, log)
 }
 
 // where the data is: in the folder of a private PostgreSQL, or in the database that
@@ -156,41 +180,4 @@ func where(o startOptions, private bool) string {
 	}
 	u.User, u.RawQuery = nil, ""
 	return u.String()
-}
-
-func isLoopback(host string) bool {
-	ip := net.ParseIP(host)
-	return host == "localhost" || ip != nil && ip.IsLoopback()
-}
-
-// listen takes the port, or the next free one of the twenty after it.
-func listen(host string, port int) (net.Listener, error) {
-	var err error
-	for p := port; p <= min(port+20, 65535); p++ {
-		var l net.Listener
-		if l, err = net.Listen("tcp", net.JoinHostPort(host, strconv.Itoa(p))); err == nil {
-			return l, nil
-		}
-		if !errors.Is(err, syscall.EADDRINUSE) || port == 0 {
-			break
-		}
-	}
-	return nil, err
-}
-
-func serve(ctx context.Context, l net.Listener, h http.Handler, log *slog.Logger) error {
-	server := &http.Server{
-		Handler: h, ReadHeaderTimeout: 10 * time.Second, IdleTimeout: 2 * time.Minute,
-		ErrorLog: slog.NewLogLogger(log.Handler(), slog.LevelDebug),
-	}
-	ended := make(chan error, 1)
-	go func() { ended <- server.Serve(l) }()
-	select {
-	case err := <-ended:
-		return err
-	case <-ctx.Done():
-	}
-	shutdown, cancel := context.WithTimeout(context.Background(), 5*time.Second)
-	defer cancel()
-	return server.Shutdown(shutdown)
 }

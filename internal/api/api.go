@@ -10,6 +10,7 @@ import (
 	"net"
 	"net/http"
 	"runtime/debug"
+	"slices"
 	"strings"
 	"sync"
 
@@ -38,11 +39,14 @@ type Server struct {
 	Who func(*http.Request) (principal.Principal, bool)
 	// Pages is the built front end; nil serves the interface alone.
 	Pages fs.FS
-	// AnyHost takes requests for other names than the loopback ones.
-	AnyHost bool
+	// Hosts are the names beside the loopback ones that may be asked for.
+	Hosts []string
 
-	cache kitchens
-	gate  gate
+	cache   kitchens
+	gate    gate
+	exports gate
+	files   files
+	metrics metrics
 }
 
 // once sets what the libraries keep for the whole program.
@@ -57,7 +61,9 @@ func (s *Server) Handler() http.Handler {
 	once()
 	r := gin.New()
 	r.ContextWithFallback = true
-	r.Use(s.recover, s.headers, s.identify, spoken, sane, s.gate.pass)
+	s.metrics = newMetrics(s)
+	s.exports.most = mostExports
+	r.Use(s.observe, s.recover, s.headers, home, limits, s.identify, spoken, sane, tagged, s.compute, s.exchange)
 	s.register(r)
 	r.HandleMethodNotAllowed = true
 	r.NoMethod(func(c *gin.Context) {
@@ -74,7 +80,11 @@ func (s *Server) Handler() http.Handler {
 	guard.SetDenyHandler(http.HandlerFunc(func(w http.ResponseWriter, _ *http.Request) {
 		write(w, problem.New(http.StatusForbidden, problem.CrossOrigin, "Changes are only taken from Cuerda's own pages."))
 	}))
-	return guard.Handler(heads(r))
+	whole, err := squeezed(guard.Handler(heads(r)))
+	if err != nil {
+		panic(err) // the options are ours
+	}
+	return whole
 }
 
 // OpenAPI gives the description of the interface as JSON.
@@ -178,8 +188,8 @@ func (s *Server) headers(c *gin.Context) {
 	if name, _, err := net.SplitHostPort(host); err == nil {
 		host = name
 	}
-	if !s.AnyHost && !isLoopback(host) {
-		refuse(c, problem.New(http.StatusForbidden, problem.Forbidden, "Cuerda answers to localhost only."))
+	if !isLoopback(host) && !slices.ContainsFunc(s.Hosts, func(h string) bool { return strings.EqualFold(h, strings.Trim(host, "[]")) }) {
+		refuse(c, problem.New(http.StatusForbidden, problem.Forbidden, "Cuerda does not answer to this name: start it with --host to say which it has."))
 		return
 	}
 	h := c.Writer.Header()

@@ -62,6 +62,9 @@ type bodyless struct{ http.ResponseWriter }
 
 func (bodyless) Write(b []byte) (int, error) { return len(b), nil }
 
+// Unwrap gives the writer whose deadlines hold.
+func (b bodyless) Unwrap() http.ResponseWriter { return b.ResponseWriter }
+
 // heads answers HEAD under /api as GET, without its body (RFC 9110, 9.3.2).
 func heads(next http.Handler) http.Handler {
 	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {

@@ -1,11 +1,12 @@
 package api
 
 import (
-	"bytes"
 	"context"
 	"errors"
 	"fmt"
+	"io"
 	"net/http"
+	"time"
 
 	"github.com/danielgtaylor/huma/v2"
 
@@ -102,7 +103,9 @@ func (s *Server) registerExchange(api huma.API) {
 			said := demo.In(in.Language, &b.Document)
 			return &body[export.Page]{export.PageOf(usable(k, &said), k, in.Language)}, nil
 		})
-	huma.Register(api, op(http.MethodGet, "/kitchen/archive", "packKitchen", "Everything of the kitchen as a zip"), s.pack)
+	pack := op(http.MethodGet, "/kitchen/archive", "packKitchen", "Everything of the kitchen as a zip")
+	pack.Responses = map[string]*huma.Response{"200": {Description: "The zip", Content: map[string]*huma.MediaType{"application/zip": {Schema: &huma.Schema{Type: "string", Format: "binary"}}}}}
+	huma.Register(api, pack, s.pack)
 	take := op(http.MethodPost, "/kitchen/archive", "unpackKitchen", "Bring in everything of a kitchen's zip, or nothing", 413, 422)
 	take.MaxBodyBytes = archive.MaxBytes + 1
 	take.SkipValidateBody = true
@@ -139,7 +142,9 @@ func readRecipe(k *madeKitchen, data []byte) (Recipe, error) {
 	return out, nil
 }
 
-func (s *Server) pack(ctx context.Context, _ *struct{}) (*fileOutput, error) {
+// pack sends an archive as it is read: whoever takes it slowly holds one of a few places
+// for exports, and no more of the memory than a build.
+func (s *Server) pack(ctx context.Context, _ *struct{}) (*huma.StreamResponse, error) {
 	settings, err := s.Store.Settings(ctx, kitchenID(ctx))
 	if err != nil {
 		return nil, s.problemOf(ctx, err)
@@ -156,18 +161,31 @@ func (s *Server) pack(ctx context.Context, _ *struct{}) (*fileOutput, error) {
 	if err != nil {
 		return nil, s.problemOf(ctx, err)
 	}
-	var out bytes.Buffer
-	w, err := archive.NewWriter(&out, archive.Kitchen{Name: name, Settings: settings, Pantry: items, OwnFoods: own})
-	if err == nil {
-		err = s.Store.Histories(ctx, kitchenID(ctx), w.Add)
+	return &huma.StreamResponse{Body: func(out huma.Context) {
+		out.SetHeader("Content-Type", "application/zip")
+		out.SetHeader("Content-Disposition", fmt.Sprintf("attachment; filename=%q", archive.Slug(name)+".zip"))
+		w, err := archive.NewWriter(patient{out.BodyWriter()}, archive.Kitchen{Name: name, Settings: settings, Pantry: items, OwnFoods: own})
+		if err == nil {
+			err = s.Store.Histories(ctx, kitchenID(ctx), w.Add)
+		}
+		if err == nil {
+			err = w.Close()
+		}
+		if err != nil {
+			s.Log.Warn("an export ended early", "error", err)
+			panic(http.ErrAbortHandler) // half a zip must not pass for a whole one
+		}
+	}}, nil
+}
+
+// patient gives a client so long to take each part, not the whole.
+type patient struct{ to io.Writer }
+
+func (p patient) Write(b []byte) (int, error) {
+	if w, ok := p.to.(http.ResponseWriter); ok {
+		_ = http.NewResponseController(w).SetWriteDeadline(time.Now().Add(stallWithin))
 	}
-	if err == nil {
-		err = w.Close()
-	}
-	if err != nil {
-		return nil, s.problemOf(ctx, err)
-	}
-	return &fileOutput{"application/zip", fmt.Sprintf("attachment; filename=%q", archive.Slug(name)+".zip"), out.Bytes()}, nil
+	return p.to.Write(b)
 }
 
 type unpackInput struct {

@@ -23,6 +23,10 @@ var costly = map[string]bool{
 	"/api/read-recipe": true, "/api/builds/:id/compare": true, "/api/builds/:id/export": true,
 }
 
+// mostExports is how many archives go out and come in at once: each holds a connection to
+// the database, and one that comes in is held whole.
+const mostExports = 2
+
 const (
 	mostWaiting = 256             // computations, before one more is refused
 	longestWait = 8 * time.Second // in the queue
@@ -32,12 +36,15 @@ const (
 // gate lets as many computations run at once as there are cores; the others wait in the
 // order in which they came, not for ever and not too many.
 type gate struct {
+	most    int // at once; as many as there are cores where it is 0
 	once    sync.Once
 	room    *semaphore.Weighted
 	waiting atomic.Int32
+	running atomic.Int32
 }
 
-func (g *gate) pass(c *gin.Context) {
+// compute lets computations in.
+func (s *Server) compute(c *gin.Context) {
 	if !costly[c.FullPath()] {
 		c.Next()
 		return
@@ -53,11 +60,30 @@ func (g *gate) pass(c *gin.Context) {
 		io.Reader
 		io.Closer
 	}{io.MultiReader(bytes.NewReader(sent), rest), rest}
-	g.once.Do(func() { g.room = semaphore.NewWeighted(int64(runtime.GOMAXPROCS(0))) })
+	s.gate.pass(c)
+}
+
+// exchange lets archives in and out.
+func (s *Server) exchange(c *gin.Context) {
+	if c.FullPath() != archivePath {
+		c.Next()
+		return
+	}
+	s.exports.pass(c)
+}
+
+func (g *gate) pass(c *gin.Context) {
+	g.once.Do(func() {
+		if g.most == 0 {
+			g.most = runtime.GOMAXPROCS(0)
+		}
+		g.room = semaphore.NewWeighted(int64(g.most))
+	})
 	if !g.room.TryAcquire(1) && !g.wait(c) {
 		return
 	}
-	defer g.room.Release(1)
+	g.running.Add(1)
+	defer func() { g.running.Add(-1); g.room.Release(1) }()
 	c.Next()
 }
 

@@ -181,13 +181,15 @@ func (s *Server) compare(ctx context.Context, in *compareInput) (*body[answer.Co
 	return &body[answer.Comparison]{answer.Of[answer.Comparison](compare.Documents(usable(k, &was), usable(k, &now), k))}, nil
 }
 
-// Health says whether the kitchen's records can be reached.
+// Health says that the server answers, or that the kitchen's records do too.
 type Health struct {
 	Status string `json:"status" enum:"ok"`
 }
 
 func (s *Server) registerHealth(api huma.API) {
-	huma.Register(api, op(http.MethodGet, "/health", "getHealth", "Whether the server and its database answer", 503),
+	huma.Register(api, op(http.MethodGet, "/health", "getHealth", "Whether the server answers"),
+		func(context.Context, *struct{}) (*body[Health], error) { return &body[Health]{Health{"ok"}}, nil })
+	huma.Register(api, op(http.MethodGet, "/ready", "getReady", "Whether the database answers, with its tables as this program knows them", 503),
 		func(ctx context.Context, _ *struct{}) (*body[Health], error) {
 			if err := s.Store.Ping(ctx); err != nil {
 				return nil, s.problemOf(ctx, err)

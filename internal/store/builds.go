@@ -99,6 +99,7 @@ func find(ctx context.Context, db querier, kitchen, id string, number int) (*Bui
 // its answer was lost neither conflicts nor adds a version.
 func (s *Store) Save(ctx context.Context, kitchen, id string, on int, d *formula.Document) (*Build, error) {
 	b := &Build{ID: id, Document: *d}
+	kept := false
 	err := pgx.BeginFunc(ctx, s.pool, func(tx pgx.Tx) error {
 		// The lock first, by itself: a statement that waits for it would compare
 		// the build as it now is with versions as they were when it began.
@@ -126,10 +127,14 @@ func (s *Store) Save(ctx context.Context, kitchen, id string, on int, d *formula
 		if err := row.Scan(&b.UpdatedAt); err != nil {
 			return err
 		}
+		kept = true
 		return addVersion(ctx, tx, b)
 	})
 	if err != nil {
 		return nil, tidy(err)
+	}
+	if kept {
+		s.saved.Add(1)
 	}
 	return b, nil
 }

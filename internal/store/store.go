@@ -11,6 +11,7 @@ import (
 	"math/rand/v2"
 	"runtime"
 	"slices"
+	"sync/atomic"
 	"time"
 
 	"github.com/jackc/pgx/v5"
@@ -46,6 +47,7 @@ type Store struct {
 	pool *pgxpool.Pool
 	// pulse is one connection beside the pool, so that a busy database is told from a dead one.
 	pulse *pgxpool.Pool
+	saved atomic.Int64
 }
 
 // What a statement may take, and how long it waits for a lock or with a transaction open,
@@ -154,6 +156,8 @@ func (s *Store) Ping(ctx context.Context) error {
 // Load is how much the pool of connections is used.
 type Load struct {
 	Most, Open, Busy int
+	// Saved is how many versions this program has kept.
+	Saved int64
 	// Waited is how long requests have waited for a connection, in all.
 	Waited time.Duration
 }
@@ -161,7 +165,7 @@ type Load struct {
 // Load says how much the pool is used now.
 func (s *Store) Load() Load {
 	stat := s.pool.Stat()
-	return Load{int(stat.MaxConns()), int(stat.TotalConns()), int(stat.AcquiredConns()), stat.EmptyAcquireWaitTime()}
+	return Load{int(stat.MaxConns()), int(stat.TotalConns()), int(stat.AcquiredConns()), s.saved.Load(), stat.EmptyAcquireWaitTime()}
 }
 
 // mostTries is how often a change is tried that others were in the way of.

@@ -85,5 +85,6 @@ func (s *Store) create(ctx context.Context, kitchen string, d *formula.Document,
 	if err != nil {
 		return nil, tidy(err)
 	}
+	s.saved.Add(1)
 	return b, nil
 }

@@ -269,7 +269,8 @@ export const place = {
     pack: "Save as a zip",
     unpack: "Bring in a zip …",
     withSettings: "its settings and pantry too, in place of these",
-    taken: "{{added}} builds added, {{same}} there already, {{continued}} continued, {{copied}} kept beside another of the same name.",
+    taken:
+      "{{added}} builds added, {{same}} there already, {{continued}} continued, {{copied}} kept beside another of the same name.",
     badArchive: "Nothing was taken in: {{file}} {{why}}",
     archive: {
       "not-a-zip": "is no sound zip.",

@@ -5,6 +5,7 @@ import { useTinWords } from "../build/tin-words";
 import { coded, useTranslation } from "../i18n/use-translation";
 import { partName } from "../build/part-name";
 import { Dialog } from "../ui/dialog";
+import { copy } from "../ui/copy";
 import { useFormat } from "../ui/format";
 import { NumberField } from "../ui/number-field";
 import { type ScaleAim, useScaling } from "./queries";
@@ -255,7 +256,7 @@ function Shopping({ list, foods }: { list: Purchase[]; foods: Foods }) {
         <button
           type="button"
           className="btn btn-quiet btn-sm"
-          onClick={() => void navigator.clipboard.writeText(text()).then(() => setCopied(true))}
+          onClick={() => void copy(text()).then(() => setCopied(true))}
         >
           {t(copied ? "scale.copied" : "scale.copy")}
         </button>
