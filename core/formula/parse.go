@@ -15,7 +15,14 @@ import (
 // maxDepth is how deep a document may nest: its own deepest place is 8.
 const maxDepth = 32
 
-var errTooDeep = errors.New("nested too deep")
+// mostValues is how many values a document may have: the longest that is accepted has
+// some thousands.
+const mostValues = 20_000
+
+var (
+	errTooDeep = errors.New("nested too deep")
+	errTooMany = errors.New("too many values")
+)
 
 // node is one value of a document.
 type node struct {
@@ -78,6 +85,10 @@ func (p *parser) parse(data []byte) (*node, *Fault) {
 		} else if err == nil {
 			err = errors.New("more than one value")
 		}
+	}
+	if errors.Is(err, errTooMany) {
+		most := float64(mostValues)
+		return nil, &Fault{Code: CodeTooMany, Max: &most}
 	}
 	offset := int(dec.InputOffset())
 	var syntax *jsontext.SyntacticError
@@ -156,8 +167,11 @@ func (p *parser) scalar() (string, error) {
 
 // value reads the next value, that of a field where it has a name.
 func (p *parser) value(name string, depth int) (*node, error) {
-	if depth > maxDepth {
+	switch {
+	case depth > maxDepth:
 		return nil, errTooDeep
+	case p.used >= mostValues:
+		return nil, errTooMany
 	}
 	n := p.node(name)
 	n.kind = p.dec.PeekKind()

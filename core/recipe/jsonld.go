@@ -6,6 +6,8 @@ import (
 	"regexp"
 	"strconv"
 	"strings"
+
+	"github.com/go-json-experiment/json/jsontext"
 )
 
 // DocumentType is the media type of a build document within JSON-LD.
@@ -15,7 +17,10 @@ const DocumentType = "application/vnd.cuerda.build+json"
 // document itself is taken whole.
 func readJSON(data []byte, kind Kind) (Found, error) {
 	var tree any
-	if tooDeep(data) || json.Unmarshal(data, &tree) != nil {
+	if err := sized(data); err != nil {
+		return Found{}, err
+	}
+	if json.Unmarshal(data, &tree) != nil {
 		return Found{}, ErrBadJSON
 	}
 	if o, ok := tree.(map[string]any); ok {
@@ -30,23 +35,23 @@ func readJSON(data []byte, kind Kind) (Found, error) {
 	return fromThing(r, kind), nil
 }
 
-// tooDeep refuses JSON nested past any recipe, before it is built in memory.
-func tooDeep(data []byte) bool {
-	dec := json.NewDecoder(bytes.NewReader(data))
-	depth := 0
-	for {
-		token, err := dec.Token()
-		if err != nil {
-			return false // its end, or broken: json.Unmarshal says which
+// mostTokens is how many values, names and brackets JSON may have: that of a recipe has
+// some hundred.
+const mostTokens = 100_000
+
+// sized refuses JSON nested past any recipe, or with more in it, before it is built in
+// memory.
+func sized(data []byte) error {
+	dec := jsontext.NewDecoder(bytes.NewReader(data), jsontext.AllowDuplicateNames(true), jsontext.AllowInvalidUTF8(true))
+	for tokens := 0; ; tokens++ {
+		if _, err := dec.ReadToken(); err != nil {
+			return nil // its end, or broken: json.Unmarshal says which
 		}
-		switch token {
-		case json.Delim('{'), json.Delim('['):
-			depth++
-		case json.Delim('}'), json.Delim(']'):
-			depth--
-		}
-		if depth > maxDepth {
-			return true
+		switch {
+		case dec.StackDepth() > maxDepth:
+			return ErrBadJSON
+		case tokens >= mostTokens:
+			return ErrTooLarge
 		}
 	}
 }

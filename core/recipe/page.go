@@ -1,6 +1,8 @@
 package recipe
 
 import (
+	"errors"
+	"io"
 	"strings"
 
 	"golang.org/x/net/html"
@@ -13,42 +15,25 @@ func looksLikePage(text string) bool {
 		strings.Contains(strings.ToLower(text), "itemprop=") || strings.Contains(text, "application/ld+json")
 }
 
+// The limits of a page: a page of a recipe has some thousand elements, nested some
+// thirty deep.
+const (
+	maxElements  = 200_000
+	maxOpen      = 512
+	maxScripts   = 50
+	impliedDepth = 24 // how far up an item or a paragraph is that is closed by what follows
+)
+
 // readPage looks for JSON-LD in the scripts of a page, and for microdata where
 // there is none that can be used.
 func readPage(text string) (Found, error) {
-	root, err := html.Parse(strings.NewReader(text))
-	if err != nil {
-		return Found{}, ErrNoRecipe
-	}
-	var scripts []string
-	var marked Found
-	marked.Kind = Microdata
-	// The tree is walked without recursion: a page may nest as deep as it likes.
-	for n := root; n != nil; n = next(n, root) {
-		if n.Type != html.ElementNode {
-			continue
-		}
-		if n.DataAtom == atom.Script && strings.Contains(strings.ToLower(attribute(n, "type")), "ld+json") && n.FirstChild != nil {
-			scripts = append(scripts, n.FirstChild.Data)
-		}
-		for _, prop := range strings.Fields(attribute(n, "itemprop")) {
-			switch prop {
-			case "recipeIngredient", "ingredients":
-				marked.Ingredients = append(marked.Ingredients, content(n))
-			case "recipeInstructions", "step":
-				marked.Steps = append(marked.Steps, itemsOf(n)...)
-			case "recipeYield":
-				marked.Portions = portions(content(n))
-			case "name":
-				if marked.Name == "" {
-					marked.Name = content(n)
-				}
-			}
-		}
+	p := page{marked: Found{Kind: Microdata}}
+	if err := p.read(text); err != nil {
+		return Found{}, err
 	}
 	fault := ErrNoRecipe
 	var without *Found
-	for _, s := range scripts {
+	for _, s := range p.scripts {
 		f, err := readJSON([]byte(unwrapScript(s)), Page)
 		switch {
 		case err == nil && len(f.Ingredients) > 0:
@@ -59,41 +44,243 @@ func readPage(text string) (Found, error) {
 			fault = err
 		}
 	}
-	if len(marked.Ingredients) > 0 {
-		return marked, nil
+	if len(p.marked.Ingredients) > 0 {
+		return p.marked, nil
 	}
 	if without != nil {
 		return *without, nil
 	}
 	// A page without any of these may still have a recipe in its words.
-	if f, err := readText(linesOf(root)); err == nil && len(f.Ingredients) > 1 {
+	if f, err := readText(p.lines.String()); err == nil && len(f.Ingredients) > 1 {
 		return f, nil
 	}
 	return Found{}, fault
 }
 
-// linesOf is the text of a page as plain text has it: a line for each block, headings
-// and items of lists marked.
-func linesOf(root *html.Node) string {
-	var b strings.Builder
-	for n := root; n != nil; n = next(n, root) {
-		switch {
-		case n.Type == html.TextNode:
-			if in := n.Parent; in == nil || in.DataAtom != atom.Script && in.DataAtom != atom.Style && in.DataAtom != atom.Noscript {
-				b.WriteString(strings.Join(strings.Fields(n.Data), " "))
-				b.WriteByte(' ')
+// page reads a page from its first byte to its last, once, and keeps of it no more than
+// its words: no tree is built, however it nests.
+type page struct {
+	open    []element
+	scripts []string
+	marked  Found
+	lines   strings.Builder // its text, a line for each block
+
+	// taking is the property that is being read, at what depth, with its words and those
+	// of its items; within it no other begins.
+	taking string
+	depth  int
+	words  strings.Builder
+	items  []string
+	item   strings.Builder
+	inItem bool
+}
+
+type element struct {
+	name atom.Atom
+	tag  string // of what has no atom
+}
+
+// silent elements have text that nobody reads.
+func silent(a atom.Atom) bool { return a == atom.Script || a == atom.Style || a == atom.Noscript }
+
+func (p *page) read(text string) error {
+	z := html.NewTokenizer(strings.NewReader(text))
+	z.SetMaxBuf(MaxBytes)
+	elements, inJSON := 0, false
+	for {
+		switch z.Next() {
+		case html.ErrorToken:
+			if !errors.Is(z.Err(), io.EOF) {
+				return ErrTooLarge
 			}
-		case n.DataAtom == atom.Li:
-			b.WriteString("\n- ")
-		case n.DataAtom == atom.H1 || n.DataAtom == atom.H2 || n.DataAtom == atom.H3 || n.DataAtom == atom.H4:
-			b.WriteString("\n\n# ")
-		case n.DataAtom == atom.P || n.DataAtom == atom.Div || n.DataAtom == atom.Ul || n.DataAtom == atom.Ol || n.DataAtom == atom.Tr || n.DataAtom == atom.Section:
-			b.WriteString("\n\n")
-		case n.DataAtom == atom.Br:
-			b.WriteByte('\n')
+			p.close(0)
+			return nil
+		case html.TextToken:
+			p.text(z, inJSON)
+		case html.StartTagToken, html.SelfClosingTagToken:
+			if elements++; elements > maxElements {
+				return ErrTooLarge
+			}
+			inJSON = p.start(z)
+		case html.EndTagToken:
+			name, _ := z.TagName()
+			p.end(atom.Lookup(name), string(name))
+			inJSON = false
 		}
 	}
-	return b.String()
+}
+
+func (p *page) text(z *html.Tokenizer, inJSON bool) {
+	in := atom.Atom(0)
+	if n := len(p.open); n > 0 {
+		in = p.open[n-1].name
+	}
+	if inJSON && len(p.scripts) < maxScripts {
+		p.scripts = append(p.scripts, string(z.Raw()))
+	}
+	if silent(in) {
+		return
+	}
+	said := string(z.Text())
+	for word := range strings.FieldsSeq(said) {
+		p.lines.WriteString(word)
+		p.lines.WriteByte(' ')
+	}
+	if p.taking != "" {
+		p.words.WriteString(said)
+		p.words.WriteByte(' ')
+		if p.inItem {
+			p.item.WriteString(said)
+			p.item.WriteByte(' ')
+		}
+	}
+}
+
+// start begins an element, and says whether it is a script of JSON-LD.
+func (p *page) start(z *html.Tokenizer) (isJSON bool) {
+	raw, more := z.TagName()
+	a := atom.Lookup(raw)
+	tag := ""
+	if a == 0 {
+		tag = string(raw)
+	}
+	var property, content, kind string
+	for more {
+		var key, value []byte
+		key, value, more = z.TagAttr()
+		switch string(key) {
+		case "itemprop":
+			property = string(value)
+		case "content":
+			content = string(value)
+		case "type":
+			kind = strings.ToLower(string(value))
+		}
+	}
+	p.imply(a)
+	p.breakLine(a)
+	if !isVoid(a) && len(p.open) < maxOpen {
+		p.open = append(p.open, element{a, tag})
+	}
+	if p.taking != "" && (a == atom.Li || a == atom.P) {
+		p.endItem()
+		p.inItem = true
+	}
+	if property != "" && p.taking == "" {
+		p.take(property, content, isVoid(a))
+	}
+	return a == atom.Script && strings.Contains(kind, "ld+json")
+}
+
+// take begins to read a property that says something of a recipe.
+func (p *page) take(properties, content string, void bool) {
+	for property := range strings.FieldsSeq(properties) {
+		switch property {
+		case "recipeIngredient", "ingredients", "recipeInstructions", "step", "recipeYield", "name":
+		default:
+			continue
+		}
+		if content != "" || void {
+			p.found(property, content, nil)
+			continue
+		}
+		p.taking, p.depth = property, len(p.open)
+		p.words.Reset()
+		return
+	}
+}
+
+func (p *page) found(property, words string, items []string) {
+	switch property {
+	case "recipeIngredient", "ingredients":
+		p.marked.Ingredients = append(p.marked.Ingredients, words)
+	case "recipeInstructions", "step":
+		if len(items) == 0 {
+			items = []string{words}
+		}
+		p.marked.Steps = append(p.marked.Steps, items...)
+	case "recipeYield":
+		p.marked.Portions = portions(words)
+	case "name":
+		if p.marked.Name == "" {
+			p.marked.Name = words
+		}
+	}
+}
+
+func (p *page) endItem() {
+	if p.inItem {
+		p.items = append(p.items, p.item.String())
+		p.item.Reset()
+		p.inItem = false
+	}
+}
+
+// end closes the nearest open element of that name, and what is open within; where there
+// is none, nothing.
+func (p *page) end(a atom.Atom, tag string) {
+	for i := len(p.open) - 1; i >= 0; i-- {
+		if o := p.open[i]; o.name == a && (a != 0 || o.tag == tag) {
+			p.close(i)
+			return
+		}
+	}
+}
+
+// close closes what is open from there on.
+func (p *page) close(from int) {
+	if p.taking != "" && from < p.depth {
+		p.endItem()
+		p.found(p.taking, p.words.String(), p.items)
+		p.taking, p.items = "", nil
+	}
+	p.open = p.open[:min(from, len(p.open))]
+}
+
+// imply closes what a page need not close itself: an item where the next begins, a
+// paragraph where a block does (the HTML standard, 13.1.2.4).
+func (p *page) imply(next atom.Atom) {
+	for i := len(p.open) - 1; i >= max(0, len(p.open)-impliedDepth); i-- {
+		switch o := p.open[i].name; {
+		case next == atom.Li && (o == atom.Ul || o == atom.Ol), next == atom.Tr && o == atom.Table, next == atom.Td && o == atom.Tr:
+			return
+		case next == o && (next == atom.Li || next == atom.Tr || next == atom.Td || next == atom.Dt || next == atom.Dd || next == atom.Option),
+			o == atom.P && isBlock(next):
+			p.close(i)
+			return
+		}
+	}
+}
+
+func isBlock(a atom.Atom) bool {
+	switch a {
+	case atom.P, atom.Div, atom.Ul, atom.Ol, atom.Dl, atom.Table, atom.Section, atom.Article, atom.H1, atom.H2, atom.H3, atom.H4, atom.H5, atom.H6:
+		return true
+	}
+	return false
+}
+
+func isVoid(a atom.Atom) bool {
+	switch a {
+	case atom.Area, atom.Base, atom.Br, atom.Col, atom.Embed, atom.Hr, atom.Img, atom.Input, atom.Link, atom.Meta, atom.Source, atom.Track, atom.Wbr:
+		return true
+	}
+	return false
+}
+
+// breakLine breaks the lines of the text as plain text has them: a line for each block,
+// headings and items of lists marked.
+func (p *page) breakLine(a atom.Atom) {
+	switch a {
+	case atom.Li:
+		p.lines.WriteString("\n- ")
+	case atom.H1, atom.H2, atom.H3, atom.H4:
+		p.lines.WriteString("\n\n# ")
+	case atom.P, atom.Div, atom.Ul, atom.Ol, atom.Tr, atom.Section:
+		p.lines.WriteString("\n\n")
+	case atom.Br:
+		p.lines.WriteByte('\n')
+	}
 }
 
 // unwrapScript takes away the comment marks that some pages put around JSON,
@@ -112,67 +299,25 @@ func unwrapScript(s string) string {
 	}, s)
 }
 
-// next is the node after n in document order, within root.
-func next(n, root *html.Node) *html.Node {
-	if n.FirstChild != nil {
-		return n.FirstChild
-	}
-	for n != root {
-		if n.NextSibling != nil {
-			return n.NextSibling
-		}
-		n = n.Parent
-	}
-	return nil
-}
-
-func attribute(n *html.Node, key string) string {
-	for _, a := range n.Attr {
-		if a.Key == key {
-			return a.Val
-		}
-	}
-	return ""
-}
-
-// content is the content attribute, or the text within.
-func content(n *html.Node) string {
-	if v := attribute(n, "content"); v != "" {
-		return v
-	}
-	return wordsIn(n)
-}
-
-func wordsIn(root *html.Node) string {
-	var b strings.Builder
-	for n := root; n != nil; n = next(n, root) {
-		if n.Type == html.TextNode && (n.Parent == nil || n.Parent.DataAtom != atom.Script && n.Parent.DataAtom != atom.Style) {
-			b.WriteString(n.Data)
-			b.WriteByte(' ')
-		}
-	}
-	return b.String()
-}
-
-// itemsOf gives the list items or paragraphs within, or the whole as one.
-func itemsOf(root *html.Node) []string {
-	var out []string
-	for n := root; n != nil; n = next(n, root) {
-		if n.DataAtom == atom.Li || n.DataAtom == atom.P {
-			out = append(out, wordsIn(n))
-		}
-	}
-	if len(out) == 0 {
-		out = append(out, wordsIn(root))
-	}
-	return out
-}
-
 // textOf is the text of a piece of HTML.
 func textOf(s string) string {
-	root, err := html.Parse(strings.NewReader(s))
-	if err != nil {
-		return s
+	var b strings.Builder
+	z := html.NewTokenizer(strings.NewReader(s))
+	quiet := false
+	for {
+		switch z.Next() {
+		case html.ErrorToken:
+			return b.String()
+		case html.TextToken:
+			if !quiet {
+				b.Write(z.Text())
+				b.WriteByte(' ')
+			}
+		case html.StartTagToken:
+			name, _ := z.TagName()
+			quiet = silent(atom.Lookup(name))
+		case html.EndTagToken:
+			quiet = false
+		}
 	}
-	return wordsIn(root)
 }

@@ -151,10 +151,14 @@ func tidyLines(lines []string, most int) []string {
 
 // Short is s cut to at most so many characters.
 func Short(s string, most int) string {
-	if utf8.RuneCountInString(s) <= most {
-		return s
+	count := 0
+	for at := range s {
+		if count == most {
+			return s[:at]
+		}
+		count++
 	}
-	return string([]rune(s)[:most])
+	return s
 }
 
 // typeset gives the words without what a page sets them with: hyphens for a line's end

@@ -26,6 +26,7 @@ type row struct {
 	ordered bool // as a step
 	blank   bool // before it
 	head    string
+	lines   int // that were joined to it
 }
 
 // readText reads Markdown and plain text: a title, a list of ingredients under a
@@ -55,12 +56,17 @@ func count(rows []row, is func(*row) bool) (n int) {
 	return n
 }
 
+var (
+	lineEnds = strings.NewReplacer("\r\n", "\n", "\r", "\n", "\u2028", "\n")
+	emphasis = strings.NewReplacer("**", "", "__", "", "`", "")
+)
+
 // rowsOf takes a text apart into lines, and puts those together that were broken, as a
 // photographed page's are.
 func rowsOf(text string, l words.Language) []row {
 	var rows []row
 	blank := false
-	for line := range strings.Lines(strings.NewReplacer("\r\n", "\n", "\r", "\n", "\u2028", "\n").Replace(text)) {
+	for line := range strings.Lines(lineEnds.Replace(text)) {
 		bare := strings.TrimSpace(line)
 		if bare == "" {
 			blank = true
@@ -79,11 +85,12 @@ func rowsOf(text string, l words.Language) []row {
 			r.marked, bare = true, strings.TrimSpace(bare[len(m):])
 		}
 		r.head = headOf(bare, l, r.marked)
-		r.text = strings.NewReplacer("**", "", "__", "", "`", "").Replace(strings.TrimLeft(bare, "# "))
+		r.text = emphasis.Replace(strings.TrimLeft(bare, "# "))
 		if strings.TrimSpace(r.text) == "" {
 			continue
 		}
-		if n := len(rows); n > 0 && r.head == "" && goesOn(&rows[n-1], &r) {
+		if n := len(rows); n > 0 && r.head == "" && rows[n-1].lines < mostLines && len(rows[n-1].text) < longest && goesOn(&rows[n-1], &r) {
+			rows[n-1].lines++
 			rows[n-1].text = strings.TrimSuffix(rows[n-1].text, "-") + map[bool]string{true: "", false: " "}[strings.HasSuffix(rows[n-1].text, "-")] + r.text
 			continue
 		}
@@ -94,6 +101,13 @@ func rowsOf(text string, l words.Language) []row {
 	}
 	return rows
 }
+
+// longest is how long a paragraph may be, bytes, and mostLines of how many lines, and still
+// be gone on with: no page has longer ones, and each joining copies what is there.
+const (
+	longest   = 16 << 10
+	mostLines = 60
+)
 
 // unfinished are words that no line ends with.
 var unfinished = words.All("word.unfinished")

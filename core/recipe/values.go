@@ -2,8 +2,16 @@ package recipe
 
 import (
 	"encoding/csv"
+	"errors"
+	"io"
 	"slices"
 	"strings"
+)
+
+// mostColumns is how many values a row may have, and longestRow how many bytes a line.
+const (
+	mostColumns = 100
+	longestRow  = 64 << 10
 )
 
 func looksLikeValues(text string) bool {
@@ -16,6 +24,11 @@ func looksLikeValues(text string) bool {
 // readValues reads comma-separated values with a row of headings: food or name,
 // and grams.
 func readValues(text string) (Found, error) {
+	for line := range strings.Lines(text) {
+		if len(line) > longestRow {
+			return Found{}, ErrTooMany
+		}
+	}
 	r := csv.NewReader(strings.NewReader(text))
 	r.FieldsPerRecord, r.LazyQuotes = -1, true
 	head, _, _ := strings.Cut(text, "\n")
@@ -25,8 +38,20 @@ func readValues(text string) (Found, error) {
 	case strings.Count(head, ";") > strings.Count(head, ","):
 		r.Comma = ';'
 	}
-	rows, err := r.ReadAll()
-	if err != nil || len(rows) < 2 {
+	var rows [][]string
+	for {
+		row, err := r.Read()
+		if errors.Is(err, io.EOF) {
+			break
+		}
+		if err != nil {
+			return Found{}, ErrNoRecipe
+		}
+		if rows = append(rows, row); len(rows) > MaxIngredients+1 || len(row) > mostColumns {
+			return Found{}, ErrTooMany
+		}
+	}
+	if len(rows) < 2 {
 		return Found{}, ErrNoRecipe
 	}
 	column := func(names ...string) int {

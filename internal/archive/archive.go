@@ -40,6 +40,10 @@ const (
 	maxFile     = 32 << 20  // of one file, unpacked
 	maxWhole    = 400 << 20 // of all files, unpacked
 	maxVersions = 100_000   // of all builds
+	maxDocument = 1 << 20   // of one version
+	// Versions of a build are alike and squeeze well, but not without end.
+	maxSqueeze = 200
+	leastWhole = 8 << 20 // of all files, unpacked, however small the zip
 )
 
 // Error says which file of an archive cannot be used, and why.
@@ -77,8 +81,8 @@ type kitchenFile struct {
 	Format   string           `json:"format"`
 	Name     string           `json:"name"`
 	Settings kitchen.Settings `json:"settings"`
-	Pantry   []pantryFile     `json:"pantry"`
-	OwnFoods []food.Own       `json:"own_foods,omitempty"`
+	Pantry   list[pantryFile] `json:"pantry"`
+	OwnFoods list[food.Own]   `json:"own_foods,omitempty"`
 }
 
 // pantryFile is an item as the archive writes it. Older archives say label_checked,
@@ -89,14 +93,45 @@ type pantryFile struct {
 }
 
 type historyFile struct {
-	Format      string        `json:"format"`
-	ID          string        `json:"id"`
-	CreatedAt   time.Time     `json:"created_at"`
-	UpdatedAt   time.Time     `json:"updated_at"`
-	DeletedAt   *time.Time    `json:"deleted_at,omitempty"`
-	FromBuild   *string       `json:"from_build,omitempty"`
-	FromVersion *int          `json:"from_version,omitempty"`
-	Versions    []versionFile `json:"versions"`
+	Format      string            `json:"format"`
+	ID          string            `json:"id"`
+	CreatedAt   time.Time         `json:"created_at"`
+	UpdatedAt   time.Time         `json:"updated_at"`
+	DeletedAt   *time.Time        `json:"deleted_at,omitempty"`
+	FromBuild   *string           `json:"from_build,omitempty"`
+	FromVersion *int              `json:"from_version,omitempty"`
+	Versions    list[versionFile] `json:"versions"`
+}
+
+// list is read one by one, so that a file of nothing but brackets takes no memory.
+type list[T any] []T
+
+var errTooMany = errors.New("more entries than an archive may have")
+
+// UnmarshalJSON reads a list of at most maxVersions entries, none with an unknown field.
+func (l *list[T]) UnmarshalJSON(text []byte) error {
+	d := json.NewDecoder(bytes.NewReader(text))
+	d.DisallowUnknownFields()
+	*l = nil
+	switch open, err := d.Token(); {
+	case err != nil:
+		return err
+	case open == nil:
+		return nil
+	case open != json.Delim('['):
+		return errors.New("no list")
+	}
+	for d.More() {
+		if len(*l) == maxVersions {
+			return errTooMany
+		}
+		var one T
+		if err := d.Decode(&one); err != nil {
+			return err
+		}
+		*l = append(*l, one)
+	}
+	return nil
 }
 
 type versionFile struct {
@@ -116,7 +151,7 @@ type Writer struct {
 // Its histories are written by Add.
 func NewWriter(w io.Writer, of Kitchen) (*Writer, error) {
 	out := &Writer{zip: zip.NewWriter(w)}
-	k := kitchenFile{Format: KitchenFormat, Name: of.Name, Settings: of.Settings, Pantry: []pantryFile{}, OwnFoods: of.OwnFoods}
+	k := kitchenFile{Format: KitchenFormat, Name: of.Name, Settings: of.Settings, Pantry: list[pantryFile]{}, OwnFoods: of.OwnFoods}
 	for _, p := range of.Pantry {
 		k.Pantry = append(k.Pantry, pantryFile{PantryItem: p})
 	}
@@ -180,7 +215,7 @@ func Read(data []byte, foods *food.Catalogue) (*Kitchen, error) {
 		return nil, &Error{Code: "too-many-files"}
 	}
 	out := &Kitchen{}
-	left := int64(maxWhole)
+	left := min(int64(maxWhole), maxSqueeze*int64(len(data))+leastWhole)
 	found, versions := false, 0
 	seen := map[string]bool{}
 	files := slices.Clone(r.File)
@@ -340,6 +375,9 @@ func history(name string, text []byte, foods *food.Catalogue) (*store.History, e
 	for i, v := range f.Versions {
 		if v.Number != i+1 || oddTime(v.CreatedAt) || len([]rune(v.Label)) > 200 || strings.ContainsRune(v.Label, 0) {
 			return nil, bad(fmt.Errorf("version %d", i+1))
+		}
+		if len(v.Document) > maxDocument {
+			return nil, &Error{File: name, Code: "too-big"}
 		}
 		d, err := formula.Read(v.Document, foods)
 		if err != nil {

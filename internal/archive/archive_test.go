@@ -4,6 +4,7 @@ import (
 	"archive/zip"
 	"bytes"
 	"encoding/json"
+	"runtime"
 	"strings"
 	"sync"
 	"sync/atomic"
@@ -255,4 +256,35 @@ func TestHostileArchives(t *testing.T) {
 			assert.Equal(t, c.file, bad.File, name)
 		}
 	}
+}
+
+// A small zip of nothing but brackets is refused before it is a gigabyte in memory.
+func TestASmallZipTakesLittleMemory(t *testing.T) {
+	const head = `{"format":"cuerda-history/1","id":"11111111-1111-4111-8111-111111111111","created_at":"2026-01-01T00:00:00Z","updated_at":"2026-01-01T00:00:00Z","versions":[`
+	usual, err := json.Marshal(kitchen.UsualSettings())
+	require.NoError(t, err)
+	plain := `{"format":"cuerda-kitchen/1","name":"K","settings":` + string(usual) + `,"pantry":[]}`
+	brackets := strings.Repeat("{},", 10<<20) + "{}"
+	for name, files := range map[string][]string{
+		"versions": {"kitchen.json", plain, "builds/a.json", head + brackets + "]}"},
+		"lines":    {"kitchen.json", plain, "builds/a.json", head + `{"number":1,"created_at":"2026-01-01T00:00:00Z","document":{"format":"cuerda-build/1","lines":[` + brackets + "]}}]}"},
+		"pantry":   {"kitchen.json", strings.Replace(plain, "[]", "["+brackets+"]", 1)},
+	} {
+		data := zipOf(t, files...)
+		require.Less(t, len(data), 100<<10)
+		var before, after runtime.MemStats
+		runtime.ReadMemStats(&before)
+		_, err := archive.Read(data, foods)
+		runtime.ReadMemStats(&after)
+		var bad *archive.Error
+		require.ErrorAs(t, err, &bad, name)
+		assert.Less(t, after.TotalAlloc-before.TotalAlloc, uint64(120<<20), name)
+	}
+	// The same within what a zip of that size may hold.
+	few := strings.Repeat("{},", 2<<20) + "{}"
+	data := zipOf(t, "kitchen.json", plain, "builds/a.json", head+`{"number":1,"created_at":"2026-01-01T00:00:00Z","document":{"format":"cuerda-build/1","lines":[`+few+"]}}]}")
+	var bad *archive.Error
+	_, err = archive.Read(data, foods)
+	require.ErrorAs(t, err, &bad)
+	assert.Equal(t, "too-big", bad.Code)
 }
