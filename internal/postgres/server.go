@@ -8,19 +8,17 @@ import (
 	"crypto/rand"
 	"errors"
 	"fmt"
-	"io/fs"
 	"log/slog"
 	"net"
 	"net/url"
 	"os"
 	"os/exec"
-	"os/user"
 	"path/filepath"
 	"runtime"
-	"slices"
 	"strconv"
 	"strings"
 	"sync"
+	"sync/atomic"
 	"syscall"
 	"time"
 )
@@ -44,14 +42,23 @@ type Server struct {
 	bin      string
 	cred     *syscall.Credential
 	port     int
-	password string
+	password string // of the superuser, kept in the folder
+	own      string // of the application's role, new with each start
+	said     tail   // what the server said last
 
+	failed  atomic.Bool // it ended before it ever answered
+	ready   atomic.Bool
 	stop    chan struct{}
 	stopped chan struct{}
 	once    sync.Once
 }
 
-const superuser = "cuerda"
+// The roles: one that owns the cluster and makes databases, and one that owns a database
+// and nothing else, for the application.
+const (
+	superuser   = "cuerda"
+	application = "cuerda_kitchen"
+)
 
 // Start initialises the cluster if needed, starts the server on a free port of
 // 127.0.0.1 and waits until it takes connections.
@@ -59,12 +66,19 @@ func Start(ctx context.Context, opts Options) (*Server, error) {
 	if opts.Log == nil {
 		opts.Log = slog.New(slog.DiscardHandler)
 	}
-	s := &Server{opts: opts, stop: make(chan struct{}), stopped: make(chan struct{})}
+	s := &Server{opts: opts, own: rand.Text(), stop: make(chan struct{}), stopped: make(chan struct{})}
 	var err error
-	if s.bin, err = findPrograms(); err != nil {
+	if s.cred, err = serverUser(); err != nil {
 		return nil, err
 	}
-	if s.cred, err = serverUser(); err != nil {
+	if err := s.folder(); err != nil {
+		return nil, err
+	}
+	version, err := clusterVersion(s.data())
+	if err != nil {
+		return nil, err
+	}
+	if s.bin, err = findPrograms(version); err != nil {
 		return nil, err
 	}
 	if err := s.prepare(ctx); err != nil {
@@ -82,15 +96,28 @@ func Start(ctx context.Context, opts Options) (*Server, error) {
 		s.Stop()
 		return nil, err
 	}
+	s.ready.Store(true)
+	if err := s.roles(ctx); err != nil {
+		s.Stop()
+		return nil, err
+	}
 	return s, nil
 }
 
-// URL is the connection string for a database of the server.
-func (s *Server) URL(database string) string {
+// URL is the connection string for a database of the server, as the application's role.
+func (s *Server) URL(database string) string { return address(application, s.own, s.port, database) }
+
+func (s *Server) adminURL(database string) string {
+	return address(superuser, s.password, s.port, database)
+}
+
+// address names a server that must show by SCRAM that it knows the password too: whoever
+// else sits on the port is never told it.
+func address(role, password string, port int, database string) string {
 	u := url.URL{
-		Scheme: "postgres", User: url.UserPassword(superuser, s.password),
-		Host: net.JoinHostPort("127.0.0.1", strconv.Itoa(s.port)), Path: "/" + database,
-		RawQuery: "sslmode=disable",
+		Scheme: "postgres", User: url.UserPassword(role, password),
+		Host: net.JoinHostPort("127.0.0.1", strconv.Itoa(port)), Path: "/" + database,
+		RawQuery: "sslmode=disable&require_auth=scram-sha-256",
 	}
 	return u.String()
 }
@@ -101,60 +128,17 @@ func (s *Server) Stop() {
 	<-s.stopped
 }
 
-func findPrograms() (string, error) {
-	dirs, _ := filepath.Glob("/usr/lib/postgresql/*/bin")
-	slices.SortFunc(dirs, func(a, b string) int { return versionOf(b) - versionOf(a) })
-	for _, dir := range append(dirs, filepath.SplitList(os.Getenv("PATH"))...) {
-		if isProgram(filepath.Join(dir, "initdb")) && isProgram(filepath.Join(dir, "postgres")) {
-			return dir, nil
-		}
-	}
-	return "", ErrNotInstalled
-}
-
-func versionOf(dir string) int {
-	v, _ := strconv.Atoi(filepath.Base(filepath.Dir(dir)))
-	return v
-}
-
-func isProgram(path string) bool {
-	info, err := os.Stat(path)
-	return err == nil && info.Mode().IsRegular() && info.Mode()&0o111 != 0
-}
-
-// serverUser is the account postgres for root, since PostgreSQL refuses to run
-// as root; nil, which is oneself, for everybody else.
-func serverUser() (*syscall.Credential, error) {
-	if os.Geteuid() != 0 {
-		return nil, nil
-	}
-	u, err := user.Lookup("postgres")
-	if err != nil {
-		return nil, fmt.Errorf("root cannot run PostgreSQL, and there is no user to run it as: %w", err)
-	}
-	uid, err1 := strconv.ParseUint(u.Uid, 10, 32)
-	gid, err2 := strconv.ParseUint(u.Gid, 10, 32)
-	if err := errors.Join(err1, err2); err != nil {
-		return nil, err
-	}
-	return &syscall.Credential{Uid: uint32(uid), Gid: uint32(gid)}, nil
-}
-
 func (s *Server) data() string { return filepath.Join(s.opts.Dir, "data") }
 
 // prepare makes the folder, the password and the cluster. A cluster is made
 // beside its place and moved there whole, so that a start that was cut short
 // leaves none that is half made.
 func (s *Server) prepare(ctx context.Context) error {
-	if err := os.MkdirAll(s.opts.Dir, 0o700); err != nil {
-		return err
-	}
-	if err := s.own(s.opts.Dir); err != nil {
-		return err
-	}
 	passwordFile := filepath.Join(s.opts.Dir, "password")
-	if _, err := os.Stat(filepath.Join(s.data(), "PG_VERSION")); err == nil {
-		text, err := os.ReadFile(passwordFile)
+	if version, err := clusterVersion(s.data()); err != nil {
+		return err
+	} else if version != 0 {
+		text, err := readOwn(passwordFile)
 		if err != nil {
 			return fmt.Errorf("the cluster is there but its password is not: %w", err)
 		}
@@ -162,10 +146,7 @@ func (s *Server) prepare(ctx context.Context) error {
 		return nil
 	}
 	s.password = rand.Text()
-	if err := os.WriteFile(passwordFile, []byte(s.password+"\n"), 0o600); err != nil {
-		return err
-	}
-	if err := s.own(passwordFile); err != nil {
+	if err := s.writeOwn(passwordFile, s.password+"\n"); err != nil {
 		return err
 	}
 	fresh := filepath.Join(s.opts.Dir, "data.new")
@@ -173,7 +154,7 @@ func (s *Server) prepare(ctx context.Context) error {
 		return err
 	}
 	args := []string{"--pgdata=" + fresh, "--username=" + superuser, "--encoding=UTF8", "--locale=C.UTF-8",
-		"--auth=scram-sha-256", "--pwfile=" + passwordFile}
+		"--auth=scram-sha-256", "--pwfile=" + passwordFile, "--data-checksums"}
 	if s.opts.Fast {
 		args = append(args, "--no-sync")
 	}
@@ -186,11 +167,18 @@ func (s *Server) prepare(ctx context.Context) error {
 	return os.Rename(fresh, s.data())
 }
 
-func (s *Server) own(path string) error {
+// folder makes the server's folder, and sees that there is room in it.
+func (s *Server) folder() error {
+	if err := os.MkdirAll(s.opts.Dir, 0o700); err != nil {
+		return err
+	}
+	if err := room(s.opts.Dir); err != nil {
+		return err
+	}
 	if s.cred == nil {
 		return nil
 	}
-	return os.Chown(path, int(s.cred.Uid), int(s.cred.Gid))
+	return os.Lchown(s.opts.Dir, int(s.cred.Uid), int(s.cred.Gid))
 }
 
 func freePort() (int, error) {
@@ -224,6 +212,10 @@ func (s *Server) supervise(started chan<- error) {
 		} else if s.wait(cmd) {
 			return
 		}
+		if !s.ready.Load() && time.Since(began) < 5*time.Second && try >= 1 {
+			s.failed.Store(true)
+			return
+		}
 		if time.Since(began) > time.Minute {
 			try = 1
 		}
@@ -238,27 +230,23 @@ func (s *Server) supervise(started chan<- error) {
 
 func (s *Server) command() *exec.Cmd {
 	args := []string{"-D", s.data(), "-p", strconv.Itoa(s.port),
-		"-c", "listen_addresses=127.0.0.1", "-c", "unix_socket_directories=", "-c", "logging_collector=off",
-		"-c", "max_connections=60", "-c", "timezone=UTC", "-c", "log_min_messages=fatal"}
+		"-c", "listen_addresses=127.0.0.1", "-c", "unix_socket_directories=",
+		"-c", "max_connections=60", "-c", "timezone=UTC", "-c", "log_min_messages=warning",
+		// A log for each day of the week, and no larger than that.
+		"-c", "logging_collector=on", "-c", "log_directory=log", "-c", "log_filename=postgres-%a.log", "-c", "log_rotation_age=1d",
+		"-c", "log_rotation_size=10MB", "-c", "log_truncate_on_rotation=on"}
 	if s.opts.Fast {
 		args = append(args, "-c", "fsync=off", "-c", "synchronous_commit=off", "-c", "full_page_writes=off")
 	}
 	cmd := exec.Command(filepath.Join(s.bin, "postgres"), args...)
 	cmd.Dir = s.opts.Dir
-	if log, err := os.OpenFile(filepath.Join(s.opts.Dir, "postgres.log"), os.O_CREATE|os.O_WRONLY|os.O_TRUNC, 0o600); err == nil {
-		cmd.Stdout, cmd.Stderr = log, log
-	}
+	cmd.Stdout, cmd.Stderr = &s.said, &s.said // until its own log begins
 	cmd.SysProcAttr = &syscall.SysProcAttr{Credential: s.cred, Setpgid: true, Pdeathsig: syscall.SIGQUIT}
 	return cmd
 }
 
 // wait waits for the server to end and says whether it was told to.
 func (s *Server) wait(cmd *exec.Cmd) bool {
-	defer func() {
-		if f, ok := cmd.Stdout.(*os.File); ok {
-			_ = f.Close()
-		}
-	}()
 	done := make(chan struct{})
 	go func() {
 		_ = cmd.Wait()
@@ -288,17 +276,48 @@ func (s *Server) waitReady(ctx context.Context) error {
 		if err == nil {
 			return nil
 		}
+		if failed := s.failed.Load(); failed {
+			return fmt.Errorf("PostgreSQL ended as soon as it was started:\n%s", s.lastWords())
+		}
 		if ctx.Err() != nil || time.Now().After(deadline) {
-			return fmt.Errorf("PostgreSQL does not answer: %w\n%s", err, s.logTail())
+			return fmt.Errorf("PostgreSQL does not answer: %w\n%s", err, s.lastWords())
 		}
 		time.Sleep(25 * time.Millisecond)
 	}
 }
 
-func (s *Server) logTail() string {
-	text, err := os.ReadFile(filepath.Join(s.opts.Dir, "postgres.log"))
-	if errors.Is(err, fs.ErrNotExist) {
-		return ""
+// lastWords are what the server said last, on its way out or in its log of today.
+func (s *Server) lastWords() string {
+	out := s.said.String()
+	f, err := openOwn(filepath.Join(s.data(), "log", time.Now().UTC().Format("postgres-Mon.log")), os.O_RDONLY, 0)
+	if err != nil {
+		return strings.TrimSpace(out)
 	}
-	return string(text[max(0, len(text)-2000):])
+	defer f.Close()
+	text := make([]byte, 2000)
+	if info, err := f.Stat(); err == nil {
+		n, _ := f.ReadAt(text, max(0, info.Size()-int64(len(text))))
+		out += string(text[:n])
+	}
+	return strings.TrimSpace(out)
+}
+
+// tail keeps the end of what is written to it.
+type tail struct {
+	lock sync.Mutex
+	text []byte
+}
+
+func (t *tail) Write(b []byte) (int, error) {
+	t.lock.Lock()
+	defer t.lock.Unlock()
+	t.text = append(t.text, b...)
+	t.text = t.text[max(0, len(t.text)-4000):]
+	return len(b), nil
+}
+
+func (t *tail) String() string {
+	t.lock.Lock()
+	defer t.lock.Unlock()
+	return string(t.text)
 }

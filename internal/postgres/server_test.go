@@ -2,6 +2,8 @@ package postgres_test
 
 import (
 	"context"
+	"net"
+	"net/url"
 	"os"
 	"path/filepath"
 	"strconv"
@@ -62,4 +64,121 @@ func TestNothingIsLostWhenThePostmasterIsKilledOrStopped(t *testing.T) {
 	n, err := query(again, "select n from kept")
 	require.NoError(t, err)
 	assert.Equal(t, 42, n)
+}
+
+func folder(t *testing.T) string {
+	t.Helper()
+	dir, err := os.MkdirTemp("", "cuerda-pg-")
+	require.NoError(t, err)
+	require.NoError(t, os.Chmod(dir, 0o755))
+	t.Cleanup(func() { _ = os.RemoveAll(dir) })
+	return dir
+}
+
+func TestTheServerIsAsPrivateAsItCanBe(t *testing.T) {
+	ctx := context.Background()
+	dir := filepath.Join(folder(t), "pg")
+	s, err := postgres.Start(ctx, postgres.Options{Dir: dir, Fast: true})
+	require.NoError(t, err)
+	defer s.Stop()
+	require.NoError(t, s.CreateDatabase(ctx, "cuerda", ""))
+	conn, err := pgx.Connect(ctx, s.URL("cuerda"))
+	require.NoError(t, err)
+	defer func() { _ = conn.Close(ctx) }()
+	var super, checksums string
+	require.NoError(t, conn.QueryRow(ctx, "select rolsuper::text, current_setting('data_checksums') from pg_roles where rolname = current_user").Scan(&super, &checksums))
+	assert.Equal(t, "false", super, "the application is no superuser")
+	assert.Equal(t, "on", checksums)
+	_, err = conn.Exec(ctx, "create table kept (n int)")
+	require.NoError(t, err, "what is the application's own it may change")
+	_, err = conn.Exec(ctx, "create role other superuser")
+	require.Error(t, err)
+	logs, err := filepath.Glob(filepath.Join(dir, "data", "log", "postgres-*.log"))
+	require.NoError(t, err)
+	assert.NotEmpty(t, logs, "logs are kept by the day")
+}
+
+// Whoever sits on the server's port and asks for the password in clear does not get it.
+func TestAnImpostorIsNotToldThePassword(t *testing.T) {
+	ctx := context.Background()
+	s, err := postgres.Start(ctx, postgres.Options{Dir: filepath.Join(folder(t), "pg"), Fast: true})
+	require.NoError(t, err)
+	address, err := url.Parse(s.URL("postgres"))
+	require.NoError(t, err)
+	s.Stop()
+	l, err := net.Listen("tcp", address.Host)
+	require.NoError(t, err)
+	defer l.Close()
+	heard := make(chan []byte, 1)
+	go func() {
+		conn, err := l.Accept()
+		if err != nil {
+			return
+		}
+		defer conn.Close()
+		buffer := make([]byte, 4096)
+		_, _ = conn.Read(buffer)                               // the start-up message
+		_, _ = conn.Write([]byte{'R', 0, 0, 0, 8, 0, 0, 0, 3}) // AuthenticationCleartextPassword
+		_ = conn.SetReadDeadline(time.Now().Add(2 * time.Second))
+		n, _ := conn.Read(buffer)
+		heard <- buffer[:n]
+	}()
+	soon, stop := context.WithTimeout(ctx, 5*time.Second)
+	defer stop()
+	_, err = pgx.Connect(soon, s.URL("postgres"))
+	require.Error(t, err)
+	secret, _ := address.User.Password()
+	require.NotEmpty(t, secret)
+	assert.NotContains(t, string(<-heard), secret)
+}
+
+// A link in the place of a file of the server's is never followed, in or out.
+func TestNoLinkIsFollowed(t *testing.T) {
+	ctx := context.Background()
+	dir := filepath.Join(folder(t), "pg")
+	options := postgres.Options{Dir: dir, Fast: true}
+	s, err := postgres.Start(ctx, options)
+	require.NoError(t, err)
+	s.Stop()
+	precious := filepath.Join(folder(t), "precious")
+	require.NoError(t, os.WriteFile(precious, []byte("precious"), 0o600))
+	require.NoError(t, os.Remove(filepath.Join(dir, "password")))
+	require.NoError(t, os.Symlink(precious, filepath.Join(dir, "password")))
+	require.NoError(t, os.Symlink(precious, filepath.Join(dir, "postgres.log")))
+	_, err = postgres.Start(ctx, options)
+	require.Error(t, err)
+	require.NoError(t, os.Remove(filepath.Join(dir, "password")))
+	require.NoError(t, os.Link(precious, filepath.Join(dir, "password")))
+	_, err = postgres.Start(ctx, options)
+	require.ErrorContains(t, err, "link")
+	text, err := os.ReadFile(precious)
+	require.NoError(t, err)
+	assert.Equal(t, "precious", string(text))
+}
+
+// A start that cannot be says why, and at once.
+func TestAStartThatCannotBeSaysWhy(t *testing.T) {
+	ctx := context.Background()
+	dir := filepath.Join(folder(t), "pg")
+	options := postgres.Options{Dir: dir, Fast: true}
+	s, err := postgres.Start(ctx, options)
+	require.NoError(t, err)
+	s.Stop()
+	version := filepath.Join(dir, "data", "PG_VERSION")
+	right, err := os.ReadFile(version)
+	require.NoError(t, err)
+	require.NoError(t, os.WriteFile(version, []byte("9\n"), 0o600))
+	_, err = postgres.Start(ctx, options)
+	require.ErrorContains(t, err, "postgresql-9")
+	require.NoError(t, os.WriteFile(version, right, 0o600))
+
+	settings := filepath.Join(dir, "data", "postgresql.conf")
+	file, err := os.OpenFile(settings, os.O_APPEND|os.O_WRONLY, 0)
+	require.NoError(t, err)
+	_, err = file.WriteString("no_such_setting = on\n")
+	require.NoError(t, err)
+	require.NoError(t, file.Close())
+	_, err = postgres.Start(ctx, options)
+	require.ErrorContains(t, err, "no_such_setting")
+	require.ErrorContains(t, err, "as soon as it was started", "it is not waited for")
 }
