@@ -6,13 +6,16 @@ package heat
 // time.
 type Budget struct {
 	// Done ends it at once when it is closed: nobody waits for the answer any more.
-	Done  <-chan struct{}
+	Done <-chan struct{}
+	// Most is how much may be spent; a whole budget where it is 0.
+	Most  float64
 	spent float64
 }
 
 // wholeBudget is more than the dearest piece that somebody cooks takes (a loaf in little
-// oil, turned), and ten times what most do: a sixth of a second.
-const wholeBudget = 2e6
+// oil, turned), and some times what most do: a tenth of a second, where
+// it freezes or boils three.
+const wholeBudget = 1e6
 
 func (b *Budget) spend(cells int) { b.spent += float64(cells) }
 
@@ -22,6 +25,10 @@ func (b *Budget) Spent() bool {
 	case <-b.Done:
 		return true
 	default:
-		return b.spent > wholeBudget
+		most := b.Most
+		if most == 0 {
+			most = wholeBudget
+		}
+		return b.spent > most
 	}
 }

@@ -116,6 +116,7 @@ func TestRefiningChangesLittle(t *testing.T) {
 	} {
 		usual := cooked(c.cooking, 6)
 		u := usualResolution[GeometryOf(&c.cooking.Piece).Shape]
+		c.cooking.Budget = &Budget{Most: 1e9} // of a finer grid than anybody's
 		c.cooking.Resolution = Resolution{2 * u.Radial, 2 * u.Across, 2 * u.Up}
 		fine := cooked(c.cooking, 6)
 		assert.InEpsilon(t, fine.ToTarget, usual.ToTarget, c.minutes, c.name)

@@ -207,15 +207,25 @@ func Read(data []byte, foods *food.Catalogue) (*Kitchen, error) {
 	if len(data) > MaxBytes {
 		return nil, &Error{Code: "too-big"}
 	}
+	return read(data, foods, limits{min(int64(maxWhole), maxSqueeze*int64(len(data))+leastWhole), maxFiles, maxVersions})
+}
+
+// limits are how many bytes an archive may hold, and how many files and versions.
+type limits struct {
+	left            int64
+	files, versions int
+}
+
+// read is Read with limits of the caller's.
+func read(data []byte, foods *food.Catalogue, most limits) (*Kitchen, error) {
 	r, err := zip.NewReader(bytes.NewReader(data), int64(len(data)))
 	if err != nil {
 		return nil, &Error{Code: "not-a-zip", Err: err}
 	}
-	if len(r.File) > maxFiles {
+	if len(r.File) > most.files {
 		return nil, &Error{Code: "too-many-files"}
 	}
 	out := &Kitchen{}
-	left := min(int64(maxWhole), maxSqueeze*int64(len(data))+leastWhole)
 	found, versions := false, 0
 	seen := map[string]bool{}
 	files := slices.Clone(r.File)
@@ -226,11 +236,11 @@ func Read(data []byte, foods *food.Catalogue) (*Kitchen, error) {
 			return nil, &Error{File: shorten(f.Name), Code: "bad-name"}
 		}
 		seen[f.Name] = true
-		text, err := unpack(f, min(left, maxFile))
+		text, err := unpack(f, min(most.left, maxFile))
 		if err != nil {
 			return nil, err
 		}
-		left -= int64(len(text))
+		most.left -= int64(len(text))
 		if f.Name == "kitchen.json" {
 			found = true
 			if err := out.kitchen(text, foods); err != nil {
@@ -245,7 +255,7 @@ func Read(data []byte, foods *food.Catalogue) (*Kitchen, error) {
 		if err != nil {
 			return nil, err
 		}
-		if versions += len(h.Versions); versions > maxVersions {
+		if versions += len(h.Versions); versions > most.versions {
 			return nil, &Error{File: f.Name, Code: "too-big"}
 		}
 		out.Histories = append(out.Histories, *h)

@@ -4,6 +4,9 @@ import (
 	"context"
 	"errors"
 	"fmt"
+	"path/filepath"
+	"strconv"
+	"strings"
 	"time"
 
 	"github.com/jackc/pgx/v5"
@@ -82,6 +85,28 @@ begin
     execute format('alter function %s owner to ` + application + `', one.name);
   end loop;
 end $$`
+
+// Running gives the address of a database of a server that another program runs in a
+// folder, as the owner of its cluster.
+func Running(dir, database string) (string, error) {
+	text, err := readOwn(filepath.Join(dir, "data", "postmaster.pid"))
+	if err != nil {
+		return "", fmt.Errorf("no server runs in %s: %w", dir, err)
+	}
+	lines := strings.Split(string(text), "\n")
+	if len(lines) < 4 {
+		return "", fmt.Errorf("the server in %s is still starting", dir)
+	}
+	port, err := strconv.Atoi(strings.TrimSpace(lines[3]))
+	if err != nil {
+		return "", fmt.Errorf("the server in %s is still starting", dir)
+	}
+	password, err := readOwn(filepath.Join(dir, "password"))
+	if err != nil {
+		return "", err
+	}
+	return address(superuser, strings.TrimSpace(string(password)), port, database), nil
+}
 
 func code(err error) string {
 	var pg *pgconn.PgError

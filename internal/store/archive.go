@@ -97,6 +97,12 @@ func historyRow(row pgx.CollectableRow) (h History, err error) {
 	if err := row.Scan(&h.ID, &h.CreatedAt, &h.UpdatedAt, &h.DeletedAt, &h.FromBuild, &h.FromVersion, &v.Number, &v.CreatedAt, &v.Label, &document); err != nil {
 		return h, err
 	}
+	// The same bytes wherever it is read.
+	h.CreatedAt, h.UpdatedAt, v.CreatedAt = h.CreatedAt.UTC(), h.UpdatedAt.UTC(), v.CreatedAt.UTC()
+	if h.DeletedAt != nil {
+		at := h.DeletedAt.UTC()
+		h.DeletedAt = &at
+	}
 	err = json.Unmarshal(document, &v.Document)
 	h.Versions = []HistoryVersion{v}
 	return h, err
@@ -128,29 +134,34 @@ type Taken struct {
 // again, the same things change nothing more.
 func (s *Store) TakeIn(ctx context.Context, kitchenID string, in Taken) (TakenIn, error) {
 	var out TakenIn
-	err := s.change(ctx, kitchenID, func(tx pgx.Tx) error {
-		out = TakenIn{}
-		taking := taking{tx, kitchenID, map[string]string{}, map[string]bool{}, &out}
-		for i := range in.Histories {
-			if err := taking.build(ctx, &in.Histories[i]); err != nil {
-				return err
-			}
-		}
-		if err := taking.origins(ctx, in.Histories); err != nil {
-			return err
-		}
-		if err := saveOwnFoods(ctx, tx, kitchenID, in.OwnFoods); err != nil || !in.Replaces {
-			return err
-		}
-		if _, err := tx.Exec(ctx, `delete from pantry_item where kitchen_id = $1`, kitchenID); err != nil {
-			return err
-		}
-		if err := savePantry(ctx, tx, kitchenID, in.Pantry); err != nil {
-			return err
-		}
-		return saveSettings(ctx, tx, kitchenID, in.Settings)
+	err := s.change(ctx, kitchenID, func(tx pgx.Tx) (err error) {
+		out, err = takeIn(ctx, tx, kitchenID, in)
+		return err
 	})
 	return out, err
+}
+
+func takeIn(ctx context.Context, tx pgx.Tx, kitchenID string, in Taken) (TakenIn, error) {
+	var out TakenIn
+	taking := taking{tx, kitchenID, map[string]string{}, map[string]bool{}, &out}
+	for i := range in.Histories {
+		if err := taking.build(ctx, &in.Histories[i]); err != nil {
+			return out, err
+		}
+	}
+	if err := taking.origins(ctx, in.Histories); err != nil {
+		return out, err
+	}
+	if err := saveOwnFoods(ctx, tx, kitchenID, in.OwnFoods); err != nil || !in.Replaces {
+		return out, err
+	}
+	if _, err := tx.Exec(ctx, `delete from pantry_item where kitchen_id = $1`, kitchenID); err != nil {
+		return out, err
+	}
+	if err := savePantry(ctx, tx, kitchenID, in.Pantry); err != nil {
+		return out, err
+	}
+	return out, saveSettings(ctx, tx, kitchenID, in.Settings)
 }
 
 type taking struct {

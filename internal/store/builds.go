@@ -65,12 +65,14 @@ func (s *Store) FindVersion(ctx context.Context, kitchen, id string, number int)
 	return find(ctx, s.pool, kitchen, id, number)
 }
 
-type querier interface {
+// reader is the pool, or a transaction.
+type reader interface {
+	Query(ctx context.Context, sql string, args ...any) (pgx.Rows, error)
 	QueryRow(ctx context.Context, sql string, args ...any) pgx.Row
 }
 
 // find gives the newest version where number is 0.
-func find(ctx context.Context, db querier, kitchen, id string, number int) (*Build, error) {
+func find(ctx context.Context, db reader, kitchen, id string, number int) (*Build, error) {
 	b := &Build{ID: id}
 	var deleted *time.Time
 	var document []byte

@@ -12,7 +12,11 @@ import (
 // OwnFoods gives the foods of a kitchen's own, the oldest first, those that are gone
 // too.
 func (s *Store) OwnFoods(ctx context.Context, kitchenID string) ([]food.Own, error) {
-	rows, err := s.pool.Query(ctx, `select food from own_food where kitchen_id = $1 order by created_at, id`, kitchenID)
+	return ownFoodsOf(ctx, s.pool, kitchenID)
+}
+
+func ownFoodsOf(ctx context.Context, db reader, kitchenID string) ([]food.Own, error) {
+	rows, err := db.Query(ctx, `select food from own_food where kitchen_id = $1 order by created_at, id`, kitchenID)
 	if err != nil {
 		return nil, err
 	}

@@ -11,7 +11,11 @@ import (
 
 // Pantry gives every item of a kitchen, by food.
 func (s *Store) Pantry(ctx context.Context, kitchenID string) ([]kitchen.PantryItem, error) {
-	rows, err := s.pool.Query(ctx, `select food, have, per_kilo, label_read, pack from pantry_item where kitchen_id = $1 order by food`, kitchenID)
+	return pantryOf(ctx, s.pool, kitchenID)
+}
+
+func pantryOf(ctx context.Context, db reader, kitchenID string) ([]kitchen.PantryItem, error) {
+	rows, err := db.Query(ctx, `select food, have, per_kilo, label_read, pack from pantry_item where kitchen_id = $1 order by food`, kitchenID)
 	if err != nil {
 		return nil, err
 	}

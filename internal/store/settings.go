@@ -11,9 +11,13 @@ import (
 
 // Settings gives those of a kitchen; what it never set is usual.
 func (s *Store) Settings(ctx context.Context, kitchenID string) (kitchen.Settings, error) {
+	return settingsOf(ctx, s.pool, kitchenID)
+}
+
+func settingsOf(ctx context.Context, db reader, kitchenID string) (kitchen.Settings, error) {
 	out := kitchen.UsualSettings()
 	var kept []byte
-	if err := s.pool.QueryRow(ctx, `select settings from kitchen where id = $1`, kitchenID).Scan(&kept); err != nil {
+	if err := db.QueryRow(ctx, `select settings from kitchen where id = $1`, kitchenID).Scan(&kept); err != nil {
 		return out, tidy(err)
 	}
 	if kept == nil {

@@ -96,6 +96,47 @@ func Open(ctx context.Context, url string) (*Store, error) {
 	return s, nil
 }
 
+// Attach connects to a database that another program serves, and leaves its tables as they
+// are: it fails unless they are those that this program knows.
+func Attach(ctx context.Context, url string) (*Store, error) {
+	config, err := pgxpool.ParseConfig(url)
+	if err != nil {
+		return nil, fmt.Errorf("database address: %w", err)
+	}
+	s := &Store{}
+	if s.pool, err = pgxpool.NewWithConfig(ctx, config); err != nil {
+		return nil, err
+	}
+	if s.pulse, err = pgxpool.NewWithConfig(ctx, config.Copy()); err != nil {
+		s.pool.Close()
+		return nil, err
+	}
+	var at, newest int64
+	p, done, err := provider(s.pool)
+	if err == nil {
+		defer done()
+		if at, err = p.GetDBVersion(ctx); err == nil {
+			sources := p.ListSources()
+			newest = sources[len(sources)-1].Version
+		}
+	}
+	switch {
+	case err != nil:
+	case at > newest:
+		err = fmt.Errorf("%w (theirs are at %d, this program knows %d)", ErrNewer, at, newest)
+	case at < newest:
+		err = fmt.Errorf("%w (theirs are at %d, this program knows %d)", ErrOlder, at, newest)
+	}
+	if err != nil {
+		s.Close()
+		return nil, err
+	}
+	return s, nil
+}
+
+// ErrOlder is returned where a running, older program serves the tables.
+var ErrOlder = errors.New("the tables of this database are an older Cuerda's: use the program that serves them")
+
 // migrateBy brings the tables up to date over connections of its own, which may take the
 // time that a migration takes.
 func migrateBy(ctx context.Context, config *pgxpool.Config) error {
@@ -111,21 +152,31 @@ func migrateBy(ctx context.Context, config *pgxpool.Config) error {
 	return nil
 }
 
-func migrate(ctx context.Context, pool *pgxpool.Pool) error {
+// provider reads and makes migrations over a pool, until done.
+func provider(pool *pgxpool.Pool) (p *goose.Provider, done func(), err error) {
 	files, err := fs.Sub(migrations, "migrations")
 	if err != nil {
-		return err
+		return nil, nil, err
 	}
 	locker, err := lock.NewPostgresSessionLocker()
 	if err != nil {
-		return err
+		return nil, nil, err
 	}
 	db := stdlib.OpenDBFromPool(pool)
-	defer db.Close()
-	p, err := goose.NewProvider(goose.DialectPostgres, db, files, goose.WithSessionLocker(locker))
+	p, err = goose.NewProvider(goose.DialectPostgres, db, files, goose.WithSessionLocker(locker))
+	if err != nil {
+		_ = db.Close()
+		return nil, nil, err
+	}
+	return p, func() { _ = db.Close() }, nil
+}
+
+func migrate(ctx context.Context, pool *pgxpool.Pool) error {
+	p, done, err := provider(pool)
 	if err != nil {
 		return err
 	}
+	defer done()
 	sources := p.ListSources()
 	if at, err := p.GetDBVersion(ctx); err != nil {
 		return err
