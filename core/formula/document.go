@@ -192,10 +192,6 @@ func (d *Document) Frozen() bool {
 // frozenBelow is the temperature below which a piece is taken to come from a freezer, degC.
 const frozenBelow = -10.
 
-// chillBudget is what following a chill may cost while one types, in cells times steps: a
-// patty takes some thousand, what nobody shapes ends where it has come to.
-const chillBudget = 2e5
-
 // chilledTo is the temperature that the cold brings the raw pieces to, degC, by
 // the conduction that also cooks them; false where they are not chilled.
 func (d *Document) chilledTo(k *kitchen.Kitchen, parts []mix.Part) (celsius float64, chilled bool) {
@@ -206,7 +202,7 @@ func (d *Document) chilledTo(k *kitchen.Kitchen, parts []mix.Part) (celsius floa
 	if !d.Chills() {
 		return 0, false
 	}
-	c := heat.Cooking{Figures: &k.Figures.Heat, Budget: &heat.Budget{Most: chillBudget}, Piece: d.PieceOrDefault(), Material: heat.NewMaterial(heat.CompositionOf(parts), heat.BoilingPoint(k.AltitudeM))}
+	c := heat.Cooking{Figures: &k.Figures.Heat, Piece: d.PieceOrDefault(), Material: heat.NewMaterial(heat.CompositionOf(parts), heat.BoilingPoint(k.AltitudeM))}
 	return d.Begin(&c, k).Mean(), true
 }
 

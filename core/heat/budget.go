@@ -13,9 +13,12 @@ type Budget struct {
 }
 
 // wholeBudget is more than the dearest piece that somebody cooks takes (a loaf in little
-// oil, turned), and some times what most do: a tenth of a second, where
-// it freezes or boils three.
-const wholeBudget = 1e6
+// oil, turned), and ten times what most do: a fifth of a second.
+const wholeBudget = 1.8e6
+
+// coldBudget is what a chill may cost beside it: a patty takes some thousand, what nobody
+// shapes ends where it has come to.
+const coldBudget = 2e5
 
 func (b *Budget) spend(cells int) { b.spent += float64(cells) }
 

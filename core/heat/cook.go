@@ -128,6 +128,9 @@ func besidePan(f *figure.Heat, celsius, room float64) Surroundings {
 // Chill leaves a piece in a fridge or a freezer, on its tray and covered, for so
 // many minutes; what it meets next meets it rested.
 func (c *Cooking) Chill(b *Body, celsius, minutes float64) {
+	whole := b.budget
+	b.budget = &Budget{Done: whole.Done, Most: coldBudget}
+	defer func() { b.budget = whole }()
 	c.Cool(b, celsius)
 	b.Advance(60*minutes, nil)
 	b.Restart()
