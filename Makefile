@@ -1,5 +1,7 @@
 # make start   install what is missing, build, and start Cuerda
 # make test    everything that CI checks
+# make backup FILE=...    write every kitchen to a file, while the server runs or not
+# make restore FILE=...   make the kitchens of a backup again, in a new place
 SHELL := bash
 .SHELLFLAGS := -euo pipefail -c
 .DEFAULT_GOAL := help
@@ -8,7 +10,7 @@ WEB_SOURCES := $(shell find web/src web/public -type f) web/index.html web/vite.
 GO_PACKAGES := ./...
 export GOFLAGS ?= -buildvcs=false
 
-.PHONY: help start build test check check-go check-web check-generated test-go generate format bench shots fuzz clean
+.PHONY: help start build test check check-go check-web check-generated test-go generate format bench shots fuzz siege backup restore clean
 
 help:
 	@sed -n 's/^# \(make .*\)/\1/p' Makefile
@@ -96,6 +98,16 @@ fuzz:
 	go test -run '^$$' -fuzz FuzzRead -fuzztime 60s ./core/formula
 	go test -run '^$$' -fuzz FuzzRead -fuzztime 60s ./core/food/ingredient
 	go test -run '^$$' -fuzz FuzzUnderstand -fuzztime 60s -fuzzminimizetime 10x ./core/recipe
+
+# The attacks that the tests make, many times over.
+siege: web/dist/index.html setup-tests
+	CUERDA_SIEGE=$${ROUNDS:-60} go test -count=1 -timeout 30m -run 'Siege|Slow|Frozen|Import' -v ./internal/api ./internal/archive ./cmd/cuerda
+
+backup: bin/cuerda
+	bin/cuerda backup --verify $(or $(FILE),$(error say where: make backup FILE=...))
+
+restore: bin/cuerda
+	bin/cuerda restore $(or $(FILE),$(error say what: make restore FILE=...))
 
 # Pictures for docs/screenshots, of a kitchen of their own.
 shots: bin/cuerda setup-tests
