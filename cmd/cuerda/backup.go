@@ -46,7 +46,7 @@ func (p *place) open(ctx context.Context, mayRun bool) (s *store.Store, done fun
 	dir := filepath.Join(p.data, "postgres")
 	if lock == nil {
 		if !mayRun {
-			return nil, nil, fmt.Errorf("Cuerda is running at %s: stop it, or name another folder with --data", running)
+			return nil, nil, fmt.Errorf("it is running at %s: stop it, or name another folder with --data", running)
 		}
 		url, err := postgres.Running(dir, "cuerda")
 		if err != nil {

@@ -207,7 +207,7 @@ func TestStartKeepsAKitchenFromOneTimeToTheNext(t *testing.T) {
 	url, stop = started(t, data)
 	assert.Equal(t, before, builds(t, url), "nothing is lost, and the demonstration kitchen is made once")
 	require.NoError(t, stop())
-	code, out, errs = command("", "backup", "--data", data, "--database", "", file)
+	code, _, errs = command("", "backup", "--data", data, "--database", "", file)
 	require.Zero(t, code, "without a server too: %s", errs)
 
 	elsewhere, err := os.MkdirTemp("", "cuerda-restored-")
