@@ -24,7 +24,7 @@ func TestAnEditMovesTheVerdictAndIsKept(t *testing.T) {
 	before := w.words(".verdict")
 	w.grams("split-peas-cooked", "900")
 	w.grams("chickpea-flour", "2")
-	w.eventually(".zone-here", "slack")
+	w.eventually(".zone-here", "tacky")
 	w.grams("split-peas-cooked", "480")
 	w.grams("flax-meal", "0.5")
 	w.tie("Rest")

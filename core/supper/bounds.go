@@ -1,0 +1,68 @@
+package supper
+
+import "slices"
+
+// energy is a bound below on how long before the table the first step must begin: what a
+// group of steps holds of one thing takes at least its sum over how much there is of it,
+// between the soonest end and the latest beginning of the group (Carlier and Pinson 1989,
+// on heads and tails; the sums of energetic reasoning, Baptiste and others 1999). n holds
+// the needs alone.
+func energy(n *network) int {
+	heads := headsOf(n)
+	best := n.length()
+	have := [4]int{n.s.cooks(), n.s.Kitchen.Burners, n.s.Kitchen.Pans, n.s.Kitchen.Bowls}
+	for what, capacity := range have {
+		best = max(best, group(n, heads, capacity, func(t *task) int { return t.holds[what] }))
+	}
+	racks := 0
+	for _, o := range n.s.Kitchen.Ovens {
+		racks += o.Racks
+	}
+	return max(best, group(n, heads, racks, func(t *task) int { return t.racks }))
+}
+
+// headsOf gives how long after the first step of all a step begins at least: the longest
+// path through needs from any step before it.
+func headsOf(n *network) []int {
+	heads := make([]int, len(n.tasks))
+	for changed, round := true, 0; changed && round <= len(n.tasks); round++ {
+		changed = false
+		for to := range n.in {
+			for _, e := range n.in[to] {
+				if e.from == 0 || to == 0 || e.least < 0 {
+					continue
+				}
+				if h := heads[e.from] + e.least; h > heads[to] {
+					heads[to], changed = h, true
+				}
+			}
+		}
+	}
+	return heads
+}
+
+func group(n *network, heads []int, capacity int, of func(*task) int) int {
+	if capacity <= 0 {
+		return 0
+	}
+	var who []int
+	for i := 1; i < len(n.tasks); i++ {
+		if of(&n.tasks[i]) > 0 && n.tasks[i].minutes > 0 {
+			who = append(who, i)
+		}
+	}
+	best := 0
+	slices.SortFunc(who, func(a, b int) int { return heads[b] - heads[a] })
+	for _, last := range who {
+		// Those that end at least as long before the table as this one, by falling head.
+		tail, sum := n.end(last), 0
+		for _, i := range who {
+			if n.end(i) < tail {
+				continue
+			}
+			sum += of(&n.tasks[i]) * n.tasks[i].minutes
+			best = max(best, heads[i]+(sum+capacity-1)/capacity+tail)
+		}
+	}
+	return best
+}

@@ -1,0 +1,146 @@
+package supper
+
+import "slices"
+
+// task is a step, flattened. Its place is how many minutes before the table it begins: the
+// smaller, the later.
+type task struct {
+	ref     Ref
+	minutes int
+	holds   [4]int // hands, burners, pans, bowls
+	racks   int
+	celsius float64
+}
+
+const (
+	hands = iota
+	burners
+	pans
+	bowls
+)
+
+// edge keeps place[from] >= place[to] + least.
+type edge struct{ from, to, least int }
+
+// network is the steps with what holds between them: the latest places that all edges
+// allow are their longest paths to the table (node 0).
+type network struct {
+	s     *Supper
+	tasks []task   // 0 is the table
+	in    [][]edge // by to
+	place []int
+	limit int // no place may be beyond
+}
+
+// newNetwork gives the network of the needs alone. last says, for each dish, which of the
+// steps that nothing comes after is the last.
+func newNetwork(s *Supper, last []int) *network {
+	n := &network{s: s, tasks: []task{{ref: Ref{-1, -1}}}}
+	first := make([]int, len(s.Dishes))
+	longest := 0
+	for d := range s.Dishes {
+		first[d] = len(n.tasks)
+		for i := range s.Dishes[d].Steps {
+			st := &s.Dishes[d].Steps[i]
+			n.tasks = append(n.tasks, task{Ref{d, i}, st.Minutes, [4]int{st.Hands, st.Burners, st.Pans, st.Bowls}, st.Racks, st.Celsius})
+			longest += st.Minutes
+			for _, g := range st.After {
+				longest += g.Least
+			}
+		}
+		longest += s.Dishes[d].Most
+	}
+	for _, o := range s.Kitchen.Ovens {
+		longest += len(n.tasks) * o.HeatUp
+	}
+	n.limit = longest + 1
+	n.in, n.place = make([][]edge, len(n.tasks)), make([]int, len(n.tasks))
+	for d := range s.Dishes {
+		dish := &s.Dishes[d]
+		for i := range dish.Steps {
+			at := first[d] + i
+			n.post(edge{at, 0, dish.Steps[i].Minutes + dish.Least})
+			for _, g := range dish.Steps[i].After {
+				before := first[d] + g.Step
+				n.post(edge{before, at, dish.Steps[g.Step].Minutes + g.Least})
+				if g.Most != Whenever {
+					n.post(edge{at, before, -dish.Steps[g.Step].Minutes - g.Most})
+				}
+			}
+		}
+		end := first[d] + last[d]
+		n.post(edge{0, end, -n.tasks[end].minutes - dish.Most})
+	}
+	return n
+}
+
+func (n *network) post(e edge) { n.in[e.to] = append(n.in[e.to], e) }
+
+func (n *network) unpost(e edge) {
+	l := n.in[e.to]
+	n.in[e.to] = l[:len(l)-1]
+}
+
+// settle moves places away from the table until every edge from the queued nodes holds;
+// false where none can, or one would lie beyond the limit.
+func (n *network) settle(queue ...int) bool {
+	waits := make([]bool, len(n.tasks))
+	for _, q := range queue {
+		waits[q] = true
+	}
+	for head := 0; head < len(queue); head++ {
+		to := queue[head]
+		waits[to] = false
+		for _, e := range n.in[to] {
+			if at := n.place[to] + e.least; at > n.place[e.from] {
+				if e.from == 0 || at > n.limit {
+					return false // the table does not move
+				}
+				n.place[e.from] = at
+				if !waits[e.from] {
+					waits[e.from] = true
+					queue = append(queue, e.from)
+				}
+			}
+		}
+		if head > 4096 {
+			queue = slices.Clone(queue[head+1:])
+			head = -1
+		}
+	}
+	return true
+}
+
+// settleAll is settle from every node.
+func (n *network) settleAll() bool {
+	queue := make([]int, len(n.tasks))
+	for i := range queue {
+		queue[i] = i
+	}
+	return n.settle(queue...)
+}
+
+// length is how long before the table the first step begins.
+func (n *network) length() int { return slices.Max(n.place) }
+
+// end is how long before the table a step ends.
+func (n *network) end(i int) int { return n.place[i] - n.tasks[i].minutes }
+
+// sinks lists, for each dish, the steps that nothing comes after.
+func sinks(s *Supper) [][]int {
+	out := make([][]int, len(s.Dishes))
+	for d := range s.Dishes {
+		goesOn := make([]bool, len(s.Dishes[d].Steps))
+		for i := range s.Dishes[d].Steps {
+			for _, g := range s.Dishes[d].Steps[i].After {
+				goesOn[g.Step] = true
+			}
+		}
+		for i, on := range goesOn {
+			if !on {
+				out[d] = append(out[d], i)
+			}
+		}
+	}
+	return out
+}

@@ -1,0 +1,129 @@
+package supper
+
+import "fmt"
+
+// AtOddsError says that no plan can be, and the least that would have to give.
+type AtOddsError struct {
+	// Ways are single changes of which each makes room; the least first. Where there are
+	// none, no single one does.
+	Ways []Way
+}
+
+func (e *AtOddsError) Error() string {
+	return fmt.Sprintf("no plan can keep every need; %d single changes would make room", len(e.Ways))
+}
+
+// Way is a single change that makes room.
+type Way struct {
+	// Code is ready (a dish may be ready so many minutes sooner), gap (a step may wait so
+	// many minutes for another), cook, burner, pan, bowl, rack or oven (one more).
+	Code string
+	// Ref is the dish or the step; After the step that it waits for.
+	Ref   Ref
+	After int
+	// Minutes is what the limit would have to be.
+	Minutes int
+}
+
+// longestRelief is how much longer than it may be a wait is made to see whether that helps,
+// min, and reliefTries how many are tried to find the least.
+const longestRelief = 720
+
+// atOdds looks for single changes that make room.
+func atOdds(s *Supper) error {
+	out := &AtOddsError{}
+	fits := func(change func(*Supper)) bool {
+		c := clone(s)
+		change(c)
+		return solvable(c)
+	}
+	least := func(at int, set func(*Supper, int)) (int, bool) {
+		if !fits(func(c *Supper) { set(c, at+longestRelief) }) {
+			return 0, false
+		}
+		low, high := at, at+longestRelief // low does not fit, high does
+		for high-low > 1 {
+			if middle := (low + high) / 2; fits(func(c *Supper) { set(c, middle) }) {
+				high = middle
+			} else {
+				low = middle
+			}
+		}
+		return high, true
+	}
+	for d := range s.Dishes {
+		if m, ok := least(s.Dishes[d].Most, func(c *Supper, m int) { c.Dishes[d].Most = m }); ok {
+			out.Ways = append(out.Ways, Way{Code: "ready", Ref: Ref{d, 0}, Minutes: m})
+		}
+		for i := range s.Dishes[d].Steps {
+			for k, g := range s.Dishes[d].Steps[i].After {
+				if g.Most == Whenever {
+					continue
+				}
+				if m, ok := least(g.Most, func(c *Supper, m int) { c.Dishes[d].Steps[i].After[k].Most = m }); ok {
+					out.Ways = append(out.Ways, Way{Code: "gap", Ref: Ref{d, i}, After: g.Step, Minutes: m})
+				}
+			}
+		}
+	}
+	for _, more := range []struct {
+		code string
+		add  func(*Kitchen)
+	}{
+		{"cook", func(k *Kitchen) { k.Cooks++ }}, {"burner", func(k *Kitchen) { k.Burners++ }}, {"pan", func(k *Kitchen) { k.Pans++ }},
+		{"bowl", func(k *Kitchen) { k.Bowls++ }},
+		{"rack", func(k *Kitchen) {
+			for o := range k.Ovens {
+				k.Ovens[o].Racks++
+			}
+		}},
+		{"oven", func(k *Kitchen) {
+			if len(k.Ovens) > 0 {
+				k.Ovens = append(k.Ovens, k.Ovens[0])
+			}
+		}},
+	} {
+		if more.code == "cook" && s.Aim == OneCook {
+			continue
+		}
+		if fits(func(c *Supper) { more.add(&c.Kitchen) }) {
+			out.Ways = append(out.Ways, Way{Code: more.code})
+		}
+	}
+	return out
+}
+
+// solvable says whether a plan is found with little work.
+func solvable(s *Supper) bool {
+	ends := sinks(s)
+	for k := range choices {
+		last, _ := pick(ends, k)
+		if last == nil {
+			return false
+		}
+		n := newNetwork(s, last)
+		if !n.settleAll() {
+			continue
+		}
+		look := newSearch(n)
+		look.most = againNodes
+		if look.down(); look.best != nil {
+			return true
+		}
+	}
+	return false
+}
+
+func clone(s *Supper) *Supper {
+	out := *s
+	out.Kitchen.Ovens = append([]Oven(nil), s.Kitchen.Ovens...)
+	out.Dishes = append([]Dish(nil), s.Dishes...)
+	for d := range out.Dishes {
+		out.Dishes[d].Steps = append([]Step(nil), out.Dishes[d].Steps...)
+		for i := range out.Dishes[d].Steps {
+			step := &out.Dishes[d].Steps[i]
+			step.After = append([]Gap(nil), step.After...)
+		}
+	}
+	return &out
+}

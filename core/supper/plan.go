@@ -1,0 +1,244 @@
+package supper
+
+import (
+	"cmp"
+	"errors"
+	"slices"
+)
+
+// Placed is when a step begins, and what of the kitchen it holds.
+type Placed struct {
+	Ref
+	// Start is so many minutes before the table.
+	Start   int
+	Minutes int
+	Cooks   []int // from 0
+	Oven    int   // from 0; -1 for none
+	Racks   []int // from 0
+	Celsius float64
+}
+
+// End is when it ends, min before the table.
+func (p *Placed) End() int { return p.Start - p.Minutes }
+
+// Plan is when everything begins.
+type Plan struct {
+	Aim Aim
+	// Start is how long before the table the first step begins, min.
+	Start int
+	// Bound is the shortest that any plan can begin before the table; Proved says that this
+	// one does.
+	Bound  int
+	Proved bool
+	// Steps are in the order of their beginning.
+	Steps []Placed
+	// Heats are when an oven is turned on or up, by what it is to be at.
+	Heats []Heat
+}
+
+// Heat is an oven heating up, min before the table.
+type Heat struct {
+	Oven       int
+	Start, End int
+	Celsius    float64
+}
+
+// ErrNoPlan is returned where no plan was found within the work that is spent on one,
+// though none was shown to be impossible.
+var ErrNoPlan = errors.New("no plan was found")
+
+// choices is how many ways to say which step of a dish is its last are tried.
+const choices = 32
+
+// Make plans a supper. The error is a *Fault or a *LackError for what makes no sense, an
+// *AtOddsError where no plan can be, or ErrNoPlan.
+func Make(s *Supper) (*Plan, error) {
+	if err := s.Check(); err != nil {
+		return nil, err
+	}
+	best, floor, whole := solve(s)
+	if best == nil {
+		if whole {
+			return nil, atOdds(s)
+		}
+		return nil, ErrNoPlan
+	}
+	return planOf(s, best, floor, whole), nil
+}
+
+// solve gives the best places, a bound below, and whether the search was exhausted.
+func solve(s *Supper) (best *found, floor int, whole bool) {
+	ends := sinks(s)
+	whole = true
+	for k := range choices {
+		last, more := pick(ends, k)
+		if last == nil {
+			break
+		}
+		n := newNetwork(s, last)
+		if !n.settleAll() {
+			continue
+		}
+		if s.Aim == QuietEnd {
+			quieten(n)
+		}
+		bound := energy(n)
+		if floor == 0 || bound < floor {
+			floor = bound
+		}
+		look := newSearch(n)
+		if best != nil {
+			look.best = &found{value: best.value, place: best.place, oven: best.oven}
+			n.limit = best.value - 1
+		}
+		look.most = againNodes
+		exhausted := look.down()
+		if !exhausted && look.best == nil {
+			exhausted = look.again(uint64(k))
+		}
+		open := func() bool { return !exhausted && (look.best == nil || look.best.value > bound) }
+		if open() {
+			look.improve(uint64(k), bound)
+		}
+		if open() { // for the proof
+			look.nodes, look.most = 0, proofNodes
+			exhausted = look.down()
+		}
+		if look.best != nil && (best == nil || look.best.value < best.value) {
+			best = look.best
+		}
+		whole = whole && exhausted
+		if k == choices-1 && more {
+			whole = false
+		}
+		if best != nil && best.value <= floor {
+			break
+		}
+	}
+	return best, floor, whole
+}
+
+// pick gives the k-th way to say which step is each dish's last; nil past the last.
+func pick(ends [][]int, k int) (last []int, more bool) {
+	for _, e := range ends {
+		last = append(last, e[k%len(e)])
+		k /= len(e)
+	}
+	if k > 0 {
+		return nil, false
+	}
+	return last, true
+}
+
+// quieten moves hands out of the last half hour, the longest work first, wherever the needs
+// let it.
+func quieten(n *network) {
+	var work []int
+	for i := 1; i < len(n.tasks); i++ {
+		if n.tasks[i].holds[hands] > 0 {
+			work = append(work, i)
+		}
+	}
+	slices.SortStableFunc(work, func(a, b int) int { return n.tasks[b].minutes - n.tasks[a].minutes })
+	for _, i := range work {
+		before := slices.Clone(n.place)
+		e := edge{i, 0, n.tasks[i].minutes + Quiet}
+		n.post(e)
+		if !n.settle(0) {
+			n.unpost(e)
+			n.place = before
+		}
+	}
+}
+
+func planOf(s *Supper, best *found, floor int, whole bool) *Plan {
+	n := newNetwork(s, firstOf(sinks(s)))
+	p := &Plan{Aim: s.Aim, Start: best.value, Bound: best.value, Proved: whole || best.value <= floor}
+	if !p.Proved {
+		p.Bound = floor
+	}
+	for i := 1; i < len(n.tasks); i++ {
+		t := &n.tasks[i]
+		one := Placed{Ref: t.ref, Start: best.place[i], Minutes: t.minutes, Oven: -1, Cooks: []int{}, Racks: []int{}, Celsius: t.celsius}
+		if t.racks > 0 {
+			one.Oven = best.oven[i]
+		}
+		p.Steps = append(p.Steps, one)
+	}
+	slices.SortStableFunc(p.Steps, func(a, b Placed) int {
+		return cmp.Or(b.Start-a.Start, a.Dish-b.Dish, a.Step-b.Step)
+	})
+	p.allot(s)
+	p.heat(s)
+	return p
+}
+
+func firstOf(ends [][]int) (out []int) {
+	for _, e := range ends {
+		out = append(out, e[0])
+	}
+	return out
+}
+
+// allot gives each step its cooks and its racks: those that are free, the one who did the
+// step before of the same dish first.
+func (p *Plan) allot(s *Supper) {
+	cookFree := make([]int, s.cooks()) // until when each is busy, min before the table
+	cookDish := make([]int, s.cooks())
+	for i := range cookFree {
+		cookFree[i], cookDish[i] = 1<<30, -1
+	}
+	rackFree := make([][]int, len(s.Kitchen.Ovens))
+	for o := range rackFree {
+		for range s.Kitchen.Ovens[o].Racks {
+			rackFree[o] = append(rackFree[o], 1<<30)
+		}
+	}
+	for i := range p.Steps {
+		one := &p.Steps[i]
+		step := &s.Dishes[one.Dish].Steps[one.Step]
+		if one.Minutes == 0 {
+			continue
+		}
+		for range step.Hands {
+			who := -1
+			for c, free := range cookFree {
+				if free >= one.Start && (who < 0 || cookDish[c] == one.Dish && cookDish[who] != one.Dish) {
+					who = c
+				}
+			}
+			if who < 0 {
+				break // the checker would say so
+			}
+			cookFree[who], cookDish[who] = one.End(), one.Dish
+			one.Cooks = append(one.Cooks, who)
+		}
+		slices.Sort(one.Cooks)
+		if one.Oven < 0 {
+			continue
+		}
+		for at, free := range rackFree[one.Oven] {
+			if len(one.Racks) < step.Racks && free >= one.Start {
+				rackFree[one.Oven][at] = one.End()
+				one.Racks = append(one.Racks, at)
+			}
+		}
+	}
+}
+
+// heat says when each oven is turned on and up: as late as it can be.
+func (p *Plan) heat(s *Supper) {
+	for o := range s.Kitchen.Ovens {
+		at := -1e9
+		for i := range p.Steps {
+			one := &p.Steps[i]
+			if one.Oven != o {
+				continue
+			}
+			if one.Celsius > at && s.Kitchen.Ovens[o].HeatUp > 0 {
+				p.Heats = append(p.Heats, Heat{o, one.Start + s.Kitchen.Ovens[o].HeatUp, one.Start, one.Celsius})
+			}
+			at = one.Celsius
+		}
+	}
+}

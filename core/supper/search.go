@@ -1,0 +1,338 @@
+package supper
+
+import (
+	"math/rand/v2"
+	"slices"
+)
+
+// The search posts the order of two steps wherever both cannot hold what they hold at once
+// (precedence constraint posting on minimal forbidden sets: Igelmund and Radermacher 1983;
+// Cesta and others 2002), depth first, the least loss first, and cuts whatever is not better
+// than the best. Exhausted, it has proved the best. Where that takes too long, parts of
+// the best plan are loosened and laid anew (large neighbourhoods: Shaw 1998).
+const (
+	againNodes = 600 // of the first search, and of each that begins anew where it found nothing
+	proofNodes = 4000
+	againTries = 40
+	laterNodes = 400 // of each of the others
+	laterTries = 160
+)
+
+// search is one search over one network.
+type search struct {
+	n     *network
+	oven  []int // of each task; -1 while open, and for those that hold none
+	nodes int
+	most  int
+	best  *found
+	// posted is the orders along the way down.
+	posted []edge
+	// dice, where there are any, decide between ways out that lose little more than the best.
+	dice *rand.Rand
+}
+
+// found is a plan found.
+type found struct {
+	value int
+	place []int
+	oven  []int
+	order []edge
+}
+
+// conflict is what cannot stand as it is, with the ways out: orders to post, or an oven to
+// choose.
+type conflict struct {
+	orders []edge
+	task   int // whose oven is open, where there are no orders
+}
+
+func newSearch(n *network) *search {
+	s := &search{n: n, oven: make([]int, len(n.tasks))}
+	for i := range s.oven {
+		s.oven[i] = -1
+		if n.tasks[i].racks > 0 && len(n.s.Kitchen.Ovens) == 1 {
+			s.oven[i] = 0
+		}
+	}
+	return s
+}
+
+// down searches from here; false where it was cut short.
+func (s *search) down() bool {
+	if s.nodes++; s.nodes > s.most {
+		return false
+	}
+	c := s.conflict()
+	if c == nil {
+		if v := s.n.length(); s.best == nil || v < s.best.value {
+			s.best = &found{v, slices.Clone(s.n.place), slices.Clone(s.oven), slices.Clone(s.posted)}
+			s.n.limit = min(s.n.limit, s.ceiling())
+		}
+		return true
+	}
+	if c.orders == nil {
+		return s.chooseOven(c.task)
+	}
+	type child struct {
+		edge  edge
+		place []int
+		loss  int
+		sum   int
+	}
+	before := s.n.place
+	var children []child
+	for _, e := range c.orders {
+		s.n.place = slices.Clone(before)
+		s.n.post(e)
+		if s.n.settle(e.to) {
+			sum := 0
+			for i, p := range s.n.place {
+				sum += p - before[i]
+			}
+			children = append(children, child{e, s.n.place, s.n.length(), sum})
+		}
+		s.n.unpost(e)
+	}
+	if s.dice != nil {
+		for i := range children {
+			children[i].sum += s.dice.IntN(1 + children[i].sum/2 + 20)
+			children[i].loss += s.dice.IntN(4)
+		}
+	}
+	slices.SortStableFunc(children, func(a, b child) int {
+		if a.loss != b.loss {
+			return a.loss - b.loss
+		}
+		return a.sum - b.sum
+	})
+	whole := true
+	for i := range children {
+		ch := &children[i]
+		if s.best != nil && slices.Max(ch.place) >= s.best.value {
+			continue
+		}
+		s.n.place = ch.place
+		s.n.post(ch.edge)
+		s.posted = append(s.posted, ch.edge)
+		if !s.down() {
+			whole = false
+		}
+		s.posted = s.posted[:len(s.posted)-1]
+		s.n.unpost(ch.edge)
+		if s.nodes > s.most {
+			whole = false
+			break
+		}
+	}
+	s.n.place = before
+	return whole
+}
+
+// ceiling is the farthest place of a plan that is better than the best.
+func (s *search) ceiling() int {
+	if s.best == nil {
+		return s.n.limit
+	}
+	return s.best.value - 1
+}
+
+func (s *search) chooseOven(task int) bool {
+	whole, triedEmpty := true, map[Oven]bool{}
+	for o, oven := range s.n.s.Kitchen.Ovens {
+		if oven.Racks < s.n.tasks[task].racks {
+			continue
+		}
+		if !slices.Contains(s.oven, o) { // of two alike and empty one is as good
+			alike := Oven{Racks: oven.Racks, HeatUp: oven.HeatUp}
+			if triedEmpty[alike] {
+				continue
+			}
+			triedEmpty[alike] = true
+		}
+		s.oven[task] = o
+		if !s.down() {
+			whole = false
+		}
+		if s.nodes > s.most {
+			whole = false
+			break
+		}
+	}
+	s.oven[task] = -1
+	return whole
+}
+
+// conflict finds the one that is nearest to the table.
+func (s *search) conflict() *conflict {
+	n := s.n
+	for i := 1; i < len(n.tasks); i++ {
+		if n.tasks[i].racks > 0 && s.oven[i] < 0 {
+			return &conflict{task: i}
+		}
+	}
+	var best *conflict
+	nearest := int(^uint(0) >> 1)
+	have := [4]int{n.s.cooks(), n.s.Kitchen.Burners, n.s.Kitchen.Pans, n.s.Kitchen.Bowls}
+	for what, capacity := range have {
+		if at, set := s.overload(capacity, nearest, func(i int) int { return n.tasks[i].holds[what] }); set != nil {
+			nearest, best = at, &conflict{orders: s.orders(set, func(_, _ int) int { return 0 })}
+		}
+	}
+	for o := range n.s.Kitchen.Ovens {
+		oven := &n.s.Kitchen.Ovens[o]
+		in := func(i int) int {
+			if s.oven[i] != o {
+				return 0
+			}
+			return n.tasks[i].racks
+		}
+		heat := func(i, j int) int { // from i to what comes after it
+			if n.tasks[j].celsius > n.tasks[i].celsius {
+				return oven.HeatUp
+			}
+			return 0
+		}
+		if at, set := s.overload(oven.Racks, nearest, in); set != nil {
+			nearest, best = at, &conflict{orders: s.orders(set, heat)}
+		}
+		if at, i, j := s.twoHeats(o, nearest, heat); i > 0 {
+			nearest, best = at, &conflict{orders: s.orders([]int{i, j}, heat)}
+		}
+	}
+	return best
+}
+
+// orders are the ways to order two of a set: with those of one that end first.
+func (s *search) orders(set []int, gap func(i, j int) int) []edge {
+	var out []edge
+	for _, i := range set {
+		for _, j := range set {
+			if i != j {
+				out = append(out, edge{i, j, s.n.tasks[i].minutes + gap(i, j)})
+			}
+		}
+	}
+	return out
+}
+
+// overload finds the moment nearest to the table, and nearer than so many minutes, at which
+// steps hold more than there is, and as few of them as do.
+func (s *search) overload(capacity, nearer int, of func(int) int) (at int, set []int) {
+	n := s.n
+	var holders []int
+	for i := 1; i < len(n.tasks); i++ {
+		if of(i) > 0 && n.tasks[i].minutes > 0 {
+			holders = append(holders, i)
+		}
+	}
+	slices.SortFunc(holders, func(a, b int) int { return n.end(a) - n.end(b) })
+	for k, i := range holders {
+		moment := n.end(i)
+		if moment >= nearer {
+			break
+		}
+		sum := of(i)
+		active := []int{i}
+		for _, j := range holders[:k] {
+			if n.place[j] > moment {
+				active = append(active, j)
+				sum += of(j)
+			}
+		}
+		if sum <= capacity {
+			continue
+		}
+		// The largest first make the smallest set.
+		slices.SortStableFunc(active[1:], func(a, b int) int { return of(b) - of(a) })
+		few, held := active[:0:0], 0
+		for _, j := range active {
+			few = append(few, j)
+			if held += of(j); held > capacity {
+				return moment, few
+			}
+		}
+	}
+	return 0, nil
+}
+
+// twoHeats finds two steps in an oven at two temperatures that overlap, or leave no time to
+// heat up.
+func (s *search) twoHeats(o, nearer int, heat func(i, j int) int) (at, first, second int) {
+	n := s.n
+	at = nearer
+	for i := 1; i < len(n.tasks); i++ {
+		if s.oven[i] != o || n.tasks[i].minutes == 0 {
+			continue
+		}
+		for j := i + 1; j < len(n.tasks); j++ {
+			if s.oven[j] != o || n.tasks[j].minutes == 0 || n.tasks[i].celsius == n.tasks[j].celsius {
+				continue
+			}
+			if n.end(i) >= n.place[j]+heat(i, j) || n.end(j) >= n.place[i]+heat(j, i) {
+				continue
+			}
+			if m := max(n.end(i), n.end(j)); m < at {
+				at, first, second = m, i, j
+			}
+		}
+	}
+	return at, first, second
+}
+
+// again begins anew with other ways out first, until it finds a plan or has proved that
+// there is none.
+func (s *search) again(seed uint64) (whole bool) {
+	s.dice = rand.New(rand.NewPCG(seed, 11))
+	defer func() { s.dice = nil }()
+	for range againTries {
+		s.nodes, s.most = 0, againNodes
+		if s.down() {
+			return true
+		}
+		if s.best != nil {
+			return false
+		}
+	}
+	return false
+}
+
+// improve loosens parts of the best plan and lays them anew.
+func (s *search) improve(seed uint64, floor int) {
+	if s.best == nil {
+		return
+	}
+	rng := rand.New(rand.NewPCG(seed, 7))
+	base := s.n.place
+	ovens := slices.Clone(s.oven)
+	for range laterTries {
+		if s.best.value <= floor {
+			return
+		}
+		keep := .5 + .4*rng.Float64()
+		var kept []edge
+		for _, e := range s.best.order {
+			if rng.Float64() < keep {
+				kept = append(kept, e)
+			}
+		}
+		copy(s.oven, s.best.oven)
+		s.n.place = slices.Clone(base)
+		s.n.limit = s.ceiling()
+		touched := make([]int, 0, len(kept))
+		for _, e := range kept {
+			s.n.post(e)
+			touched = append(touched, e.to)
+		}
+		if s.n.settle(touched...) {
+			s.posted = append(s.posted[:0], kept...)
+			s.nodes, s.most = 0, laterNodes
+			s.down()
+		}
+		for i := len(kept) - 1; i >= 0; i-- {
+			s.n.unpost(kept[i])
+		}
+		s.posted = s.posted[:0]
+	}
+	copy(s.oven, ovens)
+	s.n.place = base
+}

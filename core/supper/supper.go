@@ -1,0 +1,217 @@
+// Package supper plans several dishes for one table: when each step begins, so that every
+// need is kept and nothing is held beyond what there is (docs/model.md, section 10).
+package supper
+
+import (
+	"errors"
+	"fmt"
+)
+
+// Aim is what a plan is best in.
+type Aim string
+
+// The aims.
+const (
+	LatestStart Aim = "latest-start" // the first step of all as late as can be
+	OneCook     Aim = "one-cook"     // the same, with one pair of hands
+	QuietEnd    Aim = "quiet-end"    // as few minutes of hands as can be in the last half hour, then the same
+)
+
+// Aims lists every aim.
+var Aims = []Aim{LatestStart, OneCook, QuietEnd}
+
+// Quiet is how long the end of a quiet plan is, min.
+const Quiet = 30
+
+// Kitchen is what there is to hold.
+type Kitchen struct {
+	Cooks, Burners, Pans, Bowls int
+	Ovens                       []Oven
+}
+
+// Oven is one oven: what stands in it at one time has one temperature.
+type Oven struct {
+	ID    string
+	Racks int
+	// HeatUp is how long it heats up before its first use and before a hotter one, min; it
+	// goes on by itself, with nothing in it.
+	HeatUp int
+}
+
+// Dish is a dish, as steps. It is ready when the last of them ends, between Most and Least
+// minutes before the table.
+type Dish struct {
+	Name        string
+	Steps       []Step
+	Least, Most int
+}
+
+// Step is one piece of work, or of waiting. It holds what it names for all its minutes.
+type Step struct {
+	Name                        string
+	Minutes                     int
+	Hands, Burners, Pans, Bowls int
+	// Racks of one oven at Celsius; 0 for none.
+	Racks   int
+	Celsius float64
+	After   []Gap
+}
+
+// Whenever is a longest gap that may be as long as it likes.
+const Whenever = -1
+
+// Gap has a step begin no sooner than Least and no later than Most minutes after the end of
+// another of its dish.
+type Gap struct {
+	Step        int
+	Least, Most int
+}
+
+// Supper is what is to be planned.
+type Supper struct {
+	Kitchen Kitchen
+	Dishes  []Dish
+	Aim     Aim
+}
+
+// The limits of a supper.
+const (
+	MaxDishes  = 40
+	MaxSteps   = 400       // of all dishes
+	MaxMinutes = 14 * 1440 // of a step or a gap
+)
+
+// Ref names a step of a dish, from 0.
+type Ref struct{ Dish, Step int }
+
+// Fault says what of a supper makes no sense.
+type Fault struct {
+	Code string // too-many, no-step, circular, bad-gap, bad-minutes, bad-window, nothing
+	Ref  Ref
+}
+
+func (f *Fault) Error() string {
+	return fmt.Sprintf("%s: dish %d, step %d", f.Code, f.Ref.Dish, f.Ref.Step)
+}
+
+// ErrTooLittle is that of a step that asks for more than the kitchen has at all.
+var ErrTooLittle = errors.New("more than the kitchen has")
+
+// LackError names what a step holds more of than there is.
+type LackError struct {
+	Ref         Ref
+	What        string // hands, burners, pans, bowls, racks
+	Needs, Have int
+}
+
+func (e *LackError) Error() string {
+	return fmt.Sprintf("dish %d, step %d holds %d %s of %d: %s", e.Ref.Dish, e.Ref.Step, e.Needs, e.What, e.Have, ErrTooLittle)
+}
+
+// Unwrap gives ErrTooLittle.
+func (e *LackError) Unwrap() error { return ErrTooLittle }
+
+// Check gives a *Fault for the first thing that makes no sense, or a *LackError.
+func (s *Supper) Check() error {
+	total := 0
+	if len(s.Dishes) == 0 {
+		return &Fault{Code: "nothing"}
+	}
+	if len(s.Dishes) > MaxDishes {
+		return &Fault{Code: "too-many", Ref: Ref{Dish: MaxDishes}}
+	}
+	for d := range s.Dishes {
+		dish := &s.Dishes[d]
+		if len(dish.Steps) == 0 {
+			return &Fault{"nothing", Ref{d, 0}}
+		}
+		if total += len(dish.Steps); total > MaxSteps {
+			return &Fault{"too-many", Ref{d, 0}}
+		}
+		if dish.Least < 0 || dish.Most < dish.Least || dish.Most > MaxMinutes {
+			return &Fault{"bad-window", Ref{d, 0}}
+		}
+		for i := range dish.Steps {
+			if err := s.checkStep(d, i); err != nil {
+				return err
+			}
+		}
+		if i := circular(dish.Steps); i >= 0 {
+			return &Fault{"circular", Ref{d, i}}
+		}
+	}
+	return nil
+}
+
+func (s *Supper) checkStep(d, i int) error {
+	step, at := &s.Dishes[d].Steps[i], Ref{d, i}
+	if step.Minutes < 0 || step.Minutes > MaxMinutes {
+		return &Fault{"bad-minutes", at}
+	}
+	for _, g := range step.After {
+		if g.Step < 0 || g.Step >= len(s.Dishes[d].Steps) {
+			return &Fault{"no-step", at}
+		}
+		if g.Least < 0 || g.Least > MaxMinutes || g.Most != Whenever && (g.Most < g.Least || g.Most > MaxMinutes) {
+			return &Fault{"bad-gap", at}
+		}
+	}
+	racks := 0
+	for _, o := range s.Kitchen.Ovens {
+		racks = max(racks, o.Racks)
+	}
+	k := &s.Kitchen
+	for _, each := range []struct {
+		what        string
+		needs, have int
+	}{{"hands", step.Hands, s.cooks()}, {"burners", step.Burners, k.Burners}, {"pans", step.Pans, k.Pans}, {"bowls", step.Bowls, k.Bowls}, {"racks", step.Racks, racks}} {
+		if each.needs < 0 {
+			return &Fault{"bad-minutes", at}
+		}
+		if each.needs > each.have {
+			return &LackError{at, each.what, each.needs, each.have}
+		}
+	}
+	return nil
+}
+
+func (s *Supper) cooks() int {
+	if s.Aim == OneCook {
+		return min(1, s.Kitchen.Cooks)
+	}
+	return s.Kitchen.Cooks
+}
+
+// circular gives a step that comes after itself; -1 where none does.
+func circular(steps []Step) int {
+	const (
+		fresh = iota
+		open
+		closed
+	)
+	state := make([]int, len(steps))
+	var visit func(int) int
+	visit = func(i int) int {
+		state[i] = open
+		for _, g := range steps[i].After {
+			switch state[g.Step] {
+			case open:
+				return g.Step
+			case fresh:
+				if at := visit(g.Step); at >= 0 {
+					return at
+				}
+			}
+		}
+		state[i] = closed
+		return -1
+	}
+	for i := range steps {
+		if state[i] == fresh {
+			if at := visit(i); at >= 0 {
+				return at
+			}
+		}
+	}
+	return -1
+}

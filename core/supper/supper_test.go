@@ -1,0 +1,305 @@
+package supper_test
+
+import (
+	"errors"
+	"fmt"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+	"pgregory.net/rapid"
+
+	"cuerda/core/supper"
+)
+
+func usual() supper.Kitchen {
+	return supper.Kitchen{Cooks: 2, Burners: 4, Pans: 2, Bowls: 1, Ovens: []supper.Oven{{ID: "oven", Racks: 2, HeatUp: 15}}}
+}
+
+func draw(t *rapid.T, dishes, steps, longest int) *supper.Supper {
+	s := &supper.Supper{Aim: rapid.SampledFrom(supper.Aims).Draw(t, "aim"), Kitchen: supper.Kitchen{
+		Cooks: rapid.IntRange(1, 2).Draw(t, "cooks"), Burners: rapid.IntRange(1, 3).Draw(t, "burners"),
+		Pans: rapid.IntRange(1, 2).Draw(t, "pans"), Bowls: 1,
+	}}
+	for range rapid.IntRange(1, 2).Draw(t, "ovens") {
+		s.Kitchen.Ovens = append(s.Kitchen.Ovens, supper.Oven{ID: "o", Racks: rapid.IntRange(1, 2).Draw(t, "racks"), HeatUp: rapid.IntRange(0, longest).Draw(t, "heat up")})
+	}
+	for range rapid.IntRange(1, dishes).Draw(t, "dishes") {
+		d := supper.Dish{Least: rapid.IntRange(0, 2).Draw(t, "least")}
+		d.Most = d.Least + rapid.IntRange(0, longest).Draw(t, "window")
+		for i := range rapid.IntRange(1, steps).Draw(t, "steps") {
+			st := supper.Step{Minutes: rapid.IntRange(0, longest).Draw(t, "minutes")}
+			switch rapid.IntRange(0, 5).Draw(t, "what") {
+			case 0, 1:
+				st.Hands = 1
+			case 2:
+				st.Hands, st.Burners, st.Pans = 1, 1, 1
+			case 3:
+				st.Racks, st.Celsius = 1, rapid.SampledFrom([]float64{160, 180, 200}).Draw(t, "celsius")
+			case 4:
+				st.Hands, st.Bowls = 1, 1
+			}
+			if i > 0 {
+				for range rapid.IntRange(0, 2).Draw(t, "needs") {
+					g := supper.Gap{Step: rapid.IntRange(0, i-1).Draw(t, "after"), Least: rapid.IntRange(0, 2).Draw(t, "gap"), Most: supper.Whenever}
+					if rapid.Bool().Draw(t, "limited") {
+						g.Most = g.Least + rapid.IntRange(0, longest).Draw(t, "most")
+					}
+					st.After = append(st.After, g)
+				}
+			}
+			d.Steps = append(d.Steps, st)
+		}
+		s.Dishes = append(s.Dishes, d)
+	}
+	return s
+}
+
+// Every plan keeps every need, as one sees who goes through it minute by minute.
+func TestEveryPlanKeepsEveryNeed(t *testing.T) {
+	rapid.Check(t, func(t *rapid.T) {
+		s := draw(t, 5, 5, 20)
+		p, err := supper.Make(s)
+		var odds *supper.AtOddsError
+		if errors.As(err, &odds) || errors.Is(err, supper.ErrNoPlan) {
+			return
+		}
+		require.NoError(t, err)
+		require.NoError(t, supper.Verify(s, p))
+		assert.LessOrEqual(t, p.Bound, p.Start)
+		assert.True(t, !p.Proved || p.Bound == p.Start)
+		again, err := supper.Make(s)
+		require.NoError(t, err)
+		assert.Equal(t, p, again, "the same supper, the same plan")
+	})
+}
+
+// enumerate tries every way to begin every step, up to so many minutes before the table,
+// and gives the shortest start; -1 where there is none.
+func enumerate(s *supper.Supper, longest int) int {
+	type ref = supper.Ref
+	var refs []ref
+	for d := range s.Dishes {
+		for i := range s.Dishes[d].Steps {
+			refs = append(refs, ref{Dish: d, Step: i})
+		}
+	}
+	best := -1
+	p := &supper.Plan{}
+	var place func(k, begin int)
+	place = func(k, begin int) {
+		if best >= 0 && begin >= best {
+			return
+		}
+		if k == len(refs) {
+			if p.Start = begin; supper.Verify(s, p) == nil {
+				best = begin
+			}
+			return
+		}
+		step := &s.Dishes[refs[k].Dish].Steps[refs[k].Step]
+		ovens := []int{-1}
+		if step.Racks > 0 {
+			ovens = ovens[:0]
+			for o := range s.Kitchen.Ovens {
+				ovens = append(ovens, o)
+			}
+		}
+		for start := step.Minutes; start <= longest; start++ {
+			for _, o := range ovens {
+				one := supper.Placed{Ref: refs[k], Start: start, Minutes: step.Minutes, Oven: o, Celsius: step.Celsius}
+				// Who does it and on which rack makes no difference to when.
+				for c := range step.Hands {
+					one.Cooks = append(one.Cooks, 100*k+c)
+				}
+				for r := range step.Racks {
+					one.Racks = append(one.Racks, r)
+				}
+				p.Steps = append(p.Steps, one)
+				place(k+1, max(begin, start))
+				p.Steps = p.Steps[:len(p.Steps)-1]
+			}
+		}
+	}
+	place(0, 0)
+	return best
+}
+
+func TestSmallSuppersAgreeWithFullEnumeration(t *testing.T) {
+	rapid.Check(t, func(t *rapid.T) {
+		s := draw(t, 2, 2, 3)
+		if s.Aim == supper.QuietEnd {
+			s.Aim = supper.LatestStart
+		}
+		const longest = 16
+		want := enumerate(s, longest)
+		p, err := supper.Make(s)
+		if err != nil {
+			var odds *supper.AtOddsError
+			require.ErrorAs(t, err, &odds)
+			assert.Negative(t, want, "%+v", s)
+			return
+		}
+		assert.True(t, p.Proved)
+		if p.Start <= longest {
+			assert.Equal(t, want, p.Start, "%+v", s)
+		}
+	})
+}
+
+func friday() *supper.Supper {
+	return &supper.Supper{Kitchen: usual(), Aim: supper.LatestStart, Dishes: []supper.Dish{
+		{Name: "Roots", Most: 10, Steps: []supper.Step{
+			{Name: "Cut", Minutes: 10, Hands: 1},
+			{Name: "Roast", Minutes: 30, Racks: 1, Celsius: 200, After: []supper.Gap{{Step: 0, Most: 60}}},
+		}},
+		{Name: "Loaf", Most: 25, Least: 5, Steps: []supper.Step{
+			{Name: "Mix", Minutes: 15, Hands: 1},
+			{Name: "Bake", Minutes: 45, Racks: 1, Celsius: 180, After: []supper.Gap{{Step: 0, Most: 30}}},
+			{Name: "Set", Minutes: 20, After: []supper.Gap{{Step: 1}}},
+		}},
+	}}
+}
+
+// Two heats in one oven go one after the other, with time to heat up before the hotter.
+func TestAnOvenAtTwoHeats(t *testing.T) {
+	s := friday()
+	p, err := supper.Make(s)
+	require.NoError(t, err)
+	require.NoError(t, supper.Verify(s, p))
+	assert.True(t, p.Proved)
+	// The loaf bakes first: 10 min ready before the table, 30 of roots, 15 to heat up, 45 of loaf, 15 of mixing; its
+	// set then ends 25 min before the table at the soonest, which is what it may be.
+	assert.Equal(t, 105, p.Start)
+	assert.Len(t, p.Heats, 2)
+}
+
+func TestWhatStandsInTheWayIsNamed(t *testing.T) {
+	s := friday()
+	s.Dishes[1].Most = 10 // the loaf and the roots cannot both be hot with one oven
+	s.Dishes[0].Most = 0
+	_, err := supper.Make(s)
+	var odds *supper.AtOddsError
+	require.ErrorAs(t, err, &odds)
+	var ways []string
+	for _, w := range odds.Ways {
+		ways = append(ways, fmt.Sprint(w.Code, " ", w.Ref.Dish, " ", w.Minutes))
+	}
+	assert.Contains(t, ways, "oven 0 0")
+	assert.Contains(t, ways, "ready 1 25")
+
+	for code, spoil := range map[string]func(*supper.Supper){
+		"circular":   func(s *supper.Supper) { s.Dishes[0].Steps[0].After = []supper.Gap{{Step: 1}} },
+		"no-step":    func(s *supper.Supper) { s.Dishes[0].Steps[0].After = []supper.Gap{{Step: 9}} },
+		"bad-gap":    func(s *supper.Supper) { s.Dishes[0].Steps[1].After[0].Least = 90 },
+		"bad-window": func(s *supper.Supper) { s.Dishes[0].Least = 99 },
+		"nothing":    func(s *supper.Supper) { s.Dishes = nil },
+		"too-many":   func(s *supper.Supper) { s.Dishes = make([]supper.Dish, 41) },
+	} {
+		s := friday()
+		spoil(s)
+		_, err := supper.Make(s)
+		var fault *supper.Fault
+		require.ErrorAs(t, err, &fault, code)
+		assert.Equal(t, code, fault.Code)
+	}
+	s = friday()
+	s.Kitchen.Ovens = nil
+	_, err = supper.Make(s)
+	var lack *supper.LackError
+	require.ErrorAs(t, err, &lack)
+	assert.Equal(t, "racks", lack.What)
+}
+
+// The checker finds what is wrong with a plan.
+func TestTheCheckerSeesWhatIsWrong(t *testing.T) {
+	s := friday()
+	good, err := supper.Make(s)
+	require.NoError(t, err)
+	for name, spoil := range map[string]func(*supper.Plan){
+		"too late":     func(p *supper.Plan) { p.Steps[len(p.Steps)-1].Start -= 9 },
+		"one missing":  func(p *supper.Plan) { p.Steps = p.Steps[1:] },
+		"nobody there": func(p *supper.Plan) { p.Steps[0].Cooks = nil },
+		"no oven": func(p *supper.Plan) {
+			for i := range p.Steps {
+				if p.Steps[i].Oven == 0 {
+					p.Steps[i].Oven = -1
+				}
+			}
+		},
+		"another start": func(p *supper.Plan) { p.Start++ },
+	} {
+		p := *good
+		p.Steps = append([]supper.Placed(nil), good.Steps...)
+		spoil(&p)
+		assert.Error(t, supper.Verify(s, &p), name)
+	}
+}
+
+func TestAQuietEndKeepsHandsOutOfIt(t *testing.T) {
+	s := &supper.Supper{Kitchen: usual(), Dishes: []supper.Dish{{Name: "Sauce", Most: 120, Steps: []supper.Step{{Name: "Blend", Minutes: 8, Hands: 1}}}}}
+	for aim, want := range map[supper.Aim]int{supper.LatestStart: 8, supper.QuietEnd: 38} {
+		s.Aim = aim
+		p, err := supper.Make(s)
+		require.NoError(t, err)
+		assert.Equal(t, want, p.Start, aim)
+	}
+}
+
+func ExampleMake() {
+	p, err := supper.Make(friday())
+	if err != nil {
+		fmt.Println(err)
+		return
+	}
+	for _, s := range p.Steps {
+		fmt.Printf("%d min before: dish %d, step %d\n", s.Start, s.Dish, s.Step)
+	}
+	// Output:
+	// 105 min before: dish 1, step 0
+	// 90 min before: dish 1, step 1
+	// 45 min before: dish 1, step 2
+	// 40 min before: dish 0, step 0
+	// 30 min before: dish 0, step 1
+}
+
+// large is a supper of so many dishes of so many steps each.
+func large(dishes, steps int) *supper.Supper {
+	s := &supper.Supper{Kitchen: usual(), Aim: supper.LatestStart}
+	for d := range dishes {
+		dish := supper.Dish{Most: 40}
+		for i := range steps {
+			st := supper.Step{Minutes: 3 + (7*d+5*i)%12}
+			switch (d + i) % 4 {
+			case 0, 1:
+				st.Hands = 1
+			case 2:
+				st.Hands, st.Burners, st.Pans = 1, 1, 1
+			}
+			if i == steps-2 && d%2 == 0 {
+				st = supper.Step{Minutes: 25 + 5*(d%3), Racks: 1, Celsius: []float64{180, 200}[d/2%2]}
+			}
+			if i > 0 {
+				st.After = []supper.Gap{{Step: i - 1, Most: 90}}
+			}
+			dish.Steps = append(dish.Steps, st)
+		}
+		s.Dishes = append(s.Dishes, dish)
+	}
+	return s
+}
+
+func BenchmarkMake(b *testing.B) {
+	for _, size := range [][2]int{{5, 6}, {8, 10}, {10, 10}} {
+		s := large(size[0], size[1])
+		b.Run(fmt.Sprintf("%dx%d", size[0], size[1]), func(b *testing.B) {
+			var p *supper.Plan
+			for b.Loop() {
+				p, _ = supper.Make(s)
+			}
+			if p != nil {
+				b.ReportMetric(float64(p.Start)/float64(p.Bound), "of-bound")
+			}
+		})
+	}
+}
