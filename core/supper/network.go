@@ -17,6 +17,7 @@ const (
 	burners
 	pans
 	bowls
+	racks
 )
 
 // edge keeps place[from] >= place[to] + least.
@@ -30,6 +31,9 @@ type network struct {
 	in    [][]edge // by to
 	place []int
 	limit int // no place may be beyond
+
+	waits []bool // of settle, all false between calls
+	queue []int
 }
 
 // newNetwork gives the network of the needs alone. last says, for each dish, which of the
@@ -54,6 +58,7 @@ func newNetwork(s *Supper, last []int) *network {
 		longest += len(n.tasks) * o.HeatUp
 	}
 	n.limit = longest + 1
+	n.waits = make([]bool, len(n.tasks))
 	n.in, n.place = make([][]edge, len(n.tasks)), make([]int, len(n.tasks))
 	for d := range s.Dishes {
 		dish := &s.Dishes[d]
@@ -84,27 +89,32 @@ func (n *network) unpost(e edge) {
 // settle moves places away from the table until every edge from the queued nodes holds;
 // false where none can, or one would lie beyond the limit.
 func (n *network) settle(queue ...int) bool {
-	waits := make([]bool, len(n.tasks))
+	n.queue = append(n.queue[:0], queue...)
 	for _, q := range queue {
-		waits[q] = true
+		n.waits[q] = true
 	}
-	for head := 0; head < len(queue); head++ {
-		to := queue[head]
-		waits[to] = false
+	for head := 0; head < len(n.queue); head++ {
+		to := n.queue[head]
+		n.waits[to] = false
 		for _, e := range n.in[to] {
-			if at := n.place[to] + e.least; at > n.place[e.from] {
-				if e.from == 0 || at > n.limit {
-					return false // the table does not move
+			at := n.place[to] + e.least
+			if at <= n.place[e.from] {
+				continue
+			}
+			if e.from == 0 || at > n.limit { // the table does not move
+				for _, q := range n.queue[head:] {
+					n.waits[q] = false
 				}
-				n.place[e.from] = at
-				if !waits[e.from] {
-					waits[e.from] = true
-					queue = append(queue, e.from)
-				}
+				return false
+			}
+			n.place[e.from] = at
+			if !n.waits[e.from] {
+				n.waits[e.from] = true
+				n.queue = append(n.queue, e.from)
 			}
 		}
 		if head > 4096 {
-			queue = slices.Clone(queue[head+1:])
+			n.queue = append(n.queue[:0], n.queue[head+1:]...)
 			head = -1
 		}
 	}

@@ -21,7 +21,10 @@ const (
 // search is one search over one network.
 type search struct {
 	n     *network
-	oven  []int // of each task; -1 while open, and for those that hold none
+	oven  []int    // of each task; -1 while open, and for those that hold none
+	users [5][]int // the tasks that hold hands, burners, pans, bowls and racks
+	line  []int    // of overload
+	few   []int
 	nodes int
 	most  int
 	best  *found
@@ -49,6 +52,12 @@ type conflict struct {
 func newSearch(n *network) *search {
 	s := &search{n: n, oven: make([]int, len(n.tasks))}
 	for i := range s.oven {
+		t := &n.tasks[i]
+		for what, held := range [5]int{t.holds[0], t.holds[1], t.holds[2], t.holds[3], t.racks} {
+			if held > 0 && t.minutes > 0 {
+				s.users[what] = append(s.users[what], i)
+			}
+		}
 		s.oven[i] = -1
 		if n.tasks[i].racks > 0 && len(n.s.Kitchen.Ovens) == 1 {
 			s.oven[i] = 0
@@ -174,7 +183,7 @@ func (s *search) conflict() *conflict {
 	nearest := int(^uint(0) >> 1)
 	have := [4]int{n.s.cooks(), n.s.Kitchen.Burners, n.s.Kitchen.Pans, n.s.Kitchen.Bowls}
 	for what, capacity := range have {
-		if at, set := s.overload(capacity, nearest, func(i int) int { return n.tasks[i].holds[what] }); set != nil {
+		if at, set := s.overload(s.users[what], capacity, nearest, func(i int) int { return n.tasks[i].holds[what] }); set != nil {
 			nearest, best = at, &conflict{orders: s.orders(set, func(_, _ int) int { return 0 })}
 		}
 	}
@@ -192,7 +201,7 @@ func (s *search) conflict() *conflict {
 			}
 			return 0
 		}
-		if at, set := s.overload(oven.Racks, nearest, in); set != nil {
+		if at, set := s.overload(s.users[racks], oven.Racks, nearest, in); set != nil {
 			nearest, best = at, &conflict{orders: s.orders(set, heat)}
 		}
 		if at, i, j := s.twoHeats(o, nearest, heat); i > 0 {
@@ -217,28 +226,33 @@ func (s *search) orders(set []int, gap func(i, j int) int) []edge {
 
 // overload finds the moment nearest to the table, and nearer than so many minutes, at which
 // steps hold more than there is, and as few of them as do.
-func (s *search) overload(capacity, nearer int, of func(int) int) (at int, set []int) {
+func (s *search) overload(users []int, capacity, nearer int, of func(int) int) (at int, set []int) {
 	n := s.n
-	var holders []int
-	for i := 1; i < len(n.tasks); i++ {
-		if of(i) > 0 && n.tasks[i].minutes > 0 {
-			holders = append(holders, i)
+	line := s.line[:0] // by their end, the nearest to the table first
+	for _, i := range users {
+		if of(i) == 0 {
+			continue
+		}
+		line = append(line, i)
+		for k := len(line) - 1; k > 0 && n.end(line[k]) < n.end(line[k-1]); k-- {
+			line[k], line[k-1] = line[k-1], line[k]
 		}
 	}
-	slices.SortFunc(holders, func(a, b int) int { return n.end(a) - n.end(b) })
-	for k, i := range holders {
+	s.line = line
+	for k, i := range line {
 		moment := n.end(i)
 		if moment >= nearer {
 			break
 		}
 		sum := of(i)
-		active := []int{i}
-		for _, j := range holders[:k] {
+		active := append(s.few[:0], i)
+		for _, j := range line[:k] {
 			if n.place[j] > moment {
 				active = append(active, j)
 				sum += of(j)
 			}
 		}
+		s.few = active
 		if sum <= capacity {
 			continue
 		}
