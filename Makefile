@@ -77,14 +77,15 @@ check-web: .cache/npm
 # What is made from the Go types must be what the repository holds.
 check-generated: bin/cuerda
 	@out=$$(mktemp -d); trap 'rm -rf "$$out"' EXIT; \
-	bin/cuerda openapi > "$$out/openapi.json"; bin/cuerda schema > "$$out/build.schema.json"; \
+	bin/cuerda openapi > "$$out/openapi.json"; bin/cuerda schema > "$$out/build.schema.json"; bin/cuerda schema supper > "$$out/supper.schema.json"; \
 	(cd web && npx openapi-typescript "$$out/openapi.json" -o "$$out/schema.d.ts" >/dev/null 2>&1); \
-	cmp "$$out/openapi.json" docs/formats/openapi.json && cmp "$$out/build.schema.json" docs/formats/build.schema.json && \
+	cmp "$$out/openapi.json" docs/formats/openapi.json && cmp "$$out/build.schema.json" docs/formats/build.schema.json && cmp "$$out/supper.schema.json" docs/formats/supper.schema.json && \
 	cmp "$$out/schema.d.ts" web/src/api/schema.d.ts || { echo "Generated files are old: run 'make generate'."; exit 1; }
 
 generate: bin/cuerda
 	bin/cuerda openapi > docs/formats/openapi.json
 	bin/cuerda schema > docs/formats/build.schema.json
+	bin/cuerda schema supper > docs/formats/supper.schema.json
 	cd web && npm run --silent types
 
 format: .cache/npm

@@ -68,10 +68,14 @@ func predictCommand() *cobra.Command {
 
 func schemaCommand() *cobra.Command {
 	return &cobra.Command{
-		Use:   "schema",
-		Short: "Print the JSON Schema of the build document",
-		Args:  cobra.NoArgs,
-		RunE: func(cmd *cobra.Command, _ []string) error {
+		Use:       "schema [supper]",
+		Short:     "Print the JSON Schema of the build document, or of the supper",
+		Args:      cobra.MatchAll(cobra.MaximumNArgs(1), cobra.OnlyValidArgs),
+		ValidArgs: []string{"supper"},
+		RunE: func(cmd *cobra.Command, args []string) error {
+			if len(args) > 0 {
+				return writeJSON(cmd.OutOrStdout(), api.SupperSchema())
+			}
 			return writeJSON(cmd.OutOrStdout(), formula.Schema(food.Starter()))
 		},
 	}

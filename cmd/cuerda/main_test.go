@@ -290,3 +290,29 @@ func TestARecipeIsReadAndPredicted(t *testing.T) {
 	assert.Equal(t, 2, code)
 	assert.Contains(t, errs, "no-recipe")
 }
+
+func TestASupperIsPlanned(t *testing.T) {
+	const roots = `{"format":"cuerda-supper/1","table":"2026-11-27T19:00:00+01:00","kitchen":{"cooks":1,"ovens":[{"id":"oven","racks":1,"heat_up_minutes":15}]},
+		"dishes":[{"name":"Roots","steps":[{"name":"Cut","minutes":10,"hands":1},{"name":"Roast","minutes":30,"oven":{"celsius":200},"after":[{"step":"Cut","most":60}]}]}]}`
+	code, out, errs := command(roots, "plan", "-")
+	require.Zero(t, code, errs)
+	var p answer.Plan
+	require.NoError(t, json.Unmarshal([]byte(out), &p))
+	assert.True(t, p.Proved)
+	assert.Equal(t, "2026-11-27T18:20:00+01:00", p.Start.Format(time.RFC3339))
+	assert.Equal(t, []int{1}, p.Steps[0].Cooks)
+	assert.Equal(t, &answer.PlanOven{ID: "oven", Racks: []int{1}, Celsius: 200}, p.Steps[1].Oven)
+	assert.Equal(t, "2026-11-27T18:15:00+01:00", p.Heats[0].Start.Format(time.RFC3339))
+
+	code, _, errs = command(strings.Replace(roots, `"cooks":1`, `"cooks":0`, 1), "plan", "-")
+	assert.Equal(t, 2, code)
+	assert.Contains(t, errs, "lacks-hands")
+	late := strings.Replace(roots, `"most":60}]}]`, `"least":5,"most":5}]}],"ready":{"least":0,"most":0}},{"name":"Rolls","ready":{"least":0,"most":0},"steps":[{"name":"Toast","minutes":9,"oven":{"celsius":230}}]`, 1)
+	code, _, errs = command(late, "plan", "-")
+	assert.Equal(t, 2, code)
+	assert.Contains(t, errs, "needs-at-odds")
+	assert.Contains(t, errs, "Rolls")
+	code, out, _ = command("", "schema", "supper")
+	require.Zero(t, code)
+	assert.Contains(t, out, "share_oven")
+}

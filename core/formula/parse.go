@@ -88,7 +88,7 @@ func (p *parser) parse(data []byte) (*node, *Fault) {
 	}
 	if errors.Is(err, errTooMany) {
 		most := float64(mostValues)
-		return nil, &Fault{Code: CodeTooMany, Max: &most}
+		return nil, &Fault{Code: CodeTooMany, Got: "more values", Max: &most}
 	}
 	offset := int(dec.InputOffset())
 	var syntax *jsontext.SyntacticError

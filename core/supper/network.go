@@ -57,7 +57,7 @@ func newNetwork(s *Supper, last []int) *network {
 	for _, o := range s.Kitchen.Ovens {
 		longest += len(n.tasks) * o.HeatUp
 	}
-	n.limit = longest + 1
+	n.limit = longest + 1 + max(Quiet, s.Night)
 	n.waits = make([]bool, len(n.tasks))
 	n.in, n.place = make([][]edge, len(n.tasks)), make([]int, len(n.tasks))
 	for d := range s.Dishes {

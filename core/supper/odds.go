@@ -26,13 +26,20 @@ type Way struct {
 }
 
 // longestRelief is how much longer than it may be a wait is made to see whether that helps,
-// min, and reliefTries how many are tried to find the least.
-const longestRelief = 720
+// min, and reliefTries how many changes are tried in all.
+const (
+	longestRelief = 720
+	reliefTries   = 300
+)
 
 // atOdds looks for single changes that make room.
 func atOdds(s *Supper) error {
 	out := &AtOddsError{}
+	tried := 0
 	fits := func(change func(*Supper)) bool {
+		if tried++; tried > reliefTries {
+			return false
+		}
 		c := clone(s)
 		change(c)
 		return solvable(c)
@@ -50,21 +57,6 @@ func atOdds(s *Supper) error {
 			}
 		}
 		return high, true
-	}
-	for d := range s.Dishes {
-		if m, ok := least(s.Dishes[d].Most, func(c *Supper, m int) { c.Dishes[d].Most = m }); ok {
-			out.Ways = append(out.Ways, Way{Code: "ready", Ref: Ref{d, 0}, Minutes: m})
-		}
-		for i := range s.Dishes[d].Steps {
-			for k, g := range s.Dishes[d].Steps[i].After {
-				if g.Most == Whenever {
-					continue
-				}
-				if m, ok := least(g.Most, func(c *Supper, m int) { c.Dishes[d].Steps[i].After[k].Most = m }); ok {
-					out.Ways = append(out.Ways, Way{Code: "gap", Ref: Ref{d, i}, After: g.Step, Minutes: m})
-				}
-			}
-		}
 	}
 	for _, more := range []struct {
 		code string
@@ -88,6 +80,21 @@ func atOdds(s *Supper) error {
 		}
 		if fits(func(c *Supper) { more.add(&c.Kitchen) }) {
 			out.Ways = append(out.Ways, Way{Code: more.code})
+		}
+	}
+	for d := range s.Dishes {
+		if m, ok := least(s.Dishes[d].Most, func(c *Supper, m int) { c.Dishes[d].Most = m }); ok {
+			out.Ways = append(out.Ways, Way{Code: "ready", Ref: Ref{d, 0}, Minutes: m})
+		}
+		for i := range s.Dishes[d].Steps {
+			for k, g := range s.Dishes[d].Steps[i].After {
+				if g.Most == Whenever {
+					continue
+				}
+				if m, ok := least(g.Most, func(c *Supper, m int) { c.Dishes[d].Steps[i].After[k].Most = m }); ok {
+					out.Ways = append(out.Ways, Way{Code: "gap", Ref: Ref{d, i}, After: g.Step, Minutes: m})
+				}
+			}
 		}
 	}
 	return out

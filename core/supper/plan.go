@@ -79,8 +79,11 @@ func solve(s *Supper) (best *found, floor int, whole bool) {
 		if !n.settleAll() {
 			continue
 		}
-		if s.Aim == QuietEnd {
-			quieten(n)
+		switch s.Aim {
+		case QuietEnd:
+			forward(n, Quiet)
+		case DayBefore:
+			forward(n, s.Night)
 		}
 		bound := energy(n)
 		if floor == 0 || bound < floor {
@@ -130,9 +133,9 @@ func pick(ends [][]int, k int) (last []int, more bool) {
 	return last, true
 }
 
-// quieten moves hands out of the last half hour, the longest work first, wherever the needs
-// let it.
-func quieten(n *network) {
+// forward has hands done so long before the table, the longest work first, wherever the needs
+// let them.
+func forward(n *network, minutes int) {
 	var work []int
 	for i := 1; i < len(n.tasks); i++ {
 		if n.tasks[i].holds[hands] > 0 {
@@ -142,7 +145,7 @@ func quieten(n *network) {
 	slices.SortStableFunc(work, func(a, b int) int { return n.tasks[b].minutes - n.tasks[a].minutes })
 	for _, i := range work {
 		before := slices.Clone(n.place)
-		e := edge{i, 0, n.tasks[i].minutes + Quiet}
+		e := edge{i, 0, n.tasks[i].minutes + minutes}
 		n.post(e)
 		if !n.settle(0) {
 			n.unpost(e)

@@ -14,11 +14,12 @@ type Aim string
 const (
 	LatestStart Aim = "latest-start" // the first step of all as late as can be
 	OneCook     Aim = "one-cook"     // the same, with one pair of hands
-	QuietEnd    Aim = "quiet-end"    // as few minutes of hands as can be in the last half hour, then the same
+	QuietEnd    Aim = "quiet-end"    // hands out of the last half hour where the needs let them, then the same
+	DayBefore   Aim = "day-before"   // hands on the evening before where the needs let them, then the same
 )
 
 // Aims lists every aim.
-var Aims = []Aim{LatestStart, OneCook, QuietEnd}
+var Aims = []Aim{LatestStart, OneCook, QuietEnd, DayBefore}
 
 // Quiet is how long the end of a quiet plan is, min.
 const Quiet = 30
@@ -58,10 +59,10 @@ type Step struct {
 }
 
 // Whenever is a longest gap that may be as long as it likes.
-const Whenever = -1
+const Whenever = 1 << 30
 
 // Gap has a step begin no sooner than Least and no later than Most minutes after the end of
-// another of its dish.
+// another of its dish; below 0 it begins before that end.
 type Gap struct {
 	Step        int
 	Least, Most int
@@ -72,6 +73,8 @@ type Supper struct {
 	Kitchen Kitchen
 	Dishes  []Dish
 	Aim     Aim
+	// Night is how long before the table the evening before ends, min, for DayBefore.
+	Night int
 }
 
 // The limits of a supper.
@@ -152,7 +155,7 @@ func (s *Supper) checkStep(d, i int) error {
 		if g.Step < 0 || g.Step >= len(s.Dishes[d].Steps) {
 			return &Fault{"no-step", at}
 		}
-		if g.Least < 0 || g.Least > MaxMinutes || g.Most != Whenever && (g.Most < g.Least || g.Most > MaxMinutes) {
+		if g.Least < -MaxMinutes || g.Least > MaxMinutes || g.Most != Whenever && (g.Most < g.Least || g.Most > MaxMinutes) {
 			return &Fault{"bad-gap", at}
 		}
 	}

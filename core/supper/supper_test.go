@@ -58,7 +58,7 @@ func draw(t *rapid.T, dishes, steps, longest int) *supper.Supper {
 // Every plan keeps every need, as one sees who goes through it minute by minute.
 func TestEveryPlanKeepsEveryNeed(t *testing.T) {
 	rapid.Check(t, func(t *rapid.T) {
-		s := draw(t, 5, 5, 20)
+		s := draw(t, 4, 4, 15)
 		p, err := supper.Make(s)
 		var odds *supper.AtOddsError
 		if errors.As(err, &odds) || errors.Is(err, supper.ErrNoPlan) {

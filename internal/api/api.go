@@ -111,6 +111,7 @@ func (s *Server) register(r *gin.Engine) huma.API {
 	s.registerBake(api)
 	s.registerFigures(api)
 	s.registerDish(api)
+	s.registerPlan(api)
 	s.registerExchange(api)
 	s.registerReading(api)
 	s.registerHealth(api)

@@ -519,6 +519,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** When each step of a supper of several dishes begins */
+        post: operations["plan"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/predict": {
         parameters: {
             query?: never;
@@ -1156,6 +1173,12 @@ export interface components {
             /** @enum {string} */
             status: "ok";
         };
+        InOven: {
+            /** Format: double */
+            celsius: number;
+            /** Format: int64 */
+            racks?: number;
+        };
         Ingredient: {
             /** Format: double */
             amount: number;
@@ -1486,6 +1509,63 @@ export interface components {
             x: number;
             /** Format: double */
             y: number;
+        };
+        Plan: {
+            /** @enum {string} */
+            aim: "latest-start" | "one-cook" | "quiet-end" | "day-before";
+            /** Format: date-time */
+            bound: string;
+            heats: components["schemas"]["PlanHeat"][];
+            /** @description whether no plan begins later */
+            proved: boolean;
+            shared: components["schemas"]["PlanShared"][];
+            /** Format: date-time */
+            start: string;
+            steps: components["schemas"]["PlanStep"][];
+        };
+        PlanHeat: {
+            /** Format: double */
+            celsius: number;
+            /** Format: int64 */
+            minutes: number;
+            oven: string;
+            /** Format: date-time */
+            start: string;
+        };
+        PlanOven: {
+            /** Format: double */
+            celsius: number;
+            id: string;
+            racks: number[];
+        };
+        PlanShared: {
+            /** Format: double */
+            browning: number;
+            /** Format: double */
+            browning_was: number;
+            /** Format: double */
+            celsius: number;
+            /** Format: double */
+            celsius_was: number;
+            dish: string;
+            /** Format: double */
+            minutes: number;
+            /** Format: double */
+            minutes_was: number;
+            /** Format: double */
+            weight_loss_pct: number;
+            /** Format: double */
+            weight_loss_was_pct: number;
+        };
+        PlanStep: {
+            cooks: number[];
+            dish: string;
+            /** Format: int64 */
+            minutes: number;
+            oven?: components["schemas"]["PlanOven"];
+            /** Format: date-time */
+            start: string;
+            step: string;
         };
         Point: {
             /** Format: double */
@@ -1921,6 +2001,75 @@ export interface components {
             step: number;
             /** @enum {string} */
             what: "amount" | "food" | "prep" | "part" | "rest" | "chill" | "piece" | "count" | "size" | "method" | "celsius" | "minutes";
+        };
+        Supper: {
+            /** @enum {string} */
+            aim?: "latest-start" | "one-cook" | "quiet-end" | "day-before";
+            dishes: components["schemas"]["SupperDish"][];
+            /** @enum {string} */
+            format: "cuerda-supper/1";
+            kitchen?: components["schemas"]["SupperKitchen"];
+            name?: string;
+            share_oven?: boolean;
+            /**
+             * Format: date-time
+             * @description when it is on the table, RFC 3339 with its offset
+             */
+            table: string;
+        };
+        SupperAfter: {
+            /** Format: int64 */
+            least?: number;
+            /** Format: int64 */
+            most?: number;
+            step: string;
+        };
+        SupperDish: {
+            build?: unknown;
+            name: string;
+            /** Format: int64 */
+            pieces?: number;
+            ready?: components["schemas"]["SupperWindow"];
+            steps?: components["schemas"]["SupperStep"][];
+        };
+        SupperKitchen: {
+            /** Format: int64 */
+            bowls?: number;
+            /** Format: int64 */
+            burners?: number;
+            /** Format: int64 */
+            cooks?: number;
+            ovens?: components["schemas"]["SupperOven"][];
+            /** Format: int64 */
+            pans?: number;
+        };
+        SupperOven: {
+            /** Format: int64 */
+            heat_up_minutes?: number;
+            id: string;
+            /** Format: int64 */
+            racks: number;
+        };
+        SupperStep: {
+            after?: components["schemas"]["SupperAfter"][];
+            /** Format: int64 */
+            bowls?: number;
+            /** Format: int64 */
+            burners?: number;
+            /** Format: int64 */
+            hands?: number;
+            /** Format: int64 */
+            minutes: number;
+            name: string;
+            oven?: components["schemas"]["InOven"];
+            /** Format: int64 */
+            pans?: number;
+        };
+        SupperWindow: {
+            /** Format: int64 */
+            least: number;
+            /** Format: int64 */
+            most: number;
         };
         TakenIn: {
             /** Format: int64 */
@@ -3912,6 +4061,57 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Part"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    plan: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Supper"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Plan"];
                 };
             };
             /** @description Request Entity Too Large */
