@@ -71,7 +71,7 @@ func startBehind(t testing.TB, wrap func(http.Handler) http.Handler) *app {
 	pages, err := web.Dist()
 	require.NoError(t, err)
 	server := httptest.NewServer(wrap((&api.Server{
-		Store: s, Who: api.OneKitchen(kitchen), Foods: foods, Log: slog.New(slog.NewTextHandler(os.Stderr, nil)), Pages: pages,
+		Store: s, Who: api.OneKitchen(kitchen), Foods: foods, Log: slog.New(slog.NewTextHandler(os.Stderr, &slog.HandlerOptions{Level: slog.LevelWarn})), Pages: pages,
 	}).Handler()))
 	t.Cleanup(server.Close)
 	return &app{t, server.URL}
