@@ -53,11 +53,11 @@ var told = []func(d *formula.Document, k *kitchen.Kitchen) any{
 		baked.Needs = nil
 		return []any{baked, needs}
 	},
+	func(d *formula.Document, k *kitchen.Kitchen) any { return bake.LookOut(d, k, nil) },
 	func(d *formula.Document, k *kitchen.Kitchen) any {
 		k.Used = map[string]int{"flax-meal": 3}
 		return advice.Bind(k, d, advice.Options{})
 	},
-	func(d *formula.Document, k *kitchen.Kitchen) any { return bake.LookOut(d, k, nil) },
 }
 
 // No figure is idle: each one, put at an end of its range, changes what some build is told.
