@@ -58,6 +58,9 @@ func newNetwork(s *Supper, last []int) *network {
 		longest += len(n.tasks) * o.HeatUp
 	}
 	n.limit = longest + 1 + max(Quiet, s.Night)
+	for _, p := range s.Pins {
+		n.limit = max(n.limit, p.Start+longest)
+	}
 	n.waits = make([]bool, len(n.tasks))
 	n.in, n.place = make([][]edge, len(n.tasks)), make([]int, len(n.tasks))
 	for d := range s.Dishes {
@@ -75,6 +78,18 @@ func newNetwork(s *Supper, last []int) *network {
 		}
 		end := first[d] + last[d]
 		n.post(edge{0, end, -n.tasks[end].minutes - dish.Most})
+	}
+	pinned := make([]bool, len(n.tasks))
+	for _, p := range s.Pins {
+		at := first[p.Dish] + p.Step
+		pinned[at] = true
+		n.post(edge{at, 0, p.Start})
+		n.post(edge{0, at, -p.Start})
+	}
+	for i := 1; s.Now > 0 && i < len(n.tasks); i++ {
+		if !pinned[i] {
+			n.post(edge{0, i, -s.Now})
+		}
 	}
 	return n
 }

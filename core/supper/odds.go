@@ -1,6 +1,9 @@
 package supper
 
-import "fmt"
+import (
+	"fmt"
+	"slices"
+)
 
 // AtOddsError says that no plan can be, and the least that would have to give.
 type AtOddsError struct {
@@ -16,7 +19,8 @@ func (e *AtOddsError) Error() string {
 // Way is a single change that makes room.
 type Way struct {
 	// Code is ready (a dish may be ready so many minutes sooner), gap (a step may wait so
-	// many minutes for another), cook, burner, pan, bowl, rack or oven (one more).
+	// many minutes for another), pin (a step is not pinned), late (the table is so many
+	// minutes later), cook, burner, pan, bowl, rack or oven (one more).
 	Code string
 	// Ref is the dish or the step; After the step that it waits for.
 	Ref   Ref
@@ -30,6 +34,8 @@ type Way struct {
 const (
 	longestRelief = 720
 	reliefTries   = 300
+	lateStep      = 5   // in which a later table is tried, min
+	latest        = 360 // that it is tried
 )
 
 // atOdds looks for single changes that make room.
@@ -80,6 +86,31 @@ func atOdds(s *Supper) error {
 		}
 		if fits(func(c *Supper) { more.add(&c.Kitchen) }) {
 			out.Ways = append(out.Ways, Way{Code: more.code})
+		}
+	}
+	for i := range s.Pins {
+		if fits(func(c *Supper) { c.Pins = slices.Delete(slices.Clone(c.Pins), i, i+1) }) {
+			out.Ways = append(out.Ways, Way{Code: "pin", Ref: s.Pins[i].Ref})
+		}
+	}
+	if s.Now > 0 {
+		later := func(c *Supper, minutes int) {
+			c.Now += minutes
+			c.Pins = slices.Clone(c.Pins)
+			for i := range c.Pins {
+				c.Pins[i].Start += minutes
+			}
+		}
+		// What has begun may not wait for ever: much later may fit no more.
+		for m := lateStep; m <= latest; m += lateStep {
+			if !fits(func(c *Supper) { later(c, m) }) {
+				continue
+			}
+			for m > 1 && fits(func(c *Supper) { later(c, m-1) }) {
+				m--
+			}
+			out.Ways = append(out.Ways, Way{Code: "late", Minutes: m})
+			break
 		}
 	}
 	for d := range s.Dishes {

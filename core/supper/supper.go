@@ -73,8 +73,20 @@ type Supper struct {
 	Kitchen Kitchen
 	Dishes  []Dish
 	Aim     Aim
+	// Pins are steps that begin at that time and at no other.
+	Pins []Pin
+	// Now is how long before the table it is, min, where there is a now: what is not pinned
+	// begins then at the soonest. 0 for none.
+	Now int
 	// Night is how long before the table the evening before ends, min, for DayBefore.
 	Night int
+}
+
+// Pin has a step begin so many minutes before the table: where a cook put it, or when it was
+// begun.
+type Pin struct {
+	Ref
+	Start int
 }
 
 // The limits of a supper.
@@ -89,7 +101,7 @@ type Ref struct{ Dish, Step int }
 
 // Fault says what of a supper makes no sense.
 type Fault struct {
-	Code string // too-many, no-step, circular, bad-gap, bad-minutes, bad-window, nothing
+	Code string // too-many, bad-pin, no-step, circular, bad-gap, bad-minutes, bad-window, nothing
 	Ref  Ref
 }
 
@@ -142,6 +154,14 @@ func (s *Supper) Check() error {
 		if i := circular(dish.Steps); i >= 0 {
 			return &Fault{"circular", Ref{d, i}}
 		}
+	}
+	pinned := map[Ref]bool{}
+	for _, p := range s.Pins {
+		if p.Dish < 0 || p.Dish >= len(s.Dishes) || p.Step < 0 || p.Step >= len(s.Dishes[p.Dish].Steps) ||
+			pinned[p.Ref] || p.Start < s.Dishes[p.Dish].Steps[p.Step].Minutes || p.Start > MaxMinutes {
+			return &Fault{"bad-pin", p.Ref}
+		}
+		pinned[p.Ref] = true
 	}
 	return nil
 }

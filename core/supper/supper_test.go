@@ -236,6 +236,48 @@ func TestTheCheckerSeesWhatIsWrong(t *testing.T) {
 	}
 }
 
+// What a cook has put somewhere stays there, what was begun too, and from now on nothing
+// begins in the past.
+func TestPinsAndNow(t *testing.T) {
+	s := friday()
+	s.Pins = []supper.Pin{{Ref: supper.Ref{Dish: 0, Step: 0}, Start: 55}}
+	s.Now = 120
+	p, err := supper.Make(s)
+	require.NoError(t, err)
+	require.NoError(t, supper.Verify(s, p))
+	for _, one := range p.Steps {
+		if one.Ref == s.Pins[0].Ref {
+			assert.Equal(t, 55, one.Start)
+		}
+	}
+	s.Now = 60 // the loaf can no longer be ready
+	_, err = supper.Make(s)
+	var odds *supper.AtOddsError
+	require.ErrorAs(t, err, &odds)
+	codes := map[string]int{}
+	for _, w := range odds.Ways {
+		codes[w.Code] = w.Minutes
+	}
+	assert.Positive(t, codes["late"], "an hour later it can")
+	later := friday()
+	later.Pins = []supper.Pin{{Ref: supper.Ref{}, Start: 55 + codes["late"]}}
+	later.Now = 60 + codes["late"]
+	_, err = supper.Make(later)
+	require.NoError(t, err, "and that is what it takes")
+
+	s = friday()
+	s.Pins = []supper.Pin{{Ref: supper.Ref{Dish: 0, Step: 0}, Start: 20}, {Ref: supper.Ref{Dish: 0, Step: 1}, Start: 30}}
+	_, err = supper.Make(s)
+	require.ErrorAs(t, err, &odds, "two pins at odds")
+	require.NotEmpty(t, odds.Ways)
+	assert.Equal(t, "pin", odds.Ways[0].Code)
+	s.Pins = []supper.Pin{{Ref: supper.Ref{Dish: 7}, Start: 30}}
+	_, err = supper.Make(s)
+	var fault *supper.Fault
+	require.ErrorAs(t, err, &fault)
+	assert.Equal(t, "bad-pin", fault.Code)
+}
+
 func TestAQuietEndKeepsHandsOutOfIt(t *testing.T) {
 	s := &supper.Supper{Kitchen: usual(), Dishes: []supper.Dish{{Name: "Sauce", Most: 120, Steps: []supper.Step{{Name: "Blend", Minutes: 8, Hands: 1}}}}}
 	for aim, want := range map[supper.Aim]int{supper.LatestStart: 8, supper.QuietEnd: 38} {

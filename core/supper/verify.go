@@ -19,6 +19,17 @@ func Verify(s *Supper, p *Plan) error {
 	if begin != p.Start {
 		return fmt.Errorf("the first step begins %d min before the table, not %d", begin, p.Start)
 	}
+	pinned := map[Ref]bool{}
+	for _, pin := range s.Pins {
+		if pinned[pin.Ref] = true; at[pin.Ref] == nil || at[pin.Ref].Start != pin.Start {
+			return fmt.Errorf("step %v is not where it is pinned", pin.Ref)
+		}
+	}
+	for r, one := range at {
+		if s.Now > 0 && !pinned[r] && one.Start > s.Now {
+			return fmt.Errorf("step %v would have begun before now", r)
+		}
+	}
 	from := func(r Ref) int { return begin - at[r].Start } // min after the beginning
 	for d := range s.Dishes {
 		ready := 0

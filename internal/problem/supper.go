@@ -77,6 +77,12 @@ func OfSupper(err error, dishes []menu.SupperDish) *Problem {
 			switch w.Code {
 			case "ready":
 				add(p, "ready", supper.Ref{Dish: w.Ref.Dish, Step: 1 << 30}, fmt.Sprint(w.Minutes), "ready up to %d min before the table.", w.Minutes)
+			case "pin":
+				add(p, "pin", w.Ref, "", "not pinned.")
+			case "late":
+				item := Item{Message: fmt.Sprintf("The table %d min later.", w.Minutes)}
+				item.Code, item.Got = "later", fmt.Sprint(w.Minutes)
+				p.Errors = append(p.Errors, item)
 			case "gap":
 				add(p, "gap", w.Ref, fmt.Sprint(w.Minutes), "waiting up to %d min.", w.Minutes)
 			default:

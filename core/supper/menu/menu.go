@@ -32,8 +32,20 @@ type Supper struct {
 	Kitchen *SupperKitchen `json:"kitchen,omitempty"`
 	Dishes  []SupperDish   `json:"dishes" minItems:"1" maxItems:"40"`
 	Aim     string         `json:"aim,omitempty" enum:"latest-start,one-cook,quiet-end,day-before"`
+	// Pins are steps that begin at a time and at no other: where a cook put them, or when they
+	// were begun.
+	Pins []SupperPin `json:"pins,omitempty" maxItems:"400"`
+	// Now is when it is; what is not pinned begins then at the soonest.
+	Now *time.Time `json:"now,omitempty"`
 	// ShareOven lets builds bake at another heat, so that dishes go together.
 	ShareOven *bool `json:"share_oven,omitempty"`
+}
+
+// SupperPin is a step that begins at a time.
+type SupperPin struct {
+	Dish  string    `json:"dish" maxLength:"200"`
+	Step  string    `json:"step" maxLength:"200"`
+	Start time.Time `json:"start"`
 }
 
 // SupperKitchen is what there is to hold.
@@ -120,6 +132,8 @@ const (
 	BadBuild     = "bad-build"
 	Twice        = "twice"   // a name that stands twice
 	UnknownStep  = "no-step" // after one that there is not
+	UnknownPin   = "bad-pin"
+	TooLate      = "too-late" // the table was before now
 	CannotScale  = "cannot-scale"
 	OutOfRange   = "out-of-range"
 	NothingBakes = "never-done" // a build that does not get done
@@ -237,7 +251,39 @@ func want(d *Supper, k *kitchen.Kitchen) (*wanted, error) {
 		}
 		out.supper.Dishes, out.builds = append(out.supper.Dishes, *made), append(out.builds, nil)
 	}
-	return out, nil
+	return out, out.pin(d)
+}
+
+// before is how long before the table a time is, in whole minutes.
+func before(table, at time.Time) int { return int(table.Sub(at) / time.Minute) }
+
+// pin takes over what is pinned, and now.
+func (w *wanted) pin(d *Supper) error {
+	if d.Now != nil {
+		if w.supper.Now = before(d.Table, *d.Now); w.supper.Now <= 0 {
+			return &Fault{Code: TooLate, Pointer: "/now"}
+		}
+	}
+	for i, p := range d.Pins {
+		at := supper.Pin{Ref: supper.Ref{Dish: -1, Step: -1}, Start: before(d.Table, p.Start)}
+		for dish := range w.supper.Dishes {
+			if w.supper.Dishes[dish].Name != p.Dish {
+				continue
+			}
+			at.Dish = dish
+			for step := range w.supper.Dishes[dish].Steps {
+				if w.supper.Dishes[dish].Steps[step].Name == p.Step {
+					at.Step = step
+				}
+			}
+			break
+		}
+		if at.Step < 0 {
+			return &Fault{Code: UnknownPin, Pointer: fmt.Sprintf("/pins/%d", i), Got: p.Dish + ", " + p.Step}
+		}
+		w.supper.Pins = append(w.supper.Pins, at)
+	}
+	return nil
 }
 
 // night is how long before the table the evening before ends, at ten, min.

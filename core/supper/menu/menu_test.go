@@ -93,6 +93,33 @@ func TestTheDayBefore(t *testing.T) {
 	}
 }
 
+// Late, with one dish begun: what is done stays, the rest is planned from now, and what can no
+// longer be says how much later it could.
+func TestPlanningFromNow(t *testing.T) {
+	begun := strings.Replace(friday(roots), `"name":"Friday"`, `"now":"2026-11-27T18:25:00+01:00","pins":[{"dish":"Roots","step":"Cut","start":"2026-11-27T18:16:00+01:00"}]`, 1)
+	p, err := plan(t, begun)
+	require.NoError(t, err)
+	assert.Equal(t, "18:16", p.Time(p.Plan.Start).Format("15:04"))
+	late := strings.Replace(begun, "18:25", "18:40", 1)
+	_, err = plan(t, late)
+	var odds *supper.AtOddsError
+	require.ErrorAs(t, err, &odds)
+	for _, w := range odds.Ways {
+		if w.Code == "late" {
+			assert.Equal(t, 10, w.Minutes)
+		}
+	}
+	for text, code := range map[string]string{
+		strings.Replace(begun, `"step":"Cut","start"`, `"step":"Peel","start"`, 1): menu.UnknownPin,
+		strings.Replace(begun, "18:25", "19:25", 1):                                menu.TooLate,
+	} {
+		_, err := plan(t, text)
+		var fault *menu.Fault
+		require.ErrorAs(t, err, &fault)
+		assert.Equal(t, code, fault.Code)
+	}
+}
+
 func TestBadSuppersSayWhere(t *testing.T) {
 	for name, x := range map[string]struct{ text, code, pointer string }{
 		"format":      {strings.Replace(friday(roots), "supper/1", "supper/9", 1), menu.BadFormat, "/format"},

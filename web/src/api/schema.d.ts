@@ -2010,6 +2010,9 @@ export interface components {
             format: "cuerda-supper/1";
             kitchen?: components["schemas"]["SupperKitchen"];
             name?: string;
+            /** Format: date-time */
+            now?: string;
+            pins?: components["schemas"]["SupperPin"][];
             share_oven?: boolean;
             /**
              * Format: date-time
@@ -2049,6 +2052,12 @@ export interface components {
             id: string;
             /** Format: int64 */
             racks: number;
+        };
+        SupperPin: {
+            dish: string;
+            /** Format: date-time */
+            start: string;
+            step: string;
         };
         SupperStep: {
             after?: components["schemas"]["SupperAfter"][];
