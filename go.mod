@@ -21,6 +21,7 @@ require (
 )
 
 require (
+	github.com/arran4/golang-ical v0.3.4
 	github.com/go-json-experiment/json v1.27.2
 	github.com/klauspost/compress v1.20.4
 	github.com/prometheus/client_golang v1.25.0

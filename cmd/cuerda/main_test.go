@@ -304,6 +304,18 @@ func TestASupperIsPlanned(t *testing.T) {
 	assert.Equal(t, &answer.PlanOven{ID: "oven", Racks: []int{1}, Celsius: 200}, p.Steps[1].Oven)
 	assert.Equal(t, "2026-11-27T18:15:00+01:00", p.Heats[0].Start.Format(time.RFC3339))
 
+	code, first, errs := command(roots, "plan", "--format", "ics", "-")
+	require.Zero(t, code, errs)
+	assert.Equal(t, 2, strings.Count(first, "BEGIN:VEVENT"))
+	assert.Contains(t, first, "DTSTART:20261127T172000Z")
+	assert.Contains(t, first, "BEGIN:VALARM")
+	uid := regexp.MustCompile(`(?m)^UID:.*$`)
+	_, later, _ := command(strings.Replace(roots, "T19:00", "T20:00", 1), "plan", "--format", "ics", "-")
+	assert.Equal(t, uid.FindAllString(first, -1), uid.FindAllString(later, -1), "a second export moves the first one's events")
+	code, out, _ = command(roots, "plan", "--format", "csv", "-")
+	require.Zero(t, code)
+	assert.Contains(t, out, "2026-11-27T18:20:00+01:00,10,Roots,Cut,1,\n")
+
 	code, _, errs = command(strings.Replace(roots, `"cooks":1`, `"cooks":0`, 1), "plan", "-")
 	assert.Equal(t, 2, code)
 	assert.Contains(t, errs, "lacks-hands")

@@ -1,16 +1,21 @@
 package main
 
 import (
+	"fmt"
+	"time"
+
 	"github.com/spf13/cobra"
 
 	"cuerda/core/kitchen"
 	"cuerda/core/supper/menu"
 	"cuerda/internal/answer"
+	"cuerda/internal/export"
 	"cuerda/internal/problem"
 )
 
 func planCommand() *cobra.Command {
-	return &cobra.Command{
+	var format string
+	cmd := &cobra.Command{
 		Use:   "plan FILE",
 		Short: "Say when each step of a supper of several dishes begins, as JSON",
 		Long: `Reads a supper (docs/formats/supper.md) from a file, or from standard input with -, and prints a
@@ -21,6 +26,9 @@ plan. A supper that cannot be planned gives a problem that names what is in the 
 			if err != nil {
 				return err
 			}
+			if format != "json" && format != "ics" && format != "csv" {
+				return fmt.Errorf("--format should be json, ics or csv, not %q", format)
+			}
 			d, err := menu.Read(text)
 			if err != nil {
 				return problem.OfSupper(err, nil)
@@ -29,7 +37,21 @@ plan. A supper that cannot be planned gives a problem that names what is in the 
 			if err != nil {
 				return problem.OfSupper(err, d.Dishes)
 			}
+			switch format {
+			case "ics":
+				_, err = cmd.OutOrStdout().Write(export.PlanCalendar(d.Name, planned, time.Now()))
+				return err
+			case "csv":
+				values, err := export.PlanValues(planned)
+				if err != nil {
+					return err
+				}
+				_, err = cmd.OutOrStdout().Write(values)
+				return err
+			}
 			return writeJSON(cmd.OutOrStdout(), answer.PlanOf(planned))
 		},
 	}
+	cmd.Flags().StringVar(&format, "format", "json", "json, ics (iCalendar) or csv")
+	return cmd
 }
