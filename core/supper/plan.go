@@ -30,6 +30,8 @@ type Plan struct {
 	// one does.
 	Bound  int
 	Proved bool
+	// Waiting is how long steps wait for each other, and dishes for the table, in all, min.
+	Waiting int
 	// Steps are in the order of their beginning.
 	Steps []Placed
 	// Heats are when an oven is turned on or up, by what it is to be at.
@@ -109,6 +111,7 @@ func solve(s *Supper) (best *found, floor int, whole bool) {
 		}
 		if look.best != nil && (best == nil || look.best.value < best.value) {
 			best = look.best
+			calm(s, best, last)
 		}
 		whole = whole && exhausted
 		if k == choices-1 && more {
@@ -173,6 +176,7 @@ func planOf(s *Supper, best *found, floor int, whole bool) *Plan {
 	})
 	p.allot(s)
 	p.heat(s)
+	p.Waiting = waiting(s, p)
 	return p
 }
 

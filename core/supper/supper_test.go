@@ -278,6 +278,30 @@ func TestPinsAndNow(t *testing.T) {
 	assert.Equal(t, "bad-pin", fault.Code)
 }
 
+// What waits for several things begins when the last of them is there, though it could begin
+// later.
+func TestWaitsAreShort(t *testing.T) {
+	k := usual()
+	k.Cooks = 1
+	s := &supper.Supper{Kitchen: k, Aim: supper.LatestStart, Dishes: []supper.Dish{
+		{Name: "Cakes", Most: 60, Steps: []supper.Step{
+			{Name: "Leek", Minutes: 10, Hands: 1}, {Name: "Peas", Minutes: 10, Hands: 1}, {Name: "Onion", Minutes: 10, Hands: 1},
+			{Name: "Cool", Minutes: 5, After: []supper.Gap{{Step: 0, Most: supper.Whenever}, {Step: 1, Most: supper.Whenever}, {Step: 2, Most: supper.Whenever}}},
+			{Name: "Rest", Minutes: 5, After: []supper.Gap{{Step: 3, Most: supper.Whenever}}},
+		}},
+		{Name: "Sauce", Most: 5, Steps: []supper.Step{{Name: "Stir", Minutes: 20, Hands: 1}}},
+	}}
+	p, err := supper.Make(s)
+	require.NoError(t, err)
+	require.NoError(t, supper.Verify(s, p))
+	assert.Equal(t, 50, p.Start)
+	for i := range p.Steps {
+		if one := &p.Steps[i]; one.Dish == 0 && one.Step == 3 {
+			assert.Equal(t, 20, one.Start, "as soon as the last of the three is done")
+		}
+	}
+}
+
 func TestAQuietEndKeepsHandsOutOfIt(t *testing.T) {
 	s := &supper.Supper{Kitchen: usual(), Dishes: []supper.Dish{{Name: "Sauce", Most: 120, Steps: []supper.Step{{Name: "Blend", Minutes: 8, Hands: 1}}}}}
 	for aim, want := range map[supper.Aim]int{supper.LatestStart: 8, supper.QuietEnd: 38} {

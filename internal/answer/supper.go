@@ -13,9 +13,11 @@ type Plan struct {
 	Start  time.Time `json:"start"`
 	Proved bool      `json:"proved" doc:"whether no plan begins later"`
 	// Bound is when no plan can begin later than.
-	Bound time.Time  `json:"bound"`
-	Steps []PlanStep `json:"steps"`
-	Heats []PlanHeat `json:"heats"`
+	Bound time.Time `json:"bound"`
+	// Waiting is how long steps wait for each other, and dishes for the table, in all, min.
+	Waiting int        `json:"waiting_minutes"`
+	Steps   []PlanStep `json:"steps"`
+	Heats   []PlanHeat `json:"heats"`
 	// Shared says what dishes bake at another heat than their builds, and what that does.
 	Shared []PlanShared `json:"shared"`
 }
@@ -64,7 +66,7 @@ type PlanShared struct {
 func PlanOf(p *menu.Planned) Plan {
 	plan := p.Plan
 	out := Plan{
-		Aim: string(plan.Aim), Start: p.Time(plan.Start), Proved: plan.Proved, Bound: p.Time(plan.Bound),
+		Aim: string(plan.Aim), Start: p.Time(plan.Start), Proved: plan.Proved, Bound: p.Time(plan.Bound), Waiting: plan.Waiting,
 		Steps: make([]PlanStep, len(plan.Steps)), Heats: []PlanHeat{}, Shared: []PlanShared{},
 	}
 	oven := func(i int) string {

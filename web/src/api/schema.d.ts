@@ -1522,6 +1522,8 @@ export interface components {
             /** Format: date-time */
             start: string;
             steps: components["schemas"]["PlanStep"][];
+            /** Format: int64 */
+            waiting_minutes: number;
         };
         PlanHeat: {
             /** Format: double */
