@@ -33,7 +33,7 @@ plan. A supper that cannot be planned gives a problem that names what is in the 
 			if err != nil {
 				return problem.OfSupper(err, nil)
 			}
-			planned, err := menu.Make(d, kitchen.Usual())
+			planned, err := menu.Make(d, kitchen.Usual(), cmd.Context().Done())
 			if err != nil {
 				return problem.OfSupper(err, d.Dishes)
 			}

@@ -43,7 +43,7 @@ func atOdds(s *Supper) error {
 	out := &AtOddsError{}
 	tried := 0
 	fits := func(change func(*Supper)) bool {
-		if tried++; tried > reliefTries {
+		if tried++; tried > reliefTries || s.over() {
 			return false
 		}
 		c := clone(s)

@@ -68,7 +68,7 @@ func newSearch(n *network) *search {
 
 // down searches from here; false where it was cut short.
 func (s *search) down() bool {
-	if s.nodes++; s.nodes > s.most {
+	if s.nodes++; s.nodes > s.most || s.n.s.over() {
 		return false
 	}
 	c := s.conflict()
@@ -299,6 +299,9 @@ func (s *search) again(seed uint64) (whole bool) {
 	s.dice = rand.New(rand.NewPCG(seed, 11))
 	defer func() { s.dice = nil }()
 	for range againTries {
+		if s.n.s.over() {
+			return false
+		}
 		s.nodes, s.most = 0, againNodes
 		if s.down() {
 			return true
@@ -319,7 +322,7 @@ func (s *search) improve(seed uint64, floor int) {
 	base := s.n.place
 	ovens := slices.Clone(s.oven)
 	for range laterTries {
-		if s.best.value <= floor {
+		if s.best.value <= floor || s.n.s.over() {
 			return
 		}
 		keep := .5 + .4*rng.Float64()

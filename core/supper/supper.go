@@ -80,6 +80,17 @@ type Supper struct {
 	Now int
 	// Night is how long before the table the evening before ends, min, for DayBefore.
 	Night int
+	// Done, once closed, ends the search: nobody waits for the plan any more.
+	Done <-chan struct{}
+}
+
+func (s *Supper) over() bool {
+	select {
+	case <-s.Done:
+		return true
+	default:
+		return false
+	}
 }
 
 // Pin has a step begin so many minutes before the table: where a cook put it, or when it was

@@ -302,6 +302,15 @@ func TestWaitsAreShort(t *testing.T) {
 	}
 }
 
+func TestPlanningEndsWhenNobodyWaits(t *testing.T) {
+	gone := make(chan struct{})
+	close(gone)
+	s := large(10, 10)
+	s.Done = gone
+	_, err := supper.Make(s)
+	require.ErrorIs(t, err, supper.ErrNoPlan)
+}
+
 func TestAQuietEndKeepsHandsOutOfIt(t *testing.T) {
 	s := &supper.Supper{Kitchen: usual(), Dishes: []supper.Dish{{Name: "Sauce", Most: 120, Steps: []supper.Step{{Name: "Blend", Minutes: 8, Hands: 1}}}}}
 	for aim, want := range map[supper.Aim]int{supper.LatestStart: 8, supper.QuietEnd: 38} {

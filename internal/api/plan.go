@@ -36,7 +36,7 @@ func (s *Server) registerPlan(api huma.API) {
 		if err != nil {
 			return nil, problem.OfSupper(err, nil)
 		}
-		planned, err := menu.Make(d, k)
+		planned, err := menu.Make(d, k, ctx.Done())
 		if err != nil {
 			return nil, problem.OfSupper(err, d.Dishes)
 		}

@@ -37,7 +37,7 @@ func plan(t *testing.T, text string) (*menu.Planned, error) {
 	t.Helper()
 	d, err := menu.Read([]byte(text))
 	require.NoError(t, err)
-	return menu.Make(d, kitchen.Usual())
+	return menu.Make(d, kitchen.Usual(), nil)
 }
 
 func TestASupperOfBuildsAndSides(t *testing.T) {
@@ -138,7 +138,7 @@ func TestBadSuppersSayWhere(t *testing.T) {
 	} {
 		d, err := menu.Read([]byte(x.text))
 		if err == nil {
-			_, err = menu.Make(d, kitchen.Usual())
+			_, err = menu.Make(d, kitchen.Usual(), nil)
 		}
 		var fault *menu.Fault
 		if assert.ErrorAs(t, err, &fault, name) {
@@ -170,7 +170,7 @@ func FuzzRead(f *testing.F) {
 			require.ErrorAs(t, err, &fault)
 			return
 		}
-		p, err := menu.Make(d, kitchen.Usual())
+		p, err := menu.Make(d, kitchen.Usual(), nil)
 		if err == nil {
 			require.NoError(t, supper.Verify(p.Supper, p.Plan))
 		} else if errors.Is(err, supper.ErrNoPlan) {
@@ -187,7 +187,7 @@ func ExampleMake() {
 		fmt.Println(err)
 		return
 	}
-	p, err := menu.Make(d, kitchen.Usual())
+	p, err := menu.Make(d, kitchen.Usual(), nil)
 	if err != nil {
 		fmt.Println(err)
 		return
@@ -204,6 +204,6 @@ func BenchmarkPlanOfBuilds(b *testing.B) {
 	d, err := menu.Read([]byte(friday(of("Loaf", loaf, ""), roots, of("Cakes", cakes, ""))))
 	require.NoError(b, err)
 	for b.Loop() {
-		_, _ = menu.Make(d, kitchen.Usual())
+		_, _ = menu.Make(d, kitchen.Usual(), nil)
 	}
 }

@@ -37,13 +37,14 @@ func (p *Planned) Time(before int) time.Time {
 // farthest is how much hotter or cooler a build may bake than it asks for, K.
 const farthest = 25
 
-// Make reads what a document wants and plans it. Its errors are *Fault, and those of
-// supper.Make.
-func Make(d *Supper, k *kitchen.Kitchen) (*Planned, error) {
+// Make reads what a document wants and plans it, until done is closed. Its errors are *Fault,
+// and those of supper.Make.
+func Make(d *Supper, k *kitchen.Kitchen, done <-chan struct{}) (*Planned, error) {
 	w, err := want(d, k)
 	if err != nil {
 		return nil, err
 	}
+	w.supper.Done = done
 	plan, err := supper.Make(&w.supper)
 	best := &Planned{Plan: plan, Supper: &w.supper, Table: d.Table}
 	if d.ShareOven != nil && !*d.ShareOven {
