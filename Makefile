@@ -62,6 +62,7 @@ GO_HEAVY = ./core/advice ./core/bake ./core/figure ./core/heat ./core/learn
 
 test-go: web/dist/index.html setup-tests
 	go test -count=1 ./cmd/... ./e2e/... ./web/... $(GO_HEAVY)
+	go test -count=1 -run 'Siege|Frozen|Hostile' ./core/recipe ./internal/api
 	go test -race -short -count=1 $(GO_RACE)
 
 check: check-go check-web check-generated

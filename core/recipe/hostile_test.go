@@ -37,6 +37,9 @@ func fill(with string, n int) string { return strings.Repeat(with, n/len(with)) 
 // No text makes more garbage in all than so many times itself, much of which is gone when
 // the rest is made: nested properties took 800 times their length at once.
 func TestHostileTextsTakeLinearMemory(t *testing.T) {
+	if testing.Short() {
+		t.Skip("the race detector takes memory of its own; it runs without")
+	}
 	const size = 1 << 21
 	for name, make := range hostile {
 		text := []byte(make(size))
