@@ -229,7 +229,7 @@ func (b *board) round(aim Aim, c corner) (corner, bool) {
 			return
 		}
 		for _, g := range choices[i] {
-			if g >= leastAmount {
+			if g >= c.from.least(c.who[i]) {
 				at.x[i] = g
 				try(i+1, at)
 			}
@@ -246,7 +246,7 @@ func (b *board) spare(aim Aim, c *corner) {
 		better = false
 		for i := range c.n {
 			less := *c
-			if less.x[i] -= stepAt(c.x[i] - 1); less.x[i] < leastAmount {
+			if less.x[i] -= stepAt(c.x[i] - 1); less.x[i] < c.from.least(c.who[i]) {
 				continue
 			}
 			q, ok := less.from.fits(&less)

@@ -282,3 +282,21 @@ func solve3(r0, r1, r2 *row, x *[maxBinders]float64) bool {
 	x[2] = (a[0]*e1 - a[1]*e2 + r0.b*m2) / det
 	return true
 }
+
+// A binder that a mix has none of tells from these shares of it on; less nobody weighs out
+// for its sake.
+const (
+	leastShare    = .01
+	leastGelShare = .002
+)
+
+// least is the least of a candidate that is worth adding, g.
+func (s *space) least(w int) float64 {
+	switch {
+	case s.there[w] > 0:
+		return leastAmount
+	case s.r.Candidates[w].Food.Group == food.Gel:
+		return max(leastAmount, leastGelShare*s.base.Mass)
+	}
+	return max(leastAmount, leastShare*s.base.Mass)
+}
