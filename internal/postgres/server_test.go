@@ -182,3 +182,16 @@ func TestAStartThatCannotBeSaysWhy(t *testing.T) {
 	require.ErrorContains(t, err, "no_such_setting")
 	require.ErrorContains(t, err, "as soon as it was started", "it is not waited for")
 }
+
+func TestAFullDiskIsSaidAtOnce(t *testing.T) {
+	if os.Geteuid() != 0 {
+		t.Skip("only root can mount a small disk")
+	}
+	small := folder(t)
+	if err := syscall.Mount("tmpfs", small, "tmpfs", 0, "size=20m,mode=755"); err != nil {
+		t.Skip("no disk can be mounted here: ", err)
+	}
+	defer func() { _ = syscall.Unmount(small, 0) }()
+	_, err := postgres.Start(context.Background(), postgres.Options{Dir: filepath.Join(small, "pg"), Fast: true})
+	require.ErrorIs(t, err, postgres.ErrDiskFull)
+}
