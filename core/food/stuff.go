@@ -40,7 +40,7 @@ func (f *Food) stuff() Stuff {
 		return FineGrain
 	case f.Group == Grain:
 		return LooseGrain
-	case f.Group == Vegetable && f.State == Cooked && f.Chunk < pasty:
+	case f.Group == Vegetable && f.State != Raw && f.Chunk < pasty:
 		return Mashed
 	case f.Group == GrainBinder && f.Sets:
 		return Flour
@@ -48,7 +48,7 @@ func (f *Food) stuff() Stuff {
 		return PulseFlour
 	case f.Group == GrainBinder, f.Group == Starch && !f.Sets:
 		return Crumb
-	case (f.Group == Meat || f.Group == Fish) && f.State == Cooked:
+	case (f.Group == Meat || f.Group == Fish) && f.State != Raw:
 		return Flaked
 	case f.Group == Dairy:
 		return Milk
