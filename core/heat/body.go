@@ -26,6 +26,7 @@ type Body struct {
 	axes          [3]axis
 	stride        [3]int
 	cells         int
+	dimensions    int // that heat goes along, 1 to 3
 	times         float64
 	volume        []float64 // of cells, before times
 	faces         [sides]*face
@@ -76,6 +77,9 @@ func New(g Geometry, m *Material, celsius float64, r Resolution) *Body {
 	for d := range b.axes {
 		b.stride[d] = b.cells
 		b.cells *= b.axes[d].n
+		if b.axes[d].n > 1 {
+			b.dimensions++
+		}
 	}
 	b.allocate()
 	start := m.enthalpyAt(celsius)

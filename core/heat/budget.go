@@ -1,6 +1,6 @@
 package heat
 
-// Budget bounds what following a piece may cost, in cells times steps, over all the ways
+// Budget bounds what following a piece may cost, in cells of a disc times steps, over all the ways
 // that are tried of it. At its end the piece is followed no further: it has not come to
 // what was waited for. The zero value is a whole budget; it is for one computation at a
 // time.
@@ -20,7 +20,9 @@ const wholeBudget = 1.8e6
 // shapes ends where it has come to.
 const coldBudget = 2e5
 
-func (b *Budget) spend(cells int) { b.spent += float64(cells) }
+// spend takes a step of so many cells from it. A cell costs by the axes that heat goes along in
+// it: of a brick half as much again as of a disc.
+func (b *Budget) spend(cells, axes int) { b.spent += float64(cells*axes) / 2 }
 
 // Spent says whether it is at its end.
 func (b *Budget) Spent() bool {

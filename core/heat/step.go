@@ -69,7 +69,7 @@ func (b *Body) step(dt float64) {
 	var crossed flow
 	for {
 		var worst float64
-		b.budget.spend(b.cells)
+		b.budget.spend(b.cells, b.dimensions)
 		crossed, worst = b.attempt(dt)
 		grow := min(max(0.9*math.Sqrt(b.tolerance/(worst+1e-12)), 0.2), 3)
 		if worst <= b.tolerance*1.5 || dt <= leastStep {
