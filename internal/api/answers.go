@@ -21,7 +21,14 @@ func squeezed(next http.Handler) (http.Handler, error) {
 	if err != nil {
 		return nil, err
 	}
-	return wrap(next), nil
+	whole := wrap(next)
+	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		if r.URL.Path == "/api/predict" { // a drag waits for it, and it is short
+			next.ServeHTTP(w, r)
+			return
+		}
+		whole.ServeHTTP(w, r)
+	}), nil
 }
 
 // settled are long answers that seldom change: asked for again, they are sent only where

@@ -35,10 +35,11 @@ func limits(c *gin.Context) {
 	case costly[c.FullPath()]:
 		within = computeWithin
 	}
-	now, control := time.Now(), http.NewResponseController(c.Writer)
-	// Where a connection knows no deadlines (in tests), its server's hold.
-	_ = control.SetReadDeadline(now.Add(reading))
-	_ = control.SetWriteDeadline(now.Add(reading + within))
+	if c.FullPath() == archivePath { // of all else the server's own hold
+		control := http.NewResponseController(c.Writer)
+		_ = control.SetReadDeadline(time.Now().Add(reading))
+		_ = control.SetWriteDeadline(time.Now().Add(reading + within))
+	}
 	if c.Request.ContentLength != 0 {
 		within += reading
 	}
