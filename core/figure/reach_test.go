@@ -43,6 +43,9 @@ var kitchenfuls = []string{
 	`{"format":"cuerda-build/1","lines":[{"food":"split-peas-cooked","grams":500}],"piece":{"kind":"ball","diameter_mm":10}}`,
 }
 
+// ways is the one of kitchenfuls whose ways of holding differ by what measuring costs.
+const ways = 4
+
 // told are what a kitchen says of a build, the cheapest first.
 var told = []func(d *formula.Document, k *kitchen.Kitchen) any{
 	func(d *formula.Document, k *kitchen.Kitchen) any { return formula.Predict(d, k) },
@@ -76,16 +79,21 @@ func TestEveryFigureReachesACook(t *testing.T) {
 		require.NoError(t, err)
 		return string(text)
 	}
+	// The dearest question is asked of those alone where the figures of the ways show.
+	asked := func(n, i int) bool { return n < len(told)-1 || i == ways || i == len(documents)-1 }
 	usual := make([][]string, len(told))
 	for n := range told {
+		usual[n] = make([]string, len(documents))
 		for i := range documents {
-			usual[n] = append(usual[n], say(n, i, kitchen.Usual()))
+			if asked(n, i) {
+				usual[n][i] = say(n, i, kitchen.Usual())
+			}
 		}
 	}
 	reaches := func(k *kitchen.Kitchen) bool {
 		for n := range told {
 			for i := range documents {
-				if say(n, i, k) != usual[n][i] {
+				if asked(n, i) && say(n, i, k) != usual[n][i] {
 					return true
 				}
 			}
