@@ -74,20 +74,3 @@ func (p *Posterior) Learned(one *food.Food) food.Learned {
 	l.DrinkSD, l.SpanSD = math.Sqrt(v), math.Sqrt(p.Covariance.At(at-drink+span, at-drink+span))
 	return l
 }
-
-// Variances are those of what is said of a build: of the logarithms of its odds, raw and
-// cooked, and of the index that a hand feels.
-func (p *Posterior) Variances(b *Build) (raw, cooked, felt float64) {
-	v, j := p.fit.view(p.fit.x), p.fit.judge(p.fit.x)
-	e := v.evidence(b)
-	moved := v.answers(b, &e, &j)
-	for _, a := range moved {
-		for _, o := range moved {
-			c := p.Covariance.At(a.of, o.of)
-			raw += c * a.raw * o.raw
-			cooked += c * a.cooked * o.cooked
-			felt += c * a.felt * o.felt
-		}
-	}
-	return raw, cooked, felt
-}

@@ -133,16 +133,7 @@ func atOdds(s *Supper) error {
 
 // solvable says whether a plan is found with little work.
 func solvable(s *Supper) bool {
-	ends := sinks(s)
-	for k := range choices {
-		last, _ := pick(ends, k)
-		if last == nil {
-			return false
-		}
-		n := newNetwork(s, last)
-		if !n.settleAll() {
-			continue
-		}
+	for _, n := range networks(s) {
 		look := newSearch(n)
 		look.most = againNodes
 		if look.down(); look.best != nil {

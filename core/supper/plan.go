@@ -3,6 +3,7 @@ package supper
 import (
 	"cmp"
 	"errors"
+	"iter"
 	"slices"
 )
 
@@ -70,17 +71,8 @@ func Make(s *Supper) (*Plan, error) {
 
 // solve gives the best places, a bound below, and whether the search was exhausted.
 func solve(s *Supper) (best *found, floor int, whole bool) {
-	ends := sinks(s)
 	whole = true
-	for k := range choices {
-		last, more := pick(ends, k)
-		if last == nil {
-			break
-		}
-		n := newNetwork(s, last)
-		if !n.settleAll() {
-			continue
-		}
+	for last, n := range networks(s) {
 		switch s.Aim {
 		case QuietEnd:
 			forward(n, Quiet)
@@ -99,11 +91,11 @@ func solve(s *Supper) (best *found, floor int, whole bool) {
 		look.most = againNodes
 		exhausted := look.down()
 		if !exhausted && look.best == nil {
-			exhausted = look.again(uint64(k))
+			exhausted = look.again()
 		}
 		open := func() bool { return !exhausted && (look.best == nil || look.best.value > bound) }
 		if open() {
-			look.improve(uint64(k), bound)
+			look.improve(bound)
 		}
 		if open() { // for the proof
 			look.nodes, look.most = 0, proofNodes
@@ -114,26 +106,43 @@ func solve(s *Supper) (best *found, floor int, whole bool) {
 			calm(s, best, last)
 		}
 		whole = whole && exhausted
-		if k == choices-1 && more {
-			whole = false
-		}
 		if best != nil && best.value <= floor {
 			break
 		}
 	}
-	return best, floor, whole
+	return best, floor, whole && ways(s) <= choices
 }
 
-// pick gives the k-th way to say which step is each dish's last; nil past the last.
-func pick(ends [][]int, k int) (last []int, more bool) {
+// ways is how many ways there are to say which step of each dish is its last.
+func ways(s *Supper) int {
+	n := 1
+	for _, e := range sinks(s) {
+		n = min(n*len(e), choices+1)
+	}
+	return n
+}
+
+// networks gives those of a supper whose needs can be kept: one for each way to say which
+// step of each dish is its last.
+func networks(s *Supper) iter.Seq2[[]int, *network] {
+	return func(yield func([]int, *network) bool) {
+		ends := sinks(s)
+		for k := range min(choices, ways(s)) {
+			last := pick(ends, k)
+			if n := newNetwork(s, last); n.settleAll() && !yield(last, n) {
+				return
+			}
+		}
+	}
+}
+
+// pick gives the k-th way to say which step is each dish's last.
+func pick(ends [][]int, k int) (last []int) {
 	for _, e := range ends {
 		last = append(last, e[k%len(e)])
 		k /= len(e)
 	}
-	if k > 0 {
-		return nil, false
-	}
-	return last, true
+	return last
 }
 
 // forward has hands done so long before the table, the longest work first, wherever the needs
@@ -158,7 +167,7 @@ func forward(n *network, minutes int) {
 }
 
 func planOf(s *Supper, best *found, floor int, whole bool) *Plan {
-	n := newNetwork(s, firstOf(sinks(s)))
+	n := newNetwork(s, pick(sinks(s), 0))
 	p := &Plan{Aim: s.Aim, Start: best.value, Bound: best.value, Proved: whole || best.value <= floor}
 	if !p.Proved {
 		p.Bound = floor
@@ -178,13 +187,6 @@ func planOf(s *Supper, best *found, floor int, whole bool) *Plan {
 	p.heat(s)
 	p.Waiting = waiting(s, p)
 	return p
-}
-
-func firstOf(ends [][]int) (out []int) {
-	for _, e := range ends {
-		out = append(out, e[0])
-	}
-	return out
 }
 
 // allot gives each step its cooks and its racks: those that are free, the one who did the

@@ -66,6 +66,16 @@ func TestNothingIsLostWhenThePostmasterIsKilledOrStopped(t *testing.T) {
 	assert.Equal(t, 42, n)
 }
 
+// once starts a server and stops it again, and gives how to start it anew.
+func once(t *testing.T) postgres.Options {
+	t.Helper()
+	options := postgres.Options{Dir: filepath.Join(folder(t), "pg"), Fast: true}
+	s, err := postgres.Start(context.Background(), options)
+	require.NoError(t, err)
+	s.Stop()
+	return options
+}
+
 func folder(t *testing.T) string {
 	t.Helper()
 	dir, err := os.MkdirTemp("", "cuerda-pg-")
@@ -135,17 +145,14 @@ func TestAnImpostorIsNotToldThePassword(t *testing.T) {
 // A link in the place of a file of the server's is never followed, in or out.
 func TestNoLinkIsFollowed(t *testing.T) {
 	ctx := context.Background()
-	dir := filepath.Join(folder(t), "pg")
-	options := postgres.Options{Dir: dir, Fast: true}
-	s, err := postgres.Start(ctx, options)
-	require.NoError(t, err)
-	s.Stop()
+	options := once(t)
+	dir := options.Dir
 	precious := filepath.Join(folder(t), "precious")
 	require.NoError(t, os.WriteFile(precious, []byte("precious"), 0o600))
 	require.NoError(t, os.Remove(filepath.Join(dir, "password")))
 	require.NoError(t, os.Symlink(precious, filepath.Join(dir, "password")))
 	require.NoError(t, os.Symlink(precious, filepath.Join(dir, "postgres.log")))
-	_, err = postgres.Start(ctx, options)
+	_, err := postgres.Start(ctx, options)
 	require.Error(t, err)
 	require.NoError(t, os.Remove(filepath.Join(dir, "password")))
 	require.NoError(t, os.Link(precious, filepath.Join(dir, "password")))
@@ -159,11 +166,8 @@ func TestNoLinkIsFollowed(t *testing.T) {
 // A start that cannot be says why, and at once.
 func TestAStartThatCannotBeSaysWhy(t *testing.T) {
 	ctx := context.Background()
-	dir := filepath.Join(folder(t), "pg")
-	options := postgres.Options{Dir: dir, Fast: true}
-	s, err := postgres.Start(ctx, options)
-	require.NoError(t, err)
-	s.Stop()
+	options := once(t)
+	dir := options.Dir
 	version := filepath.Join(dir, "data", "PG_VERSION")
 	right, err := os.ReadFile(version)
 	require.NoError(t, err)
