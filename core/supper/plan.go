@@ -59,7 +59,17 @@ func Make(s *Supper) (*Plan, error) {
 	if err := s.Check(); err != nil {
 		return nil, err
 	}
-	best, floor, whole := solve(s)
+	// An aim asks for hands to be done early, wherever the needs let them. Where the kitchen does
+	// not let all of them, the longest half is asked, and half of that, and at last none.
+	early := 0
+	for d := range s.Dishes {
+		early += len(s.Dishes[d].Steps)
+	}
+	best, floor, whole := solve(s, early)
+	for best == nil && early > 0 && s.early() > 0 {
+		early /= 2
+		best, floor, whole = solve(s, early)
+	}
 	if best == nil {
 		if whole {
 			return nil, atOdds(s)
@@ -69,15 +79,24 @@ func Make(s *Supper) (*Plan, error) {
 	return planOf(s, best, floor, whole), nil
 }
 
-// solve gives the best places, a bound below, and whether the search was exhausted.
-func solve(s *Supper) (best *found, floor int, whole bool) {
+// early is how long before the table the aim wants hands to be done, min.
+func (s *Supper) early() int {
+	switch s.Aim {
+	case QuietEnd:
+		return Quiet
+	case DayBefore:
+		return s.Night
+	}
+	return 0
+}
+
+// solve gives the best places with so many steps of hands done early, a bound below, and
+// whether the search was exhausted.
+func solve(s *Supper, early int) (best *found, floor int, whole bool) {
 	whole = true
 	for last, n := range networks(s) {
-		switch s.Aim {
-		case QuietEnd:
-			forward(n, Quiet)
-		case DayBefore:
-			forward(n, s.Night)
+		if minutes := s.early(); minutes > 0 {
+			forward(n, minutes, early)
 		}
 		bound := energy(n)
 		if floor == 0 || bound < floor {
@@ -146,8 +165,8 @@ func pick(ends [][]int, k int) (last []int) {
 }
 
 // forward has hands done so long before the table, the longest work first, wherever the needs
-// let them.
-func forward(n *network, minutes int) {
+// let them, up to so many steps.
+func forward(n *network, minutes, most int) {
 	var work []int
 	for i := 1; i < len(n.tasks); i++ {
 		if n.tasks[i].holds[hands] > 0 {
@@ -156,13 +175,18 @@ func forward(n *network, minutes int) {
 	}
 	slices.SortStableFunc(work, func(a, b int) int { return n.tasks[b].minutes - n.tasks[a].minutes })
 	for _, i := range work {
+		if most == 0 {
+			break
+		}
 		before := slices.Clone(n.place)
 		e := edge{i, 0, n.tasks[i].minutes + minutes}
 		n.post(e)
 		if !n.settle(0) {
 			n.unpost(e)
 			n.place = before
+			continue
 		}
+		most--
 	}
 }
 

@@ -321,6 +321,38 @@ func TestAQuietEndKeepsHandsOutOfIt(t *testing.T) {
 	}
 }
 
+// An aim that cannot be had for all hands is had for as many as can: it never makes a supper
+// impossible that is possible without.
+func TestAnAimMakesNothingImpossible(t *testing.T) {
+	k := usual()
+	k.Cooks = 1
+	fried := supper.Dish{Most: 35, Steps: []supper.Step{{Name: "Fry", Minutes: 10, Hands: 1}}}
+	s := &supper.Supper{Kitchen: k, Aim: supper.QuietEnd, Dishes: []supper.Dish{fried, fried}}
+	p, err := supper.Make(s)
+	require.NoError(t, err)
+	require.NoError(t, supper.Verify(s, p))
+	quiet := 0
+	for _, one := range p.Steps {
+		if one.End() >= supper.Quiet {
+			quiet++
+		}
+	}
+	assert.Equal(t, 1, quiet, "one of the two is out of the last half hour")
+
+	rapid.Check(t, func(t *rapid.T) {
+		s := draw(t, 3, 3, 15)
+		s.Aim, s.Night = rapid.SampledFrom([]supper.Aim{supper.QuietEnd, supper.DayBefore}).Draw(t, "aim"), 120
+		plain := *s
+		plain.Aim = supper.LatestStart
+		if _, err := supper.Make(&plain); err != nil {
+			return
+		}
+		p, err := supper.Make(s)
+		require.NoError(t, err)
+		require.NoError(t, supper.Verify(s, p))
+	})
+}
+
 func ExampleMake() {
 	p, err := supper.Make(friday())
 	if err != nil {
