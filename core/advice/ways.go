@@ -215,26 +215,21 @@ func (s *search) least(base *formula.Document, set []binder.Candidate) {
 	}
 }
 
-const (
-	// leastWorth is how little of what is no gel is not worth a spoon, g.
-	leastWorth = 3.
-	// mostWorth is how much a binder may be of what it binds, g per g.
-	mostWorth = 0.25
-)
+// mostWorth is how much a binder may be of what it binds, g per g.
+const mostWorth = 0.25
 
-// worthAdding says whether the amounts are such as a cook would add to a document.
+// worthAdding says whether the amounts are no more than a cook would add to a document.
 func worthAdding(found *binder.Suggestion, d *formula.Document) bool {
-	base, added, gel := 0., 0., false
+	base, added := 0., 0.
 	for _, l := range d.Lines {
 		base += l.Grams
 	}
 	for _, a := range found.Add {
 		if a.Food.ID != "water" {
 			added += a.Grams
-			gel = gel || a.Food.Group == food.Gel
 		}
 	}
-	return (gel || added >= leastWorth) && added <= mostWorth*base
+	return added <= mostWorth*base
 }
 
 // byWork tries what hands, time and cold do: each by itself, the best two together,

@@ -283,11 +283,12 @@ func solve3(r0, r1, r2 *row, x *[maxBinders]float64) bool {
 	return true
 }
 
-// A binder that a mix has none of tells from these shares of it on; less nobody weighs out
-// for its sake.
+// A binder that a mix has none of tells from these shares of it on, and what is no gel from
+// a spoon, g; less nobody weighs out for its sake.
 const (
 	leastShare    = .01
 	leastGelShare = .002
+	leastSpoon    = 3.
 )
 
 // least is the least of a candidate that is worth adding, g.
@@ -298,5 +299,5 @@ func (s *space) least(w int) float64 {
 	case s.r.Candidates[w].Food.Group == food.Gel:
 		return max(leastAmount, leastGelShare*s.base.Mass)
 	}
-	return max(leastAmount, leastShare*s.base.Mass)
+	return max(leastSpoon, leastShare*s.base.Mass)
 }
