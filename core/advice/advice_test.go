@@ -252,6 +252,25 @@ func TestOptionsNarrowTheChoice(t *testing.T) {
 	assert.Equal(t, []binder.Obstacle{binder.NoBinders}, advice.Bind(ours, d, advice.Options{Foods: []string{"breadcrumbs-dry"}}).Obstacles)
 }
 
+// To a mix that holds, hands and time are offered only where they make it surer: a loaf in a
+// tin gains nothing by a chill.
+func TestWorkIsOfferedForAGainAlone(t *testing.T) {
+	for _, text := range []string{
+		cakes, classic,
+		`{"format":"cuerda-build/1","lines":[{"food":"turkey-ground","grams":600},{"food":"oats-quick","grams":50},{"food":"onion","grams":60},{"food":"salt","grams":8}],"rest":{"minutes":20},"piece":{"kind":"loaf","length_mm":200,"width_mm":100,"height_mm":60},"cook":{"method":"still-oven","celsius":177}}`,
+	} {
+		d := read(t, text)
+		now := formula.Predict(d, ours)
+		for _, w := range advice.Bind(ours, d, advice.Options{}).Suggest {
+			if now.Verdict != formula.Holds || len(w.Changes) == 0 && len(w.Settings) == 0 || len(w.Add) > 0 {
+				continue
+			}
+			p := formula.Predict(&w.Document, ours)
+			assert.Greater(t, p.Chance, now.Chance+.01, "%v", w.Settings)
+		}
+	}
+}
+
 func TestSchoolsShowTheTrade(t *testing.T) {
 	for _, s := range advice.Schools(ours, read(t, cakes)) {
 		assert.Greater(t, len(s.Ways), 1, s.Question)

@@ -247,7 +247,7 @@ func (s *search) byWork(candidates []binder.Candidate) {
 	}
 	var singles []tried
 	for _, next := range works(s.base, s.k) {
-		if t := try(next); t.chance > now.Chance+0.02 || t.holds {
+		if t := try(next); t.chance > now.Chance+0.02 || t.holds && now.Verdict != formula.Holds {
 			singles = append(singles, t)
 		}
 	}
