@@ -32,18 +32,24 @@ type Purchase struct {
 	Cost *float64
 }
 
-// Shop lists what the mix and the parts of a document need, in the order they
-// first appear; packs are rounded up. Water is left out.
-func Shop(d *formula.Document, k *kitchen.Kitchen) []Purchase {
-	out := []Purchase{}
+// Amount is so much of a food.
+type Amount struct {
+	Food  string
+	Grams float64
+}
+
+// Amounts lists what the mix and the parts of a document need, each food once, in the order
+// they first appear. Water is left out.
+func Amounts(d *formula.Document) []Amount {
+	out := []Amount{}
 	add := func(lines []formula.Line) {
 		for _, l := range lines {
 			if l.Food == "water" {
 				continue
 			}
-			at := slices.IndexFunc(out, func(p Purchase) bool { return p.Food == l.Food })
+			at := slices.IndexFunc(out, func(a Amount) bool { return a.Food == l.Food })
 			if at < 0 {
-				out = append(out, Purchase{Food: l.Food})
+				out = append(out, Amount{Food: l.Food})
 				at = len(out) - 1
 			}
 			out[at].Grams += l.Grams
@@ -53,27 +59,38 @@ func Shop(d *formula.Document, k *kitchen.Kitchen) []Purchase {
 	for i := range d.Parts {
 		add(d.Parts[i].Lines)
 	}
-	for i := range out {
-		p := &out[i]
-		f := k.Foods.Find(p.Food)
-		p.Have = k.Have(p.Food)
-		if m, ok := f.Measure(p.Grams); ok {
-			p.Sizes = &m
-		}
-		p.pack(f)
-		if y := k.Foods.FromDry(f); len(y) > 0 {
-			p.Dry, p.DryG = y[0].Dry.ID, Weighable(p.Grams/y[0].Factor)
-		}
-		if perKilo, known := k.Price(p.Food); known {
-			bought := p.Grams
-			if p.Count > 0 {
-				bought += p.LeftG
-			}
-			cost := perKilo * bought / 1000
-			p.Cost = &cost
-		}
+	return out
+}
+
+// Shop lists what to buy for a document, in the order of Amounts; packs are rounded up.
+func Shop(d *formula.Document, k *kitchen.Kitchen) []Purchase {
+	out := []Purchase{}
+	for _, a := range Amounts(d) {
+		out = append(out, Buy(a, k))
 	}
 	return out
+}
+
+// Buy says how a food that the kitchen knows is bought in that amount; packs are rounded up.
+func Buy(a Amount, k *kitchen.Kitchen) Purchase {
+	f := k.Foods.Find(a.Food)
+	p := Purchase{Food: a.Food, Grams: a.Grams, Have: k.Have(a.Food)}
+	if m, ok := f.Measure(p.Grams); ok {
+		p.Sizes = &m
+	}
+	p.pack(f)
+	if y := k.Foods.FromDry(f); len(y) > 0 {
+		p.Dry, p.DryG = y[0].Dry.ID, Weighable(p.Grams/y[0].Factor)
+	}
+	if perKilo, known := k.Price(p.Food); known {
+		bought := p.Grams
+		if p.Count > 0 {
+			bought += p.LeftG
+		}
+		cost := perKilo * bought / 1000
+		p.Cost = &cost
+	}
+	return p
 }
 
 // pack chooses the size of which least is left over and, of those, the fewest.

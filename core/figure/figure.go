@@ -67,6 +67,7 @@ type Heat struct {
 	SearPan        float64 `figure:"sear-pan"`
 	GrillFinish    float64 `figure:"grill-finish"`
 	UnderGrill     float64 `figure:"under-grill"`
+	FullOven       float64 `figure:"full-oven"`
 	Rolling        float64 `figure:"rolling"`
 	Waist          float64 `figure:"waist"`
 	SetLoaf        float64 `figure:"set-loaf"`  // min

@@ -10,6 +10,7 @@ type task struct {
 	holds   [4]int // hands, burners, pans, bowls
 	racks   int
 	celsius float64
+	grill   bool
 }
 
 const (
@@ -46,7 +47,7 @@ func newNetwork(s *Supper, last []int) *network {
 		first[d] = len(n.tasks)
 		for i := range s.Dishes[d].Steps {
 			st := &s.Dishes[d].Steps[i]
-			n.tasks = append(n.tasks, task{Ref{d, i}, st.Minutes, [4]int{st.Hands, st.Burners, st.Pans, st.Bowls}, st.Racks, st.Celsius})
+			n.tasks = append(n.tasks, task{Ref{d, i}, st.Minutes, [4]int{st.Hands, st.Burners, st.Pans, st.Bowls}, st.Racks, st.Celsius, st.Grill})
 			longest += st.Minutes
 			for _, g := range st.After {
 				longest += g.Least
@@ -86,12 +87,26 @@ func newNetwork(s *Supper, last []int) *network {
 		n.post(edge{at, 0, p.Start})
 		n.post(edge{0, at, -p.Start})
 	}
+	if s.window > 0 {
+		n.within(s.window)
+	}
 	for i := 1; s.Now > 0 && i < len(n.tasks); i++ {
 		if !pinned[i] {
 			n.post(edge{0, i, -s.Now})
 		}
 	}
 	return n
+}
+
+// within has everything that stands in an oven begin and end within so many minutes.
+func (n *network) within(window int) {
+	for i := range n.tasks {
+		for j := range n.tasks {
+			if a, b := &n.tasks[i], &n.tasks[j]; i != j && a.racks > 0 && b.racks > 0 {
+				n.post(edge{j, i, b.minutes - window})
+			}
+		}
+	}
 }
 
 func (n *network) post(e edge) { n.in[e.to] = append(n.in[e.to], e) }

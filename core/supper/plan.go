@@ -31,6 +31,9 @@ type Plan struct {
 	// one does.
 	Bound  int
 	Proved bool
+	// Oven is how long it is from the first use of an oven to the last, min; OvenBound the
+	// shortest that it can be, as far as that was looked for.
+	Oven, OvenBound int
 	// Waiting is how long steps wait for each other, and dishes for the table, in all, min.
 	Waiting int
 	// Steps are in the order of their beginning.
@@ -76,7 +79,11 @@ func Make(s *Supper) (*Plan, error) {
 		}
 		return nil, ErrNoPlan
 	}
-	return planOf(s, best, floor, whole), nil
+	plan := planOf(s, best, floor, whole)
+	if s.Aim == LeastOven {
+		plan = narrow(s, plan)
+	}
+	return plan, nil
 }
 
 // early is how long before the table the aim wants hands to be done, min.
@@ -209,6 +216,7 @@ func planOf(s *Supper, best *found, floor int, whole bool) *Plan {
 	})
 	p.allot(s)
 	p.heat(s)
+	p.Oven = ovenSpan(p)
 	p.Waiting = waiting(s, p)
 	return p
 }
@@ -268,7 +276,7 @@ func (p *Plan) heat(s *Supper) {
 			if one.Oven != o {
 				continue
 			}
-			if one.Celsius > at && s.Kitchen.Ovens[o].HeatUp > 0 {
+			if grill := s.Dishes[one.Dish].Steps[one.Step].Grill; one.Celsius > at && s.Kitchen.Ovens[o].HeatUp > 0 && !grill {
 				p.Heats = append(p.Heats, Heat{o, one.Start + s.Kitchen.Ovens[o].HeatUp, one.Start, one.Celsius})
 			}
 			at = one.Celsius

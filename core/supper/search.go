@@ -196,7 +196,7 @@ func (s *search) conflict() *conflict {
 			return n.tasks[i].racks
 		}
 		heat := func(i, j int) int { // from i to what comes after it
-			if n.tasks[j].celsius > n.tasks[i].celsius {
+			if n.tasks[j].celsius > n.tasks[i].celsius && !n.tasks[j].grill {
 				return oven.HeatUp
 			}
 			return 0

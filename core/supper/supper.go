@@ -16,10 +16,11 @@ const (
 	OneCook     Aim = "one-cook"     // the same, with one pair of hands
 	QuietEnd    Aim = "quiet-end"    // hands out of the last half hour where the needs let them, then the same
 	DayBefore   Aim = "day-before"   // hands on the evening before where the needs let them, then the same
+	LeastOven   Aim = "least-oven"   // as short a time from the first use of an oven to the last as can be, then the same
 )
 
 // Aims lists every aim.
-var Aims = []Aim{LatestStart, OneCook, QuietEnd, DayBefore}
+var Aims = []Aim{LatestStart, OneCook, QuietEnd, DayBefore, LeastOven}
 
 // Quiet is how long the end of a quiet plan is, min.
 const Quiet = 30
@@ -55,7 +56,9 @@ type Step struct {
 	// Racks of one oven at Celsius; 0 for none.
 	Racks   int
 	Celsius float64
-	After   []Gap
+	// Grill is the element of an oven: it needs no heating up.
+	Grill bool
+	After []Gap
 }
 
 // Whenever is a longest gap that may be as long as it likes.
@@ -82,6 +85,9 @@ type Supper struct {
 	Night int
 	// Done, once closed, ends the search: nobody waits for the plan any more.
 	Done <-chan struct{}
+
+	// window is how long it may be from the first use of an oven to the last, min; 0 for any.
+	window int
 }
 
 func (s *Supper) over() bool {

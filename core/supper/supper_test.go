@@ -75,8 +75,9 @@ func TestEveryPlanKeepsEveryNeed(t *testing.T) {
 }
 
 // enumerate tries every way to begin every step, up to so many minutes before the table,
-// and gives the shortest start; -1 where there is none.
-func enumerate(s *supper.Supper, longest int) int {
+// and gives the shortest start, with the shortest time that ovens are in use where the aim is
+// that; -1 where there is none.
+func enumerate(s *supper.Supper, longest int) (best, oven int) {
 	type ref = supper.Ref
 	var refs []ref
 	for d := range s.Dishes {
@@ -84,16 +85,24 @@ func enumerate(s *supper.Supper, longest int) int {
 			refs = append(refs, ref{Dish: d, Step: i})
 		}
 	}
-	best := -1
+	best = -1
 	p := &supper.Plan{}
 	var place func(k, begin int)
 	place = func(k, begin int) {
-		if best >= 0 && begin >= best {
+		if s.Aim != supper.LeastOven && best >= 0 && begin >= best {
 			return
 		}
 		if k == len(refs) {
-			if p.Start = begin; supper.Verify(s, p) == nil {
-				best = begin
+			first, last := 0, longest
+			for i := range p.Steps {
+				if one := &p.Steps[i]; one.Oven >= 0 {
+					first, last = max(first, one.Start), min(last, one.End())
+				}
+			}
+			p.Oven = max(0, first-last)
+			better := best < 0 || s.Aim == supper.LeastOven && p.Oven < oven || begin < best && (s.Aim != supper.LeastOven || p.Oven == oven)
+			if p.Start = begin; better && supper.Verify(s, p) == nil {
+				best, oven = begin, p.Oven
 			}
 			return
 		}
@@ -122,7 +131,7 @@ func enumerate(s *supper.Supper, longest int) int {
 		}
 	}
 	place(0, 0)
-	return best
+	return best, oven
 }
 
 func TestSmallSuppersAgreeWithFullEnumeration(t *testing.T) {
@@ -132,7 +141,7 @@ func TestSmallSuppersAgreeWithFullEnumeration(t *testing.T) {
 			s.Aim = supper.LatestStart
 		}
 		const longest = 16
-		want := enumerate(s, longest)
+		want, oven := enumerate(s, longest)
 		p, err := supper.Make(s)
 		if err != nil {
 			var odds *supper.AtOddsError
@@ -143,6 +152,10 @@ func TestSmallSuppersAgreeWithFullEnumeration(t *testing.T) {
 		assert.True(t, p.Proved)
 		if p.Start <= longest {
 			assert.Equal(t, want, p.Start, "%+v", s)
+			if s.Aim == supper.LeastOven {
+				assert.Equal(t, oven, p.Oven, "%+v", s)
+				assert.Equal(t, oven, p.OvenBound)
+			}
 		}
 	})
 }

@@ -1,6 +1,9 @@
 package supper
 
-import "fmt"
+import (
+	"errors"
+	"fmt"
+)
 
 // Verify goes through a plan minute by minute and gives the first thing that it does not
 // keep. It shares nothing with the search: times are counted from the first minute on, and
@@ -56,7 +59,30 @@ func Verify(s *Supper, p *Plan) error {
 			return err
 		}
 	}
-	return verifyHeats(s, p, begin)
+	return errors.Join(verifyHeats(s, p, begin), verifyOven(p, begin))
+}
+
+// verifyOven sees how long it is from the first minute with something in an oven to the last.
+func verifyOven(p *Plan, begin int) error {
+	used := map[int]bool{}
+	for i := range p.Steps {
+		for m := range p.Steps[i].Minutes {
+			if p.Steps[i].Oven >= 0 {
+				used[begin-p.Steps[i].Start+m] = true
+			}
+		}
+	}
+	if len(used) == 0 {
+		return nil
+	}
+	first, last := begin, 0
+	for m := range used {
+		first, last = min(first, m), max(last, m)
+	}
+	if span := last + 1 - first; span > p.Oven {
+		return fmt.Errorf("an oven is on for %d min, not %d", span, p.Oven)
+	}
+	return nil
 }
 
 func verifyMinute(s *Supper, p *Plan, begin, minute int) error {
@@ -108,7 +134,7 @@ func verifyHeats(s *Supper, p *Plan, begin int) error {
 	for i := range p.Steps {
 		for j := range p.Steps {
 			a, b := &p.Steps[i], &p.Steps[j]
-			if a.Oven < 0 || a.Oven != b.Oven || a.Celsius >= b.Celsius || a.Minutes == 0 || b.Minutes == 0 {
+			if a.Oven < 0 || a.Oven != b.Oven || a.Celsius >= b.Celsius || a.Minutes == 0 || b.Minutes == 0 || s.Dishes[b.Dish].Steps[b.Step].Grill {
 				continue
 			}
 			if end, start := begin-a.End(), begin-b.Start; start >= end && start < end+s.Kitchen.Ovens[a.Oven].HeatUp {

@@ -3,6 +3,7 @@ package menu
 import (
 	"fmt"
 	"math"
+	"sync"
 
 	"cuerda/core/bake"
 	"cuerda/core/dish"
@@ -11,6 +12,67 @@ import (
 	"cuerda/core/piece"
 	"cuerda/core/supper"
 )
+
+// made is a build in so many pieces as steps, with what baking does to it. It is shared:
+// nobody changes it.
+type made struct {
+	build *formula.Document
+	dish  supper.Dish
+	baked *bake.Baked
+}
+
+// Baker makes plans, and remembers what the builds that it was last asked for come to: a cook
+// who moves a step asks for the same ones again. The zero value works; several may use it at
+// once.
+type Baker struct {
+	mu    sync.Mutex
+	known map[baking]*made
+	order []baking
+}
+
+// baking is what a build comes to depends on. A kitchen that changes is another.
+type baking struct {
+	kitchen *kitchen.Kitchen
+	build   string
+	pieces  int
+	celsius float64 // 0 for the build's own
+}
+
+const remembered = 200 // builds
+
+func (b *Baker) made(d *SupperDish, celsius float64, k *kitchen.Kitchen, at string) (*made, error) {
+	key := baking{k, string(d.Build), d.Pieces, celsius}
+	b.mu.Lock()
+	m := b.known[key]
+	b.mu.Unlock()
+	if m != nil {
+		return m, nil
+	}
+	build, err := buildOf(d, k, at)
+	if err != nil {
+		return nil, err
+	}
+	if celsius > 0 {
+		build = bakedAgain(build, celsius)
+	}
+	if m, err = ofBuild(build, k, at); err != nil {
+		return nil, err
+	}
+	b.mu.Lock()
+	defer b.mu.Unlock()
+	if b.known == nil {
+		b.known = map[baking]*made{}
+	}
+	if b.known[key] == nil {
+		if len(b.order) == remembered {
+			delete(b.known, b.order[0])
+			b.order = b.order[1:]
+		}
+		b.order = append(b.order, key)
+	}
+	b.known[key] = m
+	return m, nil
+}
 
 // buildOf reads the build of a dish, in as many pieces as are wanted.
 func buildOf(d *SupperDish, k *kitchen.Kitchen, at string) (*formula.Document, error) {
@@ -27,13 +89,13 @@ func buildOf(d *SupperDish, k *kitchen.Kitchen, at string) (*formula.Document, e
 
 // ofBuild turns a build into steps: those of its graph of needs, but for the oven's heating
 // up, which belongs to the oven, and the table.
-func ofBuild(d *SupperDish, build *formula.Document, k *kitchen.Kitchen, at string) (*supper.Dish, error) {
+func ofBuild(build *formula.Document, k *kitchen.Kitchen, at string) (*made, error) {
 	baked := bake.Bake(build, k, bake.Options{Now: -1})
 	if !baked.Reached {
 		return nil, &Fault{Code: NothingBakes, Pointer: at + "/build", Got: build.Name}
 	}
 	graph := baked.Needs
-	out := &supper.Dish{Name: d.Name, Most: usualWindow.Most}
+	out := supper.Dish{Most: usualWindow.Most}
 	index := make([]int, len(graph.Steps))
 	names := map[string]int{}
 	for i := range graph.Steps {
@@ -48,8 +110,12 @@ func ofBuild(d *SupperDish, build *formula.Document, k *kitchen.Kitchen, at stri
 		}
 		step := supper.Step{Name: name, Minutes: whole(s.Minutes), Hands: s.Holds.Hands, Burners: s.Holds.Burners, Pans: s.Holds.Pans, Bowls: s.Holds.Bowls}
 		if s.Holds.Racks > 0 {
-			step.Racks, step.Celsius = s.Holds.Racks, s.Holds.Celsius
-			if step.Celsius == 0 {
+			step.Racks, step.Celsius, step.Grill = s.Holds.Racks, s.Holds.Celsius, s.Holds.Grill
+			switch {
+			case step.Celsius > 0:
+			case step.Grill:
+				step.Celsius = k.Figures.Heat.GrillFinish
+			default:
 				step.Celsius = dryingCelsius
 			}
 		}
@@ -78,10 +144,7 @@ func ofBuild(d *SupperDish, build *formula.Document, k *kitchen.Kitchen, at stri
 			}
 		}
 	}
-	if d.Ready != nil {
-		out.Least, out.Most = d.Ready.Least, d.Ready.Most
-	}
-	return out, nil
+	return &made{build, out, &baked}, nil
 }
 
 // dryingCelsius is the oven for drying and roasting before mixing (docs/model.md, section 1).

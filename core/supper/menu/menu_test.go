@@ -207,3 +207,14 @@ func BenchmarkPlanOfBuilds(b *testing.B) {
 		_, _ = menu.Make(d, kitchen.Usual(), nil)
 	}
 }
+
+// What moving a knot costs: the builds are known.
+func BenchmarkPlanOfKnownBuilds(b *testing.B) {
+	d, err := menu.Read([]byte(friday(of("Loaf", loaf, ""), roots, of("Cakes", cakes, ""))))
+	require.NoError(b, err)
+	var baker menu.Baker
+	k := kitchen.Usual()
+	for b.Loop() {
+		_, _ = baker.Make(d, k, nil)
+	}
+}

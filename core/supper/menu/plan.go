@@ -3,10 +3,11 @@ package menu
 import (
 	"cmp"
 	"fmt"
+	"maps"
+	"math"
 	"slices"
 	"time"
 
-	"cuerda/core/bake"
 	"cuerda/core/kitchen"
 	"cuerda/core/supper"
 )
@@ -18,6 +19,10 @@ type Planned struct {
 	Table  time.Time
 	// Shared says what an oven that is shared costs; empty where none is.
 	Shared []Shared
+	// Slowed is how many minutes longer pieces take in an oven that is full.
+	Slowed map[supper.Ref]int
+
+	builds []*made
 }
 
 // Shared is a build that bakes at another heat, and what that does to it.
@@ -40,36 +45,111 @@ const farthest = 25
 // Make reads what a document wants and plans it, until done is closed. Its errors are *Fault,
 // and those of supper.Make.
 func Make(d *Supper, k *kitchen.Kitchen, done <-chan struct{}) (*Planned, error) {
-	w, err := want(d, k)
+	return new(Baker).Make(d, k, done)
+}
+
+// Make is the function of that name, quicker for builds that the baker knows.
+func (b *Baker) Make(d *Supper, k *kitchen.Kitchen, done <-chan struct{}) (*Planned, error) {
+	w, err := b.want(d, k)
 	if err != nil {
 		return nil, err
 	}
 	w.supper.Done = done
-	plan, err := supper.Make(&w.supper)
-	best := &Planned{Plan: plan, Supper: &w.supper, Table: d.Table}
+	best, err := w.plan(&w.supper, nil)
 	if d.ShareOven != nil && !*d.ShareOven {
-		if err != nil {
-			return nil, err
-		}
-		return best, nil
+		return best, err
 	}
 	for _, celsius := range w.heats() {
-		other, shared, ok := w.at(d, celsius, k)
+		other, shared, ok := b.at(w, d, celsius, k)
 		if !ok {
 			continue
 		}
-		plan, err2 := supper.Make(other)
+		next, err2 := w.plan(other, shared)
 		if err2 != nil {
 			continue
 		}
-		if err != nil || plan.Start < best.Plan.Start {
-			best, err = &Planned{plan, other, d.Table, shared}, nil
+		if err != nil || better(next.Plan, best.Plan) {
+			best, err = next, nil
 		}
 	}
 	if err != nil {
 		return nil, err
 	}
 	return best, nil
+}
+
+// better says whether a plan is the better one by its aim.
+func better(a, b *supper.Plan) bool {
+	if a.Aim == supper.LeastOven && a.Oven != b.Oven {
+		return a.Oven < b.Oven
+	}
+	return a.Start < b.Start
+}
+
+// fullTries is how often a plan is made anew because it fills an oven that it did not before.
+const fullTries = 3
+
+// plan plans one way to bake. Pieces in an oven that is full are slower: where the plan has
+// some stand so, it is made anew with their minutes.
+func (w *wanted) plan(s *supper.Supper, shared []Shared) (*Planned, error) {
+	slowed := map[supper.Ref]int{}
+	for range fullTries {
+		plan, err := supper.Make(s)
+		if err != nil {
+			return nil, err
+		}
+		out := &Planned{Plan: plan, Supper: s, Table: w.last, Shared: shared, Slowed: slowed, builds: w.builds}
+		more := w.crowded(out)
+		if len(more) == 0 {
+			return out, nil
+		}
+		again := *s
+		again.Dishes = slices.Clone(s.Dishes)
+		slowed = maps.Clone(slowed)
+		for at, minutes := range more {
+			slowed[at] = minutes
+			dish := &again.Dishes[at.Dish]
+			dish.Steps = slices.Clone(dish.Steps)
+			dish.Steps[at.Step].Minutes += minutes
+		}
+		s = &again
+	}
+	plan, err := supper.Make(s)
+	if err != nil {
+		return nil, err
+	}
+	return &Planned{Plan: plan, Supper: s, Table: w.last, Shared: shared, Slowed: slowed, builds: w.builds}, nil
+}
+
+// crowded gives the cooking of builds that stands in a full oven for half of its minutes or
+// longer beside something else, with how many minutes more it takes there. What is slowed
+// already is not told again.
+func (w *wanted) crowded(p *Planned) map[supper.Ref]int {
+	out := map[supper.Ref]int{}
+	for i := range p.Plan.Steps {
+		one := &p.Plan.Steps[i]
+		if _, told := p.Slowed[one.Ref]; told || one.Oven < 0 || one.Minutes == 0 || w.builds[one.Dish] == nil {
+			continue
+		}
+		racks := p.Supper.Kitchen.Ovens[one.Oven].Racks
+		full := 0
+		for m := one.End(); m < one.Start; m++ {
+			held, others := 0, false
+			for j := range p.Plan.Steps {
+				if b := &p.Plan.Steps[j]; b.Oven == one.Oven && b.End() <= m && m < b.Start {
+					held += len(b.Racks)
+					others = others || j != i
+				}
+			}
+			if others && held >= racks {
+				full++
+			}
+		}
+		if more := int(math.Ceil(float64(one.Minutes)*(w.full-1) - 1e-9)); 2*full >= one.Minutes && more > 0 {
+			out[one.Ref] = more
+		}
+	}
+	return out
 }
 
 // heats are the temperatures that an oven is asked for, the cooler first; none where all
@@ -92,28 +172,31 @@ func (w *wanted) heats() []float64 {
 
 // at is the supper with the builds baked at one heat, where that is near enough to what
 // they ask for and they get done; ok is false where none would change.
-func (w *wanted) at(d *Supper, celsius float64, k *kitchen.Kitchen) (out *supper.Supper, shared []Shared, ok bool) {
+func (b *Baker) at(w *wanted, d *Supper, celsius float64, k *kitchen.Kitchen) (out *supper.Supper, shared []Shared, ok bool) {
 	other := w.supper
 	other.Dishes = slices.Clone(w.supper.Dishes)
-	for i, build := range w.builds {
-		if build == nil {
+	for i, was := range w.builds {
+		if was == nil {
 			continue
 		}
-		was, inOven := bakedAt(build)
-		if !inOven || was == celsius {
+		asked, inOven := bakedAt(was.build)
+		if !inOven || asked == celsius || celsius < asked-farthest || celsius > asked+farthest {
 			continue
 		}
-		if celsius < was-farthest || celsius > was+farthest {
+		is, err := b.made(&d.Dishes[i], celsius, k, fmt.Sprintf("/dishes/%d", i))
+		if err != nil || w.timed(d, i) {
 			continue
 		}
-		again := bakedAgain(build, celsius)
-		made, err := ofBuild(&d.Dishes[i], again, k, fmt.Sprintf("/dishes/%d", i))
-		if err != nil {
-			continue
-		}
-		before, after := bake.Bake(build, k, bake.Options{Now: -1}), bake.Bake(again, k, bake.Options{Now: -1})
-		other.Dishes[i] = *made
-		shared = append(shared, Shared{i, was, celsius, *before.PullAt, *after.PullAt, before.WeightLossPct, after.WeightLossPct, before.Browning, after.Browning})
+		other.Dishes[i] = d.Dishes[i].asked(is.dish)
+		other.Dishes[i].Least += w.sitting(d, i)
+		other.Dishes[i].Most += w.sitting(d, i)
+		shared = append(shared, Shared{i, asked, celsius, *was.baked.PullAt, *is.baked.PullAt,
+			was.baked.WeightLossPct, is.baked.WeightLossPct, was.baked.Browning, is.baked.Browning})
 	}
 	return &other, shared, len(shared) > 0
+}
+
+// timed says whether a cook has said how long a step of a dish takes: that was at its own heat.
+func (w *wanted) timed(d *Supper, i int) bool {
+	return slices.ContainsFunc(d.Pins, func(p SupperPin) bool { return p.Dish == d.Dishes[i].Name && p.Minutes != nil })
 }

@@ -1,0 +1,175 @@
+package menu
+
+import (
+	"math"
+	"time"
+
+	"cuerda/core/bake"
+	"cuerda/core/formula"
+	"cuerda/core/kitchen"
+	"cuerda/core/piece"
+)
+
+// Box is pieces for a later day: how they keep until then, and how they come back.
+type Box struct {
+	Dish, Pieces int
+	Day          string
+	// Days after they were cooked that they are eaten.
+	Days int
+	// Freeze says that the fridge would not keep them that long; LastDay is the last on which the
+	// fridge does, and FreezerMonths how long the freezer does.
+	Freeze        bool
+	LastDay       string
+	FreezerMonths float64
+	// ToFridge is how long they take from the heat to the cold of the fridge, min; InTime whether that
+	// is within the usual limits.
+	ToFridge *float64
+	InTime   bool
+	// Reheat is oven, simmer or pan; Celsius and Minutes are its own, until they are HotCelsius all
+	// through. Spoils names the way that spoils them: microwave, oven or simmer.
+	Reheat     string
+	Celsius    float64
+	Minutes    *float64
+	HotCelsius float64
+	Spoils     string
+	// Next is what what is left over makes another time: slices, halves, pasta, hash or grains.
+	Next string
+}
+
+// boxes says how the boxes of a dish keep. A side has none.
+func boxes(d *Supper, i int, of *looked, k *kitchen.Kitchen) []Box {
+	if of.build == nil || len(d.Dishes[i].Boxes) == 0 {
+		return nil
+	}
+	build := of.build.build
+	keep := k.KeepFor(build.MixLines(k.Foods))
+	out := bake.LookOut(build, k, nil)
+	again := bake.Reheat(build, k)
+	var all []Box
+	for _, box := range d.Dishes[i].Boxes {
+		day, err := time.ParseInLocation(time.DateOnly, box.Day, d.Table.Location())
+		if err != nil {
+			continue // Read has refused it
+		}
+		last := d.Table.AddDate(0, 0, int(math.Floor(keep.CookedFridgeDays)))
+		b := Box{Dish: i, Pieces: box.Pieces, Day: box.Day, Days: daysAfter(d.Table, day), LastDay: last.Format(time.DateOnly), FreezerMonths: keep.FreezerMonths,
+			ToFridge: out.Cooling.To5, InTime: out.Cooling.InTime, Reheat: again.Way, Celsius: again.Celsius, Minutes: again.Minutes, HotCelsius: again.Target,
+			Spoils: spoils(build), Next: next(build)}
+		b.Freeze = float64(b.Days) > keep.CookedFridgeDays
+		all = append(all, b)
+	}
+	return all
+}
+
+// spoils is the way of reheating that undoes what the heat did: a crust goes soft in a microwave, a ball
+// that was poached dries in an oven.
+func spoils(d *formula.Document) string {
+	if method, _ := d.MethodAndTurn(); method == piece.Simmer {
+		return "oven"
+	}
+	return "microwave"
+}
+
+// next is what the rest of a dish makes: a broth that lost its liquid goes to pasta, a stuffing into halves of
+// a vegetable, a loaf into slices for the pan.
+func next(d *formula.Document) string {
+	for i := range d.Parts {
+		if d.Parts[i].Kind == formula.Broth {
+			return "pasta"
+		}
+	}
+	switch kind := d.PieceOrDefault().Kind; {
+	case kind.IsLoaf():
+		return "slices"
+	case kind == piece.Stuffing, kind == piece.Ball:
+		return "halves"
+	case kind == piece.Patty:
+		return "hash"
+	}
+	return "grains"
+}
+
+// Ahead is what of a dish is done before the day of the table, and how it keeps until then.
+type Ahead struct {
+	Dish int
+	// Step is the last of it that is done before, by its place in the dish; Hands how long somebody stands
+	// there before the day, min.
+	Step, Hands int
+	// State is soaking, prepared, mixed, shaped, cooked or side.
+	State string
+	// Raw says that raw meat, fish or egg is in it.
+	Raw bool
+	// Days are how long it keeps so in the fridge, and Wait how long it waits there; Keeps
+	// says whether that is long enough. Days is 0 where nothing is known.
+	Days  float64
+	Wait  int
+	Keeps bool
+}
+
+// Aheads says what a plan does before the day of the table.
+func (p *Planned) Aheads(k *kitchen.Kitchen) []Ahead {
+	out := []Ahead{}
+	midnight := p.Table.Hour()*60 + p.Table.Minute() // min before the table
+	for i := range p.Supper.Dishes {
+		one, found := Ahead{Dish: i, Step: -1}, false
+		end, next := 1<<30, 0
+		for n := range p.Plan.Steps {
+			s := &p.Plan.Steps[n]
+			if s.Dish != i {
+				continue
+			}
+			switch {
+			case s.Start <= midnight:
+				next = max(next, s.Start)
+				continue
+			case s.End() <= end:
+				one.Step, end = s.Step, s.End()
+			}
+			found = true
+			if len(s.Cooks) > 0 {
+				one.Hands += s.Minutes
+			}
+		}
+		if !found {
+			continue
+		}
+		one.Wait = max(0, end-next)
+		p.keeping(&one, k)
+		out = append(out, one)
+	}
+	return out
+}
+
+// keeping says what state a dish waits in, and how long that keeps.
+func (p *Planned) keeping(a *Ahead, k *kitchen.Kitchen) {
+	m := p.builds[a.Dish]
+	if m == nil {
+		a.State, a.Keeps = "side", true
+		return
+	}
+	done := map[string]bool{}
+	for n := range p.Plan.Steps {
+		if s := &p.Plan.Steps[n]; s.Dish == a.Dish && s.Start > p.Table.Hour()*60+p.Table.Minute() {
+			done[p.Supper.Dishes[s.Dish].Steps[s.Step].Name] = true
+		}
+	}
+	keep := k.KeepFor(m.build.MixLines(k.Foods))
+	a.Raw = rawFlesh(m.build, k.Foods) && !done["cook"]
+	a.Days = keep.RawFridgeDays
+	switch {
+	case done["cook"]:
+		a.State, a.Days = "cooked", keep.CookedFridgeDays
+	case done["shape"]:
+		a.State = "shaped"
+	case done["mix"]:
+		a.State = "mixed"
+	case p.Supper.Dishes[a.Dish].Steps[a.Step].Name == "soak":
+		a.State, a.Days = "soaking", soakDays
+	default:
+		a.State = "prepared"
+	}
+	a.Keeps = float64(a.Wait) <= a.Days*24*60
+}
+
+// soakDays is how long what soaks in the fridge may soak, days: kitchen practice.
+const soakDays = 1

@@ -1,0 +1,80 @@
+package menu
+
+import (
+	"cmp"
+	"slices"
+
+	"cuerda/core/dish"
+	"cuerda/core/food"
+	"cuerda/core/kitchen"
+)
+
+// Purchase is a food to buy for the whole supper.
+type Purchase struct {
+	dish.Purchase
+	// Dishes are those it is for.
+	Dishes []int
+	Aisle  Aisle
+}
+
+// Aisle is where a food stands in a shop.
+type Aisle string
+
+// The aisles, in the order that one goes through a shop.
+const (
+	Produce   Aisle = "produce"
+	Counter   Aisle = "counter" // meat and fish
+	Chilled   Aisle = "chilled"
+	Cans      Aisle = "cans" // and jars and cartons
+	Dry       Aisle = "dry"
+	Seasoning Aisle = "seasoning" // and oils
+)
+
+// Aisles lists every aisle, in the order that one goes through a shop.
+var Aisles = []Aisle{Produce, Counter, Chilled, Cans, Dry, Seasoning}
+
+// shop merges what the dishes need: packs are rounded up once for all of them.
+func shop(all []looked, k *kitchen.Kitchen) []Purchase {
+	var amounts []dish.Amount
+	var dishes [][]int
+	for i := range all {
+		for _, a := range all[i].amounts {
+			at := slices.IndexFunc(amounts, func(b dish.Amount) bool { return a.Food == b.Food })
+			if at < 0 {
+				amounts, dishes = append(amounts, a), append(dishes, []int{i})
+				continue
+			}
+			amounts[at].Grams += a.Grams
+			if !slices.Contains(dishes[at], i) {
+				dishes[at] = append(dishes[at], i)
+			}
+		}
+	}
+	out := make([]Purchase, len(amounts))
+	for i := range amounts {
+		out[i] = Purchase{dish.Buy(amounts[i], k), dishes[i], aisleOf(k.Foods.Find(amounts[i].Food))}
+	}
+	slices.SortStableFunc(out, func(a, b Purchase) int {
+		return cmp.Compare(slices.Index(Aisles, a.Aisle), slices.Index(Aisles, b.Aisle))
+	})
+	return out
+}
+
+func aisleOf(f *food.Food) Aisle {
+	canned := slices.ContainsFunc(f.Packs, func(p food.Pack) bool { return p.Name == "can" || p.Name == "carton" || p.Name == "jar" })
+	switch {
+	case canned:
+		return Cans
+	case f.Group == food.Vegetable || f.Group == food.Fruit:
+		return Produce
+	case f.Group == food.Meat || f.Group == food.Fish:
+		return Counter
+	case f.Group == food.Egg || f.Group == food.Dairy || f.Is(food.Curd):
+		return Chilled
+	case f.Group == food.Fat || f.Group == food.Flavour:
+		return Seasoning
+	case f.Group == food.Wet:
+		return Cans
+	}
+	return Dry
+}
