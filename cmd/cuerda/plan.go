@@ -14,7 +14,7 @@ import (
 )
 
 func planCommand() *cobra.Command {
-	var format string
+	var format, language string
 	cmd := &cobra.Command{
 		Use:   "plan FILE",
 		Short: "Say when each step of a supper of several dishes begins, as JSON",
@@ -29,29 +29,38 @@ plan. A supper that cannot be planned gives a problem that names what is in the 
 			if format != "json" && format != "ics" && format != "csv" {
 				return fmt.Errorf("--format should be json, ics or csv, not %q", format)
 			}
+			if language != "en" && language != "es" {
+				return fmt.Errorf("--language should be en or es, not %q", language)
+			}
 			d, err := menu.Read(text)
 			if err != nil {
 				return problem.OfSupper(err, nil)
 			}
-			planned, err := menu.Make(d, kitchen.Usual(), cmd.Context().Done())
+			k, baker := kitchen.Usual(), &menu.Baker{}
+			planned, err := baker.Make(d, k, menu.Options{Done: cmd.Context().Done()})
 			if err != nil {
 				return problem.OfSupper(err, d.Dishes)
 			}
 			switch format {
 			case "ics":
-				_, err = cmd.OutOrStdout().Write(export.PlanCalendar(d.Name, planned, time.Now()))
+				_, err = cmd.OutOrStdout().Write(export.PlanCalendar("", d.Name, planned, time.Now(), language))
 				return err
 			case "csv":
-				values, err := export.PlanValues(planned)
+				values, err := export.PlanValues(planned, language)
 				if err != nil {
 					return err
 				}
 				_, err = cmd.OutOrStdout().Write(values)
 				return err
 			}
-			return writeJSON(cmd.OutOrStdout(), answer.PlanOf(planned))
+			contacts, err := baker.Contacts(d, k)
+			if err != nil {
+				return problem.OfSupper(err, d.Dishes)
+			}
+			return writeJSON(cmd.OutOrStdout(), answer.PlanOf(planned, k, contacts))
 		},
 	}
+	cmd.Flags().StringVar(&language, "language", "en", "of the words of events and values: en or es")
 	cmd.Flags().StringVar(&format, "format", "json", "json, ics (iCalendar) or csv")
 	return cmd
 }

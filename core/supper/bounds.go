@@ -21,10 +21,15 @@ func energy(n *network) int {
 	return max(best, group(n, heads, racks, func(t *task) int { return t.racks }))
 }
 
-// headsOf gives how long after the first step of all a step begins at least: the longest
-// path through needs from any step before it.
+// headsOf gives how long after the first step that counts a step begins at least: the longest
+// path through needs from any such step before it.
 func headsOf(n *network) []int {
 	heads := make([]int, len(n.tasks))
+	for i := range heads {
+		if n.counts != nil && !n.counts[i] {
+			heads[i] = before
+		}
+	}
 	for changed, round := true, 0; changed && round <= len(n.tasks); round++ {
 		changed = false
 		for to := range n.in {
@@ -32,7 +37,7 @@ func headsOf(n *network) []int {
 				if e.from == 0 || to == 0 || e.least < 0 {
 					continue
 				}
-				if h := heads[e.from] + e.least; h > heads[to] {
+				if h := heads[e.from] + e.least; heads[e.from] > before && h > heads[to] {
 					heads[to], changed = h, true
 				}
 			}
@@ -41,13 +46,16 @@ func headsOf(n *network) []int {
 	return heads
 }
 
+// before is the head of what does not count and comes after nothing that does.
+const before = -1 << 30
+
 func group(n *network, heads []int, capacity int, of func(*task) int) int {
 	if capacity <= 0 {
 		return 0
 	}
 	var who []int
 	for i := 1; i < len(n.tasks); i++ {
-		if of(&n.tasks[i]) > 0 && n.tasks[i].minutes > 0 {
+		if of(&n.tasks[i]) > 0 && n.tasks[i].minutes > 0 && heads[i] > before {
 			who = append(who, i)
 		}
 	}

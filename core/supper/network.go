@@ -31,7 +31,10 @@ type network struct {
 	tasks []task   // 0 is the table
 	in    [][]edge // by to
 	place []int
-	limit int // no place may be beyond
+	limit int // no place of what counts may be beyond
+	start int // nor that of anything else beyond this
+	// counts says which steps are to begin as late as can be; nil for all.
+	counts []bool
 
 	waits []bool // of settle, all false between calls
 	queue []int
@@ -61,6 +64,13 @@ func newNetwork(s *Supper, last []int) *network {
 	n.limit = longest + 1 + max(Quiet, s.Night)
 	for _, p := range s.Pins {
 		n.limit = max(n.limit, p.Start+longest)
+	}
+	if s.start > 0 {
+		n.limit, n.start = min(n.limit, s.start), s.start
+		n.counts = make([]bool, len(n.tasks))
+		for i := range n.tasks {
+			n.counts[i] = n.tasks[i].held()
+		}
 	}
 	n.waits = make([]bool, len(n.tasks))
 	n.in, n.place = make([][]edge, len(n.tasks)), make([]int, len(n.tasks))
@@ -131,7 +141,7 @@ func (n *network) settle(queue ...int) bool {
 			if at <= n.place[e.from] {
 				continue
 			}
-			if e.from == 0 || at > n.limit { // the table does not move
+			if e.from == 0 || at > n.most(e.from) { // the table does not move
 				for _, q := range n.queue[head:] {
 					n.waits[q] = false
 				}
@@ -160,8 +170,32 @@ func (n *network) settleAll() bool {
 	return n.settle(queue...)
 }
 
-// length is how long before the table the first step begins.
-func (n *network) length() int { return slices.Max(n.place) }
+// most is how far from the table a step may be.
+func (n *network) most(i int) int {
+	if n.counts != nil && !n.counts[i] {
+		return n.start
+	}
+	return n.limit
+}
+
+// held says whether a step holds anything.
+func (t *task) held() bool { return t.racks > 0 || t.holds != [4]int{} }
+
+// length is how long before the table the first step that counts begins.
+func (n *network) length() int { return n.lengthOf(n.place) }
+
+func (n *network) lengthOf(place []int) int {
+	if n.counts == nil {
+		return slices.Max(place)
+	}
+	longest := 0
+	for i, p := range place {
+		if n.counts[i] {
+			longest = max(longest, p)
+		}
+	}
+	return longest
+}
 
 // end is how long before the table a step ends.
 func (n *network) end(i int) int { return n.place[i] - n.tasks[i].minutes }

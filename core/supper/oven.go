@@ -3,28 +3,49 @@ package supper
 // narrow gives the plan that has its ovens on for the shortest time, from the first use to the
 // last, and of those the one that begins the latest, by halving what is between the shortest
 // that could be and what was found. A window that a search was exhausted for and found nothing
-// in is shown to be too short.
+// in is shown to be too short, and all shorter ones with it.
 func narrow(s *Supper, best *Plan) *Plan {
-	low := ovenFloor(s)
-	proven := low
-	for low < best.Oven {
-		c := *s
+	low, proven, bound := ovenFloor(s), ovenFloor(s), best.Bound
+	c := *s
+	for low < best.Oven && !s.over() {
 		c.window = (low + best.Oven) / 2
-		found, floor, whole := solve(&c, 0)
+		found, whole := fits(&c)
 		if found == nil {
 			low = c.window + 1
 			if whole {
-				proven = max(proven, low)
-			}
-			if s.over() {
-				break
+				proven = low
 			}
 			continue
 		}
-		best = planOf(&c, found, floor, whole)
+		best = planOf(&c, found, 0, false)
 	}
-	best.OvenBound = min(proven, best.Oven)
+	c.window = best.Oven
+	if found, floor, whole := solve(&c, 0); found != nil {
+		best = begin(&c, planOf(&c, found, floor, whole), 0)
+	}
+	best.Bound, best.OvenBound = bound, min(proven, best.Oven)
+	best.Proved = best.OvenBound == best.Oven
 	return best
+}
+
+// fits looks for any plan, with little work; whole says that there is none where it found none.
+func fits(s *Supper) (first *found, whole bool) {
+	whole = true
+	for last, n := range networks(s) {
+		look := newSearch(n)
+		look.any = true
+		look.most = proofNodes
+		exhausted := look.down()
+		if !exhausted && look.best == nil {
+			exhausted = look.again()
+		}
+		if look.best != nil {
+			calm(s, look.best, last)
+			return look.best, true
+		}
+		whole = whole && exhausted
+	}
+	return nil, whole && ways(s) <= choices
 }
 
 // ovenSpan is how long a plan has anything in an oven, from the first to the last, min.

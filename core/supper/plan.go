@@ -27,8 +27,10 @@ type Plan struct {
 	Aim Aim
 	// Start is how long before the table the first step begins, min.
 	Start int
+	// Begin is how long before the table the first step begins that holds anything, hands or an oven.
+	Begin int
 	// Bound is the shortest that any plan can begin before the table; Proved says that this
-	// one does.
+	// one does or, where the aim is LeastOven, that none has its ovens on for a shorter time.
 	Bound  int
 	Proved bool
 	// Oven is how long it is from the first use of an oven to the last, min; OvenBound the
@@ -81,9 +83,26 @@ func Make(s *Supper) (*Plan, error) {
 	}
 	plan := planOf(s, best, floor, whole)
 	if s.Aim == LeastOven {
-		plan = narrow(s, plan)
+		return narrow(s, plan), nil
 	}
-	return plan, nil
+	return begin(s, plan, early), nil
+}
+
+// begin has what holds something begin as late as can be, where a plan begins with steps that go on by
+// themselves: a soak in the morning is no reason to cook all day.
+func begin(s *Supper, p *Plan, early int) *Plan {
+	if p.Begin == p.Start {
+		return p
+	}
+	c := *s
+	c.start = p.Start
+	best, _, _ := solve(&c, early)
+	if best == nil {
+		return p
+	}
+	out := planOf(&c, best, 0, false)
+	out.Bound, out.Proved, out.OvenBound = p.Bound, p.Proved, p.OvenBound
+	return out
 }
 
 // early is how long before the table the aim wants hands to be done, min.
@@ -101,6 +120,13 @@ func (s *Supper) early() int {
 // whether the search was exhausted.
 func solve(s *Supper, early int) (best *found, floor int, whole bool) {
 	whole = true
+	tries := laterTries
+	switch {
+	case s.Quick:
+		tries = 0
+	case s.start > 0:
+		tries = beginTries
+	}
 	for last, n := range networks(s) {
 		if minutes := s.early(); minutes > 0 {
 			forward(n, minutes, early)
@@ -121,9 +147,9 @@ func solve(s *Supper, early int) (best *found, floor int, whole bool) {
 		}
 		open := func() bool { return !exhausted && (look.best == nil || look.best.value > bound) }
 		if open() {
-			look.improve(bound)
+			look.improve(bound, tries)
 		}
-		if open() { // for the proof
+		if open() && s.start == 0 && !s.Quick { // for the proof
 			look.nodes, look.most = 0, proofNodes
 			exhausted = look.down()
 		}
@@ -199,7 +225,8 @@ func forward(n *network, minutes, most int) {
 
 func planOf(s *Supper, best *found, floor int, whole bool) *Plan {
 	n := newNetwork(s, pick(sinks(s), 0))
-	p := &Plan{Aim: s.Aim, Start: best.value, Bound: best.value, Proved: whole || best.value <= floor}
+	start := slices.Max(best.place)
+	p := &Plan{Aim: s.Aim, Start: start, Bound: start, Proved: whole || start <= floor}
 	if !p.Proved {
 		p.Bound = floor
 	}
@@ -208,6 +235,9 @@ func planOf(s *Supper, best *found, floor int, whole bool) *Plan {
 		one := Placed{Ref: t.ref, Start: best.place[i], Minutes: t.minutes, Oven: -1, Cooks: []int{}, Racks: []int{}, Celsius: t.celsius}
 		if t.racks > 0 {
 			one.Oven = best.oven[i]
+		}
+		if t.held() {
+			p.Begin = max(p.Begin, one.Start)
 		}
 		p.Steps = append(p.Steps, one)
 	}

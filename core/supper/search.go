@@ -16,6 +16,7 @@ const (
 	againTries = 40
 	laterNodes = 400 // of each of the others
 	laterTries = 160
+	beginTries = 5 // of those for when hands begin, of which nobody asks for a proof
 )
 
 // search is one search over one network.
@@ -23,11 +24,12 @@ type search struct {
 	n     *network
 	oven  []int    // of each task; -1 while open, and for those that hold none
 	users [5][]int // the tasks that hold hands, burners, pans, bowls and racks
-	line  []int    // of overload
 	few   []int
+	free  [][]int // places that nobody holds any more
 	nodes int
 	most  int
 	best  *found
+	any   bool // the first plan found will do
 	// posted is the orders along the way down.
 	posted []edge
 	// dice, where there are any, decide between ways out that lose little more than the best.
@@ -68,7 +70,7 @@ func newSearch(n *network) *search {
 
 // down searches from here; false where it was cut short.
 func (s *search) down() bool {
-	if s.nodes++; s.nodes > s.most || s.n.s.over() {
+	if s.nodes++; s.nodes > s.most || s.any && s.best != nil || s.n.s.over() {
 		return false
 	}
 	c := s.conflict()
@@ -89,9 +91,9 @@ func (s *search) down() bool {
 		sum   int
 	}
 	before := s.n.place
-	var children []child
+	children := make([]child, 0, 6)
 	for _, e := range c.orders {
-		s.n.place = slices.Clone(before)
+		s.n.place = s.copied(before)
 		s.n.post(e)
 		if s.n.settle(e.to) {
 			sum := 0
@@ -99,6 +101,8 @@ func (s *search) down() bool {
 				sum += p - before[i]
 			}
 			children = append(children, child{e, s.n.place, s.n.length(), sum})
+		} else {
+			s.free = append(s.free, s.n.place)
 		}
 		s.n.unpost(e)
 	}
@@ -117,7 +121,7 @@ func (s *search) down() bool {
 	whole := true
 	for i := range children {
 		ch := &children[i]
-		if s.best != nil && slices.Max(ch.place) >= s.best.value {
+		if s.best != nil && s.n.lengthOf(ch.place) >= s.best.value {
 			continue
 		}
 		s.n.place = ch.place
@@ -134,7 +138,21 @@ func (s *search) down() bool {
 		}
 	}
 	s.n.place = before
+	for i := range children {
+		s.free = append(s.free, children[i].place)
+	}
 	return whole
+}
+
+// copied is a copy of places, in what nobody holds any more where there is any.
+func (s *search) copied(place []int) []int {
+	if n := len(s.free) - 1; n >= 0 {
+		out := s.free[n]
+		s.free = s.free[:n]
+		copy(out, place)
+		return out
+	}
+	return slices.Clone(place)
 }
 
 // ceiling is the farthest place of a plan that is better than the best.
@@ -181,12 +199,26 @@ func (s *search) conflict() *conflict {
 	}
 	var best *conflict
 	nearest := int(^uint(0) >> 1)
+	if n.s.window > 0 { // what is tightest first
+		if c := s.inOvens(nearest); c != nil {
+			return c
+		}
+	}
 	have := [4]int{n.s.cooks(), n.s.Kitchen.Burners, n.s.Kitchen.Pans, n.s.Kitchen.Bowls}
 	for what, capacity := range have {
 		if at, set := s.overload(s.users[what], capacity, nearest, func(i int) int { return n.tasks[i].holds[what] }); set != nil {
 			nearest, best = at, &conflict{orders: s.orders(set, func(_, _ int) int { return 0 })}
 		}
 	}
+	if c := s.inOvens(nearest); c != nil {
+		return c
+	}
+	return best
+}
+
+// inOvens finds the conflict in an oven that is nearest to the table, and nearer than so many minutes.
+func (s *search) inOvens(nearest int) (best *conflict) {
+	n := s.n
 	for o := range n.s.Kitchen.Ovens {
 		oven := &n.s.Kitchen.Ovens[o]
 		in := func(i int) int {
@@ -213,7 +245,7 @@ func (s *search) conflict() *conflict {
 
 // orders are the ways to order two of a set: with those of one that end first.
 func (s *search) orders(set []int, gap func(i, j int) int) []edge {
-	var out []edge
+	out := make([]edge, 0, len(set)*(len(set)-1))
 	for _, i := range set {
 		for _, j := range set {
 			if i != j {
@@ -228,26 +260,33 @@ func (s *search) orders(set []int, gap func(i, j int) int) []edge {
 // steps hold more than there is, and as few of them as do.
 func (s *search) overload(users []int, capacity, nearer int, of func(int) int) (at int, set []int) {
 	n := s.n
-	line := s.line[:0] // by their end, the nearest to the table first
-	for _, i := range users {
-		if of(i) == 0 {
-			continue
+	// By their end, the nearest to the table first; they stay nearly so from one call to the next.
+	line := users
+	for k := 1; k < len(line); k++ {
+		i := line[k]
+		end, at := n.end(i), k
+		for at > 0 {
+			before := n.end(line[at-1])
+			if before < end || before == end && line[at-1] < i {
+				break
+			}
+			line[at] = line[at-1]
+			at--
 		}
-		line = append(line, i)
-		for k := len(line) - 1; k > 0 && n.end(line[k]) < n.end(line[k-1]); k-- {
-			line[k], line[k-1] = line[k-1], line[k]
-		}
+		line[at] = i
 	}
-	s.line = line
 	for k, i := range line {
 		moment := n.end(i)
 		if moment >= nearer {
 			break
 		}
 		sum := of(i)
+		if sum == 0 {
+			continue
+		}
 		active := append(s.few[:0], i)
 		for _, j := range line[:k] {
-			if n.place[j] > moment {
+			if n.place[j] > moment && of(j) > 0 {
 				active = append(active, j)
 				sum += of(j)
 			}
@@ -314,14 +353,14 @@ func (s *search) again() (whole bool) {
 }
 
 // improve loosens parts of the best plan and lays them anew.
-func (s *search) improve(floor int) {
+func (s *search) improve(floor, tries int) {
 	if s.best == nil {
 		return
 	}
 	rng := rand.New(rand.NewPCG(1, 7))
 	base := s.n.place
 	ovens := slices.Clone(s.oven)
-	for range laterTries {
+	for range tries {
 		if s.best.value <= floor || s.n.s.over() {
 			return
 		}

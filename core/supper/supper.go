@@ -83,11 +83,16 @@ type Supper struct {
 	Now int
 	// Night is how long before the table the evening before ends, min, for DayBefore.
 	Night int
+	// Quick asks for a plan with little work, while somebody moves a step.
+	Quick bool
 	// Done, once closed, ends the search: nobody waits for the plan any more.
 	Done <-chan struct{}
 
 	// window is how long it may be from the first use of an oven to the last, min; 0 for any.
 	window int
+	// start, where it is not 0, is how long before the table anything may begin, min: then the first step
+	// that holds something is to be as late as can be.
+	start int
 }
 
 func (s *Supper) over() bool {

@@ -21,6 +21,9 @@ func calm(s *Supper, best *found, last []int) {
 				continue
 			}
 			room := best.value - n.place[i]
+			if n.counts != nil && !n.counts[i] {
+				room = n.start - n.place[i]
+			}
 			for _, e := range n.in[i] {
 				room = min(room, n.place[e.from]-n.place[i]-e.least)
 			}

@@ -4,22 +4,67 @@ import (
 	"fmt"
 	"time"
 
+	"cuerda/core/kitchen"
+	"cuerda/core/supper"
 	"cuerda/core/supper/menu"
 )
 
 // Plan answers menu.Planned, with the times of day of the table's zone.
 type Plan struct {
-	Aim    string    `json:"aim" enum:"latest-start,one-cook,quiet-end,day-before"`
-	Start  time.Time `json:"start"`
-	Proved bool      `json:"proved" doc:"whether no plan begins later"`
+	Aim   string    `json:"aim" enum:"latest-start,one-cook,quiet-end,day-before,least-oven"`
+	Start time.Time `json:"start"`
+	// Begin is when the first step begins that holds anything, hands or an oven; Day the same on the day of the
+	// table.
+	Begin  time.Time `json:"begin"`
+	Day    time.Time `json:"day_begin"`
+	Proved bool      `json:"proved" doc:"whether no plan begins later or, by the aim least-oven, has its ovens on for a shorter time"`
 	// Bound is when no plan can begin later than.
 	Bound time.Time `json:"bound"`
 	// Waiting is how long steps wait for each other, and dishes for the table, in all, min.
-	Waiting int        `json:"waiting_minutes"`
-	Steps   []PlanStep `json:"steps"`
-	Heats   []PlanHeat `json:"heats"`
+	Waiting int `json:"waiting_minutes"`
+	// Oven is how long it is from the first use of an oven to the last, min; OvenBound, where the aim
+	// is least-oven, the shortest that was not ruled out.
+	Oven      int        `json:"oven_minutes"`
+	OvenBound *int       `json:"oven_bound_minutes,omitempty"`
+	Steps     []PlanStep `json:"steps"`
+	Heats     []PlanHeat `json:"heats"`
 	// Shared says what dishes bake at another heat than their builds, and what that does.
 	Shared []PlanShared `json:"shared"`
+	// Slowed says what takes longer because the oven is full.
+	Slowed []PlanSlowed `json:"slowed"`
+	// Ahead says what is done before the day of the table, and how it keeps.
+	Ahead []PlanAhead `json:"ahead"`
+	// Washes are vessels that go from a dish with something to one without it.
+	Washes []PlanWash `json:"washes"`
+}
+
+// PlanSlowed is a step in a full oven.
+type PlanSlowed struct {
+	Dish    string `json:"dish"`
+	Step    string `json:"step"`
+	Minutes int    `json:"minutes" doc:"longer than alone"`
+}
+
+// PlanAhead answers menu.Ahead.
+type PlanAhead struct {
+	Dish  string `json:"dish"`
+	Step  string `json:"step" doc:"the last one before the day"`
+	Hands int    `json:"hands_minutes"`
+	State string `json:"state" enum:"soaking,prepared,mixed,shaped,cooked,side"`
+	Raw   bool   `json:"raw" doc:"raw meat, fish or egg is in it"`
+	// Days it keeps so in the fridge, 0 where nothing is known; Wait how long it waits there.
+	Days  float64 `json:"days"`
+	Wait  int     `json:"wait_minutes"`
+	Keeps bool    `json:"keeps"`
+}
+
+// PlanWash answers menu.Wash.
+type PlanWash struct {
+	What    string    `json:"what"`
+	Through string    `json:"through" enum:"pan,bowl"`
+	Dish    string    `json:"dish" doc:"the one without it"`
+	Before  string    `json:"before" doc:"the one with it, which went first"`
+	At      time.Time `json:"at"`
 }
 
 // PlanStep is one step of a plan.
@@ -29,8 +74,16 @@ type PlanStep struct {
 	Start   time.Time `json:"start"`
 	Minutes int       `json:"minutes"`
 	// Cooks who do it, from 1.
-	Cooks []int     `json:"cooks"`
-	Oven  *PlanOven `json:"oven,omitempty"`
+	Cooks   []int     `json:"cooks"`
+	Burners int       `json:"burners,omitempty"`
+	Pans    int       `json:"pans,omitempty"`
+	Bowls   int       `json:"bowls,omitempty"`
+	Oven    *PlanOven `json:"oven,omitempty"`
+	// DishIndex and StepIndex are its places in the document and among the steps of its dish, from 0.
+	DishIndex int `json:"dish_index"`
+	StepIndex int `json:"step_index"`
+	// Pinned says that it begins when somebody said.
+	Pinned bool `json:"pinned,omitempty"`
 }
 
 // PlanOven is where in which oven a step stands.
@@ -39,6 +92,7 @@ type PlanOven struct {
 	// Racks from 1.
 	Racks   []int   `json:"racks"`
 	Celsius float64 `json:"celsius"`
+	Grill   bool    `json:"grill,omitempty"`
 }
 
 // PlanHeat is an oven that heats up.
@@ -62,12 +116,20 @@ type PlanShared struct {
 	Browning      float64 `json:"browning"`
 }
 
-// PlanOf tells a plan.
-func PlanOf(p *menu.Planned) Plan {
+// PlanOf tells a plan of a kitchen; contacts are those of its table.
+func PlanOf(p *menu.Planned, k *kitchen.Kitchen, contacts []menu.Contact) Plan {
 	plan := p.Plan
 	out := Plan{
-		Aim: string(plan.Aim), Start: p.Time(plan.Start), Proved: plan.Proved, Bound: p.Time(plan.Bound), Waiting: plan.Waiting,
+		Aim: string(plan.Aim), Start: p.Time(plan.Start), Begin: p.Time(plan.Begin), Day: p.Time(p.DayBegin()), Proved: plan.Proved, Bound: p.Time(plan.Bound), Waiting: plan.Waiting,
 		Steps: make([]PlanStep, len(plan.Steps)), Heats: []PlanHeat{}, Shared: []PlanShared{},
+		Oven: plan.Oven, Slowed: []PlanSlowed{}, Ahead: []PlanAhead{}, Washes: []PlanWash{},
+	}
+	if plan.Aim == supper.LeastOven {
+		out.OvenBound = &plan.OvenBound
+	}
+	pinned := map[supper.Ref]bool{}
+	for _, pin := range p.Supper.Pins {
+		pinned[pin.Ref] = true
 	}
 	oven := func(i int) string {
 		if id := p.Supper.Kitchen.Ovens[i].ID; id != "" {
@@ -85,9 +147,13 @@ func PlanOf(p *menu.Planned) Plan {
 	for i := range plan.Steps {
 		s := &plan.Steps[i]
 		dish := &p.Supper.Dishes[s.Dish]
-		out.Steps[i] = PlanStep{Dish: dish.Name, Step: dish.Steps[s.Step].Name, Start: p.Time(s.Start), Minutes: s.Minutes, Cooks: from1(s.Cooks)}
+		step := &dish.Steps[s.Step]
+		out.Steps[i] = PlanStep{
+			Dish: dish.Name, Step: step.Name, Start: p.Time(s.Start), Minutes: s.Minutes, Cooks: from1(s.Cooks),
+			Burners: step.Burners, Pans: step.Pans, Bowls: step.Bowls, DishIndex: s.Dish, StepIndex: s.Step, Pinned: pinned[s.Ref],
+		}
 		if s.Oven >= 0 {
-			out.Steps[i].Oven = &PlanOven{oven(s.Oven), from1(s.Racks), s.Celsius}
+			out.Steps[i].Oven = &PlanOven{oven(s.Oven), from1(s.Racks), s.Celsius, step.Grill}
 		}
 	}
 	for _, h := range plan.Heats {
@@ -98,6 +164,19 @@ func PlanOf(p *menu.Planned) Plan {
 			p.Supper.Dishes[s.Dish].Name, s.CelsiusWas, s.Celsius, Tidy(s.MinutesWas, 1), Tidy(s.Minutes, 1),
 			Tidy(s.WeightLossWas, 1), Tidy(s.WeightLoss, 1), Tidy(s.BrowningWas, 2), Tidy(s.Browning, 2),
 		})
+	}
+	for i := range plan.Steps {
+		s := &plan.Steps[i]
+		if more := p.Slowed[s.Ref]; more > 0 {
+			out.Slowed = append(out.Slowed, PlanSlowed{out.Steps[i].Dish, out.Steps[i].Step, more})
+		}
+	}
+	name := func(i int) string { return p.Supper.Dishes[i].Name }
+	for _, a := range p.Aheads(k) {
+		out.Ahead = append(out.Ahead, PlanAhead{name(a.Dish), p.Supper.Dishes[a.Dish].Steps[a.Step].Name, a.Hands, a.State, a.Raw, a.Days, a.Wait, a.Keeps})
+	}
+	for _, w := range p.Washes(contacts) {
+		out.Washes = append(out.Washes, PlanWash{w.What, w.Through, name(w.Dish), name(w.Before), p.Time(w.Start)})
 	}
 	return out
 }

@@ -19,6 +19,7 @@ import (
 	"github.com/gin-gonic/gin"
 
 	"cuerda/core/food"
+	"cuerda/core/supper/menu"
 	"cuerda/internal/principal"
 	"cuerda/internal/problem"
 	"cuerda/internal/store"
@@ -43,6 +44,7 @@ type Server struct {
 	Hosts []string
 
 	cache   kitchens
+	baker   menu.Baker
 	gate    gate
 	exports gate
 	files   files
@@ -112,6 +114,8 @@ func (s *Server) register(r *gin.Engine) huma.API {
 	s.registerFigures(api)
 	s.registerDish(api)
 	s.registerPlan(api)
+	s.registerSuppers(api)
+	s.registerSides(api)
 	s.registerExchange(api)
 	s.registerReading(api)
 	s.registerHealth(api)

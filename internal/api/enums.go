@@ -15,6 +15,7 @@ import (
 	"cuerda/core/piece"
 	"cuerda/core/recipe"
 	"cuerda/core/safety"
+	"cuerda/core/supper/menu"
 )
 
 // enums are the words that a type may hold, told once: every field of the type in the
@@ -36,6 +37,7 @@ var enums = map[reflect.Type][]any{
 	reflect.TypeFor[binder.Obstacle]():  values(binder.Obstacles),
 	reflect.TypeFor[recipe.Kind]():      values(recipe.Kinds),
 	reflect.TypeFor[safety.Reason]():    values(safety.Reasons),
+	reflect.TypeFor[menu.Aisle]():       values(menu.Aisles),
 }
 
 // fieldEnums are those of plain strings, by the name of the property in every object that

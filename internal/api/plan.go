@@ -20,26 +20,27 @@ func SupperSchema() map[string]any {
 	return map[string]any{"$schema": "https://json-schema.org/draft/2020-12/schema", "title": "A supper", "$ref": whole.Ref, "$defs": registry.Map()}
 }
 
+type planInput struct {
+	DocumentInput
+	Quick bool `query:"quick" doc:"with little work, while somebody moves a step: at the heats that the document says"`
+}
+
 func (s *Server) registerPlan(api huma.API) {
-	plan := op(http.MethodPost, "/plan", "plan", "When each step of a supper of several dishes begins", 413, 422)
+	plan := takesSupper(api, op(http.MethodPost, "/plan", "plan", "When each step of a supper of several dishes begins"))
 	plan.MaxBodyBytes = menu.MaxBytes + 1
-	plan.SkipValidateBody = true
-	plan.RequestBody = &huma.RequestBody{Required: true, Content: map[string]*huma.MediaType{
-		"application/json": {Schema: api.OpenAPI().Components.Schemas.Schema(reflect.TypeFor[menu.Supper](), true, "Supper")},
-	}}
-	huma.Register(api, plan, func(ctx context.Context, in *DocumentInput) (*body[answer.Plan], error) {
-		k, err := s.kitchen(ctx)
-		if err != nil {
-			return nil, err
-		}
+	huma.Register(api, plan, func(ctx context.Context, in *planInput) (*body[answer.Plan], error) {
 		d, err := menu.Read(in.RawBody)
 		if err != nil {
 			return nil, problem.OfSupper(err, nil)
 		}
-		planned, err := menu.Make(d, k, ctx.Done())
+		planned, contacts, err := s.plan(ctx, d, in.Quick)
 		if err != nil {
-			return nil, problem.OfSupper(err, d.Dishes)
+			return nil, err
 		}
-		return &body[answer.Plan]{answer.PlanOf(planned)}, nil
+		k, err := s.kitchen(ctx)
+		if err != nil {
+			return nil, err
+		}
+		return &body[answer.Plan]{answer.PlanOf(planned, k, contacts)}, nil
 	})
 }

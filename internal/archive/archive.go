@@ -2,7 +2,7 @@
 // reads such a zip strictly: whole, or with an error that names the file.
 //
 // kitchen.json holds the name, the settings and the pantry; builds/*.json each
-// one build with all its versions (docs/formats/kitchen-archive.md).
+// one build with all its versions; suppers/*.json each one supper (docs/formats/kitchen-archive.md).
 package archive
 
 import (
@@ -24,6 +24,7 @@ import (
 	"cuerda/core/food"
 	"cuerda/core/formula"
 	"cuerda/core/kitchen"
+	"cuerda/core/supper/menu"
 	"cuerda/internal/store"
 )
 
@@ -31,6 +32,7 @@ import (
 const (
 	KitchenFormat = "cuerda-kitchen/1"
 	HistoryFormat = "cuerda-history/1"
+	SupperFormat  = "cuerda-kept-supper/1"
 )
 
 // The limits of an archive.
@@ -49,7 +51,7 @@ const (
 // Error says which file of an archive cannot be used, and why.
 type Error struct {
 	File string
-	// Code is not-a-zip, too-many-files, too-big, bad-name, bad-json, bad-build,
+	// Code is not-a-zip, too-many-files, too-big, bad-name, bad-json, bad-build, bad-supper,
 	// bad-settings or no-kitchen.
 	Code string
 	Err  error
@@ -73,6 +75,7 @@ type Kitchen struct {
 	Pantry    []kitchen.PantryItem
 	OwnFoods  []food.Own
 	Histories []store.History
+	Suppers   []store.Supper
 
 	foods *food.Catalogue // with the own foods
 }
@@ -101,6 +104,16 @@ type historyFile struct {
 	FromBuild   *string           `json:"from_build,omitempty"`
 	FromVersion *int              `json:"from_version,omitempty"`
 	Versions    list[versionFile] `json:"versions"`
+}
+
+type supperFile struct {
+	Format    string          `json:"format"`
+	ID        string          `json:"id"`
+	Version   int             `json:"version"`
+	CreatedAt time.Time       `json:"created_at"`
+	UpdatedAt time.Time       `json:"updated_at"`
+	DeletedAt *time.Time      `json:"deleted_at,omitempty"`
+	Document  json.RawMessage `json:"document"`
 }
 
 // list is read one by one, so that a file of nothing but brackets takes no memory.
@@ -147,7 +160,7 @@ type Writer struct {
 	count int
 }
 
-// NewWriter begins an archive with what is known of the kitchen.
+// NewWriter begins an archive with what is known of the kitchen, and its suppers.
 // Its histories are written by Add.
 func NewWriter(w io.Writer, of Kitchen) (*Writer, error) {
 	out := &Writer{zip: zip.NewWriter(w)}
@@ -155,7 +168,23 @@ func NewWriter(w io.Writer, of Kitchen) (*Writer, error) {
 	for _, p := range of.Pantry {
 		k.Pantry = append(k.Pantry, pantryFile{PantryItem: p})
 	}
-	return out, out.file("kitchen.json", k)
+	if err := out.file("kitchen.json", k); err != nil {
+		return out, err
+	}
+	for i := range of.Suppers {
+		if err := out.supper(i+1, &of.Suppers[i]); err != nil {
+			return out, err
+		}
+	}
+	return out, nil
+}
+
+func (w *Writer) supper(n int, s *store.Supper) error {
+	document, err := json.Marshal(&s.Document)
+	if err != nil {
+		return err
+	}
+	return w.file(fmt.Sprintf("suppers/%05d-%s.json", n, Slug(s.Document.Name)), supperFile{SupperFormat, s.ID, s.Version, s.CreatedAt, s.UpdatedAt, s.DeletedAt, document})
 }
 
 // Add writes a build.
@@ -199,7 +228,10 @@ func (w *Writer) Close() error { return w.zip.Close() }
 
 var ownID = regexp.MustCompile(`^own-[a-z0-9-]{1,60}$`)
 
-var buildName = regexp.MustCompile(`^builds/[a-z0-9][a-z0-9-]{0,80}\.json$`)
+var (
+	buildName  = regexp.MustCompile(`^builds/[a-z0-9][a-z0-9-]{0,80}\.json$`)
+	supperName = regexp.MustCompile(`^suppers/[a-z0-9][a-z0-9-]{0,80}\.json$`)
+)
 
 // Read reads an archive; an error is an *Error, and then nothing of it is to be
 // used. Names are never taken for paths, and no file is unpacked past its limit.
@@ -232,7 +264,7 @@ func read(data []byte, foods *food.Catalogue, most limits) (*Kitchen, error) {
 	// The kitchen first: its own foods may be in the builds.
 	slices.SortStableFunc(files, func(a, b *zip.File) int { return cmp.Compare(isBuild(a), isBuild(b)) })
 	for _, f := range files {
-		if seen[f.Name] || f.Name != "kitchen.json" && !buildName.MatchString(f.Name) {
+		if seen[f.Name] || f.Name != "kitchen.json" && !buildName.MatchString(f.Name) && !supperName.MatchString(f.Name) {
 			return nil, &Error{File: shorten(f.Name), Code: "bad-name"}
 		}
 		seen[f.Name] = true
@@ -250,6 +282,14 @@ func read(data []byte, foods *food.Catalogue, most limits) (*Kitchen, error) {
 		}
 		if !found {
 			break
+		}
+		if supperName.MatchString(f.Name) {
+			s, err := keptSupper(f.Name, text, out.foods)
+			if err != nil {
+				return nil, err
+			}
+			out.Suppers = append(out.Suppers, *s)
+			continue
 		}
 		h, err := history(f.Name, text, out.foods)
 		if err != nil {
@@ -396,6 +436,31 @@ func history(name string, text []byte, foods *food.Catalogue) (*store.History, e
 		h.Versions = append(h.Versions, store.HistoryVersion{Number: v.Number, CreatedAt: v.CreatedAt, Label: v.Label, Document: *d})
 	}
 	return h, nil
+}
+
+func keptSupper(name string, text []byte, foods *food.Catalogue) (*store.Supper, error) {
+	var f supperFile
+	if err := strict(text, &f); err != nil || f.Format != SupperFormat {
+		return nil, &Error{File: name, Code: "bad-json", Err: err}
+	}
+	bad := func(err error) error { return &Error{File: name, Code: "bad-supper", Err: err} }
+	if _, err := uuid.Parse(f.ID); err != nil || len(f.ID) != 36 {
+		return nil, bad(fmt.Errorf("no ID: %q", shorten(f.ID)))
+	}
+	if f.Version < 1 || oddTime(f.CreatedAt) || oddTime(f.UpdatedAt) || f.DeletedAt != nil && oddTime(*f.DeletedAt) {
+		return nil, bad(errors.New("a version or a time out of range"))
+	}
+	if len(f.Document) > menu.MaxBytes {
+		return nil, &Error{File: name, Code: "too-big"}
+	}
+	d, err := menu.Read(f.Document)
+	if err == nil {
+		err = d.Check(foods)
+	}
+	if err != nil {
+		return nil, bad(err)
+	}
+	return &store.Supper{ID: f.ID, Version: f.Version, CreatedAt: f.CreatedAt, UpdatedAt: f.UpdatedAt, DeletedAt: f.DeletedAt, Document: *d}, nil
 }
 
 // oddTime is one that PostgreSQL, or a cook, would not know.

@@ -9,13 +9,15 @@ import (
 	"encoding/json"
 	"fmt"
 	"maps"
+	"time"
 
 	"cuerda/core/food"
 	"cuerda/core/formula"
+	"cuerda/core/supper/menu"
 	"cuerda/internal/store"
 )
 
-//go:embed builds/*.json tries.json
+//go:embed builds/*.json tries.json supper.json
 var files embed.FS
 
 // Kitchen is the name of the demonstration kitchen.
@@ -112,38 +114,48 @@ func Seed(ctx context.Context, s *store.Store, foods *food.Catalogue) (kitchen s
 	if err != nil || !made {
 		return kitchen, err
 	}
-	ids := map[string]string{}
+	kept := map[string]menu.SupperFrom{}
 	for i := range builds {
-		if ids[builds[i].File], err = seed(ctx, s, kitchen, &builds[i], ids); err != nil {
+		if kept[builds[i].File], err = seed(ctx, s, kitchen, &builds[i], kept); err != nil {
 			return "", fmt.Errorf("%s: %w", builds[i].File, err)
 		}
 	}
-	return kitchen, s.SavePantry(ctx, kitchen, Pantry()...)
+	if err := s.SavePantry(ctx, kitchen, Pantry()...); err != nil {
+		return "", err
+	}
+	supper, err := Supper(builds, kept, foods, time.Now())
+	if err != nil {
+		return "", err
+	}
+	_, err = s.CreateSupper(ctx, kitchen, supper)
+	return kitchen, err
 }
 
-func seed(ctx context.Context, s *store.Store, kitchen string, b *Build, ids map[string]string) (id string, err error) {
+func seed(ctx context.Context, s *store.Store, kitchen string, b *Build, before map[string]menu.SupperFrom) (menu.SupperFrom, error) {
 	versions := append(append([]Try(nil), b.Earlier...), Try{Document: b.Document})
 	first := &versions[0].Document
 	var kept *store.Build
+	var err error
+	none := menu.SupperFrom{}
 	if b.From != "" {
-		kept, err = s.Branch(ctx, kitchen, ids[b.From], b.Version, first.Name)
+		kept, err = s.Branch(ctx, kitchen, before[b.From].Build, b.Version, first.Name)
 	} else {
 		kept, err = s.Create(ctx, kitchen, first)
 	}
 	if err != nil {
-		return "", err
+		return none, err
 	}
 	for i := range versions {
 		if i > 0 || b.From != "" {
 			if kept, err = s.Save(ctx, kitchen, kept.ID, kept.Version, &versions[i].Document); err != nil {
-				return "", err
+				return none, err
 			}
 		}
 		if label := versions[i].Label; label != "" {
 			if err := s.NameVersion(ctx, kitchen, kept.ID, kept.Version, label); err != nil {
-				return "", err
+				return none, err
 			}
 		}
 	}
-	return kept.ID, nil
+	return menu.SupperFrom{Build: kept.ID, Version: kept.Version}, nil
 }

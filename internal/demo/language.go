@@ -5,7 +5,9 @@ import (
 	"encoding/json"
 	"slices"
 
+	"cuerda/core/eaters"
 	"cuerda/core/formula"
+	"cuerda/core/supper/menu"
 )
 
 //go:embed es.json
@@ -40,13 +42,37 @@ func In(language string, d *formula.Document) formula.Document {
 	for i := range out.Parts {
 		out.Parts[i].Name = Say(out.Parts[i].Name, language)
 	}
-	if d.Eaters != nil {
-		eaters := *d.Eaters
-		eaters.People = slices.Clone(eaters.People)
-		for i := range eaters.People {
-			eaters.People[i].Name = Say(eaters.People[i].Name, language)
-		}
-		out.Eaters = &eaters
-	}
+	out.Eaters = peopleIn(language, d.Eaters)
 	return out
+}
+
+// SupperIn gives a supper with the demonstration's own words in that language: its name, those of its
+// dishes, wherever they stand, and those at the table.
+func SupperIn(language string, d *menu.Supper) menu.Supper {
+	out := *d
+	if language != "es" {
+		return out
+	}
+	out.Name = Say(d.Name, language)
+	out.Dishes, out.Pins = slices.Clone(d.Dishes), slices.Clone(d.Pins)
+	for i := range out.Dishes {
+		out.Dishes[i].Name = Say(out.Dishes[i].Name, language)
+	}
+	for i := range out.Pins {
+		out.Pins[i].Dish = Say(out.Pins[i].Dish, language)
+	}
+	out.Eaters = peopleIn(language, d.Eaters)
+	return out
+}
+
+func peopleIn(language string, e *eaters.Eaters) *eaters.Eaters {
+	if e == nil {
+		return nil
+	}
+	out := *e
+	out.People = slices.Clone(e.People)
+	for i := range out.People {
+		out.People[i].Name = Say(out.People[i].Name, language)
+	}
+	return &out
 }

@@ -115,12 +115,14 @@ type TakenIn struct {
 	Same int `json:"same"`
 	// Continued were there with the first versions of the history, and got the rest.
 	Continued int `json:"continued"`
-	Copied    int `json:"copied"` // beside a build of the same ID with another history, or one that has gone on
+	Copied    int `json:"copied"`  // beside a build of the same ID with another history, or one that has gone on
+	Suppers   int `json:"suppers"` // that were not there as they are
 }
 
 // Taken is what is brought into a kitchen.
 type Taken struct {
 	Histories []History
+	Suppers   []Supper
 	// OwnFoods stand beside those that are there; one of the same ID gives way.
 	OwnFoods []food.Own
 	// Replaces says that Pantry and Settings stand in place of those that are there:
@@ -150,6 +152,9 @@ func takeIn(ctx context.Context, tx pgx.Tx, kitchenID string, in Taken) (TakenIn
 		}
 	}
 	if err := taking.origins(ctx, in.Histories); err != nil {
+		return out, err
+	}
+	if err := taking.suppers(ctx, in.Suppers); err != nil {
 		return out, err
 	}
 	if err := saveOwnFoods(ctx, tx, kitchenID, in.OwnFoods); err != nil || !in.Replaces {

@@ -19,6 +19,7 @@ type Whole struct {
 	Settings  kitchen.Settings
 	Pantry    []kitchen.PantryItem
 	OwnFoods  []food.Own
+	Suppers   []Supper
 }
 
 // Kitchens gives every kitchen to each, the oldest first, with a function that gives its
@@ -46,6 +47,9 @@ func (s *Store) Kitchens(ctx context.Context, each func(*Whole, func(func(*Histo
 				return err
 			}
 			if w.OwnFoods, err = ownFoodsOf(ctx, tx, w.ID); err != nil {
+				return err
+			}
+			if w.Suppers, err = suppersOf(ctx, tx, w.ID); err != nil {
 				return err
 			}
 			if err := each(w, func(build func(*History) error) error { return histories(ctx, tx, w.ID, build) }); err != nil {
@@ -81,7 +85,7 @@ func (s *Store) RestoreKitchens(ctx context.Context, next func() (*Whole, []Hist
 			if _, err := tx.Exec(ctx, `insert into kitchen (id, name, created_at) values ($1, $2, $3)`, w.ID, w.Name, w.CreatedAt); err != nil {
 				return err
 			}
-			if _, err := takeIn(ctx, tx, w.ID, Taken{Histories: builds, OwnFoods: w.OwnFoods, Replaces: true, Pantry: w.Pantry, Settings: w.Settings}); err != nil {
+			if _, err := takeIn(ctx, tx, w.ID, Taken{Histories: builds, Suppers: w.Suppers, OwnFoods: w.OwnFoods, Replaces: true, Pantry: w.Pantry, Settings: w.Settings}); err != nil {
 				return err
 			}
 		}

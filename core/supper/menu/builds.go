@@ -144,6 +144,7 @@ func ofBuild(build *formula.Document, k *kitchen.Kitchen, at string) (*made, err
 			}
 		}
 	}
+	out.Steps = withoutIdle(out.Steps)
 	return &made{build, out, &baked}, nil
 }
 
@@ -175,4 +176,47 @@ func bakedAgain(build *formula.Document, celsius float64) *formula.Document {
 	cook.Celsius = &celsius
 	out.Cook = &cook
 	return &out
+}
+
+// withoutIdle leaves out steps that take no time, hold nothing and come after one other: the rest that a
+// mix does not have. What came after them comes after that one.
+func withoutIdle(steps []supper.Step) []supper.Step {
+	idle := func(s *supper.Step) bool {
+		return s.Minutes == 0 && s.Hands+s.Burners+s.Pans+s.Bowls+s.Racks == 0 && len(s.After) == 1
+	}
+	ends := make([]bool, len(steps)) // what nothing comes after stays: a dish ends with it
+	for i := range ends {
+		ends[i] = true
+	}
+	for i := range steps {
+		for _, g := range steps[i].After {
+			ends[g.Step] = false
+		}
+	}
+	for i := range steps {
+		for n := range steps[i].After {
+			for g := &steps[i].After[n]; idle(&steps[g.Step]); {
+				over := steps[g.Step].After[0]
+				g.Step, g.Least = over.Step, g.Least+over.Least
+				if g.Most == supper.Whenever || over.Most == supper.Whenever {
+					g.Most = supper.Whenever
+				} else {
+					g.Most += over.Most
+				}
+			}
+		}
+	}
+	index, out := make([]int, len(steps)), []supper.Step{}
+	for i := range steps {
+		index[i] = len(out)
+		if ends[i] || !idle(&steps[i]) {
+			out = append(out, steps[i])
+		}
+	}
+	for i := range out {
+		for n := range out[i].After {
+			out[i].After[n].Step = index[out[i].After[n].Step]
+		}
+	}
+	return out
 }

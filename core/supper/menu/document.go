@@ -10,6 +10,7 @@ import (
 	"io"
 	"slices"
 	"time"
+	_ "time/tzdata" // a machine may have none of its own
 
 	"cuerda/core/eaters"
 	"cuerda/core/formula"
@@ -27,6 +28,9 @@ type Supper struct {
 	Format string    `json:"format" enum:"cuerda-supper/1"`
 	Name   string    `json:"name,omitempty" maxLength:"200"`
 	Table  time.Time `json:"table" doc:"when it is on the table, RFC 3339 with its offset"`
+	// Zone is that of the kitchen's clock, by the names of the tz database, where the offset of Table does not
+	// say enough: the night before may be in summer time.
+	Zone string `json:"zone,omitempty" maxLength:"60"`
 	// Kitchen is what there is; a kitchen's own where it says nothing.
 	Kitchen *SupperKitchen `json:"kitchen,omitempty"`
 	Dishes  []SupperDish   `json:"dishes" minItems:"1" maxItems:"40"`
@@ -40,6 +44,9 @@ type Supper struct {
 	Now *time.Time `json:"now,omitempty"`
 	// ShareOven lets builds bake at another heat, so that dishes go together.
 	ShareOven *bool `json:"share_oven,omitempty"`
+	// ShareAt is the one heat that builds within 25 K of it bake at, where the cook has chosen; 0 for whichever is
+	// best.
+	ShareAt float64 `json:"share_at,omitempty" minimum:"0" maximum:"320"`
 	// Bought are foods of the shopping that are ticked off.
 	Bought []string `json:"bought,omitempty" maxItems:"400"`
 }
@@ -173,6 +180,7 @@ const (
 	TooLate      = "too-late" // the table was before now
 	CannotScale  = "cannot-scale"
 	OutOfRange   = "out-of-range"
+	UnknownZone  = "unknown-zone"
 	BadDay       = "bad-day"
 	UnknownFood  = "unknown-food"
 	UnknownCode  = "unknown-code" // of what somebody leaves out
@@ -201,6 +209,13 @@ func Read(data []byte) (*Supper, error) {
 	if !slices.Contains(supper.Aims, supper.Aim(out.Aim)) {
 		return nil, &Fault{Code: UnknownAim, Pointer: "/aim", Got: out.Aim}
 	}
+	if out.Zone != "" {
+		zone, err := time.LoadLocation(out.Zone)
+		if err != nil || len(out.Zone) > 60 || out.Zone == "Local" {
+			return nil, &Fault{Code: UnknownZone, Pointer: "/zone", Got: out.Zone}
+		}
+		out.Table = out.Table.In(zone)
+	}
 	return &out, out.check()
 }
 
@@ -211,6 +226,9 @@ const MaxBoxDays = 92
 func (s *Supper) check() error {
 	if err := s.checkEaters(); err != nil {
 		return err
+	}
+	if !(s.ShareAt >= 0 && s.ShareAt <= 320) {
+		return &Fault{Code: OutOfRange, Pointer: "/share_at", Got: fmt.Sprint(s.ShareAt)}
 	}
 	for i := range s.Dishes {
 		d, at := &s.Dishes[i], fmt.Sprintf("/dishes/%d", i)

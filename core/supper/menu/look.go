@@ -46,8 +46,19 @@ type looked struct {
 	facts   nutrition.Facts // of what is on the table
 }
 
-// Look reads a supper for its people, its shopping and its boxes. Its errors are *Fault.
-func (b *Baker) Look(d *Supper, k *kitchen.Kitchen) (*Look, error) {
+// Contacts gives what may pass between the dishes of a supper. Its errors are *Fault.
+func (b *Baker) Contacts(d *Supper, k *kitchen.Kitchen) ([]Contact, error) {
+	if len(leftOut(d.Eaters)) == 0 {
+		return nil, nil
+	}
+	all, err := b.looked(d, k)
+	if err != nil {
+		return nil, err
+	}
+	return contacts(d, all, k), nil
+}
+
+func (b *Baker) looked(d *Supper, k *kitchen.Kitchen) ([]looked, error) {
 	all := make([]looked, len(d.Dishes))
 	for i := range d.Dishes {
 		one, err := b.look(d, i, k)
@@ -55,6 +66,15 @@ func (b *Baker) Look(d *Supper, k *kitchen.Kitchen) (*Look, error) {
 			return nil, err
 		}
 		all[i] = *one
+	}
+	return all, nil
+}
+
+// Look reads a supper for its people, its shopping and its boxes. Its errors are *Fault.
+func (b *Baker) Look(d *Supper, k *kitchen.Kitchen) (*Look, error) {
+	all, err := b.looked(d, k)
+	if err != nil {
+		return nil, err
 	}
 	out := &Look{Dishes: make([]DishLook, len(all)), People: peopleOf(d.Eaters, all, k), Contact: contacts(d, all, k), Shop: shop(all, k)}
 	for i := range all {

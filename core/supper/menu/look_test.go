@@ -222,3 +222,17 @@ func TestLeastOven(t *testing.T) {
 	// ready early, to the end of the roots 30 min of roasting later, whichever way: 110 - 10 = 100.
 	assert.Equal(t, 100, least.Plan.Oven)
 }
+
+// The night before a supper the clocks went back an hour: what begins twenty and a third hours before seven begins
+// before midnight by the clock.
+func TestTheClockGoesBackTheNightBefore(t *testing.T) {
+	soak := `{"name":"Grain","steps":[{"name":"Soak","minutes":1200},{"name":"Boil","minutes":20,"burners":1,"after":[{"step":"Soak","most":0}]}],"ready":{"least":0,"most":0}}`
+	text := `{"format":"cuerda-supper/1","table":"2026-10-25T19:00:00+01:00","zone":"Europe/Madrid","dishes":[` + soak + `]}`
+	p, err := plan(t, text)
+	require.NoError(t, err)
+	assert.Equal(t, "2026-10-24T23:40:00+02:00", p.Time(p.Plan.Start).Format(time.RFC3339))
+	_, err = menu.Read([]byte(`{"format":"cuerda-supper/1","table":"2026-10-25T19:00:00+01:00","zone":"Europe/Nowhere","dishes":[` + soak + `]}`))
+	var fault *menu.Fault
+	require.ErrorAs(t, err, &fault)
+	assert.Equal(t, menu.UnknownZone, fault.Code)
+}

@@ -215,6 +215,6 @@ func BenchmarkPlanOfKnownBuilds(b *testing.B) {
 	var baker menu.Baker
 	k := kitchen.Usual()
 	for b.Loop() {
-		_, _ = baker.Make(d, k, nil)
+		_, _ = baker.Make(d, k, menu.Options{})
 	}
 }

@@ -45,18 +45,32 @@ const farthest = 25
 // Make reads what a document wants and plans it, until done is closed. Its errors are *Fault,
 // and those of supper.Make.
 func Make(d *Supper, k *kitchen.Kitchen, done <-chan struct{}) (*Planned, error) {
-	return new(Baker).Make(d, k, done)
+	return new(Baker).Make(d, k, Options{Done: done})
+}
+
+// Options are how a plan is made.
+type Options struct {
+	// Done, once closed, ends the search.
+	Done <-chan struct{}
+	// Quick asks for a plan with little work, at the heat that the document names or as the builds ask.
+	Quick bool
 }
 
 // Make is the function of that name, quicker for builds that the baker knows.
-func (b *Baker) Make(d *Supper, k *kitchen.Kitchen, done <-chan struct{}) (*Planned, error) {
+func (b *Baker) Make(d *Supper, k *kitchen.Kitchen, o Options) (*Planned, error) {
 	w, err := b.want(d, k)
 	if err != nil {
 		return nil, err
 	}
-	w.supper.Done = done
+	w.supper.Done, w.supper.Quick = o.Done, o.Quick
+	alone := d.ShareOven != nil && !*d.ShareOven
+	if d.ShareAt > 0 && !alone {
+		if other, shared, ok := b.at(w, d, d.ShareAt, k); ok {
+			return w.plan(other, shared)
+		}
+	}
 	best, err := w.plan(&w.supper, nil)
-	if d.ShareOven != nil && !*d.ShareOven {
+	if alone || o.Quick || d.ShareAt > 0 {
 		return best, err
 	}
 	for _, celsius := range w.heats() {
@@ -83,7 +97,10 @@ func better(a, b *supper.Plan) bool {
 	if a.Aim == supper.LeastOven && a.Oven != b.Oven {
 		return a.Oven < b.Oven
 	}
-	return a.Start < b.Start
+	if a.Start != b.Start {
+		return a.Start < b.Start
+	}
+	return a.Begin < b.Begin
 }
 
 // fullTries is how often a plan is made anew because it fills an oven that it did not before.

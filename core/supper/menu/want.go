@@ -162,7 +162,16 @@ func (w *wanted) find(dish, step string) supper.Ref {
 }
 
 // night is how long before the table the evening before ends, at ten, min.
-func night(table time.Time) int { return table.Hour()*60 + table.Minute() + 120 }
+func night(table time.Time) int {
+	y, m, d := table.Date()
+	return before(table, time.Date(y, m, d-1, 22, 0, 0, 0, table.Location()))
+}
+
+// midnight is how long before the table its day began, min.
+func midnight(table time.Time) int {
+	y, m, d := table.Date()
+	return before(table, time.Date(y, m, d, 0, 0, 0, 0, table.Location()))
+}
 
 // asked is a dish under its name, ready when the document asks for it.
 func (d *SupperDish) asked(of supper.Dish) supper.Dish {

@@ -673,6 +673,128 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sides": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Usual sides, for so many people */
+        get: operations["listSides"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sides/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A side in words as steps, or steps in words */
+        post: operations["readSide"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/supper/look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A supper's people, shopping and boxes */
+        post: operations["lookAtSupper"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/suppers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Suppers, the last table first */
+        get: operations["listSuppers"];
+        put?: never;
+        /** Keep a new supper */
+        post: operations["createSupper"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/suppers/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A supper */
+        get: operations["getSupper"];
+        /** Keep a changed supper */
+        put: operations["saveSupper"];
+        post?: never;
+        /** Put a supper away */
+        delete: operations["deleteSupper"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/suppers/{id}/export": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The plan of a supper as events, values or a document */
+        get: operations["exportSupper"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/suppers/{id}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Bring a deleted supper back */
+        post: operations["restoreSupper"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/vocabulary": {
         parameters: {
             query?: never;
@@ -1176,6 +1298,7 @@ export interface components {
         InOven: {
             /** Format: double */
             celsius: number;
+            grill?: boolean;
             /** Format: int64 */
             racks?: number;
         };
@@ -1219,6 +1342,15 @@ export interface components {
             freezer_months: number;
             /** Format: double */
             raw_fridge_days: number;
+        };
+        KeptSupper: {
+            document: components["schemas"]["Supper"];
+            /** Format: uuid */
+            id: string;
+            /** Format: date-time */
+            updated_at: string;
+            /** Format: int64 */
+            version: number;
         };
         Kind: {
             /** @enum {string} */
@@ -1511,19 +1643,46 @@ export interface components {
             y: number;
         };
         Plan: {
+            ahead: components["schemas"]["PlanAhead"][];
             /** @enum {string} */
-            aim: "latest-start" | "one-cook" | "quiet-end" | "day-before";
+            aim: "latest-start" | "one-cook" | "quiet-end" | "day-before" | "least-oven";
+            /** Format: date-time */
+            begin: string;
             /** Format: date-time */
             bound: string;
+            /** Format: date-time */
+            day_begin: string;
             heats: components["schemas"]["PlanHeat"][];
-            /** @description whether no plan begins later */
+            /** Format: int64 */
+            oven_bound_minutes?: number;
+            /** Format: int64 */
+            oven_minutes: number;
+            /** @description whether no plan begins later or, by the aim least-oven, has its ovens on for a shorter time */
             proved: boolean;
             shared: components["schemas"]["PlanShared"][];
+            slowed: components["schemas"]["PlanSlowed"][];
             /** Format: date-time */
             start: string;
             steps: components["schemas"]["PlanStep"][];
             /** Format: int64 */
             waiting_minutes: number;
+            washes: components["schemas"]["PlanWash"][];
+        };
+        PlanAhead: {
+            /** Format: double */
+            days: number;
+            dish: string;
+            /** Format: int64 */
+            hands_minutes: number;
+            keeps: boolean;
+            /** @description raw meat, fish or egg is in it */
+            raw: boolean;
+            /** @enum {string} */
+            state: "soaking" | "prepared" | "mixed" | "shaped" | "cooked" | "side";
+            /** @description the last one before the day */
+            step: string;
+            /** Format: int64 */
+            wait_minutes: number;
         };
         PlanHeat: {
             /** Format: double */
@@ -1537,6 +1696,7 @@ export interface components {
         PlanOven: {
             /** Format: double */
             celsius: number;
+            grill?: boolean;
             id: string;
             racks: number[];
         };
@@ -1559,15 +1719,46 @@ export interface components {
             /** Format: double */
             weight_loss_was_pct: number;
         };
+        PlanSlowed: {
+            dish: string;
+            /**
+             * Format: int64
+             * @description longer than alone
+             */
+            minutes: number;
+            step: string;
+        };
         PlanStep: {
+            /** Format: int64 */
+            bowls?: number;
+            /** Format: int64 */
+            burners?: number;
             cooks: number[];
             dish: string;
             /** Format: int64 */
+            dish_index: number;
+            /** Format: int64 */
             minutes: number;
             oven?: components["schemas"]["PlanOven"];
+            /** Format: int64 */
+            pans?: number;
+            pinned?: boolean;
             /** Format: date-time */
             start: string;
             step: string;
+            /** Format: int64 */
+            step_index: number;
+        };
+        PlanWash: {
+            /** Format: date-time */
+            at: string;
+            /** @description the one with it, which went first */
+            before: string;
+            /** @description the one without it */
+            dish: string;
+            /** @enum {string} */
+            through: "pan" | "bowl";
+            what: string;
         };
         Point: {
             /** Format: double */
@@ -1759,6 +1950,11 @@ export interface components {
             /** Format: double */
             width_mm?: number;
         };
+        ReadSide: {
+            odd: string[];
+            steps: components["schemas"]["SupperStep"][];
+            text: string;
+        };
         ReadWait: {
             /** Format: double */
             minutes: number;
@@ -1928,6 +2124,19 @@ export interface components {
             /** Format: double */
             grams: number;
         };
+        Side: {
+            code: string;
+            foods: components["schemas"]["SupperFood"][];
+            /** Format: double */
+            size_mm?: number;
+            steps: components["schemas"]["SupperStep"][];
+            text: string;
+            worked_step?: string;
+        };
+        SideText: {
+            steps?: components["schemas"]["SupperStep"][];
+            text?: string;
+        };
         Sitting: {
             began: boolean;
             /** Format: date-time */
@@ -2006,8 +2215,10 @@ export interface components {
         };
         Supper: {
             /** @enum {string} */
-            aim?: "latest-start" | "one-cook" | "quiet-end" | "day-before";
+            aim?: "latest-start" | "one-cook" | "quiet-end" | "day-before" | "least-oven";
+            bought?: string[];
             dishes: components["schemas"]["SupperDish"][];
+            eaters?: components["schemas"]["Eaters"];
             /** @enum {string} */
             format: "cuerda-supper/1";
             kitchen?: components["schemas"]["SupperKitchen"];
@@ -2015,12 +2226,15 @@ export interface components {
             /** Format: date-time */
             now?: string;
             pins?: components["schemas"]["SupperPin"][];
+            /** Format: double */
+            share_at?: number;
             share_oven?: boolean;
             /**
              * Format: date-time
              * @description when it is on the table, RFC 3339 with its offset
              */
             table: string;
+            zone?: string;
         };
         SupperAfter: {
             /** Format: int64 */
@@ -2029,13 +2243,98 @@ export interface components {
             most?: number;
             step: string;
         };
+        SupperBox: {
+            day: string;
+            /** Format: int64 */
+            pieces: number;
+        };
+        SupperBoxLook: {
+            /** Format: double */
+            celsius: number;
+            cools_in_time: boolean;
+            day: string;
+            /**
+             * Format: int64
+             * @description after they were cooked
+             */
+            days: number;
+            /** Format: int64 */
+            dish: number;
+            freeze: boolean;
+            /** Format: double */
+            freezer_months: number;
+            /** Format: double */
+            hot_celsius: number;
+            last_day: string;
+            /** Format: double */
+            minutes: number | null;
+            /** @enum {string} */
+            next: "pasta" | "slices" | "halves" | "hash" | "grains";
+            /** Format: int64 */
+            pieces: number;
+            /** @enum {string} */
+            reheat: "oven" | "simmer";
+            /** @enum {string} */
+            spoils: "microwave" | "oven";
+            /** Format: double */
+            to_fridge_minutes: number | null;
+        };
+        SupperContact: {
+            free: number[];
+            through: ("board" | "pan" | "oil" | "bowl" | "oven")[];
+            what: string;
+            with: number[];
+        };
         SupperDish: {
+            /** Format: date-time */
+            at?: string;
+            boxes?: components["schemas"]["SupperBox"][];
             build?: unknown;
+            foods?: components["schemas"]["SupperFood"][];
+            from?: components["schemas"]["SupperFrom"];
             name: string;
             /** Format: int64 */
             pieces?: number;
             ready?: components["schemas"]["SupperWindow"];
+            side?: string;
             steps?: components["schemas"]["SupperStep"][];
+        };
+        SupperDishLook: {
+            /** Format: int64 */
+            boxed: number;
+            /** Format: double */
+            grams: number;
+            /** @enum {string} */
+            kind?: "patty" | "ball" | "loaf" | "cylinder" | "shell" | "stuffing" | "fritter" | "layered";
+            known: boolean;
+            labels: string[];
+            name: string;
+            not_for: components["schemas"]["Refusal"][];
+            /** Format: int64 */
+            pieces: number;
+        };
+        SupperEntry: {
+            /** Format: int64 */
+            dishes: number;
+            /** Format: uuid */
+            id: string;
+            name: string;
+            /** Format: date-time */
+            table: string;
+            /** Format: date-time */
+            updated_at: string;
+            /** Format: int64 */
+            version: number;
+        };
+        SupperFood: {
+            food: string;
+            /** Format: double */
+            grams: number;
+        };
+        SupperFrom: {
+            build: string;
+            /** Format: int64 */
+            version: number;
         };
         SupperKitchen: {
             /** Format: int64 */
@@ -2048,6 +2347,13 @@ export interface components {
             /** Format: int64 */
             pans?: number;
         };
+        SupperLook: {
+            boxes: components["schemas"]["SupperBoxLook"][];
+            contact: components["schemas"]["SupperContact"][];
+            dishes: components["schemas"]["SupperDishLook"][];
+            people: components["schemas"]["SupperPerson"][];
+            shop: components["schemas"]["SupperPurchase"][];
+        };
         SupperOven: {
             /** Format: int64 */
             heat_up_minutes?: number;
@@ -2055,11 +2361,55 @@ export interface components {
             /** Format: int64 */
             racks: number;
         };
+        SupperPerson: {
+            /** Format: int64 */
+            count: number;
+            dishes: number[];
+            /** @description a whole plate */
+            full: boolean;
+            /** Format: double */
+            grams: number;
+            /** Format: double */
+            kcal: number;
+            /** @description with something made of pieces */
+            main: boolean;
+            name: string;
+            /** Format: int64 */
+            person: number;
+        };
         SupperPin: {
+            begun?: boolean;
             dish: string;
+            /** Format: int64 */
+            minutes?: number;
             /** Format: date-time */
-            start: string;
+            start?: string;
             step: string;
+        };
+        SupperPurchase: {
+            /** @enum {string} */
+            aisle: "produce" | "counter" | "chilled" | "cans" | "dry" | "seasoning";
+            /** Format: double */
+            cost: number | null;
+            /** Format: int64 */
+            count?: number;
+            dishes: number[];
+            dry?: string;
+            /** Format: double */
+            dry_g?: number;
+            food: string;
+            good_for?: string[];
+            /** Format: double */
+            grams: number;
+            have: boolean;
+            /** Format: double */
+            left_g?: number;
+            /** Format: double */
+            liquid_g?: number;
+            measure?: components["schemas"]["Measure"];
+            pack?: string;
+            /** Format: double */
+            pack_g?: number;
         };
         SupperStep: {
             after?: components["schemas"]["SupperAfter"][];
@@ -2091,6 +2441,8 @@ export interface components {
             copied: number;
             /** Format: int64 */
             same: number;
+            /** Format: int64 */
+            suppers: number;
         };
         Target: {
             /** Format: double */
@@ -4105,7 +4457,10 @@ export interface operations {
     };
     plan: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description with little work, while somebody moves a step: at the heats that the document says */
+                quick?: boolean;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -4548,6 +4903,548 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Settings"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    listSides: {
+        parameters: {
+            query?: {
+                people?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Side"][];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    readSide: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SideText"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadSide"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    lookAtSupper: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Supper"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SupperLook"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    listSuppers: {
+        parameters: {
+            query?: {
+                limit?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SupperEntry"][];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    createSupper: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Supper"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    ETag?: string;
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptSupper"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getSupper: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description the build */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    ETag?: string;
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptSupper"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Gone */
+            410: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    saveSupper: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the ETag of the version that the change was made on */
+                "If-Match"?: string;
+            };
+            path: {
+                /** @description the build */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Supper"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    ETag?: string;
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptSupper"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Gone */
+            410: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Precondition Failed */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Precondition Required */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    deleteSupper: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description the build */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    exportSupper: {
+        parameters: {
+            query?: {
+                format?: "ics" | "csv" | "document";
+                language?: "en" | "es";
+            };
+            header?: never;
+            path: {
+                /** @description the build */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    "Content-Disposition"?: string;
+                    "Content-Type"?: string;
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Gone */
+            410: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    restoreSupper: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description the build */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    ETag?: string;
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptSupper"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Unprocessable Entity */
