@@ -20,7 +20,8 @@ func (e *AtOddsError) Error() string {
 type Way struct {
 	// Code is ready (a dish may be ready so many minutes sooner), gap (a step may wait so
 	// many minutes for another), pin (a step is not pinned), late (the table is so many
-	// minutes later), cook, burner, pan, bowl, rack or oven (one more).
+	// minutes later), cook, burner, pan, bowl, rack or oven (one more), or drop (the dish is not
+	// made).
 	Code string
 	// Ref is the dish or the step; After the step that it waits for.
 	Ref   Ref
@@ -128,7 +129,18 @@ func atOdds(s *Supper) error {
 			}
 		}
 	}
+	for d := range s.Dishes {
+		if len(s.Dishes) > 1 && fits(func(c *Supper) { drop(c, d) }) {
+			out.Ways = append(out.Ways, Way{Code: "drop", Ref: Ref{d, 0}})
+		}
+	}
 	return out
+}
+
+// drop leaves a dish out, with its place kept.
+func drop(s *Supper, dish int) {
+	s.Dishes[dish] = Dish{Name: s.Dishes[dish].Name, Steps: []Step{{}}, Most: MaxMinutes}
+	s.Pins = slices.DeleteFunc(slices.Clone(s.Pins), func(p Pin) bool { return p.Dish == dish })
 }
 
 // solvable says whether a plan is found with little work.

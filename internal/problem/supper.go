@@ -77,6 +77,8 @@ func OfSupper(err error, dishes []menu.SupperDish) *Problem {
 			switch w.Code {
 			case "ready":
 				add(p, "ready", supper.Ref{Dish: w.Ref.Dish, Step: 1 << 30}, fmt.Sprint(w.Minutes), "ready up to %d min before the table.", w.Minutes)
+			case "drop":
+				add(p, "drop", supper.Ref{Dish: w.Ref.Dish, Step: 1 << 30}, "", "not made.")
 			case "pin":
 				add(p, "pin", w.Ref, "", "not pinned.")
 			case "late":

@@ -14,6 +14,9 @@ import { unitChoices, useUnits } from "./ui/units";
 const SearchDialog = lazy(() => import("./search/search-dialog"));
 const KeysDialog = lazy(() => import("./keys/keys-dialog"));
 const SheetPage = lazy(() => import("./sheet/sheet-page"));
+const SupperHome = lazy(() => import("./supper/supper-page").then((m) => ({ default: m.SupperHome })));
+const SupperPage = lazy(() => import("./supper/supper-page").then((m) => ({ default: m.SupperPage })));
+const SupperPrint = lazy(() => import("./supper/print-page"));
 const PantryPage = lazy(() => import("./pantry/pantry-page").then((m) => ({ default: m.PantryPage })));
 
 function Frame() {
@@ -39,6 +42,7 @@ function Frame() {
         </NavLink>
         <nav aria-label={t("app.nav")}>
           <NavLink to="/bench">{t("app.bench")}</NavLink>
+          <NavLink to="/supper">{t("app.supper")}</NavLink>
           <NavLink to="/pantry">{t("app.pantry")}</NavLink>
         </nav>
         <div className="app-settings">
@@ -139,6 +143,30 @@ export const router = createBrowserRouter([
         element: (
           <Suspense>
             <SheetPage />
+          </Suspense>
+        ),
+      },
+      {
+        path: "/supper",
+        element: (
+          <Suspense>
+            <SupperHome />
+          </Suspense>
+        ),
+      },
+      {
+        path: "/supper/:id",
+        element: (
+          <Suspense>
+            <SupperPage />
+          </Suspense>
+        ),
+      },
+      {
+        path: "/supper/:id/print",
+        element: (
+          <Suspense>
+            <SupperPrint />
           </Suspense>
         ),
       },

@@ -105,8 +105,11 @@ func ofBuild(build *formula.Document, k *kitchen.Kitchen, at string) (*made, err
 		}
 		index[i] = len(out.Steps)
 		name := s.Code
-		if names[s.Code]++; names[s.Code] > 1 {
-			name = fmt.Sprintf("%s %d", s.Code, names[s.Code])
+		if s.Part > 0 {
+			name += "-" + string(build.Parts[s.Part-1].Kind)
+		}
+		if names[name]++; names[name] > 1 {
+			name = fmt.Sprintf("%s %d", name, names[name])
 		}
 		step := supper.Step{Name: name, Minutes: whole(s.Minutes), Hands: s.Holds.Hands, Burners: s.Holds.Burners, Pans: s.Holds.Pans, Bowls: s.Holds.Bowls}
 		if s.Holds.Racks > 0 {

@@ -53,6 +53,18 @@ export type Sitting = Schemas["Sitting"];
 export type Page = Schemas["Page"];
 export type Shaped = Schemas["Shaped"];
 export type Hand = Schemas["Hand"];
+export type SupperDocument = Schemas["Supper"];
+export type SupperDish = Schemas["SupperDish"];
+export type SupperStep = Schemas["SupperStep"];
+export type SupperPin = Schemas["SupperPin"];
+export type KeptSupper = Schemas["KeptSupper"];
+export type SupperEntry = Schemas["SupperEntry"];
+export type SupperBoxLook = Schemas["SupperBoxLook"];
+export type SupperLook = Schemas["SupperLook"];
+export type SupperPurchase = Schemas["SupperPurchase"];
+export type Plan = Schemas["Plan"];
+export type PlanStep = Schemas["PlanStep"];
+export type Side = Schemas["Side"];
 
 export const api = createClient<paths>({ baseUrl: "/" });
 

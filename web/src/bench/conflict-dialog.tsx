@@ -1,13 +1,13 @@
 import Modal from "react-bootstrap/Modal";
 import { useNavigate } from "react-router";
 import { useTranslation } from "../i18n/use-translation";
-import type { Build, BuildDocument, Foods, Line } from "../api/client";
+import type { BuildDocument, Foods, Line } from "../api/client";
 import { useFormat } from "../ui/format";
 import { usePrepWords } from "../build/prep-editor";
 import { useCreateBuild } from "../editing/queries";
-import { type BuildSession, sameDocument } from "../editing/session";
+import { type BuildSession, type Kept, sameDocument } from "../editing/session";
 
-type Props = { session: BuildSession; mine: BuildDocument; theirs: Build; foods: Foods };
+type Props = { session: BuildSession; mine: BuildDocument; theirs: Kept<BuildDocument>; foods: Foods };
 
 /** Two windows changed one build: shows where they differ, and lets the cook say which stands. */
 export function ConflictDialog({ session, mine, theirs, foods }: Props) {

@@ -6,7 +6,7 @@ import { exportAddress, formats } from "../files/queries";
 import { useTranslation } from "../i18n/use-translation";
 import { Icon } from "../ui/icon";
 import { BuildItems } from "./build-items";
-import { SaveSign } from "./save-sign";
+import { SaveSign } from "../build/save-sign";
 import type { BuildSession, SessionState } from "../editing/session";
 
 type Props = {

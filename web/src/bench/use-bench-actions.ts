@@ -1,4 +1,4 @@
-import { useEffect, useMemo } from "react";
+import { useMemo } from "react";
 import { useNavigate } from "react-router";
 import { useTranslation } from "../i18n/use-translation";
 import { useActions } from "../keys/actions";
@@ -47,20 +47,4 @@ export function useBenchActions({ session, foods, onBuilds, onVersions, onScale,
       [onBuilds, onVersions, onScale, onRead, onPart, createBuild, navigate, session, foods, t],
     ),
   );
-}
-
-/** Ctrl+Z, Ctrl+Shift+Z and Ctrl+Y step through the whole bench, not one field. */
-export function useUndoKeys(session: BuildSession) {
-  useEffect(() => {
-    function onKeyDown(e: KeyboardEvent) {
-      if (!(e.ctrlKey || e.metaKey) || e.altKey) return;
-      const key = e.key.toLowerCase();
-      if (key === "z" && !e.shiftKey) session.undo();
-      else if (key === "y" || (key === "z" && e.shiftKey)) session.redo();
-      else return;
-      e.preventDefault();
-    }
-    addEventListener("keydown", onKeyDown);
-    return () => removeEventListener("keydown", onKeyDown);
-  }, [session]);
 }

@@ -1,5 +1,5 @@
 import { ApiError, type BuildDocument } from "../api/client";
-import type { BuildSession } from "./session";
+import type { DocumentSession } from "./session";
 
 export type Fed<T> = { answer: T; stale: boolean };
 
@@ -13,17 +13,17 @@ const mostWaits = 8; // a drag that never rests is answered now and then
  * pause where something more urgent goes first. Without an answer the last one
  * stands, marked stale.
  */
-export class Feed<T> {
+export class Feed<T, D extends object = BuildDocument> {
   private fed: Fed<T>;
   private listeners = new Set<() => void>();
   private busy = false;
   private open = false;
 
   constructor(
-    private readonly session: BuildSession,
+    private readonly session: DocumentSession<D>,
     first: T,
-    private answered: BuildDocument | undefined,
-    private readonly ask: (document: BuildDocument, last: T) => Promise<T>,
+    private answered: D | undefined,
+    private readonly ask: (document: D, last: T) => Promise<T>,
     private readonly pause = 0,
     /** Whether it waits, for a while, until the document stands still. */
     private readonly settled = false,

@@ -1,22 +1,32 @@
-import { api, ApiError, type Build, type BuildDocument, etag, unwrap } from "../api/client";
+import { api, ApiError, type BuildDocument, etag, unwrap } from "../api/client";
 
 export type SaveStatus = "saved" | "pending" | "saving" | "offline" | "refused" | "conflict" | "deleted";
 
-export type SessionState = {
-  document: BuildDocument;
+/** A document as the server keeps it. */
+export type Kept<D> = { id: string; version: number; document: D };
+
+/** How documents of a kind are kept. */
+export type Resource<D> = {
+  get: (id: string) => Promise<Kept<D>>;
+  put: (id: string, on: number, document: D, keepalive?: boolean) => Promise<Kept<D>>;
+  restore: (id: string) => Promise<Kept<D>>;
+};
+
+export type SessionState<D = BuildDocument> = {
+  document: D;
   /** The newest version this window knows to be kept. */
   version: number;
   status: SaveStatus;
   canUndo: boolean;
   canRedo: boolean;
   /** What stands elsewhere, in a conflict. */
-  theirs?: Build;
+  theirs?: Kept<D>;
   /** Why the server refused, when it did. */
   error?: ApiError;
 };
 
-type Draft = { base: number; document: BuildDocument; window: string };
-type Step = { document: BuildDocument; key?: string; at: number };
+type Draft<D> = { base: number; document: D; window: string };
+type Step<D> = { document: D; key?: string; at: number };
 
 const draftAfter = 100; // ms
 const saveAfter = 600; // ms without a change
@@ -37,7 +47,7 @@ const windowId = (() => {
 })();
 
 const draftKey = (id: string) => `cuerda.draft.${id}`;
-export const sameDocument = (a: BuildDocument, b: BuildDocument) => canonical(a) === canonical(b);
+export const sameDocument = (a: unknown, b: unknown) => canonical(a) === canonical(b);
 
 // The server gives fields in an order of its own.
 function canonical(value: unknown): string {
@@ -55,24 +65,27 @@ export type Editor = {
 };
 
 /**
- * One build being edited in this window. Changes are kept by themselves a
+ * One document being edited in this window. Changes are kept by themselves a
  * moment after the last one; until the server has them they are also kept in
  * the browser, so that neither a reload nor a lost connection loses any.
  */
-export class BuildSession {
+export class DocumentSession<D extends object> {
   readonly id: string;
-  private state: SessionState;
+  private state: SessionState<D>;
   private listeners = new Set<() => void>();
-  private past: Step[] = [];
-  private future: BuildDocument[] = [];
-  private kept: BuildDocument;
+  private past: Step<D>[] = [];
+  private future: D[] = [];
+  private kept: D;
   private drafting?: ReturnType<typeof setTimeout>;
   private timer?: ReturnType<typeof setTimeout>;
   private retry = 0;
   private inFlight: Promise<void> | undefined;
   private closed = false;
 
-  constructor(build: Build) {
+  constructor(
+    build: Kept<D>,
+    private readonly resource: Resource<D>,
+  ) {
     this.id = build.id;
     this.kept = build.document;
     this.state = {
@@ -110,7 +123,7 @@ export class BuildSession {
   snapshot = () => this.state;
 
   /** Changes the document. Quick changes with one key are one step back. */
-  edit(change: (document: BuildDocument) => BuildDocument, key?: string) {
+  edit(change: (document: D) => D, key?: string) {
     const before = this.state.document;
     const after = change(before);
     if (after === before || sameDocument(after, before)) return;
@@ -141,7 +154,7 @@ export class BuildSession {
   }
 
   /** Takes a build that the server has just given, such as an older version made new. */
-  take(build: Build) {
+  take(build: Kept<D>) {
     this.past.push({ document: this.state.document, at: 0 });
     this.future = [];
     this.kept = build.document;
@@ -205,12 +218,7 @@ export class BuildSession {
     }
     this.update({ status: this.state.status === "offline" ? "offline" : "saving" });
     try {
-      const build = await unwrap(
-        api.PUT("/api/builds/{id}", {
-          params: { path: { id: this.id }, header: { "If-Match": etag(this.state.version) } },
-          body: sent,
-        }),
-      );
+      const build = await this.resource.put(this.id, this.state.version, sent);
       this.retry = 0;
       this.kept = sent;
       const done = sameDocument(this.state.document, sent);
@@ -240,7 +248,7 @@ export class BuildSession {
 
   private async conflict() {
     try {
-      const theirs = await unwrap(api.GET("/api/builds/{id}", { params: { path: { id: this.id } } }));
+      const theirs = await this.resource.get(this.id);
       if (sameDocument(theirs.document, this.state.document)) this.take(theirs);
       else this.update({ status: "conflict", theirs });
     } catch (error) {
@@ -251,7 +259,7 @@ export class BuildSession {
   /** Brings back a build that was deleted elsewhere, with what is on this bench. */
   async bringBack() {
     try {
-      const build = await unwrap(api.POST("/api/builds/{id}/restore", { params: { path: { id: this.id } } }));
+      const build = await this.resource.restore(this.id);
       this.kept = build.document;
       this.update({ version: build.version, status: "pending" });
       await this.save();
@@ -260,7 +268,7 @@ export class BuildSession {
     }
   }
 
-  private show(document: BuildDocument) {
+  private show(document: D) {
     const { status } = this.state;
     const held = status === "conflict" || status === "deleted";
     this.update({ document, status: held || status === "offline" ? status : "pending" });
@@ -290,17 +298,12 @@ export class BuildSession {
     if (this.drafting !== undefined) this.draftNow();
     if (this.state.status !== "pending" || this.inFlight) return;
     clearTimeout(this.timer);
-    void api
-      .PUT("/api/builds/{id}", {
-        params: { path: { id: this.id }, header: { "If-Match": etag(this.state.version) } },
-        body: this.state.document,
-        keepalive: true,
-      })
-      .catch(() => undefined); // the draft stays for the next visit
+    // The draft stays for the next visit.
+    void this.resource.put(this.id, this.state.version, this.state.document, true).catch(() => undefined);
   }
 
   private keepDraft(base: number) {
-    const draft: Draft = { base, document: this.state.document, window: windowId };
+    const draft: Draft<D> = { base, document: this.state.document, window: windowId };
     try {
       localStorage.setItem(draftKey(this.id), JSON.stringify(draft));
     } catch {
@@ -309,14 +312,14 @@ export class BuildSession {
   }
 
   private dropDraft() {
-    const draft = readDraft(this.id);
+    const draft = readDraft<D>(this.id);
     if (draft && (draft.window === windowId || sameDocument(draft.document, this.state.document))) {
       localStorage.removeItem(draftKey(this.id));
     }
   }
 
-  private takeUpDraft(build: Build) {
-    const draft = readDraft(this.id);
+  private takeUpDraft(build: Kept<D>) {
+    const draft = readDraft<D>(this.id);
     if (!draft) return;
     if (sameDocument(draft.document, build.document)) {
       localStorage.removeItem(draftKey(this.id));
@@ -333,7 +336,7 @@ export class BuildSession {
     };
   }
 
-  private update(change: Partial<SessionState>) {
+  private update(change: Partial<SessionState<D>>) {
     this.state = {
       ...this.state,
       ...change,
@@ -344,10 +347,31 @@ export class BuildSession {
   }
 }
 
-function readDraft(id: string): Draft | undefined {
+const builds: Resource<BuildDocument> = {
+  get: (id) => unwrap(api.GET("/api/builds/{id}", { params: { path: { id } } })),
+  put: (id, on, body, keepalive) =>
+    unwrap(
+      api.PUT("/api/builds/{id}", {
+        params: { path: { id }, header: { "If-Match": etag(on) } },
+        body,
+        keepalive,
+      }),
+    ),
+  restore: (id) => unwrap(api.POST("/api/builds/{id}/restore", { params: { path: { id } } })),
+};
+
+/** A build being edited. */
+export class BuildSession extends DocumentSession<BuildDocument> {
+  constructor(build: Kept<BuildDocument>) {
+    super(build, builds);
+  }
+}
+
+function readDraft<D>(id: string): Draft<D> | undefined {
   try {
     const draft: unknown = JSON.parse(localStorage.getItem(draftKey(id)) ?? "null");
-    if (draft && typeof draft === "object" && "base" in draft && "document" in draft) return draft as Draft;
+    if (draft && typeof draft === "object" && "base" in draft && "document" in draft)
+      return draft as Draft<D>;
   } catch {
     localStorage.removeItem(draftKey(id));
   }

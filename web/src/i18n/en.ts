@@ -2,6 +2,7 @@ import { advice } from "./en-advice";
 import { heat } from "./en-heat";
 import { place } from "./en-place";
 import { reading } from "./en-reading";
+import { supper } from "./en-supper";
 
 export const en = {
   app: {
@@ -10,6 +11,7 @@ export const en = {
     name: "cuerda",
     nav: "Screens",
     bench: "Bench",
+    supper: "Supper",
     pantry: "Pantry",
     done: "Done",
     language: "Language",
@@ -366,7 +368,17 @@ export const en = {
   ...heat,
   ...place,
   reading,
+  ...supper,
   problem: {
+    "never-done": "{{got}} never gets done at that heat",
+    "cannot-scale": "it cannot be made in that many pieces",
+    "build-or-steps": "{{place}} should be a build or steps",
+    "too-late": "the table was before now",
+    "bad-pin": "there is no step {{got}} any more",
+    "bad-day": "{{got}} is no day after the supper",
+    "bad-minutes": "a step takes no time that could be planned",
+    "bad-gap": "a gap between two steps makes no sense",
+    nothing: "there is nothing to plan",
     twice: "{{place}} stands twice",
     circular: "{{place}} goes on itself, through others",
     "not-here": "{{place}} does not belong to {{got}}",

@@ -3,6 +3,7 @@ import { advice } from "./es-advice";
 import { heat } from "./es-heat";
 import { place } from "./es-place";
 import { reading } from "./es-reading";
+import { supper } from "./es-supper";
 
 export const es: Messages = {
   app: {
@@ -11,6 +12,7 @@ export const es: Messages = {
     name: "cuerda",
     nav: "Pantallas",
     bench: "Banco",
+    supper: "Cena",
     pantry: "Despensa",
     done: "Listo",
     language: "Idioma",
@@ -371,7 +373,17 @@ export const es: Messages = {
   ...heat,
   ...place,
   reading,
+  ...supper,
   problem: {
+    "never-done": "{{got}} no llega a hacerse a ese calor",
+    "cannot-scale": "no se puede hacer en tantas piezas",
+    "build-or-steps": "{{place}} debe ser una preparación o pasos",
+    "too-late": "la mesa era antes de ahora",
+    "bad-pin": "ya no hay un paso {{got}}",
+    "bad-day": "{{got}} no es un día después de la cena",
+    "bad-minutes": "un paso no dura nada que se pueda planear",
+    "bad-gap": "un margen entre dos pasos no tiene sentido",
+    nothing: "no hay nada que planear",
     twice: "{{place}} aparece dos veces",
     circular: "{{place}} va sobre sí misma, a través de otras",
     "not-here": "{{place}} no corresponde a {{got}}",

@@ -2,8 +2,9 @@ import { useState } from "react";
 import Modal from "react-bootstrap/Modal";
 import { ApiError, type BuildDocument, type Foods, type Purchase, type Vocabulary } from "../api/client";
 import { useTinWords } from "../build/tin-words";
-import { coded, useTranslation } from "../i18n/use-translation";
+import { useTranslation } from "../i18n/use-translation";
 import { partName } from "../build/part-name";
+import { usePurchaseWords } from "../kitchen/purchase-words";
 import { Dialog } from "../ui/dialog";
 import { copy } from "../ui/copy";
 import { useFormat } from "../ui/format";
@@ -240,8 +241,7 @@ function Shopping({ list, foods }: { list: Purchase[]; foods: Foods }) {
   const { t } = useTranslation();
   const format = useFormat();
   const [copied, setCopied] = useState(false);
-  const packs = (p: Purchase) =>
-    p.pack ? t(coded("scale.packs", p.pack), { count: p.count ?? 1, size: format.grams(p.pack_g ?? 0) }) : "";
+  const { packs, more } = usePurchaseWords(foods);
   const text = () =>
     list
       .map((p) => {
@@ -269,23 +269,7 @@ function Shopping({ list, foods }: { list: Purchase[]; foods: Foods }) {
               {p.have && <em> {t("scale.have_")}</em>}
             </span>
             <span className="figure">{format.grams(p.grams)}</span>
-            {(p.pack || p.dry) && (
-              <small>
-                {[
-                  packs(p),
-                  p.left_g ? t("scale.left", { grams: format.grams(p.left_g) }) : "",
-                  ...(p.good_for ?? []).map((code) => t(coded("scale.good", code))),
-                  p.dry
-                    ? t("scale.dry", {
-                        grams: format.grams(p.dry_g ?? 0),
-                        food: format.within(format.foodName(foods.get(p.dry), p.dry)),
-                      })
-                    : "",
-                ]
-                  .filter(Boolean)
-                  .join(" · ")}
-              </small>
-            )}
+            {(p.pack || p.dry) && <small>{more(p).join(" · ")}</small>}
           </li>
         ))}
       </ul>

@@ -1,10 +1,12 @@
 import { useTranslation } from "../i18n/use-translation";
 import { Icon } from "../ui/icon";
 import { useProblemWords } from "../ui/problem";
-import type { BuildSession, SessionState } from "../editing/session";
+import type { DocumentSession, SessionState } from "../editing/session";
+
+type Props<D extends object> = { session: DocumentSession<D>; state: SessionState<D> };
 
 /** A quiet word on whether the last change is kept, and a loud one when it is not. */
-export function SaveSign({ session, state }: { session: BuildSession; state: SessionState }) {
+export function SaveSign<D extends object>({ session, state }: Props<D>) {
   const { t } = useTranslation();
   const problemWords = useProblemWords();
   const { status, error } = state;

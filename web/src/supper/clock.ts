@@ -1,0 +1,81 @@
+import { useMemo } from "react";
+import { useTranslation } from "../i18n/use-translation";
+
+const minute = 60_000;
+
+/** How a zone stands to universal time at an instant, ms. */
+function offsetOf(at: number, zone: string): number {
+  const parts = new Intl.DateTimeFormat("en-US", {
+    timeZone: zone,
+    hourCycle: "h23",
+    year: "numeric",
+    month: "numeric",
+    day: "numeric",
+    hour: "numeric",
+    minute: "numeric",
+  }).formatToParts(at);
+  const get = (type: string) => Number(parts.find((p) => p.type === type)?.value);
+  const shown = Date.UTC(get("year"), get("month") - 1, get("day"), get("hour"), get("minute"));
+  return shown - Math.floor(at / minute) * minute;
+}
+
+/** The instant at which a clock of a zone shows a day and an hour. */
+export function instantOf(day: string, hour: string, zone: string): Date {
+  const wall = Date.parse(`${day}T${hour}:00Z`);
+  let at = wall - offsetOf(wall, zone);
+  at = wall - offsetOf(at, zone); // where the clocks change between the two
+  return new Date(at);
+}
+
+/** The zone of a supper without one, by the offset of its table. */
+function zoneOf(document: { zone?: string; table: string }): string {
+  if (document.zone) return document.zone;
+  const offset = /([+-])(\d\d):(\d\d)$/.exec(document.table);
+  if (!offset || offset[3] !== "00" || offset[2] === "00") return "UTC";
+  return `Etc/GMT${offset[1] === "+" ? "-" : "+"}${Number(offset[2])}`; // named the other way about
+}
+
+export const ownZone = () => Intl.DateTimeFormat().resolvedOptions().timeZone;
+
+/** Times as the clock in the kitchen shows them. */
+export function useClock(document: { zone?: string; table: string }) {
+  const { i18n } = useTranslation();
+  const language = i18n.language;
+  const zone = zoneOf(document);
+  const table = document.table;
+  return useMemo(() => {
+    const hours = new Intl.DateTimeFormat("en-GB", {
+      timeZone: zone,
+      hour: "2-digit",
+      minute: "2-digit",
+      hourCycle: "h23",
+    });
+    const days = new Intl.DateTimeFormat("en-CA", { timeZone: zone });
+    const long = new Intl.DateTimeFormat(language, {
+      timeZone: zone,
+      weekday: "long",
+      day: "numeric",
+      month: "long",
+    });
+    const weekday = new Intl.DateTimeFormat(language, { timeZone: zone, weekday: "long" });
+    const short = new Intl.DateTimeFormat(language, { timeZone: zone, weekday: "short" });
+    const hour = (at: Date | string) => hours.format(new Date(at));
+    const day = (at: Date | string) => days.format(new Date(at)); // YYYY-MM-DD
+    return {
+      zone,
+      hour,
+      day,
+      longDay: (at: Date | string) => long.format(new Date(at)),
+      weekday: (at: Date | string) => weekday.format(new Date(at)),
+      /** The hour, with its day where that is not the table's. */
+      when: (at: Date | string) =>
+        day(at) === day(table) ? hour(at) : `${short.format(new Date(at))} ${hour(at)}`,
+      sameDay: (at: Date | string) => day(at) === day(table),
+    };
+  }, [zone, language, table]);
+}
+export type Clock = ReturnType<typeof useClock>;
+
+export const plus = (at: string, minutes: number) => new Date(Date.parse(at) + minutes * minute);
+export const minutesBetween = (from: Date | string, to: Date | string) =>
+  Math.round((new Date(to).getTime() - new Date(from).getTime()) / minute);

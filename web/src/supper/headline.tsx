@@ -1,0 +1,58 @@
+import type { Plan, SupperDocument } from "../api/client";
+import { coded, useTranslation } from "../i18n/use-translation";
+import { useFormat } from "../ui/format";
+import { Icon } from "../ui/icon";
+import type { Clock } from "./clock";
+import { useShortNames, useStepName } from "./words";
+
+type Props = { document: SupperDocument; plan: Plan; clock: Clock; stale: boolean };
+
+/** When to begin, and what the plan costs, in one sentence and a line. */
+export function Headline({ document: d, plan, clock, stale }: Props) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const stepName = useStepName();
+  const names = useShortNames(d);
+  const nameOf = (dish: string) => names[d.dishes.findIndex((o) => o.name === dish)] ?? dish;
+  const first = plan.steps[0];
+  const early = first && Date.parse(plan.begin) - Date.parse(plan.start) > 30 * 60_000 ? first : undefined;
+  const costs = plan.shared.map((s) => {
+    const more = Math.round(s.minutes - s.minutes_was);
+    const drier = Math.abs(s.weight_loss_pct - s.weight_loss_was_pct) > 1;
+    const words = t(more > 0 ? "supper.longer" : more < 0 ? "supper.shorter" : "supper.asLong", {
+      dish: format.within(nameOf(s.dish)),
+      minutes: Math.abs(more),
+    });
+    return drier
+      ? `${words}, ${t("supper.loses", { loss: format.pct(s.weight_loss_pct), was: format.pct(s.weight_loss_was_pct) })}`
+      : words;
+  });
+  const celsius = plan.shared[0]?.celsius;
+  return (
+    <header className="plan-head" aria-busy={stale}>
+      <h1 className="plan-say" role="status">
+        {t("supper.headline", { begin: clock.when(plan.begin), table: clock.hour(d.table) })}
+      </h1>
+      <p>
+        {early &&
+          `${t("supper.early", { step: stepName(early.step), dish: format.within(nameOf(early.dish)), time: clock.when(early.start) })} `}
+        {celsius !== undefined &&
+          `${t("supper.shared", { celsius: format.celsius(celsius), costs: costs.join("; ") })} `}
+        {plan.slowed.length > 0 &&
+          `${t("supper.slowed", { dishes: plan.slowed.map((s) => `${format.within(nameOf(s.dish))} +${format.minutes(s.minutes)}`).join(", ") })} `}
+      </p>
+      <p className="plan-proof">
+        <Icon name={plan.proved ? "check" : "more"} />{" "}
+        {plan.aim === "least-oven"
+          ? t(plan.proved ? "supper.ovenProved" : "supper.ovenBound", {
+              minutes: format.duration(plan.oven_minutes),
+              bound: format.duration(plan.oven_bound_minutes ?? 0),
+            })
+          : t(coded("supper", plan.proved ? "proved" : "bound"), {
+              time: clock.when(plan.start),
+              bound: clock.when(plan.bound),
+            })}
+      </p>
+    </header>
+  );
+}

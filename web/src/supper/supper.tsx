@@ -1,0 +1,299 @@
+import { lazy, Suspense, useCallback, useEffect, useMemo, useState, useSyncExternalStore } from "react";
+import Modal from "react-bootstrap/Modal";
+import { useNavigate } from "react-router";
+import type { Foods, KeptSupper, PlanStep, SupperDocument, Vocabulary } from "../api/client";
+import { SaveSign } from "../build/save-sign";
+import { Feed } from "../editing/feed";
+import { useUndoKeys } from "../editing/undo-keys";
+import { useTranslation } from "../i18n/use-translation";
+import { useActions } from "../keys/actions";
+import { useSettings } from "../kitchen/queries";
+import { Icon } from "../ui/icon";
+import { useSettled } from "../ui/use-settled";
+import { AtOdds } from "./at-odds";
+import { Chart } from "./chart";
+import { useClock } from "./clock";
+import { addDish, afresh, fromNow, pin, pinOf, setAim, unpin } from "./edits";
+import { Headline } from "./headline";
+import { equipmentOf } from "./kitchen-dialog";
+import { type Open, SupperSide } from "./left";
+import { PlanList } from "./list";
+import { Cautions, OtherPlans } from "./plans";
+import { SupperPeople } from "./people";
+import { makeNext, type Planned, SupperSession, useLook } from "./queries";
+import { SupperTools } from "./tools";
+import { useMoving } from "./use-moving";
+import { useNarrow, useNow } from "./use-now";
+
+const AddDialog = lazy(() => import("./add-dialog"));
+const DishDialog = lazy(() => import("./dish-dialog"));
+const KitchenDialog = lazy(() => import("./kitchen-dialog"));
+const ShopDialog = lazy(() => import("./shop-dialog"));
+const StepDialog = lazy(() => import("./step-dialog"));
+
+type Props = {
+  supper: KeptSupper;
+  foods: Foods;
+  vocabulary: Vocabulary;
+  onDelete: (name: string) => void;
+};
+
+/** The plan of what is being edited: only what moves it is asked about. */
+function usePlan(session: SupperSession) {
+  const feed = useMemo(() => new Feed<Planned, SupperDocument>(session, {}, undefined, makeNext), [session]);
+  useEffect(() => feed.follow(), [feed]);
+  return useSyncExternalStore(feed.subscribe, feed.snapshot);
+}
+
+/** A supper: what starts when, on whose hands, in which oven. */
+export function Supper({ supper, foods, vocabulary, onDelete }: Props) {
+  const { t } = useTranslation();
+  const navigate = useNavigate();
+  const [session] = useState(() => new SupperSession(supper));
+  useEffect(() => session.open(), [session]);
+  useUndoKeys(session);
+  const state = useSyncExternalStore(session.subscribe, session.snapshot);
+  const { document: d } = state;
+  const settings = useSettings();
+  const fed = usePlan(session);
+  const settled = useSettled(d, 700);
+  const look = useLook(settled).data;
+  const clock = useClock(d);
+  const narrow = useNarrow();
+  const equipment = equipmentOf(d, settings.data);
+  const [open, setOpen] = useState<Open>();
+  const close = useCallback(() => setOpen(undefined), []);
+  const last = useMemo(
+    () =>
+      d.dishes.reduce(
+        (at, dish) => (dish.at && Date.parse(dish.at) > Date.parse(at) ? dish.at : at),
+        d.table,
+      ),
+    [d],
+  );
+  const moving = useMoving(session, fed.answer.plan);
+  const shown = moving.plan ?? fed.answer.plan;
+  const now = useNow(shown?.start, last);
+
+  useEffect(() => {
+    window.document.title = `${d.name || t("supper.untitled")} · Cuerda`;
+  }, [d.name, t]);
+
+  useActions(
+    useMemo(
+      () => ({
+        add: () => setOpen({ kind: "add" }),
+        sheet: () => void session.save().then(() => navigate(`/supper/${session.id}/print`)),
+      }),
+      [session, navigate],
+    ),
+  );
+
+  const openStep = useCallback((s: PlanStep) => setOpen({ kind: "step", dish: s.dish, step: s.step }), []);
+  const pinStep = (s: PlanStep) =>
+    session.edit(
+      pinOf(session.snapshot().document, s)?.start ? unpin(s, "start") : pin(s, { start: new Date(s.start) }),
+    );
+  const chosen =
+    open?.kind === "step"
+      ? shown?.steps.find((s) => s.dish === open.dish && s.step === open.step)
+      : undefined;
+  const people = d.eaters?.people?.reduce((n, p) => n + p.count, 0) ?? 0;
+  const begun = d.now !== undefined || d.pins?.some((p) => p.begun);
+
+  return (
+    <main className="supper" id="bench">
+      <div className="supper-left">
+        <SupperSide
+          session={session}
+          document={d}
+          look={look}
+          clock={clock}
+          equipment={equipment}
+          onOpen={setOpen}
+        />
+        <SupperPeople session={session} document={d} look={look} vocabulary={vocabulary} />
+      </div>
+      <div className="supper-middle">
+        <SupperTools
+          session={session}
+          state={state}
+          id={supper.id}
+          onDelete={() => onDelete(d.name ?? "")}
+          sign={<SaveSign session={session} state={state} />}
+        />
+        {fed.stale &&
+          fed.answer.plan === undefined &&
+          fed.answer.problem === undefined &&
+          d.dishes.length > 0 && (
+            <p className="note note-reason" role="alert">
+              {t("supper.planFailed")}
+            </p>
+          )}
+        {d.dishes.length === 0 ? (
+          <section className="supper-empty">
+            <h1>{t("supper.emptyTitle")}</h1>
+            <p>{t("supper.emptyLead")}</p>
+            <button type="button" className="btn btn-primary" onClick={() => setOpen({ kind: "add" })}>
+              <Icon name="plus" /> {t("supper.addDish")}
+            </button>
+          </section>
+        ) : (
+          <>
+            {fed.answer.problem && !moving.plan && (
+              <AtOdds document={d} problem={fed.answer.problem} session={session} cooks={equipment.cooks} />
+            )}
+            {shown && (
+              <>
+                <Headline
+                  document={d}
+                  plan={shown}
+                  clock={clock}
+                  stale={fed.stale || moving.plan !== undefined}
+                />
+                <p className="visually-hidden" role="status">
+                  {moving.words}
+                </p>
+                {(now || begun) && (
+                  <div className="plan-now-tools">
+                    {now && (
+                      <button
+                        type="button"
+                        className="btn btn-straw btn-sm"
+                        onClick={() => {
+                          const at = new Date(Math.floor(Date.now() / 60_000) * 60_000);
+                          const started = shown.steps.filter((s) => Date.parse(s.start) < at.getTime());
+                          session.edit(
+                            fromNow(
+                              at,
+                              started.map(({ dish, step, start }) => ({
+                                dish,
+                                step,
+                                start: new Date(start).toISOString(),
+                              })),
+                            ),
+                          );
+                        }}
+                      >
+                        {t("supper.fromNow")}
+                      </button>
+                    )}
+                    {begun && (
+                      <button
+                        type="button"
+                        className="btn btn-quiet btn-sm"
+                        onClick={() => session.edit(afresh)}
+                      >
+                        {t("supper.afresh")}
+                      </button>
+                    )}
+                  </div>
+                )}
+                {narrow ? (
+                  <PlanList document={d} plan={shown} clock={clock} last={last} now={now} onOpen={openStep} />
+                ) : (
+                  <Chart
+                    document={d}
+                    plan={shown}
+                    clock={clock}
+                    last={last}
+                    now={now}
+                    refused={moving.refused}
+                    onOpen={openStep}
+                    onMove={moving.move}
+                    onDrop={moving.drop}
+                    onPin={pinStep}
+                  />
+                )}
+                {moving.refusal && (
+                  <p className="note note-reason plan-why" role="alert">
+                    {moving.refusal}
+                  </p>
+                )}
+              </>
+            )}
+            {!shown && !fed.answer.problem && <div className="skeleton-list" aria-label={t("app.loading")} />}
+          </>
+        )}
+      </div>
+      <div className="supper-right">
+        {d.dishes.length > 0 && (
+          <OtherPlans
+            document={d}
+            settled={settled}
+            plan={fed.answer.plan}
+            answered={fed.answer.plan !== undefined || fed.answer.problem !== undefined}
+            clock={clock}
+            onAim={(aim) => session.edit(setAim(aim))}
+          />
+        )}
+        {shown && d.dishes.length > 0 && (
+          <Cautions document={d} plan={shown} look={look} clock={clock} foods={foods} />
+        )}
+      </div>
+      <Suspense>
+        {open?.kind === "add" && (
+          <AddDialog people={people} onAdd={(dish) => session.edit(addDish(dish))} onClose={close} />
+        )}
+        {open?.kind === "dish" && (
+          <DishDialog
+            session={session}
+            document={d}
+            index={open.index}
+            look={look}
+            clock={clock}
+            onClose={close}
+          />
+        )}
+        {open?.kind === "kitchen" && (
+          <KitchenDialog
+            session={session}
+            equipment={equipment}
+            share={d.share_oven !== false}
+            onClose={close}
+          />
+        )}
+        {open?.kind === "shop" && look && (
+          <ShopDialog
+            session={session}
+            document={d}
+            look={look}
+            foods={foods}
+            currency={settings.data?.currency ?? "EUR"}
+            onClose={close}
+          />
+        )}
+        {open?.kind === "step" && chosen && shown && (
+          <StepDialog
+            session={session}
+            document={d}
+            plan={shown}
+            step={chosen}
+            clock={clock}
+            onClose={close}
+          />
+        )}
+      </Suspense>
+      {state.status === "conflict" && state.theirs && (
+        <Modal show backdrop="static" keyboard={false} centered aria-labelledby="supper-conflict">
+          <Modal.Header>
+            <Modal.Title as="h2" id="supper-conflict">
+              {t("supper.conflict")}
+            </Modal.Title>
+          </Modal.Header>
+          <Modal.Body>
+            <p>{t("conflict.lead")}</p>
+          </Modal.Body>
+          <Modal.Footer>
+            <button type="button" className="btn btn-quiet" onClick={() => session.takeTheirs()}>
+              {t("conflict.takeTheirs")}
+            </button>
+            <button type="button" className="btn btn-primary" onClick={() => session.keepMine()}>
+              {t("conflict.keepMine")}
+            </button>
+          </Modal.Footer>
+        </Modal>
+      )}
+    </main>
+  );
+}

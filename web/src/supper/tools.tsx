@@ -1,0 +1,134 @@
+import Dropdown from "react-bootstrap/Dropdown";
+import { useNavigate } from "react-router";
+import type { SupperDocument } from "../api/client";
+import type { SessionState } from "../editing/session";
+import { useTranslation } from "../i18n/use-translation";
+import { Icon } from "../ui/icon";
+import { type SupperSession, useCreateSupper, useSuppers } from "./queries";
+
+type Props = {
+  session: SupperSession;
+  state: SessionState<SupperDocument>;
+  id: string;
+  sign: React.ReactNode;
+  onDelete: () => void;
+};
+
+/** Undo and redo, other suppers, and the ways out: calendar, values, document, print. */
+export function SupperTools({ session, state, id, sign, onDelete }: Props) {
+  const { t, i18n } = useTranslation();
+  const navigate = useNavigate();
+  const suppers = useSuppers();
+  const create = useCreateSupper();
+  const away = (format: string) =>
+    void session.save().then(() => {
+      location.assign(`/api/suppers/${id}/export?format=${format}&language=${i18n.language}`);
+    });
+  return (
+    <div className="supper-tools">
+      <Dropdown>
+        <Dropdown.Toggle as="button" type="button" className="btn btn-quiet btn-sm">
+          {t("supper.suppers")} <Icon name="chevron-down" />
+        </Dropdown.Toggle>
+        <Dropdown.Menu>
+          <Dropdown.Item
+            as="button"
+            onClick={() => create.mutate(undefined, { onSuccess: (s) => void navigate(`/supper/${s.id}`) })}
+          >
+            <Icon name="plus" /> {t("supper.new")}
+          </Dropdown.Item>
+          <Dropdown.Divider />
+          {suppers.data?.map((s) => (
+            <Dropdown.Item
+              as="button"
+              key={s.id}
+              active={s.id === id}
+              onClick={() => void session.save().then(() => navigate(`/supper/${s.id}`))}
+            >
+              {s.name || t("supper.untitled")}{" "}
+              <small>
+                {new Date(s.table).toLocaleDateString(i18n.language, { day: "numeric", month: "short" })}
+              </small>
+            </Dropdown.Item>
+          ))}
+        </Dropdown.Menu>
+      </Dropdown>
+      <button
+        type="button"
+        className="btn btn-quiet btn-icon"
+        aria-label={t("app.undo")}
+        title={`${t("app.undo")} (Ctrl+Z)`}
+        disabled={!state.canUndo}
+        onClick={() => session.undo()}
+      >
+        <Icon name="undo" />
+      </button>
+      <button
+        type="button"
+        className="btn btn-quiet btn-icon"
+        aria-label={t("app.redo")}
+        title={`${t("app.redo")} (Ctrl+Shift+Z)`}
+        disabled={!state.canRedo}
+        onClick={() => session.redo()}
+      >
+        <Icon name="redo" />
+      </button>
+      {sign}
+      <div className="supper-away">
+        <button type="button" className="btn btn-quiet btn-sm" onClick={() => away("ics")}>
+          {t("supper.calendar")}
+        </button>
+        <button
+          type="button"
+          className="btn btn-quiet btn-sm"
+          onClick={() => void session.save().then(() => navigate(`/supper/${id}/print`))}
+        >
+          {t("supper.print")}
+        </button>
+        <Dropdown align="end">
+          <Dropdown.Toggle
+            as="button"
+            type="button"
+            className="btn btn-quiet btn-icon"
+            aria-label={t("supper.actions")}
+            title={t("supper.actions")}
+          >
+            <Icon name="more" />
+          </Dropdown.Toggle>
+          <Dropdown.Menu>
+            <Dropdown.Item as="button" onClick={() => away("ics")}>
+              {t("supper.calendarFile")}
+            </Dropdown.Item>
+            <Dropdown.Item as="button" onClick={() => away("csv")}>
+              {t("supper.values")}
+            </Dropdown.Item>
+            <Dropdown.Item as="button" onClick={() => away("document")}>
+              {t("supper.document")}
+            </Dropdown.Item>
+            <Dropdown.Item
+              as="button"
+              onClick={() =>
+                create.mutate(
+                  {
+                    ...state.document,
+                    name: t("builds.copyOf", { name: state.document.name ?? "" }),
+                    pins: undefined,
+                    now: undefined,
+                    bought: undefined,
+                  },
+                  { onSuccess: (s) => void navigate(`/supper/${s.id}`) },
+                )
+              }
+            >
+              {t("builds.duplicate")}
+            </Dropdown.Item>
+            <Dropdown.Divider />
+            <Dropdown.Item as="button" onClick={onDelete}>
+              {t("builds.delete")}
+            </Dropdown.Item>
+          </Dropdown.Menu>
+        </Dropdown>
+      </div>
+    </div>
+  );
+}
