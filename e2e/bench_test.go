@@ -314,11 +314,12 @@ func TestBadInputIsSaidAndNothingIsLost(t *testing.T) {
 	assert.Equal(t, 16., a.kept(id, "flax-meal"))
 }
 
-func TestNothingIsInaccessible(t *testing.T) {
-	a := start(t)
+// accessible gives a check of what a window shows.
+func accessible(t *testing.T) func(w *window, where string) {
+	t.Helper()
 	axe, err := os.ReadFile("../web/node_modules/axe-core/axe.min.js")
 	require.NoError(t, err)
-	check := func(w *window, where string) {
+	return func(w *window, where string) {
 		t.Helper()
 		require.NoError(t, w.Timeout(patience).WaitStable(300*time.Millisecond))
 		_, err := w.Eval("() => { " + string(axe) + " }")
@@ -326,6 +327,11 @@ func TestNothingIsInaccessible(t *testing.T) {
 		found := w.MustEval(`async () => (await axe.run()).violations.map((v) => v.id + ": " + v.nodes.map((n) => n.target + " " + n.failureSummary).join("; ")).join("\n")`).Str()
 		assert.Empty(t, found, where)
 	}
+}
+
+func TestNothingIsInaccessible(t *testing.T) {
+	a := start(t)
+	check := accessible(t)
 	p := a.person()
 	for _, view := range []struct {
 		language      string

@@ -95,7 +95,7 @@ func begin(s *Supper, p *Plan, early int) *Plan {
 		return p
 	}
 	c := *s
-	c.start = p.Start
+	c.start, c.Quick = p.Start, s.Quick || s.Rough
 	best, _, _ := solve(&c, early)
 	if best == nil {
 		return p

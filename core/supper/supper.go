@@ -85,6 +85,9 @@ type Supper struct {
 	Night int
 	// Quick asks for a plan with little work, while somebody moves a step.
 	Quick bool
+	// Rough asks for the first step of all as usual, and with little work for the first that holds anything:
+	// to choose between suppers of which one is planned in full afterwards.
+	Rough bool
 	// Done, once closed, ends the search: nobody waits for the plan any more.
 	Done <-chan struct{}
 

@@ -205,6 +205,7 @@ func TestWhatStandsInTheWayIsNamed(t *testing.T) {
 	}
 	assert.Contains(t, ways, "oven 0 0")
 	assert.Contains(t, ways, "ready 1 25")
+	assert.Contains(t, ways, "drop 0 0", "without the roots there is room for the loaf")
 
 	for code, spoil := range map[string]func(*supper.Supper){
 		"circular":   func(s *supper.Supper) { s.Dishes[0].Steps[0].After = []supper.Gap{{Step: 1}} },

@@ -44,6 +44,9 @@ var views = []shot{
 	{name: "compare", path: "/bench", script: `open("Split-pea"); await wait(600); await click("More for this build"); await click("Versions"); await wait(500); await click("Compare with now: Version 1"); await wait(900)`},
 	{name: "why", path: "/bench", script: `open("Split-pea"); await wait(900); await click("How this comes about: The squeeze"); await wait(600)`},
 	{name: "sheet", path: "/bench", script: `open("Turkey, leek"); await wait(600); await click("More for this build"); await click("Kitchen page"); await wait(900)`},
+	{name: "supper", path: "/supper", script: `await until(() => document.querySelector(".plan-knot")); await until(() => !document.querySelector(".plan-others").textContent.includes("…")); await wait(400)`},
+	{name: "supper-dish", path: "/supper", script: `await until(() => document.querySelector(".plan-knot")); await wait(1500); document.querySelector(".supper-dish").click(); await until(() => document.querySelector(".box-words")); await wait(500)`},
+	{name: "supper-phone", path: "/supper", width: 390, height: 844, script: `await until(() => document.querySelector(".plan-list")); await wait(600)`},
 	{name: "bench-phone", path: "/bench", width: 390, height: 844, script: `open("Split-pea and parsnip")`},
 }
 

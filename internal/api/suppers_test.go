@@ -94,6 +94,26 @@ func TestASupperIsKept(t *testing.T) {
 	c.problem(404, problem.NotFound, "GET", "/api/suppers/00000000-0000-4000-8000-000000000000", "")
 }
 
+// The supper goes out with the kitchen, and comes back into another.
+func TestASupperGoesWithItsKitchen(t *testing.T) {
+	t.Parallel()
+	from, to := start(t), start(t)
+	_, zip := from.do("GET", "/api/kitchen/archive", "")
+	theirs := get[[]api.SupperEntry](to, "GET", "/api/suppers", "")
+	for _, s := range theirs {
+		to.do("DELETE", "/api/suppers/"+s.ID, "")
+	}
+	took := get[map[string]int](to, "POST", "/api/kitchen/archive", string(zip), "Content-Type", "application/zip")
+	assert.Equal(t, 1, took["suppers"])
+	here := get[[]api.SupperEntry](to, "GET", "/api/suppers", "")
+	require.Len(t, here, 1)
+	mine := get[[]api.SupperEntry](from, "GET", "/api/suppers", "")
+	assert.Equal(t, mine[0].ID, here[0].ID)
+	assert.Equal(t, get[api.KeptSupper](from, "GET", "/api/suppers/"+mine[0].ID, "").Document, get[api.KeptSupper](to, "GET", "/api/suppers/"+mine[0].ID, "").Document)
+	again := get[map[string]int](to, "POST", "/api/kitchen/archive", string(zip), "Content-Type", "application/zip")
+	assert.Zero(t, again["suppers"])
+}
+
 func TestSidesInWords(t *testing.T) {
 	t.Parallel()
 	c := start(t)

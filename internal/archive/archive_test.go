@@ -225,8 +225,12 @@ func TestHostileArchives(t *testing.T) {
 		return `{"format":"cuerda-history/1","id":"11111111-1111-4111-8111-111111111111","created_at":"2026-01-01T00:00:00Z","updated_at":"2026-01-01T00:00:00Z","versions":[{"number":1,"created_at":"2026-01-01T00:00:00Z","document":` + document + `}]}`
 	}
 	sound := version(`{"format":"cuerda-build/1","lines":[]}`)
-	_, err = archive.Read(zipOf(t, "kitchen.json", good, "builds/1.json", sound), foods)
+	const supper = `{"format":"cuerda-kept-supper/1","id":"11111111-1111-4111-8111-111111111111","version":3,"created_at":"2026-01-01T00:00:00Z","updated_at":"2026-01-01T00:00:00Z",` +
+		`"document":{"format":"cuerda-supper/1","table":"2026-11-27T19:00:00+01:00","dishes":[{"name":"Roots","steps":[{"name":"roast","minutes":30}],"foods":[{"food":"parsnip","grams":9}]}]}}`
+	read, err := archive.Read(zipOf(t, "kitchen.json", good, "builds/1.json", sound, "suppers/1.json", supper), foods)
 	require.NoError(t, err)
+	require.Len(t, read.Suppers, 1)
+	assert.Equal(t, 3, read.Suppers[0].Version)
 	for name, c := range map[string]struct {
 		data []byte
 		code string
@@ -247,6 +251,9 @@ func TestHostileArchives(t *testing.T) {
 		"no versions":      {zipOf(t, "kitchen.json", good, "builds/1.json", strings.Replace(sound, `"versions":[`, `"versions":[],"x":[`, 1)), "bad-json", "builds/1.json"},
 		"id":               {zipOf(t, "kitchen.json", good, "builds/1.json", strings.Replace(sound, "11111111-1111", "'; drop table", 1)), "bad-build", "builds/1.json"},
 		"number":           {zipOf(t, "kitchen.json", good, "builds/1.json", strings.Replace(sound, `"number":1`, `"number":7`, 1)), "bad-build", "builds/1.json"},
+		"supper of moon":   {zipOf(t, "kitchen.json", good, "suppers/1.json", strings.Replace(supper, "parsnip", "moonbeams", 1)), "bad-supper", "suppers/1.json"},
+		"no supper":        {zipOf(t, "kitchen.json", good, "suppers/1.json", strings.Replace(supper, `"steps"`, `"stops"`, 1)), "bad-supper", "suppers/1.json"},
+		"supper's id":      {zipOf(t, "kitchen.json", good, "suppers/1.json", strings.Replace(supper, "1111-4111", "--", 1)), "bad-supper", "suppers/1.json"},
 		"far away in time": {zipOf(t, "kitchen.json", good, "builds/1.json", strings.Replace(sound, "2026", "9026", 1)), "bad-build", "builds/1.json"},
 	} {
 		_, err := archive.Read(c.data, foods)

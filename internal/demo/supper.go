@@ -69,11 +69,11 @@ func Supper(builds []Build, kept map[string]menu.SupperFrom, foods *food.Catalog
 	return &out, nil
 }
 
-// friday is the hour of the first supper that is more than half a day away: there is time to soak for it.
+// friday is the hour of the first supper that is more than a day away: there is time to soak for it.
 func friday(now time.Time) time.Time {
 	y, m, d := now.Date()
 	table := time.Date(y, m, d, onTheTable, 0, 0, 0, now.Location())
-	for table.Weekday() != time.Friday || table.Sub(now) < 14*time.Hour {
+	for table.Weekday() != time.Friday || table.Sub(now) < 25*time.Hour {
 		table = table.AddDate(0, 0, 1)
 	}
 	return table

@@ -178,6 +178,10 @@ func FuzzRead(f *testing.F) {
 		}
 		_, err = json.Marshal(d)
 		require.NoError(t, err)
+		if _, err = new(menu.Baker).Look(d, kitchen.Usual()); err != nil {
+			var fault *menu.Fault
+			require.ErrorAs(t, err, &fault)
+		}
 	})
 }
 

@@ -69,16 +69,22 @@ func (b *Baker) Make(d *Supper, k *kitchen.Kitchen, o Options) (*Planned, error)
 			return w.plan(other, shared)
 		}
 	}
+	var others []variant
+	if !alone && !o.Quick && d.ShareAt == 0 {
+		w.supper.Rough = true
+		for _, celsius := range w.heats() {
+			if other, shared, ok := b.at(w, d, celsius, k); ok {
+				others = append(others, variant{other, shared})
+			}
+		}
+		w.supper.Rough = len(others) > 0
+	}
 	best, err := w.plan(&w.supper, nil)
-	if alone || o.Quick || d.ShareAt > 0 {
+	if len(others) == 0 {
 		return best, err
 	}
-	for _, celsius := range w.heats() {
-		other, shared, ok := b.at(w, d, celsius, k)
-		if !ok {
-			continue
-		}
-		next, err2 := w.plan(other, shared)
+	for _, v := range others {
+		next, err2 := w.plan(v.supper, v.shared)
 		if err2 != nil {
 			continue
 		}
@@ -89,7 +95,18 @@ func (b *Baker) Make(d *Supper, k *kitchen.Kitchen, o Options) (*Planned, error)
 	if err != nil {
 		return nil, err
 	}
+	whole := *best.Supper
+	whole.Rough = false
+	if full, err := w.again(&whole, best.Shared, best.Slowed); err == nil && !better(best.Plan, full.Plan) {
+		best = full
+	}
 	return best, nil
+}
+
+// variant is a supper with builds baked at another heat.
+type variant struct {
+	supper *supper.Supper
+	shared []Shared
 }
 
 // better says whether a plan is the better one by its aim.
@@ -109,7 +126,11 @@ const fullTries = 3
 // plan plans one way to bake. Pieces in an oven that is full are slower: where the plan has
 // some stand so, it is made anew with their minutes.
 func (w *wanted) plan(s *supper.Supper, shared []Shared) (*Planned, error) {
-	slowed := map[supper.Ref]int{}
+	return w.again(s, shared, map[supper.Ref]int{})
+}
+
+// again is plan where some steps have been slowed already.
+func (w *wanted) again(s *supper.Supper, shared []Shared, slowed map[supper.Ref]int) (*Planned, error) {
 	for range fullTries {
 		plan, err := supper.Make(s)
 		if err != nil {

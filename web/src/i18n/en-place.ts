@@ -270,7 +270,7 @@ export const place = {
     unpack: "Bring in a zip …",
     withSettings: "its settings and pantry too, in place of these",
     taken:
-      "{{added}} builds added, {{same}} there already, {{continued}} continued, {{copied}} kept beside another of the same name.",
+      "{{added}} builds added, {{same}} there already, {{continued}} continued, {{copied}} kept beside another of the same name; {{suppers}} suppers.",
     badArchive: "Nothing was taken in: {{file}} {{why}}",
     archive: {
       "not-a-zip": "is no sound zip.",
@@ -279,6 +279,7 @@ export const place = {
       "bad-name": "does not belong into a kitchen’s zip.",
       "bad-json": "cannot be read.",
       "bad-build": "holds a build that cannot be used.",
+      "bad-supper": "holds a supper that cannot be used.",
       "bad-settings": "holds settings that cannot be used.",
       "no-kitchen": "is missing.",
       failed: "could not be sent.",
@@ -296,6 +297,9 @@ export const place = {
     written: "{{name}} · version {{n}}",
   },
   keys: {
+    knots: "Supper: from knot to knot, from dish to dish",
+    moveKnot: "Supper: a knot five minutes sooner or later; with Alt one",
+    pinKnot: "Supper: pin a knot, or let it go",
     single: "Single keys act where nobody types",
     title: "Keys",
     open: "Keys",
@@ -315,6 +319,7 @@ export const place = {
     parts: "From part to part",
   },
   search: {
+    suppers: "Suppers",
     label: "Search builds and foods",
     hint: "A build, or a food in any of its languages",
     builds: "Builds",

@@ -272,7 +272,7 @@ export const place: Place = {
     unpack: "Traer un zip …",
     withSettings: "también sus ajustes y despensa, en lugar de estos",
     taken:
-      "{{added}} recetas añadidas, {{same}} ya estaban, {{continued}} continuadas, {{copied}} guardadas junto a otra del mismo nombre.",
+      "{{added}} recetas añadidas, {{same}} ya estaban, {{continued}} continuadas, {{copied}} guardadas junto a otra del mismo nombre; {{suppers}} cenas.",
     badArchive: "No se trajo nada: {{file}} {{why}}",
     archive: {
       "not-a-zip": "no es un zip sano.",
@@ -281,6 +281,7 @@ export const place: Place = {
       "bad-name": "no pertenece al zip de una cocina.",
       "bad-json": "no se puede leer.",
       "bad-build": "tiene una receta que no sirve.",
+      "bad-supper": "contiene una cena que no se puede usar.",
       "bad-settings": "tiene ajustes que no sirven.",
       "no-kitchen": "falta.",
       failed: "no se pudo enviar.",
@@ -298,6 +299,9 @@ export const place: Place = {
     written: "{{name}} · versión {{n}}",
   },
   keys: {
+    knots: "Cena: de nudo en nudo, de plato en plato",
+    moveKnot: "Cena: un nudo cinco minutos antes o después; con Alt, uno",
+    pinKnot: "Cena: fijar un nudo o soltarlo",
     single: "Las teclas sueltas actúan donde no se escribe",
     title: "Teclas",
     open: "Teclas",
@@ -317,6 +321,7 @@ export const place: Place = {
     parts: "De parte en parte",
   },
   search: {
+    suppers: "Cenas",
     label: "Buscar recetas y alimentos",
     hint: "Una receta, o un alimento en cualquiera de sus lenguas",
     builds: "Recetas",

@@ -1,8 +1,9 @@
+import { useQuery } from "@tanstack/react-query";
 import { useCombobox } from "downshift";
 import { useDeferredValue, useMemo, useState } from "react";
 import Modal from "react-bootstrap/Modal";
 import { useNavigate } from "react-router";
-import type { BuildEntry, Food, Foods } from "../api/client";
+import { api, type BuildEntry, type Food, type Foods, type SupperEntry, unwrap } from "../api/client";
 import { findFoods } from "../editing/find-foods";
 import { useBuilds, useFoods } from "../editing/queries";
 import { useTranslation } from "../i18n/use-translation";
@@ -10,14 +11,15 @@ import { actionOf } from "../keys/actions";
 import { useBackCloses } from "../ui/back-closes";
 import { useFormat } from "../ui/format";
 
-type Hit = { build: BuildEntry } | { food: Food };
-type Section = { kind: "builds" | "withIt" | "foods"; hits: Hit[] };
+type Hit = { build: BuildEntry } | { food: Food } | { supper: SupperEntry };
+type Section = { kind: "builds" | "suppers" | "withIt" | "foods"; hits: Hit[] };
 
 const none: Foods = new Map();
 const mostBuilds = 8;
 const mostFoods = 6;
+const mostSuppers = 3;
 
-/** Finds builds and foods from anywhere. */
+/** Finds builds, suppers and foods from anywhere. */
 export default function SearchDialog({ onClose }: { onClose: () => void }) {
   const { t } = useTranslation();
   useBackCloses(true, onClose);
@@ -26,6 +28,10 @@ export default function SearchDialog({ onClose }: { onClose: () => void }) {
   const [text, setText] = useState("");
   const asked = useDeferredValue(text.trim());
   const builds = useBuilds(asked);
+  const suppers = useQuery({
+    queryKey: ["suppers"],
+    queryFn: ({ signal }) => unwrap(api.GET("/api/suppers", { signal })),
+  });
   const foods = useFoods().data ?? none;
   const found = useMemo(() => findFoods(foods, asked, mostFoods), [foods, asked]);
   const add = actionOf("addFood");
@@ -39,9 +45,16 @@ export default function SearchDialog({ onClose }: { onClose: () => void }) {
   // Where a food can be added, builds that hold it come last: they must not push it
   // away from under Enter when their answer comes.
   const byName: Section = { kind: "builds", hits: named.map((build) => ({ build })) };
+  const table: Section = {
+    kind: "suppers",
+    hits: (suppers.data ?? [])
+      .filter((s) => asked !== "" && s.name.toLowerCase().includes(asked.toLowerCase()))
+      .slice(0, mostSuppers)
+      .map((supper) => ({ supper })),
+  };
   const withIt: Section = { kind: "withIt", hits: others.map((build) => ({ build })) };
   const ofFoods: Section = { kind: "foods", hits: found.map((food) => ({ food })) };
-  const sections = add ? [byName, ofFoods, withIt] : [byName, withIt, ofFoods];
+  const sections = add ? [byName, ofFoods, table, withIt] : [byName, table, withIt, ofFoods];
   const hits = sections.flatMap((s) => s.hits);
   const kindAt = (index: number) => {
     let at = 0;
@@ -56,6 +69,9 @@ export default function SearchDialog({ onClose }: { onClose: () => void }) {
     if ("build" in hit) {
       onClose();
       void navigate(`/bench/${hit.build.id}`);
+    } else if ("supper" in hit) {
+      onClose();
+      void navigate(`/supper/${hit.supper.id}`);
     } else if (add) {
       onClose();
       add(hit.food.id);
@@ -103,6 +119,12 @@ export default function SearchDialog({ onClose }: { onClose: () => void }) {
                   <span className={`dot dot-${hit.build.verdict}`} aria-hidden="true" />
                   {t(`verdict.${hit.build.verdict}`)}
                 </small>
+              </li>
+            ) : "supper" in hit ? (
+              <li key={hit.supper.id} {...item(hit, i)}>
+                {kindAt(i)}
+                <bdi>{hit.supper.name || t("supper.untitled")}</bdi>
+                <small>{format.when(hit.supper.table)}</small>
               </li>
             ) : (
               <li key={hit.food.id} {...item(hit, i)}>

@@ -1,4 +1,4 @@
-import type { Eaters, SupperDish, SupperDocument, SupperPin } from "../api/client";
+import type { Eaters, Plan, SupperDish, SupperDocument, SupperPin } from "../api/client";
 
 type Edit = (d: SupperDocument) => SupperDocument;
 type At = { dish: string; step: string };
@@ -110,6 +110,15 @@ export const unpin =
   });
 
 export const pinOf = (d: SupperDocument, at: At) => d.pins?.find((p) => same(p, at));
+
+/** What of a plan has begun by a moment. */
+export const begunBy = (plan: Plan, at: Date) =>
+  plan.steps
+    .filter((s) => Date.parse(s.start) < at.getTime())
+    .map(({ dish, step, start }) => ({ dish, step, start: new Date(start).toISOString() }));
+
+/** The minute that it is. */
+export const thisMinute = () => new Date(Math.floor(Date.now() / 60_000) * 60_000);
 
 /** Plans from a moment on: what has begun by then began when it did. */
 export const fromNow =

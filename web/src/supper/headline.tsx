@@ -30,7 +30,7 @@ export function Headline({ document: d, plan, clock, stale }: Props) {
   const celsius = plan.shared[0]?.celsius;
   return (
     <header className="plan-head" aria-busy={stale}>
-      <h1 className="plan-say" role="status">
+      <h1 className="plan-say" aria-live="polite">
         {t("supper.headline", { begin: clock.when(plan.begin), table: clock.hour(d.table) })}
       </h1>
       <p>

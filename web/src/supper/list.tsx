@@ -65,7 +65,7 @@ export function PlanList({ document: d, plan, clock, last, now, onOpen }: Props)
         const of = entries.filter((e) => clock.day(e.at) === day);
         return (
           <section key={day}>
-            <h3>{clock.longDay(of[0]?.at ?? last)}</h3>
+            <h2>{clock.longDay(of[0]?.at ?? last)}</h2>
             <ol>
               {of.map((e, i) => (
                 <li

@@ -6,7 +6,7 @@ import { useFormat } from "../ui/format";
 import { HourField } from "../ui/hour-field";
 import { NumberField } from "../ui/number-field";
 import { type Clock, instantOf, plus } from "./clock";
-import { pin, pinOf, unpin } from "./edits";
+import { begunBy, fromNow, pin, pinOf, thisMinute, unpin } from "./edits";
 import { useWhere } from "./list";
 import type { SupperSession } from "./queries";
 import { useStepName } from "./words";
@@ -29,8 +29,7 @@ export default function StepDialog({ session, document: d, plan, step, clock, on
   const at = { dish: step.dish, step: step.step };
   const pinned = pinOf(d, at);
   const day = clock.day(step.start);
-  const moveTo = (start: Date, begun = false) =>
-    session.edit(pin(at, { start, begun }), begun ? undefined : "start");
+  const moveTo = (start: Date) => session.edit(pin(at, { start }), "start");
   return (
     <Dialog id="step-title" title={`${step.dish}: ${stepName(step.step)}`} size="lg" onClose={onClose}>
       <Modal.Body className="dish-fields">
@@ -106,7 +105,9 @@ export default function StepDialog({ session, document: d, plan, step, clock, on
           type="button"
           className="btn btn-quiet"
           onClick={() => {
-            moveTo(new Date(Math.floor(Date.now() / 60_000) * 60_000), true);
+            const now = thisMinute();
+            const others = begunBy(plan, now).filter((s) => s.dish !== step.dish || s.step !== step.step);
+            session.edit((was) => pin(at, { start: now, begun: true })(fromNow(now, others)(was)));
             onClose();
           }}
         >

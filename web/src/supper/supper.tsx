@@ -13,7 +13,7 @@ import { useSettled } from "../ui/use-settled";
 import { AtOdds } from "./at-odds";
 import { Chart } from "./chart";
 import { useClock } from "./clock";
-import { addDish, afresh, fromNow, pin, pinOf, setAim, unpin } from "./edits";
+import { addDish, afresh, begunBy, fromNow, pin, pinOf, setAim, thisMinute, unpin } from "./edits";
 import { Headline } from "./headline";
 import { equipmentOf } from "./kitchen-dialog";
 import { type Open, SupperSide } from "./left";
@@ -161,18 +161,8 @@ export function Supper({ supper, foods, vocabulary, onDelete }: Props) {
                         type="button"
                         className="btn btn-straw btn-sm"
                         onClick={() => {
-                          const at = new Date(Math.floor(Date.now() / 60_000) * 60_000);
-                          const started = shown.steps.filter((s) => Date.parse(s.start) < at.getTime());
-                          session.edit(
-                            fromNow(
-                              at,
-                              started.map(({ dish, step, start }) => ({
-                                dish,
-                                step,
-                                start: new Date(start).toISOString(),
-                              })),
-                            ),
-                          );
+                          const at = thisMinute();
+                          session.edit(fromNow(at, begunBy(shown, at)));
                         }}
                       >
                         {t("supper.fromNow")}

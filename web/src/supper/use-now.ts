@@ -22,6 +22,12 @@ export function useNow(start: string | undefined, last: string): Date | undefine
     const timer = setInterval(() => setNow(new Date()), 20_000);
     return () => clearInterval(timer);
   }, []);
+  // A plan that has changed may begin later than the time that was last looked at.
+  const [of, setOf] = useState(start);
+  if (of !== start) {
+    setOf(start);
+    setNow(new Date());
+  }
   if (!start || now.getTime() < Date.parse(start) || now.getTime() > Date.parse(last) + hours / 2)
     return undefined;
   return now;
