@@ -36,13 +36,22 @@ type network struct {
 	// counts says which steps are to begin as late as can be; nil for all.
 	counts []bool
 
+	// served are the dishes of which any of several steps may be the last.
+	served []serving
+
 	waits []bool // of settle, all false between calls
 	queue []int
 }
 
-// newNetwork gives the network of the needs alone. last says, for each dish, which of the
-// steps that nothing comes after is the last.
-func newNetwork(s *Supper, last []int) *network {
+// serving is a dish with several ends: the last of them is to be within most minutes before the table. As
+// places only move away from it, that is lost once all of them are farther.
+type serving struct {
+	ends []int
+	most int
+}
+
+// newNetwork gives the network of the needs alone.
+func newNetwork(s *Supper) *network {
 	n := &network{s: s, tasks: []task{{ref: Ref{-1, -1}}}}
 	first := make([]int, len(s.Dishes))
 	longest := 0
@@ -87,8 +96,15 @@ func newNetwork(s *Supper, last []int) *network {
 				}
 			}
 		}
-		end := first[d] + last[d]
-		n.post(edge{0, end, -n.tasks[end].minutes - dish.Most})
+		var ends []int
+		for _, end := range sinks(dish) {
+			ends = append(ends, first[d]+end)
+		}
+		if len(ends) > 1 {
+			n.served = append(n.served, serving{ends, dish.Most})
+		} else {
+			n.post(edge{0, ends[0], -n.tasks[ends[0]].minutes - dish.Most})
+		}
 	}
 	pinned := make([]bool, len(n.tasks))
 	for _, p := range s.Pins {
@@ -126,9 +142,15 @@ func (n *network) unpost(e edge) {
 	n.in[e.to] = l[:len(l)-1]
 }
 
+// settleEdge is settle for one edge that has just been posted to a network that was settled. Where that moves the
+// node that the edge comes from, the two move each other for ever: no places keep it.
+func (n *network) settleEdge(e edge) bool { return n.settleFrom(e.to, e.to) }
+
 // settle moves places away from the table until every edge from the queued nodes holds;
 // false where none can, or one would lie beyond the limit.
-func (n *network) settle(queue ...int) bool {
+func (n *network) settle(queue ...int) bool { return n.settleFrom(-1, queue...) }
+
+func (n *network) settleFrom(fixed int, queue ...int) bool {
 	n.queue = append(n.queue[:0], queue...)
 	for _, q := range queue {
 		n.waits[q] = true
@@ -141,7 +163,7 @@ func (n *network) settle(queue ...int) bool {
 			if at <= n.place[e.from] {
 				continue
 			}
-			if e.from == 0 || at > n.most(e.from) { // the table does not move
+			if e.from == 0 || e.from == fixed || at > n.most(e.from) { // the table does not move
 				for _, q := range n.queue[head:] {
 					n.waits[q] = false
 				}
@@ -156,6 +178,16 @@ func (n *network) settle(queue ...int) bool {
 		if head > 4096 {
 			n.queue = append(n.queue[:0], n.queue[head+1:]...)
 			head = -1
+		}
+	}
+	return n.inTime()
+}
+
+// inTime says whether every dish may still be served when it should.
+func (n *network) inTime() bool {
+	for _, s := range n.served {
+		if !slices.ContainsFunc(s.ends, func(i int) bool { return n.end(i) <= s.most }) {
+			return false
 		}
 	}
 	return true
@@ -200,20 +232,17 @@ func (n *network) lengthOf(place []int) int {
 // end is how long before the table a step ends.
 func (n *network) end(i int) int { return n.place[i] - n.tasks[i].minutes }
 
-// sinks lists, for each dish, the steps that nothing comes after.
-func sinks(s *Supper) [][]int {
-	out := make([][]int, len(s.Dishes))
-	for d := range s.Dishes {
-		goesOn := make([]bool, len(s.Dishes[d].Steps))
-		for i := range s.Dishes[d].Steps {
-			for _, g := range s.Dishes[d].Steps[i].After {
-				goesOn[g.Step] = true
-			}
+// sinks lists the steps of a dish that nothing comes after.
+func sinks(d *Dish) (out []int) {
+	goesOn := make([]bool, len(d.Steps))
+	for i := range d.Steps {
+		for _, g := range d.Steps[i].After {
+			goesOn[g.Step] = true
 		}
-		for i, on := range goesOn {
-			if !on {
-				out[d] = append(out[d], i)
-			}
+	}
+	for i, on := range goesOn {
+		if !on {
+			out = append(out, i)
 		}
 	}
 	return out

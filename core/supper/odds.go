@@ -8,7 +8,7 @@ import (
 // AtOddsError says that no plan can be, and the least that would have to give.
 type AtOddsError struct {
 	// Ways are single changes of which each makes room; the least first. Where there are
-	// none, no single one does.
+	// none, none was found with the work that is spent on looking.
 	Ways []Way
 }
 
@@ -35,21 +35,24 @@ type Way struct {
 const (
 	longestRelief = 720
 	reliefTries   = 300
-	lateStep      = 5   // in which a later table is tried, min
-	latest        = 360 // that it is tried
+	reliefWork    = 2_500_000 // of all of them, as againWork
+	lateStep      = 5         // in which a later table is tried, min
+	latest        = 360       // that it is tried
 )
 
 // atOdds looks for single changes that make room.
 func atOdds(s *Supper) error {
 	out := &AtOddsError{}
-	tried := 0
+	tried, left := 0, reliefWork
 	fits := func(change func(*Supper)) bool {
-		if tried++; tried > reliefTries || s.over() {
+		if tried++; tried > reliefTries || left <= 0 || s.over() {
 			return false
 		}
 		c := clone(s)
 		change(c)
-		return solvable(c)
+		ok, work := solvable(c)
+		left -= work
+		return ok
 	}
 	least := func(at int, set func(*Supper, int)) (int, bool) {
 		if !fits(func(c *Supper) { set(c, at+longestRelief) }) {
@@ -94,6 +97,11 @@ func atOdds(s *Supper) error {
 			out.Ways = append(out.Ways, Way{Code: "pin", Ref: s.Pins[i].Ref})
 		}
 	}
+	for d := range s.Dishes {
+		if len(s.Dishes) > 1 && fits(func(c *Supper) { drop(c, d) }) {
+			out.Ways = append(out.Ways, Way{Code: "drop", Ref: Ref{d, 0}})
+		}
+	}
 	if s.Now > 0 {
 		later := func(c *Supper, minutes int) {
 			c.Now += minutes
@@ -129,11 +137,6 @@ func atOdds(s *Supper) error {
 			}
 		}
 	}
-	for d := range s.Dishes {
-		if len(s.Dishes) > 1 && fits(func(c *Supper) { drop(c, d) }) {
-			out.Ways = append(out.Ways, Way{Code: "drop", Ref: Ref{d, 0}})
-		}
-	}
 	return out
 }
 
@@ -143,16 +146,17 @@ func drop(s *Supper, dish int) {
 	s.Pins = slices.DeleteFunc(slices.Clone(s.Pins), func(p Pin) bool { return p.Dish == dish })
 }
 
-// solvable says whether a plan is found with little work.
-func solvable(s *Supper) bool {
-	for _, n := range networks(s) {
-		look := newSearch(n)
-		look.most = againNodes
-		if look.down(); look.best != nil {
-			return true
-		}
+// solvable says whether a plan is found with little work, and how much that was.
+func solvable(s *Supper) (ok bool, work int) {
+	n := newNetwork(s)
+	if !n.settleAll() {
+		return false, len(n.tasks)
 	}
-	return false
+	look := newSearch(n)
+	look.any = true
+	look.most = againNodes
+	look.down()
+	return look.best != nil, look.nodes * len(n.tasks)
 }
 
 func clone(s *Supper) *Supper {

@@ -30,22 +30,17 @@ func narrow(s *Supper, best *Plan) *Plan {
 
 // fits looks for any plan, with little work; whole says that there is none where it found none.
 func fits(s *Supper) (first *found, whole bool) {
-	whole = true
-	for last, n := range networks(s) {
-		look := newSearch(n)
-		look.any = true
-		look.most = proofNodes
-		exhausted := look.down()
-		if !exhausted && look.best == nil {
-			exhausted = look.again()
-		}
-		if look.best != nil {
-			calm(s, look.best, last)
-			return look.best, true
-		}
-		whole = whole && exhausted
+	n := newNetwork(s)
+	if !n.settleAll() {
+		return nil, true
 	}
-	return nil, whole && ways(s) <= choices
+	look := newSearch(n)
+	look.any = true
+	look.most = proofNodes
+	if whole = look.down(); !whole && look.best == nil {
+		whole = look.again()
+	}
+	return look.best, whole
 }
 
 // ovenSpan is how long a plan has anything in an oven, from the first to the last, min.

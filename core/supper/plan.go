@@ -3,7 +3,6 @@ package supper
 import (
 	"cmp"
 	"errors"
-	"iter"
 	"slices"
 )
 
@@ -54,9 +53,6 @@ type Heat struct {
 // ErrNoPlan is returned where no plan was found within the work that is spent on one,
 // though none was shown to be impossible.
 var ErrNoPlan = errors.New("no plan was found")
-
-// choices is how many ways to say which step of a dish is its last are tried.
-const choices = 32
 
 // Make plans a supper. The error is a *Fault or a *LackError for what makes no sense, an
 // *AtOddsError where no plan can be, or ErrNoPlan.
@@ -119,7 +115,10 @@ func (s *Supper) early() int {
 // solve gives the best places with so many steps of hands done early, a bound below, and
 // whether the search was exhausted.
 func solve(s *Supper, early int) (best *found, floor int, whole bool) {
-	whole = true
+	n := newNetwork(s)
+	if !n.settleAll() {
+		return nil, 0, true
+	}
 	tries := laterTries
 	switch {
 	case s.Quick:
@@ -127,74 +126,28 @@ func solve(s *Supper, early int) (best *found, floor int, whole bool) {
 	case s.start > 0:
 		tries = beginTries
 	}
-	for last, n := range networks(s) {
-		if minutes := s.early(); minutes > 0 {
-			forward(n, minutes, early)
-		}
-		bound := energy(n)
-		if floor == 0 || bound < floor {
-			floor = bound
-		}
-		look := newSearch(n)
-		if best != nil {
-			look.best = &found{value: best.value, place: best.place, oven: best.oven}
-			n.limit = best.value - 1
-		}
-		look.most = againNodes
-		exhausted := look.down()
-		if !exhausted && look.best == nil {
-			exhausted = look.again()
-		}
-		open := func() bool { return !exhausted && (look.best == nil || look.best.value > bound) }
-		if open() {
-			look.improve(bound, tries)
-		}
-		if open() && s.start == 0 && !s.Quick { // for the proof
-			look.nodes, look.most = 0, proofNodes
-			exhausted = look.down()
-		}
-		if look.best != nil && (best == nil || look.best.value < best.value) {
-			best = look.best
-			calm(s, best, last)
-		}
-		whole = whole && exhausted
-		if best != nil && best.value <= floor {
-			break
-		}
+	if minutes := s.early(); minutes > 0 {
+		forward(n, minutes, early)
 	}
-	return best, floor, whole && ways(s) <= choices
-}
-
-// ways is how many ways there are to say which step of each dish is its last.
-func ways(s *Supper) int {
-	n := 1
-	for _, e := range sinks(s) {
-		n = min(n*len(e), choices+1)
+	floor = energy(n)
+	look := newSearch(n)
+	look.most = againNodes
+	whole = look.down()
+	if !whole && look.best == nil {
+		whole = look.again()
 	}
-	return n
-}
-
-// networks gives those of a supper whose needs can be kept: one for each way to say which
-// step of each dish is its last.
-func networks(s *Supper) iter.Seq2[[]int, *network] {
-	return func(yield func([]int, *network) bool) {
-		ends := sinks(s)
-		for k := range min(choices, ways(s)) {
-			last := pick(ends, k)
-			if n := newNetwork(s, last); n.settleAll() && !yield(last, n) {
-				return
-			}
-		}
+	open := func() bool { return !whole && (look.best == nil || look.best.value > floor) }
+	if open() {
+		look.improve(floor, tries)
 	}
-}
-
-// pick gives the k-th way to say which step is each dish's last.
-func pick(ends [][]int, k int) (last []int) {
-	for _, e := range ends {
-		last = append(last, e[k%len(e)])
-		k /= len(e)
+	if open() && s.start == 0 && !s.Quick { // for the proof
+		look.nodes, look.most = 0, min(proofNodes, proofWork/len(n.tasks))
+		whole = look.down()
 	}
-	return last
+	if look.best != nil {
+		calm(s, look.best)
+	}
+	return look.best, floor, whole
 }
 
 // forward has hands done so long before the table, the longest work first, wherever the needs
@@ -214,7 +167,7 @@ func forward(n *network, minutes, most int) {
 		before := slices.Clone(n.place)
 		e := edge{i, 0, n.tasks[i].minutes + minutes}
 		n.post(e)
-		if !n.settle(0) {
+		if !n.settleEdge(e) {
 			n.unpost(e)
 			n.place = before
 			continue
@@ -224,7 +177,7 @@ func forward(n *network, minutes, most int) {
 }
 
 func planOf(s *Supper, best *found, floor int, whole bool) *Plan {
-	n := newNetwork(s, pick(sinks(s), 0))
+	n := newNetwork(s)
 	start := slices.Max(best.place)
 	p := &Plan{Aim: s.Aim, Start: start, Bound: start, Proved: whole || start <= floor}
 	if !p.Proved {

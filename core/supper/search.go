@@ -17,6 +17,11 @@ const (
 	laterNodes = 400 // of each of the others
 	laterTries = 160
 	beginTries = 5 // of those for when hands begin, of which nobody asks for a proof
+
+	// What a search may cost in all, in nodes times steps: a node of many steps takes longer.
+	againWork = 6_000_000
+	laterWork = 5_000_000
+	proofWork = 1_000_000
 )
 
 // search is one search over one network.
@@ -95,7 +100,7 @@ func (s *search) down() bool {
 	for _, e := range c.orders {
 		s.n.place = s.copied(before)
 		s.n.post(e)
-		if s.n.settle(e.to) {
+		if s.n.settleEdge(e) {
 			sum := 0
 			for i, p := range s.n.place {
 				sum += p - before[i]
@@ -313,12 +318,13 @@ func (s *search) overload(users []int, capacity, nearer int, of func(int) int) (
 func (s *search) twoHeats(o, nearer int, heat func(i, j int) int) (at, first, second int) {
 	n := s.n
 	at = nearer
-	for i := 1; i < len(n.tasks); i++ {
-		if s.oven[i] != o || n.tasks[i].minutes == 0 {
+	users := s.users[racks]
+	for k, i := range users {
+		if s.oven[i] != o {
 			continue
 		}
-		for j := i + 1; j < len(n.tasks); j++ {
-			if s.oven[j] != o || n.tasks[j].minutes == 0 || n.tasks[i].celsius == n.tasks[j].celsius {
+		for _, j := range users[k+1:] {
+			if s.oven[j] != o || n.tasks[i].celsius == n.tasks[j].celsius {
 				continue
 			}
 			if n.end(i) >= n.place[j]+heat(i, j) || n.end(j) >= n.place[i]+heat(j, i) {
@@ -337,11 +343,13 @@ func (s *search) twoHeats(o, nearer int, heat func(i, j int) int) (at, first, se
 func (s *search) again() (whole bool) {
 	s.dice = rand.New(rand.NewPCG(1, 11))
 	defer func() { s.dice = nil }()
+	left := againWork / len(s.n.tasks)
 	for range againTries {
-		if s.n.s.over() {
+		if s.n.s.over() || left <= 0 {
 			return false
 		}
-		s.nodes, s.most = 0, againNodes
+		s.nodes, s.most = 0, min(againNodes, left)
+		left -= s.most
 		if s.down() {
 			return true
 		}
@@ -360,8 +368,9 @@ func (s *search) improve(floor, tries int) {
 	rng := rand.New(rand.NewPCG(1, 7))
 	base := s.n.place
 	ovens := slices.Clone(s.oven)
+	left := laterWork / len(s.n.tasks)
 	for range tries {
-		if s.best.value <= floor || s.n.s.over() {
+		if s.best.value <= floor || s.n.s.over() || left <= 0 {
 			return
 		}
 		keep := .5 + .4*rng.Float64()
@@ -383,6 +392,7 @@ func (s *search) improve(floor, tries int) {
 			s.posted = append(s.posted[:0], kept...)
 			s.nodes, s.most = 0, laterNodes
 			s.down()
+			left -= s.nodes
 		}
 		for i := len(kept) - 1; i >= 0; i-- {
 			s.n.unpost(kept[i])

@@ -5,8 +5,8 @@ import "slices"
 // calm moves steps earlier, where that makes the waits between steps shorter in all, the
 // first step of all stays where it is, and everything still fits: what waits for several
 // things begins when the last of them is there.
-func calm(s *Supper, best *found, last []int) {
-	n := newNetwork(s, last)
+func calm(s *Supper, best *found) {
+	n := newNetwork(s)
 	for _, e := range best.order {
 		n.post(e)
 	}
@@ -31,7 +31,7 @@ func calm(s *Supper, best *found, last []int) {
 				continue
 			}
 			n.place[i] += room
-			if look.conflict() != nil {
+			if look.conflict() != nil || !n.inTime() {
 				n.place[i] -= room
 				continue
 			}

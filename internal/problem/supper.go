@@ -71,7 +71,7 @@ func OfSupper(err error, dishes []menu.SupperDish) *Problem {
 	case errors.As(err, &odds):
 		p := New(http.StatusUnprocessableEntity, AtOdds, "No plan keeps every need. Each of these changes alone would make room.")
 		if len(odds.Ways) == 0 {
-			p.Detail = "No plan keeps every need, and no single change makes room."
+			p.Detail = "No plan keeps every need, and no single change was found that makes room."
 		}
 		for _, w := range odds.Ways {
 			switch w.Code {

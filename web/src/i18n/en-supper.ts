@@ -171,7 +171,7 @@ export const supper = {
     refusedFlat: "{{step}} cannot begin at {{time}}: no single change makes room for it.",
     noPlan: "This cannot all be ready.",
     anyOne: "Each of these alone would make room:",
-    noOne: "No single change makes room: fewer dishes, or more than one change.",
+    noOne: "No single change was found that makes room: fewer dishes, or more than one change.",
     tooHard:
       "No plan was found in the time that is spent on one. Fewer dishes, or more room between steps, would help.",
     lacks: "{{dish}} needs more than the kitchen has: {{what}} ({{needs}}).",

@@ -174,7 +174,7 @@ export const supper: typeof english = {
     refusedFlat: "{{step}} no puede empezar a las {{time}}: ningún cambio por sí solo le hace sitio.",
     noPlan: "No puede estar todo listo.",
     anyOne: "Cualquiera de estos cambios haría sitio:",
-    noOne: "Ningún cambio por sí solo hace sitio: menos platos, o más de un cambio.",
+    noOne: "No se halló un cambio que por sí solo haga sitio: menos platos, o más de un cambio.",
     tooHard:
       "No se encontró un plan en el tiempo que se le dedica. Ayudaría tener menos platos, o más margen entre pasos.",
     lacks: "{{dish}} necesita más de lo que hay en la cocina: {{what}} ({{needs}}).",
