@@ -290,3 +290,38 @@ func TestTheSupperIsAccessible(t *testing.T) {
 		check(w, "a dish, "+view.theme)
 	}
 }
+
+// What a cook waits for who moves a knot: from the move to the frame in which the others have given way.
+func BenchmarkAKnotMoves(b *testing.B) {
+	a := start(b)
+	w := a.supper(a.person())
+	w.settled(func() bool { return !strings.Contains(w.words(".plan-others"), "…") }, "every plan is there")
+	w.MustEval(`() => {
+		const knot = [...document.querySelectorAll(".plan-knot")].find((e) => e.ariaLabel.startsWith("Roast roots: Cut"));
+		const box = knot.getBoundingClientRect();
+		window.at = (type, x) => new PointerEvent(type, { clientX: box.left + 4 + x, clientY: box.top + 5, button: 0, bubbles: true, pointerId: 1 });
+		knot.dispatchEvent(at("pointerdown", 0));
+		dispatchEvent(at("pointermove", -20));
+	}`)
+	n := 0
+	var sum float64
+	move := func() float64 {
+		n++
+		return w.MustEval(`(x) => new Promise((done) => {
+			const begun = performance.now();
+			const seen = new MutationObserver(() => { seen.disconnect(); requestAnimationFrame(() => done(performance.now() - begun)); });
+			seen.observe(document.querySelector(".plan-lanes svg"), { attributes: true, childList: true, subtree: true });
+			dispatchEvent(at("pointermove", x));
+			setTimeout(() => done(2000), 2000);
+		})`, -20-8*(n%7)).Num()
+	}
+	for range 10 {
+		move()
+		time.Sleep(60 * time.Millisecond)
+	}
+	for b.Loop() {
+		sum += move()
+		time.Sleep(60 * time.Millisecond) // the answer to the move before is drawn
+	}
+	b.ReportMetric(sum/float64(b.N), "ms-to-frame")
+}

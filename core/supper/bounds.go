@@ -10,8 +10,7 @@ import "slices"
 func energy(n *network) int {
 	heads := headsOf(n)
 	best := n.length()
-	have := [4]int{n.s.cooks(), n.s.Kitchen.Burners, n.s.Kitchen.Pans, n.s.Kitchen.Bowls}
-	for what, capacity := range have {
+	for what, capacity := range n.s.capacities() {
 		best = max(best, group(n, heads, capacity, func(t *task) int { return t.holds[what] }))
 	}
 	racks := 0

@@ -7,7 +7,7 @@ import "slices"
 type task struct {
 	ref     Ref
 	minutes int
-	holds   [4]int // hands, burners, pans, bowls
+	holds   [5]int // hands, burners, pans, bowls, shelves
 	racks   int
 	celsius float64
 	grill   bool
@@ -18,6 +18,7 @@ const (
 	burners
 	pans
 	bowls
+	shelves
 	racks
 )
 
@@ -59,7 +60,7 @@ func newNetwork(s *Supper) *network {
 		first[d] = len(n.tasks)
 		for i := range s.Dishes[d].Steps {
 			st := &s.Dishes[d].Steps[i]
-			n.tasks = append(n.tasks, task{Ref{d, i}, st.Minutes, [4]int{st.Hands, st.Burners, st.Pans, st.Bowls}, st.Racks, st.Celsius, st.Grill})
+			n.tasks = append(n.tasks, task{Ref{d, i}, st.Minutes, [5]int{st.Hands, st.Burners, st.Pans, st.Bowls, st.Shelves}, st.Racks, st.Celsius, st.Grill})
 			longest += st.Minutes
 			for _, g := range st.After {
 				longest += g.Least
@@ -210,8 +211,11 @@ func (n *network) most(i int) int {
 	return n.limit
 }
 
-// held says whether a step holds anything.
-func (t *task) held() bool { return t.racks > 0 || t.holds != [4]int{} }
+// held says whether a step holds anything that somebody has to begin: what stands in the fridge does so by
+// itself.
+func (t *task) held() bool {
+	return t.racks+t.holds[hands]+t.holds[burners]+t.holds[pans]+t.holds[bowls] > 0
+}
 
 // length is how long before the table the first step that counts begins.
 func (n *network) length() int { return n.lengthOf(n.place) }

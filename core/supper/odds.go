@@ -20,7 +20,7 @@ func (e *AtOddsError) Error() string {
 type Way struct {
 	// Code is ready (a dish may be ready so many minutes sooner), gap (a step may wait so
 	// many minutes for another), pin (a step is not pinned), late (the table is so many
-	// minutes later), cook, burner, pan, bowl, rack or oven (one more), or drop (the dish is not
+	// minutes later), cook, burner, pan, bowl, shelf, rack or oven (one more), or drop (the dish is not
 	// made).
 	Code string
 	// Ref is the dish or the step; After the step that it waits for.
@@ -74,6 +74,7 @@ func atOdds(s *Supper) error {
 	}{
 		{"cook", func(k *Kitchen) { k.Cooks++ }}, {"burner", func(k *Kitchen) { k.Burners++ }}, {"pan", func(k *Kitchen) { k.Pans++ }},
 		{"bowl", func(k *Kitchen) { k.Bowls++ }},
+		{"shelf", func(k *Kitchen) { k.Shelves++ }},
 		{"rack", func(k *Kitchen) {
 			for o := range k.Ovens {
 				k.Ovens[o].Racks++
@@ -85,7 +86,7 @@ func atOdds(s *Supper) error {
 			}
 		}},
 	} {
-		if more.code == "cook" && s.Aim == OneCook {
+		if more.code == "cook" && s.Aim == OneCook || more.code == "shelf" && s.Kitchen.Shelves == 0 {
 			continue
 		}
 		if fits(func(c *Supper) { more.add(&c.Kitchen) }) {

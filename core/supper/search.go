@@ -28,7 +28,7 @@ const (
 type search struct {
 	n     *network
 	oven  []int    // of each task; -1 while open, and for those that hold none
-	users [5][]int // the tasks that hold hands, burners, pans, bowls and racks
+	users [6][]int // the tasks that hold hands, burners, pans, bowls, shelves and racks
 	few   []int
 	free  [][]int // places that nobody holds any more
 	nodes int
@@ -60,7 +60,7 @@ func newSearch(n *network) *search {
 	s := &search{n: n, oven: make([]int, len(n.tasks))}
 	for i := range s.oven {
 		t := &n.tasks[i]
-		for what, held := range [5]int{t.holds[0], t.holds[1], t.holds[2], t.holds[3], t.racks} {
+		for what, held := range [6]int{t.holds[0], t.holds[1], t.holds[2], t.holds[3], t.holds[4], t.racks} {
 			if held > 0 && t.minutes > 0 {
 				s.users[what] = append(s.users[what], i)
 			}
@@ -209,8 +209,7 @@ func (s *search) conflict() *conflict {
 			return c
 		}
 	}
-	have := [4]int{n.s.cooks(), n.s.Kitchen.Burners, n.s.Kitchen.Pans, n.s.Kitchen.Bowls}
-	for what, capacity := range have {
+	for what, capacity := range n.s.capacities() {
 		if at, set := s.overload(s.users[what], capacity, nearest, func(i int) int { return n.tasks[i].holds[what] }); set != nil {
 			nearest, best = at, &conflict{orders: s.orders(set, func(_, _ int) int { return 0 })}
 		}

@@ -5,6 +5,7 @@ package supper
 import (
 	"errors"
 	"fmt"
+	"math"
 )
 
 // Aim is what a plan is best in.
@@ -28,7 +29,9 @@ const Quiet = 30
 // Kitchen is what there is to hold.
 type Kitchen struct {
 	Cooks, Burners, Pans, Bowls int
-	Ovens                       []Oven
+	// Shelves of a fridge; 0 where nobody counts them.
+	Shelves int
+	Ovens   []Oven
 }
 
 // Oven is one oven: what stands in it at one time has one temperature.
@@ -53,6 +56,7 @@ type Step struct {
 	Name                        string
 	Minutes                     int
 	Hands, Burners, Pans, Bowls int
+	Shelves                     int // of a fridge
 	// Racks of one oven at Celsius; 0 for none.
 	Racks   int
 	Celsius float64
@@ -140,7 +144,7 @@ var ErrTooLittle = errors.New("more than the kitchen has")
 // LackError names what a step holds more of than there is.
 type LackError struct {
 	Ref         Ref
-	What        string // hands, burners, pans, bowls, racks
+	What        string // hands, burners, pans, bowls, shelves, racks
 	Needs, Have int
 }
 
@@ -212,7 +216,7 @@ func (s *Supper) checkStep(d, i int) error {
 	for _, each := range []struct {
 		what        string
 		needs, have int
-	}{{"hands", step.Hands, s.cooks()}, {"burners", step.Burners, k.Burners}, {"pans", step.Pans, k.Pans}, {"bowls", step.Bowls, k.Bowls}, {"racks", step.Racks, racks}} {
+	}{{"hands", step.Hands, s.cooks()}, {"burners", step.Burners, k.Burners}, {"pans", step.Pans, k.Pans}, {"bowls", step.Bowls, k.Bowls}, {"shelves", step.Shelves, s.shelves()}, {"racks", step.Racks, racks}} {
 		if each.needs < 0 {
 			return &Fault{"bad-minutes", at}
 		}
@@ -228,6 +232,19 @@ func (s *Supper) cooks() int {
 		return min(1, s.Kitchen.Cooks)
 	}
 	return s.Kitchen.Cooks
+}
+
+// shelves are those of the fridge; more than anyone could hold where nobody counts them.
+func (s *Supper) shelves() int {
+	if s.Kitchen.Shelves == 0 {
+		return math.MaxInt32
+	}
+	return s.Kitchen.Shelves
+}
+
+// capacities is how much of each thing there is, in the order of task.holds.
+func (s *Supper) capacities() [5]int {
+	return [5]int{s.cooks(), s.Kitchen.Burners, s.Kitchen.Pans, s.Kitchen.Bowls, s.shelves()}
 }
 
 // circular gives a step that comes after itself; -1 where none does.

@@ -19,7 +19,7 @@ func usual() supper.Kitchen {
 func draw(t *rapid.T, dishes, steps, longest int) *supper.Supper {
 	s := &supper.Supper{Aim: rapid.SampledFrom(supper.Aims).Draw(t, "aim"), Kitchen: supper.Kitchen{
 		Cooks: rapid.IntRange(1, 2).Draw(t, "cooks"), Burners: rapid.IntRange(1, 3).Draw(t, "burners"),
-		Pans: rapid.IntRange(1, 2).Draw(t, "pans"), Bowls: 1,
+		Pans: rapid.IntRange(1, 2).Draw(t, "pans"), Bowls: 1, Shelves: rapid.IntRange(0, 1).Draw(t, "shelves"),
 	}}
 	for range rapid.IntRange(1, 2).Draw(t, "ovens") {
 		s.Kitchen.Ovens = append(s.Kitchen.Ovens, supper.Oven{ID: "o", Racks: rapid.IntRange(1, 2).Draw(t, "racks"), HeatUp: rapid.IntRange(0, longest).Draw(t, "heat up")})
@@ -29,7 +29,7 @@ func draw(t *rapid.T, dishes, steps, longest int) *supper.Supper {
 		d.Most = d.Least + rapid.IntRange(0, longest).Draw(t, "window")
 		for i := range rapid.IntRange(1, steps).Draw(t, "steps") {
 			st := supper.Step{Minutes: rapid.IntRange(0, longest).Draw(t, "minutes")}
-			switch rapid.IntRange(0, 5).Draw(t, "what") {
+			switch rapid.IntRange(0, 6).Draw(t, "what") {
 			case 0, 1:
 				st.Hands = 1
 			case 2:
@@ -38,6 +38,8 @@ func draw(t *rapid.T, dishes, steps, longest int) *supper.Supper {
 				st.Racks, st.Celsius = 1, rapid.SampledFrom([]float64{160, 180, 200}).Draw(t, "celsius")
 			case 4:
 				st.Hands, st.Bowls = 1, 1
+			case 6:
+				st.Shelves = 1
 			}
 			if i > 0 {
 				for range rapid.IntRange(0, 2).Draw(t, "needs") {

@@ -5,7 +5,7 @@ import (
 	"fmt"
 )
 
-// Verify goes through a plan minute by minute and gives the first thing that it does not
+// Verify goes through a plan by each minute in which something begins, and gives the first thing that it does not
 // keep. It shares nothing with the search: times are counted from the first minute on, and
 // what is held is added up anew.
 func Verify(s *Supper, p *Plan) error {
@@ -54,8 +54,9 @@ func Verify(s *Supper, p *Plan) error {
 			return fmt.Errorf("dish %d is ready %d min before the table", d, early)
 		}
 	}
-	for minute := range begin {
-		if err := verifyMinute(s, p, begin, minute); err != nil {
+	// What is held grows when something begins, and at no other minute.
+	for i := range p.Steps {
+		if err := verifyMinute(s, p, begin, begin-p.Steps[i].Start); err != nil {
 			return err
 		}
 	}
@@ -64,29 +65,20 @@ func Verify(s *Supper, p *Plan) error {
 
 // verifyOven sees how long it is from the first minute with something in an oven to the last.
 func verifyOven(p *Plan, begin int) error {
-	used := map[int]bool{}
+	first, last := begin, 0
 	for i := range p.Steps {
-		for m := range p.Steps[i].Minutes {
-			if p.Steps[i].Oven >= 0 {
-				used[begin-p.Steps[i].Start+m] = true
-			}
+		if one := &p.Steps[i]; one.Oven >= 0 && one.Minutes > 0 {
+			first, last = min(first, begin-one.Start), max(last, begin-one.Start+one.Minutes)
 		}
 	}
-	if len(used) == 0 {
-		return nil
-	}
-	first, last := begin, 0
-	for m := range used {
-		first, last = min(first, m), max(last, m)
-	}
-	if span := last + 1 - first; span > p.Oven {
+	if span := last - first; span > p.Oven {
 		return fmt.Errorf("an oven is on for %d min, not %d", span, p.Oven)
 	}
 	return nil
 }
 
 func verifyMinute(s *Supper, p *Plan, begin, minute int) error {
-	var hands, burners, pans, bowls int
+	var hands, burners, pans, bowls, shelves int
 	racks, heats := map[int]int{}, map[int]float64{}
 	busy := map[int]bool{}
 	for i := range p.Steps {
@@ -96,6 +88,7 @@ func verifyMinute(s *Supper, p *Plan, begin, minute int) error {
 		}
 		step := &s.Dishes[one.Dish].Steps[one.Step]
 		hands, burners, pans, bowls = hands+step.Hands, burners+step.Burners, pans+step.Pans, bowls+step.Bowls
+		shelves += step.Shelves
 		if len(one.Cooks) != step.Hands {
 			return fmt.Errorf("step %v has %d cooks", one.Ref, len(one.Cooks))
 		}
@@ -118,8 +111,8 @@ func verifyMinute(s *Supper, p *Plan, begin, minute int) error {
 		racks[one.Oven] += step.Racks
 	}
 	k := &s.Kitchen
-	if hands > s.cooks() || burners > k.Burners || pans > k.Pans || bowls > k.Bowls {
-		return fmt.Errorf("minute %d holds %d hands, %d burners, %d pans, %d bowls", minute, hands, burners, pans, bowls)
+	if hands > s.cooks() || burners > k.Burners || pans > k.Pans || bowls > k.Bowls || k.Shelves > 0 && shelves > k.Shelves {
+		return fmt.Errorf("minute %d holds %d hands, %d burners, %d pans, %d bowls, %d shelves", minute, hands, burners, pans, bowls, shelves)
 	}
 	for o, n := range racks {
 		if n > k.Ovens[o].Racks {

@@ -78,6 +78,7 @@ type PlanStep struct {
 	Burners int       `json:"burners,omitempty"`
 	Pans    int       `json:"pans,omitempty"`
 	Bowls   int       `json:"bowls,omitempty"`
+	Shelves int       `json:"shelves,omitempty"`
 	Oven    *PlanOven `json:"oven,omitempty"`
 	// DishIndex and StepIndex are its places in the document and among the steps of its dish, from 0.
 	DishIndex int `json:"dish_index"`
@@ -150,7 +151,7 @@ func PlanOf(p *menu.Planned, k *kitchen.Kitchen, contacts []menu.Contact) Plan {
 		step := &dish.Steps[s.Step]
 		out.Steps[i] = PlanStep{
 			Dish: dish.Name, Step: step.Name, Start: p.Time(s.Start), Minutes: s.Minutes, Cooks: from1(s.Cooks),
-			Burners: step.Burners, Pans: step.Pans, Bowls: step.Bowls, DishIndex: s.Dish, StepIndex: s.Step, Pinned: pinned[s.Ref],
+			Burners: step.Burners, Pans: step.Pans, Bowls: step.Bowls, Shelves: step.Shelves, DishIndex: s.Dish, StepIndex: s.Step, Pinned: pinned[s.Ref],
 		}
 		if s.Oven >= 0 {
 			out.Steps[i].Oven = &PlanOven{oven(s.Oven), from1(s.Racks), s.Celsius, step.Grill}

@@ -112,6 +112,9 @@ func ofBuild(build *formula.Document, k *kitchen.Kitchen, at string) (*made, err
 			name = fmt.Sprintf("%s %d", name, names[name])
 		}
 		step := supper.Step{Name: name, Minutes: whole(s.Minutes), Hands: s.Holds.Hands, Burners: s.Holds.Burners, Pans: s.Holds.Pans, Bowls: s.Holds.Bowls}
+		if s.Holds.Shelf {
+			step.Shelves = 1
+		}
 		if s.Holds.Racks > 0 {
 			step.Racks, step.Celsius, step.Grill = s.Holds.Racks, s.Holds.Celsius, s.Holds.Grill
 			switch {
@@ -185,7 +188,7 @@ func bakedAgain(build *formula.Document, celsius float64) *formula.Document {
 // mix does not have. What came after them comes after that one.
 func withoutIdle(steps []supper.Step) []supper.Step {
 	idle := func(s *supper.Step) bool {
-		return s.Minutes == 0 && s.Hands+s.Burners+s.Pans+s.Bowls+s.Racks == 0 && len(s.After) == 1
+		return s.Minutes == 0 && s.Hands+s.Burners+s.Pans+s.Bowls+s.Shelves+s.Racks == 0 && len(s.After) == 1
 	}
 	ends := make([]bool, len(steps)) // what nothing comes after stays: a dish ends with it
 	for i := range ends {

@@ -68,6 +68,8 @@ type SupperKitchen struct {
 	Burners *int         `json:"burners,omitempty" minimum:"0" maximum:"40"`
 	Pans    *int         `json:"pans,omitempty" minimum:"0" maximum:"40"`
 	Bowls   *int         `json:"bowls,omitempty" minimum:"0" maximum:"40"`
+	// Shelves of a fridge; where it says nothing nobody counts them.
+	Shelves *int `json:"shelves,omitempty" minimum:"0" maximum:"40"`
 }
 
 // SupperOven is one oven.
@@ -130,6 +132,7 @@ type SupperStep struct {
 	Burners int           `json:"burners,omitempty" minimum:"0" maximum:"40"`
 	Pans    int           `json:"pans,omitempty" minimum:"0" maximum:"40"`
 	Bowls   int           `json:"bowls,omitempty" minimum:"0" maximum:"40"`
+	Shelves int           `json:"shelves,omitempty" minimum:"0" maximum:"40"`
 	After   []SupperAfter `json:"after,omitempty" maxItems:"100"`
 }
 

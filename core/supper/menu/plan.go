@@ -56,8 +56,20 @@ type Options struct {
 	Quick bool
 }
 
-// Make is the function of that name, quicker for builds that the baker knows.
+// Make is the function of that name, quicker for builds that the baker knows. No plan goes out that
+// supper.Verify finds anything wrong with.
 func (b *Baker) Make(d *Supper, k *kitchen.Kitchen, o Options) (*Planned, error) {
+	out, err := b.make(d, k, o)
+	if err != nil {
+		return nil, err
+	}
+	if err := supper.Verify(out.Supper, out.Plan); err != nil {
+		return nil, fmt.Errorf("%w that keeps every need: %w", supper.ErrNoPlan, err)
+	}
+	return out, nil
+}
+
+func (b *Baker) make(d *Supper, k *kitchen.Kitchen, o Options) (*Planned, error) {
 	w, err := b.want(d, k)
 	if err != nil {
 		return nil, err

@@ -39,7 +39,7 @@ func kitchenOf(k *SupperKitchen, own *kitchen.Kitchen) (supper.Kitchen, error) {
 		name  string
 		given *int
 		to    *int
-	}{{"cooks", k.Cooks, &out.Cooks}, {"burners", k.Burners, &out.Burners}, {"pans", k.Pans, &out.Pans}, {"bowls", k.Bowls, &out.Bowls}} {
+	}{{"cooks", k.Cooks, &out.Cooks}, {"burners", k.Burners, &out.Burners}, {"pans", k.Pans, &out.Pans}, {"bowls", k.Bowls, &out.Bowls}, {"shelves", k.Shelves, &out.Shelves}} {
 		if each.given == nil {
 			continue
 		}
@@ -194,7 +194,7 @@ func ofSteps(dish *SupperDish, at string) (*supper.Dish, error) {
 	}
 	for i := range dish.Steps {
 		from := &dish.Steps[i]
-		step := supper.Step{Name: from.Name, Minutes: from.Minutes, Hands: from.Hands, Burners: from.Burners, Pans: from.Pans, Bowls: from.Bowls}
+		step := supper.Step{Name: from.Name, Minutes: from.Minutes, Hands: from.Hands, Burners: from.Burners, Pans: from.Pans, Bowls: from.Bowls, Shelves: from.Shelves}
 		if from.Oven != nil {
 			step.Racks, step.Celsius, step.Grill = max(1, from.Oven.Racks), from.Oven.Celsius, from.Oven.Grill
 			if !(step.Celsius >= 30 && step.Celsius <= 320) {

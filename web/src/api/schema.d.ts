@@ -1743,6 +1743,8 @@ export interface components {
             /** Format: int64 */
             pans?: number;
             pinned?: boolean;
+            /** Format: int64 */
+            shelves?: number;
             /** Format: date-time */
             start: string;
             step: string;
@@ -2346,6 +2348,8 @@ export interface components {
             ovens?: components["schemas"]["SupperOven"][];
             /** Format: int64 */
             pans?: number;
+            /** Format: int64 */
+            shelves?: number;
         };
         SupperLook: {
             boxes: components["schemas"]["SupperBoxLook"][];
@@ -2425,6 +2429,8 @@ export interface components {
             oven?: components["schemas"]["InOven"];
             /** Format: int64 */
             pans?: number;
+            /** Format: int64 */
+            shelves?: number;
         };
         SupperWindow: {
             /** Format: int64 */

@@ -35,6 +35,7 @@ export function AtOdds({ document: d, problem, session, cooks }: Props) {
       case "more-burner":
       case "more-pan":
       case "more-bowl":
+      case "more-shelf":
       case "more-rack":
       case "more-oven":
         return t(`supper.way.${w.code}`);

@@ -14,6 +14,8 @@ export type Equipment = {
   ovens: number;
   racks: number;
   heatUp: number;
+  /** Shelves of the fridge; 0 where nobody counts them. */
+  shelves: number;
 };
 
 /** What there is to cook with: as the supper says, else as the kitchen is set. */
@@ -28,6 +30,7 @@ export function equipmentOf(d: SupperDocument, settings: Settings | undefined): 
     ovens: ovens?.length ?? settings?.ovens ?? 1,
     racks: ovens?.[0]?.racks ?? settings?.racks ?? 1,
     heatUp: ovens?.[0]?.heat_up_minutes ?? 15,
+    shelves: k?.shelves ?? 0,
   };
 }
 
@@ -36,6 +39,7 @@ const documentOf = (e: Equipment): SupperDocument["kitchen"] => ({
   burners: e.burners,
   pans: e.pans,
   bowls: e.bowls,
+  shelves: e.shelves > 0 ? e.shelves : undefined,
   ovens: Array.from({ length: e.ovens }, (_, i) => ({
     id: e.ovens > 1 ? `oven ${i + 1}` : "oven",
     racks: e.racks,
@@ -51,6 +55,7 @@ const fields = [
   { name: "burners", min: 0, max: 12 },
   { name: "pans", min: 0, max: 12 },
   { name: "bowls", min: 0, max: 6 },
+  { name: "shelves", min: 0, max: 20 },
 ] as const;
 
 type Props = { session: SupperSession; equipment: Equipment; share: boolean; onClose: () => void };

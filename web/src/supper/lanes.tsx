@@ -190,6 +190,7 @@ function useLanes(plan: Plan, before: (iso: string) => number): Lane[] {
   }
   shared("burners", t("supper.burners"), (s) => s.burners ?? 0);
   shared("bowls", t("supper.bowls"), (s) => s.bowls ?? 0);
+  shared("fridge", t("supper.fridge"), (s) => s.shelves ?? 0);
   const cooks = Math.max(0, ...plan.steps.flatMap((s) => s.cooks));
   for (let c = 1; c <= cooks; c++)
     shared(`cook ${c}`, t("supper.cook", { n: c }), (s) => (s.cooks.includes(c) ? 1 : 0));

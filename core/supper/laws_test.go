@@ -1,0 +1,190 @@
+package supper_test
+
+import (
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+	"pgregory.net/rapid"
+
+	"cuerda/core/supper"
+)
+
+// proved draws a small supper that has a plan which is proved best.
+func proved(t *rapid.T, aim supper.Aim) (*supper.Supper, *supper.Plan) {
+	s := draw(t, 3, 3, 12)
+	s.Aim = aim
+	p, err := supper.Make(s)
+	if err != nil || !p.Proved {
+		t.Skip("no plan that is proved")
+	}
+	require.NoError(t, supper.Verify(s, p))
+	return s, p
+}
+
+// copied is a supper of its own, to change.
+func copied(s *supper.Supper) *supper.Supper {
+	out := *s
+	out.Dishes = append([]supper.Dish(nil), s.Dishes...)
+	out.Kitchen.Ovens = append([]supper.Oven(nil), s.Kitchen.Ovens...)
+	return &out
+}
+
+// More of anything never makes it later to begin too early: what was possible stays so.
+func TestMoreNeverHurts(t *testing.T) {
+	more := map[string]func(*supper.Supper){
+		"cook":   func(s *supper.Supper) { s.Kitchen.Cooks++ },
+		"burner": func(s *supper.Supper) { s.Kitchen.Burners++ },
+		"pan":    func(s *supper.Supper) { s.Kitchen.Pans++ },
+		"rack":   func(s *supper.Supper) { s.Kitchen.Ovens[0].Racks++ },
+		"oven":   func(s *supper.Supper) { s.Kitchen.Ovens = append(s.Kitchen.Ovens, s.Kitchen.Ovens[0]) },
+		"window": func(s *supper.Supper) { s.Dishes[0].Most += 10 },
+		"a dish less": func(s *supper.Supper) {
+			if len(s.Dishes) > 1 {
+				s.Dishes = s.Dishes[1:]
+			}
+		},
+	}
+	for name, change := range more {
+		rapid.Check(t, func(t *rapid.T) {
+			s, was := proved(t, supper.LatestStart)
+			c := copied(s)
+			change(c)
+			now, err := supper.Make(c)
+			require.NoError(t, err, name)
+			if now.Proved {
+				assert.LessOrEqual(t, now.Start, was.Start, "%s: %+v", name, s)
+			}
+			assert.LessOrEqual(t, now.Bound, was.Start, name)
+		})
+	}
+}
+
+// A step that is pinned where the plan has it changes nothing; pinned elsewhere, it is there or it is refused.
+func TestPinsStand(t *testing.T) {
+	rapid.Check(t, func(t *rapid.T) {
+		s, was := proved(t, supper.LatestStart)
+		one := rapid.SampledFrom(was.Steps).Draw(t, "step")
+		c := copied(s)
+		c.Pins = []supper.Pin{{Ref: one.Ref, Start: one.Start}}
+		same, err := supper.Make(c)
+		require.NoError(t, err)
+		require.NoError(t, supper.Verify(c, same))
+		assert.Equal(t, was.Start, same.Start)
+
+		c.Pins[0].Start = max(s.Dishes[one.Dish].Steps[one.Step].Minutes, one.Start+rapid.IntRange(-8, 8).Draw(t, "by"))
+		moved, err := supper.Make(c)
+		if err != nil {
+			var odds *supper.AtOddsError
+			if assert.ErrorAs(t, err, &odds) {
+				assert.Contains(t, codes(odds), "pin", "without the pin there was a plan")
+			}
+			return
+		}
+		require.NoError(t, supper.Verify(c, moved))
+		assert.GreaterOrEqual(t, moved.Start, was.Start)
+	})
+}
+
+func codes(odds *supper.AtOddsError) (out []string) {
+	for _, w := range odds.Ways {
+		out = append(out, w.Code)
+	}
+	return out
+}
+
+// Late: what has begun began when it did, nothing else begins before now, and where it cannot be ready any more
+// the table that it can be ready for is named.
+func TestPlanningFromNow(t *testing.T) {
+	rapid.Check(t, func(t *rapid.T) {
+		s, was := proved(t, supper.LatestStart)
+		if was.Start < 4 {
+			t.Skip("too short")
+		}
+		c := copied(s)
+		c.Now = rapid.IntRange(1, was.Start-1).Draw(t, "now")
+		late := rapid.IntRange(0, 6).Draw(t, "late")
+		for _, one := range was.Steps {
+			if one.Start > c.Now {
+				c.Pins = append(c.Pins, supper.Pin{Ref: one.Ref, Start: one.Start})
+			}
+		}
+		onTime, err := supper.Make(c)
+		require.NoError(t, err, "what goes on as planned can be ready")
+		require.NoError(t, supper.Verify(c, onTime))
+		if c.Now -= late; c.Now <= 0 {
+			return
+		}
+		p, err := supper.Make(c)
+		if err == nil {
+			require.NoError(t, supper.Verify(c, p))
+			return
+		}
+		var odds *supper.AtOddsError
+		if assert.ErrorAs(t, err, &odds) {
+			for _, w := range odds.Ways {
+				if w.Code == "late" {
+					assert.LessOrEqual(t, w.Minutes, late, "as late as it is, it can be ready so much later")
+				}
+			}
+		}
+	})
+}
+
+// Steps that go on by themselves never make hands begin sooner than they had to.
+func TestASoakIsNoReasonToCookAllDay(t *testing.T) {
+	soak := supper.Dish{Name: "Grain", Most: 10, Steps: []supper.Step{{Minutes: 700}, {Minutes: 3, Hands: 1, After: []supper.Gap{{Step: 0, Most: supper.Whenever}}}}}
+	rapid.Check(t, func(t *rapid.T) {
+		s, was := proved(t, supper.LatestStart)
+		c := copied(s)
+		c.Dishes = append(c.Dishes, soak)
+		p, err := supper.Make(c)
+		if err != nil {
+			return // the three minutes of hands may be too many
+		}
+		require.NoError(t, supper.Verify(c, p))
+		assert.GreaterOrEqual(t, p.Start, 703)
+		assert.LessOrEqual(t, p.Begin, was.Start+13, "%+v", s)
+	})
+}
+
+// The ways that are named make room.
+func TestWaysMakeRoom(t *testing.T) {
+	rapid.Check(t, func(t *rapid.T) {
+		s := draw(t, 3, 3, 12)
+		s.Aim = supper.LatestStart
+		s.Kitchen.Ovens = s.Kitchen.Ovens[:1]
+		for i := range s.Dishes {
+			s.Dishes[i].Most = s.Dishes[i].Least
+		}
+		_, err := supper.Make(s)
+		var odds *supper.AtOddsError
+		if err == nil || !assert.ErrorAs(t, err, &odds) {
+			t.Skip("it has a plan")
+		}
+		for _, w := range odds.Ways {
+			c := copied(s)
+			switch w.Code {
+			case "cook":
+				c.Kitchen.Cooks++
+			case "oven":
+				c.Kitchen.Ovens = append(c.Kitchen.Ovens, c.Kitchen.Ovens[0])
+			case "ready":
+				c.Dishes[w.Ref.Dish].Most = w.Minutes
+			case "drop":
+				c.Dishes = append(c.Dishes[:w.Ref.Dish], c.Dishes[w.Ref.Dish+1:]...)
+			default:
+				continue
+			}
+			p, err := supper.Make(c)
+			if assert.NoError(t, err, "%s: %+v", w.Code, s) {
+				assert.NoError(t, supper.Verify(c, p))
+			}
+			if w.Code == "ready" {
+				c.Dishes[w.Ref.Dish].Most = w.Minutes - 1
+				_, err := supper.Make(c)
+				assert.Error(t, err, "a minute less is too little")
+			}
+		}
+	})
+}
