@@ -220,6 +220,7 @@ export const supper = {
     ovenFor: "oven in use {{time}}",
     twoDays: "{{first}}, {{day}} {{second}}",
     notPossible: "not possible",
+    now: "now {{time}}",
     fromNow: "Plan from now",
     afresh: "Forget what has begun",
     begins: "Begins at",

@@ -223,6 +223,7 @@ export const supper: typeof english = {
     ovenFor: "horno en uso {{time}}",
     twoDays: "{{first}}, {{day}} {{second}}",
     notPossible: "no es posible",
+    now: "ahora {{time}}",
     fromNow: "Planear desde ahora",
     afresh: "Olvidar lo empezado",
     begins: "Empieza a las",

@@ -27,7 +27,7 @@ const gap = 5;
 const char = 6.1;
 
 /** What of the kitchen is held when, in the colour and the pattern of each dish. */
-export function Lanes({ document: d, plan, clock, last, now, names, x, width, label, onOpen }: Props) {
+export function Lanes({ plan, clock, last, now, names, x, width, label, onOpen }: Props) {
   const { t } = useTranslation();
   const format = useFormat();
   const stepName = useStepName();
@@ -41,7 +41,7 @@ export function Lanes({ document: d, plan, clock, last, now, names, x, width, la
   }
   return (
     <div className="plan-lanes">
-      <svg width={width + label + 22} height={height + 6} role="img" aria-label={t("supper.lanes")}>
+      <svg width={width + label + 22} height={height + 24} role="img" aria-label={t("supper.lanes")}>
         <text className="plan-where" x={0} y={14}>
           {t("supper.where")}
         </text>
@@ -116,8 +116,15 @@ export function Lanes({ document: d, plan, clock, last, now, names, x, width, la
             </g>
           );
         })}
+        {now && before(now) >= 0 && (
+          <g transform={`translate(${label + x(before(now))} ${height + 2})`}>
+            <rect className="plan-now-plate" x={-34} y={0} width={68} height={18} rx={9} />
+            <text className="plan-now-word figure" y={13} textAnchor="middle">
+              {t("supper.now", { time: clock.hour(now) })}
+            </text>
+          </g>
+        )}
       </svg>
-      <p className="visually-hidden">{d.name}</p>
     </div>
   );
 }
