@@ -54,6 +54,8 @@ type SupperPurchase struct {
 	Purchase
 	Dishes []int      `json:"dishes"`
 	Aisle  menu.Aisle `json:"aisle"`
+	// Suits is another dish that what is left of a pack would go into; -1 for none.
+	Suits int `json:"suits"`
 }
 
 // SupperBoxLook answers menu.Box.

@@ -58,6 +58,10 @@ func (p *Planned) keeping(a *Ahead, k *kitchen.Kitchen) {
 	m := p.builds[a.Dish]
 	if m == nil {
 		a.State, a.Keeps = "side", true
+		if step := p.Supper.Dishes[a.Dish].Steps[a.Step].Name; step == "soak" {
+			a.State, a.Days = "soaking", soakDays
+			a.Keeps = float64(a.Wait) <= a.Days*24*60
+		}
 		return
 	}
 	done := map[string]bool{}

@@ -236,3 +236,19 @@ func TestTheClockGoesBackTheNightBefore(t *testing.T) {
 	require.ErrorAs(t, err, &fault)
 	assert.Equal(t, menu.UnknownZone, fault.Code)
 }
+
+// Half a can is left: the salad beside it takes it, not the dish that it was bought for.
+func TestWhatIsLeftOfAPackSuitsAnotherDish(t *testing.T) {
+	const beans = `{"format":"cuerda-build/1","name":"Beans","lines":[{"food":"black-beans-canned","grams":330},{"food":"oats-quick","grams":60}]}`
+	d := read(t, friday(of("Beans", beans, ""), of("Cakes", cakes, ""), roots))
+	d.Dishes[2].Foods = []menu.SupperFood{{Food: "chickpeas-canned", Grams: 240}}
+	for _, p := range look(t, d).Shop {
+		switch p.Food {
+		case "black-beans-canned":
+			require.Greater(t, p.LeftG, 20.)
+			assert.Equal(t, 2, p.Suits, "a side first")
+		case "chickpeas-canned":
+			assert.Equal(t, -1, p.Suits, "nothing is left of it")
+		}
+	}
+}

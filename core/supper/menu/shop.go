@@ -15,6 +15,9 @@ type Purchase struct {
 	// Dishes are those it is for.
 	Dishes []int
 	Aisle  Aisle
+	// Suits is another dish of the supper that what is left of a pack would go into: a side first, or one that
+	// has a food of the same kind; -1 for none.
+	Suits int
 }
 
 // Aisle is where a food stands in a shop.
@@ -52,12 +55,33 @@ func shop(all []looked, k *kitchen.Kitchen) []Purchase {
 	}
 	out := make([]Purchase, len(amounts))
 	for i := range amounts {
-		out[i] = Purchase{dish.Buy(amounts[i], k), dishes[i], aisleOf(k.Foods.Find(amounts[i].Food))}
+		f := k.Foods.Find(amounts[i].Food)
+		out[i] = Purchase{dish.Buy(amounts[i], k), dishes[i], aisleOf(f), -1}
+		if out[i].LeftG >= worthUsing {
+			out[i].Suits = suits(all, f, dishes[i])
+		}
 	}
 	slices.SortStableFunc(out, func(a, b Purchase) int {
 		return cmp.Compare(slices.Index(Aisles, a.Aisle), slices.Index(Aisles, b.Aisle))
 	})
 	return out
+}
+
+// worthUsing is from how much on the rest of a pack goes into another dish, g.
+const worthUsing = 20
+
+func suits(all []looked, f *food.Food, used []int) int {
+	best := -1
+	for i := range all {
+		like := slices.ContainsFunc(all[i].foods, func(g *food.Food) bool { return g.Group == f.Group })
+		if !like || slices.Contains(used, i) {
+			continue
+		}
+		if best < 0 || all[best].build != nil && all[i].build == nil {
+			best = i
+		}
+	}
+	return best
 }
 
 func aisleOf(f *food.Food) Aisle {

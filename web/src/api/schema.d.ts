@@ -2414,6 +2414,8 @@ export interface components {
             pack?: string;
             /** Format: double */
             pack_g?: number;
+            /** Format: int64 */
+            suits: number;
         };
         SupperStep: {
             after?: components["schemas"]["SupperAfter"][];

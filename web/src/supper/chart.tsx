@@ -105,7 +105,7 @@ export function Chart(props: Props) {
                 ))}
                 {scale.breaks.length > 0 && (
                   <text className="plan-hour figure" x={-2} y={14} textAnchor="middle">
-                    {clock.hour(plan.start)}
+                    {clock.when(plan.start)}
                   </text>
                 )}
                 {scale.breaks.map((b) => (

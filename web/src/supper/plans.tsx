@@ -127,7 +127,7 @@ export function Cautions({ document: d, plan, look, clock, foods }: CautionsProp
       <ul>
         {plan.ahead.map((a) => (
           <li key={a.dish} className={a.keeps ? "" : "caution"}>
-            <strong>{nameOf(a.dish)}</strong>{" "}
+            <strong>{nameOf(a.dish)}:</strong>{" "}
             {t(coded("supper.ahead", a.state), {
               step: stepName(a.step),
               time: format.duration(a.wait_minutes),

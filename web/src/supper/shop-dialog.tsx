@@ -67,6 +67,7 @@ export default function ShopDialog({ session, document: d, look, foods, currency
         <small>
           {[
             ...more(p),
+            p.suits >= 0 ? t("supper.suits", { dish: format.within(names[p.suits] ?? "") }) : "",
             p.dishes.length < d.dishes.length
               ? p.dishes.map((i) => format.within(names[i] ?? "")).join(", ")
               : "",
