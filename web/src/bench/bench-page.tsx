@@ -8,6 +8,7 @@ import { Bench } from "./bench";
 import { BuildsDrawer } from "./builds-drawer";
 import { emptyDocument, useBuilds, useCreateBuild, useFoods, useVocabulary } from "../editing/queries";
 import { Trouble } from "../ui/trouble";
+import { UndoBar } from "../ui/undo-bar";
 
 const lastKey = "cuerda.last";
 
@@ -133,20 +134,11 @@ export function BenchPage() {
         onDelete={(entry: BuildEntry) => remove.mutate(entry)}
       />
       {deleted && (
-        <div className="undo-bar" role="status">
-          <span>{t("builds.deleted", { name: deleted.name || t("builds.untitled") })}</span>
-          <button type="button" className="btn btn-link" onClick={() => restore.mutate(deleted.id)}>
-            {t("builds.bringBack")}
-          </button>
-          <button
-            type="button"
-            className="btn btn-icon"
-            aria-label={t("app.close")}
-            onClick={() => setDeleted(null)}
-          >
-            <Icon name="x" />
-          </button>
-        </div>
+        <UndoBar
+          name={deleted.name || t("builds.untitled")}
+          onBringBack={() => restore.mutate(deleted.id)}
+          onClose={() => setDeleted(null)}
+        />
       )}
     </>
   );

@@ -6,6 +6,7 @@ import { useFoods, useVocabulary } from "../editing/queries";
 import { useTranslation } from "../i18n/use-translation";
 import { Icon } from "../ui/icon";
 import { Trouble } from "../ui/trouble";
+import { UndoBar } from "../ui/undo-bar";
 import { useCreateSupper, useSuppers } from "./queries";
 import { Supper } from "./supper";
 
@@ -116,20 +117,11 @@ export function SupperPage() {
     <>
       {content}
       {deleted && (
-        <div className="undo-bar" role="status">
-          <span>{t("builds.deleted", { name: deleted.name || t("supper.untitled") })}</span>
-          <button type="button" className="btn btn-link" onClick={() => restore.mutate(deleted.id)}>
-            {t("builds.bringBack")}
-          </button>
-          <button
-            type="button"
-            className="btn btn-icon"
-            aria-label={t("app.close")}
-            onClick={() => setDeleted(undefined)}
-          >
-            <Icon name="x" />
-          </button>
-        </div>
+        <UndoBar
+          name={deleted.name || t("supper.untitled")}
+          onBringBack={() => restore.mutate(deleted.id)}
+          onClose={() => setDeleted(undefined)}
+        />
       )}
     </>
   );

@@ -1,0 +1,20 @@
+import { useTranslation } from "../i18n/use-translation";
+import { Icon } from "./icon";
+
+type Props = { name: string; onBringBack: () => void; onClose: () => void };
+
+/** Says what has been deleted, with the way to bring it back. */
+export function UndoBar({ name, onBringBack, onClose }: Props) {
+  const { t } = useTranslation();
+  return (
+    <div className="undo-bar" role="status">
+      <span>{t("builds.deleted", { name })}</span>
+      <button type="button" className="btn btn-link" onClick={onBringBack}>
+        {t("builds.bringBack")}
+      </button>
+      <button type="button" className="btn btn-icon" aria-label={t("app.close")} onClick={onClose}>
+        <Icon name="x" />
+      </button>
+    </div>
+  );
+}
