@@ -23,6 +23,8 @@ import { moveDish, rename, setTable } from "./edits";
 import type { Equipment } from "./kitchen-dialog";
 import type { SupperSession } from "./queries";
 
+const mostDishes = 40; // as the planner takes them
+
 export type Open =
   | { kind: "add" | "kitchen" | "shop" }
   | { kind: "dish"; index: number }
@@ -84,7 +86,12 @@ export function SupperSide({ session, document: d, look, clock, equipment: e, on
       <section className="panel-section" aria-labelledby="dishes-title">
         <h2 id="dishes-title">{t("supper.dishesTitle")}</h2>
         <Dishes session={session} document={d} look={look} onOpen={onOpen} />
-        <button type="button" className="btn btn-link supper-add" onClick={() => onOpen({ kind: "add" })}>
+        <button
+          type="button"
+          className="btn btn-link supper-add"
+          disabled={d.dishes.length >= mostDishes}
+          onClick={() => onOpen({ kind: "add" })}
+        >
           <Icon name="plus" /> {t("supper.addDish")}
         </button>
       </section>

@@ -92,10 +92,27 @@ export async function makePlan(d: SupperDocument, inHaste = false, signal?: Abor
   }
 }
 
+/** What a plan is made of, to tell one from another. */
+export const planOf = (d: SupperDocument) => JSON.stringify(planned(d));
+
 /** As makePlan, where what moves the plan is not what the last one was made of. */
 export async function makeNext(d: SupperDocument, last: Planned): Promise<Planned> {
-  const of = JSON.stringify(planned(d));
+  const of = planOf(d);
   return last.of === of ? last : { ...(await makePlan(d)), of };
+}
+
+/** The supper with its oven at the heats of a plan, for another that is made in haste. */
+export const atHeatsOf = (d: SupperDocument, plan: Plan | undefined): SupperDocument => {
+  const celsius = plan?.shared[0]?.celsius;
+  return celsius === undefined ? { ...d, share_oven: false } : { ...d, share_at: celsius };
+};
+
+/** As makeNext, with little work, at the heats of the plan that stands: it is there before the whole one. */
+export async function makeInHaste(d: SupperDocument, stands: Planned, last: Planned): Promise<Planned> {
+  const of = planOf(d);
+  if (last.of === of || stands.of === of || !stands.plan) return last;
+  const { plan } = await makePlan(atHeatsOf(d, stands.plan), true);
+  return { plan, of };
 }
 
 export const aims = ["latest-start", "one-cook", "quiet-end", "day-before", "least-oven"] as const;

@@ -20,7 +20,7 @@ import { type Open, SupperSide } from "./left";
 import { PlanList } from "./list";
 import { Cautions, OtherPlans } from "./plans";
 import { SupperPeople } from "./people";
-import { makeNext, type Planned, SupperSession, useLook } from "./queries";
+import { makeInHaste, makeNext, type Planned, planOf, SupperSession, useLook } from "./queries";
 import { SupperTools } from "./tools";
 import { useMoving } from "./use-moving";
 import { useNarrow, useNow } from "./use-now";
@@ -38,11 +38,20 @@ type Props = {
   onDelete: (name: string) => void;
 };
 
-/** The plan of what is being edited: only what moves it is asked about. */
-function usePlan(session: SupperSession) {
-  const feed = useMemo(() => new Feed<Planned, SupperDocument>(session, {}, undefined, makeNext), [session]);
-  useEffect(() => feed.follow(), [feed]);
-  return useSyncExternalStore(feed.subscribe, feed.snapshot);
+/** The plan of what is being edited: one made in haste at once, and the whole one when it is there. */
+function usePlan(session: SupperSession, d: SupperDocument) {
+  const [whole, hasty] = useMemo(() => {
+    const first = new Feed<Planned, SupperDocument>(session, {}, undefined, makeNext);
+    const ask = (now: SupperDocument, last: Planned) => makeInHaste(now, first.snapshot().answer, last);
+    return [first, new Feed<Planned, SupperDocument>(session, {}, undefined, ask)] as const;
+  }, [session]);
+  useEffect(() => whole.follow(), [whole]);
+  useEffect(() => hasty.follow(), [hasty]);
+  const fed = useSyncExternalStore(whole.subscribe, whole.snapshot);
+  const quick = useSyncExternalStore(hasty.subscribe, hasty.snapshot).answer;
+  const of = useMemo(() => planOf(d), [d]);
+  const there = fed.answer.of === of;
+  return { ...fed, answer: !there && quick.of === of && quick.plan ? quick : fed.answer, whole: there };
 }
 
 /** A supper: what starts when, on whose hands, in which oven. */
@@ -55,7 +64,7 @@ export function Supper({ supper, foods, vocabulary, onDelete }: Props) {
   const state = useSyncExternalStore(session.subscribe, session.snapshot);
   const { document: d } = state;
   const settings = useSettings();
-  const fed = usePlan(session);
+  const fed = usePlan(session, d);
   const settled = useSettled(d, 700);
   const look = useLook(settled).data;
   const clock = useClock(d);
@@ -149,7 +158,7 @@ export function Supper({ supper, foods, vocabulary, onDelete }: Props) {
                   document={d}
                   plan={shown}
                   clock={clock}
-                  stale={fed.stale || moving.plan !== undefined}
+                  stale={fed.stale || !fed.whole || moving.plan !== undefined}
                 />
                 <p className="visually-hidden" role="status">
                   {moving.words}
@@ -212,7 +221,7 @@ export function Supper({ supper, foods, vocabulary, onDelete }: Props) {
             document={d}
             settled={settled}
             plan={fed.answer.plan}
-            answered={fed.answer.plan !== undefined || fed.answer.problem !== undefined}
+            answered={fed.whole}
             clock={clock}
             onAim={(aim) => session.edit(setAim(aim))}
           />

@@ -4,7 +4,7 @@ import { useTranslation } from "../i18n/use-translation";
 import type { Moving } from "./chart";
 import { useClock } from "./clock";
 import { pin } from "./edits";
-import { makePlan, type Planned, type SupperSession } from "./queries";
+import { atHeatsOf, makePlan, type Planned, type SupperSession } from "./queries";
 import { placeOf, useStepName, waysOf } from "./words";
 
 /**
@@ -21,17 +21,13 @@ export function useMoving(session: SupperSession, plan: Plan | undefined) {
   const [held, setHeld] = useState(false);
   const wanted = useRef<Moving>(undefined);
   const busy = useRef(false);
-  const celsius = plan?.shared[0]?.celsius;
 
   const ask = useCallback(
     async (to: Moving): Promise<Planned> => {
       const d = pin(to, { start: to.start })(session.snapshot().document);
-      return makePlan(
-        celsius === undefined ? { ...d, share_oven: false } : { ...d, share_at: celsius },
-        true,
-      );
+      return makePlan(atHeatsOf(d, plan), true);
     },
-    [session, celsius],
+    [session, plan],
   );
 
   const move = useCallback(
