@@ -114,7 +114,7 @@ func newNetwork(s *Supper) *network {
 		n.post(edge{at, 0, p.Start})
 		n.post(edge{0, at, -p.Start})
 	}
-	if s.window > 0 {
+	if s.narrowed {
 		n.within(s.window)
 	}
 	for i := 1; s.Now > 0 && i < len(n.tasks); i++ {

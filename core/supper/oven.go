@@ -7,6 +7,7 @@ package supper
 func narrow(s *Supper, best *Plan) *Plan {
 	low, proven, bound := ovenFloor(s), ovenFloor(s), best.Bound
 	c := *s
+	c.narrowed = true
 	for low < best.Oven && !s.over() {
 		c.window = (low + best.Oven) / 2
 		found, whole := fits(&c)

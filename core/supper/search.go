@@ -204,7 +204,7 @@ func (s *search) conflict() *conflict {
 	}
 	var best *conflict
 	nearest := int(^uint(0) >> 1)
-	if n.s.window > 0 { // what is tightest first
+	if n.s.narrowed { // what is tightest first
 		if c := s.inOvens(nearest); c != nil {
 			return c
 		}

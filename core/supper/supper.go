@@ -95,8 +95,9 @@ type Supper struct {
 	// Done, once closed, ends the search: nobody waits for the plan any more.
 	Done <-chan struct{}
 
-	// window is how long it may be from the first use of an oven to the last, min; 0 for any.
-	window int
+	// window, where narrowed, is how long it may be from the first use of an oven to the last, min.
+	window   int
+	narrowed bool
 	// start, where it is not 0, is how long before the table anything may begin, min: then the first step
 	// that holds something is to be as late as can be.
 	start int

@@ -59,7 +59,7 @@ func draw(t *rapid.T, dishes, steps, longest int) *supper.Supper {
 
 // Every plan keeps every need, as one sees who goes through it minute by minute.
 func TestEveryPlanKeepsEveryNeed(t *testing.T) {
-	rapid.Check(t, func(t *rapid.T) {
+	many(t, 5000, func(t *rapid.T) {
 		s := draw(t, 4, 4, 15)
 		p, err := supper.Make(s)
 		var odds *supper.AtOddsError
@@ -142,7 +142,7 @@ func enumerate(s *supper.Supper, longest int) (best, oven int) {
 }
 
 func TestSmallSuppersAgreeWithFullEnumeration(t *testing.T) {
-	rapid.Check(t, func(t *rapid.T) {
+	many(t, 1000, func(t *rapid.T) {
 		s := draw(t, 2, 2, 3)
 		if s.Aim == supper.QuietEnd {
 			s.Aim = supper.LatestStart
