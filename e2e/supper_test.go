@@ -325,3 +325,26 @@ func BenchmarkAKnotMoves(b *testing.B) {
 	}
 	b.ReportMetric(sum/float64(b.N), "ms-to-frame")
 }
+
+// Two windows change one supper: nothing is overwritten until the cook says which stands.
+func TestASupperInTwoWindows(t *testing.T) {
+	t.Parallel()
+	a := start(t)
+	first, second := a.supper(a.person()), a.supper(a.person())
+	first.fill(`[aria-label="Name of the supper"]`, "At the boathouse")
+	first.status("saved")
+	second.fill(`[aria-label="Name of the supper"]`, "On the jetty")
+	second.eventually(".modal", "This supper was changed in another window")
+	assert.Equal(t, "At the boathouse", a.keptSupper().Document.Name)
+	second.click("Keep mine")
+	second.status("saved")
+	assert.Equal(t, "On the jetty", a.keptSupper().Document.Name)
+
+	// A supper that was deleted can be brought back.
+	second.click("More for this supper")
+	second.click("Delete")
+	second.eventually(".undo-bar", "“On the jetty” deleted.")
+	second.click("Bring it back")
+	second.see(".plan-knot")
+	assert.Equal(t, "On the jetty", a.keptSupper().Document.Name)
+}

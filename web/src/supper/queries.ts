@@ -69,6 +69,14 @@ export function useCreateSupper() {
   });
 }
 
+export function useRestoreSupper() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: suppers.restore,
+    onSuccess: () => client.invalidateQueries({ queryKey: ["suppers"] }),
+  });
+}
+
 /** What of a supper moves its plan. */
 export function planned(d: SupperDocument): SupperDocument {
   return { ...d, bought: undefined, name: undefined };

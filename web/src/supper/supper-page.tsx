@@ -1,13 +1,13 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
-import { Navigate, useNavigate, useParams } from "react-router";
+import { Navigate, useLocation, useNavigate, useParams } from "react-router";
 import { api, ApiError, unwrap } from "../api/client";
 import { useFoods, useVocabulary } from "../editing/queries";
 import { useTranslation } from "../i18n/use-translation";
 import { Icon } from "../ui/icon";
 import { Trouble } from "../ui/trouble";
 import { UndoBar } from "../ui/undo-bar";
-import { useCreateSupper, useSuppers } from "./queries";
+import { useCreateSupper, useRestoreSupper, useSuppers } from "./queries";
 import { Supper } from "./supper";
 
 const lastKey = "cuerda.last-supper";
@@ -18,6 +18,8 @@ export function SupperHome() {
   const suppers = useSuppers();
   const create = useCreateSupper();
   const navigate = useNavigate();
+  const { deleted } = (useLocation().state ?? {}) as { deleted?: { id: string; name: string } };
+  const restore = useRestoreSupper();
   if (suppers.isError) return <Trouble words={t("supper.failed")} onRetry={() => void suppers.refetch()} />;
   if (!suppers.data) return <Waiting />;
   const last = localStorage.getItem(lastKey);
@@ -34,7 +36,16 @@ export function SupperHome() {
       >
         <Icon name="plus" /> {t("supper.new")}
       </button>
-      {create.isError && <p role="alert">{t("supper.failed")}</p>}
+      {(create.isError || restore.isError) && <p role="alert">{t("supper.failed")}</p>}
+      {deleted && (
+        <UndoBar
+          name={deleted.name || t("supper.untitled")}
+          onBringBack={() =>
+            restore.mutate(deleted.id, { onSuccess: (s) => void navigate(`/supper/${s.id}`) })
+          }
+          onClose={() => void navigate("/supper", { replace: true })}
+        />
+      )}
     </main>
   );
 }
@@ -63,19 +74,19 @@ export function SupperPage() {
       setDeleted(gone);
       await client.invalidateQueries({ queryKey: ["suppers"] });
       const rest = await unwrap(api.GET("/api/suppers"));
-      void navigate(rest[0] ? `/supper/${rest[0].id}` : "/supper");
+      // Where none is left another page is shown, which offers to bring this one back.
+      void navigate(rest[0] ? `/supper/${rest[0].id}` : "/supper", { state: { deleted: gone } });
     },
   });
-  const restore = useMutation({
-    mutationFn: (gone: string) =>
-      unwrap(api.POST("/api/suppers/{id}/restore", { params: { path: { id: gone } } })),
-    onSuccess: async (s) => {
-      setDeleted(undefined);
-      await client.invalidateQueries({ queryKey: ["suppers"] });
-      if (s.id === id) await supper.refetch();
-      void navigate(`/supper/${s.id}`);
-    },
-  });
+  const restore = useRestoreSupper();
+  const bringBack = (gone: string) =>
+    restore.mutate(gone, {
+      onSuccess: async (s) => {
+        setDeleted(undefined);
+        if (s.id === id) await supper.refetch();
+        void navigate(`/supper/${s.id}`);
+      },
+    });
   useEffect(() => {
     if (supper.data) localStorage.setItem(lastKey, supper.data.id);
   }, [supper.data]);
@@ -90,7 +101,7 @@ export function SupperPage() {
         words={t(gone ? "supper.gone" : missing ? "supper.missing" : "supper.failed")}
         action={gone ? t("builds.bringBack") : missing ? t("supper.toSupper") : undefined}
         onRetry={() => {
-          if (gone) restore.mutate(id);
+          if (gone) bringBack(id);
           else if (missing) {
             localStorage.removeItem(lastKey);
             void navigate("/supper");
@@ -119,7 +130,7 @@ export function SupperPage() {
       {deleted && (
         <UndoBar
           name={deleted.name || t("supper.untitled")}
-          onBringBack={() => restore.mutate(deleted.id)}
+          onBringBack={() => bringBack(deleted.id)}
           onClose={() => setDeleted(undefined)}
         />
       )}
