@@ -10,6 +10,7 @@ import (
 	"cuerda/core/heat"
 	"cuerda/core/mix"
 	"cuerda/core/piece"
+	"cuerda/core/table"
 )
 
 func (l *looker) part(p *formula.Part) PartResult {
@@ -135,12 +136,12 @@ func (l *looker) drinks(lines []mix.Line, out *PartResult) {
 func Drinks(id string) float64 { return drinks[id] }
 
 //go:embed drinks.csv
-var drinksCSV []byte
+var drinksCSV string
 
 var drinks = func() map[string]float64 {
 	out := map[string]float64{}
-	for _, row := range rowsOf("drinks.csv", drinksCSV) {
-		out[row[0]] = numberIn("drinks.csv", row[1])
+	for _, row := range table.Rows("drinks.csv", drinksCSV) {
+		out[row[0]] = table.Number("drinks.csv", row[1])
 	}
 	return out
 }()

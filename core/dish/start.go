@@ -1,11 +1,8 @@
 package dish
 
 import (
-	"bytes"
 	_ "embed"
-	"encoding/csv"
 	"math"
-	"strconv"
 	"strings"
 
 	"cuerda/core/eaters"
@@ -14,6 +11,7 @@ import (
 	"cuerda/core/heat"
 	"cuerda/core/kitchen"
 	"cuerda/core/mix"
+	"cuerda/core/table"
 )
 
 // share is a food of a first try at a part, and its share of it. Others stand
@@ -31,18 +29,18 @@ type first struct {
 }
 
 //go:embed starts.csv
-var startsCSV []byte
+var startsCSV string
 
 // starts are first tries at each kind of part: kitchen practice.
 var starts = func() map[formula.PartKind][]share {
 	out := map[formula.PartKind][]share{}
-	for _, row := range rowsOf("starts.csv", startsCSV) {
-		s := share{of: numberIn("starts.csv", row[1])}
+	for _, row := range table.Rows("starts.csv", startsCSV) {
+		s := share{of: table.Number("starts.csv", row[1])}
 		for _, word := range strings.Fields(row[2]) {
 			id, minutes, fried := strings.Cut(word, ":")
 			f := first{id: id}
 			if fried {
-				f.saute = numberIn("starts.csv", minutes)
+				f.saute = table.Number("starts.csv", minutes)
 			}
 			s.foods = append(s.foods, f)
 		}
@@ -51,23 +49,6 @@ var starts = func() map[formula.PartKind][]share {
 	}
 	return out
 }()
-
-// rowsOf reads a table that ships with the package, without its heading.
-func rowsOf(name string, table []byte) [][]string {
-	rows, err := csv.NewReader(bytes.NewReader(table)).ReadAll()
-	if err != nil {
-		panic("dish: " + name + ": " + err.Error())
-	}
-	return rows[1:]
-}
-
-func numberIn(name, cell string) float64 {
-	v, err := strconv.ParseFloat(cell, 64)
-	if err != nil {
-		panic("dish: " + name + ": " + err.Error())
-	}
-	return v
-}
 
 // alone is how long a part that is cooked by itself takes, min.
 var alone = map[formula.PartKind]float64{formula.Sauce: 15, formula.Broth: 30}

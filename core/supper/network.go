@@ -78,8 +78,8 @@ func newNetwork(s *Supper) *network {
 	if s.start > 0 {
 		n.limit, n.start = min(n.limit, s.start), s.start
 		n.counts = make([]bool, len(n.tasks))
-		for i := range n.tasks {
-			n.counts[i] = n.tasks[i].held()
+		for i := 1; i < len(n.tasks); i++ {
+			n.counts[i] = s.step(n.tasks[i].ref).Held()
 		}
 	}
 	n.waits = make([]bool, len(n.tasks))
@@ -98,7 +98,7 @@ func newNetwork(s *Supper) *network {
 			}
 		}
 		var ends []int
-		for _, end := range sinks(dish) {
+		for _, end := range dish.Ends() {
 			ends = append(ends, first[d]+end)
 		}
 		if len(ends) > 1 {
@@ -211,12 +211,6 @@ func (n *network) most(i int) int {
 	return n.limit
 }
 
-// held says whether a step holds anything that somebody has to begin: what stands in the fridge does so by
-// itself.
-func (t *task) held() bool {
-	return t.racks+t.holds[hands]+t.holds[burners]+t.holds[pans]+t.holds[bowls] > 0
-}
-
 // length is how long before the table the first step that counts begins.
 func (n *network) length() int { return n.lengthOf(n.place) }
 
@@ -235,19 +229,3 @@ func (n *network) lengthOf(place []int) int {
 
 // end is how long before the table a step ends.
 func (n *network) end(i int) int { return n.place[i] - n.tasks[i].minutes }
-
-// sinks lists the steps of a dish that nothing comes after.
-func sinks(d *Dish) (out []int) {
-	goesOn := make([]bool, len(d.Steps))
-	for i := range d.Steps {
-		for _, g := range d.Steps[i].After {
-			goesOn[g.Step] = true
-		}
-	}
-	for i, on := range goesOn {
-		if !on {
-			out = append(out, i)
-		}
-	}
-	return out
-}

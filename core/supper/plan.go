@@ -189,7 +189,7 @@ func planOf(s *Supper, best *found, floor int, whole bool) *Plan {
 		if t.racks > 0 {
 			one.Oven = best.oven[i]
 		}
-		if t.held() {
+		if s.step(t.ref).Held() {
 			p.Begin = max(p.Begin, one.Start)
 		}
 		p.Steps = append(p.Steps, one)

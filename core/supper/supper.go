@@ -65,6 +65,25 @@ type Step struct {
 	After []Gap
 }
 
+// Held says whether a step holds anything that somebody has to begin: what stands in the fridge does so by itself.
+func (s *Step) Held() bool { return s.Hands+s.Burners+s.Pans+s.Bowls+s.Racks > 0 }
+
+// Ends lists the steps of a dish that nothing comes after.
+func (d *Dish) Ends() (out []int) {
+	goesOn := make([]bool, len(d.Steps))
+	for i := range d.Steps {
+		for _, g := range d.Steps[i].After {
+			goesOn[g.Step] = true
+		}
+	}
+	for i, on := range goesOn {
+		if !on {
+			out = append(out, i)
+		}
+	}
+	return out
+}
+
 // Whenever is a longest gap that may be as long as it likes.
 const Whenever = 1 << 30
 
@@ -102,6 +121,8 @@ type Supper struct {
 	// that holds something is to be as late as can be.
 	start int
 }
+
+func (s *Supper) step(r Ref) *Step { return &s.Dishes[r.Dish].Steps[r.Step] }
 
 func (s *Supper) over() bool {
 	select {

@@ -97,7 +97,7 @@ func (p *Planned) DayBegin() int {
 	for i := range p.Plan.Steps {
 		s := &p.Plan.Steps[i]
 		step := &p.Supper.Dishes[s.Dish].Steps[s.Step]
-		if s.Start <= midnight(p.Table) && step.Hands+step.Burners+step.Pans+step.Bowls+step.Racks > 0 {
+		if s.Start <= midnight(p.Table) && step.Held() {
 			first = max(first, s.Start)
 		}
 	}

@@ -25,8 +25,8 @@ type Box struct {
 	// is within the usual limits.
 	ToFridge *float64
 	InTime   bool
-	// Reheat is oven, simmer or pan; Celsius and Minutes are its own, until they are HotCelsius all
-	// through. Spoils names the way that spoils them: microwave, oven or simmer.
+	// Reheat is oven or simmer; Celsius and Minutes are its own, until they are HotCelsius all
+	// through. Spoils names the way that spoils them: microwave or oven.
 	Reheat     string
 	Celsius    float64
 	Minutes    *float64

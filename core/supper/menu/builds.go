@@ -3,6 +3,7 @@ package menu
 import (
 	"fmt"
 	"math"
+	"slices"
 	"sync"
 
 	"cuerda/core/bake"
@@ -171,7 +172,7 @@ func bakedAt(build *formula.Document) (celsius float64, ok bool) {
 	return method.DefaultCelsius(), true
 }
 
-// at gives the build baked at another temperature.
+// bakedAgain gives the build baked at another temperature.
 func bakedAgain(build *formula.Document, celsius float64) *formula.Document {
 	out := *build
 	method, turn := build.MethodAndTurn()
@@ -188,17 +189,9 @@ func bakedAgain(build *formula.Document, celsius float64) *formula.Document {
 // mix does not have. What came after them comes after that one.
 func withoutIdle(steps []supper.Step) []supper.Step {
 	idle := func(s *supper.Step) bool {
-		return s.Minutes == 0 && s.Hands+s.Burners+s.Pans+s.Bowls+s.Shelves+s.Racks == 0 && len(s.After) == 1
+		return s.Minutes == 0 && s.Shelves == 0 && !s.Held() && len(s.After) == 1
 	}
-	ends := make([]bool, len(steps)) // what nothing comes after stays: a dish ends with it
-	for i := range ends {
-		ends[i] = true
-	}
-	for i := range steps {
-		for _, g := range steps[i].After {
-			ends[g.Step] = false
-		}
-	}
+	ends := (&supper.Dish{Steps: steps}).Ends() // they stay: a dish ends with them
 	for i := range steps {
 		for n := range steps[i].After {
 			for g := &steps[i].After[n]; idle(&steps[g.Step]); {
@@ -215,7 +208,7 @@ func withoutIdle(steps []supper.Step) []supper.Step {
 	index, out := make([]int, len(steps)), []supper.Step{}
 	for i := range steps {
 		index[i] = len(out)
-		if ends[i] || !idle(&steps[i]) {
+		if slices.Contains(ends, i) || !idle(&steps[i]) {
 			out = append(out, steps[i])
 		}
 	}

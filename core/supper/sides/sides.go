@@ -12,6 +12,7 @@ import (
 	"cuerda/core/mix"
 	"cuerda/core/piece"
 	"cuerda/core/supper/menu"
+	"cuerda/core/table"
 	"cuerda/core/words"
 )
 
@@ -51,7 +52,8 @@ type stepEntry struct {
 
 var entries = sync.OnceValue(func() []entry {
 	var out []entry
-	for _, row := range rowsOf("sides.csv", sidesCSV) {
+	decimal := func(cell string) float64 { return table.Number("sides.csv", cell) }
+	for _, row := range table.Rows("sides.csv", sidesCSV) {
 		e := entry{code: row[0], shape: piece.Kind(row[3]), tray: decimal(row[7])}
 		if e.shape != "" {
 			e.size, e.done, e.more = decimal(row[4]), decimal(row[5]), decimal(row[6])
@@ -81,14 +83,6 @@ var entries = sync.OnceValue(func() []entry {
 	}
 	return out
 })
-
-func decimal(s string) float64 {
-	n, err := strconv.ParseFloat(s, 64)
-	if err != nil {
-		panic("sides: " + err.Error())
-	}
-	return n
-}
 
 // MaxPeople is how many a side may be for.
 const MaxPeople = 200

@@ -4,7 +4,6 @@ package sides
 
 import (
 	_ "embed"
-	"encoding/csv"
 	"fmt"
 	"math"
 	"regexp"
@@ -13,6 +12,7 @@ import (
 	"sync"
 
 	"cuerda/core/supper/menu"
+	"cuerda/core/table"
 	"cuerda/core/words"
 )
 
@@ -43,10 +43,12 @@ var known = sync.OnceValue(func() *lexicon {
 	for l := range 2 {
 		out.doings[l], out.things[l] = map[string]*doing{}, map[string]string{}
 	}
-	for _, row := range rowsOf("words.csv", wordsCSV) {
-		d := &doing{code: row[0], hands: number(row[3]), burners: number(row[4]), pans: number(row[5]), bowls: number(row[6]), celsius: float64(number(row[7]))}
+	number := func(cell string) float64 { return table.Number("words.csv", cell) }
+	whole := func(cell string) int { return int(number(cell)) }
+	for _, row := range table.Rows("words.csv", wordsCSV) {
+		d := &doing{code: row[0], hands: whole(row[3]), burners: whole(row[4]), pans: whole(row[5]), bowls: whole(row[6]), celsius: number(row[7])}
 		if row[8] != "" {
-			waits := number(row[8])
+			waits := whole(row[8])
 			d.waits = &waits
 		}
 		out.byCode[d.code] = d
@@ -58,7 +60,7 @@ var known = sync.OnceValue(func() *lexicon {
 			}
 		}
 	}
-	for _, row := range rowsOf("things.csv", thingsCSV) {
+	for _, row := range table.Rows("things.csv", thingsCSV) {
 		for l := range 2 {
 			for w := range strings.SplitSeq(row[1+l], "|") {
 				out.things[l][words.Plain(w)] = row[0]
@@ -67,25 +69,6 @@ var known = sync.OnceValue(func() *lexicon {
 	}
 	return out
 })
-
-// rowsOf reads a table that ships with the program, but for its head; a broken one is found by the first test.
-func rowsOf(name, table string) [][]string {
-	r := csv.NewReader(strings.NewReader(table))
-	r.Comment = '#'
-	rows, err := r.ReadAll()
-	if err != nil {
-		panic("sides: " + name + ": " + err.Error())
-	}
-	return rows[1:]
-}
-
-func number(s string) int {
-	n, err := strconv.Atoi(s)
-	if err != nil {
-		panic("sides: " + err.Error())
-	}
-	return n
-}
 
 // The limits of a text.
 const (

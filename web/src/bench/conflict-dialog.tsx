@@ -1,8 +1,8 @@
-import Modal from "react-bootstrap/Modal";
 import { useNavigate } from "react-router";
 import { useTranslation } from "../i18n/use-translation";
 import type { BuildDocument, Foods, Line } from "../api/client";
 import { useFormat } from "../ui/format";
+import { ConflictChoice } from "../build/conflict-choice";
 import { usePrepWords } from "../build/prep-editor";
 import { useCreateBuild } from "../editing/queries";
 import { type BuildSession, type Kept, sameDocument } from "../editing/session";
@@ -34,54 +34,44 @@ export function ConflictDialog({ session, mine, theirs, foods }: Props) {
   }
 
   return (
-    <Modal show backdrop="static" keyboard={false} centered aria-labelledby="conflict-title">
-      <Modal.Header>
-        <Modal.Title as="h2" id="conflict-title">
-          {t("conflict.title")}
-        </Modal.Title>
-      </Modal.Header>
-      <Modal.Body>
-        <p>{t("conflict.lead")}</p>
-        {rows.length === 0 ? (
-          <p className="hint">{t("conflict.same")}</p>
-        ) : (
-          <table className="table differences">
-            <thead>
-              <tr>
-                <td />
-                <th scope="col">{t("conflict.mine")}</th>
-                <th scope="col">{t("conflict.theirs", { n: theirs.version })}</th>
-              </tr>
-            </thead>
-            <tbody>
-              {rows.map(({ food, mine, theirs }) => (
-                <tr key={food}>
-                  <th scope="row">{format.foodName(foods.get(food), food)}</th>
-                  <td>{show(mine)}</td>
-                  <td>{show(theirs)}</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        )}
-        {create.isError && (
-          <p className="note note-reason" role="alert">
-            {t("builds.failed")}
-          </p>
-        )}
-      </Modal.Body>
-      <Modal.Footer>
+    <ConflictChoice
+      id="conflict-title"
+      title={t("conflict.title")}
+      session={session}
+      other={
         <button type="button" className="btn btn-quiet" onClick={keepBoth} disabled={create.isPending}>
           {t("conflict.both")}
         </button>
-        <button type="button" className="btn btn-quiet" onClick={() => session.takeTheirs()}>
-          {t("conflict.takeTheirs")}
-        </button>
-        <button type="button" className="btn btn-primary" onClick={() => session.keepMine()}>
-          {t("conflict.keepMine")}
-        </button>
-      </Modal.Footer>
-    </Modal>
+      }
+    >
+      {rows.length === 0 ? (
+        <p className="hint">{t("conflict.same")}</p>
+      ) : (
+        <table className="table differences">
+          <thead>
+            <tr>
+              <td />
+              <th scope="col">{t("conflict.mine")}</th>
+              <th scope="col">{t("conflict.theirs", { n: theirs.version })}</th>
+            </tr>
+          </thead>
+          <tbody>
+            {rows.map(({ food, mine, theirs }) => (
+              <tr key={food}>
+                <th scope="row">{format.foodName(foods.get(food), food)}</th>
+                <td>{show(mine)}</td>
+                <td>{show(theirs)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      {create.isError && (
+        <p className="note note-reason" role="alert">
+          {t("builds.failed")}
+        </p>
+      )}
+    </ConflictChoice>
   );
 }
 

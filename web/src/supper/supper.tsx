@@ -1,7 +1,7 @@
 import { lazy, Suspense, useCallback, useEffect, useMemo, useState, useSyncExternalStore } from "react";
-import Modal from "react-bootstrap/Modal";
 import { useNavigate } from "react-router";
 import type { Foods, KeptSupper, PlanStep, SupperDocument, Vocabulary } from "../api/client";
+import { ConflictChoice } from "../build/conflict-choice";
 import { SaveSign } from "../build/save-sign";
 import { Feed } from "../editing/feed";
 import { useUndoKeys } from "../editing/undo-keys";
@@ -274,24 +274,7 @@ export function Supper({ supper, foods, vocabulary, onDelete }: Props) {
         )}
       </Suspense>
       {state.status === "conflict" && state.theirs && (
-        <Modal show backdrop="static" keyboard={false} centered aria-labelledby="supper-conflict">
-          <Modal.Header>
-            <Modal.Title as="h2" id="supper-conflict">
-              {t("supper.conflict")}
-            </Modal.Title>
-          </Modal.Header>
-          <Modal.Body>
-            <p>{t("conflict.lead")}</p>
-          </Modal.Body>
-          <Modal.Footer>
-            <button type="button" className="btn btn-quiet" onClick={() => session.takeTheirs()}>
-              {t("conflict.takeTheirs")}
-            </button>
-            <button type="button" className="btn btn-primary" onClick={() => session.keepMine()}>
-              {t("conflict.keepMine")}
-            </button>
-          </Modal.Footer>
-        </Modal>
+        <ConflictChoice id="supper-conflict" title={t("supper.conflict")} session={session} />
       )}
     </main>
   );
