@@ -89,3 +89,16 @@ func ExampleBudget() {
 	fmt.Println(c.Budget.Spent())
 	// Output: false
 }
+
+// The hours a piece is followed for were once over but for a rounding, which is too short
+// to advance: it was waited for without end.
+func TestWhatIsNeverDoneEndsWithItsHours(t *testing.T) {
+	c := cooking(ball28, piece.StillOven, 190, 400)
+	for _, rounded := range []float64{0, 1e-12, 1e-10, 5e-10} {
+		r := c.start(c.Begin(20))
+		r.body.Seconds = 60*longestCook - rounded
+		r.cook()
+		assert.False(t, r.course.Reached)
+		assert.InDelta(t, longestCook, r.course.ToTarget, 1e-6)
+	}
+}

@@ -132,9 +132,12 @@ func (r *run) follow() Course {
 	return *r.course
 }
 
+// atOnce is a time too short to advance, min: what is left of hours after rounding.
+const atOnce = 1e-6
+
 // cook follows the piece until its coldest point is done.
 func (r *run) cook() {
-	for !r.done && r.minutes() < longestCook && !r.body.budget.Spent() {
+	for !r.done && r.minutes() < longestCook-atOnce && !r.body.budget.Spent() {
 		if r.heat == searing {
 			r.sear()
 		} else {

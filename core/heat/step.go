@@ -72,7 +72,8 @@ func (b *Body) step(dt float64) {
 		b.budget.spend(b.cells, b.dimensions)
 		crossed, worst = b.attempt(dt)
 		grow := min(max(0.9*math.Sqrt(b.tolerance/(worst+1e-12)), 0.2), 3)
-		if worst <= b.tolerance*1.5 || dt <= leastStep {
+		// What is no number is no better for being tried again.
+		if !(worst > b.tolerance*1.5) || dt <= leastStep {
 			b.dt = min(max(dt*grow, leastStep), mostStep)
 			break
 		}
