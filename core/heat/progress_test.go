@@ -172,3 +172,48 @@ func BenchmarkForecastHalfWay(b *testing.B) {
 		p.Forecast()
 	}
 }
+
+func TestABlendKeepsTheHeatOfItsShares(t *testing.T) {
+	rapid.Check(t, func(t *rapid.T) {
+		c := drawWay(t)
+		all := make([]*Progress, 3)
+		stored := make([]float64, len(all))
+		for i := range all {
+			own := *c
+			own.Celsius += float64(12 * i)
+			all[i] = own.Start(own.Begin(5 + float64(3*i)))
+			all[i].Advance(rapid.Float64Range(0, 8).Draw(t, "minutes"))
+			stored[i] = all[i].run.body.Stored()
+		}
+		weights := make([][]float64, len(all))
+		for i := range weights {
+			a, b := rapid.Float64Range(0, 1).Draw(t, "a"), rapid.Float64Range(0, 1).Draw(t, "b")
+			weights[i] = []float64{a, b * (1 - a), (1 - b) * (1 - a)}
+		}
+		Mingle(all, weights)
+		for i, p := range all {
+			want := 0.
+			for j, w := range weights[i] {
+				want += w * stored[j]
+			}
+			assert.InEpsilon(t, want+1e6, p.run.body.Stored()+1e6, 1e-6)
+			assert.False(t, p.Forecast().Reached && p.Observe().Done && p.Observe().Core < c.Target.Celsius-carryOver)
+		}
+	})
+}
+
+// A blend of a piece with itself is that piece.
+func TestABlendOfOneIsThatOne(t *testing.T) {
+	c := waysToCook["patty seared, an oven"]()
+	a, b := c.Start(c.Begin(6)), c.Start(c.Begin(6))
+	for _, p := range []*Progress{a, b} {
+		p.Advance(1)
+		p.Turn()
+		p.Advance(5)
+	}
+	was := a.Observe()
+	Mingle([]*Progress{a, b}, [][]float64{{0.5, 0.5}, {1, 0}})
+	assert.InDelta(t, was.Core, a.Observe().Core, 1e-6)
+	assert.InDelta(t, was.Mean, b.Observe().Mean, 1e-6)
+	assert.InDelta(t, was.Browning, a.Observe().Browning, 1e-9)
+}
