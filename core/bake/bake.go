@@ -185,6 +185,18 @@ func (b *baking) cooking() heat.Cooking {
 	return c
 }
 
+// OnTheHeat is the piece of a build as it is cooked, and how its body meets the heat, so many K
+// warmer than it should: what is followed beside time. ok is false where nothing is cooked.
+func OnTheHeat(d *formula.Document, k *kitchen.Kitchen) (c heat.Cooking, begin func(c *heat.Cooking, warmer float64) *heat.Body, ok bool) {
+	b := prepare(d, k)
+	if b.stop() != nil {
+		return heat.Cooking{}, nil, false
+	}
+	c = b.cooking()
+	c.Budget = nil
+	return c, func(c *heat.Cooking, warmer float64) *heat.Body { return d.BeginWarmer(c, k, warmer) }, true
+}
+
 // Bake works the whole answer out. The document is one that Read has accepted.
 func Bake(d *formula.Document, k *kitchen.Kitchen, o Options) Baked {
 	b := prepare(d, k)

@@ -152,13 +152,17 @@ func (d *Document) PieceOrDefault() piece.Piece {
 
 // Begin gives the piece as it meets the heat in that kitchen: as the rest and the
 // chill leave it, or from where Cook says it comes. c is how it is to be cooked.
-func (d *Document) Begin(c *heat.Cooking, k *kitchen.Kitchen) *heat.Body {
+func (d *Document) Begin(c *heat.Cooking, k *kitchen.Kitchen) *heat.Body { return d.BeginWarmer(c, k, 0) }
+
+// BeginWarmer is Begin of a piece that is so many K warmer than it should be, as its rest
+// and its chill are.
+func (d *Document) BeginWarmer(c *heat.Cooking, k *kitchen.Kitchen, warmer float64) *heat.Body {
 	if celsius, given := d.startsAt(k); given {
-		return c.Begin(celsius)
+		return c.Begin(celsius + warmer)
 	}
-	body := c.Begin(d.RestIn(k).Celsius)
+	body := c.Begin(d.RestIn(k).Celsius + warmer)
 	if d.Chill != nil && d.Chill.Minutes > 0 {
-		c.Chill(body, orDefault(d.Chill.Celsius, k.FridgeCelsius), d.Chill.Minutes)
+		c.Chill(body, orDefault(d.Chill.Celsius, k.FridgeCelsius)+warmer, d.Chill.Minutes)
 	}
 	return body
 }

@@ -19,7 +19,35 @@ import (
 type made struct {
 	build *formula.Document
 	dish  supper.Dish
+	knots []Knot // of its steps
 	baked *bake.Baked
+}
+
+// Knot says what a step of a build is about.
+type Knot struct {
+	// Code is that of cord.Step, Part which part of the build, from 1; 0 for the mix.
+	Code string
+	Part int
+	// Lines are those of the mix it is about, Times how often it is done over.
+	Lines []int
+	Times int
+}
+
+// Build is the build of a dish in as many pieces and at the heat that are planned, what baking
+// does to it, and what each of its steps is about; ok is false of a side.
+func (p *Planned) Build(dish int, k *kitchen.Kitchen) (build *formula.Document, baked *bake.Baked, knots []Knot, ok bool) {
+	m := p.builds[dish]
+	if m == nil {
+		return nil, nil, nil, false
+	}
+	for _, s := range p.Shared {
+		if s.Dish == dish {
+			again := bakedAgain(m.build, s.Celsius)
+			out := bake.Bake(again, k, bake.Options{Now: -1})
+			return again, &out, m.knots, true
+		}
+	}
+	return m.build, m.baked, m.knots, true
 }
 
 // Baker makes plans, and remembers what the builds that it was last asked for come to: a cook
@@ -97,6 +125,7 @@ func ofBuild(build *formula.Document, k *kitchen.Kitchen, at string) (*made, err
 	}
 	graph := baked.Needs
 	out := supper.Dish{Most: usualWindow.Most}
+	var knots []Knot
 	index := make([]int, len(graph.Steps))
 	names := map[string]int{}
 	for i := range graph.Steps {
@@ -126,7 +155,7 @@ func ofBuild(build *formula.Document, k *kitchen.Kitchen, at string) (*made, err
 				step.Celsius = dryingCelsius
 			}
 		}
-		out.Steps = append(out.Steps, step)
+		out.Steps, knots = append(out.Steps, step), append(knots, Knot{s.Code, s.Part, s.Lines, s.Times})
 	}
 	for i := range graph.Steps {
 		for _, a := range graph.Steps[i].After {
@@ -151,8 +180,8 @@ func ofBuild(build *formula.Document, k *kitchen.Kitchen, at string) (*made, err
 			}
 		}
 	}
-	out.Steps = withoutIdle(out.Steps)
-	return &made{build, out, &baked}, nil
+	out.Steps, knots = withoutIdle(out.Steps, knots)
+	return &made{build, out, knots, &baked}, nil
 }
 
 // dryingCelsius is the oven for drying and roasting before mixing (docs/model.md, section 1).
@@ -187,7 +216,7 @@ func bakedAgain(build *formula.Document, celsius float64) *formula.Document {
 
 // withoutIdle leaves out steps that take no time, hold nothing and come after one other: the rest that a
 // mix does not have. What came after them comes after that one.
-func withoutIdle(steps []supper.Step) []supper.Step {
+func withoutIdle(steps []supper.Step, knots []Knot) (out []supper.Step, about []Knot) {
 	idle := func(s *supper.Step) bool {
 		return s.Minutes == 0 && s.Shelves == 0 && !s.Held() && len(s.After) == 1
 	}
@@ -205,11 +234,11 @@ func withoutIdle(steps []supper.Step) []supper.Step {
 			}
 		}
 	}
-	index, out := make([]int, len(steps)), []supper.Step{}
+	index := make([]int, len(steps))
 	for i := range steps {
 		index[i] = len(out)
 		if slices.Contains(ends, i) || !idle(&steps[i]) {
-			out = append(out, steps[i])
+			out, about = append(out, steps[i]), append(about, knots[i])
 		}
 	}
 	for i := range out {
@@ -217,5 +246,5 @@ func withoutIdle(steps []supper.Step) []supper.Step {
 			out[i].After[n].Step = index[out[i].After[n].Step]
 		}
 	}
-	return out
+	return out, about
 }

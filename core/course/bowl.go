@@ -1,0 +1,142 @@
+package course
+
+import (
+	"slices"
+	"time"
+
+	"cuerda/core/advice"
+	"cuerda/core/formula"
+	"cuerda/core/kitchen"
+	"cuerda/core/mix"
+)
+
+// Bowl is the mix of a dish as it really is.
+type Bowl struct {
+	// Document is the build with what really went in, was added and was waited.
+	Document formula.Document
+	// Expected is how it should feel by that, and Planned by the plan.
+	Expected, Planned formula.Prediction
+	// Off says that what went in changes how it feels: the mend is what evens it out.
+	Off bool
+	// Felt is the last squeeze that still tells; "" where there is none.
+	Felt mix.Word
+	// Mend is what would bring it to its band, by what was felt or else by what is expected;
+	// nil where it is there, or nothing drinks.
+	Mend *advice.Mend
+}
+
+// Actual is the build of a dish as it was really made so far: the amounts that went in, those to
+// come as planned, what was added, and the rest as long as it was. ok is false of a side.
+func Actual(p *Plan, s *State, dish int, now time.Time) (out formula.Document, ok bool) {
+	d, is := &p.Dishes[dish], &s.Dishes[dish]
+	if d.Build == nil {
+		return out, false
+	}
+	out = *d.Build
+	out.Lines = slices.Clone(d.Build.Lines)
+	out.Parts = slices.Clone(d.Build.Parts)
+	gone := map[int]bool{}
+	for n := range d.Steps {
+		step := &d.Steps[n]
+		for line, a := range is.Steps[n].Weighed {
+			lines := out.Lines
+			if step.Part > 0 {
+				part := &out.Parts[step.Part-1]
+				part.Lines = slices.Clone(part.Lines)
+				lines = part.Lines
+			}
+			lines[line].Grams = max(a.Grams, leastGrams)
+			if a.Grams < leastGrams && step.Part == 0 {
+				gone[line] = true
+			}
+		}
+	}
+	for _, a := range is.Added {
+		at := slices.IndexFunc(out.Lines, func(l formula.Line) bool { return l.Food == a.Food && len(l.Prep) == 0 })
+		if at >= 0 && !gone[at] {
+			out.Lines[at].Grams += a.Grams
+		} else {
+			out.Lines = append(out.Lines, formula.Line{Food: a.Food, Grams: a.Grams})
+		}
+	}
+	// What was left out is left out; a build keeps a line at least.
+	kept := out.Lines[:0:0]
+	for i := range out.Lines {
+		if !gone[i] {
+			kept = append(kept, out.Lines[i])
+		}
+	}
+	if len(kept) > 0 {
+		out.Lines = kept
+	}
+	rested(&out, p, s, dish, now)
+	return out, true
+}
+
+// leastGrams is the least that a line of a build may weigh, g.
+const leastGrams = 0.1
+
+// rested puts the rest that the mix really had in place of the planned one, once it is over.
+func rested(out *formula.Document, p *Plan, s *State, dish int, now time.Time) {
+	mixed, shaped := findStep(&p.Dishes[dish], "mix"), findStep(&p.Dishes[dish], "shape")
+	if mixed < 0 || shaped < 0 || s.Dishes[dish].Steps[mixed].Done == nil {
+		return
+	}
+	from, until := *s.Dishes[dish].Steps[mixed].Done, now
+	begun := s.Dishes[dish].Steps[shaped].Begun
+	if begun != nil {
+		until = *begun
+	}
+	had := min(until.Sub(from).Minutes(), longestRest)
+	wait := formula.Wait{Minutes: max(had, 0)}
+	if out.Rest != nil {
+		wait.Celsius = out.Rest.Celsius
+		if begun == nil {
+			wait.Minutes = max(wait.Minutes, out.Rest.Minutes) // it is still to have all of it
+		}
+	}
+	out.Rest = &wait
+}
+
+// longestRest is the longest that a build may say, min.
+const longestRest = 1440
+
+func findStep(d *Dish, code string) int {
+	return slices.IndexFunc(d.Steps, func(s Step) bool { return s.Code == code && s.Part == 0 })
+}
+
+// LookInto works out the mix of a dish as it is; ok is false of a side.
+func LookInto(p *Plan, s *State, dish int, k *kitchen.Kitchen, now time.Time) (b Bowl, ok bool) {
+	if b.Document, ok = Actual(p, s, dish, now); !ok {
+		return b, false
+	}
+	b.Expected, b.Planned = formula.Predict(&b.Document, k), formula.Predict(p.Dishes[dish].Build, k)
+	is := &s.Dishes[dish]
+	if n := len(is.Felt); n > 0 && (len(is.Added) == 0 || is.Felt[n-1].At.After(is.Added[len(is.Added)-1].At)) {
+		b.Felt = is.Felt[n-1].Word
+	}
+	if b.Expected.Q == nil || b.Planned.Q == nil {
+		return b, true
+	}
+	b.Off = b.Planned.InBand && !b.Expected.InBand || b.Planned.Word != b.Expected.Word
+	if b.Felt != "" || b.Off {
+		felt := b.Felt
+		if felt == "" {
+			felt = b.Expected.Word
+		}
+		if m, mends := advice.MendBy(k, &b.Document, felt); mends {
+			b.Mend = &m
+		}
+	}
+	return b, true
+}
+
+// Past says what an amount beyond its range does: the bowl with it in place of what was
+// planned, where that changes how it will feel. It looks at one step's amount before it is
+// taken.
+func Past(p *Plan, s *State, at Event, k *kitchen.Kitchen, now time.Time) (b Bowl, ok bool) {
+	with := Replay(p, s.Start, s.events)
+	at.Kind = Weighed
+	with.apply(&at)
+	return LookInto(p, with, at.Dish, k, now)
+}

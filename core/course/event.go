@@ -1,0 +1,222 @@
+package course
+
+import (
+	"fmt"
+	"math"
+	"slices"
+	"strings"
+	"time"
+
+	"cuerda/core/mix"
+)
+
+// Kind is what an event says.
+type Kind string
+
+// The kinds.
+const (
+	Begun    Kind = "begun"    // a step: put in, put on, in hand
+	Done     Kind = "done"     // a step; of the cooking, off the heat
+	Undone   Kind = "undone"   // a step, after all
+	Weighed  Kind = "weighed"  // an amount that went in
+	Took     Kind = "unweigh"  // an amount that did not, after all
+	Felt     Kind = "felt"     // how a handful is when squeezed
+	Added    Kind = "added"    // a food by the spoon, to mend the mix
+	Turned   Kind = "turned"   // the pieces of a dish
+	Placed   Kind = "placed"   // the probe, anew
+	TimerSet Kind = "timer"    // one of the cook's own
+	TimerOff Kind = "timeroff" // ended, or not wanted
+	Silenced Kind = "silenced" // an alarm
+	Longer   Kind = "longer"   // a step takes so many minutes more
+	Found    Kind = "found"    // how a dish came out
+	Ended    Kind = "ended"    // the course
+	Clock    Kind = "clock"    // the course's clock goes so many times as fast from now on
+)
+
+// Kinds lists them all.
+var Kinds = []Kind{Begun, Done, Undone, Weighed, Took, Felt, Added, Turned, Placed, TimerSet, TimerOff, Silenced, Longer, Found, Ended, Clock}
+
+// How an amount was measured.
+const (
+	ByScale  = "scale"
+	ByHand   = "hand"
+	BySpoons = "spoons"
+)
+
+// Event is one thing that happened, or that somebody says did. What of it counts is by its
+// kind; the rest is left empty.
+type Event struct {
+	// ID is the device's own, so that what is sent twice counts once.
+	ID string    `json:"id" maxLength:"64"`
+	At time.Time `json:"at" doc:"by the course's clock"`
+	// Device is who says so.
+	Device string `json:"device,omitempty" maxLength:"80"`
+	Kind   Kind   `json:"kind" enum:"begun,done,undone,weighed,unweigh,felt,added,turned,placed,timer,timeroff,silenced,longer,found,ended,clock"`
+	Dish   int    `json:"dish,omitempty" minimum:"0" maximum:"39"`
+	Step   int    `json:"step,omitempty" minimum:"0" maximum:"399"`
+	Line   int    `json:"line,omitempty" minimum:"0" maximum:"199"`
+	// Grams that went in.
+	Grams float64 `json:"grams,omitempty" minimum:"0" maximum:"100000"`
+	How   string  `json:"how,omitempty" enum:"scale,hand,spoons"`
+	// Word is how it feels; "" where the cook goes on without a squeeze.
+	Word mix.Word `json:"word,omitempty" enum:"crumbles,short,firm,tacky,slack,slumps"`
+	Food string   `json:"food,omitempty" maxLength:"80"`
+	// Name is that of a timer, or which alarm.
+	Name string `json:"name,omitempty" maxLength:"80"`
+	// Minutes of a timer, to wait after an addition, or more of a step.
+	Minutes float64   `json:"minutes,omitempty" minimum:"-1440" maximum:"1440"`
+	Speed   float64   `json:"speed,omitempty" minimum:"1" maximum:"60"`
+	Found   *Findings `json:"found,omitempty"`
+}
+
+// Findings are how a dish came out: three taps, and what there is to say.
+type Findings struct {
+	// Hold is whether pieces held, Bite how they were to eat.
+	Hold string `json:"hold,omitempty" enum:"held,some-broke,fell-apart"`
+	Bite string `json:"bite,omitempty" enum:"dry,right,wet"`
+	// Shaped is how it was in the hand.
+	Shaped string `json:"shaped,omitempty" enum:"easy,sticky,crumbly"`
+	Note   string `json:"note,omitempty" maxLength:"2000"`
+	// Photo is the ID of a picture that was kept.
+	Photo string `json:"photo,omitempty" maxLength:"64"`
+}
+
+// Refusal says why a command is not taken.
+type Refusal struct {
+	Code string
+	Got  string
+}
+
+func (r *Refusal) Error() string { return fmt.Sprintf("%s %s", r.Code, r.Got) }
+
+// The codes of refusals.
+const (
+	UnknownKind  = "unknown-kind"
+	UnknownStep  = "unknown-step"
+	UnknownLine  = "unknown-line"
+	UnknownWord  = "unknown-word"
+	UnknownFood  = "unknown-food"
+	OutOfRange   = "out-of-range"
+	NoID         = "no-id"
+	FromAfter    = "from-the-future"
+	FromBefore   = "before-the-course"
+	OverAlready  = "over" // the course
+	NothingBuilt = "no-build"
+)
+
+// ahead is how far a device's clock may be before the course's.
+const ahead = time.Minute
+
+// Decide makes an event of a command, or gives a *Refusal. now is the time by the course's
+// clock; a command without a time is of now. What could be is taken, whatever the plan says:
+// the cook is the one who knows what was done.
+func Decide(p *Plan, s *State, c Event, now time.Time) (Event, error) {
+	if c.ID = strings.TrimSpace(c.ID); c.ID == "" || len(c.ID) > 64 {
+		return c, &Refusal{Code: NoID}
+	}
+	if c.At.IsZero() {
+		c.At = now
+	}
+	c.At = c.At.UTC().Truncate(time.Millisecond)
+	switch {
+	case !slices.Contains(Kinds, c.Kind):
+		return c, &Refusal{UnknownKind, string(c.Kind)}
+	case c.At.After(now.Add(ahead)):
+		return c, &Refusal{FromAfter, c.At.Format(time.RFC3339)}
+	case c.At.Before(s.Start.Add(-ahead)):
+		return c, &Refusal{FromBefore, c.At.Format(time.RFC3339)}
+	case s.Over(c.At) && c.Kind != Found && c.Kind != Ended && c.Kind != Undone:
+		return c, &Refusal{Code: OverAlready}
+	}
+	if c.At.After(now) {
+		c.At = now.UTC().Truncate(time.Millisecond)
+	}
+	return c, check(p, &c)
+}
+
+func check(p *Plan, c *Event) error {
+	for _, v := range []float64{c.Grams, c.Minutes, c.Speed} {
+		if math.IsNaN(v) || math.IsInf(v, 0) {
+			return &Refusal{OutOfRange, fmt.Sprint(v)}
+		}
+	}
+	var dish *Dish
+	if c.Kind != TimerSet && c.Kind != TimerOff && c.Kind != Silenced && c.Kind != Ended && c.Kind != Clock {
+		if c.Dish < 0 || c.Dish >= len(p.Dishes) {
+			return &Refusal{UnknownStep, fmt.Sprint(c.Dish)}
+		}
+		dish = &p.Dishes[c.Dish]
+	}
+	switch c.Kind {
+	case Begun, Done, Undone, Weighed, Took, Longer:
+		if c.Step < 0 || c.Step >= len(dish.Steps) {
+			return &Refusal{UnknownStep, fmt.Sprint(c.Step)}
+		}
+	}
+	switch c.Kind {
+	case Weighed, Took:
+		if !slices.ContainsFunc(dish.Steps[c.Step].Weigh, func(w Weigh) bool { return w.Line == c.Line }) {
+			return &Refusal{UnknownLine, fmt.Sprint(c.Line)}
+		}
+		return between(c.Grams, 0, 100_000)
+	case Felt:
+		if dish.Build == nil {
+			return &Refusal{Code: NothingBuilt}
+		}
+		if c.Word != "" && !slices.Contains(mix.SqueezeWords, c.Word) {
+			return &Refusal{UnknownWord, string(c.Word)}
+		}
+	case Added:
+		if dish.Build == nil {
+			return &Refusal{Code: NothingBuilt}
+		}
+		if c.Food == "" || len(c.Food) > 80 {
+			return &Refusal{UnknownFood, c.Food}
+		}
+		if err := between(c.Minutes, 0, 240); err != nil {
+			return err
+		}
+		return between(c.Grams, 0.1, 100_000)
+	case TimerSet:
+		return between(c.Minutes, 0.1, 1440)
+	case Longer:
+		return between(c.Minutes, -1440, 1440)
+	case Clock:
+		return between(c.Speed, 1, 60)
+	case Found:
+		return c.Found.check()
+	}
+	return nil
+}
+
+// Words lists what findings may say.
+var (
+	Holds  = []string{"held", "some-broke", "fell-apart"}
+	Bites  = []string{"dry", "right", "wet"}
+	Shapes = []string{"easy", "sticky", "crumbly"}
+)
+
+func (f *Findings) check() error {
+	if f == nil {
+		return &Refusal{UnknownWord, ""}
+	}
+	for _, each := range []struct {
+		said  string
+		words []string
+	}{{f.Hold, Holds}, {f.Bite, Bites}, {f.Shaped, Shapes}} {
+		if each.said != "" && !slices.Contains(each.words, each.said) {
+			return &Refusal{UnknownWord, each.said}
+		}
+	}
+	if len(f.Note) > 8000 {
+		return &Refusal{Code: OutOfRange}
+	}
+	return nil
+}
+
+func between(v, least, most float64) error {
+	if v < least || v > most {
+		return &Refusal{OutOfRange, fmt.Sprint(v)}
+	}
+	return nil
+}

@@ -1,0 +1,253 @@
+// Package course is a cooking as events: what a plan says, what has been done of it, and what
+// is to be done now. Nothing in it changes but by events, which are only ever added; two that
+// have the same events, in whatever order these came, are in the same state.
+package course
+
+import (
+	"cmp"
+	"slices"
+	"time"
+
+	"cuerda/core/food"
+	"cuerda/core/formula"
+	"cuerda/core/kitchen"
+	"cuerda/core/piece"
+	"cuerda/core/safety"
+	"cuerda/core/supper"
+	"cuerda/core/supper/menu"
+)
+
+// Plan is what is cooked, as it was planned when the course began. It stands by itself: a
+// build or a supper that is changed or deleted later changes nothing of it.
+type Plan struct {
+	Name    string         `json:"name"`
+	Table   time.Time      `json:"table"`
+	Kitchen supper.Kitchen `json:"kitchen"`
+	Dishes  []Dish         `json:"dishes"`
+	// Supper and Build are what it was begun from; "" for the one that it was not.
+	Supper string `json:"supper,omitempty"`
+	Build  string `json:"build,omitempty"`
+}
+
+// Dish is a dish of it.
+type Dish struct {
+	Name string `json:"name"`
+	// Build is nil for a side; From is the kitchen's build that it was taken from.
+	Build  *formula.Document `json:"build,omitempty"`
+	From   *menu.SupperFrom  `json:"from,omitempty"`
+	Pieces int               `json:"pieces,omitempty"`
+	Steps  []Step            `json:"steps"`
+	// Turns are when to turn, and Pull when to take off, min on the heat; Target is what the
+	// coldest place is to reach, degC.
+	Turns  []float64     `json:"turns,omitempty"`
+	Pull   float64       `json:"pull,omitempty"`
+	Target safety.Target `json:"target"`
+	// Sitting is how long before the table it is served, min; Keeps how long it may wait for that.
+	Sitting int `json:"sitting,omitempty"`
+	Keeps   int `json:"keeps,omitempty"`
+}
+
+// Step is one step of a dish.
+type Step struct {
+	Name string `json:"name"`
+	// Code is that of cord.Step for a build, "" for a side.
+	Code    string `json:"code,omitempty"`
+	Part    int    `json:"part,omitempty"`
+	Minutes int    `json:"minutes"`
+	Times   int    `json:"times,omitempty"`
+	Hands   int    `json:"hands,omitempty"`
+	Burners int    `json:"burners,omitempty"`
+	Pans    int    `json:"pans,omitempty"`
+	Bowls   int    `json:"bowls,omitempty"`
+	Shelves int    `json:"shelves,omitempty"`
+	Racks   int    `json:"racks,omitempty"`
+	// Oven is which, from 0; of no account without Racks.
+	Oven    int     `json:"oven,omitempty"`
+	Celsius float64 `json:"celsius,omitempty"`
+	Grill   bool    `json:"grill,omitempty"`
+	Cooks   []int   `json:"cooks,omitempty"`
+	After   []Need  `json:"after,omitempty"`
+	// At is when it begins by the plan.
+	At time.Time `json:"at"`
+	// Weigh are the amounts that go in at it, in their order.
+	Weigh []Weigh `json:"weigh,omitempty"`
+}
+
+// Need is a step of the same dish that comes before, with the gap, min; Most is below Least
+// where it may be as long as it likes.
+type Need struct {
+	Step  int `json:"step"`
+	Least int `json:"least,omitempty"`
+	Most  int `json:"most,omitempty"`
+}
+
+// Weigh is an amount of a step.
+type Weigh struct {
+	// Line is which of the mix, or of the part, from 0.
+	Line  int     `json:"line"`
+	Food  string  `json:"food"`
+	Name  string  `json:"name,omitempty"`
+	Grams float64 `json:"grams"`
+	// Within is how far the scale may be out before it tells in the bowl, g.
+	Within float64 `json:"within"`
+}
+
+// Timed says whether the clock ends a step, as against hands that are done.
+func (s *Step) Timed() bool { return s.Hands == 0 || s.Burners+s.Racks > 0 }
+
+// Put says whether somebody has to begin it: to put it in, or on.
+func (s *Step) Put() bool { return s.Hands+s.Burners+s.Racks > 0 || len(s.After) == 0 }
+
+// Cooks says whether it is the cooking of pieces, whose end is that of their time on the heat.
+func (s *Step) Cooking() bool { return s.Part == 0 && s.Code == "cook" }
+
+// Of takes over a plan that was made of a supper.
+func Of(d *menu.Supper, p *menu.Planned, k *kitchen.Kitchen) *Plan {
+	out := &Plan{Name: d.Name, Table: p.Table, Kitchen: p.Supper.Kitchen}
+	for i := range p.Supper.Dishes {
+		from := &p.Supper.Dishes[i]
+		dish := Dish{Name: from.Name, From: d.Dishes[i].From, Sitting: from.Least, Keeps: from.Most - from.Least}
+		build, baked, knots, built := p.Build(i, k)
+		if built {
+			dish.Build, dish.Pieces, dish.Turns, dish.Target = build, baked.Yield.Pieces, baked.Turns, baked.Target
+			if baked.PullAt != nil {
+				dish.Pull = *baked.PullAt
+			}
+		}
+		for n := range from.Steps {
+			s := &from.Steps[n]
+			step := Step{
+				Name: s.Name, Minutes: s.Minutes, Hands: s.Hands, Burners: s.Burners, Pans: s.Pans, Bowls: s.Bowls,
+				Shelves: s.Shelves, Racks: s.Racks, Celsius: s.Celsius, Grill: s.Grill, Times: 1,
+			}
+			if built {
+				step.Code, step.Part, step.Times = knots[n].Code, knots[n].Part, max(1, knots[n].Times)
+			}
+			for _, g := range s.After {
+				need := Need{g.Step, g.Least, g.Most}
+				if g.Most == supper.Whenever {
+					need.Most = g.Least - 1
+				}
+				step.After = append(step.After, need)
+			}
+			dish.Steps = append(dish.Steps, step)
+		}
+		if built {
+			dish.weigh(knots, k)
+		}
+		out.Dishes = append(out.Dishes, dish)
+	}
+	for i := range p.Plan.Steps {
+		s := &p.Plan.Steps[i]
+		to := &out.Dishes[s.Dish].Steps[s.Step]
+		to.At, to.Cooks, to.Minutes = p.Time(s.Start), s.Cooks, s.Minutes
+		if s.Oven >= 0 {
+			to.Oven = s.Oven
+		}
+	}
+	return out
+}
+
+// weigh gives each step the amounts that go in at it. A food that something is done to is
+// weighed there; the rest as it is mixed.
+func (d *Dish) weigh(knots []menu.Knot, k *kitchen.Kitchen) {
+	weighed := map[int]bool{}
+	for n := range knots {
+		knot := &knots[n]
+		switch {
+		case knot.Code == "make" && knot.Part > 0:
+			part := &d.Build.Parts[knot.Part-1]
+			for i := range part.Lines {
+				l := &part.Lines[i]
+				d.Steps[n].Weigh = append(d.Steps[n].Weigh, Weigh{i, l.Food, l.Name, l.Grams, max(1, 0.05*l.Grams)})
+			}
+		case knot.Part > 0:
+		case knot.Code == "mix":
+			var rest []int
+			for i := range d.Build.Lines {
+				if !weighed[i] {
+					rest = append(rest, i)
+				}
+			}
+			d.add(n, d.inOrder(rest, k), k)
+		default:
+			var first []int
+			for _, i := range knot.Lines {
+				if !weighed[i] {
+					first = append(first, i)
+				}
+				weighed[i] = true
+			}
+			d.add(n, first, k)
+		}
+	}
+}
+
+func (d *Dish) add(step int, lines []int, k *kitchen.Kitchen) {
+	for _, i := range lines {
+		l := &d.Build.Lines[i]
+		d.Steps[step].Weigh = append(d.Steps[step].Weigh, Weigh{i, l.Food, l.Name, l.Grams, within(d.Build, i, k)})
+	}
+}
+
+// inOrder is the order of mixing: the base first, then what seasons and wets it, and last what
+// drinks, so that it meets a mix that is even.
+func (d *Dish) inOrder(lines []int, k *kitchen.Kitchen) []int {
+	place := func(i int) int {
+		f := k.Foods.Find(d.Build.Lines[i].Food)
+		switch f.Group {
+		case food.Flavour:
+			return 1
+		case food.Wet, food.Fat, food.Dairy, food.Egg:
+			return 2
+		case food.NutBinder, food.Seed, food.Nut:
+			return 3
+		case food.Gel, food.GrainBinder, food.LegumeBinder, food.Starch:
+			return 4
+		}
+		return 0
+	}
+	out := slices.Clone(lines)
+	slices.SortStableFunc(out, func(a, b int) int { return cmp.Compare(place(a), place(b)) })
+	return out
+}
+
+// within is how far a line may be out before the index of the mix moves by what a hand could
+// tell: between a hundredth and a tenth of it, and no finer than a scale tells.
+func within(d *formula.Document, line int, k *kitchen.Kitchen) float64 {
+	g := d.Lines[line].Grams
+	least := 1.
+	if g < 10 {
+		least = 0.2
+	}
+	other := *d
+	other.Lines = slices.Clone(d.Lines)
+	other.Lines[line].Grams = 1.05 * g
+	was, is := formula.Predict(d, k), formula.Predict(&other, k)
+	out := 0.1 * g
+	if was.Q != nil && is.Q != nil {
+		if moved := max(*is.Q-*was.Q, *was.Q-*is.Q); moved > 1e-6 {
+			out = min(out, 0.05*g*toldBy/moved)
+		}
+	}
+	return tidy(max(out, 0.01*g, least))
+}
+
+// toldBy is what the index may move by before a hand could tell.
+const toldBy = 0.02
+
+// tidy is an amount as a scale shows it, g.
+func tidy(g float64) float64 {
+	if g < 1 {
+		return float64(int(g*10+0.5)) / 10
+	}
+	return float64(int(g + 0.5))
+}
+
+// Kind is the piece of a dish, "" of a side.
+func (d *Dish) Kind() piece.Kind {
+	if d.Build == nil {
+		return ""
+	}
+	return d.Build.PieceOrDefault().Kind
+}
