@@ -155,6 +155,7 @@ func start(ctx context.Context, out, errs io.Writer, o startOptions) error {
 		}
 		defer stop()
 	}
+	defer context.AfterFunc(ctx, handler.Close)()
 	watching, unwatch := context.WithCancel(ctx)
 	watched := make(chan struct{})
 	go func() { defer close(watched); handler.Watch(watching) }()

@@ -135,7 +135,7 @@ func LookInto(p *Plan, s *State, dish int, k *kitchen.Kitchen, now time.Time) (b
 // planned, where that changes how it will feel. It looks at one step's amount before it is
 // taken.
 func Past(p *Plan, s *State, at Event, k *kitchen.Kitchen, now time.Time) (b Bowl, ok bool) {
-	with := Replay(p, s.Start, s.events)
+	with := s.Clone()
 	at.Kind = Weighed
 	with.apply(&at)
 	return LookInto(p, with, at.Dish, k, now)

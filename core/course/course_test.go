@@ -355,3 +355,34 @@ func BenchmarkTasksFromNow(b *testing.B) {
 		c.tasks()
 	}
 }
+
+func TestTheScaleTellsWhenAnAmountIsIn(t *testing.T) {
+	var s course.Scale
+	now := at(60)
+	tick := func(grams float64) (float64, bool) {
+		now = now.Add(500 * time.Millisecond)
+		return s.Read(now, grams)
+	}
+	in, _ := tick(812) // a bowl
+	assert.Zero(t, in)
+	for _, g := range []float64{815, 829, 843, 855, 857} { // poured
+		_, rests := tick(g)
+		assert.False(t, rests)
+	}
+	rests := false
+	for range 4 {
+		in, rests = tick(857.1)
+	}
+	assert.True(t, rests)
+	assert.InDelta(t, 45, in, 0.2)
+	s.Tare()
+	in, rests = tick(857.1)
+	assert.Zero(t, in, "the next begins at none")
+	assert.False(t, rests)
+	was, _ := s.Read(now.Add(-time.Minute), 3)
+	assert.Equal(t, in, was, "a reading of before tells nothing")
+	tick(-0.2) // lifted off
+	tick(-0.2)
+	in, _ = tick(30)
+	assert.InDelta(t, 30.2, in, 0.1, "and what stands there next counts anew")
+}

@@ -48,7 +48,7 @@ const (
 type Event struct {
 	// ID is the device's own, so that what is sent twice counts once.
 	ID string    `json:"id" maxLength:"64"`
-	At time.Time `json:"at" doc:"by the course's clock"`
+	At time.Time `json:"at" required:"false" doc:"by the course's clock; now where it says nothing"`
 	// Device is who says so.
 	Device string `json:"device,omitempty" maxLength:"80"`
 	Kind   Kind   `json:"kind" enum:"begun,done,undone,weighed,unweigh,felt,added,turned,placed,timer,timeroff,silenced,longer,found,ended,clock"`

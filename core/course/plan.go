@@ -27,6 +27,8 @@ type Plan struct {
 	// Supper and Build are what it was begun from; "" for the one that it was not.
 	Supper string `json:"supper,omitempty"`
 	Build  string `json:"build,omitempty"`
+	// Simulated has simulated instruments start once somebody follows.
+	Simulated bool `json:"simulated,omitempty"`
 }
 
 // Dish is a dish of it.
@@ -98,7 +100,7 @@ func (s *Step) Timed() bool { return s.Hands == 0 || s.Burners+s.Racks > 0 }
 // Put says whether somebody has to begin it: to put it in, or on.
 func (s *Step) Put() bool { return s.Hands+s.Burners+s.Racks > 0 || len(s.After) == 0 }
 
-// Cooks says whether it is the cooking of pieces, whose end is that of their time on the heat.
+// Cooking says whether it is the cooking of pieces, whose end is that of their time on the heat.
 func (s *Step) Cooking() bool { return s.Part == 0 && s.Code == "cook" }
 
 // Of takes over a plan that was made of a supper.

@@ -2,6 +2,7 @@ package course
 
 import (
 	"cmp"
+	"maps"
 	"slices"
 	"time"
 
@@ -215,4 +216,20 @@ func (s *StepState) apply(e *Event, timed bool) {
 	case Longer:
 		s.More += e.Minutes
 	}
+}
+
+// Clone is a state of its own, that goes on by itself.
+func (s *State) Clone() *State {
+	out := *s
+	out.events, out.ids = slices.Clone(s.events), maps.Clone(s.ids)
+	out.Timers, out.Silent = slices.Clone(s.Timers), maps.Clone(s.Silent)
+	out.Dishes = slices.Clone(s.Dishes)
+	for i := range out.Dishes {
+		d := &out.Dishes[i]
+		d.Felt, d.Added, d.Turned, d.Placed, d.Steps = slices.Clone(d.Felt), slices.Clone(d.Added), slices.Clone(d.Turned), slices.Clone(d.Placed), slices.Clone(d.Steps)
+		for n := range d.Steps {
+			d.Steps[n].Weighed = maps.Clone(d.Steps[n].Weighed)
+		}
+	}
+	return &out
 }

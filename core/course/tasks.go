@@ -259,3 +259,6 @@ func (t *tasks) found(timings []Timing) {
 		}
 	}
 }
+
+// Urgent says whether it sounds once it is due.
+func (t *Task) Urgent() bool { return t.Loss >= alarming }

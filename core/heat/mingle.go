@@ -68,8 +68,12 @@ func (r *run) bound() {
 	r.core, r.lethal, r.over = b.Watch(0, r.Target)
 	r.lastMeasure, r.done = r.over, r.over >= 0
 	r.course.Reached = r.course.Reached && (r.done || r.heat == off)
-	// States kept on the way are of another piece now.
+	// States kept on the way are of another piece now, and so is what was noted of it.
 	r.kept, r.lastKept = nil, 0
+	if n := len(r.course.Moments); n > 1 {
+		r.course.Moments[0] = Moment{r.minutes(), r.core, b.Surface(r.face())}
+		r.course.Moments = r.course.Moments[:1]
+	}
 }
 
 // Refigure changes how heat comes to the piece from now on.

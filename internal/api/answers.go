@@ -23,7 +23,8 @@ func squeezed(next http.Handler) (http.Handler, error) {
 	}
 	whole := wrap(next)
 	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
-		if r.URL.Path == "/api/predict" { // a drag waits for it, and it is short
+		// A drag waits for a prediction, which is short; a stream is never whole.
+		if r.URL.Path == "/api/predict" || strings.HasSuffix(r.URL.Path, "/stream") {
 			next.ServeHTTP(w, r)
 			return
 		}

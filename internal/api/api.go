@@ -20,6 +20,7 @@ import (
 
 	"cuerda/core/food"
 	"cuerda/core/supper/menu"
+	"cuerda/internal/live"
 	"cuerda/internal/principal"
 	"cuerda/internal/problem"
 	"cuerda/internal/store"
@@ -43,6 +44,13 @@ type Server struct {
 	// Hosts are the names beside the loopback ones that may be asked for.
 	Hosts []string
 
+	live        live.Courses
+	simulations simulations
+	shown       shown
+	// life ends with Close.
+	life context.Context
+	end  context.CancelFunc
+
 	cache   kitchens
 	baker   menu.Baker
 	gate    gate
@@ -65,8 +73,11 @@ func (s *Server) Handler() http.Handler {
 	r.ContextWithFallback = true
 	s.metrics = newMetrics(s)
 	s.exports.most = mostExports
+	s.life, s.end = context.WithCancel(context.Background())
+	s.live.Store, s.live.Log, s.live.Kitchen = s.Store, s.Log, s.kitchenOf
 	r.Use(s.observe, s.recover, s.headers, home, limits, s.identify, spoken, sane, tagged, s.compute, s.exchange)
 	s.register(r)
+	r.GET(streamPath, s.stream)
 	r.HandleMethodNotAllowed = true
 	r.NoMethod(func(c *gin.Context) {
 		write(c.Writer, problem.New(http.StatusMethodNotAllowed, problem.MethodRejected, "There is no such method here; Allow lists those that there are."))
@@ -116,6 +127,7 @@ func (s *Server) register(r *gin.Engine) huma.API {
 	s.registerPlan(api)
 	s.registerSuppers(api)
 	s.registerSides(api)
+	s.registerCourses(api)
 	s.registerExchange(api)
 	s.registerReading(api)
 	s.registerHealth(api)

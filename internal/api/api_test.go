@@ -38,11 +38,16 @@ func start(t testing.TB) *client {
 	kitchen, err := demo.Seed(t.Context(), s, food.Starter())
 	require.NoError(t, err)
 	pages := fstest.MapFS{"index.html": {Data: []byte("<!doctype html>the page")}, "assets/a.js": {Data: []byte("1")}}
-	server := httptest.NewServer((&api.Server{
+	return serve(t, &api.Server{
 		Store: s, Who: api.OneKitchen(kitchen), Foods: food.Starter(), Log: slog.New(slog.DiscardHandler), Pages: pages,
-	}).Handler())
+	}, kitchen)
+}
+
+func serve(t testing.TB, s *api.Server, kitchen string) *client {
+	server := httptest.NewServer(s.Handler())
 	t.Cleanup(server.Close)
-	return &client{t, server.URL, s, kitchen}
+	t.Cleanup(s.Close)
+	return &client{t, server.URL, s.Store, kitchen}
 }
 
 // do sends a request; headers are name, value pairs.

@@ -84,8 +84,10 @@ func (k *kitchens) keep(id string, m *madeKitchen, changes int) {
 	k.made[id] = m
 }
 
-// Watch hears of changes of kitchens through other servers until ctx ends.
-func (s *Server) Watch(ctx context.Context) { s.Store.Watch(ctx, s.cache.hears, s.cache.forget) }
+// Watch hears of changes of kitchens and courses through other servers until ctx ends.
+func (s *Server) Watch(ctx context.Context) {
+	s.Store.Watch(ctx, s.cache.hears, s.cache.forget, func(course string, seq int64) { s.live.Heard(ctx, course, seq) })
+}
 
 // OneKitchen answers every request for one kitchen.
 func OneKitchen(id string) func(*http.Request) (principal.Principal, bool) {
@@ -121,6 +123,11 @@ func (s *Server) kitchen(ctx context.Context) (*kitchen.Kitchen, error) {
 		return nil, err
 	}
 	return m.kitchen, nil
+}
+
+// kitchenOf gives that kitchen as its pantry is now.
+func (s *Server) kitchenOf(ctx context.Context, id string) (*kitchen.Kitchen, error) {
+	return s.kitchen(principal.With(ctx, principal.Principal{Kitchen: id}))
 }
 
 func (s *Server) madeKitchen(ctx context.Context) (*madeKitchen, error) {

@@ -28,6 +28,10 @@ const archivePath = "/api/kitchen/archive"
 // limits ends what takes too long: the work, by its context, and the connection, by its
 // deadlines.
 func limits(c *gin.Context) {
+	if c.FullPath() == streamPath { // it lasts as long as somebody follows
+		c.Next()
+		return
+	}
 	within, reading := answerWithin, sendWithin
 	switch {
 	case c.FullPath() == archivePath:

@@ -2,6 +2,8 @@ package store
 
 import (
 	"context"
+	"strconv"
+	"strings"
 	"time"
 )
 
@@ -9,11 +11,12 @@ import (
 const listenAgain = time.Second
 
 // Watch calls changed with the ID of every kitchen whose pantry, settings or own foods
-// change, through whichever server, until ctx ends. heard is called with true once it
+// change, through whichever server, until ctx ends; acted with every course that something is
+// done in, and the number of its last event. heard is called with true once it
 // hears of all that comes from then on, and with false where it no longer does.
-func (s *Store) Watch(ctx context.Context, heard func(bool), changed func(kitchenID string)) {
+func (s *Store) Watch(ctx context.Context, heard func(bool), changed func(kitchenID string), acted func(courseID string, seq int64)) {
 	for ctx.Err() == nil {
-		s.listen(ctx, heard, changed)
+		s.listen(ctx, heard, changed, acted)
 		heard(false)
 		select {
 		case <-ctx.Done():
@@ -22,7 +25,7 @@ func (s *Store) Watch(ctx context.Context, heard func(bool), changed func(kitche
 	}
 }
 
-func (s *Store) listen(ctx context.Context, heard func(bool), changed func(string)) {
+func (s *Store) listen(ctx context.Context, heard func(bool), changed func(string), acted func(string, int64)) {
 	pooled, err := s.pool.Acquire(ctx)
 	if err != nil {
 		return
@@ -34,7 +37,7 @@ func (s *Store) listen(ctx context.Context, heard func(bool), changed func(strin
 		defer stop()
 		_ = conn.Close(ended)
 	}()
-	if _, err := conn.Exec(ctx, "listen kitchen_changed"); err != nil {
+	if _, err := conn.Exec(ctx, "listen kitchen_changed; listen course_changed"); err != nil {
 		return
 	}
 	heard(true)
@@ -43,6 +46,13 @@ func (s *Store) listen(ctx context.Context, heard func(bool), changed func(strin
 		if err != nil {
 			return
 		}
-		changed(n.Payload)
+		switch id, number, _ := strings.Cut(n.Payload, " "); n.Channel {
+		case "course_changed":
+			if seq, err := strconv.ParseInt(number, 10, 64); err == nil {
+				acted(id, seq)
+			}
+		default:
+			changed(id)
+		}
 	}
 }

@@ -1,0 +1,352 @@
+package answer
+
+import (
+	"math"
+	"slices"
+	"time"
+
+	"cuerda/core/course"
+	"cuerda/core/kitchen"
+	"cuerda/core/mix"
+	"cuerda/core/piece"
+	"cuerda/core/probe"
+	"cuerda/core/safety"
+	"cuerda/internal/live"
+)
+
+// Course is all there is to see of a cooking at one moment, by its own clock.
+type Course struct {
+	ID    string    `json:"id" format:"uuid"`
+	Name  string    `json:"name"`
+	Table time.Time `json:"table"`
+	Start time.Time `json:"start"`
+	// Now is the time by the course's clock, which goes Speed times as fast as the world's.
+	Now   time.Time `json:"now"`
+	Speed float64   `json:"speed"`
+	Seq   int64     `json:"seq" doc:"of its last event"`
+	// Devices is how many follow it.
+	Devices int        `json:"devices"`
+	Ended   *time.Time `json:"ended,omitempty"`
+	// Ready is when the last dish is to be expected, and Late how many minutes after the table.
+	Ready time.Time    `json:"ready"`
+	Late  int          `json:"late_minutes" doc:"below 0 where there is time to spare"`
+	Cooks int          `json:"cooks"`
+	Dish  []CourseDish `json:"dishes"`
+	// Tasks are what there is to do, the most pressing first.
+	Tasks  []CourseTask  `json:"tasks"`
+	Timers []CourseTimer `json:"timers"`
+	// Token is what instruments show to send readings.
+	Token string `json:"token"`
+	// Simulated says that the instruments are.
+	Simulated bool         `json:"simulated"`
+	Scale     *CourseScale `json:"scale,omitempty"`
+}
+
+// CourseDish is a dish of it.
+type CourseDish struct {
+	Name   string       `json:"name"`
+	Pieces int          `json:"pieces,omitempty"`
+	Kind   piece.Kind   `json:"kind,omitempty"`
+	Steps  []CourseStep `json:"steps"`
+	// Bowl is its mix, while there is one.
+	Bowl  *CourseBowl      `json:"bowl,omitempty"`
+	Heat  *CourseHeat      `json:"heat,omitempty"`
+	Found *course.Findings `json:"found,omitempty"`
+	// Build is the kitchen's build that it came from.
+	Build string `json:"build,omitempty"`
+}
+
+// CourseStep is a step as it went or is to be expected.
+type CourseStep struct {
+	Name    string        `json:"name"`
+	Code    string        `json:"code"`
+	Part    int           `json:"part,omitempty"`
+	Status  course.Status `json:"status"`
+	Planned time.Time     `json:"planned"`
+	Begin   time.Time     `json:"begin"`
+	End     time.Time     `json:"end"`
+	Minutes int           `json:"minutes"`
+	Times   int           `json:"times,omitempty"`
+	Timed   bool          `json:"timed" doc:"the clock ends it"`
+	Put     bool          `json:"put" doc:"somebody has to begin it"`
+	Cooks   []int         `json:"cooks" doc:"from 1"`
+	Celsius float64       `json:"celsius,omitempty"`
+	Oven    bool          `json:"oven,omitempty"`
+	Grill   bool          `json:"grill,omitempty"`
+	Weigh   []CourseWeigh `json:"weigh"`
+}
+
+// CourseWeigh is an amount of a step.
+type CourseWeigh struct {
+	Line int    `json:"line"`
+	Food string `json:"food"`
+	// Label is what it is called in the language of the request.
+	Label   string   `json:"label"`
+	Grams   float64  `json:"grams"`
+	Within  float64  `json:"within"`
+	Measure *Measure `json:"measure,omitempty"`
+	// In is what went in, g; missing where nothing has.
+	In  *float64 `json:"in,omitempty"`
+	How string   `json:"how,omitempty" enum:"scale,hand,spoons"`
+}
+
+// CourseBowl is a mix as it really is.
+type CourseBowl struct {
+	Expected mix.Word `json:"expected"`
+	Planned  mix.Word `json:"planned"`
+	Q        *float64 `json:"q,omitempty" doc:"its index as it is"`
+	PlannedQ *float64 `json:"planned_q,omitempty"`
+	Band     Band     `json:"band"`
+	// Off says that what went in changes how it will feel.
+	Off   bool          `json:"off"`
+	Felt  mix.Word      `json:"felt,omitempty"`
+	Mend  *Mend         `json:"mend,omitempty"`
+	Added []CourseAdded `json:"added"`
+	// Labels are what the foods of the mend are called.
+	Labels map[string]string `json:"labels"`
+	Chance float64           `json:"chance" doc:"that its pieces hold, 0..1"`
+}
+
+// CourseAdded is what was added to mend it.
+type CourseAdded struct {
+	Food    string    `json:"food"`
+	Label   string    `json:"label"`
+	Grams   float64   `json:"grams"`
+	Minutes float64   `json:"minutes"`
+	At      time.Time `json:"at"`
+}
+
+// CourseTask is one thing to do.
+type CourseTask struct {
+	Do     string    `json:"do" enum:"weigh,begin,do,off,turn,batch,squeeze,timer,found"`
+	Dish   int       `json:"dish"`
+	Step   int       `json:"step"`
+	Amount int       `json:"amount"`
+	Timer  string    `json:"timer,omitempty"`
+	At     time.Time `json:"at"`
+	Due    bool      `json:"due"`
+	// Alarms says that it sounds now; Urgent that it would, once it is due.
+	Alarms bool   `json:"alarms"`
+	Urgent bool   `json:"urgent"`
+	Name   string `json:"name"`
+	// Cooks whose it is, from 1; none where it is anybody's.
+	Cooks []int `json:"cooks"`
+}
+
+// CourseTimer is one of the cook's own.
+type CourseTimer struct {
+	ID      string    `json:"id"`
+	Name    string    `json:"name"`
+	Begin   time.Time `json:"begin"`
+	End     time.Time `json:"end"`
+	Minutes float64   `json:"minutes"`
+}
+
+// CourseScale is what the scale says.
+type CourseScale struct {
+	In float64   `json:"in" doc:"of the amount, g"`
+	At time.Time `json:"at"`
+}
+
+// CourseHeat is a dish on the heat, by its probes.
+type CourseHeat struct {
+	Dish   int       `json:"dish"`
+	Step   int       `json:"step"`
+	Begun  time.Time `json:"begun"`
+	Target Target    `json:"target"`
+	// Off is when to take it off, and Low to High the interval of 90% of it.
+	Off     time.Time `json:"off"`
+	OffLow  time.Time `json:"off_low"`
+	OffHigh time.Time `json:"off_high"`
+	Reaches bool      `json:"reaches"`
+	// Core is the coldest place as it is made out to be, degC.
+	Core     float64 `json:"core"`
+	CoreLow  float64 `json:"core_low"`
+	CoreHigh float64 `json:"core_high"`
+	Peak     float64 `json:"peak" doc:"the highest that the core comes to, resting too"`
+	// Oven is what it is made out to be, by its own dial; OvenSet what that is set to.
+	Oven     float64 `json:"oven"`
+	OvenLow  float64 `json:"oven_low"`
+	OvenHigh float64 `json:"oven_high"`
+	OvenSet  float64 `json:"oven_set"`
+	// Longer is how many minutes more it takes because of the oven.
+	Longer   float64         `json:"longer_minutes"`
+	Readings []CourseReading `json:"readings" doc:"the last of each kind"`
+	Notices  []CourseNotice  `json:"notices"`
+	Curve    []CoursePoint   `json:"curve"`
+	History  []CourseReading `json:"history"`
+}
+
+// CourseReading is a reading of a probe.
+type CourseReading struct {
+	Where   string    `json:"where" enum:"core,oven,surface"`
+	At      time.Time `json:"at"`
+	Celsius float64   `json:"celsius"`
+}
+
+// CourseNotice is something amiss.
+type CourseNotice struct {
+	Code    probe.Code `json:"code" enum:"slipped,touching,door-open,oven-cool,oven-hot,silent"`
+	Since   time.Time  `json:"since"`
+	Celsius float64    `json:"celsius"`
+}
+
+// CoursePoint is a moment to come.
+type CoursePoint struct {
+	At   time.Time `json:"at"`
+	Core float64   `json:"core"`
+	Low  float64   `json:"low"`
+	High float64   `json:"high"`
+}
+
+// CourseWords are what courses are said with in a language.
+type CourseWords struct {
+	Spanish bool
+	// Say gives the demonstration's own words.
+	Say func(string) string
+}
+
+func (w *CourseWords) food(k *kitchen.Kitchen, id, name string) string {
+	if name != "" {
+		return name
+	}
+	f := k.Foods.Find(id)
+	switch {
+	case f == nil:
+		return id
+	case w.Spanish && f.NameES != "":
+		return f.NameES
+	}
+	return f.Name
+}
+
+// CourseOf tells a course of a kitchen.
+func CourseOf(id string, l *live.Look, k *kitchen.Kitchen, w CourseWords) Course {
+	p, s := l.Plan, l.State
+	out := Course{
+		ID: id, Name: w.Say(p.Name), Table: p.Table, Start: s.Start, Now: l.Now, Speed: l.Speed, Seq: l.Seq, Devices: l.Devices, Ended: s.End,
+		Ready: l.Ready, Late: int(math.Round(l.Ready.Sub(p.Table).Minutes())), Cooks: p.Kitchen.Cooks, Token: l.Token,
+		Dish: make([]CourseDish, len(p.Dishes)), Tasks: []CourseTask{}, Timers: []CourseTimer{},
+	}
+	if l.Scale.Known {
+		out.Scale = &CourseScale{l.Scale.In, l.Scale.At}
+	}
+	for d := range p.Dishes {
+		dish := &p.Dishes[d]
+		to := &out.Dish[d]
+		*to = CourseDish{Name: w.Say(dish.Name), Pieces: dish.Pieces, Kind: dish.Kind(), Steps: make([]CourseStep, len(dish.Steps)), Found: s.Dishes[d].Found}
+		if dish.From != nil {
+			to.Build = dish.From.Build
+		}
+		if b, ok := l.Bowls[d]; ok {
+			to.Bowl = bowlOf(&b, &s.Dishes[d], k, &w)
+		}
+	}
+	for i := range l.Timings {
+		t := &l.Timings[i]
+		step := &p.Dishes[t.Dish].Steps[t.Step]
+		out.Dish[t.Dish].Steps[t.Step] = CourseStep{
+			Name: w.Say(step.Name), Code: step.Code, Part: step.Part, Status: t.Status, Planned: t.Planned, Begin: t.Begin, End: t.End,
+			Minutes: step.Minutes, Times: step.Times, Timed: step.Timed(), Put: step.Put(), Cooks: cooksFrom1(step), Celsius: step.Celsius,
+			Oven: step.Racks > 0, Grill: step.Grill, Weigh: weighOf(step, &s.Dishes[t.Dish].Steps[t.Step], k, &w),
+		}
+	}
+	for at, ahead := range l.Ahead {
+		heat := HeatOf(at.Dish, at.Step, ahead, p.Dishes[at.Dish].Target)
+		out.Dish[at.Dish].Heat = &heat
+	}
+	for i := range l.Tasks {
+		t := &l.Tasks[i]
+		task := CourseTask{Do: t.Do, Dish: t.Dish, Step: t.Step, Amount: t.Amount, Timer: t.Timer, At: t.At, Due: !t.At.After(l.Now), Alarms: t.Alarms(l.Now, s), Urgent: t.Urgent(), Name: t.Name, Cooks: []int{}}
+		if t.Do != course.DoTimer {
+			task.Cooks = cooksFrom1(&p.Dishes[t.Dish].Steps[t.Step])
+		}
+		out.Tasks = append(out.Tasks, task)
+	}
+	for i := range s.Timers {
+		if t := &s.Timers[i]; !t.Off {
+			out.Timers = append(out.Timers, CourseTimer{t.ID, t.Name, t.At, t.At.Add(time.Duration(t.Minutes * float64(time.Minute))), t.Minutes})
+		}
+	}
+	return out
+}
+
+func cooksFrom1(s *course.Step) []int {
+	out := make([]int, len(s.Cooks))
+	for i, c := range s.Cooks {
+		out[i] = c + 1
+	}
+	return out
+}
+
+func weighOf(step *course.Step, is *course.StepState, k *kitchen.Kitchen, w *CourseWords) []CourseWeigh {
+	out := make([]CourseWeigh, len(step.Weigh))
+	for i, a := range step.Weigh {
+		out[i] = CourseWeigh{Line: a.Line, Food: a.Food, Label: w.food(k, a.Food, a.Name), Grams: Tidy(a.Grams, 1), Within: a.Within}
+		if f := k.Foods.Find(a.Food); f != nil {
+			if m, ok := f.Measure(a.Grams); ok {
+				out[i].Measure = (*Measure)(&m)
+			}
+		}
+		if in, ok := is.Weighed[a.Line]; ok {
+			grams := Tidy(in.Grams, 1)
+			out[i].In, out[i].How = &grams, in.How
+		}
+	}
+	return out
+}
+
+// bowlOf tells a mix with what was added to it.
+func bowlOf(b *course.Bowl, d *course.DishState, k *kitchen.Kitchen, w *CourseWords) *CourseBowl {
+	out := &CourseBowl{
+		Expected: b.Expected.Word, Planned: b.Planned.Word, Q: tidied(b.Expected.Q, 3), PlannedQ: tidied(b.Planned.Q, 3), Band: Band(b.Expected.Band),
+		Off: b.Off, Felt: b.Felt, Added: []CourseAdded{}, Labels: map[string]string{}, Chance: Tidy(b.Expected.Chance, 3),
+	}
+	if b.Mend != nil {
+		mend := Of[Mend](b.Mend)
+		out.Mend = &mend
+		for i := range mend.Additions {
+			out.Labels[mend.Additions[i].Food] = w.food(k, mend.Additions[i].Food, "")
+		}
+	}
+	for _, a := range d.Added {
+		out.Added = append(out.Added, CourseAdded{a.Food, w.food(k, a.Food, ""), Tidy(a.Grams, 1), a.Minutes, a.At})
+	}
+	return out
+}
+
+// Bowl tells what a mix would be.
+func Bowl(b *course.Bowl, k *kitchen.Kitchen, w CourseWords) CourseBowl {
+	return *bowlOf(b, &course.DishState{}, k, &w)
+}
+
+// HeatOf tells a dish on the heat.
+func HeatOf(dish, step int, a *live.Ahead, target safety.Target) CourseHeat {
+	f := &a.Forecast
+	out := CourseHeat{
+		Dish: dish, Step: step, Begun: a.Begun, Target: Of[Target](target), Reaches: f.Reaches,
+		Core: Tidy(f.Core.Value, 1), CoreLow: Tidy(f.Core.Low, 1), CoreHigh: Tidy(f.Core.High, 1), Peak: Tidy(f.Peak.Value, 1),
+		Oven: Tidy(f.Oven.Value-a.Offset, 0), OvenLow: Tidy(f.Oven.Low-a.Offset, 0), OvenHigh: Tidy(f.Oven.High-a.Offset, 0), OvenSet: Tidy(f.OvenSet-a.Offset, 0),
+		Longer: Tidy(f.Late, 1), Readings: []CourseReading{}, Notices: []CourseNotice{}, Curve: []CoursePoint{}, History: []CourseReading{},
+	}
+	out.Off, out.OffLow, out.OffHigh = a.Off()
+	for w, r := range a.Last {
+		out.Readings = append(out.Readings, CourseReading{string(w), r.At, r.Celsius})
+	}
+	slices.SortFunc(out.Readings, func(a, b CourseReading) int {
+		if a.Where < b.Where {
+			return -1
+		}
+		return 1
+	})
+	for _, n := range f.Notices {
+		out.Notices = append(out.Notices, CourseNotice{n.Code, a.Time(n.Since), Tidy(n.Celsius, 0)})
+	}
+	for _, p := range f.Curve {
+		out.Curve = append(out.Curve, CoursePoint{a.Time(p.Minutes), Tidy(p.Core.Value, 1), Tidy(p.Core.Low, 1), Tidy(p.Core.High, 1)})
+	}
+	for _, r := range a.History {
+		out.History = append(out.History, CourseReading{string(r.Where), r.At, r.Celsius})
+	}
+	return out
+}

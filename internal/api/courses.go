@@ -1,0 +1,314 @@
+package api
+
+import (
+	"context"
+	"encoding/json"
+	"errors"
+	"net/http"
+	"time"
+
+	"github.com/danielgtaylor/huma/v2"
+
+	"cuerda/core/course"
+	"cuerda/core/kitchen"
+	"cuerda/core/supper"
+	"cuerda/core/supper/menu"
+	"cuerda/internal/answer"
+	"cuerda/internal/demo"
+	"cuerda/internal/live"
+	"cuerda/internal/problem"
+)
+
+// CourseEntry is a course in the list.
+type CourseEntry struct {
+	ID     string     `json:"id" format:"uuid"`
+	Name   string     `json:"name"`
+	Table  time.Time  `json:"table"`
+	Start  time.Time  `json:"start"`
+	Dishes int        `json:"dishes"`
+	Ended  *time.Time `json:"ended,omitempty"`
+}
+
+// NewCourse says what is to be cooked: a supper or a build of the kitchen.
+type NewCourse struct {
+	Supper string `json:"supper,omitempty" format:"uuid"`
+	Build  string `json:"build,omitempty" format:"uuid"`
+	// Table is when it is to be on the table; as soon as it can be where it says nothing, or is
+	// sooner than that.
+	Table *time.Time `json:"table,omitempty"`
+}
+
+// CourseCommands are what a device did, in its order.
+type CourseCommands struct {
+	Events []course.Event `json:"events" minItems:"1" maxItems:"500"`
+}
+
+// CourseOutcome is what became of a command.
+type CourseOutcome struct {
+	ID string `json:"id"`
+	// Seq is that of the course then, 0 where it was refused.
+	Seq     int64  `json:"seq"`
+	Refused string `json:"refused,omitempty" doc:"why"`
+	Got     string `json:"got,omitempty"`
+}
+
+// CourseAnswer is what became of commands, and what there is to see now.
+type CourseAnswer struct {
+	Outcomes []CourseOutcome `json:"outcomes"`
+	Course   answer.Course   `json:"course"`
+}
+
+// CourseEvents are events of a course, in the order in which they were taken.
+type CourseEvents struct {
+	Seq    int64       `json:"seq"`
+	Events []KeptEvent `json:"events"`
+}
+
+// KeptEvent is an event as it was taken.
+type KeptEvent struct {
+	Seq int64 `json:"seq"`
+	course.Event
+}
+
+func (s *Server) registerCourses(api huma.API) {
+	huma.Register(api, op(http.MethodGet, "/courses", "listCourses", "Courses, those that go on first"), s.listCourses)
+	create := op(http.MethodPost, "/courses", "beginCourse", "Begin to cook a supper or a build", 404, 410, 422)
+	create.DefaultStatus = http.StatusCreated
+	huma.Register(api, create, s.beginCourse)
+	huma.Register(api, op(http.MethodGet, "/courses/{id}", "getCourse", "A course as it is now", 404, 410), func(ctx context.Context, in *IDInput) (*body[answer.Course], error) {
+		c, k, err := s.findCourse(ctx, in.ID)
+		if err != nil {
+			return nil, err
+		}
+		return &body[answer.Course]{s.courseOf(ctx, c, k)}, nil
+	})
+	// What makes no sense of a queue is refused by itself; the rest of it counts.
+	act := op(http.MethodPost, "/courses/{id}/events", "actOnCourse", "What a device did, each once", 404, 410, 422)
+	act.SkipValidateBody = true
+	huma.Register(api, act, s.actOnCourse)
+	huma.Register(api, op(http.MethodGet, "/courses/{id}/events", "listCourseEvents", "The events of a course", 404, 410), func(ctx context.Context, in *courseEventsInput) (*body[CourseEvents], error) {
+		if _, _, err := s.findCourse(ctx, in.ID); err != nil {
+			return nil, err
+		}
+		events, err := s.Store.CourseEvents(ctx, in.ID, in.After)
+		if err != nil {
+			return nil, s.problemOf(ctx, err)
+		}
+		out := CourseEvents{Seq: in.After, Events: []KeptEvent{}}
+		for _, e := range events {
+			out.Seq, out.Events = e.Seq, append(out.Events, KeptEvent{e.Seq, e.Event})
+		}
+		return &body[CourseEvents]{out}, nil
+	})
+	huma.Register(api, op(http.MethodPost, "/courses/{id}/past", "lookPast", "What an amount would do, before it is taken", 404, 410, 422), s.lookPast)
+	huma.Register(api, op(http.MethodDelete, "/courses/{id}", "deleteCourse", "Put a course away", 404), func(ctx context.Context, in *IDInput) (*struct{}, error) {
+		if err := s.Store.DeleteCourse(ctx, kitchenID(ctx), in.ID); err != nil {
+			return nil, s.problemOf(ctx, err)
+		}
+		s.live.Forget(in.ID)
+		return nil, nil
+	})
+	huma.Register(api, op(http.MethodPost, "/courses/{id}/restore", "restoreCourse", "Bring a course back", 404), func(ctx context.Context, in *IDInput) (*body[answer.Course], error) {
+		if err := s.Store.RestoreCourse(ctx, kitchenID(ctx), in.ID); err != nil {
+			return nil, s.problemOf(ctx, err)
+		}
+		c, k, err := s.findCourse(ctx, in.ID)
+		if err != nil {
+			return nil, err
+		}
+		return &body[answer.Course]{s.courseOf(ctx, c, k)}, nil
+	})
+	s.registerInstruments(api)
+}
+
+type courseEventsInput struct {
+	IDInput
+	After int64 `query:"after" minimum:"0"`
+}
+
+type coursesInput struct {
+	Limit int `query:"limit" minimum:"1" maximum:"300" default:"50"`
+}
+
+func (s *Server) listCourses(ctx context.Context, in *coursesInput) (*body[[]CourseEntry], error) {
+	all, err := s.Store.ListCourses(ctx, kitchenID(ctx), in.Limit)
+	if err != nil {
+		return nil, s.problemOf(ctx, err)
+	}
+	out := make([]CourseEntry, len(all))
+	for i, e := range all {
+		out[i] = CourseEntry(e)
+		out[i].Name = demo.Say(e.Name, languageOf(ctx))
+	}
+	return &body[[]CourseEntry]{out}, nil
+}
+
+// findCourse gives a course with the kitchen it is cooked in.
+func (s *Server) findCourse(ctx context.Context, id string) (*live.Course, *kitchen.Kitchen, error) {
+	k, err := s.kitchen(ctx)
+	if err != nil {
+		return nil, nil, err
+	}
+	c, err := s.live.Find(ctx, kitchenID(ctx), id)
+	if err != nil {
+		return nil, nil, s.problemOf(ctx, err)
+	}
+	return c, k, nil
+}
+
+func courseWords(ctx context.Context) answer.CourseWords {
+	language := languageOf(ctx)
+	return answer.CourseWords{Spanish: language == "es", Say: func(text string) string { return demo.Say(text, language) }}
+}
+
+func (s *Server) courseOf(ctx context.Context, c *live.Course, k *kitchen.Kitchen) answer.Course {
+	out := answer.CourseOf(c.ID, c.Look(k), k, courseWords(ctx))
+	out.Simulated = s.simulated(c.ID)
+	return out
+}
+
+type beginCourseInput struct {
+	Body NewCourse
+}
+
+func (s *Server) beginCourse(ctx context.Context, in *beginCourseInput) (*body[answer.Course], error) {
+	k, err := s.kitchen(ctx)
+	if err != nil {
+		return nil, err
+	}
+	d, err := s.toCook(ctx, &in.Body)
+	if err != nil {
+		return nil, err
+	}
+	now := time.Now()
+	planned, err := s.inTime(ctx, d, k, now)
+	if err != nil {
+		return nil, problem.OfSupper(err, d.Dishes)
+	}
+	plan := course.Of(d, planned, k)
+	plan.Supper, plan.Build = in.Body.Supper, in.Body.Build
+	kept, err := s.Store.CreateCourse(ctx, kitchenID(ctx), plan, now.Truncate(time.Millisecond), now)
+	if err != nil {
+		return nil, s.problemOf(ctx, err)
+	}
+	c, err := s.live.Find(ctx, kitchenID(ctx), kept.ID)
+	if err != nil {
+		return nil, s.problemOf(ctx, err)
+	}
+	return &body[answer.Course]{s.courseOf(ctx, c, k)}, nil
+}
+
+// toCook gives what is to be cooked as a supper.
+func (s *Server) toCook(ctx context.Context, of *NewCourse) (*menu.Supper, error) {
+	switch {
+	case (of.Supper == "") == (of.Build == ""):
+		return nil, problem.New(http.StatusUnprocessableEntity, problem.BadRequest, "A course is of a supper or of a build.")
+	case of.Supper != "":
+		kept, err := s.Store.FindSupper(ctx, kitchenID(ctx), of.Supper)
+		if err != nil {
+			return nil, s.problemOf(ctx, err)
+		}
+		d := kept.Document
+		if of.Table != nil {
+			d.Table = *of.Table
+		}
+		d.Now = nil
+		return &d, nil
+	}
+	kept, err := s.Store.Find(ctx, kitchenID(ctx), of.Build)
+	if err != nil {
+		return nil, s.problemOf(ctx, err)
+	}
+	text, err := json.Marshal(&kept.Document)
+	if err != nil {
+		return nil, s.problemOf(ctx, err)
+	}
+	d := &menu.Supper{Format: menu.Format, Name: kept.Document.Name, Table: time.Now().Add(-time.Hour), Aim: string(supper.LatestStart)}
+	if of.Table != nil {
+		d.Table = *of.Table
+	}
+	d.Dishes = []menu.SupperDish{{Name: kept.Document.Name, Build: text, From: &menu.SupperFrom{Build: kept.ID, Version: kept.Version}}}
+	return d, nil
+}
+
+// inTime plans a supper from now for its table, or where that is too soon for as soon as it
+// can be.
+func (s *Server) inTime(ctx context.Context, d *menu.Supper, k *kitchen.Kitchen, now time.Time) (*menu.Planned, error) {
+	options := menu.Options{Done: ctx.Done()}
+	if d.Table.After(now) {
+		own := *d
+		at := now.Truncate(time.Minute)
+		own.Now = &at
+		planned, err := s.baker.Make(&own, k, options)
+		var odds *supper.AtOddsError
+		if err == nil || !errors.As(err, &odds) {
+			return planned, err
+		}
+	}
+	// Without a now it takes as long as it takes; the table moves to where that fits.
+	free := *d
+	free.Table = now.Add(24 * time.Hour).Truncate(time.Minute)
+	free.Pins = nil
+	planned, err := s.baker.Make(&free, k, options)
+	if err != nil {
+		return nil, err
+	}
+	by := free.Table.Sub(planned.Time(planned.Plan.Start)) + time.Minute
+	moved := now.Add(by).Truncate(time.Minute).Sub(d.Table)
+	free.Table = d.Table.Add(moved)
+	free.Dishes = append([]menu.SupperDish(nil), d.Dishes...)
+	for i := range free.Dishes {
+		if at := free.Dishes[i].At; at != nil {
+			then := at.Add(moved)
+			free.Dishes[i].At = &then
+		}
+	}
+	return s.baker.Make(&free, k, options)
+}
+
+// mostCommands is how many a device may send at once.
+const mostCommands = 500
+
+type actInput struct {
+	IDInput
+	Body CourseCommands
+}
+
+func (s *Server) actOnCourse(ctx context.Context, in *actInput) (*body[CourseAnswer], error) {
+	c, k, err := s.findCourse(ctx, in.ID)
+	if err != nil {
+		return nil, err
+	}
+	if n := len(in.Body.Events); n == 0 || n > mostCommands {
+		return nil, problem.New(http.StatusUnprocessableEntity, problem.BadRequest, "Between 1 and 500 events are taken at once.")
+	}
+	outcomes, err := c.Do(ctx, in.Body.Events)
+	if err != nil {
+		return nil, s.problemOf(ctx, err)
+	}
+	out := CourseAnswer{Outcomes: make([]CourseOutcome, len(outcomes)), Course: s.courseOf(ctx, c, k)}
+	for i, o := range outcomes {
+		out.Outcomes[i] = CourseOutcome{ID: o.ID, Seq: o.Seq}
+		if o.Refused != nil {
+			out.Outcomes[i].Refused, out.Outcomes[i].Got = o.Refused.Code, o.Refused.Got
+		}
+	}
+	return &body[CourseAnswer]{out}, nil
+}
+
+type pastInput struct {
+	IDInput
+	Body course.Event
+}
+
+func (s *Server) lookPast(ctx context.Context, in *pastInput) (*body[answer.CourseBowl], error) {
+	c, k, err := s.findCourse(ctx, in.ID)
+	if err != nil {
+		return nil, err
+	}
+	b, ok := c.Past(in.Body, k)
+	if !ok {
+		return nil, problem.New(http.StatusUnprocessableEntity, problem.BadRequest, "That is no amount of a mix.")
+	}
+	return &body[answer.CourseBowl]{answer.Bowl(&b, k, courseWords(ctx))}, nil
+}

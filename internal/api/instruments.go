@@ -1,0 +1,218 @@
+package api
+
+import (
+	"context"
+	"crypto/rand"
+	"errors"
+	"net/http"
+	"strings"
+	"sync"
+
+	"github.com/danielgtaylor/huma/v2"
+
+	"cuerda/core/course"
+	"cuerda/core/kitchen"
+	"cuerda/internal/answer"
+	"cuerda/internal/device"
+	"cuerda/internal/live"
+	"cuerda/internal/principal"
+	"cuerda/internal/problem"
+	"cuerda/internal/senml"
+	"cuerda/internal/store"
+)
+
+// TakenReadings says what became of a pack.
+type TakenReadings struct {
+	Kept int `json:"kept" doc:"readings of probes that have been kept"`
+	// Used readings have drawn the forecast; Noted tell nothing new; Aside are of a probe that is
+	// not where it should be; Late came after others that were taken later.
+	Used  int `json:"used"`
+	Noted int `json:"noted"`
+	Aside int `json:"aside"`
+	Late  int `json:"late"`
+	// Without are records that hold no number.
+	Without int            `json:"without"`
+	Faults  []ReadingFault `json:"faults"`
+}
+
+// ReadingFault is a record that was set aside.
+type ReadingFault struct {
+	Index int    `json:"index"`
+	Code  string `json:"code" enum:"unknown-instrument,unknown-unit,impossible,from-the-future,before-the-course"`
+	Got   string `json:"got,omitempty"`
+}
+
+// TokenInput is what an instrument shows.
+type TokenInput struct {
+	Authorization string `header:"Authorization" doc:"Bearer and the token that the course shows"`
+}
+
+type readingsInput struct {
+	TokenInput
+	RawBody []byte
+}
+
+// maxPack is the longest pack that is read, bytes.
+const maxPack = 256 << 10
+
+func (s *Server) registerInstruments(api huma.API) {
+	send := op(http.MethodPost, "/readings", "sendReadings", "What instruments measured, as SenML (RFC 8428)", 401, 413, 422)
+	send.MaxBodyBytes = maxPack
+	send.SkipValidateBody = true
+	send.RequestBody = &huma.RequestBody{Required: true, Content: map[string]*huma.MediaType{
+		senml.MediaType: {Schema: &huma.Schema{Type: huma.TypeArray, Items: &huma.Schema{Type: huma.TypeObject}}},
+	}}
+	huma.Register(api, send, s.sendReadings)
+	huma.Register(api, op(http.MethodGet, "/readings", "whatToMeasure", "What there is to measure", 401), func(ctx context.Context, in *TokenInput) (*body[device.ToMeasure], error) {
+		c, _, err := s.courseByToken(ctx, in.Authorization)
+		if err != nil {
+			return nil, err
+		}
+		return &body[device.ToMeasure]{*c.Instruments()}, nil
+	})
+	huma.Register(api, op(http.MethodPost, "/courses/{id}/instruments", "simulate", "Start or stop simulated instruments", 404, 410, 422), s.simulate)
+}
+
+// courseByToken gives the course that an instrument may send to, with a context of its kitchen.
+func (s *Server) courseByToken(ctx context.Context, authorization string) (*live.Course, context.Context, error) {
+	token, ok := strings.CutPrefix(authorization, "Bearer ")
+	if token = strings.TrimSpace(token); !ok || token == "" || len(token) > 200 {
+		s.live.Counts.Refused.Add(1)
+		return nil, ctx, problem.New(http.StatusUnauthorized, problem.Forbidden, "Readings need the token that the course shows: Authorization: Bearer ...")
+	}
+	kitchenID, id, err := s.Store.CourseOf(ctx, token)
+	if err != nil {
+		if !errors.Is(err, store.ErrNotFound) {
+			return nil, ctx, s.problemOf(ctx, err)
+		}
+		s.live.Counts.Refused.Add(1)
+		return nil, ctx, problem.New(http.StatusUnauthorized, problem.Forbidden, "There is no course with this token.")
+	}
+	ctx = principal.With(ctx, principal.Principal{Kitchen: kitchenID})
+	c, err := s.live.Find(ctx, kitchenID, id)
+	if err != nil {
+		return nil, ctx, s.problemOf(ctx, err)
+	}
+	return c, ctx, nil
+}
+
+func (s *Server) sendReadings(ctx context.Context, in *readingsInput) (*body[TakenReadings], error) {
+	c, ctx, err := s.courseByToken(ctx, in.Authorization)
+	if err != nil {
+		return nil, err
+	}
+	pack, without, err := senml.Read(in.RawBody)
+	if err != nil {
+		s.live.Counts.Malformed.Add(1)
+		return nil, problem.New(http.StatusUnprocessableEntity, problem.BadRequest, "The readings cannot be read: "+err.Error()+".")
+	}
+	taken, err := c.Readings(ctx, pack)
+	if errors.Is(err, live.ErrBusy) {
+		return nil, problem.New(http.StatusServiceUnavailable, problem.Unavailable, "More readings come than can be kept: send them again in a moment.")
+	}
+	if err != nil {
+		return nil, s.problemOf(ctx, err)
+	}
+	out := TakenReadings{taken.Kept, taken.Used, taken.Noted, taken.Aside, taken.Late, without, []ReadingFault{}}
+	for _, f := range taken.Faults {
+		out.Faults = append(out.Faults, ReadingFault(f))
+	}
+	return &body[TakenReadings]{out}, nil
+}
+
+// Instruments says which instruments are to be simulated, and how fast the clock is to go.
+type Instruments struct {
+	On    bool    `json:"on"`
+	Speed float64 `json:"speed,omitempty" minimum:"1" maximum:"60" doc:"of the course's clock; as it is where it says nothing"`
+}
+
+type simulateInput struct {
+	IDInput
+	Body Instruments
+}
+
+func (s *Server) simulate(ctx context.Context, in *simulateInput) (*body[answer.Course], error) {
+	c, k, err := s.findCourse(ctx, in.ID)
+	if err != nil {
+		return nil, err
+	}
+	if _, speed := c.Now(); in.Body.Speed > 0 && in.Body.Speed != speed {
+		if _, err := c.Do(ctx, []course.Event{{ID: rand.Text(), Device: "simulated", Kind: course.Clock, Speed: in.Body.Speed}}); err != nil {
+			return nil, s.problemOf(ctx, err)
+		}
+	}
+	if in.Body.On {
+		s.startSimulated(c, k)
+	} else {
+		s.stopSimulated(c.ID)
+	}
+	c.Poke()
+	return &body[answer.Course]{s.courseOf(ctx, c, k)}, nil
+}
+
+// simulations are the simulated instruments that run, by course.
+type simulations struct {
+	mu      sync.Mutex
+	running map[string]context.CancelFunc
+}
+
+// local are the instruments of a course of this server. What they measure is written and read as
+// that of any other.
+type local struct{ course *live.Course }
+
+func (l local) Course(context.Context) (*device.ToMeasure, error) { return l.course.Instruments(), nil }
+
+func (l local) Send(ctx context.Context, records []senml.Record) error {
+	text, err := senml.Write(records)
+	if err != nil {
+		return err
+	}
+	pack, _, err := senml.Read(text)
+	if err != nil {
+		return err
+	}
+	_, err = l.course.Readings(ctx, pack)
+	return err
+}
+
+func (s *Server) startSimulated(c *live.Course, k *kitchen.Kitchen) {
+	s.simulations.mu.Lock()
+	defer s.simulations.mu.Unlock()
+	if s.simulations.running[c.ID] != nil || s.life == nil || s.life.Err() != nil {
+		return
+	}
+	if s.simulations.running == nil {
+		s.simulations.running = map[string]context.CancelFunc{}
+	}
+	ctx, stop := context.WithCancel(s.life)
+	s.simulations.running[c.ID] = stop
+	go func() {
+		if err := device.Run(ctx, local{c}, device.Options{Kitchen: k, Seed: device.Seeded(c.ID), Scale: true, Probes: true}); err != nil {
+			s.Log.Error("simulated instruments", "course", c.ID, "error", err)
+		}
+		s.stopSimulated(c.ID)
+		c.Poke()
+	}()
+}
+
+func (s *Server) stopSimulated(id string) {
+	s.simulations.mu.Lock()
+	defer s.simulations.mu.Unlock()
+	if stop := s.simulations.running[id]; stop != nil {
+		stop()
+		delete(s.simulations.running, id)
+	}
+}
+
+func (s *Server) simulated(id string) bool {
+	s.simulations.mu.Lock()
+	defer s.simulations.mu.Unlock()
+	return s.simulations.running[id] != nil
+}
+
+// Close ends what goes on by itself: the simulated instruments, and the streams that are followed.
+func (s *Server) Close() {
+	if s.end != nil {
+		s.end()
+	}
+}

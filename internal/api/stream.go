@@ -1,0 +1,181 @@
+package api
+
+import (
+	"bytes"
+	"context"
+	"encoding/json"
+	"errors"
+	"fmt"
+	"net/http"
+	"strconv"
+	"sync"
+	"time"
+
+	"github.com/gin-gonic/gin"
+
+	"cuerda/core/kitchen"
+	"cuerda/internal/answer"
+	"cuerda/internal/live"
+	"cuerda/internal/problem"
+)
+
+const (
+	streamPath = "/api/courses/:id/stream"
+	// heartbeat is how often a stream that is quiet says that it lives.
+	heartbeat = 15 * time.Second
+	// slowest is how long a device may take to take a piece of news.
+	slowest = 10 * time.Second
+	// again is when a device that lost its stream asks for it again, ms.
+	again = 1500
+)
+
+// shown is a course as it is sent, for all that follow it in a language.
+type shown struct {
+	mu   sync.Mutex
+	made map[string]shownAs
+}
+
+type shownAs struct {
+	version int64
+	at      time.Time
+	text    []byte
+}
+
+// freshFor is how long one text serves all that follow.
+const freshFor = 200 * time.Millisecond
+
+// text gives the course as JSON. All that follow it in one language are sent the same.
+func (s *Server) text(c *gin.Context, course *live.Course, k *kitchen.Kitchen) ([]byte, int64, error) {
+	ctx := c.Request.Context()
+	key := course.ID + " " + languageOf(ctx)
+	version := course.Version()
+	s.shown.mu.Lock()
+	was, known := s.shown.made[key]
+	s.shown.mu.Unlock()
+	if known && was.version == version && time.Since(was.at) < freshFor {
+		return was.text, version, nil
+	}
+	look := course.Look(k)
+	out := answer.CourseOf(course.ID, look, k, courseWords(ctx))
+	out.Simulated = s.simulated(course.ID)
+	text, err := json.Marshal(&out)
+	if err != nil {
+		return nil, 0, err
+	}
+	s.shown.mu.Lock()
+	defer s.shown.mu.Unlock()
+	if s.shown.made == nil || len(s.shown.made) > 1000 {
+		s.shown.made = map[string]shownAs{}
+	}
+	s.shown.made[key] = shownAs{look.Version, time.Now(), text}
+	return text, look.Version, nil
+}
+
+// stream sends what is new of a course as server-sent events: course, whole, whenever it
+// changes; readings and scale as they come. The ID of an event is the number of the course's last
+// one, so that a device that comes back with the newest is not told again what it knows.
+func (s *Server) stream(c *gin.Context) {
+	ctx, stop := context.WithCancel(c.Request.Context())
+	defer stop()
+	defer context.AfterFunc(s.life, stop)()
+	course, k, err := s.findCourse(ctx, c.Param("id"))
+	if err != nil {
+		if p := (*problem.Problem)(nil); errors.As(err, &p) {
+			refuse(c, p)
+			return
+		}
+		refuse(c, problem.New(http.StatusInternalServerError, problem.Internal, "Something went wrong here."))
+		return
+	}
+	control := http.NewResponseController(c.Writer)
+	_ = control.SetReadDeadline(time.Time{})
+	h := c.Writer.Header()
+	h.Set("Content-Type", "text/event-stream; charset=utf-8")
+	h.Set("Cache-Control", "no-store")
+	h.Set("X-Accel-Buffering", "no")
+	c.Writer.WriteHeader(http.StatusOK)
+	subscriber, leave := course.Follow()
+	defer leave()
+	if course.Plan().Simulated {
+		s.startSimulated(course, k)
+	}
+	var out bytes.Buffer
+	send := func() bool {
+		_ = control.SetWriteDeadline(time.Now().Add(slowest))
+		_, err := c.Writer.Write(out.Bytes())
+		out.Reset()
+		return err == nil && control.Flush() == nil
+	}
+	fmt.Fprintf(&out, "retry: %d\n\n", again)
+	known, _ := strconv.ParseInt(c.GetHeader("Last-Event-ID"), 10, 64)
+	if seq := course.Seq(); known == 0 || known != seq {
+		if !s.tellCourse(c, &out, course) {
+			return
+		}
+	}
+	for send() {
+		news, ok := subscriber.Wait(ctx, heartbeat)
+		if !ok || news.End {
+			if news.End {
+				out.WriteString("event: end\ndata: {}\n\n")
+				send()
+			}
+			return
+		}
+		if news == (live.News{}) {
+			out.WriteString(": still here\n\n")
+		}
+		if news.View && !s.tellCourse(c, &out, course) {
+			return
+		}
+		if news.Readings {
+			s.tellReadings(&out, course)
+		}
+		if news.Weighs {
+			scale := course.Scale()
+			tell(&out, "scale", answer.CourseScale{In: scale.In, At: scale.At})
+		}
+	}
+}
+
+func (s *Server) tellCourse(c *gin.Context, out *bytes.Buffer, course *live.Course) bool {
+	k, err := s.kitchen(c.Request.Context())
+	if err != nil {
+		return false
+	}
+	seq := course.Seq()
+	text, _, err := s.text(c, course, k)
+	if err != nil {
+		return false
+	}
+	fmt.Fprintf(out, "id: %d\nevent: course\ndata: %s\n\n", seq, text)
+	return true
+}
+
+// StreamReadings are the last readings of the dishes on the heat.
+type StreamReadings struct {
+	Now      time.Time       `json:"now"`
+	Readings []StreamReading `json:"readings"`
+}
+
+// StreamReading is one of them.
+type StreamReading struct {
+	Dish int `json:"dish"`
+	answer.CourseReading
+}
+
+func (s *Server) tellReadings(out *bytes.Buffer, course *live.Course) {
+	now, _ := course.Now()
+	news := StreamReadings{Now: now, Readings: []StreamReading{}}
+	for _, r := range course.Last() {
+		news.Readings = append(news.Readings, StreamReading{r.Dish, answer.CourseReading{Where: string(r.Where), At: r.At, Celsius: r.Celsius}})
+	}
+	tell(out, "readings", news)
+}
+
+func tell(out *bytes.Buffer, event string, data any) {
+	text, err := json.Marshal(data)
+	if err == nil {
+		fmt.Fprintf(out, "event: %s\ndata: %s\n\n", event, text)
+	}
+}

@@ -1,0 +1,283 @@
+// Package live keeps the courses that go on in memory: their state, what is forecast of what is
+// on the heat, and who follows them. What is kept in the database is the truth; this is what
+// it comes to.
+package live
+
+import (
+	"context"
+	"encoding/json"
+	"log/slog"
+	"sync"
+	"sync/atomic"
+	"time"
+
+	"cuerda/core/course"
+	"cuerda/core/kitchen"
+	"cuerda/core/probe"
+	"cuerda/internal/store"
+)
+
+// Courses are those that somebody follows or acts on.
+type Courses struct {
+	Store *store.Store
+	// Kitchen gives a kitchen by its ID.
+	Kitchen func(ctx context.Context, id string) (*kitchen.Kitchen, error)
+	Log     *slog.Logger
+	// Now is the world's time; the machine's where it is nil.
+	Now func() time.Time
+
+	mu    sync.Mutex
+	open  map[string]*Course
+	asked map[string]*loading
+
+	sink   sink
+	ahead  chan looking
+	ahead1 sync.Once
+
+	// Counts are of readings since it began.
+	Counts Counts
+}
+
+// Counts are how many readings came to what.
+type Counts struct {
+	Used, Noted, Aside, Late, Doubled, Malformed, Impossible, Unknown, Refused atomic.Int64
+	// Following is how many devices follow courses.
+	Following atomic.Int64
+}
+
+type loading struct {
+	done   chan struct{}
+	course *Course
+	err    error
+}
+
+func (all *Courses) now() time.Time {
+	if all.Now != nil {
+		return all.Now()
+	}
+	return time.Now()
+}
+
+// Find gives a course of a kitchen.
+func (all *Courses) Find(ctx context.Context, kitchenID, id string) (*Course, error) {
+	all.mu.Lock()
+	if c := all.open[id]; c != nil {
+		all.mu.Unlock()
+		if c.KitchenID != kitchenID {
+			return nil, store.ErrNotFound
+		}
+		return c, nil
+	}
+	if l := all.asked[id]; l != nil {
+		all.mu.Unlock()
+		select {
+		case <-l.done:
+		case <-ctx.Done():
+			return nil, ctx.Err()
+		}
+		if l.err == nil && l.course.KitchenID != kitchenID {
+			return nil, store.ErrNotFound
+		}
+		return l.course, l.err
+	}
+	if all.open == nil {
+		all.open, all.asked = map[string]*Course{}, map[string]*loading{}
+	}
+	l := &loading{done: make(chan struct{})}
+	all.asked[id] = l
+	all.mu.Unlock()
+	l.course, l.err = all.load(ctx, kitchenID, id)
+	all.mu.Lock()
+	delete(all.asked, id)
+	if l.err == nil {
+		all.open[id] = l.course
+	}
+	all.drop()
+	all.mu.Unlock()
+	close(l.done)
+	return l.course, l.err
+}
+
+// mostOpen is how many courses are held that nobody follows.
+const mostOpen = 64
+
+// drop forgets courses that nobody follows, the longest unused first.
+func (all *Courses) drop() {
+	for len(all.open) > mostOpen {
+		var oldest *Course
+		for _, c := range all.open {
+			c.mu.Lock()
+			idle := len(c.subs) == 0
+			used := c.used
+			c.mu.Unlock()
+			if idle && (oldest == nil || used.Before(oldest.used)) {
+				oldest = c
+			}
+		}
+		if oldest == nil {
+			return
+		}
+		delete(all.open, oldest.ID)
+	}
+}
+
+// Forget has a course read anew, such as one that was deleted.
+func (all *Courses) Forget(id string) {
+	all.mu.Lock()
+	c := all.open[id]
+	delete(all.open, id)
+	all.mu.Unlock()
+	if c != nil {
+		c.mu.Lock()
+		defer c.mu.Unlock()
+		for s := range c.subs {
+			s.end()
+		}
+	}
+}
+
+// Heard tells of a course that has events up to that one, perhaps of another server.
+func (all *Courses) Heard(ctx context.Context, id string, seq int64) {
+	all.mu.Lock()
+	c := all.open[id]
+	all.mu.Unlock()
+	if c == nil {
+		return
+	}
+	k, err := all.Kitchen(ctx, c.KitchenID)
+	if err != nil {
+		c.log("a kitchen", err)
+		return
+	}
+	c.mu.Lock()
+	defer c.mu.Unlock()
+	if c.seq >= seq {
+		return
+	}
+	events, err := all.Store.CourseEvents(ctx, id, c.seq)
+	if err != nil {
+		c.log("events of another server", err)
+		return
+	}
+	c.takes(events, k)
+}
+
+// looking is a course whose dishes on the heat are to be looked at.
+type looking struct {
+	course *Course
+	heat   map[*following]bool
+}
+
+// mostLooking is how many wait to be forecast; more are left to the next reading.
+const mostLooking = 256
+
+// forecast looks at dishes on the heat anew, one after another and not too often: nobody who
+// acts waits for it.
+func (all *Courses) forecast(c *Course, heat map[*following]bool) {
+	all.ahead1.Do(func() {
+		all.ahead = make(chan looking, mostLooking)
+		go func() {
+			for l := range all.ahead {
+				all.looks(l)
+			}
+		}()
+	})
+	now := all.now()
+	due := map[*following]bool{}
+	for f := range heat {
+		f.mu.Lock()
+		if f.stale && now.Sub(f.made) >= lookEvery && !f.asked {
+			f.asked = true
+			due[f] = true
+		}
+		f.mu.Unlock()
+	}
+	if len(due) == 0 {
+		return
+	}
+	select {
+	case all.ahead <- looking{c, due}:
+	default:
+		for f := range due {
+			f.mu.Lock()
+			f.asked = false
+			f.mu.Unlock()
+		}
+	}
+}
+
+// lookEvery is how often a dish is forecast anew at most, in the world.
+const lookEvery = 2 * time.Second
+
+func (all *Courses) looks(l looking) {
+	l.course.mu.Lock()
+	now := l.course.now()
+	l.course.mu.Unlock()
+	for f := range l.heat {
+		f.looks(now)
+		f.mu.Lock()
+		f.made, f.asked = all.now(), false
+		f.mu.Unlock()
+	}
+	l.course.mu.Lock()
+	defer l.course.mu.Unlock()
+	l.course.changed()
+}
+
+// keepTry keeps what a dish taught.
+func (c *Course) keepTry(ctx context.Context, dish int) error {
+	document, ok := course.Actual(c.plan, c.state, dish, c.now())
+	d := &c.state.Dishes[dish]
+	if !ok || d.Found == nil {
+		return nil
+	}
+	text, err := json.Marshal(&document)
+	if err != nil {
+		return err
+	}
+	found, err := json.Marshal(c.findings(dish))
+	if err != nil {
+		return err
+	}
+	t := &store.Try{Course: c.ID, Dish: dish, CookedAt: d.At, Document: text, Found: found}
+	if from := c.plan.Dishes[dish].From; from != nil {
+		t.Build, t.Version = from.Build, from.Version
+	}
+	return c.all.Store.KeepTry(ctx, c.KitchenID, t)
+}
+
+// TryFound is how a try came out: what the cook said, and what instruments did.
+type TryFound struct {
+	course.Findings
+	Squeeze      string   `json:"squeeze,omitempty"`
+	Pieces       int      `json:"pieces,omitempty"`
+	OffAtMinutes *float64 `json:"off_at_minutes,omitempty"`
+	CoreCelsius  *float64 `json:"core_celsius,omitempty"`
+	OvenCelsius  *float64 `json:"oven_celsius,omitempty"`
+}
+
+func (c *Course) findings(dish int) TryFound {
+	d := &c.state.Dishes[dish]
+	out := TryFound{Findings: *d.Found, Pieces: c.plan.Dishes[dish].Pieces}
+	if n := len(d.Felt); n > 0 {
+		out.Squeeze = string(d.Felt[n-1].Word)
+	}
+	for at, f := range c.heat {
+		step := &d.Steps[at.Step]
+		if at.Dish != dish || step.Done == nil {
+			continue
+		}
+		took := step.Done.Sub(f.begun).Minutes()
+		out.OffAtMinutes = &took
+		for i := range f.history {
+			if h := &f.history[i]; h.Where == probe.Core && !h.At.After(*step.Done) {
+				out.CoreCelsius = &h.Celsius
+			}
+		}
+		if ahead := f.known(); ahead != nil && len(ahead.Last) > 0 {
+			oven := ahead.Forecast.Oven.Value
+			out.OvenCelsius = &oven
+		}
+	}
+	return out
+}

@@ -1,0 +1,197 @@
+package live
+
+import (
+	"cmp"
+	"math"
+	"slices"
+	"sync"
+	"time"
+
+	"cuerda/core/bake"
+	"cuerda/core/course"
+	"cuerda/core/kitchen"
+	"cuerda/core/probe"
+	"cuerda/core/supper"
+)
+
+// following is a dish on the heat with its probes.
+type following struct {
+	supper.Ref
+	begun time.Time
+	// met is when its step began: after the pan's where it was seared.
+	met time.Time
+	// offset is how much hotter the oven is known to be than it says, K.
+	offset float64
+
+	mu       sync.Mutex
+	follow   *probe.Follow
+	forecast *probe.Forecast
+	asked    bool // for a forecast
+	stale    bool // there are readings that the forecast does not know
+	made     time.Time
+	turned   int
+	placed   int
+	off      bool
+	last     map[probe.Where]Last
+	history  []Reading
+}
+
+// Last is the last reading of a kind.
+type Last struct {
+	At      time.Time
+	Celsius float64
+}
+
+// Reading is one reading of a probe, as it was taken.
+type Reading struct {
+	Dish    int
+	Where   probe.Where
+	Source  string
+	At      time.Time
+	Celsius float64
+}
+
+// mostShown is how many readings of the past a screen is given.
+const mostShown = 240
+
+// begin follows a dish that is on the heat; nil where nothing can be.
+func begin(p *course.Plan, s *course.State, at supper.Ref, k *kitchen.Kitchen) *following {
+	begun := s.Dishes[at.Dish].Steps[at.Step].Begun
+	if begun == nil || p.Dishes[at.Dish].Build == nil {
+		return nil
+	}
+	c, body, ok := bake.OnTheHeat(p.Dishes[at.Dish].Build, k)
+	if !ok {
+		return nil
+	}
+	f := &following{Ref: at, begun: *begun, met: *begun, offset: k.OvenOffset, last: map[probe.Where]Last{}}
+	f.follow = probe.New(c, body, probe.Usual())
+	if c.SearMinutes > 0 {
+		f.follow.OntoHeat(2 * c.SearMinutes) // its step is the one after the pan's
+		f.begun = f.begun.Add(-time.Duration(2 * c.SearMinutes * float64(time.Minute)))
+	}
+	f.stale = true
+	return f
+}
+
+func (f *following) minutes(at time.Time) float64 { return at.Sub(f.begun).Minutes() }
+
+// longest is as long as a piece is followed, min.
+const longest = 8 * 60
+
+// does has happen to it what the cook did by then.
+func (f *following) does(d *course.DishState, step *course.StepState, by time.Time) {
+	f.mu.Lock()
+	defer f.mu.Unlock()
+	for ; f.turned < len(d.Turned) && !d.Turned[f.turned].After(by); f.turned++ {
+		if at := d.Turned[f.turned]; !at.Before(f.begun) {
+			f.follow.Turn(f.minutes(at))
+			f.stale = true
+		}
+	}
+	for ; f.placed < len(d.Placed) && !d.Placed[f.placed].After(by); f.placed++ {
+		f.follow.Placed(f.minutes(d.Placed[f.placed]))
+		f.stale = true
+	}
+	if step.Done != nil && !f.off && !step.Done.After(by) {
+		f.off, f.stale = true, true
+		f.follow.TakeOff(min(f.minutes(*step.Done), longest))
+	}
+}
+
+// reads takes a reading over.
+func (f *following) reads(r Reading) probe.Took {
+	f.mu.Lock()
+	defer f.mu.Unlock()
+	minutes := f.minutes(r.At)
+	if minutes < 0 {
+		return probe.Late
+	}
+	if minutes > longest {
+		return probe.Noted // nobody cooks so long: it was forgotten
+	}
+	took := f.follow.Read(probe.Reading{Minutes: minutes, Where: r.Where, Celsius: r.Celsius})
+	if took == probe.Late {
+		return took
+	}
+	f.last[r.Where] = Last{r.At, r.Celsius}
+	f.remember(r)
+	f.stale = f.stale || took == probe.Used || took == probe.Aside
+	return took
+}
+
+// remember keeps readings for the curve, the older ones farther apart.
+func (f *following) remember(r Reading) {
+	f.history = append(f.history, r)
+	if len(f.history) <= 2*mostShown {
+		return
+	}
+	kept := f.history[:0]
+	seen := map[probe.Where]int{}
+	for i, h := range f.history {
+		if seen[h.Where]++; seen[h.Where]%2 == 0 || i > len(f.history)-20 {
+			kept = append(kept, h)
+		}
+	}
+	f.history = slices.Clip(kept)
+}
+
+// Ahead is what is to be expected of a dish on the heat, by the course's clock.
+type Ahead struct {
+	Forecast probe.Forecast
+	Begun    time.Time
+	Last     map[probe.Where]Last
+	History  []Reading
+	// Offset is how much hotter than it says the oven is known to be, K.
+	Offset float64
+}
+
+func (a *Ahead) at(minutes float64) time.Time {
+	return a.Begun.Add(time.Duration(minutes * float64(time.Minute)))
+}
+
+// Off is when to take it off, and the interval of 90% of it.
+func (a *Ahead) Off() (at, low, high time.Time) {
+	off := a.Forecast.Off
+	return a.at(off.Value), a.at(off.Low), a.at(off.High)
+}
+
+// Time is that of so many minutes on the heat.
+func (a *Ahead) Time(minutes float64) time.Time { return a.at(minutes) }
+
+// looks forecasts anew where there is something new to know, at now by the course's clock.
+func (f *following) looks(now time.Time) *Ahead {
+	f.mu.Lock()
+	defer f.mu.Unlock()
+	if f.forecast == nil || f.stale || !f.off && f.minutes(now) > f.forecast.Now+1 {
+		f.follow.Advance(min(f.minutes(now), longest))
+		ahead := f.follow.Forecast()
+		f.forecast, f.stale = &ahead, false
+	}
+	return f.ahead()
+}
+
+func (f *following) ahead() *Ahead {
+	if f.forecast == nil {
+		return nil
+	}
+	out := &Ahead{Forecast: *f.forecast, Begun: f.begun, Last: map[probe.Where]Last{}, Offset: f.offset}
+	for w, l := range f.last {
+		out.Last[w] = l
+	}
+	out.History = slices.Clone(f.history)
+	slices.SortStableFunc(out.History, func(a, b Reading) int { return cmp.Compare(string(a.Where), string(b.Where)) })
+	return out
+}
+
+// known is the last forecast, without making one.
+func (f *following) known() *Ahead {
+	f.mu.Lock()
+	defer f.mu.Unlock()
+	return f.ahead()
+}
+
+// Impossible says whether no kitchen has such a temperature, degC.
+func Impossible(celsius float64) bool {
+	return math.IsNaN(celsius) || celsius < -45 || celsius > 400
+}

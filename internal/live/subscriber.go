@@ -1,0 +1,229 @@
+package live
+
+import (
+	"cmp"
+	"context"
+	"maps"
+	"slices"
+	"sync"
+	"time"
+
+	"cuerda/core/course"
+	"cuerda/core/kitchen"
+	"cuerda/core/supper"
+)
+
+// News is what a device that follows a course hears of.
+type News struct {
+	// View says that what there is to see has changed, Readings that probes have told
+	// something, Weighs that the scale has, and End that there is nothing more to follow.
+	View, Readings, Weighs, End bool
+}
+
+// Subscriber is one device that follows a course. A slow one hears of several changes at once.
+type Subscriber struct {
+	mu   sync.Mutex
+	news News
+	wake chan struct{}
+}
+
+func (s *Subscriber) tell(set func(*News)) {
+	s.mu.Lock()
+	set(&s.news)
+	s.mu.Unlock()
+	select {
+	case s.wake <- struct{}{}:
+	default:
+	}
+}
+
+func (s *Subscriber) poke()     { s.tell(func(n *News) { n.View = true }) }
+func (s *Subscriber) readings() { s.tell(func(n *News) { n.Readings = true }) }
+func (s *Subscriber) weighs()   { s.tell(func(n *News) { n.Weighs = true }) }
+func (s *Subscriber) end()      { s.tell(func(n *News) { n.End = true }) }
+
+// Wait gives what is new; ok is false once ctx is done. Quiet is how long nothing may be new
+// before it gives nothing.
+func (s *Subscriber) Wait(ctx context.Context, quiet time.Duration) (n News, ok bool) {
+	timer := time.NewTimer(quiet)
+	defer timer.Stop()
+	select {
+	case <-ctx.Done():
+		return n, false
+	case <-timer.C:
+	case <-s.wake:
+	}
+	s.mu.Lock()
+	defer s.mu.Unlock()
+	n, s.news = s.news, News{}
+	return n, true
+}
+
+// Follow begins to follow, until leave.
+func (c *Course) Follow() (s *Subscriber, leave func()) {
+	s = &Subscriber{wake: make(chan struct{}, 1)}
+	c.mu.Lock()
+	defer c.mu.Unlock()
+	c.subs[s] = true
+	c.all.Counts.Following.Add(1)
+	c.changed() // one more follows
+	return s, func() {
+		c.mu.Lock()
+		defer c.mu.Unlock()
+		delete(c.subs, s)
+		c.used = c.all.now()
+		c.all.Counts.Following.Add(-1)
+		c.changed()
+	}
+}
+
+// Look is all there is to see of a course at one moment.
+type Look struct {
+	Now     time.Time
+	Speed   float64
+	Seq     int64
+	Devices int
+	Plan    *course.Plan
+	State   *course.State
+	Timings []course.Timing
+	Tasks   []course.Task
+	Ready   time.Time
+	Ahead   map[supper.Ref]*Ahead
+	Bowls   map[int]course.Bowl
+	Scale   ScaleLook
+	Token   string
+	Version int64
+}
+
+// ScaleLook is what the scale says.
+type ScaleLook struct {
+	Known bool
+	In    float64 // g
+	At    time.Time
+}
+
+// Look gives all there is to see now.
+func (c *Course) Look(k *kitchen.Kitchen) *Look {
+	c.mu.Lock()
+	defer c.mu.Unlock()
+	now := c.now()
+	ends, turns := c.ends()
+	out := &Look{
+		Now: now, Speed: c.clock.speed, Seq: c.seq, Devices: len(c.subs), Plan: c.plan, Timings: course.Timings(c.plan, c.state, now, ends),
+		Ahead: map[supper.Ref]*Ahead{}, Bowls: map[int]course.Bowl{}, Token: c.kept.Token, Version: c.version, Scale: c.scaleLook(),
+	}
+	out.State = c.state.Clone()
+	out.Tasks = course.Tasks(c.plan, c.state, out.Timings, now, turns)
+	out.Ready = course.Ready(out.Timings)
+	for at, f := range c.heat {
+		if ahead := f.known(); ahead != nil {
+			out.Ahead[at] = ahead
+		}
+	}
+	for d := range c.plan.Dishes {
+		if b, ok := c.bowl(d, k, now); ok {
+			out.Bowls[d] = b
+		}
+	}
+	return out
+}
+
+// bowl looks into the mix of a dish, where something went in already and nothing is shaped yet.
+func (c *Course) bowl(dish int, k *kitchen.Kitchen, now time.Time) (course.Bowl, bool) {
+	d, is := &c.plan.Dishes[dish], &c.state.Dishes[dish]
+	if d.Build == nil {
+		return course.Bowl{}, false
+	}
+	begun := false
+	for n := range d.Steps {
+		if len(is.Steps[n].Weighed) > 0 || d.Steps[n].Code == "mix" && is.Steps[n].Begun != nil {
+			begun = true
+		}
+		if d.Steps[n].Code == "shape" && is.Steps[n].Done != nil {
+			return course.Bowl{}, false
+		}
+	}
+	if !begun {
+		return course.Bowl{}, false
+	}
+	return course.LookInto(c.plan, c.state, dish, k, now)
+}
+
+func (c *Course) scaleLook() ScaleLook {
+	return ScaleLook{c.scale.Known(), c.scale.In(), c.scale.At()}
+}
+
+// Scale is what the scale says now.
+func (c *Course) Scale() ScaleLook {
+	c.mu.Lock()
+	defer c.mu.Unlock()
+	return c.scaleLook()
+}
+
+// Heat is what is known of the dishes on the heat, by their probes.
+func (c *Course) Heat() map[supper.Ref]*Ahead {
+	c.mu.Lock()
+	heat := maps.Clone(c.heat)
+	c.mu.Unlock()
+	out := map[supper.Ref]*Ahead{}
+	for at, f := range heat {
+		if ahead := f.known(); ahead != nil {
+			out[at] = ahead
+		}
+	}
+	return out
+}
+
+// Past looks at an amount that is beyond its range before it is taken.
+func (c *Course) Past(e course.Event, k *kitchen.Kitchen) (course.Bowl, bool) {
+	c.mu.Lock()
+	defer c.mu.Unlock()
+	return course.Past(c.plan, c.state, e, k, c.now())
+}
+
+// Now is the time by its clock, and how fast that goes.
+func (c *Course) Now() (time.Time, float64) {
+	c.mu.Lock()
+	defer c.mu.Unlock()
+	return c.now(), c.clock.speed
+}
+
+// Version grows with all that changes what is shown.
+func (c *Course) Version() int64 {
+	c.mu.Lock()
+	defer c.mu.Unlock()
+	return c.version
+}
+
+// Seq is the number of its last event.
+func (c *Course) Seq() int64 {
+	c.mu.Lock()
+	defer c.mu.Unlock()
+	return c.seq
+}
+
+// Plan is what is cooked. It does not change.
+func (c *Course) Plan() *course.Plan { return c.plan }
+
+// Poke has everybody who follows look again.
+func (c *Course) Poke() {
+	c.mu.Lock()
+	defer c.mu.Unlock()
+	c.changed()
+}
+
+// Last are the last readings of each kind of the dishes on the heat.
+func (c *Course) Last() (out []Reading) {
+	c.mu.Lock()
+	heat := maps.Clone(c.heat)
+	c.mu.Unlock()
+	for at, f := range heat {
+		f.mu.Lock()
+		for w, l := range f.last {
+			out = append(out, Reading{Dish: at.Dish, Where: w, At: l.At, Celsius: l.Celsius})
+		}
+		f.mu.Unlock()
+	}
+	slices.SortFunc(out, func(a, b Reading) int { return cmp.Or(cmp.Compare(a.Dish, b.Dish), cmp.Compare(a.Where, b.Where)) })
+	return out
+}
