@@ -11,7 +11,7 @@ const rows = [
   ["build", "kitchen"],
   ["heat", "parts", "files"],
   ["advice", "history", "plate", "reading", "scale", "search", "why"],
-  ["bench", "pantry", "sheet", "supper"],
+  ["bench", "pantry", "sheet", "supper", "cook"],
 ];
 const layers = rows.flatMap((row, n) =>
   row.map((folder) => ({

@@ -153,6 +153,20 @@ func TestACookWhoDoesWhatIsAskedIsInTimeAndHasDoneAll(t *testing.T) {
 	assert.Contains(t, c.did, "found set")
 }
 
+func TestARestThatIsCutShortIsOver(t *testing.T) {
+	c := begin(t, 120)
+	for _, name := range []string{"saute", "mix", "shape"} {
+		c.now = c.now.Add(2 * time.Minute)
+		require.NoError(t, c.does(course.Event{Kind: course.Done, Step: step(t, c.plan, 0, name)}))
+	}
+	for _, one := range course.Timings(c.plan, c.s, c.now, nil) {
+		if name := c.plan.Dishes[0].Steps[one.Step].Name; one.Dish == 0 && (name == "cool" || name == "rest") {
+			assert.Equal(t, course.Over, one.Status, name)
+			assert.Equal(t, 2*time.Minute, one.End.Sub(one.Begin), name)
+		}
+	}
+}
+
 func TestLateIsLateByWhatItIs(t *testing.T) {
 	onTime, late := begin(t, 120), begin(t, 120)
 	onTime.until(40)

@@ -215,7 +215,7 @@ func (d *Dish) inOrder(lines []int, k *kitchen.Kitchen) []int {
 }
 
 // within is how far a line may be out before the index of the mix moves by what a hand could
-// tell: between a hundredth and a tenth of it, and no finer than a scale tells.
+// tell: between a hundredth and a twentieth of it, and no finer than a scale tells.
 func within(d *formula.Document, line int, k *kitchen.Kitchen) float64 {
 	g := d.Lines[line].Grams
 	least := 1.
@@ -226,7 +226,7 @@ func within(d *formula.Document, line int, k *kitchen.Kitchen) float64 {
 	other.Lines = slices.Clone(d.Lines)
 	other.Lines[line].Grams = 1.05 * g
 	was, is := formula.Predict(d, k), formula.Predict(&other, k)
-	out := 0.1 * g
+	out := 0.05 * g
 	if was.Q != nil && is.Q != nil {
 		if moved := max(*is.Q-*was.Q, *was.Q-*is.Q); moved > 1e-6 {
 			out = min(out, 0.05*g*toldBy/moved)

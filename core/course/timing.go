@@ -36,6 +36,7 @@ func Timings(p *Plan, s *State, now time.Time, ends map[supper.Ref]time.Time) []
 	order := refs(p)
 	placed := make(map[supper.Ref]int, len(order))
 	out := make([]Timing, 0, len(order))
+	cut := cutShort(p, s)
 	for _, at := range order {
 		step, is := &p.Dishes[at.Dish].Steps[at.Step], &s.Dishes[at.Dish].Steps[at.Step]
 		t := Timing{Ref: at, Status: Waiting, Planned: step.At}
@@ -66,6 +67,9 @@ func Timings(p *Plan, s *State, now time.Time, ends map[supper.Ref]time.Time) []
 		case !step.Put() && !first && allOver(p, s, at, now, out, placed) && !after.After(now):
 			// It goes on by itself from when what it comes after was done.
 			t.Status, t.Begin, t.End = Running, after, after.Add(long)
+			if short, known := cut[at]; known && short.Before(t.End) {
+				t.End = latest(short, t.Begin)
+			}
 			if !t.End.After(now) {
 				t.Status = Over
 			}
@@ -81,6 +85,26 @@ func Timings(p *Plan, s *State, now time.Time, ends map[supper.Ref]time.Time) []
 		out = append(out, t)
 	}
 	slices.SortStableFunc(out, func(a, b Timing) int { return cmp.Or(a.Begin.Compare(b.Begin), a.End.Compare(b.End)) })
+	return out
+}
+
+// cutShort says when a step that goes on by itself was over because what comes after it has begun.
+func cutShort(p *Plan, s *State) map[supper.Ref]time.Time {
+	out := map[supper.Ref]time.Time{}
+	for d := range p.Dishes {
+		for i := range p.Dishes[d].Steps {
+			begun := s.Dishes[d].Steps[i].Begun
+			if begun == nil {
+				continue
+			}
+			for _, need := range p.Dishes[d].Steps[i].After {
+				at := supper.Ref{Dish: d, Step: need.Step}
+				if was, known := out[at]; need.Least >= 0 && (!known || begun.Before(was)) {
+					out[at] = *begun
+				}
+			}
+		}
+	}
 	return out
 }
 

@@ -223,7 +223,11 @@ type languageKey struct{}
 
 // spoken keeps which language the pages speak, en or es, with the request.
 func spoken(c *gin.Context) {
-	if strings.HasPrefix(c.GetHeader("Accept-Language"), "es") {
+	language := c.GetHeader("Accept-Language")
+	if c.FullPath() == streamPath && c.Query("language") != "" { // no page can set the headers of a stream
+		language = c.Query("language")
+	}
+	if strings.HasPrefix(language, "es") {
 		c.Request = c.Request.WithContext(context.WithValue(c.Request.Context(), languageKey{}, "es"))
 	}
 	c.Next()

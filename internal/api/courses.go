@@ -27,6 +27,8 @@ type CourseEntry struct {
 	Start  time.Time  `json:"start"`
 	Dishes int        `json:"dishes"`
 	Ended  *time.Time `json:"ended,omitempty"`
+	// Simulated says that its instruments are.
+	Simulated bool `json:"simulated,omitempty"`
 }
 
 // NewCourse says what is to be cooked: a supper or a build of the kitchen.
@@ -119,6 +121,7 @@ func (s *Server) registerCourses(api huma.API) {
 		return &body[answer.Course]{s.courseOf(ctx, c, k)}, nil
 	})
 	s.registerInstruments(api)
+	s.registerPhotos(api)
 }
 
 type courseEventsInput struct {

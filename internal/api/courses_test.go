@@ -110,7 +110,9 @@ type stream struct {
 }
 
 func (c *client) follow(t *testing.T, id string, headers ...string) *stream {
-	r, err := http.NewRequestWithContext(t.Context(), "GET", c.url+"/api/courses/"+id+"/stream", nil)
+	ctx, stop := context.WithTimeout(t.Context(), time.Minute)
+	t.Cleanup(stop)
+	r, err := http.NewRequestWithContext(ctx, "GET", c.url+"/api/courses/"+id+"/stream", nil)
 	require.NoError(t, err)
 	for i := 0; i < len(headers); i += 2 {
 		r.Header.Set(headers[i], headers[i+1])

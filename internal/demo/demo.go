@@ -111,8 +111,11 @@ func Seed(ctx context.Context, s *store.Store, foods *food.Catalogue) (kitchen s
 		return "", err
 	}
 	kitchen, made, err := s.Kitchen(ctx, Kitchen)
-	if err != nil || !made {
+	if err != nil {
 		return kitchen, err
+	}
+	if !made {
+		return kitchen, refresh(ctx, s, kitchen, foods, time.Now())
 	}
 	kept := map[string]menu.SupperFrom{}
 	for i := range builds {
@@ -127,8 +130,14 @@ func Seed(ctx context.Context, s *store.Store, foods *food.Catalogue) (kitchen s
 	if err != nil {
 		return "", err
 	}
-	_, err = s.CreateSupper(ctx, kitchen, supper)
-	return kitchen, err
+	if _, err = s.CreateSupper(ctx, kitchen, supper); err != nil {
+		return "", err
+	}
+	plan, err := cooking(builds, kept, foods, time.Now())
+	if err != nil {
+		return "", err
+	}
+	return kitchen, halfWay(ctx, s, kitchen, plan, foods, time.Now())
 }
 
 func seed(ctx context.Context, s *store.Store, kitchen string, b *Build, before map[string]menu.SupperFrom) (menu.SupperFrom, error) {

@@ -9,12 +9,13 @@ import (
 // pour is somebody who pours amounts into a bowl on a scale: quickly at first, slowly at last, and
 // now and then too much.
 type pour struct {
-	key           string
-	on, from      float64 // g
-	to            float64
-	begins        time.Time
-	last          time.Time
-	began, spoilt bool
+	key      string
+	on, from float64 // g
+	to       float64
+	begins   time.Time
+	last     time.Time
+	began    bool
+	poured   int // amounts so far: the first never goes too far
 }
 
 const (
@@ -40,7 +41,7 @@ func (p *pour) says(w *Weighing, now time.Time, speed float64, chance *rand.Rand
 		// Hands are no quicker where the clock is.
 		p.key, p.from, p.begins = w.Key, p.on, now.Add(time.Duration(float64(reaches)*max(1, speed/4)))
 		p.to = p.on + w.Grams + w.Within*0.5*chance.NormFloat64()
-		if chance.Float64() < 0.12 {
+		if p.poured++; p.poured > 1 && chance.Float64() < 0.12 {
 			p.to = p.on + w.Grams + w.Within*(1.5+2*chance.Float64())
 		}
 	}

@@ -68,6 +68,11 @@ func (all *Courses) load(ctx context.Context, kitchenID, id string) (*Course, er
 		c.replay(readings)
 	}
 	c.happens()
+	heat := map[*following]bool{}
+	for _, f := range c.heat {
+		heat[f] = true
+	}
+	all.forecast(c, heat)
 	return c, nil
 }
 

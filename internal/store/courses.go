@@ -48,6 +48,8 @@ type CourseEntry struct {
 	Start  time.Time
 	Dishes int
 	Ended  *time.Time
+	// Simulated says that its instruments are.
+	Simulated bool
 }
 
 // CreateCourse begins a course.
@@ -176,14 +178,14 @@ func (s *Store) Readings(ctx context.Context, id string) ([]CourseReading, error
 // ListCourses gives the courses of a kitchen, those that go on first and then the last; at most
 // limit of them.
 func (s *Store) ListCourses(ctx context.Context, kitchen string, limit int) ([]CourseEntry, error) {
-	rows, err := s.pool.Query(ctx, `select id::text, name, plan->>'table', start_at, jsonb_array_length(plan->'dishes'), ended_at from course
+	rows, err := s.pool.Query(ctx, `select id::text, name, plan->>'table', start_at, jsonb_array_length(plan->'dishes'), ended_at, coalesce((plan->>'simulated')::boolean, false) from course
 		where kitchen_id = $1 and deleted_at is null order by ended_at is not null, start_at desc, id limit $2`, kitchen, limit)
 	if err != nil {
 		return nil, tidy(err)
 	}
 	return pgx.CollectRows(rows, func(row pgx.CollectableRow) (e CourseEntry, err error) {
 		var table string
-		if err = row.Scan(&e.ID, &e.Name, &table, &e.Start, &e.Dishes, &e.Ended); err == nil {
+		if err = row.Scan(&e.ID, &e.Name, &table, &e.Start, &e.Dishes, &e.Ended, &e.Simulated); err == nil {
 			e.Table, err = time.Parse(time.RFC3339, table)
 		}
 		return e, err
@@ -268,4 +270,3 @@ func (s *Store) FindPhoto(ctx context.Context, kitchen, id string) (*Photo, erro
 	}
 	return out, nil
 }
-

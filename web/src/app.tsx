@@ -17,6 +17,9 @@ const SheetPage = lazy(() => import("./sheet/sheet-page"));
 const SupperHome = lazy(() => import("./supper/supper-page").then((m) => ({ default: m.SupperHome })));
 const SupperPage = lazy(() => import("./supper/supper-page").then((m) => ({ default: m.SupperPage })));
 const SupperPrint = lazy(() => import("./supper/print-page"));
+const GoingOn = lazy(() => import("./cook/going-on"));
+const CookHome = lazy(() => import("./cook/cook-home"));
+const CookPage = lazy(() => import("./cook/cook-page"));
 const PantryPage = lazy(() => import("./pantry/pantry-page").then((m) => ({ default: m.PantryPage })));
 
 function Frame() {
@@ -43,8 +46,12 @@ function Frame() {
         <nav aria-label={t("app.nav")}>
           <NavLink to="/bench">{t("app.bench")}</NavLink>
           <NavLink to="/supper">{t("app.supper")}</NavLink>
+          <NavLink to="/cook">{t("app.cook")}</NavLink>
           <NavLink to="/pantry">{t("app.pantry")}</NavLink>
         </nav>
+        <Suspense>
+          <GoingOn />
+        </Suspense>
         <div className="app-settings">
           <button
             type="button"
@@ -171,6 +178,14 @@ export const router = createBrowserRouter([
         ),
       },
       {
+        path: "/cook",
+        element: (
+          <Suspense>
+            <CookHome />
+          </Suspense>
+        ),
+      },
+      {
         path: "/pantry",
         element: (
           <Suspense>
@@ -180,5 +195,15 @@ export const router = createBrowserRouter([
       },
       { path: "*", element: <Lost /> },
     ],
+  },
+  {
+    // At the stove there is nothing else on the screen.
+    path: "/cook/:id",
+    errorElement: <Lost />,
+    element: (
+      <Suspense>
+        <CookPage />
+      </Suspense>
+    ),
   },
 ]);

@@ -65,6 +65,16 @@ export type SupperPurchase = Schemas["SupperPurchase"];
 export type Plan = Schemas["Plan"];
 export type PlanStep = Schemas["PlanStep"];
 export type Side = Schemas["Side"];
+export type Course = Schemas["Course"];
+export type CourseDish = Schemas["CourseDish"];
+export type CourseStep = Schemas["CourseStep"];
+export type CourseTask = Schemas["CourseTask"];
+export type CourseHeat = Schemas["CourseHeat"];
+export type CourseBowl = Schemas["CourseBowl"];
+export type CourseWeigh = Schemas["CourseWeigh"];
+export type CourseEvent = Schemas["Event"];
+export type CourseEntry = Schemas["CourseEntry"];
+export type Findings = Schemas["Findings"];
 
 export const api = createClient<paths>({ baseUrl: "/" });
 

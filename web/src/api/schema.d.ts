@@ -245,6 +245,111 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/courses": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Courses, those that go on first */
+        get: operations["listCourses"];
+        put?: never;
+        /** Begin to cook a supper or a build */
+        post: operations["beginCourse"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/courses/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A course as it is now */
+        get: operations["getCourse"];
+        put?: never;
+        post?: never;
+        /** Put a course away */
+        delete: operations["deleteCourse"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/courses/{id}/events": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The events of a course */
+        get: operations["listCourseEvents"];
+        put?: never;
+        /** What a device did, each once */
+        post: operations["actOnCourse"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/courses/{id}/instruments": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Start or stop simulated instruments */
+        post: operations["simulate"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/courses/{id}/past": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What an amount would do, before it is taken */
+        post: operations["lookPast"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/courses/{id}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Bring a course back */
+        post: operations["restoreCourse"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/dish": {
         parameters: {
             query?: never;
@@ -519,6 +624,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/photos": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keep a picture, turned upright, without where and when it was taken */
+        post: operations["keepPhoto"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/photos/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A picture */
+        get: operations["getPhoto"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plan": {
         parameters: {
             query?: never;
@@ -581,6 +720,24 @@ export interface paths {
         put?: never;
         /** Find and read a recipe: JSON-LD, the source of a page, Markdown, values, text or a build document */
         post: operations["readRecipe"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/readings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What there is to measure */
+        get: operations["whatToMeasure"];
+        put?: never;
+        /** What instruments measured, as SenML (RFC 8428) */
+        post: operations["sendReadings"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1020,6 +1177,274 @@ export interface components {
             /** Format: double */
             to_5_minutes: number | null;
         };
+        Course: {
+            /** Format: int64 */
+            cooks: number;
+            /** Format: int64 */
+            devices: number;
+            dishes: components["schemas"]["CourseDish"][];
+            /** Format: date-time */
+            ended?: string;
+            /** Format: uuid */
+            id: string;
+            /**
+             * Format: int64
+             * @description below 0 where there is time to spare
+             */
+            late_minutes: number;
+            name: string;
+            /** Format: date-time */
+            now: string;
+            /** Format: date-time */
+            ready: string;
+            scale?: components["schemas"]["CourseScale"];
+            /**
+             * Format: int64
+             * @description of its last event
+             */
+            seq: number;
+            simulated: boolean;
+            /** Format: double */
+            speed: number;
+            /** Format: date-time */
+            start: string;
+            /** Format: date-time */
+            table: string;
+            tasks: components["schemas"]["CourseTask"][];
+            timers: components["schemas"]["CourseTimer"][];
+            token: string;
+        };
+        CourseAdded: {
+            /** Format: date-time */
+            at: string;
+            food: string;
+            /** Format: double */
+            grams: number;
+            label: string;
+            /** Format: double */
+            minutes: number;
+        };
+        CourseAnswer: {
+            course: components["schemas"]["Course"];
+            outcomes: components["schemas"]["CourseOutcome"][];
+        };
+        CourseBowl: {
+            added: components["schemas"]["CourseAdded"][];
+            band: components["schemas"]["Band"];
+            /**
+             * Format: double
+             * @description that its pieces hold, 0..1
+             */
+            chance: number;
+            /** @enum {string} */
+            expected: "crumbles" | "short" | "firm" | "tacky" | "slack" | "slumps" | "no-paste";
+            /** @enum {string} */
+            felt?: "crumbles" | "short" | "firm" | "tacky" | "slack" | "slumps" | "no-paste";
+            labels: {
+                [key: string]: string;
+            };
+            mend?: components["schemas"]["Mend"];
+            off: boolean;
+            /** @enum {string} */
+            planned: "crumbles" | "short" | "firm" | "tacky" | "slack" | "slumps" | "no-paste";
+            /** Format: double */
+            planned_q?: number;
+            /**
+             * Format: double
+             * @description its index as it is
+             */
+            q?: number;
+        };
+        CourseCommands: {
+            events: components["schemas"]["Event"][];
+        };
+        CourseDish: {
+            bowl?: components["schemas"]["CourseBowl"];
+            build?: string;
+            found?: components["schemas"]["Findings"];
+            heat?: components["schemas"]["CourseHeat"];
+            /** @enum {string} */
+            kind?: "patty" | "ball" | "loaf" | "cylinder" | "shell" | "stuffing" | "fritter" | "layered";
+            name: string;
+            /** Format: int64 */
+            pieces?: number;
+            steps: components["schemas"]["CourseStep"][];
+        };
+        CourseEntry: {
+            /** Format: int64 */
+            dishes: number;
+            /** Format: date-time */
+            ended?: string;
+            /** Format: uuid */
+            id: string;
+            name: string;
+            simulated?: boolean;
+            /** Format: date-time */
+            start: string;
+            /** Format: date-time */
+            table: string;
+        };
+        CourseEvents: {
+            events: components["schemas"]["KeptEvent"][];
+            /** Format: int64 */
+            seq: number;
+        };
+        CourseHeat: {
+            /** Format: date-time */
+            begun: string;
+            /** Format: double */
+            core: number;
+            /** Format: double */
+            core_high: number;
+            /** Format: double */
+            core_low: number;
+            curve: components["schemas"]["CoursePoint"][];
+            /** Format: int64 */
+            dish: number;
+            history: components["schemas"]["CourseReading"][];
+            /** Format: double */
+            longer_minutes: number;
+            notices: components["schemas"]["CourseNotice"][];
+            /** Format: date-time */
+            off: string;
+            /** Format: date-time */
+            off_high: string;
+            /** Format: date-time */
+            off_low: string;
+            /** Format: double */
+            oven: number;
+            /** Format: double */
+            oven_high: number;
+            /** Format: double */
+            oven_low: number;
+            /** Format: double */
+            oven_set: number;
+            /**
+             * Format: double
+             * @description the highest that the core comes to, resting too
+             */
+            peak: number;
+            reaches: boolean;
+            /** @description the last of each kind */
+            readings: components["schemas"]["CourseReading"][];
+            /** Format: int64 */
+            step: number;
+            target: components["schemas"]["Target"];
+        };
+        CourseNotice: {
+            /** Format: double */
+            celsius: number;
+            /** @enum {string} */
+            code: "slipped" | "touching" | "door-open" | "oven-cool" | "oven-hot" | "silent";
+            /** Format: date-time */
+            since: string;
+        };
+        CourseOutcome: {
+            got?: string;
+            id: string;
+            /** @description why */
+            refused?: string;
+            /** Format: int64 */
+            seq: number;
+        };
+        CoursePoint: {
+            /** Format: date-time */
+            at: string;
+            /** Format: double */
+            core: number;
+            /** Format: double */
+            high: number;
+            /** Format: double */
+            low: number;
+        };
+        CourseReading: {
+            /** Format: date-time */
+            at: string;
+            /** Format: double */
+            celsius: number;
+            /** @enum {string} */
+            where: "core" | "oven" | "surface";
+        };
+        CourseScale: {
+            /** Format: date-time */
+            at: string;
+            /**
+             * Format: double
+             * @description of the amount, g
+             */
+            in: number;
+        };
+        CourseStep: {
+            /** Format: date-time */
+            begin: string;
+            /** Format: double */
+            celsius?: number;
+            code: string;
+            /** @description from 1 */
+            cooks: number[];
+            /** Format: date-time */
+            end: string;
+            grill?: boolean;
+            /** Format: int64 */
+            minutes: number;
+            name: string;
+            oven?: boolean;
+            /** Format: int64 */
+            part?: number;
+            /** Format: date-time */
+            planned: string;
+            /** @description somebody has to begin it */
+            put: boolean;
+            status: string;
+            /** @description the clock ends it */
+            timed: boolean;
+            /** Format: int64 */
+            times?: number;
+            weigh: components["schemas"]["CourseWeigh"][];
+        };
+        CourseTask: {
+            alarms: boolean;
+            /** Format: int64 */
+            amount: number;
+            /** Format: date-time */
+            at: string;
+            cooks: number[];
+            /** Format: int64 */
+            dish: number;
+            /** @enum {string} */
+            do: "weigh" | "begin" | "do" | "off" | "turn" | "batch" | "squeeze" | "timer" | "found";
+            due: boolean;
+            name: string;
+            /** Format: int64 */
+            step: number;
+            timer?: string;
+            urgent: boolean;
+        };
+        CourseTimer: {
+            /** Format: date-time */
+            begin: string;
+            /** Format: date-time */
+            end: string;
+            id: string;
+            /** Format: double */
+            minutes: number;
+            name: string;
+        };
+        CourseWeigh: {
+            food: string;
+            /** Format: double */
+            grams: number;
+            /** @enum {string} */
+            how?: "scale" | "hand" | "spoons";
+            /** Format: double */
+            in?: number;
+            label: string;
+            /** Format: int64 */
+            line: number;
+            measure?: components["schemas"]["Measure"];
+            /** Format: double */
+            within: number;
+        };
         Demand: {
             /** Format: double */
             Cooked: number;
@@ -1126,6 +1551,36 @@ export interface components {
             /** @enum {string} */
             word: "crumbles" | "short" | "firm" | "tacky" | "slack" | "slumps" | "no-paste";
         };
+        Event: {
+            /**
+             * Format: date-time
+             * @description by the course's clock; now where it says nothing
+             */
+            at?: string;
+            device?: string;
+            /** Format: int64 */
+            dish?: number;
+            food?: string;
+            found?: components["schemas"]["Findings"];
+            /** Format: double */
+            grams?: number;
+            /** @enum {string} */
+            how?: "scale" | "hand" | "spoons";
+            id: string;
+            /** @enum {string} */
+            kind: "begun" | "done" | "undone" | "weighed" | "unweigh" | "felt" | "added" | "turned" | "placed" | "timer" | "timeroff" | "silenced" | "longer" | "found" | "ended" | "clock";
+            /** Format: int64 */
+            line?: number;
+            /** Format: double */
+            minutes?: number;
+            name?: string;
+            /** Format: double */
+            speed?: number;
+            /** Format: int64 */
+            step?: number;
+            /** @enum {string} */
+            word?: "crumbles" | "short" | "firm" | "tacky" | "slack" | "slumps";
+        };
         Explained: {
             /** Format: double */
             chance: number;
@@ -1217,6 +1672,16 @@ export interface components {
             q: number;
             /** Format: double */
             raw_chance: number;
+        };
+        Findings: {
+            /** @enum {string} */
+            bite?: "dry" | "right" | "wet";
+            /** @enum {string} */
+            hold?: "held" | "some-broke" | "fell-apart";
+            note?: string;
+            photo?: string;
+            /** @enum {string} */
+            shaped?: "easy" | "sticky" | "crumbly";
         };
         Fit: {
             piece: components["schemas"]["Piece"];
@@ -1324,6 +1789,14 @@ export interface components {
             steps?: string[];
             text: string;
         };
+        Instruments: {
+            on: boolean;
+            /**
+             * Format: double
+             * @description of the course's clock; as it is where it says nothing
+             */
+            speed?: number;
+        };
         Item: {
             code: string;
             got?: string;
@@ -1342,6 +1815,46 @@ export interface components {
             freezer_months: number;
             /** Format: double */
             raw_fridge_days: number;
+        };
+        KeptEvent: {
+            /**
+             * Format: date-time
+             * @description by the course's clock; now where it says nothing
+             */
+            at?: string;
+            device?: string;
+            /** Format: int64 */
+            dish?: number;
+            food?: string;
+            found?: components["schemas"]["Findings"];
+            /** Format: double */
+            grams?: number;
+            /** @enum {string} */
+            how?: "scale" | "hand" | "spoons";
+            id: string;
+            /** @enum {string} */
+            kind: "begun" | "done" | "undone" | "weighed" | "unweigh" | "felt" | "added" | "turned" | "placed" | "timer" | "timeroff" | "silenced" | "longer" | "found" | "ended" | "clock";
+            /** Format: int64 */
+            line?: number;
+            /** Format: double */
+            minutes?: number;
+            name?: string;
+            /** Format: int64 */
+            seq: number;
+            /** Format: double */
+            speed?: number;
+            /** Format: int64 */
+            step?: number;
+            /** @enum {string} */
+            word?: "crumbles" | "short" | "firm" | "tacky" | "slack" | "slumps";
+        };
+        KeptPhoto: {
+            /** Format: int64 */
+            height: number;
+            /** Format: uuid */
+            id: string;
+            /** Format: int64 */
+            width: number;
         };
         KeptSupper: {
             document: components["schemas"]["Supper"];
@@ -1484,6 +1997,14 @@ export interface components {
             /** @description what to call the version; empty takes the label away */
             label: string;
         };
+        NewCourse: {
+            /** Format: uuid */
+            build?: string;
+            /** Format: uuid */
+            supper?: string;
+            /** Format: date-time */
+            table?: string;
+        };
         Note: {
             code: string;
             food?: string;
@@ -1493,6 +2014,19 @@ export interface components {
             limit?: number;
             /** Format: double */
             value?: number;
+        };
+        OnHeat: {
+            /** Format: date-time */
+            begun: string;
+            build: components["schemas"]["Document"];
+            /**
+             * Format: int64
+             * @description from 1
+             */
+            dish: number;
+            /** Format: date-time */
+            done?: string;
+            turned?: string[];
         };
         Origin: {
             /** Format: uuid */
@@ -1971,6 +2505,13 @@ export interface components {
             role?: string;
             spans?: components["schemas"]["Phrase"][];
             text: string;
+        };
+        ReadingFault: {
+            /** @enum {string} */
+            code: "unknown-instrument" | "unknown-unit" | "impossible" | "from-the-future" | "before-the-course";
+            got?: string;
+            /** Format: int64 */
+            index: number;
         };
         Reason: {
             code: string;
@@ -2452,6 +2993,24 @@ export interface components {
             /** Format: int64 */
             suppers: number;
         };
+        TakenReadings: {
+            /** Format: int64 */
+            aside: number;
+            faults: components["schemas"]["ReadingFault"][];
+            /**
+             * Format: int64
+             * @description readings of probes that have been kept
+             */
+            kept: number;
+            /** Format: int64 */
+            late: number;
+            /** Format: int64 */
+            noted: number;
+            /** Format: int64 */
+            used: number;
+            /** Format: int64 */
+            without: number;
+        };
         Target: {
             /** Format: double */
             celsius: number;
@@ -2481,6 +3040,15 @@ export interface components {
             length_mm: number;
             /** Format: double */
             width_mm: number;
+        };
+        ToMeasure: {
+            heat: components["schemas"]["OnHeat"][];
+            /** Format: date-time */
+            now: string;
+            over: boolean;
+            /** Format: double */
+            speed: number;
+            weighing?: components["schemas"]["Weighing"];
         };
         Units: {
             /** @enum {string} */
@@ -2559,6 +3127,13 @@ export interface components {
         Weighed: {
             /** Format: double */
             grams: number;
+        };
+        Weighing: {
+            /** Format: double */
+            grams: number;
+            key: string;
+            /** Format: double */
+            within: number;
         };
         WhatIf: {
             /** @enum {string} */
@@ -3647,6 +4222,513 @@ export interface operations {
             };
         };
     };
+    listCourses: {
+        parameters: {
+            query?: {
+                limit?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CourseEntry"][];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    beginCourse: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewCourse"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Course"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Gone */
+            410: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getCourse: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description the build */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Course"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Gone */
+            410: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    deleteCourse: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description the build */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    listCourseEvents: {
+        parameters: {
+            query?: {
+                after?: number;
+            };
+            header?: never;
+            path: {
+                /** @description the build */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CourseEvents"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Gone */
+            410: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    actOnCourse: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description the build */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CourseCommands"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CourseAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Gone */
+            410: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    simulate: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description the build */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Instruments"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Course"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Gone */
+            410: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    lookPast: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description the build */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Event"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CourseBowl"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Gone */
+            410: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    restoreCourse: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description the build */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Course"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     lookAtDish: {
         parameters: {
             query?: never;
@@ -4463,6 +5545,110 @@ export interface operations {
             };
         };
     };
+    keepPhoto: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "image/jpeg": string;
+                "image/png": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptPhoto"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getPhoto: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description the build */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    "Cache-Control"?: string;
+                    "Content-Type"?: string;
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     plan: {
         parameters: {
             query?: {
@@ -4629,6 +5815,119 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Recipe"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    whatToMeasure: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description Bearer and the token that the course shows */
+                Authorization?: string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ToMeasure"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sendReadings: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description Bearer and the token that the course shows */
+                Authorization?: string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/senml+json": Record<string, never>[];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TakenReadings"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Request Entity Too Large */

@@ -2,6 +2,7 @@ import { advice } from "./en-advice";
 import { heat } from "./en-heat";
 import { place } from "./en-place";
 import { reading } from "./en-reading";
+import { cook } from "./en-cook";
 import { supper } from "./en-supper";
 
 export const en = {
@@ -12,6 +13,7 @@ export const en = {
     nav: "Screens",
     bench: "Bench",
     supper: "Supper",
+    cook: "Cook",
     pantry: "Pantry",
     done: "Done",
     language: "Language",
@@ -369,6 +371,7 @@ export const en = {
   ...place,
   reading,
   ...supper,
+  ...cook,
   problem: {
     "never-done": "{{got}} never gets done at that heat",
     "cannot-scale": "it cannot be made in that many pieces",

@@ -3,6 +3,7 @@ import { advice } from "./es-advice";
 import { heat } from "./es-heat";
 import { place } from "./es-place";
 import { reading } from "./es-reading";
+import { cook } from "./es-cook";
 import { supper } from "./es-supper";
 
 export const es: Messages = {
@@ -13,6 +14,7 @@ export const es: Messages = {
     nav: "Pantallas",
     bench: "Banco",
     supper: "Cena",
+    cook: "Cocinar",
     pantry: "Despensa",
     done: "Listo",
     language: "Idioma",
@@ -374,6 +376,7 @@ export const es: Messages = {
   ...place,
   reading,
   ...supper,
+  ...cook,
   problem: {
     "never-done": "{{got}} no llega a hacerse a ese calor",
     "cannot-scale": "no se puede hacer en tantas piezas",

@@ -2,10 +2,11 @@ import type { Problem, SupperDocument } from "../api/client";
 import { useTranslation } from "../i18n/use-translation";
 import { useProblemWords } from "../ui/problem";
 import { ApiError } from "../api/client";
-import { plus } from "./clock";
+import { plus } from "../ui/clock";
 import { changeDish, dropDish, setKitchen, setTable, unpin } from "./edits";
 import type { SupperSession } from "./queries";
-import { placeOf, useStepName, type Way, waysOf } from "./words";
+import { useStepName } from "../build/step-name";
+import { placeOf, type Way, waysOf } from "./words";
 
 type Props = { document: SupperDocument; problem: Problem; session: SupperSession; cooks: number };
 

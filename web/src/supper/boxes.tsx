@@ -1,7 +1,7 @@
 import type { SupperBoxLook } from "../api/client";
 import { coded, useTranslation } from "../i18n/use-translation";
 import type { useFormat } from "../ui/format";
-import { type Clock, instantOf } from "./clock";
+import { type Clock, instantOf } from "../ui/clock";
 
 type Props = { box: SupperBoxLook; format: ReturnType<typeof useFormat>; clock: Clock };
 

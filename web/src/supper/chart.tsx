@@ -4,11 +4,12 @@ import { useTranslation } from "../i18n/use-translation";
 import { useFormat } from "../ui/format";
 import { Rope } from "../ui/rope";
 import { useWidth } from "../ui/use-width";
-import { type Clock, minutesBetween, plus } from "./clock";
+import { type Clock, minutesBetween, plus } from "../ui/clock";
 import { Lanes } from "./lanes";
 import { Patterns } from "./patterns";
 import { timeScale, tracks } from "./scale";
-import { inOven, isWait, useShortNames, useStepName } from "./words";
+import { useStepName } from "../build/step-name";
+import { inOven, isWait, useShortNames } from "./words";
 
 export type Moving = { dish: string; step: string; start: Date };
 

@@ -16,7 +16,7 @@ import { useFormat } from "../ui/format";
 import { HourField } from "../ui/hour-field";
 import { NumberField } from "../ui/number-field";
 import { BoxWords } from "./boxes";
-import { type Clock, instantOf } from "./clock";
+import { type Clock, instantOf } from "../ui/clock";
 import { changeDish, dropDish } from "./edits";
 import { type SupperSession, useSideText } from "./queries";
 import { SideText } from "./side-text";

@@ -2,8 +2,9 @@ import type { Plan, SupperDocument } from "../api/client";
 import { coded, useTranslation } from "../i18n/use-translation";
 import { useFormat } from "../ui/format";
 import { Icon } from "../ui/icon";
-import type { Clock } from "./clock";
-import { useShortNames, useStepName } from "./words";
+import type { Clock } from "../ui/clock";
+import { useStepName } from "../build/step-name";
+import { useShortNames } from "./words";
 
 type Props = { document: SupperDocument; plan: Plan; clock: Clock; stale: boolean };
 

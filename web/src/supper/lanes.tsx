@@ -2,9 +2,9 @@ import type { ScaleLinear } from "d3-scale";
 import type { Plan, PlanStep, SupperDocument } from "../api/client";
 import { useTranslation } from "../i18n/use-translation";
 import { useFormat } from "../ui/format";
-import { type Clock, minutesBetween } from "./clock";
+import { type Clock, minutesBetween } from "../ui/clock";
 import { tracks } from "./scale";
-import { useStepName } from "./words";
+import { useStepName } from "../build/step-name";
 
 type Props = {
   document: SupperDocument;

@@ -18,7 +18,7 @@ import { useTranslation } from "../i18n/use-translation";
 import { restrict } from "../ui/drag";
 import { HourField } from "../ui/hour-field";
 import { Icon } from "../ui/icon";
-import { type Clock, instantOf } from "./clock";
+import { type Clock, instantOf } from "../ui/clock";
 import { moveDish, rename, setTable } from "./edits";
 import type { Equipment } from "./kitchen-dialog";
 import type { SupperSession } from "./queries";

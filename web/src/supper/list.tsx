@@ -1,8 +1,9 @@
 import type { Plan, PlanStep, SupperDocument } from "../api/client";
 import { useTranslation } from "../i18n/use-translation";
 import { useFormat } from "../ui/format";
-import type { Clock } from "./clock";
-import { handsOn, isWait, useShortNames, useStepName } from "./words";
+import type { Clock } from "../ui/clock";
+import { useStepName } from "../build/step-name";
+import { handsOn, isWait, useShortNames } from "./words";
 
 type Entry = { at: string; step?: PlanStep; oven?: { id: string; celsius: number; minutes: number } };
 

@@ -2,9 +2,10 @@ import { memo } from "react";
 import type { Foods, Plan, SupperDocument, SupperLook } from "../api/client";
 import { coded, useTranslation } from "../i18n/use-translation";
 import { useFormat } from "../ui/format";
-import type { Clock } from "./clock";
+import type { Clock } from "../ui/clock";
 import { type Aim, aims, useOtherPlan } from "./queries";
-import { useShortNames, useStepName } from "./words";
+import { useStepName } from "../build/step-name";
+import { useShortNames } from "./words";
 
 type Props = {
   document: SupperDocument;

@@ -5,10 +5,11 @@ import { api, type KeptSupper, type Plan, unwrap } from "../api/client";
 import { useTranslation } from "../i18n/use-translation";
 import { useFormat } from "../ui/format";
 import { Trouble } from "../ui/trouble";
-import { type Clock, useClock } from "./clock";
+import { type Clock, useClock } from "../ui/clock";
 import { entriesOf, useWhere } from "./list";
 import { makePlan } from "./queries";
-import { handsOn, useShortNames, useStepName } from "./words";
+import { useStepName } from "../build/step-name";
+import { handsOn, useShortNames } from "./words";
 
 /** /supper/:id/print: a page by the hour, or one for each cook. */
 export default function PrintPage() {

@@ -11,7 +11,7 @@ import {
 } from "../api/client";
 import { DocumentSession, type Kept, type Resource } from "../editing/session";
 import { useTranslation } from "../i18n/use-translation";
-import { ownZone } from "./clock";
+import { ownZone } from "../ui/clock";
 
 const suppers: Resource<SupperDocument> = {
   get: (id) => unwrap(api.GET("/api/suppers/{id}", { params: { path: { id } } })),

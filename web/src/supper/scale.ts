@@ -1,6 +1,6 @@
 import { type ScaleLinear, scaleLinear } from "d3-scale";
 import type { PlanStep } from "../api/client";
-import { type Clock, minutesBetween } from "./clock";
+import { type Clock, minutesBetween } from "../ui/clock";
 
 /** A stretch of time in which nothing begins or ends, drawn short. */
 export type Break = { from: number; to: number };

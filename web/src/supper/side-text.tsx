@@ -3,7 +3,7 @@ import type { SupperStep } from "../api/client";
 import { useTranslation } from "../i18n/use-translation";
 import { useFormat } from "../ui/format";
 import { readSide } from "./queries";
-import { useStepName } from "./words";
+import { useStepName } from "../build/step-name";
 
 type Props = {
   text: string;

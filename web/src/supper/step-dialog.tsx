@@ -5,11 +5,11 @@ import { Dialog } from "../ui/dialog";
 import { useFormat } from "../ui/format";
 import { HourField } from "../ui/hour-field";
 import { NumberField } from "../ui/number-field";
-import { type Clock, instantOf, plus } from "./clock";
+import { type Clock, instantOf, plus } from "../ui/clock";
 import { begunBy, fromNow, pin, pinOf, thisMinute, unpin } from "./edits";
 import { useWhere } from "./list";
 import type { SupperSession } from "./queries";
-import { useStepName } from "./words";
+import { useStepName } from "../build/step-name";
 
 type Props = {
   session: SupperSession;

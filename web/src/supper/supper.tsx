@@ -12,7 +12,7 @@ import { Icon } from "../ui/icon";
 import { useSettled } from "../ui/use-settled";
 import { AtOdds } from "./at-odds";
 import { Chart } from "./chart";
-import { useClock } from "./clock";
+import { useClock } from "../ui/clock";
 import { addDish, afresh, begunBy, fromNow, pin, pinOf, setAim, thisMinute, unpin } from "./edits";
 import { Headline } from "./headline";
 import { equipmentOf } from "./kitchen-dialog";

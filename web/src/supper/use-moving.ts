@@ -2,10 +2,11 @@ import { useCallback, useRef, useState } from "react";
 import type { Plan } from "../api/client";
 import { useTranslation } from "../i18n/use-translation";
 import type { Moving } from "./chart";
-import { useClock } from "./clock";
+import { useClock } from "../ui/clock";
 import { pin } from "./edits";
 import { atHeatsOf, makePlan, type Planned, type SupperSession } from "./queries";
-import { placeOf, useStepName, waysOf } from "./words";
+import { useStepName } from "../build/step-name";
+import { placeOf, waysOf } from "./words";
 
 /**
  * A knot on its way: each place it comes to is planned at once, with little work and at the heats that

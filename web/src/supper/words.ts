@@ -1,38 +1,6 @@
 import type { PlanStep, Problem, SupperDocument } from "../api/client";
-import { coded, useTranslation } from "../i18n/use-translation";
-
-/** Codes that a supper has in common with the cord. */
-const onTheCord = new Set(
-  (
-    "soak drain press oven-dry roast toast saute brown cool gel blitz mash mix rest shape chill freeze sear cook " +
-    "grill set"
-  ).split(" "),
-);
-
-/** What a step is called: its code's word, as on the cord, with which of several it is, or what the cook wrote. */
-export function useStepName() {
-  const { t, i18n } = useTranslation();
-  return (name: string) => {
-    const [, code = name, again = ""] = /^(.*?)( \d+)?$/.exec(name) ?? [];
-    const key = coded(onTheCord.has(code) ? "cord" : "supper.step", code);
-    return i18n.exists(key) ? `${t(key)}${again}` : name;
-  };
-}
-
-const brief = 18; // letters of a name that needs no shortening
-
-/**
- * The names of dishes, short: in English the first word and the last, "turkey balls" of turkey, leek and
- * millet balls; in Spanish, where the noun comes first, what stands before a comma.
- */
-function shortName(name: string, language: string): string {
-  if (name.length <= brief) return name;
-  const head = name.split(",")[0]?.trim() || name;
-  if (language !== "en") return head;
-  const words = name.split(/\s+/);
-  const first = head.split(/\s+/)[0] ?? head;
-  return words.length > 2 ? `${first} ${words.at(-1) ?? ""}` : name;
-}
+import { shortName } from "../build/short-name";
+import { useTranslation } from "../i18n/use-translation";
 
 /** Those of a supper, whole where two would be the same. */
 export function useShortNames(d: SupperDocument): string[] {

@@ -1,5 +1,8 @@
 import arrowClockwise from "bootstrap-icons/icons/arrow-clockwise.svg?raw";
 import arrowCounterclockwise from "bootstrap-icons/icons/arrow-counterclockwise.svg?raw";
+import camera from "bootstrap-icons/icons/camera.svg?raw";
+import bell from "bootstrap-icons/icons/bell.svg?raw";
+import bellSlash from "bootstrap-icons/icons/bell-slash.svg?raw";
 import check from "bootstrap-icons/icons/check2.svg?raw";
 import chevronDown from "bootstrap-icons/icons/chevron-down.svg?raw";
 import circleHalf from "bootstrap-icons/icons/circle-half.svg?raw";
@@ -18,6 +21,9 @@ import x from "bootstrap-icons/icons/x-lg.svg?raw";
 const icons = {
   redo: arrowClockwise,
   undo: arrowCounterclockwise,
+  camera,
+  bell,
+  "bell-off": bellSlash,
   check,
   "chevron-down": chevronDown,
   theme: circleHalf,

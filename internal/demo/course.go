@@ -1,0 +1,209 @@
+package demo
+
+import (
+	"context"
+	"encoding/json"
+	"fmt"
+	"time"
+
+	"cuerda/core/course"
+	"cuerda/core/food"
+	"cuerda/core/kitchen"
+	"cuerda/core/mix"
+	"cuerda/core/supper"
+	"cuerda/core/supper/menu"
+	"cuerda/internal/device"
+	"cuerda/internal/store"
+)
+
+// cooking plans the course of the demonstration: the balls while the loaf is in the oven.
+func cooking(builds []Build, kept map[string]menu.SupperFrom, foods *food.Catalogue, now time.Time) (*course.Plan, error) {
+	club, err := kitchen.New(foods, kitchen.UsualSettings(), Pantry())
+	if err != nil {
+		return nil, err
+	}
+	d := &menu.Supper{Format: menu.Format, Name: "Wednesday practice", Table: now.Add(24 * time.Hour).Truncate(time.Minute), Aim: string(supper.LatestStart)}
+	for _, file := range []string{"50-turkey.json", "40-loaf.json"} {
+		for i := range builds {
+			if builds[i].File != file {
+				continue
+			}
+			text, err := json.Marshal(&builds[i].Document)
+			if err != nil {
+				return nil, err
+			}
+			dish := menu.SupperDish{Name: builds[i].Document.Name, Build: text}
+			if len(d.Dishes) == 0 { // the loaf is well on its way by then
+				later := d.Table.Add(20 * time.Minute)
+				dish.At = &later
+			}
+			if from, known := kept[file]; known {
+				dish.From = &from
+			}
+			d.Dishes = append(d.Dishes, dish)
+		}
+	}
+	planned, err := menu.Make(d, club, nil)
+	if err != nil {
+		return nil, err
+	}
+	out := course.Of(d, planned, club)
+	out.Simulated = true
+	return out, nil
+}
+
+// moment is when somebody joins by a plan: the balls are being mixed.
+func moment(p *course.Plan) time.Time {
+	for _, s := range p.Dishes[0].Steps {
+		if s.Code == "mix" {
+			return s.At.Add(45 * time.Second)
+		}
+	}
+	return p.Table.Add(-30 * time.Minute)
+}
+
+// shifted is the plan so much later.
+func shifted(p *course.Plan, by time.Duration) *course.Plan {
+	out := *p
+	out.Table = p.Table.Add(by)
+	out.Dishes = append([]course.Dish(nil), p.Dishes...)
+	for d := range out.Dishes {
+		out.Dishes[d].Steps = append([]course.Step(nil), p.Dishes[d].Steps...)
+		for i := range out.Dishes[d].Steps {
+			out.Dishes[d].Steps[i].At = out.Dishes[d].Steps[i].At.Add(by)
+		}
+	}
+	return &out
+}
+
+// tick is how often the demonstration's cook looks at what there is to do.
+const tick = 15 * time.Second
+
+// cooked is what a cook has done by now who does all that is asked when it is due.
+func cooked(p *course.Plan, start, now time.Time) (events []course.Event, s *course.State) {
+	s = course.New(p, start)
+	take := func(e course.Event, at time.Time) {
+		e.ID, e.At, e.Device = fmt.Sprintf("demo-%d", len(events)+1), at, "Cook 1"
+		if e, err := course.Decide(p, s, e, at); err == nil {
+			s.Add(e)
+			events = append(events, e)
+		}
+	}
+	for at := start; at.Before(now); at = at.Add(tick) {
+		timings := course.Timings(p, s, at, nil)
+		for _, t := range course.Tasks(p, s, timings, at, nil) {
+			if t.At.After(at) {
+				continue
+			}
+			e := course.Event{Dish: t.Dish, Step: t.Step}
+			step := &p.Dishes[t.Dish].Steps[t.Step]
+			switch t.Do {
+			case course.DoWeigh:
+				w := step.Weigh[t.Amount]
+				e.Kind, e.Line, e.Grams, e.How = course.Weighed, w.Line, w.Grams, course.ByScale
+			case course.DoBegin:
+				e.Kind = course.Begun
+			case course.DoOff:
+				e.Kind = course.Done
+			case course.DoTurn:
+				e.Kind = course.Turned
+			case course.DoSqueeze:
+				e.Kind, e.Word = course.Felt, mix.Firm
+			case course.DoHands:
+				if is := s.Dishes[t.Dish].Steps[t.Step]; is.Begun == nil {
+					e.Kind = course.Begun
+				} else if at.Sub(*is.Begun) >= time.Duration(step.Minutes)*time.Minute {
+					e.Kind = course.Done
+				} else {
+					continue
+				}
+			default:
+				continue
+			}
+			take(e, at)
+			break
+		}
+	}
+	return events, s
+}
+
+// measured is how far readings of the past are from each other.
+const measured = 10 * time.Second
+
+// halfWay begins a course by a plan that is half-way through now, with what its simulated probes
+// have measured.
+func halfWay(ctx context.Context, s *store.Store, kitchenID string, p *course.Plan, foods *food.Catalogue, now time.Time) error {
+	now = now.Truncate(time.Second)
+	p = shifted(p, now.Sub(moment(p)))
+	start := now
+	for d := range p.Dishes {
+		for i := range p.Dishes[d].Steps {
+			if at := p.Dishes[d].Steps[i].At; at.Before(start) {
+				start = at
+			}
+		}
+	}
+	events, state := cooked(p, start, now)
+	kept, err := s.CreateCourse(ctx, kitchenID, p, start, start)
+	if err != nil {
+		return err
+	}
+	if _, err := s.AddEvents(ctx, kept.ID, now, events); err != nil {
+		return err
+	}
+	club, err := kitchen.New(foods, kitchen.UsualSettings(), Pantry())
+	if err != nil {
+		return err
+	}
+	var readings []store.CourseReading
+	for d := range p.Dishes {
+		for n := range p.Dishes[d].Steps {
+			begun := state.Dishes[d].Steps[n].Begun
+			if !p.Dishes[d].Steps[n].Cooking() || begun == nil {
+				continue
+			}
+			document, _ := course.Actual(p, state, d, now)
+			sim, ok := device.Simulate(&document, club, nil, device.Seeded(kept.ID)+uint64(d+1))
+			if !ok {
+				continue
+			}
+			for at := *begun; !at.After(now); at = at.Add(measured) {
+				sim.Advance(at.Sub(*begun).Minutes())
+				for _, r := range sim.Readings() {
+					readings = append(readings, store.CourseReading{Source: fmt.Sprintf("urn:dev:simulated:dish-%d/%s", d+1, r.Where), Place: string(r.Where), Dish: d, At: at, Celsius: r.Celsius})
+				}
+			}
+		}
+	}
+	_, err = s.AddReadings(ctx, map[string][]store.CourseReading{kept.ID: readings})
+	return err
+}
+
+// stale is how long after its table nobody joins a course any more.
+const stale = 90 * time.Minute
+
+// refresh begins the demonstration's course anew where the last one is over, and no other was ever
+// begun here.
+func refresh(ctx context.Context, s *store.Store, kitchenID string, foods *food.Catalogue, now time.Time) error {
+	all, err := s.ListCourses(ctx, kitchenID, 50)
+	if err != nil || len(all) == 0 {
+		return err
+	}
+	for _, c := range all {
+		if !c.Simulated || now.Before(c.Table.Add(stale)) {
+			return nil
+		}
+	}
+	last, _, err := s.FindCourse(ctx, kitchenID, all[0].ID)
+	if err != nil {
+		return err
+	}
+	for _, c := range all {
+		if c.Ended == nil {
+			if _, err := s.AddEvents(ctx, c.ID, now, []course.Event{{ID: "demo-end", At: now, Kind: course.Ended}}); err != nil {
+				return err
+			}
+		}
+	}
+	return halfWay(ctx, s, kitchenID, &last.Plan, foods, now)
+}

@@ -1,0 +1,156 @@
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { Link, useNavigate } from "react-router";
+import { api, ApiError, type CourseEntry, unwrap } from "../api/client";
+import { useTranslation } from "../i18n/use-translation";
+import { ownZone, useClock } from "../ui/clock";
+import { Icon } from "../ui/icon";
+import { Trouble } from "../ui/trouble";
+import { UndoBar } from "../ui/undo-bar";
+import { useBeginCourse, useCourses, useDeleteCourse, useRestoreCourse } from "./queries";
+
+/** /cook: what goes on, and what could be begun. */
+export default function CookHome() {
+  const { t, i18n } = useTranslation();
+  const navigate = useNavigate();
+  const courses = useCourses();
+  const begin = useBeginCourse();
+  const remove = useDeleteCourse();
+  const restore = useRestoreCourse();
+  const [deleted, setDeleted] = useState<{ id: string; name: string }>();
+  const suppers = useQuery({
+    queryKey: ["suppers", i18n.language],
+    queryFn: ({ signal }) => unwrap(api.GET("/api/suppers", { signal })),
+  });
+  const builds = useQuery({
+    queryKey: ["cook-builds", i18n.language],
+    queryFn: ({ signal }) => unwrap(api.GET("/api/builds", { signal })),
+  });
+  if (courses.isError) return <Trouble words={t("cook.failed")} onRetry={() => void courses.refetch()} />;
+  if (!courses.data) return <main className="alone" aria-busy="true" aria-label={t("app.loading")} />;
+  const start = (of: { supper?: string; build?: string }) =>
+    begin.mutate(of, { onSuccess: (c) => void navigate(`/cook/${c.id}`) });
+  const drop = (c: CourseEntry) =>
+    remove.mutate(c.id, { onSuccess: () => setDeleted({ id: c.id, name: c.name }) });
+  const on = courses.data.filter((c) => !c.ended);
+  const over = courses.data.filter((c) => c.ended).slice(0, 12);
+  const why = begin.error instanceof ApiError ? begin.error.problem?.detail : undefined;
+  return (
+    <main className="cook-home" id="bench">
+      <h1>{t("cook.title")}</h1>
+      {courses.data.length === 0 && <p>{t("cook.none")}</p>}
+      {on.length > 0 && (
+        <section>
+          <h2>{t("cook.goingOn")}</h2>
+          <ul className="course-list">
+            {on.map((c) => (
+              <Entry key={c.id} course={c} onDrop={() => drop(c)} />
+            ))}
+          </ul>
+        </section>
+      )}
+      <section>
+        <h2>{t("cook.beginSupper")}</h2>
+        <ul className="course-list">
+          {(suppers.data ?? []).map((s) => (
+            <Choice
+              key={s.id}
+              name={s.name || t("supper.untitled")}
+              about={t("cook.dishes", { count: s.dishes })}
+              busy={begin.isPending || s.dishes === 0}
+              onBegin={() => start({ supper: s.id })}
+            />
+          ))}
+        </ul>
+      </section>
+      <section>
+        <h2>{t("cook.beginBuild")}</h2>
+        <ul className="course-list">
+          {(builds.data ?? []).slice(0, 12).map((b) => (
+            <Choice
+              key={b.id}
+              name={b.name}
+              about={t("cook.asSoon")}
+              busy={begin.isPending}
+              onBegin={() => start({ build: b.id })}
+            />
+          ))}
+        </ul>
+      </section>
+      {begin.isError && (
+        <p role="alert" className="note-limit">
+          {t("cook.beginFailed")} {why}
+        </p>
+      )}
+      {over.length > 0 && (
+        <section>
+          <h2>{t("cook.over")}</h2>
+          <ul className="course-list">
+            {over.map((c) => (
+              <Entry key={c.id} course={c} onDrop={() => drop(c)} />
+            ))}
+          </ul>
+        </section>
+      )}
+      {deleted && (
+        <UndoBar
+          name={deleted.name}
+          onBringBack={() => restore.mutate(deleted.id, { onSuccess: () => setDeleted(undefined) })}
+          onClose={() => setDeleted(undefined)}
+        />
+      )}
+    </main>
+  );
+}
+
+function Entry({ course: c, onDrop }: { course: CourseEntry; onDrop: () => void }) {
+  const { t } = useTranslation();
+  const clock = useClock({ table: c.table, zone: ownZone() });
+  return (
+    <li>
+      <Link to={`/cook/${c.id}`} className="course-entry">
+        <strong>{c.name || t("supper.untitled")}</strong>
+        <span>
+          {c.ended
+            ? `${clock.longDay(c.ended)}, ${t("cook.overAt", { time: clock.hour(c.ended) })}`
+            : t("cook.tableAt", { time: clock.hour(c.table) })}
+          {" · "}
+          {t("cook.dishes", { count: c.dishes })}
+          {c.simulated && <> · {t("cook.simulated")}</>}
+        </span>
+        {!c.ended && <em>{t("cook.join")}</em>}
+      </Link>
+      <button
+        type="button"
+        className="btn btn-quiet btn-icon"
+        aria-label={t("cook.remove", { name: c.name })}
+        onClick={onDrop}
+      >
+        <Icon name="x" />
+      </button>
+    </li>
+  );
+}
+
+type ChoiceProps = { name: string; about: string; busy: boolean; onBegin: () => void };
+
+function Choice({ name, about, busy, onBegin }: ChoiceProps) {
+  const { t } = useTranslation();
+  return (
+    <li>
+      <span className="course-entry">
+        <strong>{name}</strong>
+        <span>{about}</span>
+      </span>
+      <button
+        type="button"
+        className="btn btn-straw"
+        disabled={busy}
+        aria-label={`${t("cook.cookIt")}: ${name}`}
+        onClick={onBegin}
+      >
+        {t("cook.cookIt")}
+      </button>
+    </li>
+  );
+}

@@ -1,0 +1,137 @@
+import type { Course, CourseTask } from "../api/client";
+import { useTranslation } from "../i18n/use-translation";
+import { Icon } from "../ui/icon";
+import { Rope } from "../ui/rope";
+import { useFormat } from "../ui/format";
+import { useWidth } from "../ui/use-width";
+import { shortName } from "../build/short-name";
+import { useStepName } from "../build/step-name";
+import type { CourseSession } from "./session";
+import { countdown, useTaskWords } from "./words";
+
+type Row = {
+  key: string;
+  name: string;
+  begin: number;
+  end: number;
+  urgent: boolean;
+  task?: CourseTask;
+  timer?: string;
+  at?: { dish: number; step: number };
+};
+
+type Props = { course: Course; session: CourseSession; now: number };
+
+/** Every clock that runs, as a cord that is being laid. */
+export function Running({ course, session, now }: Props) {
+  const { t, i18n } = useTranslation();
+  const format = useFormat();
+  const stepName = useStepName();
+  const words = useTaskWords(course);
+  const several = course.dishes.length > 1;
+  const rows: Row[] = [];
+  course.dishes.forEach((dish, d) =>
+    dish.steps.forEach((s, step) => {
+      if (s.status !== "running" || !s.timed) return;
+      const task = course.tasks.find((one) => one.dish === d && one.step === step && one.do === "off");
+      const dishName = several ? ` · ${format.within(shortName(dish.name, i18n.language))}` : "";
+      rows.push({
+        key: `${d}-${step}`,
+        name: (task ? words(task).title : stepName(s.name)) + dishName,
+        begin: Date.parse(s.begin),
+        end: Date.parse(s.end),
+        urgent: task?.urgent ?? false,
+        task,
+        at: task ? { dish: d, step } : undefined,
+      });
+      const turn = course.tasks.find((one) => one.dish === d && one.step === step && one.do === "turn");
+      if (turn)
+        rows.push({
+          key: `${d}-${step}-turn`,
+          name: words(turn).title + dishName,
+          begin: Date.parse(s.begin),
+          end: Date.parse(turn.at),
+          urgent: true,
+          task: turn,
+        });
+    }),
+  );
+  for (const own of course.timers)
+    rows.push({
+      key: own.id,
+      name: own.name || t("cook.timer"),
+      begin: Date.parse(own.begin),
+      end: Date.parse(own.end),
+      urgent: true,
+      timer: own.id,
+    });
+  rows.sort((a, b) => a.end - b.end);
+  return (
+    <section aria-labelledby="cook-running">
+      <h2 id="cook-running">{t("cook.running")}</h2>
+      {rows.length === 0 && <p className="cook-hint">{t("cook.nothingRuns")}</p>}
+      <ul className="cook-rows">
+        {rows.map((row) => (
+          <RunningRow key={row.key} row={row} now={now} session={session} />
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function RunningRow({ row, now, session }: { row: Row; now: number; session: CourseSession }) {
+  const { t } = useTranslation();
+  const [ref, width] = useWidth<HTMLDivElement>();
+  const left = (row.end - now) / 1000;
+  const share = Math.min(1, Math.max(0, (now - row.begin) / Math.max(1, row.end - row.begin)));
+  const soon = row.urgent && left < 150;
+  return (
+    <li className={soon ? "row-soon" : left <= 0 ? "row-ready" : ""}>
+      <span className="row-name">{row.name}</span>
+      <span className="row-time" role="timer" aria-label={`${row.name}: ${countdown(left)}`}>
+        {left <= 0 ? t("cook.ready") : countdown(left)}
+      </span>
+      <div ref={ref} className="row-rope" aria-hidden="true">
+        <svg width={width} height={22}>
+          <g transform="translate(0 11)">
+            <Rope length={width} thickness={9} laid={false} />
+            {share > 0.02 && <Rope length={Math.max(9, share * width)} thickness={9} />}
+            <circle className="row-knot" cx={Math.min(Math.max(9, share * width), width - 9)} r={8} />
+          </g>
+        </svg>
+      </div>
+      <span className="row-acts">
+        {row.at && (
+          <>
+            <button
+              type="button"
+              className="btn btn-quiet btn-sm"
+              aria-label={t("cook.plusOne", { what: row.name })}
+              onClick={() => row.at && session.act({ kind: "longer", ...row.at, minutes: 1 })}
+            >
+              +1
+            </button>
+            <button
+              type="button"
+              className="btn btn-quiet btn-sm"
+              aria-label={t("cook.offNow", { what: row.name })}
+              onClick={() => row.at && session.act({ kind: "done", ...row.at })}
+            >
+              <Icon name="check" />
+            </button>
+          </>
+        )}
+        {row.timer && (
+          <button
+            type="button"
+            className="btn btn-quiet btn-sm"
+            aria-label={t("cook.drop", { what: row.name })}
+            onClick={() => session.act({ kind: "timeroff", name: row.timer })}
+          >
+            <Icon name="x" />
+          </button>
+        )}
+      </span>
+    </li>
+  );
+}

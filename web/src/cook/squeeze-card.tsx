@@ -1,0 +1,113 @@
+import type { Course, CourseBowl, CourseTask } from "../api/client";
+import { useTranslation } from "../i18n/use-translation";
+import { useFormat } from "../ui/format";
+import type { CourseSession } from "./session";
+import { countdown } from "./words";
+
+const words = ["crumbles", "short", "firm", "tacky", "slack", "slumps"] as const;
+
+type Props = { course: Course; task: CourseTask; session: CourseSession; now: number; onBack?: () => void };
+
+/** How does it feel? */
+export function SqueezeCard({ course, task, session, now, onBack }: Props) {
+  const { t } = useTranslation();
+  const bowl = course.dishes[task.dish]?.bowl;
+  const wait = (Date.parse(task.at) - now) / 1000;
+  return (
+    <>
+      {wait > 0 && bowl && bowl.added.length > 0 && (
+        <p className="cook-over">{t("cook.mend.wait", { time: countdown(wait) })}</p>
+      )}
+      <h1 className="cook-title">{t("cook.squeeze")}</h1>
+      {bowl && <p className="cook-sub">{t("cook.squeezeWanted", { word: t(`squeeze.${bowl.expected}`) })}</p>}
+      <div className="squeeze-words" role="group" aria-label={t("cook.squeeze")}>
+        {words.map((w) => (
+          <button
+            key={w}
+            type="button"
+            className={`btn squeeze-word word-${w} ${w === bowl?.expected ? "word-wanted" : ""}`}
+            onClick={() => session.act({ kind: "felt", dish: task.dish, word: w })}
+          >
+            <strong>{t(`squeeze.${w}`)}</strong>
+            <small>{t(`squeeze.means.${w}`)}</small>
+          </button>
+        ))}
+      </div>
+      <p className="cook-hint">{t("cook.taste")}</p>
+      <div className="cook-actions">
+        <button
+          type="button"
+          className="btn btn-quiet cook-also"
+          onClick={() => session.act({ kind: "felt", dish: task.dish })}
+        >
+          {t("cook.noSqueeze")}
+        </button>
+        {onBack && (
+          <button type="button" className="btn btn-quiet cook-also" onClick={onBack}>
+            {t("cook.back")}
+          </button>
+        )}
+      </div>
+    </>
+  );
+}
+
+type MendProps = {
+  dish: number;
+  bowl: CourseBowl;
+  session: CourseSession;
+  primary: React.RefObject<HTMLButtonElement | null>;
+  onAsIs: () => void;
+};
+
+/** What brings a mix to what its pieces want, spoon by spoon. */
+export function MendCard({ dish, bowl: b, session, primary, onAsIs }: MendProps) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const m = b.mend;
+  if (!m) return null;
+  const felt = t(`squeeze.${m.felt}`);
+  const verdict = { "too-wet": "wet", "too-dry": "dry", fine: "fine" }[m.verdict] as "wet" | "dry" | "fine";
+  return (
+    <>
+      <p className="cook-over">{b.felt ? "" : t("cook.mend.expected", { felt })}</p>
+      <h1 className="cook-title">{t(`cook.mend.${verdict}`, { felt })}</h1>
+      <div className="mend-adds">
+        {m.additions.slice(0, 4).map((a, i) => {
+          const count = Math.min(a.enough || 1, 2);
+          const grams = Math.round(count * a.spoon_g * 10) / 10;
+          return (
+            <button
+              key={a.food}
+              type="button"
+              className={`btn ${i === 0 ? "btn-primary" : "btn-straw"} mend-add`}
+              onClick={() => session.act({ kind: "added", dish, food: a.food, grams, minutes: a.minutes })}
+            >
+              <strong>
+                {t("cook.mend.add", {
+                  spoons: format.measure({ amount: count, unit: a.unit }),
+                  food: format.within(b.labels[a.food] ?? a.food),
+                })}
+              </strong>
+              <small>
+                {t(a.minutes > 0 ? "cook.mend.addGrams" : "cook.mend.addNow", {
+                  grams: format.grams(grams),
+                  minutes: format.minutes(a.minutes),
+                })}
+                {a.have ? "" : ` · ${t("cook.mend.notHere")}`}
+              </small>
+            </button>
+          );
+        })}
+      </div>
+      {m.rest_minutes !== undefined && m.rest_minutes > 0 && (
+        <p className="cook-hint">{t("cook.mend.rest", { minutes: format.minutes(m.rest_minutes) })}</p>
+      )}
+      <div className="cook-actions">
+        <button ref={primary} type="button" className="btn btn-quiet cook-also" onClick={onAsIs}>
+          {t("cook.mend.asIs")}
+        </button>
+      </div>
+    </>
+  );
+}
