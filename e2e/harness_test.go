@@ -70,10 +70,12 @@ func startBehind(t testing.TB, wrap func(http.Handler) http.Handler) *app {
 	require.NoError(t, err)
 	pages, err := web.Dist()
 	require.NoError(t, err)
-	server := httptest.NewServer(wrap((&api.Server{
+	served := &api.Server{
 		Store: s, Who: api.OneKitchen(kitchen), Foods: foods, Log: slog.New(slog.NewTextHandler(os.Stderr, &slog.HandlerOptions{Level: slog.LevelWarn})), Pages: pages,
-	}).Handler()))
+	}
+	server := httptest.NewServer(wrap(served.Handler()))
 	t.Cleanup(server.Close)
+	t.Cleanup(served.Close)
 	return &app{t, server.URL}
 }
 

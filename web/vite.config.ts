@@ -1,8 +1,49 @@
 import react from "@vitejs/plugin-react";
 import { defineConfig } from "vite";
+import { VitePWA } from "vite-plugin-pwa";
 
 export default defineConfig({
-  plugins: [react()],
+  plugins: [
+    react(),
+    VitePWA({
+      // A new version is offered; it never takes a page over by itself.
+      registerType: "prompt",
+      injectRegister: false,
+      workbox: {
+        globPatterns: ["**/*.{js,css,html,woff2,svg,png,webmanifest}"],
+        navigateFallback: "/index.html",
+        navigateFallbackDenylist: [/^\/api\//],
+        maximumFileSizeToCacheInBytes: 4 << 20,
+        cleanupOutdatedCaches: true,
+        runtimeCaching: [
+          {
+            // What a screen at the stove reads beside its course: last answer where nobody answers.
+            urlPattern: /^.*\/api\/(courses|foods|vocabulary)$/,
+            handler: "NetworkFirst",
+            options: { cacheName: "kitchen", networkTimeoutSeconds: 4, expiration: { maxEntries: 20 } },
+          },
+        ],
+      },
+      manifest: {
+        id: "/",
+        name: "Cuerda",
+        short_name: "Cuerda",
+        description: "Patties, meatballs, loaves and stuffings without eggs and breadcrumbs.",
+        start_url: "/",
+        scope: "/",
+        display: "standalone",
+        background_color: "#f6f3ec",
+        theme_color: "#fffdf8",
+        icons: [
+          { src: "/icon.svg", sizes: "any", type: "image/svg+xml" },
+          { src: "/icon-192.png", sizes: "192x192", type: "image/png" },
+          { src: "/icon-512.png", sizes: "512x512", type: "image/png" },
+          { src: "/icon-maskable.png", sizes: "512x512", type: "image/png", purpose: "maskable" },
+        ],
+        shortcuts: [{ name: "Cook", url: "/cook" }],
+      },
+    }),
+  ],
   build: {
     target: "es2022",
     sourcemap: false,

@@ -72,6 +72,15 @@ type KeptEvent struct {
 	course.Event
 }
 
+// CourseMeasured is a reading of a probe as it was kept.
+type CourseMeasured struct {
+	Source  string    `json:"source"`
+	Place   string    `json:"place" enum:"core,oven,surface"`
+	Dish    int       `json:"dish" doc:"from 0; -1 where the instrument did not say"`
+	At      time.Time `json:"at"`
+	Celsius float64   `json:"celsius"`
+}
+
 func (s *Server) registerCourses(api huma.API) {
 	huma.Register(api, op(http.MethodGet, "/courses", "listCourses", "Courses, those that go on first"), s.listCourses)
 	create := op(http.MethodPost, "/courses", "beginCourse", "Begin to cook a supper or a build", 404, 410, 422)
@@ -101,6 +110,20 @@ func (s *Server) registerCourses(api huma.API) {
 			out.Seq, out.Events = e.Seq, append(out.Events, KeptEvent{e.Seq, e.Event})
 		}
 		return &body[CourseEvents]{out}, nil
+	})
+	huma.Register(api, op(http.MethodGet, "/courses/{id}/readings", "listCourseReadings", "What the probes of a course measured", 404, 410), func(ctx context.Context, in *IDInput) (*body[[]CourseMeasured], error) {
+		if _, _, err := s.findCourse(ctx, in.ID); err != nil {
+			return nil, err
+		}
+		all, err := s.Store.Readings(ctx, in.ID)
+		if err != nil {
+			return nil, s.problemOf(ctx, err)
+		}
+		out := make([]CourseMeasured, len(all))
+		for i, r := range all {
+			out[i] = CourseMeasured(r)
+		}
+		return &body[[]CourseMeasured]{out}, nil
 	})
 	huma.Register(api, op(http.MethodPost, "/courses/{id}/past", "lookPast", "What an amount would do, before it is taken", 404, 410, 422), s.lookPast)
 	huma.Register(api, op(http.MethodDelete, "/courses/{id}", "deleteCourse", "Put a course away", 404), func(ctx context.Context, in *IDInput) (*struct{}, error) {

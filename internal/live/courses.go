@@ -66,6 +66,9 @@ func (all *Courses) Find(ctx context.Context, kitchenID, id string) (*Course, er
 		if c.KitchenID != kitchenID {
 			return nil, store.ErrNotFound
 		}
+		c.mu.Lock()
+		c.used = all.now()
+		c.mu.Unlock()
 		return c, nil
 	}
 	if l := all.asked[id]; l != nil {
@@ -98,26 +101,27 @@ func (all *Courses) Find(ctx context.Context, kitchenID, id string) (*Course, er
 	return l.course, l.err
 }
 
-// mostOpen is how many courses are held that nobody follows.
-const mostOpen = 64
+const (
+	// mostOpen is how many courses are held that nobody follows.
+	mostOpen = 64
+	// unused is how long nobody has asked for a course that is forgotten: who was given one has
+	// begun to follow it by then.
+	unused = time.Minute
+)
 
-// drop forgets courses that nobody follows, the longest unused first.
+// drop forgets courses that nobody follows, where there are too many.
 func (all *Courses) drop() {
-	for len(all.open) > mostOpen {
-		var oldest *Course
-		for _, c := range all.open {
-			c.mu.Lock()
-			idle := len(c.subs) == 0
-			used := c.used
-			c.mu.Unlock()
-			if idle && (oldest == nil || used.Before(oldest.used)) {
-				oldest = c
-			}
-		}
-		if oldest == nil {
+	now := all.now()
+	for id, c := range all.open {
+		if len(all.open) <= mostOpen {
 			return
 		}
-		delete(all.open, oldest.ID)
+		c.mu.Lock()
+		idle := len(c.subs) == 0 && now.Sub(c.used) > unused
+		c.mu.Unlock()
+		if idle {
+			delete(all.open, id)
+		}
 	}
 }
 

@@ -3,6 +3,7 @@ import Dropdown from "react-bootstrap/Dropdown";
 import { createBrowserRouter, Navigate, NavLink, Outlet, useNavigate, useRouteError } from "react-router";
 import { useTranslation } from "./i18n/use-translation";
 import { BenchHome, BenchPage } from "./bench/bench-page";
+import { Update } from "./ui/update";
 import { Trouble } from "./ui/trouble";
 import { type Language, languages, setLanguage } from "./i18n";
 import { Icon } from "./ui/icon";
@@ -115,6 +116,7 @@ function Frame() {
         </div>
       </header>
       <Outlet />
+      <Update />
       <Suspense>
         {dialog === "search" && <SearchDialog onClose={() => setDialog(null)} />}
         {dialog === "keys" && <KeysDialog onClose={() => setDialog(null)} />}

@@ -7,6 +7,7 @@ import { RouterProvider } from "react-router";
 import "./styles/main.scss";
 import { router } from "./app";
 import { startWords } from "./i18n";
+import { startOffline } from "./ui/update";
 
 const client = new QueryClient({
   defaultOptions: { queries: { retry: 1, networkMode: "always" }, mutations: { networkMode: "always" } },
@@ -14,6 +15,7 @@ const client = new QueryClient({
 const root = document.getElementById("root");
 if (root) {
   await startWords();
+  startOffline();
   createRoot(root).render(
     <StrictMode>
       <QueryClientProvider client={client}>

@@ -6,6 +6,7 @@ import { exportAddress, formats } from "../files/queries";
 import { useTranslation } from "../i18n/use-translation";
 import { Icon } from "../ui/icon";
 import { BuildItems } from "./build-items";
+import { useBeginCourse } from "../kitchen/begin-course";
 import { SaveSign } from "../build/save-sign";
 import type { BuildSession, SessionState } from "../editing/session";
 
@@ -26,6 +27,7 @@ export function MixTools(props: Props) {
   const { session, state, onBuilds, onPaste, onVersions, onScale, onRename, onDuplicate, onDelete } = props;
   const { t, i18n } = useTranslation();
   const [guests, setGuests] = useState(false);
+  const begin = useBeginCourse();
   const hasGuests = (state.document.eaters?.people?.length ?? 0) > 0;
   const steps = [
     { name: "undo", keys: "Ctrl+Z", can: state.canUndo, step: () => session.undo() },
@@ -59,6 +61,14 @@ export function MixTools(props: Props) {
           <Icon name="more" />
         </Dropdown.Toggle>
         <Dropdown.Menu>
+          <Dropdown.Item
+            as="button"
+            disabled={begin.isPending || state.document.lines.length === 0}
+            onClick={() => void session.save().then(() => begin.mutate({ build: session.id }))}
+          >
+            {t("cook.cookIt")}
+          </Dropdown.Item>
+          <Dropdown.Divider />
           <Dropdown.Item as="button" onClick={onScale}>
             {t("scale.title")}
           </Dropdown.Item>
@@ -95,6 +105,11 @@ export function MixTools(props: Props) {
         </Dropdown.Menu>
       </Dropdown>
       <SaveSign session={session} state={state} />
+      {begin.isError && (
+        <span role="alert" className="note-limit">
+          {t("cook.beginFailed")}
+        </span>
+      )}
     </div>
   );
 }

@@ -33,6 +33,7 @@ export function AmountDialog({ weigh: w, onTake, onRest, onClose }: Props) {
       title={t("cook.howMuch", { food: format.brief(w.label) })}
       size="lg"
       onClose={onClose}
+      restoreFocus={false}
     >
       <Modal.Body className="amount-body">
         <form

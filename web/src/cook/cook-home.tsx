@@ -1,18 +1,18 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { Link, useNavigate } from "react-router";
+import { Link } from "react-router";
 import { api, ApiError, type CourseEntry, unwrap } from "../api/client";
 import { useTranslation } from "../i18n/use-translation";
 import { ownZone, useClock } from "../ui/clock";
 import { Icon } from "../ui/icon";
 import { Trouble } from "../ui/trouble";
 import { UndoBar } from "../ui/undo-bar";
-import { useBeginCourse, useCourses, useDeleteCourse, useRestoreCourse } from "./queries";
+import { useBeginCourse } from "../kitchen/begin-course";
+import { useCourses, useDeleteCourse, useRestoreCourse } from "./queries";
 
 /** /cook: what goes on, and what could be begun. */
 export default function CookHome() {
   const { t, i18n } = useTranslation();
-  const navigate = useNavigate();
   const courses = useCourses();
   const begin = useBeginCourse();
   const remove = useDeleteCourse();
@@ -28,8 +28,7 @@ export default function CookHome() {
   });
   if (courses.isError) return <Trouble words={t("cook.failed")} onRetry={() => void courses.refetch()} />;
   if (!courses.data) return <main className="alone" aria-busy="true" aria-label={t("app.loading")} />;
-  const start = (of: { supper?: string; build?: string }) =>
-    begin.mutate(of, { onSuccess: (c) => void navigate(`/cook/${c.id}`) });
+  const start = (of: { supper?: string; build?: string }) => begin.mutate(of);
   const drop = (c: CourseEntry) =>
     remove.mutate(c.id, { onSuccess: () => setDeleted({ id: c.id, name: c.name }) });
   const on = courses.data.filter((c) => !c.ended);

@@ -92,7 +92,9 @@ export function Cook({ session }: { session: CourseSession }) {
     const press = (e: KeyboardEvent) => {
       if (typing(e.target) || e.altKey || e.ctrlKey || e.metaKey || document.querySelector(".modal.show"))
         return;
-      const onButton = e.target instanceof HTMLButtonElement || e.target instanceof HTMLAnchorElement;
+      // A button that was reached by the keys is pressed by them; one that was tapped last is not.
+      const onButton =
+        e.target instanceof Element && e.target.matches("button:focus-visible, a:focus-visible");
       if ((e.key === " " && !onButton) || e.key === "ArrowRight") {
         e.preventDefault();
         if (!e.repeat) primary.current?.click();
@@ -367,7 +369,11 @@ function Idle({ course, now, onEnd }: { course: Course; now: number; onEnd: () =
         <h2 className="cook-title">{t("cook.allDone")}</h2>
       )}
       <div className="cook-actions">
-        <button type="button" className={`btn ${next ? "btn-quiet cook-also" : "btn-primary cook-go"}`} onClick={onEnd}>
+        <button
+          type="button"
+          className={`btn ${next ? "btn-quiet cook-also" : "btn-primary cook-go"}`}
+          onClick={onEnd}
+        >
           {t("cook.finish")}
         </button>
       </div>

@@ -47,7 +47,9 @@ export function Knots({ course, dish: d, step: current, onDish, clock }: Props) 
           ))}
         </div>
       )}
-      <div ref={ref} className="cook-knots">
+      {/* What scrolls must be reached by keys too. */}
+      {/* eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex */}
+      <div ref={ref} className="cook-knots" tabIndex={0} role="region" aria-label={t("cook.knots")}>
         <div style={{ width: whole }}>
           <svg width={whole} height={48} aria-hidden="true">
             <g transform="translate(0 24)">

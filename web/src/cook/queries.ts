@@ -10,14 +10,6 @@ export function useCourses() {
   });
 }
 
-export const useBeginCourse = () => {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: (body: { supper?: string; build?: string }) => unwrap(api.POST("/api/courses", { body })),
-    onSuccess: () => void client.invalidateQueries({ queryKey: ["courses"] }),
-  });
-};
-
 export const useDeleteCourse = () => {
   const client = useQueryClient();
   return useMutation({

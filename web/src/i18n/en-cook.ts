@@ -126,10 +126,11 @@ export const cook = {
     nothingRuns: "No clock runs.",
     ready: "done",
     ofMinutes: "{{at}} of {{minutes}}",
-    plusOne: "One minute more for {{what}}",
+    plusOne: "+1 min: {{what}}",
     offNow: "{{what}} is off already",
     drop: "Stop {{what}}",
     cord: "The cord of {{dish}}",
+    knots: "Its steps",
     dishTabs: "Dishes",
     probe: {
       title: "{{dish}}, by its probe",

@@ -128,10 +128,11 @@ export const cook: typeof english = {
     nothingRuns: "No corre ningún reloj.",
     ready: "listo",
     ofMinutes: "{{at}} de {{minutes}}",
-    plusOne: "Un minuto más para {{what}}",
+    plusOne: "+1 min: {{what}}",
     offNow: "Ya está: {{what}}",
     drop: "Parar {{what}}",
     cord: "La cuerda de {{dish}}",
+    knots: "Sus pasos",
     dishTabs: "Platos",
     probe: {
       title: "{{dish}}, por su sonda",

@@ -3,6 +3,7 @@ import { useNavigate } from "react-router";
 import type { SupperDocument } from "../api/client";
 import type { SessionState } from "../editing/session";
 import { useTranslation } from "../i18n/use-translation";
+import { useBeginCourse } from "../kitchen/begin-course";
 import { Icon } from "../ui/icon";
 import { type SupperSession, useCreateSupper, useSuppers } from "./queries";
 
@@ -20,6 +21,7 @@ export function SupperTools({ session, state, id, sign, onDelete }: Props) {
   const navigate = useNavigate();
   const suppers = useSuppers();
   const create = useCreateSupper();
+  const begin = useBeginCourse();
   const away = (format: string) =>
     void session.save().then(() => {
       location.assign(`/api/suppers/${id}/export?format=${format}&language=${i18n.language}`);
@@ -74,7 +76,20 @@ export function SupperTools({ session, state, id, sign, onDelete }: Props) {
         <Icon name="redo" />
       </button>
       {sign}
+      {begin.isError && (
+        <span role="alert" className="note-limit">
+          {t("cook.beginFailed")}
+        </span>
+      )}
       <div className="supper-away">
+        <button
+          type="button"
+          className="btn btn-primary btn-sm"
+          disabled={begin.isPending || state.document.dishes.length === 0}
+          onClick={() => void session.save().then(() => begin.mutate({ supper: id }))}
+        >
+          {t("cook.cookIt")}
+        </button>
         <button type="button" className="btn btn-quiet btn-sm" onClick={() => away("ics")}>
           {t("supper.calendar")}
         </button>

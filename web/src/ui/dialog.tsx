@@ -8,6 +8,8 @@ type Props = {
   title: string;
   size: "lg" | "xl";
   onClose: () => void;
+  /** Whether what opened it is focused again: not where the page goes on to something else. */
+  restoreFocus?: boolean;
   /** A Modal.Body and a Modal.Footer. */
   children: React.ReactNode;
 };
@@ -30,11 +32,11 @@ export function Actions({ onCancel, act, ready, onAct }: ActionsProps) {
 }
 
 /** A dialog with a title that can be closed. */
-export function Dialog({ id, title, size, onClose, children }: Props) {
+export function Dialog({ id, title, size, onClose, restoreFocus = true, children }: Props) {
   const { t } = useTranslation();
   useBackCloses(true, onClose);
   return (
-    <Modal show onHide={onClose} size={size} aria-labelledby={id} scrollable>
+    <Modal show restoreFocus={restoreFocus} onHide={onClose} size={size} aria-labelledby={id} scrollable>
       <Modal.Header closeButton closeLabel={t("app.close")}>
         <Modal.Title as="h2" id={id}>
           {title}

@@ -1,0 +1,213 @@
+package e2e
+
+import (
+	"fmt"
+	"net/http"
+	"strings"
+	"testing"
+
+	"github.com/go-rod/rod"
+	"github.com/go-rod/rod/lib/input"
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"cuerda/internal/answer"
+	"cuerda/internal/api"
+)
+
+// course is a course as the server has it.
+func (a *app) course(id string) (v answer.Course) {
+	a.t.Helper()
+	a.get("/api/courses/"+id, &v)
+	return v
+}
+
+// cook begins a build from the Cook screen.
+func (a *app) cook(b *rod.Browser, build, language string, width, height int) (w *window, id string) {
+	a.t.Helper()
+	w = a.openAs(b, "/cook", language, width, height)
+	cook := map[bool]string{true: "Cocinar: ", false: "Cook it: "}[strings.HasPrefix(language, "es")]
+	w.click(cook + build)
+	w.see(".cook-go, .cook-also")
+	w.settled(func() bool { return strings.Contains(w.MustInfo().URL, "/cook/") }, "a course is open")
+	return w, w.MustInfo().URL[strings.LastIndex(w.MustInfo().URL, "/")+1:]
+}
+
+// goOn goes on by the space bar until the page asks for something else.
+func (w *window) goOn(until string) {
+	w.t.Helper()
+	for range 40 {
+		if strings.Contains(w.words(".cook-now"), until) {
+			return
+		}
+		was := w.words(".cook-now .cook-over") + w.words(".cook-now .cook-title") + w.words(".cook-now .cook-go")
+		w.press(input.Space)
+		w.settled(func() bool {
+			return was != w.words(".cook-now .cook-over")+w.words(".cook-now .cook-title")+w.words(".cook-now .cook-go")
+		}, "it goes on from "+was)
+	}
+	require.Fail(w.t, "never came to "+until, w.words(".cook-now"))
+}
+
+const peaCakes = "Split-pea and parsnip cakes"
+
+func TestTheCourseThatGoesOnIsJoinedFromTheStartPage(t *testing.T) {
+	t.Parallel()
+	a := start(t)
+	b := a.person()
+	w := a.open(b, "/")
+	w.click("Join: Wednesday practice")
+	w.eventually(".cook-bar", "Wednesday practice")
+	w.eventually(".probe", "Off the heat at")
+	w.eventually(".probe", "simulated")
+	w.see(".probe-band")
+	w.eventually(".cook-now", "into the bowl")
+	// The simulated scale fills the bowl: the rope is laid, and what rests in its range goes in by itself.
+	w.eventually(".cook-scale", "on the scale")
+	id := w.MustInfo().URL[strings.LastIndex(w.MustInfo().URL, "/")+1:]
+	taken := a.course(id).Seq
+	w.settled(func() bool { return a.course(id).Seq > taken }, "an amount goes in by itself")
+	accessible(t)(w, "the course")
+}
+
+func TestABuildIsCookedWithAPhone(t *testing.T) {
+	t.Parallel()
+	a := start(t)
+	w, id := a.cook(a.person(), peaCakes, "en-GB", 390, 844)
+	assert.LessOrEqual(t, w.MustEval(`() => document.documentElement.scrollWidth`).Int(), 390, "nothing is cut off")
+	small := w.MustEval(`() => [...document.querySelectorAll(".cook-now button, .cook-tools button, .row-acts button")].filter((e) => e.getClientRects().length && (e.offsetHeight < 44 || e.offsetWidth < 44)).map((e) => e.outerHTML)`)
+	assert.Empty(t, small.Arr(), "a wet knuckle hits it")
+	accessible(t)(w, "weighing")
+
+	// Weighed by hand: as it is written, by another amount, and back.
+	w.eventually(".cook-title", "Parsnip")
+	w.press(input.Space)
+	w.eventually(".cook-title", "Onion")
+	w.press(input.ArrowLeft)
+	w.eventually(".cook-title", "Parsnip")
+	w.click("It is not 150 g")
+	for _, d := range []string{"1", "7", "0"} {
+		w.click(d)
+	}
+	w.click("That went in")
+	w.eventually(".cook-title", "Onion")
+	w.goOn("How does it feel?")
+	v := a.course(id)
+	assert.Equal(t, 170., *v.Dish[0].Steps[0].Weigh[0].In)
+
+	// It feels too wet: mended by the spoon, felt again.
+	w.MustElement(".word-slack").MustClick()
+	w.eventually(".cook-title", "wetter than its pieces want")
+	w.MustElement(".mend-add").MustClick()
+	w.eventually(".cook-now", "squeeze again in")
+	v = a.course(id)
+	require.Len(t, v.Dish[0].Bowl.Added, 1)
+	w.MustElement(".word-firm").MustClick()
+	w.goOn("Nothing to do just now")
+	post(a, "/api/courses/"+id+"/instruments", `{"on":false,"speed":60}`) // while they set
+	w.eventually(".cook-now", "How did it come out?")
+
+	// Three taps, and it is a try.
+	for _, word := range []string{"easy", "held", "right"} {
+		w.click(word)
+	}
+	w.fill(`[aria-label="What was different"]`, "more parsnip")
+	w.click("Keep this try")
+	w.settled(func() bool { return a.course(id).Dish[0].Found != nil }, "it is kept")
+	found := a.course(id).Dish[0].Found
+	assert.Equal(t, "held", found.Hold)
+	assert.Equal(t, "more parsnip", found.Note)
+}
+
+func TestTwoDevicesCookTogether(t *testing.T) {
+	t.Parallel()
+	a := start(t)
+	phone, id := a.cook(a.person(), peaCakes, "en-GB", 390, 844)
+	tablet := a.openAs(a.person(), "/cook/"+id, "es-ES", 1024, 768)
+	tablet.eventually(".cook-tools", "2 dispositivos siguen")
+	tablet.eventually(".cook-title", "Chirivía")
+	phone.MustElement(".cook-go").MustClick()
+	tablet.eventually(".cook-title", "Cebolla")
+	tablet.MustElement(".cook-go").MustClick()
+	phone.eventually(".cook-title", "Sauté")
+	phone.MustElement(".cook-go").MustClick()
+	tablet.eventually(".cook-rows", "Fuera del fuego")
+	accessible(t)(tablet, "two devices")
+	// Both at once: it counts once.
+	seq := a.course(id).Seq
+	done := `document.querySelector("[aria-label^='Off the hob'], [aria-label^='Ya está']")?.click()`
+	phone.MustEval(`() => ` + done)
+	tablet.MustEval(`() => ` + done)
+	tablet.settled(func() bool { return a.course(id).Dish[0].Steps[0].Status == "done" }, "it is off")
+	assert.LessOrEqual(t, a.course(id).Seq, seq+2)
+}
+
+func TestWithoutANetworkItGoesOn(t *testing.T) {
+	t.Parallel()
+	a := start(t)
+	w, id := a.cook(a.person(), peaCakes, "en-GB", 390, 844)
+	w.MustEval(`() => navigator.serviceWorker.ready.then(() => true)`)
+	w.settled(func() bool {
+		return w.MustEval(`() => caches.keys().then((k) => k.length > 0)`).Bool()
+	}, "the pages are put by")
+	w.MustReload() // from here on the worker serves it
+	w.eventually(".cook-title", "Parsnip")
+	w.connection(false)
+	w.MustElement(".cook-go").MustClick()
+	w.eventually(".cook-title", "Onion")
+	w.MustElement(".cook-go").MustClick()
+	w.eventually(".cook-now", "No connection")
+	w.eventually(".cook-title", "Sauté")
+	w.MustElement(".cook-go").MustClick()
+	w.see(".cook-rows .rope")
+	assert.Zero(t, a.course(id).Seq)
+	w.MustReload()
+	w.eventually(".cook-now", "No connection")
+	w.eventually(".cook-rows", "Off the hob")
+	w.connection(true)
+	w.settled(func() bool { return a.course(id).Seq == 3 }, "what was done is sent")
+	v := a.course(id)
+	assert.EqualValues(t, "running", v.Dish[0].Steps[0].Status)
+	assert.NotNil(t, v.Dish[0].Steps[0].Weigh[1].In)
+}
+
+func TestAnAlarmIsSeenAndSilenced(t *testing.T) {
+	t.Parallel()
+	a := start(t)
+	w, id := a.cook(a.person(), peaCakes, "en-GB", 1280, 800)
+	post(a, "/api/courses/"+id+"/events", `{"events":[{"id":"w1","kind":"begun","dish":0,"step":0},{"id":"w2","kind":"timer","name":"Rice","minutes":0.1}]}`)
+	post(a, "/api/courses/"+id+"/instruments", `{"on":false,"speed":60}`)
+	w.settled(func() bool { return strings.Contains(w.MustEval(`() => document.title`).Str(), "Off the hob") }, "what burns is told first")
+	w.see(".cook-alarm")
+	assert.Contains(t, w.MustEval(`() => document.querySelector("[aria-live=assertive]").textContent`).Str(), "Off the hob")
+	w.click("Silence")
+	w.settled(func() bool { return !strings.Contains(w.MustEval(`() => document.title`).Str(), "Off the hob") }, "it is silent")
+	w.press(input.Space)
+	w.settled(func() bool { return a.course(id).Dish[0].Steps[0].Status == "done" }, "space says that it is off")
+}
+
+func post(a *app, path, body string) {
+	a.t.Helper()
+	answer, err := http.Post(a.url+path, "application/json", strings.NewReader(body))
+	require.NoError(a.t, err)
+	defer answer.Body.Close()
+	require.Less(a.t, answer.StatusCode, 300, path)
+}
+
+func TestACourseThatIsNotThere(t *testing.T) {
+	t.Parallel()
+	a := start(t)
+	b := a.person()
+	w := a.open(b, "/cook/3f0e7a52-0000-4000-8000-000000000000")
+	w.eventually("body", "There is no such course.")
+	w, id := a.cook(b, peaCakes, "en-GB", 1280, 800)
+	home := a.open(b, "/cook")
+	home.click("Put " + peaCakes + " away")
+	w.eventually(".cook-now", "This course was put away.")
+	home.click("Bring it back")
+	w.MustNavigate(a.url + "/cook/" + id)
+	w.eventually(".cook-title", "Parsnip")
+	var list []api.CourseEntry
+	a.get("/api/courses", &list)
+	assert.Len(t, list, 2, fmt.Sprint(list))
+}
