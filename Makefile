@@ -119,4 +119,5 @@ shots: bin/cuerda setup-tests
 	go run ./e2e/shots -url "$$(sed -n 's/.*at \(http[^ ]*\).*/\1/p' "$$log")"
 
 clean:
-	rm -rf bin .cache web/node_modules web/dist/assets web/dist/index.html web/dist/icon.svg
+	rm -rf bin .cache web/node_modules
+	find web/dist -mindepth 1 ! -name .gitkeep -delete

@@ -105,9 +105,19 @@ func findStep(d *Dish, code string) int {
 	return slices.IndexFunc(d.Steps, func(s Step) bool { return s.Code == code && s.Part == 0 })
 }
 
-// LookInto works out the mix of a dish as it is; ok is false of a side.
+// Known says whether a kitchen still knows every food of a build: one of its own may be gone since
+// the course began.
+func Known(d *formula.Document, k *kitchen.Kitchen) bool {
+	known := func(lines []formula.Line) bool {
+		return !slices.ContainsFunc(lines, func(l formula.Line) bool { return k.Foods.Find(l.Food) == nil })
+	}
+	return known(d.Lines) && !slices.ContainsFunc(d.Parts, func(p formula.Part) bool { return !known(p.Lines) })
+}
+
+// LookInto works out the mix of a dish as it is; ok is false of a side, and
+// where a food is no longer known.
 func LookInto(p *Plan, s *State, dish int, k *kitchen.Kitchen, now time.Time) (b Bowl, ok bool) {
-	if b.Document, ok = Actual(p, s, dish, now); !ok {
+	if b.Document, ok = Actual(p, s, dish, now); !ok || !Known(&b.Document, k) || !Known(p.Dishes[dish].Build, k) {
 		return b, false
 	}
 	b.Expected, b.Planned = formula.Predict(&b.Document, k), formula.Predict(p.Dishes[dish].Build, k)

@@ -400,3 +400,42 @@ func TestTheScaleTellsWhenAnAmountIsIn(t *testing.T) {
 	in, _ = tick(30)
 	assert.InDelta(t, 30.2, in, 0.1, "and what stands there next counts anew")
 }
+
+func TestAPlanFromAFileHangsTogether(t *testing.T) {
+	whole := func() *course.Plan {
+		text, err := json.Marshal(planned(t))
+		require.NoError(t, err)
+		var p course.Plan
+		require.NoError(t, json.Unmarshal(text, &p))
+		return &p
+	}
+	require.NoError(t, whole().Check())
+	before, _ := json.Marshal(planned(t))
+	after, _ := json.Marshal(whole())
+	assert.JSONEq(t, string(before), string(after))
+	for name, spoil := range map[string]func(*course.Plan){
+		"no dishes":    func(p *course.Plan) { p.Dishes = nil },
+		"no steps":     func(p *course.Plan) { p.Dishes[1].Steps = nil },
+		"no such step": func(p *course.Plan) { p.Dishes[0].Steps[0].After = []course.Need{{Step: 99}} },
+		"itself":       func(p *course.Plan) { p.Dishes[1].Steps[0].After = []course.Need{{Step: 1}} },
+		"no such line": func(p *course.Plan) { p.Dishes[0].Steps[0].Weigh[0].Line = 40 },
+		"no such part": func(p *course.Plan) { p.Dishes[0].Steps[0].Part = 3 },
+		"no time":      func(p *course.Plan) { p.Dishes[0].Steps[0].At = time.Time{} },
+		"long":         func(p *course.Plan) { p.Dishes[0].Steps[0].Minutes = 1 << 20 },
+	} {
+		p := whole()
+		spoil(p)
+		assert.ErrorIs(t, p.Check(), course.ErrBadPlan, name)
+	}
+}
+
+// A food of the kitchen's own that is gone since the course began takes the prediction with it, and
+// nothing else.
+func TestAFoodThatIsGone(t *testing.T) {
+	c := begin(t, 120)
+	c.until(60)
+	c.plan.Dishes[0].Build.Lines[2].Food = "own-gone"
+	_, ok := course.LookInto(c.plan, c.s, 0, usual, c.now)
+	assert.False(t, ok)
+	assert.NotEmpty(t, c.tasks())
+}

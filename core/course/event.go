@@ -134,6 +134,17 @@ func Decide(p *Plan, s *State, c Event, now time.Time) (Event, error) {
 	return c, check(p, &c)
 }
 
+// Whole gives a *Refusal for an event that no course of that plan can have.
+func Whole(p *Plan, e *Event) error {
+	switch {
+	case e.ID == "" || len(e.ID) > 64:
+		return &Refusal{Code: NoID}
+	case !slices.Contains(Kinds, e.Kind):
+		return &Refusal{UnknownKind, string(e.Kind)}
+	}
+	return check(p, e)
+}
+
 func check(p *Plan, c *Event) error {
 	for _, v := range []float64{c.Grams, c.Minutes, c.Speed} {
 		if math.IsNaN(v) || math.IsInf(v, 0) {

@@ -5,6 +5,8 @@ package course
 
 import (
 	"cmp"
+	"errors"
+	"fmt"
 	"slices"
 	"time"
 
@@ -252,4 +254,67 @@ func (d *Dish) Kind() piece.Kind {
 		return ""
 	}
 	return d.Build.PieceOrDefault().Kind
+}
+
+// ErrBadPlan is that of a plan that no course can have.
+var ErrBadPlan = errors.New("no plan of a course")
+
+// The limits of a plan, as those of a supper.
+const (
+	maxDishes = supper.MaxDishes
+	maxSteps  = supper.MaxSteps
+)
+
+// Check gives ErrBadPlan for a plan whose steps do not hang together: one that was read from a file.
+func (p *Plan) Check() error {
+	if len(p.Dishes) == 0 || len(p.Dishes) > maxDishes {
+		return fmt.Errorf("%w: %d dishes", ErrBadPlan, len(p.Dishes))
+	}
+	for d := range p.Dishes {
+		dish := &p.Dishes[d]
+		if len(dish.Steps) == 0 || len(dish.Steps) > maxSteps {
+			return fmt.Errorf("%w: dish %d has %d steps", ErrBadPlan, d, len(dish.Steps))
+		}
+		for i := range dish.Steps {
+			s := &dish.Steps[i]
+			if s.Minutes < 0 || s.Minutes > supper.MaxMinutes || s.At.IsZero() || s.Part < 0 || s.Part > 0 && (dish.Build == nil || s.Part > len(dish.Build.Parts)) {
+				return fmt.Errorf("%w: dish %d, step %d", ErrBadPlan, d, i)
+			}
+			for _, need := range s.After {
+				if need.Step < 0 || need.Step >= len(dish.Steps) || need.Step == i {
+					return fmt.Errorf("%w: dish %d, step %d comes after none", ErrBadPlan, d, i)
+				}
+			}
+			if dish.leadsTo(i, i, map[int]bool{}) {
+				return fmt.Errorf("%w: dish %d, step %d comes after itself", ErrBadPlan, d, i)
+			}
+			for _, w := range s.Weigh {
+				lines := 0
+				if dish.Build != nil {
+					lines = len(dish.Build.Lines)
+					if s.Part > 0 {
+						lines = len(dish.Build.Parts[s.Part-1].Lines)
+					}
+				}
+				if w.Line < 0 || w.Line >= lines || !(w.Grams >= 0) || !(w.Within >= 0) {
+					return fmt.Errorf("%w: dish %d, step %d weighs no line", ErrBadPlan, d, i)
+				}
+			}
+		}
+	}
+	return nil
+}
+
+// leadsTo says whether a step comes after another, by any way.
+func (d *Dish) leadsTo(from, to int, seen map[int]bool) bool {
+	for _, need := range d.Steps[from].After {
+		if need.Step < 0 || need.Step >= len(d.Steps) || seen[need.Step] {
+			continue
+		}
+		seen[need.Step] = true
+		if need.Step == to || d.leadsTo(need.Step, to, seen) {
+			return true
+		}
+	}
+	return false
 }

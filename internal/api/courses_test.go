@@ -18,6 +18,7 @@ import (
 	"cuerda/core/food"
 	"cuerda/internal/answer"
 	"cuerda/internal/api"
+	"cuerda/internal/device"
 )
 
 // decode is what an answer below 300 holds.
@@ -264,6 +265,22 @@ func TestSimulatedInstrumentsWeighAndMeasure(t *testing.T) {
 	assert.NotEmpty(t, hot.Dish[0].Heat.History)
 	off := decode[answer.Course](c, "POST", "/api/courses/"+v.ID+"/instruments", `{"on":false,"speed":1}`)
 	assert.False(t, off.Simulated)
+}
+
+// Instruments that run elsewhere, as the command's, know of a course what its token lets them.
+func TestInstrumentsMeasureFromElsewhere(t *testing.T) {
+	t.Parallel()
+	c := start(t)
+	v, _ := onTheHeat(c)
+	ctx, stop := context.WithTimeout(t.Context(), 1500*time.Millisecond)
+	defer stop()
+	require.NoError(t, device.Run(ctx, &device.Remote{Client: http.DefaultClient, URL: c.url, Token: v.Token}, device.Options{Seed: 2, Scale: true, Probes: true, Every: 100 * time.Millisecond}))
+	kept, err := c.store.Readings(t.Context(), v.ID)
+	require.NoError(t, err)
+	assert.NotEmpty(t, kept)
+	assert.NotNil(t, decode[answer.Course](c, "GET", "/api/courses/"+v.ID, "").Scale)
+	err = device.Run(t.Context(), &device.Remote{Client: http.DefaultClient, URL: "http://127.0.0.1:1", Token: "x"}, device.Options{Every: time.Millisecond, GiveUp: 50 * time.Millisecond})
+	assert.Error(t, err, "nobody there")
 }
 
 func TestHowItCameOutIsATry(t *testing.T) {

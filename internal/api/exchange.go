@@ -173,6 +173,9 @@ func (s *Server) pack(ctx context.Context, _ *struct{}) (*huma.StreamResponse, e
 			err = s.Store.Histories(ctx, kitchenID(ctx), w.Add)
 		}
 		if err == nil {
+			err = s.Store.KeptCourses(ctx, kitchenID(ctx), w.AddCourse)
+		}
+		if err == nil {
 			err = w.Close()
 		}
 		if err != nil {
@@ -214,7 +217,7 @@ func (s *Server) unpack(ctx context.Context, in *unpackInput) (*body[store.Taken
 		}
 		return nil, p
 	}
-	take := store.Taken{Histories: k.Histories, Suppers: k.Suppers, OwnFoods: k.OwnFoods}
+	take := store.Taken{Histories: k.Histories, Suppers: k.Suppers, Courses: k.Courses, OwnFoods: k.OwnFoods}
 	if in.Settings {
 		take.Replaces, take.Pantry, take.Settings = true, k.Pantry, k.Settings
 	}

@@ -3,6 +3,7 @@ package api
 import (
 	"net/http"
 	"strconv"
+	"sync/atomic"
 	"time"
 
 	"github.com/prometheus/client_golang/prometheus"
@@ -36,9 +37,19 @@ func newMetrics(s *Server) metrics {
 		gauge("cuerda_database_connections_open", "Connections to the database.", func() float64 { return float64(s.Store.Load().Open) }),
 		gauge("cuerda_database_connections_busy", "Connections to the database in use.", func() float64 { return float64(s.Store.Load().Busy) }),
 		gauge("cuerda_database_connections_most", "Connections to the database that there may be.", func() float64 { return float64(s.Store.Load().Most) }),
+		gauge("cuerda_devices_following", "Devices that follow courses.", func() float64 { return float64(s.live.Counts.Following.Load()) }),
 		count("cuerda_versions_saved_total", "Versions of builds that were kept.", func() float64 { return float64(s.Store.Load().Saved) }),
 		count("cuerda_database_wait_seconds_total", "How long requests have waited for a connection.", func() float64 { return s.Store.Load().Waited.Seconds() }),
 	)
+	readings := &s.live.Counts
+	for outcome, n := range map[string]*atomic.Int64{
+		"used": &readings.Used, "noted": &readings.Noted, "aside": &readings.Aside, "late": &readings.Late, "doubled": &readings.Doubled,
+		"malformed": &readings.Malformed, "impossible": &readings.Impossible, "unknown": &readings.Unknown, "refused": &readings.Refused,
+	} {
+		m.registry.MustRegister(prometheus.NewCounterFunc(prometheus.CounterOpts{
+			Name: "cuerda_readings_total", Help: "Readings of instruments, by what became of them.", ConstLabels: prometheus.Labels{"outcome": outcome},
+		}, func() float64 { return float64(n.Load()) }))
+	}
 	return m
 }
 

@@ -2,7 +2,7 @@
 // reads such a zip strictly: whole, or with an error that names the file.
 //
 // kitchen.json holds the name, the settings and the pantry; builds/*.json each
-// one build with all its versions; suppers/*.json each one supper (docs/formats/kitchen-archive.md).
+// one build with all its versions; suppers/*.json each one supper; courses/*.json each one course (docs/formats/kitchen-archive.md).
 package archive
 
 import (
@@ -76,6 +76,7 @@ type Kitchen struct {
 	OwnFoods  []food.Own
 	Histories []store.History
 	Suppers   []store.Supper
+	Courses   []store.KeptCourse
 
 	foods *food.Catalogue // with the own foods
 }
@@ -156,8 +157,9 @@ type versionFile struct {
 
 // Writer writes an archive as it goes: Kitchen, then each build, then Close.
 type Writer struct {
-	zip   *zip.Writer
-	count int
+	zip     *zip.Writer
+	count   int
+	courses int
 }
 
 // NewWriter begins an archive with what is known of the kitchen, and its suppers.
@@ -231,6 +233,7 @@ var ownID = regexp.MustCompile(`^own-[a-z0-9-]{1,60}$`)
 var (
 	buildName  = regexp.MustCompile(`^builds/[a-z0-9][a-z0-9-]{0,80}\.json$`)
 	supperName = regexp.MustCompile(`^suppers/[a-z0-9][a-z0-9-]{0,80}\.json$`)
+	courseName = regexp.MustCompile(`^courses/[a-z0-9][a-z0-9-]{0,80}\.json$`)
 )
 
 // Read reads an archive; an error is an *Error, and then nothing of it is to be
@@ -264,7 +267,7 @@ func read(data []byte, foods *food.Catalogue, most limits) (*Kitchen, error) {
 	// The kitchen first: its own foods may be in the builds.
 	slices.SortStableFunc(files, func(a, b *zip.File) int { return cmp.Compare(isBuild(a), isBuild(b)) })
 	for _, f := range files {
-		if seen[f.Name] || f.Name != "kitchen.json" && !buildName.MatchString(f.Name) && !supperName.MatchString(f.Name) {
+		if seen[f.Name] || f.Name != "kitchen.json" && !buildName.MatchString(f.Name) && !supperName.MatchString(f.Name) && !courseName.MatchString(f.Name) {
 			return nil, &Error{File: shorten(f.Name), Code: "bad-name"}
 		}
 		seen[f.Name] = true
@@ -289,6 +292,14 @@ func read(data []byte, foods *food.Catalogue, most limits) (*Kitchen, error) {
 				return nil, err
 			}
 			out.Suppers = append(out.Suppers, *s)
+			continue
+		}
+		if courseName.MatchString(f.Name) {
+			c, err := keptCourse(f.Name, text, out.foods)
+			if err != nil {
+				return nil, err
+			}
+			out.Courses = append(out.Courses, *c)
 			continue
 		}
 		h, err := history(f.Name, text, out.foods)

@@ -46,7 +46,7 @@ type BackupKitchen struct {
 func WriteBackup(ctx context.Context, w io.Writer, s *store.Store, now time.Time) (*Backup, error) {
 	out := zip.NewWriter(w)
 	list := &Backup{Format: BackupFormat, MadeAt: now.UTC().Truncate(time.Second), Kitchens: []BackupKitchen{}}
-	err := s.Kitchens(ctx, func(k *store.Whole, builds func(func(*store.History) error) error) error {
+	err := s.Kitchens(ctx, func(k *store.Whole, builds func(func(*store.History) error) error, courses func(func(*store.KeptCourse) error) error) error {
 		one := BackupKitchen{ID: k.ID, Name: k.Name, CreatedAt: k.CreatedAt, File: "kitchens/" + k.ID + ".zip"}
 		f, err := out.CreateHeader(&zip.FileHeader{Name: one.File, Method: zip.Store})
 		if err != nil {
@@ -55,6 +55,9 @@ func WriteBackup(ctx context.Context, w io.Writer, s *store.Store, now time.Time
 		sum := summed{to: f, hash: sha256.New()}
 		a, err := NewWriter(&sum, Kitchen{Name: k.Name, Settings: k.Settings, Pantry: k.Pantry, OwnFoods: k.OwnFoods, Suppers: k.Suppers})
 		if err != nil {
+			return err
+		}
+		if err := courses(a.AddCourse); err != nil {
 			return err
 		}
 		if err := builds(a.Add); err != nil {
@@ -163,7 +166,7 @@ func (b *BackupReader) Next() (*store.Whole, []store.History, error) {
 	if len(k.Histories) != one.Builds {
 		return nil, nil, fmt.Errorf("%w: %s has %d builds, not %d", ErrBadBackup, one.File, len(k.Histories), one.Builds)
 	}
-	w := &store.Whole{ID: one.ID, Name: k.Name, CreatedAt: one.CreatedAt, Settings: k.Settings, Pantry: k.Pantry, OwnFoods: k.OwnFoods, Suppers: k.Suppers}
+	w := &store.Whole{ID: one.ID, Name: k.Name, CreatedAt: one.CreatedAt, Settings: k.Settings, Pantry: k.Pantry, OwnFoods: k.OwnFoods, Suppers: k.Suppers, Courses: k.Courses}
 	return w, k.Histories, nil
 }
 

@@ -63,6 +63,8 @@ type Options struct {
 	Truth *probe.Truth
 	// Every is how often they send, in the world; a usual time where it is 0.
 	Every time.Duration
+	// GiveUp is how long nothing may go right; a minute where it is 0.
+	GiveUp time.Duration
 }
 
 // Seeded makes a seed of words.
@@ -73,13 +75,16 @@ func Seeded(words string) uint64 {
 }
 
 // Run measures and sends until ctx ends or the course is over. What goes wrong once is tried
-// again; it gives up when nothing has gone right for a minute.
+// again; it gives up when nothing has gone right for long.
 func Run(ctx context.Context, at Kitchen, o Options) error {
 	if o.Kitchen == nil {
 		o.Kitchen = kitchen.Usual()
 	}
 	b := &bench{Options: o, probes: map[string]*probed{}, chance: rand.New(rand.NewPCG(o.Seed, 2))}
-	failing := time.Time{}
+	failing, patience := time.Time{}, o.GiveUp
+	if patience == 0 {
+		patience = time.Minute
+	}
 	for {
 		wait, over, err := b.once(ctx, at)
 		switch {
@@ -91,7 +96,7 @@ func Run(ctx context.Context, at Kitchen, o Options) error {
 			failing = time.Time{}
 		case failing.IsZero():
 			failing = time.Now()
-		case time.Since(failing) > time.Minute:
+		case time.Since(failing) > patience:
 			return err
 		}
 		select {

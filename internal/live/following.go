@@ -57,7 +57,7 @@ const mostShown = 240
 // begin follows a dish that is on the heat; nil where nothing can be.
 func begin(p *course.Plan, s *course.State, at supper.Ref, k *kitchen.Kitchen) *following {
 	begun := s.Dishes[at.Dish].Steps[at.Step].Begun
-	if begun == nil || p.Dishes[at.Dish].Build == nil {
+	if begun == nil || p.Dishes[at.Dish].Build == nil || !course.Known(p.Dishes[at.Dish].Build, k) {
 		return nil
 	}
 	c, body, ok := bake.OnTheHeat(p.Dishes[at.Dish].Build, k)

@@ -117,12 +117,14 @@ type TakenIn struct {
 	Continued int `json:"continued"`
 	Copied    int `json:"copied"`  // beside a build of the same ID with another history, or one that has gone on
 	Suppers   int `json:"suppers"` // that were not there as they are
+	Courses   int `json:"courses"` // that were not there
 }
 
 // Taken is what is brought into a kitchen.
 type Taken struct {
 	Histories []History
 	Suppers   []Supper
+	Courses   []KeptCourse
 	// OwnFoods stand beside those that are there; one of the same ID gives way.
 	OwnFoods []food.Own
 	// Replaces says that Pantry and Settings stand in place of those that are there:
@@ -155,6 +157,9 @@ func takeIn(ctx context.Context, tx pgx.Tx, kitchenID string, in Taken) (TakenIn
 		return out, err
 	}
 	if err := taking.suppers(ctx, in.Suppers); err != nil {
+		return out, err
+	}
+	if err := taking.courses(ctx, in.Courses); err != nil {
 		return out, err
 	}
 	if err := saveOwnFoods(ctx, tx, kitchenID, in.OwnFoods); err != nil || !in.Replaces {

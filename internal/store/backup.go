@@ -20,11 +20,13 @@ type Whole struct {
 	Pantry    []kitchen.PantryItem
 	OwnFoods  []food.Own
 	Suppers   []Supper
+	// Courses are those of a backup that is read; one that is made gets them one by one.
+	Courses []KeptCourse
 }
 
-// Kitchens gives every kitchen to each, the oldest first, with a function that gives its
-// builds; all as they are at one moment, however long it takes.
-func (s *Store) Kitchens(ctx context.Context, each func(*Whole, func(func(*History) error) error) error) error {
+// Kitchens gives every kitchen to each, the oldest first, with functions that give its
+// builds and its courses; all as they are at one moment, however long it takes.
+func (s *Store) Kitchens(ctx context.Context, each func(w *Whole, builds func(func(*History) error) error, courses func(func(*KeptCourse) error) error) error) error {
 	return pgx.BeginTxFunc(ctx, s.pool, pgx.TxOptions{IsoLevel: pgx.RepeatableRead, AccessMode: pgx.ReadOnly}, func(tx pgx.Tx) error {
 		rows, err := tx.Query(ctx, `select id::text, name, created_at from kitchen order by created_at, id`)
 		if err != nil {
@@ -52,7 +54,8 @@ func (s *Store) Kitchens(ctx context.Context, each func(*Whole, func(func(*Histo
 			if w.Suppers, err = suppersOf(ctx, tx, w.ID); err != nil {
 				return err
 			}
-			if err := each(w, func(build func(*History) error) error { return histories(ctx, tx, w.ID, build) }); err != nil {
+			if err := each(w, func(build func(*History) error) error { return histories(ctx, tx, w.ID, build) },
+				func(course func(*KeptCourse) error) error { return keptCourses(ctx, tx, w.ID, course) }); err != nil {
 				return err
 			}
 		}
@@ -85,7 +88,7 @@ func (s *Store) RestoreKitchens(ctx context.Context, next func() (*Whole, []Hist
 			if _, err := tx.Exec(ctx, `insert into kitchen (id, name, created_at) values ($1, $2, $3)`, w.ID, w.Name, w.CreatedAt); err != nil {
 				return err
 			}
-			if _, err := takeIn(ctx, tx, w.ID, Taken{Histories: builds, Suppers: w.Suppers, OwnFoods: w.OwnFoods, Replaces: true, Pantry: w.Pantry, Settings: w.Settings}); err != nil {
+			if _, err := takeIn(ctx, tx, w.ID, Taken{Histories: builds, Suppers: w.Suppers, Courses: w.Courses, OwnFoods: w.OwnFoods, Replaces: true, Pantry: w.Pantry, Settings: w.Settings}); err != nil {
 				return err
 			}
 		}

@@ -7,6 +7,7 @@ import (
 	"time"
 
 	"github.com/jackc/pgx/v5"
+	"github.com/jackc/pgx/v5/pgconn"
 
 	"cuerda/core/course"
 )
@@ -98,14 +99,7 @@ func (s *Store) CourseEvents(ctx context.Context, id string, after int64) ([]Cou
 	if err != nil {
 		return nil, tidy(err)
 	}
-	out, err := pgx.CollectRows(rows, func(row pgx.CollectableRow) (e CourseEvent, err error) {
-		var text []byte
-		if err := row.Scan(&e.Seq, &e.Received, &text); err != nil {
-			return e, err
-		}
-		e.Received = e.Received.UTC()
-		return e, json.Unmarshal(text, &e.Event)
-	})
+	out, err := pgx.CollectRows(rows, eventRow)
 	return out, tidy(err)
 }
 
@@ -146,6 +140,10 @@ func (s *Store) AddEvents(ctx context.Context, id string, received time.Time, ev
 // AddReadings keeps readings, each once, and gives how many were new. What comes back has been
 // kept.
 func (s *Store) AddReadings(ctx context.Context, byCourse map[string][]CourseReading) (fresh int, err error) {
+	return addReadings(ctx, s.pool, byCourse)
+}
+
+func addReadings(ctx context.Context, db writer, byCourse map[string][]CourseReading) (fresh int, err error) {
 	var ids, sources, places []string
 	var dishes []int32
 	var at []time.Time
@@ -156,9 +154,14 @@ func (s *Store) AddReadings(ctx context.Context, byCourse map[string][]CourseRea
 			at, celsius = append(at, r.At), append(celsius, r.Celsius)
 		}
 	}
-	tag, err := s.pool.Exec(ctx, `insert into course_reading (course_id, source, place, dish, at, celsius)
+	tag, err := db.Exec(ctx, `insert into course_reading (course_id, source, place, dish, at, celsius)
 		select * from unnest($1::uuid[], $2::text[], $3::text[], $4::int[], $5::timestamptz[], $6::float8[]) on conflict do nothing`, ids, sources, places, dishes, at, celsius)
 	return int(tag.RowsAffected()), tidy(err)
+}
+
+// writer is a pool or a transaction.
+type writer interface {
+	Exec(ctx context.Context, sql string, args ...any) (pgconn.CommandTag, error)
 }
 
 // Readings gives those of a course in the order of their time.
@@ -167,11 +170,7 @@ func (s *Store) Readings(ctx context.Context, id string) ([]CourseReading, error
 	if err != nil {
 		return nil, tidy(err)
 	}
-	out, err := pgx.CollectRows(rows, func(row pgx.CollectableRow) (r CourseReading, err error) {
-		err = row.Scan(&r.Source, &r.Place, &r.Dish, &r.At, &r.Celsius)
-		r.At = r.At.UTC()
-		return r, err
-	})
+	out, err := pgx.CollectRows(rows, readingRow)
 	return out, tidy(err)
 }
 
@@ -241,10 +240,7 @@ func (s *Store) Tries(ctx context.Context, kitchen string, limit int) ([]Try, er
 	if err != nil {
 		return nil, tidy(err)
 	}
-	return pgx.CollectRows(rows, func(row pgx.CollectableRow) (t Try, err error) {
-		err = row.Scan(&t.ID, &t.Build, &t.Version, &t.Course, &t.Dish, &t.CookedAt, &t.Document, &t.Found)
-		return t, err
-	})
+	return pgx.CollectRows(rows, tryRow)
 }
 
 // Photo is a picture, without anything about where and by whom it was taken.

@@ -1,0 +1,142 @@
+package archive
+
+import (
+	"encoding/json"
+	"errors"
+	"fmt"
+	"time"
+
+	"github.com/google/uuid"
+
+	"cuerda/core/course"
+	"cuerda/core/food"
+	"cuerda/core/formula"
+	"cuerda/internal/photo"
+	"cuerda/internal/store"
+)
+
+// CourseFormat is that of a course in an archive.
+const CourseFormat = "cuerda-kept-course/1"
+
+type courseFile struct {
+	Format    string            `json:"format"`
+	ID        string            `json:"id"`
+	CreatedAt time.Time         `json:"created_at"`
+	DeletedAt *time.Time        `json:"deleted_at,omitempty"`
+	StartAt   time.Time         `json:"start_at"`
+	BeganAt   time.Time         `json:"began_at"`
+	EndedAt   *time.Time        `json:"ended_at,omitempty"`
+	Plan      course.Plan       `json:"plan"`
+	Events    list[eventFile]   `json:"events"`
+	Readings  list[readingFile] `json:"readings"`
+	Tries     list[tryFile]     `json:"tries"`
+	Photos    list[photoFile]   `json:"photos,omitempty"`
+}
+
+type eventFile struct {
+	ReceivedAt time.Time    `json:"received_at"`
+	Event      course.Event `json:"event"`
+}
+
+type readingFile struct {
+	Source  string    `json:"source"`
+	Place   string    `json:"place"`
+	Dish    int       `json:"dish"`
+	At      time.Time `json:"at"`
+	Celsius float64   `json:"celsius"`
+}
+
+type tryFile struct {
+	Build    string          `json:"build,omitempty"`
+	Version  int             `json:"version,omitempty"`
+	Dish     int             `json:"dish"`
+	CookedAt time.Time       `json:"cooked_at"`
+	Document json.RawMessage `json:"document"`
+	Found    json.RawMessage `json:"found"`
+}
+
+type photoFile struct {
+	ID   string `json:"id"`
+	Data []byte `json:"data"` // a JPEG, base64
+}
+
+// AddCourse writes a course, without the token of its instruments.
+func (w *Writer) AddCourse(c *store.KeptCourse) error {
+	w.courses++
+	f := courseFile{Format: CourseFormat, ID: c.ID, CreatedAt: c.CreatedAt, DeletedAt: c.DeletedAt, StartAt: c.Start, BeganAt: c.Began, EndedAt: c.Ended, Plan: c.Plan,
+		Events: list[eventFile]{}, Readings: list[readingFile]{}, Tries: list[tryFile]{}}
+	for i := range c.Events {
+		f.Events = append(f.Events, eventFile{c.Events[i].Received, c.Events[i].Event})
+	}
+	for i := range c.Readings {
+		f.Readings = append(f.Readings, readingFile(c.Readings[i]))
+	}
+	for i := range c.Tries {
+		t := &c.Tries[i]
+		f.Tries = append(f.Tries, tryFile{t.Build, t.Version, t.Dish, t.CookedAt, t.Document, t.Found})
+	}
+	for i := range c.Photos {
+		f.Photos = append(f.Photos, photoFile{c.Photos[i].ID, c.Photos[i].Data})
+	}
+	return w.file(fmt.Sprintf("courses/%05d-%s.json", w.courses, Slug(c.Plan.Name)), f)
+}
+
+func keptCourse(name string, text []byte, foods *food.Catalogue) (*store.KeptCourse, error) {
+	var f courseFile
+	if err := strict(text, &f); err != nil || f.Format != CourseFormat {
+		return nil, &Error{File: name, Code: "bad-json", Err: err}
+	}
+	bad := func(err error) error { return &Error{File: name, Code: "bad-course", Err: err} }
+	isID := func(id string) bool { _, err := uuid.Parse(id); return err == nil && len(id) == 36 }
+	if !isID(f.ID) {
+		return nil, bad(fmt.Errorf("no ID: %q", shorten(f.ID)))
+	}
+	for _, t := range []time.Time{f.CreatedAt, f.StartAt, f.BeganAt, f.Plan.Table} {
+		if oddTime(t) {
+			return nil, bad(errors.New("a time out of range"))
+		}
+	}
+	if err := f.Plan.Check(); err != nil {
+		return nil, bad(err)
+	}
+	for d := range f.Plan.Dishes {
+		build := f.Plan.Dishes[d].Build
+		if build == nil {
+			continue
+		}
+		document, err := json.Marshal(build)
+		if err == nil {
+			_, err = formula.Read(document, foods)
+		}
+		if err != nil {
+			return nil, bad(err)
+		}
+	}
+	out := &store.KeptCourse{Course: store.Course{ID: f.ID, Plan: f.Plan, Start: f.StartAt, Began: f.BeganAt, Ended: f.EndedAt}, CreatedAt: f.CreatedAt, DeletedAt: f.DeletedAt}
+	for _, e := range f.Events {
+		if err := course.Whole(&f.Plan, &e.Event); err != nil || oddTime(e.ReceivedAt) || oddTime(e.Event.At) {
+			return nil, bad(fmt.Errorf("event %q: %w", shorten(e.Event.ID), err))
+		}
+		out.Events = append(out.Events, store.CourseEvent{Received: e.ReceivedAt, Event: e.Event})
+	}
+	for _, r := range f.Readings {
+		if oddTime(r.At) || r.Celsius < -100 || r.Celsius > 1000 || len(r.Source) > 80 {
+			return nil, bad(errors.New("a reading that is none"))
+		}
+		out.Readings = append(out.Readings, store.CourseReading(r))
+	}
+	for _, t := range f.Tries {
+		if oddTime(t.CookedAt) || t.Dish < 0 || t.Dish >= len(f.Plan.Dishes) {
+			return nil, bad(errors.New("a try that is none"))
+		}
+		out.Tries = append(out.Tries, store.Try{Build: t.Build, Version: t.Version, Dish: t.Dish, CookedAt: t.CookedAt, Document: t.Document, Found: t.Found})
+	}
+	for _, p := range f.Photos {
+		made, err := photo.Read(p.Data)
+		if err != nil || !isID(p.ID) {
+			return nil, bad(fmt.Errorf("photo: %w", err))
+		}
+		out.Photos = append(out.Photos, store.Photo{ID: p.ID, MediaType: made.MediaType, Width: made.Width, Height: made.Height, Data: made.Data})
+	}
+	return out, nil
+}

@@ -1,0 +1,157 @@
+package live
+
+import (
+	"context"
+	"encoding/json"
+	"fmt"
+	"testing"
+	"time"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+	"pgregory.net/rapid"
+
+	"cuerda/core/course"
+	"cuerda/core/kitchen"
+	"cuerda/core/supper/menu"
+	"cuerda/internal/device"
+	"cuerda/internal/postgres/pgtest"
+	"cuerda/internal/senml"
+	"cuerda/internal/store"
+)
+
+func TestMain(m *testing.M) { pgtest.Main(m) }
+
+// However often it is turned, a course's clock goes on, and as fast as it is said to.
+func TestTheClockGoesOn(t *testing.T) {
+	rapid.Check(t, func(t *rapid.T) {
+		real := time.Date(2026, 11, 25, 18, 0, 0, 0, time.UTC)
+		c := clock{real.Add(-time.Hour), real, 1}
+		was := c.at(real)
+		for range rapid.IntRange(1, 12).Draw(t, "turns") {
+			by := time.Duration(rapid.IntRange(0, 600).Draw(t, "seconds")) * time.Second
+			speed := rapid.Float64Range(0, 100).Draw(t, "speed")
+			real = real.Add(by)
+			now := c.at(real)
+			require.Equal(t, time.Duration(float64(by)*c.speed), now.Sub(was))
+			c = c.turned(real, speed)
+			require.Equal(t, now, c.at(real), "to turn it is no jump")
+			require.True(t, c.speed >= 1 && c.speed <= 60)
+			require.InDelta(t, float64(time.Minute)/c.speed, float64(c.until(now.Add(time.Minute), real)), 2)
+			require.False(t, c.at(real.Add(-time.Hour)).Before(now), "a clock of the world that goes back stops it")
+			was = now
+		}
+	})
+}
+
+func TestNamesOfInstruments(t *testing.T) {
+	for name, want := range map[string]string{
+		"core": "-1 core", "urn:dev:ow:10e2073a:oven": "-1 oven", "dish-2/core": "1 core", "urn:dev:x:dish-12/surface": "11 surface", "urn:dev:scale": "-1 scale",
+	} {
+		dish, place, ok := instrument(name)
+		assert.True(t, ok, name)
+		assert.Equal(t, want, fmt.Sprint(dish, " ", place), name)
+	}
+	for _, name := range []string{"", "/", "pressure", "core/", "urn:dev:core2", "coreoven"} {
+		_, place, ok := instrument(name)
+		assert.False(t, ok && name != "core/", "%q is %q", name, place)
+	}
+}
+
+const balls = `{"format":"cuerda-build/1","name":"Balls","lines":[{"food":"turkey-ground","grams":520},{"food":"millet-flakes","grams":45}],` +
+	`"piece":{"kind":"ball","diameter_mm":40},"cook":{"method":"still-oven","celsius":200}}`
+
+// bench is a course of balls in the oven, and what keeps it, by a clock of the test's own.
+type bench struct {
+	*Courses
+	now    time.Time
+	course *Course
+	kept   *store.Course
+	cook   int
+}
+
+func cooking(t *testing.T) *bench {
+	k := kitchen.Usual()
+	s := pgtest.Open(t)
+	b := &bench{now: time.Date(2026, 11, 25, 18, 0, 0, 0, time.UTC)}
+	b.Courses = b.courses(s, k)
+	id, _, err := s.Kitchen(t.Context(), "club")
+	require.NoError(t, err)
+	d := &menu.Supper{Format: menu.Format, Table: b.now.Add(2 * time.Hour), Aim: "latest-start", Dishes: []menu.SupperDish{{Name: "Balls", Build: json.RawMessage(balls)}}}
+	planned, err := menu.Make(d, k, nil)
+	require.NoError(t, err)
+	b.kept, err = s.CreateCourse(t.Context(), id, course.Of(d, planned, k), b.now, b.now)
+	require.NoError(t, err)
+	b.course, err = b.Find(t.Context(), id, b.kept.ID)
+	require.NoError(t, err)
+	for i, step := range b.kept.Plan.Dishes[0].Steps {
+		if step.Cooking() {
+			b.cook = i
+		}
+	}
+	_, err = b.course.Do(t.Context(), []course.Event{{ID: "in", Kind: course.Begun, Step: b.cook}})
+	require.NoError(t, err)
+	return b
+}
+
+func (b *bench) courses(s *store.Store, k *kitchen.Kitchen) *Courses {
+	return &Courses{Store: s, Now: func() time.Time { return b.now }, Kitchen: func(context.Context, string) (*kitchen.Kitchen, error) { return k, nil }}
+}
+
+// What a server that begins anew makes of what was kept is what the one before it knew.
+func TestACourseThatIsReadAnewForecastsTheSame(t *testing.T) {
+	t.Parallel()
+	b := cooking(t)
+	d := b.course.Instruments()
+	require.Len(t, d.Heat, 1)
+	sim, ok := device.Simulate(&d.Heat[0].Build, kitchen.Usual(), nil, 5)
+	require.True(t, ok)
+	for m := range 40 {
+		b.now = b.now.Add(15 * time.Second)
+		sim.Advance(float64(m+1) / 4)
+		var pack []senml.Record
+		for _, r := range sim.Readings() {
+			pack = append(pack, senml.Record{Name: "p:" + string(r.Where), Unit: "Cel", Value: r.Celsius})
+		}
+		if len(pack) == 0 {
+			continue
+		}
+		taken, err := b.course.Readings(t.Context(), pack)
+		require.NoError(t, err)
+		require.Empty(t, taken.Faults)
+	}
+	_, err := b.course.Do(t.Context(), []course.Event{{ID: "turn", Kind: course.Turned}})
+	require.NoError(t, err)
+	look := func(c *Course) *Ahead {
+		for _, f := range c.heat {
+			return f.looks(c.now())
+		}
+		return nil
+	}
+	before := look(b.course)
+	again, err := b.courses(b.Store, kitchen.Usual()).Find(t.Context(), b.kept.KitchenID, b.kept.ID)
+	require.NoError(t, err)
+	after := look(again)
+	assert.Equal(t, b.course.Seq(), again.Seq())
+	assert.InDelta(t, before.Forecast.Off.Value, after.Forecast.Off.Value, 0.02)
+	assert.InDelta(t, before.Forecast.Oven.Value, after.Forecast.Oven.Value, 0.2)
+	assert.InDelta(t, before.Forecast.Core.Value, after.Forecast.Core.Value, 0.1)
+	assert.Len(t, after.History, len(before.History))
+}
+
+// A device that slept for a day sends what it saw then: it counts as of then, and the course is as if it
+// had never slept.
+func TestADeviceThatSleptForADay(t *testing.T) {
+	t.Parallel()
+	b := cooking(t)
+	then := b.now.Add(20 * time.Minute)
+	b.now = b.now.Add(26 * time.Hour)
+	out, err := b.course.Do(t.Context(), []course.Event{{ID: "off", At: then, Kind: course.Done, Step: b.cook}})
+	require.NoError(t, err)
+	require.Nil(t, out[0].Refused)
+	l := b.course.Look(kitchen.Usual())
+	assert.Equal(t, then, *l.State.Dishes[0].Steps[b.cook].Done)
+	taken, err := b.course.Readings(t.Context(), []senml.Record{{Name: "core", Unit: "Cel", Value: 20}})
+	require.NoError(t, err)
+	assert.Equal(t, 1, taken.Noted, "a probe that lies about a day later tells nothing")
+}
