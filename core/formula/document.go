@@ -152,7 +152,9 @@ func (d *Document) PieceOrDefault() piece.Piece {
 
 // Begin gives the piece as it meets the heat in that kitchen: as the rest and the
 // chill leave it, or from where Cook says it comes. c is how it is to be cooked.
-func (d *Document) Begin(c *heat.Cooking, k *kitchen.Kitchen) *heat.Body { return d.BeginWarmer(c, k, 0) }
+func (d *Document) Begin(c *heat.Cooking, k *kitchen.Kitchen) *heat.Body {
+	return d.BeginWarmer(c, k, 0)
+}
 
 // BeginWarmer is Begin of a piece that is so many K warmer than it should be, as its rest
 // and its chill are.

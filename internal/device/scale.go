@@ -13,7 +13,6 @@ type pour struct {
 	on, from float64 // g
 	to       float64
 	begins   time.Time
-	last     time.Time
 	began    bool
 	poured   int // amounts so far: the first never goes too far
 }

@@ -31,7 +31,6 @@ type Course struct {
 	// heat are the dishes that are or were on the heat.
 	heat    map[supper.Ref]*following
 	scale   course.Scale
-	scaleAt time.Time
 	subs    map[*Subscriber]bool
 	wake    *time.Timer
 	used    time.Time

@@ -333,6 +333,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/courses/{id}/readings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What the probes of a course measured */
+        get: operations["listCourseReadings"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/courses/{id}/restore": {
         parameters: {
             query?: never;
@@ -1330,6 +1347,20 @@ export interface components {
             /** Format: int64 */
             step: number;
             target: components["schemas"]["Target"];
+        };
+        CourseMeasured: {
+            /** Format: date-time */
+            at: string;
+            /** Format: double */
+            celsius: number;
+            /**
+             * Format: int64
+             * @description from 0; -1 where the instrument did not say
+             */
+            dish: number;
+            /** @enum {string} */
+            place: "core" | "oven" | "surface";
+            source: string;
         };
         CourseNotice: {
             /** Format: double */
@@ -2989,6 +3020,8 @@ export interface components {
             /** Format: int64 */
             copied: number;
             /** Format: int64 */
+            courses: number;
+            /** Format: int64 */
             same: number;
             /** Format: int64 */
             suppers: number;
@@ -4639,6 +4672,65 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CourseBowl"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Gone */
+            410: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    listCourseReadings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description the build */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CourseMeasured"][];
                 };
             };
             /** @description Not Found */

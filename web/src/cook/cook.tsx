@@ -43,6 +43,7 @@ function lastDone(course: Course, task: CourseTask | undefined): Command | undef
 }
 
 const holdFor = 650; // ms
+const soon = 60_000; // ms: who begins a minute early begins
 
 /** The screen at the stove: what to do now, what runs, and the cord. */
 export function Cook({ session }: { session: CourseSession }) {
@@ -76,7 +77,7 @@ export function Cook({ session }: { session: CourseSession }) {
     bowl.mend &&
     bowl.mend.verdict !== "fine" &&
     asIs !== mendKey;
-  const waiting = task !== undefined && !task.due && !mending;
+  const waiting = task !== undefined && Date.parse(task.at) > now + soon && !mending;
   const undo = lastDone(course, task);
   const back = () => {
     if (undo) session.act(undo);

@@ -17,9 +17,14 @@ export default function GoingOn() {
   const on = courses.data?.find((c) => !c.ended);
   if (!on) return null;
   return (
-    <Link to={`/cook/${on.id}`} className="going-on" title={on.name}>
+    <Link
+      to={`/cook/${on.id}`}
+      className="going-on"
+      aria-label={t("cook.joinNamed", { name: on.name || t("supper.untitled") })}
+    >
       <span aria-hidden="true" className="going-dot" />
-      {t("cook.joinNamed", { name: on.name || t("supper.untitled") })}
+      {t("cook.join")}
+      <span className="going-name">: {on.name || t("supper.untitled")}</span>
     </Link>
   );
 }

@@ -80,8 +80,8 @@ export function Weigh({ course, task, session, now, primary, onBack }: Props) {
           {live !== undefined && <strong>{t("cook.ofGrams", { grams: planned })}</strong>}
           {live === undefined && (
             <strong>
-              {format.beside(w.grams, "g") ||
-                t("cook.within", { grams: planned, within: format.number(w.within, w.within < 1 ? 1 : 0) })}
+              ± {format.number(w.within, w.within < 1 ? 1 : 0)} g
+              {format.beside(w.grams, "g") && ` · ${format.beside(w.grams, "g")}`}
             </strong>
           )}
         </p>
