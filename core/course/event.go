@@ -15,26 +15,26 @@ type Kind string
 
 // The kinds.
 const (
-	Begun    Kind = "begun"    // a step: put in, put on, in hand
-	Done     Kind = "done"     // a step; of the cooking, off the heat
-	Undone   Kind = "undone"   // a step, after all
-	Weighed  Kind = "weighed"  // an amount that went in
-	Took     Kind = "unweigh"  // an amount that did not, after all
-	Felt     Kind = "felt"     // how a handful is when squeezed
-	Added    Kind = "added"    // a food by the spoon, to mend the mix
-	Turned   Kind = "turned"   // the pieces of a dish
-	Placed   Kind = "placed"   // the probe, anew
-	TimerSet Kind = "timer"    // one of the cook's own
-	TimerOff Kind = "timeroff" // ended, or not wanted
-	Silenced Kind = "silenced" // an alarm
-	Longer   Kind = "longer"   // a step takes so many minutes more
-	Found    Kind = "found"    // how a dish came out
-	Ended    Kind = "ended"    // the course
-	Clock    Kind = "clock"    // the course's clock goes so many times as fast from now on
+	Begun     Kind = "begun"     // a step: put in, put on, in hand
+	Done      Kind = "done"      // a step; of the cooking, off the heat
+	Undone    Kind = "undone"    // a step, after all
+	Weighed   Kind = "weighed"   // an amount that went in
+	Unweighed Kind = "unweighed" // an amount that did not, after all
+	Felt      Kind = "felt"      // how a handful is when squeezed
+	Added     Kind = "added"     // a food by the spoon, to mend the mix
+	Turned    Kind = "turned"    // the pieces of a dish
+	Placed    Kind = "placed"    // the probe, anew
+	TimerSet  Kind = "timer"     // one of the cook's own
+	TimerOff  Kind = "timeroff"  // ended, or not wanted
+	Silenced  Kind = "silenced"  // an alarm
+	Longer    Kind = "longer"    // a step takes so many minutes more
+	Found     Kind = "found"     // how a dish came out
+	Ended     Kind = "ended"     // the course
+	Clock     Kind = "clock"     // the course's clock goes so many times as fast from now on
 )
 
 // Kinds lists them all.
-var Kinds = []Kind{Begun, Done, Undone, Weighed, Took, Felt, Added, Turned, Placed, TimerSet, TimerOff, Silenced, Longer, Found, Ended, Clock}
+var Kinds = []Kind{Begun, Done, Undone, Weighed, Unweighed, Felt, Added, Turned, Placed, TimerSet, TimerOff, Silenced, Longer, Found, Ended, Clock}
 
 // How an amount was measured.
 const (
@@ -51,7 +51,7 @@ type Event struct {
 	At time.Time `json:"at" required:"false" doc:"by the course's clock; now where it says nothing"`
 	// Device is who says so.
 	Device string `json:"device,omitempty" maxLength:"80"`
-	Kind   Kind   `json:"kind" enum:"begun,done,undone,weighed,unweigh,felt,added,turned,placed,timer,timeroff,silenced,longer,found,ended,clock"`
+	Kind   Kind   `json:"kind" enum:"begun,done,undone,weighed,unweighed,felt,added,turned,placed,timer,timeroff,silenced,longer,found,ended,clock"`
 	Dish   int    `json:"dish,omitempty" minimum:"0" maximum:"39"`
 	Step   int    `json:"step,omitempty" minimum:"0" maximum:"399"`
 	Line   int    `json:"line,omitempty" minimum:"0" maximum:"199"`
@@ -159,13 +159,13 @@ func check(p *Plan, c *Event) error {
 		dish = &p.Dishes[c.Dish]
 	}
 	switch c.Kind {
-	case Begun, Done, Undone, Weighed, Took, Longer:
+	case Begun, Done, Undone, Weighed, Unweighed, Longer:
 		if c.Step < 0 || c.Step >= len(dish.Steps) {
 			return &Refusal{UnknownStep, fmt.Sprint(c.Step)}
 		}
 	}
 	switch c.Kind {
-	case Weighed, Took:
+	case Weighed, Unweighed:
 		if !slices.ContainsFunc(dish.Steps[c.Step].Weigh, func(w Weigh) bool { return w.Line == c.Line }) {
 			return &Refusal{UnknownLine, fmt.Sprint(c.Line)}
 		}

@@ -211,7 +211,7 @@ func (s *StepState) apply(e *Event, timed bool) {
 			s.Weighed = map[int]Amount{}
 		}
 		s.Weighed[e.Line] = Amount{e.Grams, e.How, at}
-	case Took:
+	case Unweighed:
 		delete(s.Weighed, e.Line)
 	case Longer:
 		s.More += e.Minutes

@@ -94,6 +94,14 @@ func (c *Course) follow(k *kitchen.Kitchen) {
 			if was := c.heat[at]; was != nil && (begun == nil || !was.met.Equal(*begun)) {
 				delete(c.heat, at) // it was not in, after all
 			}
+			if was := c.heat[at]; was != nil && was.isOff() && c.state.Dishes[d].Steps[n].Done == nil {
+				// It goes on, after all: it is followed anew, by what was measured.
+				delete(c.heat, at)
+				if f := begin(c.plan, c.state, at, k); f != nil {
+					f.again(was)
+					c.heat[at] = f
+				}
+			}
 			if c.heat[at] == nil {
 				if f := begin(c.plan, c.state, at, k); f != nil {
 					c.heat[at] = f
@@ -193,6 +201,12 @@ func (c *Course) Do(ctx context.Context, commands []course.Event) ([]Outcome, er
 	added, err := c.all.Store.AddEvents(ctx, c.ID, real, taken)
 	if err != nil {
 		return nil, err
+	}
+	if len(added) < len(taken) {
+		// Some were kept before, by an answer that was lost or another server.
+		if added, err = c.all.Store.CourseEvents(ctx, c.ID, c.seq); err != nil {
+			return nil, err
+		}
 	}
 	c.takes(added, k)
 	for i := range out {

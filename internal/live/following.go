@@ -120,6 +120,23 @@ func (f *following) reads(r Reading) probe.Took {
 	return took
 }
 
+func (f *following) isOff() bool {
+	f.mu.Lock()
+	defer f.mu.Unlock()
+	return f.off
+}
+
+// again takes over what another following of the same piece was told.
+func (f *following) again(was *following) {
+	was.mu.Lock()
+	told := slices.Clone(was.history)
+	was.mu.Unlock()
+	slices.SortStableFunc(told, func(a, b Reading) int { return a.At.Compare(b.At) })
+	for _, r := range told {
+		f.reads(r)
+	}
+}
+
 // remember keeps readings for the curve, the older ones farther apart.
 func (f *following) remember(r Reading) {
 	f.history = append(f.history, r)

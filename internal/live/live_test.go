@@ -139,6 +139,46 @@ func TestACourseThatIsReadAnewForecastsTheSame(t *testing.T) {
 	assert.Len(t, after.History, len(before.History))
 }
 
+// An event that was kept though its answer was lost is known once it is sent again.
+func TestAnAnswerThatWasLost(t *testing.T) {
+	t.Parallel()
+	b := cooking(t)
+	e := course.Event{ID: "rice", At: b.now, Kind: course.TimerSet, Name: "Rice", Minutes: 9}
+	_, err := b.Store.AddEvents(t.Context(), b.kept.ID, b.now, []course.Event{e})
+	require.NoError(t, err)
+	out, err := b.course.Do(t.Context(), []course.Event{e})
+	require.NoError(t, err)
+	assert.Equal(t, int64(2), out[0].Seq)
+	assert.Len(t, b.course.Look(kitchen.Usual()).State.Timers, 1)
+	assert.Equal(t, int64(2), b.course.Seq())
+}
+
+// What was said to be off, and is not, is followed anew by what its probe had told.
+func TestWhatIsNotOffAfterAllGoesOn(t *testing.T) {
+	t.Parallel()
+	b := cooking(t)
+	for m := range 20 {
+		b.now = b.now.Add(20 * time.Second)
+		_, err := b.course.Readings(t.Context(), []senml.Record{{Name: "core", Unit: "Cel", Value: 8 + float64(m)}})
+		require.NoError(t, err)
+	}
+	look := func() *Ahead {
+		for _, f := range b.course.heat {
+			return f.looks(b.course.now())
+		}
+		return nil
+	}
+	before := look()
+	for _, kind := range []course.Kind{course.Done, course.Undone} {
+		_, err := b.course.Do(t.Context(), []course.Event{{ID: string(kind), Kind: kind, Step: b.cook}})
+		require.NoError(t, err)
+	}
+	after := look()
+	assert.Len(t, after.History, len(before.History))
+	assert.InDelta(t, before.Forecast.Off.Value, after.Forecast.Off.Value, 0.5)
+	assert.True(t, after.Forecast.Off.Value > after.Forecast.Now)
+}
+
 // A device that slept for a day sends what it saw then: it counts as of then, and the course is as if it
 // had never slept.
 func TestADeviceThatSleptForADay(t *testing.T) {

@@ -28,12 +28,12 @@ function lastDone(course: Course, task: CourseTask | undefined): Command | undef
   if (task?.do === "weigh") {
     const before = course.dishes[task.dish]?.steps[task.step]?.weigh[task.amount - 1];
     if (before?.in !== undefined)
-      return { kind: "unweigh", dish: task.dish, step: task.step, line: before.line };
+      return { kind: "unweighed", dish: task.dish, step: task.step, line: before.line };
   }
   const here = task && task.do !== "timer" ? course.dishes[task.dish]?.steps[task.step] : undefined;
   if (task && (task.do === "do" || task.do === "begin") && here) {
     const last = here.weigh.findLast((w) => w.in !== undefined);
-    if (last) return { kind: "unweigh", dish: task.dish, step: task.step, line: last.line };
+    if (last) return { kind: "unweighed", dish: task.dish, step: task.step, line: last.line };
   }
   const done = course.dishes
     .flatMap((d, dish) => d.steps.map((s, step) => ({ s, dish, step })))

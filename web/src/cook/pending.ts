@@ -49,7 +49,7 @@ function apply(out: Course, e: CourseEvent) {
       else add(out, e, step.timed ? "begin" : "do", out.now);
       break;
     }
-    case "unweigh": {
+    case "unweighed": {
       if (!step) return;
       const amount = step.weigh.findIndex((w) => w.line === (e.line ?? 0));
       if (step.weigh[amount]) step.weigh[amount].in = undefined;

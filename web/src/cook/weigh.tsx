@@ -86,7 +86,7 @@ export function Weigh({ course, task, session, now, primary, onBack }: Props) {
           )}
         </p>
         {live !== undefined && (
-          <p className="cook-scale" role="status">
+          <p className="cook-scale">
             <span>{t("cook.onTheScale")}</span>
             <strong>
               {over
@@ -178,7 +178,7 @@ function Past({ grams, bowl: b }: PastProps) {
     word: t(`squeeze.${b.expected}`),
   };
   return (
-    <p className="cook-hint cook-past" role="status">
+    <p className="cook-hint cook-past">
       {t(b.off ? "cook.past.changes" : "cook.past.same", words)}{" "}
       {b.off &&
         (even
