@@ -101,6 +101,8 @@ func (c *cook) answer(task course.Task) course.Event {
 		e.Kind, e.Word = course.Felt, mix.Firm
 	case course.DoTimer:
 		e.Kind, e.Name = course.TimerOff, task.Timer
+	case course.DoHeat:
+		e.Kind, e.Step = course.Heated, task.Amount
 	case course.DoBatch:
 		e.Kind, e.Name = course.Silenced, task.Name
 	case course.DoFound:
@@ -151,6 +153,8 @@ func TestACookWhoDoesWhatIsAskedIsInTimeAndHasDoneAll(t *testing.T) {
 	assert.Less(t, in("begin cook"), in("off cook"))
 	assert.Contains(t, c.did, "turn cook")
 	assert.Contains(t, c.did, "found set")
+	assert.Less(t, in("heat cook")+in("heat roast")+1, in("begin cook"), "the oven is on by then: %v", c.did)
+	assert.Len(t, c.s.Heated, len(c.plan.Heats))
 }
 
 func TestARestThatIsCutShortIsOver(t *testing.T) {
@@ -248,6 +252,7 @@ func same(t require.TestingT, p *course.Plan, a, b *course.State, now time.Time)
 	assert.Equal(t, a.Dishes, b.Dishes)
 	assert.Equal(t, a.Timers, b.Timers)
 	assert.Equal(t, a.Silent, b.Silent)
+	assert.Equal(t, a.Heated, b.Heated)
 	assert.Equal(t, a.End, b.End)
 	ta, tb := course.Timings(p, a, now, nil), course.Timings(p, b, now, nil)
 	assert.Equal(t, ta, tb)

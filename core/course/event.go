@@ -30,11 +30,12 @@ const (
 	Longer    Kind = "longer"    // a step takes so many minutes more
 	Found     Kind = "found"     // how a dish came out
 	Ended     Kind = "ended"     // the course
+	Heated    Kind = "heated"    // an oven that was turned on, or up: Step says which heat of the plan
 	Clock     Kind = "clock"     // the course's clock goes so many times as fast from now on
 )
 
 // Kinds lists them all.
-var Kinds = []Kind{Begun, Done, Undone, Weighed, Unweighed, Felt, Added, Turned, Placed, TimerSet, TimerOff, Silenced, Longer, Found, Ended, Clock}
+var Kinds = []Kind{Begun, Done, Undone, Weighed, Unweighed, Felt, Added, Turned, Placed, TimerSet, TimerOff, Silenced, Longer, Found, Ended, Heated, Clock}
 
 // How an amount was measured.
 const (
@@ -51,7 +52,7 @@ type Event struct {
 	At time.Time `json:"at" required:"false" doc:"by the course's clock; now where it says nothing"`
 	// Device is who says so.
 	Device string `json:"device,omitempty" maxLength:"80"`
-	Kind   Kind   `json:"kind" enum:"begun,done,undone,weighed,unweighed,felt,added,turned,placed,timer,timeroff,silenced,longer,found,ended,clock"`
+	Kind   Kind   `json:"kind" enum:"begun,done,undone,weighed,unweighed,felt,added,turned,placed,timer,timeroff,silenced,longer,found,ended,heated,clock"`
 	Dish   int    `json:"dish,omitempty" minimum:"0" maximum:"39"`
 	Step   int    `json:"step,omitempty" minimum:"0" maximum:"399"`
 	Line   int    `json:"line,omitempty" minimum:"0" maximum:"199"`
@@ -152,7 +153,7 @@ func check(p *Plan, c *Event) error {
 		}
 	}
 	var dish *Dish
-	if c.Kind != TimerSet && c.Kind != TimerOff && c.Kind != Silenced && c.Kind != Ended && c.Kind != Clock {
+	if c.Kind != TimerSet && c.Kind != TimerOff && c.Kind != Silenced && c.Kind != Ended && c.Kind != Clock && c.Kind != Heated {
 		if c.Dish < 0 || c.Dish >= len(p.Dishes) {
 			return &Refusal{UnknownStep, fmt.Sprint(c.Dish)}
 		}
@@ -192,6 +193,10 @@ func check(p *Plan, c *Event) error {
 		return between(c.Minutes, 0.1, 1440)
 	case Longer:
 		return between(c.Minutes, -1440, 1440)
+	case Heated:
+		if c.Step < 0 || c.Step >= len(p.Heats) {
+			return &Refusal{UnknownStep, fmt.Sprint(c.Step)}
+		}
 	case Clock:
 		return between(c.Speed, 1, 60)
 	case Found:

@@ -26,11 +26,21 @@ type Plan struct {
 	Table   time.Time      `json:"table"`
 	Kitchen supper.Kitchen `json:"kitchen"`
 	Dishes  []Dish         `json:"dishes"`
+	// Heats are when ovens are turned on, or up.
+	Heats []Heat `json:"heats,omitempty"`
 	// Supper and Build are what it was begun from; "" for the one that it was not.
 	Supper string `json:"supper,omitempty"`
 	Build  string `json:"build,omitempty"`
 	// Simulated has simulated instruments start once somebody follows.
 	Simulated bool `json:"simulated,omitempty"`
+}
+
+// Heat is an oven that heats up.
+type Heat struct {
+	Oven    int       `json:"oven,omitempty"` // from 0
+	At      time.Time `json:"at"`
+	Minutes int       `json:"minutes"`
+	Celsius float64   `json:"celsius"`
 }
 
 // Dish is a dish of it.
@@ -148,6 +158,9 @@ func Of(d *menu.Supper, p *menu.Planned, k *kitchen.Kitchen) *Plan {
 		if s.Oven >= 0 {
 			to.Oven = s.Oven
 		}
+	}
+	for _, h := range p.Plan.Heats {
+		out.Heats = append(out.Heats, Heat{h.Oven, p.Time(h.Start), h.Start - h.End, h.Celsius})
 	}
 	return out
 }
@@ -269,6 +282,11 @@ const (
 func (p *Plan) Check() error {
 	if len(p.Dishes) == 0 || len(p.Dishes) > maxDishes {
 		return fmt.Errorf("%w: %d dishes", ErrBadPlan, len(p.Dishes))
+	}
+	for i, h := range p.Heats {
+		if h.At.IsZero() || h.Minutes < 0 || h.Minutes > supper.MaxMinutes {
+			return fmt.Errorf("%w: oven %d", ErrBadPlan, i)
+		}
 	}
 	for d := range p.Dishes {
 		dish := &p.Dishes[d]

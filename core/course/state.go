@@ -16,6 +16,8 @@ type State struct {
 	Timers []Timer
 	// Silent are the alarms that somebody has silenced, by their names.
 	Silent map[string]time.Time
+	// Heated are the ovens that were turned on, by the heats of the plan.
+	Heated map[int]time.Time
 	// End is when it was said to be over; nil while it goes on.
 	End *time.Time
 
@@ -83,7 +85,7 @@ func New(p *Plan, start time.Time) *State {
 }
 
 func (s *State) clear() {
-	s.Dishes, s.Timers, s.Silent, s.End = make([]DishState, len(s.plan.Dishes)), nil, map[string]time.Time{}, nil
+	s.Dishes, s.Timers, s.Silent, s.Heated, s.End = make([]DishState, len(s.plan.Dishes)), nil, map[string]time.Time{}, map[int]time.Time{}, nil
 	for i := range s.Dishes {
 		s.Dishes[i].Steps = make([]StepState, len(s.plan.Dishes[i].Steps))
 	}
@@ -157,6 +159,11 @@ func (s *State) apply(e *Event) {
 			s.End = &at
 		}
 		return
+	case Heated:
+		if _, on := s.Heated[e.Step]; !on {
+			s.Heated[e.Step] = at
+		}
+		return
 	case Clock:
 		return
 	}
@@ -222,7 +229,7 @@ func (s *StepState) apply(e *Event, timed bool) {
 func (s *State) Clone() *State {
 	out := *s
 	out.events, out.ids = slices.Clone(s.events), maps.Clone(s.ids)
-	out.Timers, out.Silent = slices.Clone(s.Timers), maps.Clone(s.Silent)
+	out.Timers, out.Silent, out.Heated = slices.Clone(s.Timers), maps.Clone(s.Silent), maps.Clone(s.Heated)
 	out.Dishes = slices.Clone(s.Dishes)
 	for i := range out.Dishes {
 		d := &out.Dishes[i]

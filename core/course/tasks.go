@@ -20,10 +20,11 @@ const (
 	DoSqueeze = "squeeze" // a handful
 	DoTimer   = "timer"   // one of the cook's own is up
 	DoFound   = "found"   // say how it came out
+	DoHeat    = "heat"    // an oven, on or up: Amount says which heat of the plan
 )
 
 // Dos lists them all.
-var Dos = []string{DoWeigh, DoBegin, DoHands, DoOff, DoTurn, DoBatch, DoSqueeze, DoTimer, DoFound}
+var Dos = []string{DoWeigh, DoBegin, DoHands, DoOff, DoTurn, DoBatch, DoSqueeze, DoTimer, DoFound, DoHeat}
 
 // Task is one thing to do.
 type Task struct {
@@ -87,6 +88,7 @@ func Tasks(p *Plan, s *State, timings []Timing, now time.Time, turns map[supper.
 			t.add(Task{Do: DoTimer, Timer: own.ID, At: own.At.Add(time.Duration(own.Minutes * float64(time.Minute))), Loss: 0.5})
 		}
 	}
+	t.heats(timings)
 	t.found(timings)
 	slices.SortStableFunc(t.out, func(a, b Task) int {
 		dueA, dueB := !a.At.After(now), !b.At.After(now)
@@ -116,6 +118,8 @@ func (t *tasks) add(one Task) {
 	switch one.Do {
 	case DoTimer:
 		one.Name = "timer-" + one.Timer
+	case DoHeat:
+		one.Name = fmt.Sprintf("heat-%d", one.Amount)
 	case DoTurn, DoBatch:
 		one.Name += fmt.Sprintf("-%d", one.Amount)
 	}
@@ -238,6 +242,32 @@ func (t *tasks) batches(at *Timing, step *Step) {
 		if _, changed := t.Silent[fmt.Sprintf("%s-%d-%d-%d", DoBatch, at.Dish, at.Step, n)]; !changed {
 			t.add(Task{Do: DoBatch, Ref: at.Ref, Amount: n, At: when, Loss: 0.7})
 			return
+		}
+	}
+}
+
+// heats are ovens to be turned on, so long before the first thing that waits for them.
+func (t *tasks) heats(timings []Timing) {
+	for i, h := range t.Plan.Heats {
+		if _, on := t.Heated[i]; on {
+			continue
+		}
+		var first *Timing
+		for n := range timings {
+			at := &timings[n]
+			step := &t.Plan.Dishes[at.Dish].Steps[at.Step]
+			if step.Racks > 0 && !step.Grill && step.Oven == h.Oven && step.Celsius == h.Celsius && !step.At.Before(h.At) {
+				if at.Status != Waiting { // it is in: the oven is on
+					first = nil
+					break
+				}
+				if first == nil || at.Begin.Before(first.Begin) {
+					first = at
+				}
+			}
+		}
+		if first != nil {
+			t.add(Task{Do: DoHeat, Ref: first.Ref, Amount: i, At: first.Begin.Add(-minutes(h.Minutes)), Loss: 0.5})
 		}
 	}
 }

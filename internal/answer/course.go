@@ -35,6 +35,8 @@ type Course struct {
 	// Tasks are what there is to do, the most pressing first.
 	Tasks  []CourseTask  `json:"tasks"`
 	Timers []CourseTimer `json:"timers"`
+	// Heats are ovens that heat up, as the plan has them.
+	Heats []CourseOven `json:"heats"`
 	// Token is what instruments show to send readings.
 	Token string `json:"token"`
 	// Simulated says that the instruments are.
@@ -118,7 +120,7 @@ type CourseAdded struct {
 
 // CourseTask is one thing to do.
 type CourseTask struct {
-	Do     string    `json:"do" enum:"weigh,begin,do,off,turn,batch,squeeze,timer,found"`
+	Do     string    `json:"do" enum:"weigh,begin,do,off,turn,batch,squeeze,timer,found,heat"`
 	Dish   int       `json:"dish"`
 	Step   int       `json:"step"`
 	Amount int       `json:"amount"`
@@ -140,6 +142,14 @@ type CourseTimer struct {
 	Begin   time.Time `json:"begin"`
 	End     time.Time `json:"end"`
 	Minutes float64   `json:"minutes"`
+}
+
+// CourseOven is an oven that heats up.
+type CourseOven struct {
+	Celsius float64 `json:"celsius"`
+	Minutes int     `json:"minutes"`
+	// On is when it was turned on or up; missing where it was not.
+	On *time.Time `json:"on,omitempty"`
 }
 
 // CourseScale is what the scale says.
@@ -226,7 +236,7 @@ func CourseOf(id string, l *live.Look, k *kitchen.Kitchen, w CourseWords) Course
 	out := Course{
 		ID: id, Name: w.Say(p.Name), Table: p.Table, Start: s.Start, Now: l.Now, Speed: l.Speed, Seq: l.Seq, Devices: l.Devices, Ended: s.End,
 		Ready: l.Ready, Late: int(math.Round(l.Ready.Sub(p.Table).Minutes())), Cooks: p.Kitchen.Cooks, Token: l.Token,
-		Dish: make([]CourseDish, len(p.Dishes)), Tasks: []CourseTask{}, Timers: []CourseTimer{},
+		Dish: make([]CourseDish, len(p.Dishes)), Tasks: []CourseTask{}, Timers: []CourseTimer{}, Heats: []CourseOven{},
 	}
 	if l.Scale.Known {
 		out.Scale = &CourseScale{l.Scale.In, l.Scale.At}
@@ -258,10 +268,17 @@ func CourseOf(id string, l *live.Look, k *kitchen.Kitchen, w CourseWords) Course
 	for i := range l.Tasks {
 		t := &l.Tasks[i]
 		task := CourseTask{Do: t.Do, Dish: t.Dish, Step: t.Step, Amount: t.Amount, Timer: t.Timer, At: t.At, Due: !t.At.After(l.Now), Alarms: t.Alarms(l.Now, s), Urgent: t.Urgent(), Name: t.Name, Cooks: []int{}}
-		if t.Do != course.DoTimer {
+		if t.Do != course.DoTimer && t.Do != course.DoHeat {
 			task.Cooks = cooksFrom1(&p.Dishes[t.Dish].Steps[t.Step])
 		}
 		out.Tasks = append(out.Tasks, task)
+	}
+	for i, h := range p.Heats {
+		oven := CourseOven{Celsius: h.Celsius, Minutes: h.Minutes}
+		if on, ok := s.Heated[i]; ok {
+			oven.On = &on
+		}
+		out.Heats = append(out.Heats, oven)
 	}
 	for i := range s.Timers {
 		if t := &s.Timers[i]; !t.Off {

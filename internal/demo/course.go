@@ -65,6 +65,10 @@ func moment(p *course.Plan) time.Time {
 // shifted is the plan so much later.
 func shifted(p *course.Plan, by time.Duration) *course.Plan {
 	out := *p
+	out.Heats = append([]course.Heat(nil), p.Heats...)
+	for i := range out.Heats {
+		out.Heats[i].At = out.Heats[i].At.Add(by)
+	}
 	out.Table = p.Table.Add(by)
 	out.Dishes = append([]course.Dish(nil), p.Dishes...)
 	for d := range out.Dishes {
@@ -101,6 +105,8 @@ func cooked(p *course.Plan, start, now time.Time) (events []course.Event, s *cou
 			case course.DoWeigh:
 				w := step.Weigh[t.Amount]
 				e.Kind, e.Line, e.Grams, e.How = course.Weighed, w.Line, w.Grams, course.ByScale
+			case course.DoHeat:
+				e.Kind, e.Step = course.Heated, t.Amount
 			case course.DoBegin:
 				e.Kind = course.Begun
 			case course.DoOff:

@@ -1202,6 +1202,7 @@ export interface components {
             dishes: components["schemas"]["CourseDish"][];
             /** Format: date-time */
             ended?: string;
+            heats: components["schemas"]["CourseOven"][];
             /** Format: uuid */
             id: string;
             /**
@@ -1378,6 +1379,14 @@ export interface components {
             /** Format: int64 */
             seq: number;
         };
+        CourseOven: {
+            /** Format: double */
+            celsius: number;
+            /** Format: int64 */
+            minutes: number;
+            /** Format: date-time */
+            on?: string;
+        };
         CoursePoint: {
             /** Format: date-time */
             at: string;
@@ -1443,7 +1452,7 @@ export interface components {
             /** Format: int64 */
             dish: number;
             /** @enum {string} */
-            do: "weigh" | "begin" | "do" | "off" | "turn" | "batch" | "squeeze" | "timer" | "found";
+            do: "weigh" | "begin" | "do" | "off" | "turn" | "batch" | "squeeze" | "timer" | "found" | "heat";
             due: boolean;
             name: string;
             /** Format: int64 */
@@ -1599,7 +1608,7 @@ export interface components {
             how?: "scale" | "hand" | "spoons";
             id: string;
             /** @enum {string} */
-            kind: "begun" | "done" | "undone" | "weighed" | "unweigh" | "felt" | "added" | "turned" | "placed" | "timer" | "timeroff" | "silenced" | "longer" | "found" | "ended" | "clock";
+            kind: "begun" | "done" | "undone" | "weighed" | "unweighed" | "felt" | "added" | "turned" | "placed" | "timer" | "timeroff" | "silenced" | "longer" | "found" | "ended" | "heated" | "clock";
             /** Format: int64 */
             line?: number;
             /** Format: double */
@@ -1864,7 +1873,7 @@ export interface components {
             how?: "scale" | "hand" | "spoons";
             id: string;
             /** @enum {string} */
-            kind: "begun" | "done" | "undone" | "weighed" | "unweigh" | "felt" | "added" | "turned" | "placed" | "timer" | "timeroff" | "silenced" | "longer" | "found" | "ended" | "clock";
+            kind: "begun" | "done" | "undone" | "weighed" | "unweighed" | "felt" | "added" | "turned" | "placed" | "timer" | "timeroff" | "silenced" | "longer" | "found" | "ended" | "heated" | "clock";
             /** Format: int64 */
             line?: number;
             /** Format: double */

@@ -336,7 +336,9 @@ export function Cook({ session }: { session: CourseSession }) {
       <Knots
         course={course}
         dish={dishNow}
-        step={task && task.do !== "timer" && task.dish === dishNow ? task.step : undefined}
+        step={
+          task && task.do !== "timer" && task.do !== "heat" && task.dish === dishNow ? task.step : undefined
+        }
         onDish={setChosen}
         clock={clock}
       />

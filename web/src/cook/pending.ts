@@ -84,6 +84,12 @@ function apply(out: Course, e: CourseEvent) {
         .filter((t) => !(t.do === "batch" && t.name === e.name))
         .map((t) => (t.name === e.name ? { ...t, alarms: false, urgent: false } : t));
       break;
+    case "heated": {
+      const oven = out.heats[e.step ?? 0];
+      if (oven) oven.on = e.at ?? out.now;
+      out.tasks = out.tasks.filter((t) => !(t.do === "heat" && t.amount === (e.step ?? 0)));
+      break;
+    }
     case "ended":
       out.ended = e.at ?? out.now;
       break;

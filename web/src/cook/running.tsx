@@ -56,6 +56,17 @@ export function Running({ course, session, now }: Props) {
         });
     }),
   );
+  for (const [i, oven] of course.heats.entries()) {
+    const end = oven.on ? Date.parse(oven.on) + oven.minutes * 60_000 : 0;
+    if (oven.on && end > now)
+      rows.push({
+        key: `heat-${i}`,
+        name: t("cook.heatsUp", { celsius: format.celsius(oven.celsius) }),
+        begin: Date.parse(oven.on),
+        end,
+        urgent: false,
+      });
+  }
   for (const own of course.timers)
     rows.push({
       key: own.id,

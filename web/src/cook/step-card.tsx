@@ -31,6 +31,7 @@ export function StepCard({ course, task, session, now, primary, onBack }: Props)
     off: [t("cook.isOff"), { kind: "done", ...at }],
     turn: [t("cook.turned"), { kind: "turned", dish: task.dish }],
     batch: [t("cook.batchIn"), { kind: "silenced", name: task.name }],
+    heat: [t("cook.ovenOn"), { kind: "heated", step: task.amount }],
     timer: [t("cook.stop"), { kind: "timeroff", name: task.timer }],
   };
   const [label, command] = acts[task.do] ?? [t("cook.done"), { kind: "done", ...at }];

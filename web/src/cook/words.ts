@@ -24,6 +24,11 @@ export function useTaskWords(course: Course) {
     const timer = course.timers.find((own) => own.id === task.timer);
     if (task.do === "timer")
       return { title: t("cook.timerUp", { name: timer?.name || t("cook.timer") }), dish: "" };
+    if (task.do === "heat")
+      return {
+        title: t("cook.heat", { celsius: format.celsius(course.heats[task.amount]?.celsius ?? 0) }),
+        dish: "",
+      };
     const name = stepName(step?.name ?? "");
     const foods = (step?.weigh ?? []).map((w) => format.brief(w.label));
     const values = {
