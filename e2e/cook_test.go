@@ -103,7 +103,7 @@ func TestABuildIsCookedWithAPhone(t *testing.T) {
 	v = a.course(id)
 	require.Len(t, v.Dish[0].Bowl.Added, 1)
 	w.MustElement(".word-firm").MustClick()
-	w.goOn("Nothing to do just now")
+	w.goOn("End the course")
 	post(a, "/api/courses/"+id+"/instruments", `{"on":false,"speed":60}`) // while they set
 	w.eventually(".cook-now", "How did it come out?")
 
