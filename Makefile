@@ -61,7 +61,8 @@ GO_RACE = ./core/... ./internal/...
 GO_HEAVY = ./core/advice ./core/bake ./core/figure ./core/heat ./core/learn ./core/probe
 
 test-go: web/dist/index.html setup-tests
-	go test -count=1 -timeout 20m ./cmd/... ./e2e/... ./web/... $(GO_HEAVY)
+	go test -count=1 -timeout 20m ./cmd/... ./e2e/... ./web/...
+	go test -count=1 $(GO_HEAVY)
 	go test -count=1 -run 'Siege|Frozen|Hostile' ./core/recipe ./internal/api
 	go test -race -short -count=1 -timeout 20m $(GO_RACE)
 

@@ -19,7 +19,7 @@ import (
 // costly are the operations that compute for more than a moment. A prediction does not: it
 // is what a drag waits for.
 var costly = map[string]bool{
-	"/api/bake": true, "/api/plan": true, "/api/courses": true, "/api/supper/look": true, "/api/suppers/:id/export": true, "/api/outlook": true, "/api/bind": true, "/api/schools": true, "/api/scale": true,
+	"/api/bake": true, "/api/plan": true, "/api/supper/look": true, "/api/suppers/:id/export": true, "/api/outlook": true, "/api/bind": true, "/api/schools": true, "/api/scale": true,
 	"/api/read-recipe": true, "/api/builds/:id/compare": true, "/api/builds/:id/export": true,
 }
 
@@ -45,7 +45,7 @@ type gate struct {
 
 // compute lets computations in.
 func (s *Server) compute(c *gin.Context) {
-	if !costly[c.FullPath()] {
+	if !costly[c.FullPath()] && !(c.FullPath() == "/api/courses" && c.Request.Method == http.MethodPost) {
 		c.Next()
 		return
 	}

@@ -2,6 +2,7 @@ import { useEffect, useState } from "react";
 import { registerSW } from "virtual:pwa-register";
 import { useTranslation } from "../i18n/use-translation";
 
+const later = 4000; // ms
 let waiting = false;
 const listeners = new Set<() => void>();
 let use: ((reload?: boolean) => Promise<void>) | undefined;
@@ -9,12 +10,15 @@ let use: ((reload?: boolean) => Promise<void>) | undefined;
 /** Lets the pages be opened without a network; a newer version waits until somebody takes it. */
 export function startOffline() {
   if (!import.meta.env.PROD || !("serviceWorker" in navigator)) return;
-  use = registerSW({
-    onNeedRefresh() {
-      waiting = true;
-      for (const listener of listeners) listener();
-    },
-  });
+  // The page comes first; what is put by for later can wait.
+  setTimeout(() => {
+    use = registerSW({
+      onNeedRefresh() {
+        waiting = true;
+        for (const listener of listeners) listener();
+      },
+    });
+  }, later);
 }
 
 /** Offers a newer version. */
