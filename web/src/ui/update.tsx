@@ -13,6 +13,7 @@ export function startOffline() {
   // The page comes first; what is put by for later can wait.
   setTimeout(() => {
     use = registerSW({
+      immediate: true,
       onNeedRefresh() {
         waiting = true;
         for (const listener of listeners) listener();
