@@ -146,6 +146,9 @@ func (b *bake) codes(f *probe.Forecast) (out []probe.Code) {
 var exact = probe.Truth{Transfer: 1, Pace: 1, Lag: 0.1, Noise: 0.2, Swing: 2, SwingMinutes: 5, Slips: -1}
 
 func TestAnOvenThatDoesNotHoldIsFound(t *testing.T) {
+	if testing.Short() {
+		t.Skip("ten times as long under the race detector; it runs without")
+	}
 	cool := exact
 	cool.Oven = -15
 	b := begin(pieces[0], cool)
@@ -159,6 +162,9 @@ func TestAnOvenThatDoesNotHoldIsFound(t *testing.T) {
 }
 
 func TestAProbeThatSlippedIsNotBelieved(t *testing.T) {
+	if testing.Short() {
+		t.Skip("ten times as long under the race detector; it runs without")
+	}
 	b := begin(pieces[0], exact)
 	before := b.until(20)
 	b.Slip()
@@ -173,6 +179,9 @@ func TestAProbeThatSlippedIsNotBelieved(t *testing.T) {
 }
 
 func TestATipAtTheTinIsNoticed(t *testing.T) {
+	if testing.Short() {
+		t.Skip("ten times as long under the race detector; it runs without")
+	}
 	wrong := exact
 	wrong.Place = -0.47
 	b := begin(pieces[0], wrong)

@@ -4,6 +4,7 @@ import (
 	"context"
 	"encoding/json"
 	"fmt"
+	"sync/atomic"
 	"testing"
 	"time"
 
@@ -64,7 +65,7 @@ const balls = `{"format":"cuerda-build/1","name":"Balls","lines":[{"food":"turke
 // bench is a course of balls in the oven, and what keeps it, by a clock of the test's own.
 type bench struct {
 	*Courses
-	now    time.Time
+	clock  atomic.Int64 // ns
 	course *Course
 	kept   *store.Course
 	cook   int
@@ -73,14 +74,15 @@ type bench struct {
 func cooking(t *testing.T) *bench {
 	k := kitchen.Usual()
 	s := pgtest.Open(t)
-	b := &bench{now: time.Date(2026, 11, 25, 18, 0, 0, 0, time.UTC)}
+	b := &bench{}
+	b.clock.Store(time.Date(2026, 11, 25, 18, 0, 0, 0, time.UTC).UnixNano())
 	b.Courses = b.courses(s, k)
 	id, _, err := s.Kitchen(t.Context(), "club")
 	require.NoError(t, err)
-	d := &menu.Supper{Format: menu.Format, Table: b.now.Add(2 * time.Hour), Aim: "latest-start", Dishes: []menu.SupperDish{{Name: "Balls", Build: json.RawMessage(balls)}}}
+	d := &menu.Supper{Format: menu.Format, Table: b.at().Add(2 * time.Hour), Aim: "latest-start", Dishes: []menu.SupperDish{{Name: "Balls", Build: json.RawMessage(balls)}}}
 	planned, err := menu.Make(d, k, nil)
 	require.NoError(t, err)
-	b.kept, err = s.CreateCourse(t.Context(), id, course.Of(d, planned, k), b.now, b.now)
+	b.kept, err = s.CreateCourse(t.Context(), id, course.Of(d, planned, k), b.at(), b.at())
 	require.NoError(t, err)
 	b.course, err = b.Find(t.Context(), id, b.kept.ID)
 	require.NoError(t, err)
@@ -94,8 +96,12 @@ func cooking(t *testing.T) *bench {
 	return b
 }
 
+func (b *bench) at() time.Time { return time.Unix(0, b.clock.Load()).UTC() }
+
+func (b *bench) pass(by time.Duration) { b.clock.Add(int64(by)) }
+
 func (b *bench) courses(s *store.Store, k *kitchen.Kitchen) *Courses {
-	return &Courses{Store: s, Now: func() time.Time { return b.now }, Kitchen: func(context.Context, string) (*kitchen.Kitchen, error) { return k, nil }}
+	return &Courses{Store: s, Now: b.at, Kitchen: func(context.Context, string) (*kitchen.Kitchen, error) { return k, nil }}
 }
 
 // What a server that begins anew makes of what was kept is what the one before it knew.
@@ -107,7 +113,7 @@ func TestACourseThatIsReadAnewForecastsTheSame(t *testing.T) {
 	sim, ok := device.Simulate(&d.Heat[0].Build, kitchen.Usual(), nil, 5)
 	require.True(t, ok)
 	for m := range 40 {
-		b.now = b.now.Add(15 * time.Second)
+		b.pass(15 * time.Second)
 		sim.Advance(float64(m+1) / 4)
 		var pack []senml.Record
 		for _, r := range sim.Readings() {
@@ -143,8 +149,8 @@ func TestACourseThatIsReadAnewForecastsTheSame(t *testing.T) {
 func TestAnAnswerThatWasLost(t *testing.T) {
 	t.Parallel()
 	b := cooking(t)
-	e := course.Event{ID: "rice", At: b.now, Kind: course.TimerSet, Name: "Rice", Minutes: 9}
-	_, err := b.Store.AddEvents(t.Context(), b.kept.ID, b.now, []course.Event{e})
+	e := course.Event{ID: "rice", At: b.at(), Kind: course.TimerSet, Name: "Rice", Minutes: 9}
+	_, err := b.Store.AddEvents(t.Context(), b.kept.ID, b.at(), []course.Event{e})
 	require.NoError(t, err)
 	out, err := b.course.Do(t.Context(), []course.Event{e})
 	require.NoError(t, err)
@@ -158,7 +164,7 @@ func TestWhatIsNotOffAfterAllGoesOn(t *testing.T) {
 	t.Parallel()
 	b := cooking(t)
 	for m := range 20 {
-		b.now = b.now.Add(20 * time.Second)
+		b.pass(20 * time.Second)
 		_, err := b.course.Readings(t.Context(), []senml.Record{{Name: "core", Unit: "Cel", Value: 8 + float64(m)}})
 		require.NoError(t, err)
 	}
@@ -184,8 +190,8 @@ func TestWhatIsNotOffAfterAllGoesOn(t *testing.T) {
 func TestADeviceThatSleptForADay(t *testing.T) {
 	t.Parallel()
 	b := cooking(t)
-	then := b.now.Add(20 * time.Minute)
-	b.now = b.now.Add(26 * time.Hour)
+	then := b.at().Add(20 * time.Minute)
+	b.pass(26 * time.Hour)
 	out, err := b.course.Do(t.Context(), []course.Event{{ID: "off", At: then, Kind: course.Done, Step: b.cook}})
 	require.NoError(t, err)
 	require.Nil(t, out[0].Refused)
