@@ -69,12 +69,18 @@ func (r *run) bound() {
 	r.lastMeasure, r.done = r.over, r.over >= 0
 	r.course.Reached = r.course.Reached && (r.done || r.heat == off)
 	// States kept on the way are of another piece now, and so is what was noted of it.
-	r.kept, r.lastKept = nil, 0
-	if n := len(r.course.Moments); n > 1 {
-		r.course.Moments[0] = Moment{r.minutes(), r.core, b.Surface(r.face())}
-		r.course.Moments = r.course.Moments[:1]
-	}
+	r.forget()
 }
+
+// forget leaves out what was noted on the way, and the states that go by it.
+func (r *run) forget() {
+	r.kept, r.lastKept = nil, 0
+	r.course.Moments = append(r.course.Moments[:0], Moment{r.minutes(), r.core, r.body.Surface(r.face())})
+}
+
+// Forget leaves out what was noted of the way so far, for whoever follows a piece for hours and
+// looks ahead alone.
+func (p *Progress) Forget() { p.run.forget() }
 
 // Refigure changes how heat comes to the piece from now on.
 func (p *Progress) Refigure(c Cooking) {

@@ -202,6 +202,18 @@ func TestABlendKeepsTheHeatOfItsShares(t *testing.T) {
 	})
 }
 
+func TestWhatWasNotedIsNotNeededToLookAhead(t *testing.T) {
+	c := waysToCook["ball in an oven"]()
+	a, b := c.Start(c.Begin(6)), c.Start(c.Begin(6))
+	for range 8 {
+		a.Advance(1)
+		b.Advance(1)
+		b.Forget()
+	}
+	assert.InDelta(t, a.Forecast().Pull, b.Forecast().Pull, 1e-9)
+	assert.Len(t, b.run.course.Moments, 1)
+}
+
 // A blend of a piece with itself is that piece.
 func TestABlendOfOneIsThatOne(t *testing.T) {
 	c := waysToCook["patty seared, an oven"]()

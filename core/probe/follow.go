@@ -93,6 +93,7 @@ func (f *Follow) Advance(minutes float64) {
 		for i := range f.all {
 			m := &f.all[i]
 			m.progress.Advance(by * math.Exp(m.is[pace]))
+			m.progress.Forget()
 			at := m.progress.Probe(m.height(f.cooking.Piece.Kind))
 			m.shown = at + (m.shown-at)*math.Exp(-by/lag)
 		}
