@@ -337,6 +337,9 @@ func Bowl(b *course.Bowl, k *kitchen.Kitchen, w CourseWords) CourseBowl {
 	return *bowlOf(b, &course.DishState{}, k, &w)
 }
 
+// mostHistory is about how many readings of the past a screen is given.
+const mostHistory = 120
+
 // HeatOf tells a dish on the heat.
 func HeatOf(dish, step int, a *live.Ahead, target safety.Target) CourseHeat {
 	f := &a.Forecast
@@ -362,8 +365,12 @@ func HeatOf(dish, step int, a *live.Ahead, target safety.Target) CourseHeat {
 	for _, p := range f.Curve {
 		out.Curve = append(out.Curve, CoursePoint{a.Time(p.Minutes), Tidy(p.Core.Value, 1), Tidy(p.Core.Low, 1), Tidy(p.Core.High, 1)})
 	}
-	for _, r := range a.History {
-		out.History = append(out.History, CourseReading{string(r.Where), r.At, r.Celsius})
+	// As many as a curve can show, and the last of all.
+	stride := max(1, len(a.History)/mostHistory)
+	for i, r := range a.History {
+		if i%stride == 0 || i == len(a.History)-1 {
+			out.History = append(out.History, CourseReading{string(r.Where), r.At, r.Celsius})
+		}
 	}
 	return out
 }
