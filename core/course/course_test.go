@@ -5,6 +5,7 @@ import (
 	"fmt"
 	"math/rand/v2"
 	"slices"
+	"strings"
 	"testing"
 	"time"
 
@@ -85,37 +86,11 @@ func (c *cook) tasks() []course.Task {
 	return course.Tasks(c.plan, c.s, course.Timings(c.plan, c.s, c.now, nil), c.now, nil)
 }
 
-func (c *cook) answer(task course.Task) course.Event {
-	e := course.Event{Dish: task.Dish, Step: task.Step}
-	switch task.Do {
-	case course.DoWeigh:
-		w := c.plan.Dishes[task.Dish].Steps[task.Step].Weigh[task.Amount]
-		e.Kind, e.Line, e.Grams, e.How = course.Weighed, w.Line, w.Grams, course.ByScale
-	case course.DoBegin:
-		e.Kind = course.Begun
-	case course.DoHands, course.DoOff:
-		e.Kind = course.Done
-	case course.DoTurn:
-		e.Kind = course.Turned
-	case course.DoSqueeze:
-		e.Kind, e.Word = course.Felt, mix.Firm
-	case course.DoTimer:
-		e.Kind, e.Name = course.TimerOff, task.Timer
-	case course.DoHeat:
-		e.Kind, e.Step = course.Heated, task.Amount
-	case course.DoBatch:
-		e.Kind, e.Name = course.Silenced, task.Name
-	case course.DoFound:
-		e.Kind, e.Found = course.Found, &course.Findings{Hold: "held", Bite: "right"}
-	}
-	return e
-}
-
 // until goes on to so many minutes before the table; hands take as long as they should.
 func (c *cook) until(minutesBefore float64) {
 	for end := at(minutesBefore); c.now.Before(end); c.now = c.now.Add(15 * time.Second) {
 		for _, task := range c.tasks() {
-			due, answer := task.At, c.answer(task)
+			due, answer := task.At, task.AsPlanned(c.plan)
 			if is := c.s.Dishes[task.Dish].Steps[task.Step]; task.Do == course.DoHands && is.Begun == nil {
 				answer.Kind = course.Begun
 			} else if task.Do == course.DoHands {
@@ -169,6 +144,70 @@ func TestARestThatIsCutShortIsOver(t *testing.T) {
 			assert.Equal(t, 2*time.Minute, one.End.Sub(one.Begin), name)
 		}
 	}
+}
+
+// What is seared first is turned in the pan by its own step: turns are told from when the cooking
+// itself began, and a ball, which rolls, by none.
+func TestTurnsAreToldFromWhenTheCookingBegan(t *testing.T) {
+	with := func(cook string) *course.Plan {
+		text := strings.Replace(club, `"cook": {"method": "still-oven", "celsius": 200, "turn": true}`, `"cook": `+cook, 1)
+		d, err := menu.Read([]byte(text))
+		require.NoError(t, err)
+		p, err := new(menu.Baker).Make(d, usual, menu.Options{})
+		require.NoError(t, err)
+		return course.Of(d, p, usual)
+	}
+	plain := with(`{"method": "still-oven", "celsius": 200, "turn": true}`)
+	require.NotEmpty(t, plain.Dishes[0].Turns)
+	seared := with(`{"method": "still-oven", "celsius": 200, "turn": true, "sear_minutes": 2}`)
+	for _, p := range []*course.Plan{plain, seared} {
+		d := &p.Dishes[0]
+		long := float64(d.Steps[step(t, p, 0, "cook")].Minutes)
+		for _, turn := range d.Turns {
+			assert.True(t, turn > 0 && turn < long, "%v of %g min", d.Turns, long)
+		}
+	}
+	_, baked, _, ok := plannedOf(t, seared).Build(0, usual)
+	require.True(t, ok)
+	require.NotNil(t, baked.SearEnds)
+	assert.Len(t, seared.Dishes[0].Turns, len(baked.Turns)-1, "one is in the pan")
+}
+
+// plannedOf is the plan that a course was made of, made again.
+func plannedOf(t *testing.T, p *course.Plan) *menu.Planned {
+	text, err := json.Marshal(p.Dishes[0].Build)
+	require.NoError(t, err)
+	out, err := menu.Make(&menu.Supper{Format: menu.Format, Table: p.Table, Aim: "latest-start", Dishes: []menu.SupperDish{{Name: "Balls", Build: text}}}, usual, nil)
+	require.NoError(t, err)
+	return out
+}
+
+func TestBatchesGoInOneAfterTheOther(t *testing.T) {
+	p := planned(t)
+	cook := step(t, p, 0, "cook")
+	p.Dishes[0].Steps[cook].Times = 3
+	s := course.New(p, at(120))
+	began := at(60)
+	s.Add(course.Event{ID: "in", At: began, Kind: course.Begun, Step: cook})
+	next := func(now time.Time) *course.Task {
+		for _, task := range course.Tasks(p, s, course.Timings(p, s, now, nil), now, nil) {
+			if task.Do == course.DoBatch {
+				return &task
+			}
+		}
+		return nil
+	}
+	each := time.Duration(p.Dishes[0].Steps[cook].Minutes) * time.Minute / 3
+	for n := 1; n <= 2; n++ {
+		task := next(began)
+		require.NotNil(t, task)
+		assert.Equal(t, n, task.Amount)
+		assert.Equal(t, began.Add(time.Duration(n)*each), task.At)
+		e := task.AsPlanned(p)
+		e.ID, e.At = fmt.Sprint("batch", n), task.At
+		s.Add(e)
+	}
+	assert.Nil(t, next(began), "the last one is in")
 }
 
 func TestLateIsLateByWhatItIs(t *testing.T) {

@@ -23,6 +23,7 @@ const (
 	Felt      Kind = "felt"      // how a handful is when squeezed
 	Added     Kind = "added"     // a food by the spoon, to mend the mix
 	Turned    Kind = "turned"    // the pieces of a dish
+	Batch     Kind = "batch"     // the next one of a step is in
 	Placed    Kind = "placed"    // the probe, anew
 	TimerSet  Kind = "timer"     // one of the cook's own
 	TimerOff  Kind = "timeroff"  // ended, or not wanted
@@ -35,7 +36,7 @@ const (
 )
 
 // Kinds lists them all.
-var Kinds = []Kind{Begun, Done, Undone, Weighed, Unweighed, Felt, Added, Turned, Placed, TimerSet, TimerOff, Silenced, Longer, Found, Ended, Heated, Clock}
+var Kinds = []Kind{Begun, Done, Undone, Weighed, Unweighed, Felt, Added, Turned, Batch, Placed, TimerSet, TimerOff, Silenced, Longer, Found, Ended, Heated, Clock}
 
 // How an amount was measured.
 const (
@@ -52,7 +53,7 @@ type Event struct {
 	At time.Time `json:"at" required:"false" doc:"by the course's clock; now where it says nothing"`
 	// Device is who says so.
 	Device string `json:"device,omitempty" maxLength:"80"`
-	Kind   Kind   `json:"kind" enum:"begun,done,undone,weighed,unweighed,felt,added,turned,placed,timer,timeroff,silenced,longer,found,ended,heated,clock"`
+	Kind   Kind   `json:"kind" enum:"begun,done,undone,weighed,unweighed,felt,added,turned,batch,placed,timer,timeroff,silenced,longer,found,ended,heated,clock"`
 	Dish   int    `json:"dish,omitempty" minimum:"0" maximum:"39"`
 	Step   int    `json:"step,omitempty" minimum:"0" maximum:"399"`
 	Line   int    `json:"line,omitempty" minimum:"0" maximum:"199"`
@@ -160,7 +161,7 @@ func check(p *Plan, c *Event) error {
 		dish = &p.Dishes[c.Dish]
 	}
 	switch c.Kind {
-	case Begun, Done, Undone, Weighed, Unweighed, Longer:
+	case Begun, Done, Undone, Weighed, Unweighed, Batch, Longer:
 		if c.Step < 0 || c.Step >= len(dish.Steps) {
 			return &Refusal{UnknownStep, fmt.Sprint(c.Step)}
 		}

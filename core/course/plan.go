@@ -51,10 +51,9 @@ type Dish struct {
 	From   *menu.SupperFrom  `json:"from,omitempty"`
 	Pieces int               `json:"pieces,omitempty"`
 	Steps  []Step            `json:"steps"`
-	// Turns are when to turn, and Pull when to take off, min on the heat; Target is what the
-	// coldest place is to reach, degC.
+	// Turns are when to turn, min since the step of the cooking began; Target is what the coldest
+	// place is to reach, degC.
 	Turns  []float64     `json:"turns,omitempty"`
-	Pull   float64       `json:"pull,omitempty"`
 	Target safety.Target `json:"target"`
 	// Sitting is how long before the table it is served, min; Keeps how long it may wait for that.
 	Sitting int `json:"sitting,omitempty"`
@@ -123,10 +122,8 @@ func Of(d *menu.Supper, p *menu.Planned, k *kitchen.Kitchen) *Plan {
 		dish := Dish{Name: from.Name, From: d.Dishes[i].From, Sitting: from.Least, Keeps: from.Most - from.Least}
 		build, baked, knots, built := p.Build(i, k)
 		if built {
-			dish.Build, dish.Pieces, dish.Turns, dish.Target = build, baked.Yield.Pieces, baked.Turns, baked.Target
-			if baked.PullAt != nil {
-				dish.Pull = *baked.PullAt
-			}
+			dish.Build, dish.Pieces, dish.Target = build, baked.Yield.Pieces, baked.Target
+			dish.Turns = afterPan(baked.Turns, baked.SearEnds)
 		}
 		for n := range from.Steps {
 			s := &from.Steps[n]
@@ -161,6 +158,21 @@ func Of(d *menu.Supper, p *menu.Planned, k *kitchen.Kitchen) *Plan {
 	}
 	for _, h := range p.Plan.Heats {
 		out.Heats = append(out.Heats, Heat{h.Oven, p.Time(h.Start), h.Start - h.End, h.Celsius})
+	}
+	return out
+}
+
+// afterPan are turns from when pieces came out of the pan that they were seared in, where they
+// were: those in it are its step's own.
+func afterPan(turns []float64, seared *float64) (out []float64) {
+	from := 0.
+	if seared != nil {
+		from = *seared
+	}
+	for _, t := range turns {
+		if t > from {
+			out = append(out, t-from)
+		}
 	}
 	return out
 }

@@ -45,6 +45,8 @@ type StepState struct {
 	// by its line.
 	More    float64
 	Weighed map[int]Amount
+	// Batches are how many more are in than the first.
+	Batches int
 }
 
 // Amount is what really went in.
@@ -220,6 +222,8 @@ func (s *StepState) apply(e *Event, timed bool) {
 		s.Weighed[e.Line] = Amount{e.Grams, e.How, at}
 	case Unweighed:
 		delete(s.Weighed, e.Line)
+	case Batch:
+		s.Batches++
 	case Longer:
 		s.More += e.Minutes
 	}

@@ -6,6 +6,7 @@ import (
 	"slices"
 	"time"
 
+	"cuerda/core/mix"
 	"cuerda/core/supper"
 )
 
@@ -43,12 +44,6 @@ type Task struct {
 
 // alarming is the loss from which a task that is due sounds.
 const alarming = 0.3
-
-// Alarms says whether it sounds, now.
-func (t *Task) Alarms(now time.Time, s *State) bool {
-	_, silent := s.Silent[t.Name]
-	return t.Loss >= alarming && !t.At.After(now) && !silent
-}
 
 // losses are how much is lost where the end of a step is missed: what burns first, by the judgement of
 // cooks.
@@ -137,7 +132,7 @@ func (t *tasks) step(at *Timing, turns map[supper.Ref][]time.Time) {
 			if step.Cooking() {
 				t.turns(at, turns[at.Ref])
 			}
-			t.batches(at, step)
+			t.batches(at, step, is)
 			t.add(Task{Do: DoOff, Ref: at.Ref, At: at.End, Loss: step.loss()})
 		}
 	case Waiting:
@@ -232,17 +227,10 @@ func (t *tasks) turns(at *Timing, when []time.Time) {
 }
 
 // batches are the changes of what is cooked in several goes.
-func (t *tasks) batches(at *Timing, step *Step) {
-	if step.Times < 2 || step.Code == "blitz" {
-		return
-	}
-	each := at.End.Sub(at.Begin) / time.Duration(step.Times)
-	for n := 1; n < step.Times; n++ {
-		when := at.Begin.Add(time.Duration(n) * each)
-		if _, changed := t.Silent[fmt.Sprintf("%s-%d-%d-%d", DoBatch, at.Dish, at.Step, n)]; !changed {
-			t.add(Task{Do: DoBatch, Ref: at.Ref, Amount: n, At: when, Loss: 0.7})
-			return
-		}
+func (t *tasks) batches(at *Timing, step *Step, is *StepState) {
+	if n := is.Batches + 1; n < step.Times {
+		each := at.End.Sub(at.Begin) / time.Duration(step.Times)
+		t.add(Task{Do: DoBatch, Ref: at.Ref, Amount: n, At: at.Begin.Add(time.Duration(n) * each), Loss: 0.7})
 	}
 }
 
@@ -292,3 +280,34 @@ func (t *tasks) found(timings []Timing) {
 
 // Urgent says whether it sounds once it is due.
 func (t *Task) Urgent() bool { return t.Loss >= alarming }
+
+// Silenced says whether somebody has silenced it.
+func (t *Task) Silenced(s *State) bool { _, silent := s.Silent[t.Name]; return silent }
+
+// AsPlanned is what a cook says who has done what it asks just as it was planned: the amount that
+// was written, a squeeze as firm as most pieces want it. Its ID and its time are the cook's to give.
+func (t *Task) AsPlanned(p *Plan) Event {
+	e := Event{Dish: t.Dish, Step: t.Step}
+	switch t.Do {
+	case DoWeigh:
+		w := p.Dishes[t.Dish].Steps[t.Step].Weigh[t.Amount]
+		e.Kind, e.Line, e.Grams, e.How = Weighed, w.Line, w.Grams, ByScale
+	case DoBegin:
+		e.Kind = Begun
+	case DoTurn:
+		e.Kind = Turned
+	case DoBatch:
+		e.Kind = Batch
+	case DoSqueeze:
+		e.Kind, e.Word = Felt, mix.Firm
+	case DoTimer:
+		e.Kind, e.Name = TimerOff, t.Timer
+	case DoHeat:
+		e.Kind, e.Step = Heated, t.Amount
+	case DoFound:
+		e.Kind, e.Found = Found, &Findings{Hold: "held", Bite: "right"}
+	default:
+		e.Kind = Done
+	}
+	return e
+}

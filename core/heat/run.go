@@ -50,16 +50,24 @@ const (
 func (c *Cooking) start(b *Body) *run {
 	r := &run{Cooking: c, body: b, course: &Course{Section: b.section()}}
 	r.note()
-	if r.SearMinutes > 0 && r.Method.Sears() {
-		r.sides = 1
-		if b.Shape == Disc && r.Piece.Kind != piece.Cylinder {
-			r.sides = 2
-		}
+	if c.SearSides() > 0 {
+		r.sides = c.SearSides()
 		r.searSide()
 	} else {
 		r.ontoHeat()
 	}
 	return r
+}
+
+// SearSides is how many sides of the piece lie in the hot pan first, one after the other; 0 where it is not seared.
+func (c *Cooking) SearSides() int {
+	switch {
+	case c.SearMinutes <= 0 || !c.Method.Sears():
+		return 0
+	case GeometryOf(&c.Piece).Shape == Disc && c.Piece.Kind != piece.Cylinder:
+		return 2
+	}
+	return 1
 }
 
 // fork is the same piece at the same moment, to be followed another way.

@@ -127,10 +127,10 @@ type CourseTask struct {
 	Timer  string    `json:"timer,omitempty"`
 	At     time.Time `json:"at"`
 	Due    bool      `json:"due"`
-	// Alarms says that it sounds now; Urgent that it would, once it is due.
-	Alarms bool   `json:"alarms"`
-	Urgent bool   `json:"urgent"`
-	Name   string `json:"name"`
+	// Urgent says that it sounds once it is due, unless it is Silenced.
+	Urgent   bool   `json:"urgent"`
+	Silenced bool   `json:"silenced,omitempty"`
+	Name     string `json:"name"`
 	// Cooks whose it is, from 1; none where it is anybody's.
 	Cooks []int `json:"cooks"`
 }
@@ -257,7 +257,7 @@ func CourseOf(id string, l *live.Look, k *kitchen.Kitchen, w CourseWords) Course
 		step := &p.Dishes[t.Dish].Steps[t.Step]
 		out.Dish[t.Dish].Steps[t.Step] = CourseStep{
 			Name: w.Say(step.Name), Code: step.Code, Part: step.Part, Status: t.Status, Planned: t.Planned, Begin: t.Begin, End: t.End,
-			Minutes: step.Minutes, Times: step.Times, Timed: step.Timed(), Put: step.Put(), Cooks: cooksFrom1(step), Celsius: step.Celsius,
+			Minutes: step.Minutes, Times: step.Times, Timed: step.Timed(), Put: step.Put(), Cooks: from1(step.Cooks), Celsius: step.Celsius,
 			Oven: step.Racks > 0, Grill: step.Grill, Weigh: weighOf(step, &s.Dishes[t.Dish].Steps[t.Step], k, &w),
 		}
 	}
@@ -267,9 +267,9 @@ func CourseOf(id string, l *live.Look, k *kitchen.Kitchen, w CourseWords) Course
 	}
 	for i := range l.Tasks {
 		t := &l.Tasks[i]
-		task := CourseTask{Do: t.Do, Dish: t.Dish, Step: t.Step, Amount: t.Amount, Timer: t.Timer, At: t.At, Due: !t.At.After(l.Now), Alarms: t.Alarms(l.Now, s), Urgent: t.Urgent(), Name: t.Name, Cooks: []int{}}
+		task := CourseTask{Do: t.Do, Dish: t.Dish, Step: t.Step, Amount: t.Amount, Timer: t.Timer, At: t.At, Due: !t.At.After(l.Now), Urgent: t.Urgent(), Silenced: t.Silenced(s), Name: t.Name, Cooks: []int{}}
 		if t.Do != course.DoTimer && t.Do != course.DoHeat {
-			task.Cooks = cooksFrom1(&p.Dishes[t.Dish].Steps[t.Step])
+			task.Cooks = from1(p.Dishes[t.Dish].Steps[t.Step].Cooks)
 		}
 		out.Tasks = append(out.Tasks, task)
 	}
@@ -284,14 +284,6 @@ func CourseOf(id string, l *live.Look, k *kitchen.Kitchen, w CourseWords) Course
 		if t := &s.Timers[i]; !t.Off {
 			out.Timers = append(out.Timers, CourseTimer{t.ID, t.Name, t.At, t.At.Add(time.Duration(t.Minutes * float64(time.Minute))), t.Minutes})
 		}
-	}
-	return out
-}
-
-func cooksFrom1(s *course.Step) []int {
-	out := make([]int, len(s.Cooks))
-	for i, c := range s.Cooks {
-		out[i] = c + 1
 	}
 	return out
 }

@@ -117,6 +117,15 @@ type PlanShared struct {
 	Browning      float64 `json:"browning"`
 }
 
+// from1 are places as people count them.
+func from1(all []int) []int {
+	out := make([]int, len(all))
+	for i, n := range all {
+		out[i] = n + 1
+	}
+	return out
+}
+
 // PlanOf tells a plan of a kitchen; contacts are those of its table.
 func PlanOf(p *menu.Planned, k *kitchen.Kitchen, contacts []menu.Contact) Plan {
 	plan := p.Plan
@@ -137,13 +146,6 @@ func PlanOf(p *menu.Planned, k *kitchen.Kitchen, contacts []menu.Contact) Plan {
 			return id
 		}
 		return fmt.Sprintf("oven %d", i+1)
-	}
-	from1 := func(all []int) []int {
-		out := make([]int, len(all))
-		for i, n := range all {
-			out[i] = n + 1
-		}
-		return out
 	}
 	for i := range plan.Steps {
 		s := &plan.Steps[i]

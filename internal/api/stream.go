@@ -45,7 +45,7 @@ type shownAs struct {
 const freshFor = 200 * time.Millisecond
 
 // text gives the course as JSON. All that follow it in one language are sent the same.
-func (s *Server) text(c *gin.Context, course *live.Course, k *kitchen.Kitchen) ([]byte, int64, error) {
+func (s *Server) text(c *gin.Context, course *live.Course, k *kitchen.Kitchen) ([]byte, error) {
 	ctx := c.Request.Context()
 	key := course.ID + " " + languageOf(ctx)
 	version := course.Version()
@@ -53,14 +53,14 @@ func (s *Server) text(c *gin.Context, course *live.Course, k *kitchen.Kitchen) (
 	was, known := s.shown.made[key]
 	s.shown.mu.Unlock()
 	if known && was.version == version && time.Since(was.at) < freshFor {
-		return was.text, version, nil
+		return was.text, nil
 	}
 	look := course.Look(k)
 	out := answer.CourseOf(course.ID, look, k, courseWords(ctx))
 	out.Simulated = s.simulated(course.ID)
 	text, err := json.Marshal(&out)
 	if err != nil {
-		return nil, 0, err
+		return nil, err
 	}
 	s.shown.mu.Lock()
 	defer s.shown.mu.Unlock()
@@ -68,7 +68,7 @@ func (s *Server) text(c *gin.Context, course *live.Course, k *kitchen.Kitchen) (
 		s.shown.made = map[string]shownAs{}
 	}
 	s.shown.made[key] = shownAs{look.Version, time.Now(), text}
-	return text, look.Version, nil
+	return text, nil
 }
 
 // stream sends what is new of a course as server-sent events: course, whole, whenever it
@@ -144,7 +144,7 @@ func (s *Server) tellCourse(c *gin.Context, out *bytes.Buffer, course *live.Cour
 		return false
 	}
 	seq := course.Seq()
-	text, _, err := s.text(c, course, k)
+	text, err := s.text(c, course, k)
 	if err != nil {
 		return false
 	}

@@ -9,7 +9,6 @@ import (
 	"cuerda/core/course"
 	"cuerda/core/food"
 	"cuerda/core/kitchen"
-	"cuerda/core/mix"
 	"cuerda/core/supper"
 	"cuerda/core/supper/menu"
 	"cuerda/internal/device"
@@ -99,31 +98,13 @@ func cooked(p *course.Plan, start, now time.Time) (events []course.Event, s *cou
 			if t.At.After(at) {
 				continue
 			}
-			e := course.Event{Dish: t.Dish, Step: t.Step}
-			step := &p.Dishes[t.Dish].Steps[t.Step]
-			switch t.Do {
-			case course.DoWeigh:
-				w := step.Weigh[t.Amount]
-				e.Kind, e.Line, e.Grams, e.How = course.Weighed, w.Line, w.Grams, course.ByScale
-			case course.DoHeat:
-				e.Kind, e.Step = course.Heated, t.Amount
-			case course.DoBegin:
+			e := t.AsPlanned(p)
+			switch is := s.Dishes[t.Dish].Steps[t.Step]; {
+			case t.Do == course.DoFound:
+				continue // what came out is the cook's to say who joins
+			case t.Do == course.DoHands && is.Begun == nil:
 				e.Kind = course.Begun
-			case course.DoOff:
-				e.Kind = course.Done
-			case course.DoTurn:
-				e.Kind = course.Turned
-			case course.DoSqueeze:
-				e.Kind, e.Word = course.Felt, mix.Firm
-			case course.DoHands:
-				if is := s.Dishes[t.Dish].Steps[t.Step]; is.Begun == nil {
-					e.Kind = course.Begun
-				} else if at.Sub(*is.Begun) >= time.Duration(step.Minutes)*time.Minute {
-					e.Kind = course.Done
-				} else {
-					continue
-				}
-			default:
+			case t.Do == course.DoHands && at.Sub(*is.Begun) < time.Duration(p.Dishes[t.Dish].Steps[t.Step].Minutes)*time.Minute:
 				continue
 			}
 			take(e, at)
@@ -176,7 +157,7 @@ func halfWay(ctx context.Context, s *store.Store, kitchenID string, p *course.Pl
 			for at := *begun; !at.After(now); at = at.Add(measured) {
 				sim.Advance(at.Sub(*begun).Minutes())
 				for _, r := range sim.Readings() {
-					readings = append(readings, store.CourseReading{Source: fmt.Sprintf("urn:dev:simulated:dish-%d/%s", d+1, r.Where), Place: string(r.Where), Dish: d, At: at, Celsius: r.Celsius})
+					readings = append(readings, store.CourseReading{Source: device.ProbeName(d+1, r.Where), Place: string(r.Where), Dish: d, At: at, Celsius: r.Celsius})
 				}
 			}
 		}

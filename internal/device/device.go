@@ -4,6 +4,7 @@ package device
 
 import (
 	"context"
+	"fmt"
 	"hash/fnv"
 	"math/rand/v2"
 	"time"
@@ -143,7 +144,7 @@ func (b *bench) Measure(c *ToMeasure) (out []senml.Record) {
 		}
 	}
 	if b.Scale {
-		out = append(out, senml.Record{Name: "urn:dev:simulated:scale", Unit: "g", Value: b.pour.says(c.Weighing, c.Now, c.Speed, b.chance), Absolute: true, At: c.Now})
+		out = append(out, senml.Record{Name: maker + "scale", Unit: "g", Value: b.pour.says(c.Weighing, c.Now, c.Speed, b.chance), Absolute: true, At: c.Now})
 	}
 	return out
 }
@@ -166,8 +167,7 @@ func (b *bench) measure(h *OnHeat, c *ToMeasure) (out []senml.Record) {
 	if h.Done != nil && c.Now.Sub(*h.Done) > stays {
 		return nil
 	}
-	name := dishName(h.Dish)
-	key := name + h.Begun.String()
+	key := fmt.Sprint(h.Dish, h.Begun)
 	p := b.probes[key]
 	if p == nil {
 		sim, ok := Simulate(&h.Build, b.Kitchen, b.Truth, b.Seed+uint64(h.Dish))
@@ -193,17 +193,17 @@ func (b *bench) measure(h *OnHeat, c *ToMeasure) (out []senml.Record) {
 	}
 	p.sim.Advance(min(minutes(c.Now), 600))
 	for _, r := range p.sim.Readings() {
-		out = append(out, senml.Record{Name: "urn:dev:simulated:" + name + "/" + string(r.Where), Unit: "Cel", Value: r.Celsius, Absolute: true, At: c.Now})
+		out = append(out, senml.Record{Name: ProbeName(h.Dish, r.Where), Unit: "Cel", Value: r.Celsius, Absolute: true, At: c.Now})
 	}
 	return out
 }
 
-func dishName(dish int) string {
-	digits := ""
-	for n := dish; n > 0; n /= 10 {
-		digits = string(rune('0'+n%10)) + digits
-	}
-	return "dish-" + digits
+// maker begins the name of every simulated instrument.
+const maker = "urn:dev:simulated:"
+
+// ProbeName is that of a simulated probe of a dish, from 1.
+func ProbeName(dish int, where probe.Where) string {
+	return fmt.Sprintf("%sdish-%d/%s", maker, dish, where)
 }
 
 // Simulate begins the bake of a build as it really is; ok is false where nothing is cooked.

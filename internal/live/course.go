@@ -257,7 +257,9 @@ func (c *Course) ends() (ends map[supper.Ref]time.Time, turns map[supper.Ref][]t
 		off, _, _ := ahead.Off()
 		ends[at] = off
 		for _, m := range ahead.Forecast.Turns {
-			turns[at] = append(turns[at], ahead.Time(m))
+			if turn := ahead.Time(m); turn.After(f.met) { // those in the pan are its own step's
+				turns[at] = append(turns[at], turn)
+			}
 		}
 	}
 	return ends, turns

@@ -30,9 +30,9 @@ type Courses struct {
 	open  map[string]*Course
 	asked map[string]*loading
 
-	sink   sink
-	ahead  chan looking
-	ahead1 sync.Once
+	sink        sink
+	ahead       chan looking
+	forecasting sync.Once
 
 	// Counts are of readings since it began.
 	Counts Counts
@@ -178,7 +178,7 @@ const mostLooking = 256
 // forecast looks at dishes on the heat anew, one after another and not too often: nobody who
 // acts waits for it.
 func (all *Courses) forecast(c *Course, heat map[*following]bool) {
-	all.ahead1.Do(func() {
+	all.forecasting.Do(func() {
 		all.ahead = make(chan looking, mostLooking)
 		go func() {
 			for l := range all.ahead {

@@ -66,9 +66,14 @@ func begin(p *course.Plan, s *course.State, at supper.Ref, k *kitchen.Kitchen) *
 	}
 	f := &following{Ref: at, begun: *begun, met: *begun, offset: k.OvenOffset, last: map[probe.Where]Last{}}
 	f.follow = probe.New(c, body, probe.Usual())
-	if c.SearMinutes > 0 {
-		f.follow.OntoHeat(2 * c.SearMinutes) // its step is the one after the pan's
-		f.begun = f.begun.Add(-time.Duration(2 * c.SearMinutes * float64(time.Minute)))
+	if sides := c.SearSides(); sides > 0 {
+		// Its step is the one after the pan's, each side of which had its minutes.
+		for side := 1; side < sides; side++ {
+			f.follow.Turn(float64(side) * c.SearMinutes)
+		}
+		seared := float64(sides) * c.SearMinutes
+		f.follow.OntoHeat(seared)
+		f.begun = f.begun.Add(-time.Duration(seared * float64(time.Minute)))
 	}
 	f.stale = true
 	return f

@@ -61,22 +61,13 @@ func (s *Store) CreateCourse(ctx context.Context, kitchen string, p *course.Plan
 	return out, tidy(err)
 }
 
-// FindCourse gives a course with its events, in the order in which they were taken.
+// FindCourse gives a course with its events, in the order in which they were taken. A deleted one is
+// ErrDeleted.
 func (s *Store) FindCourse(ctx context.Context, kitchen, id string) (*Course, []CourseEvent, error) {
-	return s.course(ctx, `kitchen_id = $1 and id = $2`, kitchen, id)
-}
-
-// CourseOf gives the course that a token is of.
-func (s *Store) CourseOf(ctx context.Context, token string) (kitchen, id string, err error) {
-	err = s.pool.QueryRow(ctx, `select kitchen_id::text, id::text from course where token = $1 and deleted_at is null`, token).Scan(&kitchen, &id)
-	return kitchen, id, tidy(err)
-}
-
-func (s *Store) course(ctx context.Context, where string, args ...any) (*Course, []CourseEvent, error) {
 	var out Course
 	var plan []byte
 	var deleted *time.Time
-	err := s.pool.QueryRow(ctx, `select id::text, kitchen_id::text, plan, start_at, began_at, token, seq, ended_at, deleted_at from course where `+where, args...).
+	err := s.pool.QueryRow(ctx, `select id::text, kitchen_id::text, plan, start_at, began_at, token, seq, ended_at, deleted_at from course where kitchen_id = $1 and id = $2`, kitchen, id).
 		Scan(&out.ID, &out.KitchenID, &plan, &out.Start, &out.Began, &out.Token, &out.Seq, &out.Ended, &deleted)
 	switch {
 	case err != nil:
@@ -90,6 +81,12 @@ func (s *Store) course(ctx context.Context, where string, args ...any) (*Course,
 	out.Start, out.Began = out.Start.UTC(), out.Began.UTC()
 	events, err := s.CourseEvents(ctx, out.ID, 0)
 	return &out, events, err
+}
+
+// CourseOf gives the course that a token is of.
+func (s *Store) CourseOf(ctx context.Context, token string) (kitchen, id string, err error) {
+	err = s.pool.QueryRow(ctx, `select kitchen_id::text, id::text from course where token = $1 and deleted_at is null`, token).Scan(&kitchen, &id)
+	return kitchen, id, tidy(err)
 }
 
 // CourseEvents gives the events of a course after that one, in the order in which they were
