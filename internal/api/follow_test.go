@@ -24,7 +24,7 @@ import (
 // BenchmarkFollowing has 500 devices follow 100 courses, each with a dish on the heat whose probe
 // sends a reading a second, for 20 s or as many as CUERDA_SECONDS says. It tells how long a reading
 // takes from being sent to reaching a device (ms, median and 95th percentile), and what memory is
-// held at the beginning and at the end (MB).
+// held after a tenth, half and all of it (MB), that of the 500 clients with it.
 func BenchmarkFollowing(b *testing.B) {
 	const courses, devices = 100, 500
 	seconds := 20
@@ -92,7 +92,7 @@ func BenchmarkFollowing(b *testing.B) {
 	for b.Loop() {
 		took = took[:0]
 		var sending sync.WaitGroup
-		before := 0.
+		first, half := 0., 0.
 		for i := range courses {
 			sending.Go(func() {
 				time.Sleep(time.Duration(i) * time.Second / courses)
@@ -113,8 +113,11 @@ func BenchmarkFollowing(b *testing.B) {
 					if got.StatusCode != http.StatusOK {
 						b.Error(got.Status)
 					}
-					if i == 0 && n == seconds/10 {
-						before = heap()
+					switch {
+					case i == 0 && n == seconds/10:
+						first = heap()
+					case i == 0 && n == seconds/2:
+						half = heap()
 					}
 					time.Sleep(time.Until(began.Add(time.Second)))
 				}
@@ -122,7 +125,7 @@ func BenchmarkFollowing(b *testing.B) {
 		}
 		sending.Wait()
 		time.Sleep(300 * time.Millisecond)
-		after := heap()
+		last := heap()
 		mu.Lock()
 		slices.Sort(took)
 		require.NotEmpty(b, took)
@@ -131,8 +134,9 @@ func BenchmarkFollowing(b *testing.B) {
 		}
 		b.ReportMetric(ms(0.5), "ms-p50")
 		b.ReportMetric(ms(0.95), "ms-p95")
-		b.ReportMetric(before, "MB-first")
-		b.ReportMetric(after, "MB-last")
+		b.ReportMetric(first, "MB-first")
+		b.ReportMetric(half, "MB-half")
+		b.ReportMetric(last, "MB-last")
 		b.ReportMetric(float64(len(took)), "told")
 		mu.Unlock()
 		fmt.Fprintln(os.Stderr, "of", seconds*devices, "told", len(took), "late", late.Load())

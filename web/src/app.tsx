@@ -7,6 +7,7 @@ import { Update } from "./ui/update";
 import { Trouble } from "./ui/trouble";
 import { type Language, languages, setLanguage } from "./i18n";
 import { Icon } from "./ui/icon";
+import { MoreMenu } from "./ui/more-menu";
 import { useActions, useKeys } from "./keys/actions";
 import { themes, useTheme } from "./ui/theme";
 import { useKitchenUnits } from "./kitchen/queries";
@@ -75,44 +76,33 @@ function Frame() {
               </option>
             ))}
           </select>
-          <Dropdown align="end">
-            <Dropdown.Toggle
-              as="button"
-              type="button"
-              className="btn btn-quiet btn-icon"
-              aria-label={t("unitSetting.menu")}
-              title={t("unitSetting.menu")}
-            >
-              <Icon name="sliders" />
-            </Dropdown.Toggle>
-            <Dropdown.Menu>
-              <Dropdown.Header as="div">{t("app.theme")}</Dropdown.Header>
-              {themes.map((name) => (
-                <Dropdown.Item as="button" key={name} active={name === theme} onClick={() => setTheme(name)}>
-                  {t(`app.themes.${name}`)}
-                </Dropdown.Item>
-              ))}
-              {(["mass", "temperature", "length"] as const).map((kind) => [
-                <Dropdown.Header as="div" key={kind}>
-                  {t(`unitSetting.${kind}`)}
-                </Dropdown.Header>,
-                ...unitChoices[kind].map((unit) => (
-                  <Dropdown.Item
-                    as="button"
-                    key={unit}
-                    active={units[kind] === unit}
-                    onClick={() => chooseUnits({ [kind]: unit })}
-                  >
-                    {t(`unitSetting.${unit}`)}
-                  </Dropdown.Item>
-                )),
-              ])}
-              <Dropdown.Divider />
-              <Dropdown.Item as="button" onClick={() => setDialog("keys")}>
-                {t("keys.open")} <kbd>?</kbd>
+          <MoreMenu label={t("unitSetting.menu")} end icon="sliders">
+            <Dropdown.Header as="div">{t("app.theme")}</Dropdown.Header>
+            {themes.map((name) => (
+              <Dropdown.Item as="button" key={name} active={name === theme} onClick={() => setTheme(name)}>
+                {t(`app.themes.${name}`)}
               </Dropdown.Item>
-            </Dropdown.Menu>
-          </Dropdown>
+            ))}
+            {(["mass", "temperature", "length"] as const).map((kind) => [
+              <Dropdown.Header as="div" key={kind}>
+                {t(`unitSetting.${kind}`)}
+              </Dropdown.Header>,
+              ...unitChoices[kind].map((unit) => (
+                <Dropdown.Item
+                  as="button"
+                  key={unit}
+                  active={units[kind] === unit}
+                  onClick={() => chooseUnits({ [kind]: unit })}
+                >
+                  {t(`unitSetting.${unit}`)}
+                </Dropdown.Item>
+              )),
+            ])}
+            <Dropdown.Divider />
+            <Dropdown.Item as="button" onClick={() => setDialog("keys")}>
+              {t("keys.open")} <kbd>?</kbd>
+            </Dropdown.Item>
+          </MoreMenu>
         </div>
       </header>
       <Outlet />

@@ -1,14 +1,13 @@
 import { memo } from "react";
 import { coded, useTranslation } from "../i18n/use-translation";
 import type { BuildDocument, Foods, Mend } from "../api/client";
+import { squeezeWords as words } from "../build/squeeze-words";
 import { addGrams, addRest, setHand } from "../editing/edits";
 import { pieceWord } from "../ui/piece-word";
 import type { BuildSession } from "../editing/session";
 import { useFormat } from "../ui/format";
 import { type Felt, useFeel, useMend } from "./queries";
 import { useSettled } from "../ui/use-settled";
-
-const words: Felt[] = ["crumbles", "short", "firm", "tacky", "slack", "slumps"];
 
 type Props = {
   document: BuildDocument;
@@ -29,7 +28,7 @@ export function MendPanel({ document, word, ...props }: Props) {
 const SettledMend = memo(function SettledMend({ document, word, foods, session }: Props) {
   const { t } = useTranslation();
   const { hand } = document;
-  const felt = hand && words.includes(word as Felt) ? (word as Felt) : null;
+  const felt = hand && words.some((w) => w === word) ? (word as Felt) : null;
   const mend = useMend(document, felt);
   const ask = useFeel();
   if (document.lines.length === 0) return null;

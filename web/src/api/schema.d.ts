@@ -1443,7 +1443,6 @@ export interface components {
             weigh: components["schemas"]["CourseWeigh"][];
         };
         CourseTask: {
-            alarms: boolean;
             /** Format: int64 */
             amount: number;
             /** Format: date-time */
@@ -1455,6 +1454,7 @@ export interface components {
             do: "weigh" | "begin" | "do" | "off" | "turn" | "batch" | "squeeze" | "timer" | "found" | "heat";
             due: boolean;
             name: string;
+            silenced?: boolean;
             /** Format: int64 */
             step: number;
             timer?: string;
@@ -1608,7 +1608,7 @@ export interface components {
             how?: "scale" | "hand" | "spoons";
             id: string;
             /** @enum {string} */
-            kind: "begun" | "done" | "undone" | "weighed" | "unweighed" | "felt" | "added" | "turned" | "placed" | "timer" | "timeroff" | "silenced" | "longer" | "found" | "ended" | "heated" | "clock";
+            kind: "begun" | "done" | "undone" | "weighed" | "unweighed" | "felt" | "added" | "turned" | "batch" | "placed" | "timer" | "timeroff" | "silenced" | "longer" | "found" | "ended" | "heated" | "clock";
             /** Format: int64 */
             line?: number;
             /** Format: double */
@@ -1873,7 +1873,7 @@ export interface components {
             how?: "scale" | "hand" | "spoons";
             id: string;
             /** @enum {string} */
-            kind: "begun" | "done" | "undone" | "weighed" | "unweighed" | "felt" | "added" | "turned" | "placed" | "timer" | "timeroff" | "silenced" | "longer" | "found" | "ended" | "heated" | "clock";
+            kind: "begun" | "done" | "undone" | "weighed" | "unweighed" | "felt" | "added" | "turned" | "batch" | "placed" | "timer" | "timeroff" | "silenced" | "longer" | "found" | "ended" | "heated" | "clock";
             /** Format: int64 */
             line?: number;
             /** Format: double */

@@ -1,5 +1,4 @@
 import { useDeferredValue, useState } from "react";
-import Dropdown from "react-bootstrap/Dropdown";
 import Offcanvas from "react-bootstrap/Offcanvas";
 import { useNavigate } from "react-router";
 import { useTranslation } from "../i18n/use-translation";
@@ -8,6 +7,7 @@ import { panelsGone, useBackCloses } from "../ui/back-closes";
 import type { BuildEntry } from "../api/client";
 import { useFormat } from "../ui/format";
 import { Icon } from "../ui/icon";
+import { MoreMenu } from "../ui/more-menu";
 import { ArchiveTools } from "../files/archive-tools";
 import { BuildItems } from "./build-items";
 import { emptyDocument, useBuilds, useCreateBuild, useDuplicateBuild } from "../editing/queries";
@@ -131,19 +131,9 @@ function BuildItem({ entry, current, onOpen, onRename, onDuplicate, onDelete }: 
           {format.when(entry.updated_at)}
         </small>
       </button>
-      <Dropdown align="end">
-        <Dropdown.Toggle
-          as="button"
-          type="button"
-          className="btn btn-quiet btn-icon"
-          aria-label={t("builds.more", { name })}
-        >
-          <Icon name="more" />
-        </Dropdown.Toggle>
-        <Dropdown.Menu>
-          <BuildItems onRename={onRename} onDuplicate={onDuplicate} onDelete={onDelete} />
-        </Dropdown.Menu>
-      </Dropdown>
+      <MoreMenu label={t("builds.more", { name })} end>
+        <BuildItems onRename={onRename} onDuplicate={onDuplicate} onDelete={onDelete} />
+      </MoreMenu>
     </li>
   );
 }

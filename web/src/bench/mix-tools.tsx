@@ -5,6 +5,7 @@ import { Check } from "../ui/check";
 import { exportAddress, formats } from "../files/queries";
 import { useTranslation } from "../i18n/use-translation";
 import { Icon } from "../ui/icon";
+import { MoreMenu } from "../ui/more-menu";
 import { BuildItems } from "./build-items";
 import { useBeginCourse } from "../kitchen/begin-course";
 import { SaveSign } from "../build/save-sign";
@@ -51,59 +52,49 @@ export function MixTools(props: Props) {
           <Icon name={name} />
         </button>
       ))}
-      <Dropdown>
-        <Dropdown.Toggle
+      <MoreMenu label={t("builds.actions")}>
+        <Dropdown.Item
           as="button"
-          type="button"
-          className="btn btn-quiet btn-icon"
-          aria-label={t("builds.actions")}
+          disabled={begin.isPending || state.document.lines.length === 0}
+          onClick={() => void session.save().then(() => begin.mutate({ build: session.id }))}
         >
-          <Icon name="more" />
-        </Dropdown.Toggle>
-        <Dropdown.Menu>
+          {t("cook.cookIt")}
+        </Dropdown.Item>
+        <Dropdown.Divider />
+        <Dropdown.Item as="button" onClick={onScale}>
+          {t("scale.title")}
+        </Dropdown.Item>
+        <Dropdown.Item as="button" onClick={onVersions}>
+          {t("builds.versions")}
+        </Dropdown.Item>
+        <Dropdown.Item as="button" onClick={onPaste}>
+          {t("files.import")}
+        </Dropdown.Item>
+        <Dropdown.Divider />
+        <Dropdown.Item as={Link} to={`/sheet/${session.id}`}>
+          {t("files.sheet")}
+        </Dropdown.Item>
+        <Dropdown.Header as="div">{t("files.export")}</Dropdown.Header>
+        {formats.map((f) => (
           <Dropdown.Item
-            as="button"
-            disabled={begin.isPending || state.document.lines.length === 0}
-            onClick={() => void session.save().then(() => begin.mutate({ build: session.id }))}
+            key={f}
+            href={exportAddress(session.id, f, i18n.language, guests && hasGuests)}
+            download
           >
-            {t("cook.cookIt")}
+            {t(`files.formats.${f}`)}
           </Dropdown.Item>
-          <Dropdown.Divider />
-          <Dropdown.Item as="button" onClick={onScale}>
-            {t("scale.title")}
-          </Dropdown.Item>
-          <Dropdown.Item as="button" onClick={onVersions}>
-            {t("builds.versions")}
-          </Dropdown.Item>
-          <Dropdown.Item as="button" onClick={onPaste}>
-            {t("files.import")}
-          </Dropdown.Item>
-          <Dropdown.Divider />
-          <Dropdown.Item as={Link} to={`/sheet/${session.id}`}>
-            {t("files.sheet")}
-          </Dropdown.Item>
-          <Dropdown.Header as="div">{t("files.export")}</Dropdown.Header>
-          {formats.map((f) => (
-            <Dropdown.Item
-              key={f}
-              href={exportAddress(session.id, f, i18n.language, guests && hasGuests)}
-              download
-            >
-              {t(`files.formats.${f}`)}
-            </Dropdown.Item>
-          ))}
-          {hasGuests && (
-            <Check
-              label={t("files.withGuests")}
-              checked={guests}
-              onChange={setGuests}
-              className="dropdown-item-text share-guests"
-            />
-          )}
-          <Dropdown.Divider />
-          <BuildItems onRename={onRename} onDuplicate={onDuplicate} onDelete={onDelete} />
-        </Dropdown.Menu>
-      </Dropdown>
+        ))}
+        {hasGuests && (
+          <Check
+            label={t("files.withGuests")}
+            checked={guests}
+            onChange={setGuests}
+            className="dropdown-item-text share-guests"
+          />
+        )}
+        <Dropdown.Divider />
+        <BuildItems onRename={onRename} onDuplicate={onDuplicate} onDelete={onDelete} />
+      </MoreMenu>
       <SaveSign session={session} state={state} />
       {begin.isError && (
         <span role="alert" className="note-limit">

@@ -1,7 +1,7 @@
-import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
-import { api, ApiError, type CourseEntry, unwrap } from "../api/client";
+import { ApiError, type CourseEntry } from "../api/client";
+import { useBuilds, useSuppers } from "../editing/queries";
 import { useTranslation } from "../i18n/use-translation";
 import { ownZone, useClock } from "../ui/clock";
 import { Icon } from "../ui/icon";
@@ -12,20 +12,14 @@ import { useCourses, useDeleteCourse, useRestoreCourse } from "./queries";
 
 /** /cook: what goes on, and what could be begun. */
 export default function CookHome() {
-  const { t, i18n } = useTranslation();
+  const { t } = useTranslation();
   const courses = useCourses();
   const begin = useBeginCourse();
   const remove = useDeleteCourse();
   const restore = useRestoreCourse();
   const [deleted, setDeleted] = useState<{ id: string; name: string }>();
-  const suppers = useQuery({
-    queryKey: ["suppers", i18n.language],
-    queryFn: ({ signal }) => unwrap(api.GET("/api/suppers", { signal })),
-  });
-  const builds = useQuery({
-    queryKey: ["cook-builds", i18n.language],
-    queryFn: ({ signal }) => unwrap(api.GET("/api/builds", { signal })),
-  });
+  const suppers = useSuppers();
+  const builds = useBuilds("");
   if (courses.isError) return <Trouble words={t("cook.failed")} onRetry={() => void courses.refetch()} />;
   if (!courses.data) return <main className="alone" aria-busy="true" aria-label={t("app.loading")} />;
   const start = (of: { supper?: string; build?: string }) => begin.mutate(of);

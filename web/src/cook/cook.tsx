@@ -1,17 +1,17 @@
-import { useEffect, useMemo, useRef, useState } from "react";
-import Dropdown from "react-bootstrap/Dropdown";
-import { NavLink } from "react-router";
+import { useMemo, useState } from "react";
 import type { Course, CourseTask } from "../api/client";
 import { shortName } from "../build/short-name";
 import { useStepName } from "../build/step-name";
 import { useTranslation } from "../i18n/use-translation";
-import { typing } from "../keys/actions";
 import { useClock } from "../ui/clock";
 import { useFormat } from "../ui/format";
 import { Icon } from "../ui/icon";
-import { unlock, useAlarm, useAwake, useSound } from "./alarms";
+import { useAlarm, useAwake, useSound } from "./alarms";
+import { CookBar, type CookDialog, whoseKey } from "./bar";
 import { EndDialog, InstrumentsDialog, TimerDialog } from "./dialogs";
+import { useEvens, wantsMending } from "./evens";
 import { FoundCard } from "./found-card";
+import { useHold, useStoveKeys } from "./hands";
 import { Knots } from "./knots";
 import { withPending } from "./pending";
 import { Probe } from "./probe";
@@ -42,7 +42,6 @@ function lastDone(course: Course, task: CourseTask | undefined): Command | undef
   return done && { kind: "undone", dish: done.dish, step: done.step };
 }
 
-const holdFor = 650; // ms
 const soon = 60_000; // ms: who begins a minute early begins
 
 /** The screen at the stove: what to do now, what runs, and the cord. */
@@ -54,13 +53,13 @@ export function Cook({ session }: { session: CourseSession }) {
   const course = useMemo(() => withPending(seen.course, seen.pending), [seen.course, seen.pending]);
   const clock = useClock(course);
   const words = useTaskWords(course);
-  const [whose, setWhose] = useState(() => Number(sessionStorage.getItem("cuerda.cook.whose") ?? 0));
+  const [whose, setWhose] = useState(() => Number(sessionStorage.getItem(whoseKey) ?? 0));
   const [asIs, setAsIs] = useState<string>();
   const [later, setLater] = useState<ReadonlySet<number>>(new Set());
-  const [dialog, setDialog] = useState<"timer" | "instruments" | "end" | null>(null);
+  const [dialog, setDialog] = useState<CookDialog | null>(null);
   const [sound, setSound] = useSound();
   const [chosen, setChosen] = useState<number>();
-  const primary = useRef<HTMLButtonElement>(null);
+  const evens = useEvens();
   useAwake();
 
   const mine = course.tasks
@@ -73,9 +72,8 @@ export function Cook({ session }: { session: CourseSession }) {
   const mending =
     task?.do === "do" &&
     course.dishes[task.dish]?.steps[task.step]?.code === "shape" &&
-    bowl?.felt &&
-    bowl.mend &&
-    bowl.mend.verdict !== "fine" &&
+    wantsMending(bowl) &&
+    bowl.felt &&
     asIs !== mendKey;
   const waiting = task !== undefined && Date.parse(task.at) > now + soon && !mending;
   const undo = lastDone(course, task);
@@ -83,53 +81,13 @@ export function Cook({ session }: { session: CourseSession }) {
     if (undo) session.act(undo);
   };
 
-  const alarm = mine.find((one) => (one.urgent && one.due) || one.alarms);
-  const alarming = alarm && seen.course.tasks.some((one) => one.name === alarm.name && one.urgent);
-  const silenced = alarm && !alarm.alarms && Date.parse(alarm.at) < now - 5000 && seen.online;
-  const alarmWords = alarming && !silenced ? words(alarm).title : undefined;
+  const hold = useHold(back);
+
+  const alarm = mine.find((one) => one.urgent && one.due && !one.silenced);
+  const alarmWords = alarm && words(alarm).title;
   useAlarm(alarmWords, sound, `${course.name} · ${t("app.name")}`);
 
-  useEffect(() => {
-    const press = (e: KeyboardEvent) => {
-      if (typing(e.target) || e.altKey || e.ctrlKey || e.metaKey || document.querySelector(".modal.show"))
-        return;
-      // A button that was reached by the keys is pressed by them; one that was tapped last is not.
-      const onButton =
-        e.target instanceof Element && e.target.matches("button:focus-visible, a:focus-visible");
-      if ((e.key === " " && !onButton) || e.key === "ArrowRight") {
-        e.preventDefault();
-        if (!e.repeat) primary.current?.click();
-      } else if (e.key === "ArrowLeft" && !e.repeat) {
-        e.preventDefault();
-        back();
-      }
-    };
-    window.addEventListener("keydown", press);
-    return () => window.removeEventListener("keydown", press);
-  });
-
-  const hold = useRef<ReturnType<typeof setTimeout>>(undefined);
-  const held = useRef(false);
-  const touch = {
-    onPointerDown: (e: React.PointerEvent) => {
-      unlock();
-      held.current = false;
-      if (!(e.target as HTMLElement).closest(".cook-go")) return;
-      hold.current = setTimeout(() => {
-        held.current = true;
-        back();
-      }, holdFor);
-    },
-    onPointerUp: () => clearTimeout(hold.current),
-    onPointerLeave: () => clearTimeout(hold.current),
-    onClickCapture: (e: React.MouseEvent) => {
-      if (held.current) {
-        held.current = false;
-        e.stopPropagation();
-        e.preventDefault();
-      }
-    },
-  };
+  useStoveKeys(back);
 
   const dishNow = chosen ?? (task && task.do !== "timer" ? task.dish : 0);
   const common = task && {
@@ -137,90 +95,20 @@ export function Cook({ session }: { session: CourseSession }) {
     task,
     session,
     now,
-    primary,
     onBack: undo ? back : undefined,
   };
-  const lateMinutes = Math.round((Date.parse(course.ready) - Date.parse(course.table)) / 60_000);
-  const only = course.dishes.length === 1 ? course.dishes[0] : undefined;
   const then = mine.find((other) => other !== task && other.do !== "found");
   return (
-    <div className="cook" {...touch}>
-      <header className="cook-bar">
-        <NavLink to="/cook" className="wordmark">
-          {t("app.name")}
-        </NavLink>
-        <h1 className="cook-name">{course.name}</h1>
-        <p className="cook-when">
-          {only?.pieces ? `${only.pieces} · ` : ""}
-          {t("cook.tableAt", { time: clock.hour(course.table) })}
-          {!course.ended && (
-            <>
-              {" · "}
-              <span className={lateMinutes > 3 ? "cook-late" : ""}>
-                {lateMinutes > 3
-                  ? t("cook.late", { minutes: format.duration(lateMinutes) })
-                  : lateMinutes < -5
-                    ? t("cook.early", { minutes: format.duration(-lateMinutes) })
-                    : t("cook.onTime")}
-              </span>
-            </>
-          )}
-        </p>
-        <div className="cook-tools">
-          {course.cooks > 1 && (
-            <select
-              className="form-select cook-chip"
-              aria-label={t("cook.whose")}
-              value={whose}
-              onChange={(e) => {
-                setWhose(Number(e.target.value));
-                sessionStorage.setItem("cuerda.cook.whose", e.target.value);
-              }}
-            >
-              <option value={0}>{t("cook.whole")}</option>
-              {Array.from({ length: course.cooks }, (_, i) => (
-                <option key={i} value={i + 1}>
-                  {t("cook.cookN", { n: i + 1 })}
-                </option>
-              ))}
-            </select>
-          )}
-          {course.devices > 1 && (
-            <span className="cook-chip">{t("cook.follow", { count: course.devices })}</span>
-          )}
-          <button
-            type="button"
-            className="btn btn-quiet btn-icon"
-            aria-label={t("cook.sound")}
-            aria-pressed={sound}
-            title={t(sound ? "cook.soundOn" : "cook.soundOff")}
-            onClick={() => setSound(!sound)}
-          >
-            <Icon name={sound ? "bell" : "bell-off"} />
-          </button>
-          <button type="button" className="btn btn-quiet" onClick={() => setDialog("timer")}>
-            <Icon name="plus" /> {t("cook.timer")}
-          </button>
-          <Dropdown align="end">
-            <Dropdown.Toggle
-              as="button"
-              type="button"
-              className="btn btn-quiet btn-icon"
-              aria-label={t("cook.more")}
-            >
-              <Icon name="more" />
-            </Dropdown.Toggle>
-            <Dropdown.Menu>
-              <Dropdown.Item as="button" onClick={() => setDialog("instruments")}>
-                {t("cook.instrument.title")}
-              </Dropdown.Item>
-              <Dropdown.Item as="button" onClick={() => setDialog("end")}>
-                {t("cook.end")}
-              </Dropdown.Item>
-            </Dropdown.Menu>
-          </Dropdown>
-        </div>
-      </header>
+    <div className="cook" {...hold}>
+      <CookBar
+        course={course}
+        clock={clock}
+        whose={whose}
+        onWhose={setWhose}
+        sound={sound}
+        onSound={setSound}
+        onDialog={setDialog}
+      />
       <main
         className={`cook-now ${alarmWords ? "cook-alarm" : ""} ${waiting ? "cook-waits" : ""}`}
         id="bench"
@@ -260,7 +148,7 @@ export function Cook({ session }: { session: CourseSession }) {
             dish={task.dish}
             bowl={bowl}
             session={session}
-            primary={primary}
+
             onAsIs={() => setAsIs(mendKey)}
           />
         ) : (
@@ -285,24 +173,11 @@ export function Cook({ session }: { session: CourseSession }) {
             )}
           </>
         )}
-        {bowl?.off &&
-          !bowl.felt &&
-          bowl.mend &&
-          bowl.mend.verdict !== "fine" &&
-          !mending &&
-          task?.do !== "squeeze" && (
-            <p className="cook-hint cook-past">
-              {t("cook.mend.expected", { felt: t(`squeeze.${bowl.expected}`) })}{" "}
-              {bowl.mend.additions[0] &&
-                t("cook.past.even", {
-                  spoons: format.measure({
-                    amount: bowl.mend.additions[0].enough || 1,
-                    unit: bowl.mend.additions[0].unit,
-                  }),
-                  food: format.within(bowl.labels[bowl.mend.additions[0].food] ?? ""),
-                })}
-            </p>
-          )}
+        {wantsMending(bowl) && bowl.off && !bowl.felt && !mending && task?.do !== "squeeze" && (
+          <p className="cook-hint cook-past">
+            {t("cook.mend.expected", { felt: t(`squeeze.${bowl.expected}`) })} {evens(bowl)}
+          </p>
+        )}
         {then && !course.ended && !seen.gone && (
           <p className="cook-then">
             {t("cook.then")}: {words(then).title}

@@ -4,6 +4,7 @@ import type { Course, CourseTask, Findings } from "../api/client";
 import { send } from "../api/send";
 import { useTranslation } from "../i18n/use-translation";
 import { Icon } from "../ui/icon";
+import { Also, CardActions } from "./card-actions";
 import type { CourseSession } from "./session";
 
 const taps = [
@@ -16,12 +17,11 @@ type Props = {
   course: Course;
   task: CourseTask;
   session: CourseSession;
-  primary: React.RefObject<HTMLButtonElement | null>;
   onLater: () => void;
 };
 
 /** Three taps and a photo: how a dish came out. */
-export function FoundCard({ course, task, session, primary, onLater }: Props) {
+export function FoundCard({ course, task, session, onLater }: Props) {
   const { t } = useTranslation();
   const [found, setFound] = useState<Findings>({});
   const file = useRef<HTMLInputElement>(null);
@@ -93,19 +93,14 @@ export function FoundCard({ course, task, session, primary, onLater }: Props) {
         </p>
       )}
       {photo.isError && <p role="alert">{t("cook.findings.photoFailed")}</p>}
-      <div className="cook-actions">
-        <button
-          ref={primary}
-          type="button"
-          className="btn btn-primary cook-go"
-          onClick={() => session.act({ kind: "found", dish: task.dish, step: task.step, found })}
-        >
-          {t("cook.findings.keep")}
-        </button>
-        <button type="button" className="btn btn-quiet cook-also" onClick={onLater}>
-          {t("cook.findings.later")}
-        </button>
-      </div>
+      <CardActions
+        go={{
+          label: t("cook.findings.keep"),
+          onGo: () => session.act({ kind: "found", dish: task.dish, step: task.step, found }),
+        }}
+      >
+        <Also onDo={onLater}>{t("cook.findings.later")}</Also>
+      </CardActions>
     </>
   );
 }

@@ -57,6 +57,9 @@ function apply(out: Course, e: CourseEvent) {
       add(out, e, "weigh", out.now, amount);
       break;
     }
+    case "batch":
+      drop("batch");
+      break;
     case "turned":
       out.tasks = out.tasks.filter((t) => !(t.do === "turn" && t.dish === (e.dish ?? 0)));
       break;
@@ -80,9 +83,7 @@ function apply(out: Course, e: CourseEvent) {
       out.tasks = out.tasks.filter((t) => t.timer !== e.name);
       break;
     case "silenced":
-      out.tasks = out.tasks
-        .filter((t) => !(t.do === "batch" && t.name === e.name))
-        .map((t) => (t.name === e.name ? { ...t, alarms: false, urgent: false } : t));
+      out.tasks = out.tasks.map((t) => (t.name === e.name ? { ...t, silenced: true } : t));
       break;
     case "heated": {
       const oven = out.heats[e.step ?? 0];
@@ -105,7 +106,6 @@ function add(out: Course, e: CourseEvent, what: CourseTask["do"], at: string, am
     amount,
     at,
     due: Date.parse(at) <= Date.parse(out.now),
-    alarms: false,
     urgent: what === "off",
     name: `${what}-${dish}-${step}`,
     cooks: out.dishes[dish]?.steps[step]?.cooks ?? [],
@@ -131,7 +131,6 @@ function next(out: Course): CourseTask[] {
       amount: Math.max(amount, 0),
       at: s.begin,
       due: true,
-      alarms: false,
       urgent: false,
       name: `${what}-${dish}-${step}`,
       cooks: s.cooks,

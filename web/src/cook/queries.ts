@@ -2,11 +2,14 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, unwrap } from "../api/client";
 import { useTranslation } from "../i18n/use-translation";
 
-export function useCourses() {
+/** Courses, those that go on first; looked at again so often, ms, where that is said. */
+export function useCourses(every?: number) {
   const { i18n } = useTranslation();
   return useQuery({
     queryKey: ["courses", i18n.language],
     queryFn: ({ signal }) => unwrap(api.GET("/api/courses", { signal })),
+    refetchInterval: every,
+    retry: false,
   });
 }
 

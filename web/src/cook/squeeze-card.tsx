@@ -1,10 +1,10 @@
 import type { Course, CourseBowl, CourseTask } from "../api/client";
+import { squeezeWords } from "../build/squeeze-words";
 import { useTranslation } from "../i18n/use-translation";
 import { useFormat } from "../ui/format";
+import { Also, CardActions } from "./card-actions";
 import type { CourseSession } from "./session";
 import { countdown } from "./words";
-
-const words = ["crumbles", "short", "firm", "tacky", "slack", "slumps"] as const;
 
 type Props = { course: Course; task: CourseTask; session: CourseSession; now: number; onBack?: () => void };
 
@@ -21,7 +21,7 @@ export function SqueezeCard({ course, task, session, now, onBack }: Props) {
       <h1 className="cook-title">{t("cook.squeeze")}</h1>
       {bowl && <p className="cook-sub">{t("cook.squeezeWanted", { word: t(`squeeze.${bowl.expected}`) })}</p>}
       <div className="squeeze-words" role="group" aria-label={t("cook.squeeze")}>
-        {words.map((w) => (
+        {squeezeWords.map((w) => (
           <button
             key={w}
             type="button"
@@ -34,20 +34,9 @@ export function SqueezeCard({ course, task, session, now, onBack }: Props) {
         ))}
       </div>
       <p className="cook-hint">{t("cook.taste")}</p>
-      <div className="cook-actions">
-        <button
-          type="button"
-          className="btn btn-quiet cook-also"
-          onClick={() => session.act({ kind: "felt", dish: task.dish })}
-        >
-          {t("cook.noSqueeze")}
-        </button>
-        {onBack && (
-          <button type="button" className="btn btn-quiet cook-also" onClick={onBack}>
-            {t("cook.back")}
-          </button>
-        )}
-      </div>
+      <CardActions onBack={onBack}>
+        <Also onDo={() => session.act({ kind: "felt", dish: task.dish })}>{t("cook.noSqueeze")}</Also>
+      </CardActions>
     </>
   );
 }
@@ -56,12 +45,11 @@ type MendProps = {
   dish: number;
   bowl: CourseBowl;
   session: CourseSession;
-  primary: React.RefObject<HTMLButtonElement | null>;
   onAsIs: () => void;
 };
 
 /** What brings a mix to what its pieces want, spoon by spoon. */
-export function MendCard({ dish, bowl: b, session, primary, onAsIs }: MendProps) {
+export function MendCard({ dish, bowl: b, session, onAsIs }: MendProps) {
   const { t } = useTranslation();
   const format = useFormat();
   const m = b.mend;
@@ -103,11 +91,11 @@ export function MendCard({ dish, bowl: b, session, primary, onAsIs }: MendProps)
       {m.rest_minutes !== undefined && m.rest_minutes > 0 && (
         <p className="cook-hint">{t("cook.mend.rest", { minutes: format.minutes(m.rest_minutes) })}</p>
       )}
-      <div className="cook-actions">
-        <button ref={primary} type="button" className="btn btn-quiet cook-also" onClick={onAsIs}>
+      <CardActions>
+        <Also space onDo={onAsIs}>
           {t("cook.mend.asIs")}
-        </button>
-      </div>
+        </Also>
+      </CardActions>
     </>
   );
 }

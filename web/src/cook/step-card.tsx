@@ -4,6 +4,7 @@ import { useTranslation } from "../i18n/use-translation";
 import { useFormat } from "../ui/format";
 import { Rope } from "../ui/rope";
 import { useWidth } from "../ui/use-width";
+import { Also, CardActions } from "./card-actions";
 import { countdown, useTaskWords } from "./words";
 
 type Props = {
@@ -11,12 +12,11 @@ type Props = {
   task: CourseTask;
   session: CourseSession;
   now: number;
-  primary: React.RefObject<HTMLButtonElement | null>;
   onBack?: () => void;
 };
 
 /** One thing to do that is done with a tap. */
-export function StepCard({ course, task, session, now, primary, onBack }: Props) {
+export function StepCard({ course, task, session, now, onBack }: Props) {
   const { t } = useTranslation();
   const format = useFormat();
   const words = useTaskWords(course)(task);
@@ -30,7 +30,7 @@ export function StepCard({ course, task, session, now, primary, onBack }: Props)
     do: [t("cook.done"), { kind: "done", ...at }],
     off: [t("cook.isOff"), { kind: "done", ...at }],
     turn: [t("cook.turned"), { kind: "turned", dish: task.dish }],
-    batch: [t("cook.batchIn"), { kind: "silenced", name: task.name }],
+    batch: [t("cook.batchIn"), { kind: "batch", ...at }],
     heat: [t("cook.ovenOn"), { kind: "heated", step: task.amount }],
     timer: [t("cook.stop"), { kind: "timeroff", name: task.timer }],
   };
@@ -45,7 +45,7 @@ export function StepCard({ course, task, session, now, primary, onBack }: Props)
         {waits &&
           (wait > 0
             ? t("cook.inTime", { time: countdown(wait) })
-            : task.urgent || task.alarms
+            : task.urgent
               ? t("cook.since", { time: countdown(-wait) })
               : t("cook.now"))}
       </p>
@@ -75,41 +75,21 @@ export function StepCard({ course, task, session, now, primary, onBack }: Props)
         </p>
       )}
       {heat && <p className="cook-hint">{t("cook.probe.safe")}</p>}
-      <div className="cook-actions">
-        <button
-          ref={primary}
-          type="button"
-          className="btn btn-primary cook-go"
-          onClick={() => session.act(command)}
-        >
-          {label}
-        </button>
+      <CardActions go={{ label, onGo: () => session.act(command) }} onBack={onBack}>
         {task.do === "off" && (
-          <button
-            type="button"
-            className="btn btn-straw cook-also"
-            onClick={() =>
+          <Also
+            straw
+            onDo={() =>
               session.act({ kind: "longer", ...at, minutes: Math.ceil(Math.max(0, -wait) / 60) + 2 })
             }
           >
             {t("cook.longer", { minutes: format.minutes(2) })}
-          </button>
+          </Also>
         )}
-        {task.alarms && (
-          <button
-            type="button"
-            className="btn btn-quiet cook-also"
-            onClick={() => session.act({ kind: "silenced", name: task.name })}
-          >
-            {t("cook.silence")}
-          </button>
+        {task.urgent && wait <= 0 && !task.silenced && (
+          <Also onDo={() => session.act({ kind: "silenced", name: task.name })}>{t("cook.silence")}</Also>
         )}
-        {onBack && (
-          <button type="button" className="btn btn-quiet cook-also" onClick={onBack}>
-            {t("cook.back")}
-          </button>
-        )}
-      </div>
+      </CardActions>
     </>
   );
 }

@@ -1,11 +1,13 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, type Course, type CourseTask, unwrap } from "../api/client";
+import { api, type Course, type CourseBowl, type CourseTask, unwrap } from "../api/client";
 import { useTranslation } from "../i18n/use-translation";
 import { Rope } from "../ui/rope";
 import { useFormat } from "../ui/format";
 import { useWidth } from "../ui/use-width";
 import { AmountDialog } from "./amount-dialog";
+import { Also, CardActions } from "./card-actions";
+import { useEvens } from "./evens";
 import type { CourseSession } from "./session";
 
 type Props = {
@@ -13,15 +15,13 @@ type Props = {
   task: CourseTask;
   session: CourseSession;
   now: number;
-  /** Where the primary button's action is taken from, for keys. */
-  primary: React.RefObject<HTMLButtonElement | null>;
   onBack?: () => void;
 };
 
 const fresh = 8000; // ms that a scale may be quiet
 
 /** One amount, with the scale where there is one. */
-export function Weigh({ course, task, session, now, primary, onBack }: Props) {
+export function Weigh({ course, task, session, now, onBack }: Props) {
   const { t, i18n } = useTranslation();
   const format = useFormat();
   const [asking, setAsking] = useState(false);
@@ -108,33 +108,24 @@ export function Weigh({ course, task, session, now, primary, onBack }: Props) {
             : t("cook.tareHint", { most: format.grams(w.grams + w.within) })}
         </p>
       )}
-      <div className="cook-actions">
-        <button
-          ref={primary}
-          type="button"
-          className="btn btn-primary cook-go"
-          onClick={() =>
-            take(over || inRange ? (live ?? w.grams) : w.grams, inRange || over ? "scale" : "hand")
-          }
-        >
-          {over
+      <CardActions
+        go={{
+          label: over
             ? t("cook.past.take", { grams: format.grams(live) })
             : following
               ? t("cook.nextAmount", {
                   food: format.brief(following.label),
                   grams: format.grams(following.grams),
                 })
-              : t("cook.allIn")}
-        </button>
-        <button type="button" className="btn btn-straw cook-also" onClick={() => setAsking(true)}>
+              : t("cook.allIn"),
+          onGo: () => take(over || inRange ? (live ?? w.grams) : w.grams, inRange || over ? "scale" : "hand"),
+        }}
+        onBack={onBack}
+      >
+        <Also straw onDo={() => setAsking(true)}>
           {t("cook.notSo", { grams: planned })}
-        </button>
-        {onBack && (
-          <button type="button" className="btn btn-quiet cook-also" onClick={onBack}>
-            {t("cook.back")}
-          </button>
-        )}
-      </div>
+        </Also>
+      </CardActions>
       {asking && (
         <AmountDialog
           weigh={w}
@@ -164,13 +155,13 @@ export function Weigh({ course, task, session, now, primary, onBack }: Props) {
   );
 }
 
-type PastProps = { grams: number; bowl: import("../api/client").CourseBowl };
+type PastProps = { grams: number; bowl: CourseBowl };
 
 /** What an amount beyond its range does, and what evens it out. */
 function Past({ grams, bowl: b }: PastProps) {
   const { t } = useTranslation();
   const format = useFormat();
-  const even = b.mend?.additions.find((a) => a.enough > 0);
+  const evens = useEvens();
   const words = {
     grams: format.grams(grams),
     is: t(`squeeze.${b.expected}`),
@@ -179,14 +170,7 @@ function Past({ grams, bowl: b }: PastProps) {
   };
   return (
     <p className="cook-hint cook-past">
-      {t(b.off ? "cook.past.changes" : "cook.past.same", words)}{" "}
-      {b.off &&
-        (even
-          ? t("cook.past.even", {
-              spoons: format.measure({ amount: even.enough, unit: even.unit }),
-              food: format.within(b.labels[even.food] ?? even.food),
-            })
-          : t("cook.past.takeOut"))}
+      {t(b.off ? "cook.past.changes" : "cook.past.same", words)} {b.off && evens(b)}
     </p>
   );
 }

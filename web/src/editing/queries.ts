@@ -32,6 +32,15 @@ export function useBuilds(text: string, enabled = true) {
   });
 }
 
+/** The suppers of the kitchen, the last table first. */
+export function useSuppers(enabled = true) {
+  return useQuery({
+    queryKey: ["suppers"],
+    queryFn: ({ signal }) => unwrap(api.GET("/api/suppers", { signal })),
+    enabled,
+  });
+}
+
 const versionsAtOnce = 50;
 
 /** The history of a build by sittings, newest first. */

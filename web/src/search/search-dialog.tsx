@@ -1,11 +1,10 @@
-import { useQuery } from "@tanstack/react-query";
 import { useCombobox } from "downshift";
 import { useDeferredValue, useMemo, useState } from "react";
 import Modal from "react-bootstrap/Modal";
 import { useNavigate } from "react-router";
-import { api, type BuildEntry, type Food, type Foods, type SupperEntry, unwrap } from "../api/client";
+import { type BuildEntry, type Food, type Foods, type SupperEntry } from "../api/client";
 import { findFoods } from "../editing/find-foods";
-import { useBuilds, useFoods } from "../editing/queries";
+import { useBuilds, useFoods, useSuppers } from "../editing/queries";
 import { useTranslation } from "../i18n/use-translation";
 import { actionOf } from "../keys/actions";
 import { useBackCloses } from "../ui/back-closes";
@@ -28,10 +27,7 @@ export default function SearchDialog({ onClose }: { onClose: () => void }) {
   const [text, setText] = useState("");
   const asked = useDeferredValue(text.trim());
   const builds = useBuilds(asked);
-  const suppers = useQuery({
-    queryKey: ["suppers"],
-    queryFn: ({ signal }) => unwrap(api.GET("/api/suppers", { signal })),
-  });
+  const suppers = useSuppers();
   const foods = useFoods().data ?? none;
   const found = useMemo(() => findFoods(foods, asked, mostFoods), [foods, asked]);
   const add = actionOf("addFood");

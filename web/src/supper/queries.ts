@@ -33,13 +33,6 @@ export class SupperSession extends DocumentSession<SupperDocument> {
   }
 }
 
-export function useSuppers() {
-  return useQuery({
-    queryKey: ["suppers"],
-    queryFn: ({ signal }) => unwrap(api.GET("/api/suppers", { signal })),
-  });
-}
-
 /** The next evening at seven. */
 function nextTable(): string {
   const at = new Date();

@@ -2,12 +2,12 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { Navigate, useLocation, useNavigate, useParams } from "react-router";
 import { api, ApiError, unwrap } from "../api/client";
-import { useFoods, useVocabulary } from "../editing/queries";
+import { useFoods, useSuppers, useVocabulary } from "../editing/queries";
 import { useTranslation } from "../i18n/use-translation";
 import { Icon } from "../ui/icon";
 import { Trouble } from "../ui/trouble";
 import { UndoBar } from "../ui/undo-bar";
-import { useCreateSupper, useRestoreSupper, useSuppers } from "./queries";
+import { useCreateSupper, useRestoreSupper } from "./queries";
 import { Supper } from "./supper";
 
 const lastKey = "cuerda.last-supper";

@@ -2,10 +2,12 @@ import Dropdown from "react-bootstrap/Dropdown";
 import { useNavigate } from "react-router";
 import type { SupperDocument } from "../api/client";
 import type { SessionState } from "../editing/session";
+import { useSuppers } from "../editing/queries";
 import { useTranslation } from "../i18n/use-translation";
 import { useBeginCourse } from "../kitchen/begin-course";
 import { Icon } from "../ui/icon";
-import { type SupperSession, useCreateSupper, useSuppers } from "./queries";
+import { MoreMenu } from "../ui/more-menu";
+import { type SupperSession, useCreateSupper } from "./queries";
 
 type Props = {
   session: SupperSession;
@@ -100,49 +102,38 @@ export function SupperTools({ session, state, id, sign, onDelete }: Props) {
         >
           {t("supper.print")}
         </button>
-        <Dropdown align="end">
-          <Dropdown.Toggle
+        <MoreMenu label={t("supper.actions")} end>
+          <Dropdown.Item as="button" onClick={() => away("ics")}>
+            {t("supper.calendarFile")}
+          </Dropdown.Item>
+          <Dropdown.Item as="button" onClick={() => away("csv")}>
+            {t("supper.values")}
+          </Dropdown.Item>
+          <Dropdown.Item as="button" onClick={() => away("document")}>
+            {t("supper.document")}
+          </Dropdown.Item>
+          <Dropdown.Item
             as="button"
-            type="button"
-            className="btn btn-quiet btn-icon"
-            aria-label={t("supper.actions")}
-            title={t("supper.actions")}
+            onClick={() =>
+              create.mutate(
+                {
+                  ...state.document,
+                  name: t("builds.copyOf", { name: state.document.name ?? "" }),
+                  pins: undefined,
+                  now: undefined,
+                  bought: undefined,
+                },
+                { onSuccess: (s) => void navigate(`/supper/${s.id}`) },
+              )
+            }
           >
-            <Icon name="more" />
-          </Dropdown.Toggle>
-          <Dropdown.Menu>
-            <Dropdown.Item as="button" onClick={() => away("ics")}>
-              {t("supper.calendarFile")}
-            </Dropdown.Item>
-            <Dropdown.Item as="button" onClick={() => away("csv")}>
-              {t("supper.values")}
-            </Dropdown.Item>
-            <Dropdown.Item as="button" onClick={() => away("document")}>
-              {t("supper.document")}
-            </Dropdown.Item>
-            <Dropdown.Item
-              as="button"
-              onClick={() =>
-                create.mutate(
-                  {
-                    ...state.document,
-                    name: t("builds.copyOf", { name: state.document.name ?? "" }),
-                    pins: undefined,
-                    now: undefined,
-                    bought: undefined,
-                  },
-                  { onSuccess: (s) => void navigate(`/supper/${s.id}`) },
-                )
-              }
-            >
-              {t("builds.duplicate")}
-            </Dropdown.Item>
-            <Dropdown.Divider />
-            <Dropdown.Item as="button" onClick={onDelete}>
-              {t("builds.delete")}
-            </Dropdown.Item>
-          </Dropdown.Menu>
-        </Dropdown>
+            {t("builds.duplicate")}
+          </Dropdown.Item>
+          <Dropdown.Divider />
+          <Dropdown.Item as="button" onClick={onDelete}>
+            {t("builds.delete")}
+          </Dropdown.Item>
+        </MoreMenu>
       </div>
     </div>
   );
