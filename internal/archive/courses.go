@@ -132,7 +132,7 @@ func keptCourse(name string, text []byte, foods *food.Catalogue) (*store.KeptCou
 		out.Tries = append(out.Tries, store.Try{Build: t.Build, Version: t.Version, Dish: t.Dish, CookedAt: t.CookedAt, Document: t.Document, Found: t.Found})
 	}
 	for _, p := range f.Photos {
-		made, err := photo.Read(p.Data)
+		made, err := photo.Kept(p.Data)
 		if err != nil || !isID(p.ID) {
 			return nil, bad(fmt.Errorf("photo: %w", err))
 		}

@@ -60,6 +60,22 @@ func Read(data []byte) (*Picture, error) {
 	return &Picture{"image/jpeg", size.Dx(), size.Dy(), out.Bytes()}, nil
 }
 
+// Kept reads a picture that was fit to keep before, as it is in a backup: its bytes stay. Any other is
+// made fit anew.
+func Kept(data []byte) (*Picture, error) {
+	config, format, err := image.DecodeConfig(bytes.NewReader(data))
+	if err != nil || format != "jpeg" || max(config.Width, config.Height) > Longest || bytes.Contains(data, exif) {
+		return Read(data)
+	}
+	if _, err := jpeg.Decode(bytes.NewReader(data)); err != nil {
+		return nil, fmt.Errorf("%w: %w", ErrUnreadable, err)
+	}
+	return &Picture{"image/jpeg", config.Width, config.Height, data}, nil
+}
+
+// exif begins what cameras write of a picture.
+var exif = []byte("Exif\x00\x00")
+
 // fit is the picture with no side longer than Longest, on white where it is transparent.
 func fit(from image.Image) *image.RGBA {
 	b := from.Bounds()
@@ -109,7 +125,7 @@ func orientation(data []byte) int {
 		if kind == 0xDA || size < 2 || end > len(data) {
 			return 1
 		}
-		if kind == 0xE1 && size > 8 && bytes.HasPrefix(data[at+4:end], []byte("Exif\x00\x00")) {
+		if kind == 0xE1 && size > 8 && bytes.HasPrefix(data[at+4:end], exif) {
 			return ofTIFF(data[at+10 : end])
 		}
 		at = end

@@ -67,6 +67,20 @@ func TestAPhotoIsUprightAndSaysNothingOfWhere(t *testing.T) {
 	}
 }
 
+// What was kept once is kept as it is: a backup restores to the byte.
+func TestAPhotoOfABackupStaysAsItIs(t *testing.T) {
+	made, err := photo.Read(shot(t, 320, 200, 6))
+	require.NoError(t, err)
+	again, err := photo.Kept(made.Data)
+	require.NoError(t, err)
+	assert.Equal(t, made, again)
+	straight, err := photo.Kept(shot(t, 320, 200, 6))
+	require.NoError(t, err)
+	assert.NotContains(t, string(straight.Data), "Exif", "what a camera wrote is not")
+	_, err = photo.Kept([]byte("none"))
+	assert.ErrorIs(t, err, photo.ErrUnreadable)
+}
+
 func TestAPhotoIsNoLargerThanAScreenShows(t *testing.T) {
 	var large bytes.Buffer
 	require.NoError(t, png.Encode(&large, drawn(4100, 1000)))
