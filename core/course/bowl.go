@@ -143,10 +143,13 @@ func LookInto(p *Plan, s *State, dish int, k *kitchen.Kitchen, now time.Time) (b
 
 // Past says what an amount beyond its range does: the bowl with it in place of what was
 // planned, where that changes how it will feel. It looks at one step's amount before it is
-// taken.
+// taken; ok is false of what is no amount of a mix.
 func Past(p *Plan, s *State, at Event, k *kitchen.Kitchen, now time.Time) (b Bowl, ok bool) {
-	with := s.Clone()
 	at.Kind = Weighed
+	if check(p, &at) != nil {
+		return b, false
+	}
+	with := s.Clone()
 	with.apply(&at)
 	return LookInto(p, with, at.Dish, k, now)
 }

@@ -30,6 +30,7 @@ type client struct {
 	url     string
 	store   *store.Store
 	kitchen string
+	served  *api.Server
 }
 
 func start(t testing.TB) *client {
@@ -47,7 +48,14 @@ func serve(t testing.TB, s *api.Server, kitchen string) *client {
 	server := httptest.NewServer(s.Handler())
 	t.Cleanup(server.Close)
 	t.Cleanup(s.Close)
-	return &client{t, server.URL, s.Store, kitchen}
+	return &client{t, server.URL, s.Store, kitchen, s}
+}
+
+// metrics is what is counted, as Prometheus reads it.
+func (c *client) metrics() string {
+	w := httptest.NewRecorder()
+	c.served.Metrics().ServeHTTP(w, httptest.NewRequest(http.MethodGet, "/metrics", nil))
+	return w.Body.String()
 }
 
 // do sends a request; headers are name, value pairs.

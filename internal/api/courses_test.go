@@ -110,10 +110,11 @@ type stream struct {
 	answer *http.Response
 }
 
+// follow follows a course, by its ID and what comes after that.
 func (c *client) follow(t *testing.T, id string, headers ...string) *stream {
 	ctx, stop := context.WithTimeout(t.Context(), time.Minute)
 	t.Cleanup(stop)
-	r, err := http.NewRequestWithContext(ctx, "GET", c.url+"/api/courses/"+id+"/stream", nil)
+	r, err := http.NewRequestWithContext(ctx, "GET", c.url+"/api/courses/"+id, nil)
 	require.NoError(t, err)
 	for i := 0; i < len(headers); i += 2 {
 		r.Header.Set(headers[i], headers[i+1])
@@ -161,14 +162,14 @@ func TestDevicesThatFollowHearOfEachOther(t *testing.T) {
 	t.Parallel()
 	c := start(t)
 	v := beginCourse(c)
-	phone, tablet := c.follow(t, v.ID), c.follow(t, v.ID)
+	phone, tablet := c.follow(t, v.ID+"/stream"), c.follow(t, v.ID+"/stream")
 	phone.course(func(v *answer.Course) bool { return v.Devices == 2 })
 	act(c, v.ID, `{"id":"t1","kind":"timer","name":"Kettle","minutes":4,"device":"phone"}`)
 	tablet.course(func(v *answer.Course) bool { return len(v.Timers) == 1 })
 	assert.Equal(t, "1", tablet.id)
 	// One that comes back with the newest is told only what is new; one that missed something, all.
 	act(c, v.ID, `{"id":"t2","kind":"timer","name":"Rice","minutes":9}`)
-	back := c.follow(t, v.ID, "Last-Event-ID", "1")
+	back := c.follow(t, v.ID+"/stream", "Last-Event-ID", "1")
 	assert.Len(t, back.course(func(*answer.Course) bool { return true }).Timers, 2)
 
 	// What another server takes is heard too.
@@ -178,7 +179,7 @@ func TestDevicesThatFollowHearOfEachOther(t *testing.T) {
 	ended := make(chan struct{})
 	go func() { defer close(ended); other.Watch(watching) }()
 	t.Cleanup(func() { stop(); <-ended })
-	far := there.follow(t, v.ID)
+	far := there.follow(t, v.ID+"/stream")
 	far.course(func(*answer.Course) bool { return true })
 	require.Eventually(t, func() bool { // it listens from some moment on
 		act(c, v.ID, fmt.Sprintf(`{"id":"t-%d","kind":"timer","name":"Peas","minutes":3}`, time.Now().UnixNano()))
@@ -200,7 +201,7 @@ func TestReadingsDrawTheForecast(t *testing.T) {
 		return decode[api.TakenReadings](c, "POST", "/api/readings", body, "Authorization", "Bearer "+v.Token, "Content-Type", "application/senml+json")
 	}
 	now := v.Now
-	s := c.follow(t, v.ID)
+	s := c.follow(t, v.ID+"/stream")
 	taken := send(pack(now.Add(time.Second), "core", 8))
 	assert.Equal(t, api.TakenReadings{Kept: 1, Used: 1, Faults: []api.ReadingFault{}}, taken)
 	assert.Contains(t, s.next("readings"), `"celsius":8`)
@@ -251,7 +252,7 @@ func TestSimulatedInstrumentsWeighAndMeasure(t *testing.T) {
 	t.Parallel()
 	c := start(t)
 	v, _ := onTheHeat(c)
-	s := c.follow(t, v.ID)
+	s := c.follow(t, v.ID+"/stream")
 	on := decode[answer.Course](c, "POST", "/api/courses/"+v.ID+"/instruments", `{"on":true,"speed":20}`)
 	assert.True(t, on.Simulated)
 	assert.Equal(t, 20., on.Speed)

@@ -29,7 +29,7 @@ func TestTwoServersAgree(t *testing.T) {
 	ended := make(chan struct{})
 	go func() { defer close(ended); other.Watch(ctx) }()
 	t.Cleanup(func() { stop(); <-ended; server.Close() })
-	there := &client{t, server.URL, c.store, c.kitchen}
+	there := &client{t, server.URL, c.store, c.kitchen, other}
 
 	q := func() float64 {
 		_, text := there.do("POST", "/api/predict", document("x", `{"food":"tofu-firm","grams":300,"prep":[{"do":"mash","level":1}]},{"food":"oats-rolled","grams":40}`))
@@ -52,7 +52,7 @@ func TestARequestIsOfItsKitchen(t *testing.T) {
 		return principal.Principal{Kitchen: id}, id != ""
 	}}).Handler())
 	t.Cleanup(server.Close)
-	there := &client{t, server.URL, c.store, c.kitchen}
+	there := &client{t, server.URL, c.store, c.kitchen, nil}
 	answer, text := there.do("GET", "/api/builds", "", "X-Kitchen", c.kitchen)
 	require.Equal(t, 200, answer.StatusCode)
 	assert.Greater(t, strings.Count(string(text), `"id"`), 3)

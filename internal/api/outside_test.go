@@ -59,7 +59,7 @@ func TestFilesAndLongAnswersAreSentOnceAndSqueezed(t *testing.T) {
 	pages := fstest.MapFS{"index.html": {Data: []byte("<!doctype html>the page")}, "assets/a.js": {Data: []byte(script)}, ".gitkeep": {}, "assets/.hidden": {Data: []byte("x")}}
 	server := httptest.NewServer((&api.Server{Store: s, Who: api.OneKitchen(kitchen), Foods: food.Starter(), Log: slog.New(slog.DiscardHandler), Pages: pages, Hosts: []string{"boathouse.example"}}).Handler())
 	defer server.Close()
-	c := &client{t, server.URL, s, kitchen}
+	c := &client{t: t, url: server.URL, store: s, kitchen: kitchen}
 
 	for _, path := range []string{"/assets/a.js", "/api/foods"} {
 		plain, whole := c.do("GET", path, "", "Accept-Encoding", "identity")
@@ -101,7 +101,7 @@ func TestTheServerIsSeenFromOutside(t *testing.T) {
 	handler := &api.Server{Store: s, Who: api.OneKitchen(kitchen), Foods: food.Starter(), Log: slog.New(slog.NewJSONHandler(locked{&lock, &log}, nil))}
 	server := httptest.NewServer(handler.Handler())
 	defer server.Close()
-	c := &client{t, server.URL, s, kitchen}
+	c := &client{t: t, url: server.URL, store: s, kitchen: kitchen}
 	answer, _ := c.do("POST", "/api/builds", document("For Ottoline", tofu))
 	id := answer.Header.Get("X-Request-Id")
 	require.NotEmpty(t, id)
@@ -204,7 +204,7 @@ func TestAFrozenDatabaseIsToldInTime(t *testing.T) {
 	require.NoError(t, err)
 	server := httptest.NewServer((&api.Server{Store: s, Who: api.OneKitchen(kitchen), Foods: food.Starter(), Log: slog.New(slog.DiscardHandler)}).Handler())
 	t.Cleanup(server.Close)
-	c := &client{t, server.URL, s, kitchen}
+	c := &client{t: t, url: server.URL, store: s, kitchen: kitchen}
 	answer, _ := c.do("GET", "/api/ready", "")
 	require.Equal(t, 200, answer.StatusCode)
 
