@@ -2,7 +2,11 @@ package e2e
 
 import (
 	"fmt"
+	"image"
+	"image/png"
 	"net/http"
+	"os"
+	"path/filepath"
 	"strings"
 	"testing"
 
@@ -210,4 +214,137 @@ func TestACourseThatIsNotThere(t *testing.T) {
 	var list []api.CourseEntry
 	a.get("/api/courses", &list)
 	assert.Len(t, list, 2, fmt.Sprint(list))
+}
+
+// photographed is a small picture, as a camera's file.
+func photographed(t *testing.T) string {
+	t.Helper()
+	path := filepath.Join(t.TempDir(), "cakes.png")
+	file, err := os.Create(path)
+	require.NoError(t, err)
+	defer file.Close()
+	require.NoError(t, png.Encode(file, image.NewGray(image.Rect(0, 0, 60, 40))))
+	return path
+}
+
+func TestATryHasItsPhoto(t *testing.T) {
+	t.Parallel()
+	a := start(t)
+	w, id := a.cook(a.person(), "Tortitas de guisantes partidos y chirivía", "es-ES", 390, 844)
+	for i := range a.course(id).Dish[0].Steps {
+		post(a, "/api/courses/"+id+"/events", fmt.Sprintf(`{"events":[{"id":"d%d","kind":"done","dish":0,"step":%d}]}`, i, i))
+	}
+	w.eventually(".cook-title", "¿Cómo salió?")
+	assert.LessOrEqual(t, w.MustEval(`() => document.documentElement.scrollWidth`).Int(), 390, "nothing is cut off")
+	accessible(t)(w, "how it came out")
+	w.MustElement(`input[type="file"]`).MustSetFiles(photographed(t))
+	w.see(".found-photo img")
+	w.click("aguantaron")
+	w.click("Guardar este intento")
+	w.settled(func() bool { return a.course(id).Dish[0].Found != nil }, "it is kept")
+	assert.NotEmpty(t, a.course(id).Dish[0].Found.Photo)
+
+	// And the course is ended, for every device.
+	w.eventually(".cook-title", "Todo está hecho")
+	w.click("Terminar la sesión")
+	w.see(".modal.show")
+	w.MustElement(".modal.show .btn-primary").MustClick()
+	w.eventually(".cook-title", "La sesión terminó")
+	assert.NotNil(t, a.course(id).Ended)
+}
+
+func TestASupperIsTakenToTheStove(t *testing.T) {
+	t.Parallel()
+	a := start(t)
+	w := a.supper(a.person())
+	w.click("Cook it")
+	w.settled(func() bool { return strings.Contains(w.MustInfo().URL, "/cook/") }, "it is cooked")
+	w.eventually(".cook-dishes", "Roast roots")
+	v := a.course(w.MustInfo().URL[strings.LastIndex(w.MustInfo().URL, "/")+1:])
+	assert.Len(t, v.Dish, 5)
+	// Two cooks: each window may show the work of one, and the cord of a dish is chosen.
+	w.MustElement(`[aria-label="Whose work is shown"]`).MustSelect("Cook 2")
+	w.click("Chestnut loaf")
+	w.eventually(".cook-knots", "Blitz")
+	accessible(t)(w, "a supper at the stove")
+}
+
+func TestABuildIsTakenToTheStoveFromTheBench(t *testing.T) {
+	t.Parallel()
+	a := start(t)
+	w := a.open(a.person(), "/bench/"+a.build("Turkey, leek"))
+	w.click("More for this build")
+	w.click("Cook it")
+	w.settled(func() bool { return strings.Contains(w.MustInfo().URL, "/cook/") }, "it is cooked")
+	w.eventually(".cook-bar", "Turkey, leek and millet balls")
+	id := w.MustInfo().URL[strings.LastIndex(w.MustInfo().URL, "/")+1:]
+	// The oven is told of in time, and what it is set to.
+	v := a.course(id)
+	for i, s := range v.Dish[0].Steps {
+		if s.Code != "cook" && s.Code != "set" && s.Part == 0 {
+			post(a, "/api/courses/"+id+"/events", fmt.Sprintf(`{"events":[{"id":"d%d","kind":"done","dish":0,"step":%d}]}`, i, i))
+		}
+	}
+	post(a, "/api/courses/"+id+"/instruments", `{"on":false,"speed":60}`)
+	w.eventually(".cook-title", "Turn the oven on: 190 °C")
+	post(a, "/api/courses/"+id+"/instruments", `{"on":false,"speed":1}`)
+	w.press(input.Space)
+	w.eventually(".cook-rows", "Oven to 190 °C")
+	assert.NotNil(t, a.course(id).Heats[0].On)
+}
+
+func TestACooksOwnTimerAndInstruments(t *testing.T) {
+	t.Parallel()
+	a := start(t)
+	w, id := a.cook(a.person(), peaCakes, "en-GB", 1280, 800)
+	w.click("Timer")
+	w.fill(".modal.show input", "Rice")
+	w.click("10")
+	w.click("Set it")
+	w.eventually(".cook-rows", "Rice")
+	w.click("Stop Rice")
+	w.settled(func() bool { return len(a.course(id).Timers) == 0 }, "it is stopped")
+	w.click("More")
+	w.click("Scale and probes")
+	w.eventually(".modal.show", a.course(id).Token)
+	w.click("20×")
+	w.click("Start them")
+	w.settled(func() bool { v := a.course(id); return v.Simulated && v.Speed == 20 }, "they run")
+	w.click("Stop them")
+	w.settled(func() bool { return !a.course(id).Simulated }, "they do not")
+	w.press(input.Escape)
+	w.settled(func() bool { return !w.MustHas(".modal") }, "the dialog is closed")
+	w.click("Sound of alarms")
+	w.settled(func() bool { return w.MustEval(`() => localStorage.getItem("cuerda.cook.sound")`).Str() == "off" }, "alarms are seen alone")
+}
+
+// What no scale would say is told before it is taken: an amount past its range, and what evens it out.
+func TestAnAmountPastItsRangeIsTold(t *testing.T) {
+	t.Parallel()
+	a := start(t)
+	w, id := a.cook(a.person(), peaCakes, "en-GB", 1280, 800)
+	v := a.course(id)
+	for i, s := range v.Dish[0].Steps {
+		if s.Code == "saute" || s.Code == "blitz" {
+			post(a, "/api/courses/"+id+"/events", fmt.Sprintf(`{"events":[{"id":"d%d","kind":"done","dish":0,"step":%d}]}`, i, i))
+		}
+	}
+	w.eventually(".cook-title", "Salt")
+	w.goOn("Chickpea flour")
+	weigh := func(grams float64) {
+		r, err := http.NewRequest(http.MethodPost, a.url+"/api/readings", strings.NewReader(fmt.Sprintf(`[{"n":"scale","u":"g","v":%g}]`, grams)))
+		require.NoError(t, err)
+		r.Header.Set("Authorization", "Bearer "+v.Token)
+		answer, err := http.DefaultClient.Do(r)
+		require.NoError(t, err)
+		answer.Body.Close()
+	}
+	weigh(600)
+	w.see(".weigh-rope .weigh-range")
+	weigh(600 + 220)
+	w.eventually(".cook-scale", "175 g too much")
+	w.eventually(".cook-past", "evens it out")
+	w.click("Take 220 g")
+	w.eventually(".cook-title", "Flax meal")
+	w.eventually(".cook-past", "What went in makes it")
 }
