@@ -212,8 +212,10 @@ func TestPreparationsAndMice(t *testing.T) {
 		return w.MustEval(`() => [...document.querySelectorAll(".line")].map((l) => l.dataset.food).indexOf("salt")`).Int() == 1
 	}, func() string { return "salt was not dragged up" })
 
+	// What limits a loaf, and with it the sentence, is the amount's: not where on the slide the mouse let go.
+	w.grams("oats-rolled", "60")
 	w.see(".piece select").MustSelect("Loaf")
-	w.eventually(".verdict", "to slice without crumbling")
+	w.eventually(".verdict", "slice without crumbling")
 	w.eventually(".band", "A loaf in a tin wants this")
 	w.status("saved")
 	assert.Zero(t, a.kept(id, "courgette"))

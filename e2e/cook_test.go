@@ -290,7 +290,7 @@ func TestABuildIsTakenToTheStoveFromTheBench(t *testing.T) {
 	post(a, "/api/courses/"+id+"/instruments", `{"on":false,"speed":1}`)
 	w.press(input.Space)
 	w.eventually(".cook-rows", "Oven to 190 °C")
-	assert.NotNil(t, a.course(id).Heats[0].On)
+	w.settled(func() bool { return a.course(id).Heats[0].On != nil }, "the oven is on")
 }
 
 func TestACooksOwnTimerAndInstruments(t *testing.T) {

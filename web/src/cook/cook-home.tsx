@@ -1,6 +1,6 @@
 import { useState } from "react";
 import { Link } from "react-router";
-import { ApiError, type CourseEntry } from "../api/client";
+import { ApiError, type CourseEntry, type SupperEntry } from "../api/client";
 import { useBuilds, useSuppers } from "../editing/queries";
 import { useTranslation } from "../i18n/use-translation";
 import { ownZone, useClock } from "../ui/clock";
@@ -49,7 +49,7 @@ export default function CookHome() {
             <Choice
               key={s.id}
               name={s.name || t("supper.untitled")}
-              about={t("cook.dishes", { count: s.dishes })}
+              about={<Table supper={s} />}
               busy={begin.isPending || s.dishes === 0}
               onBegin={() => start({ supper: s.id })}
             />
@@ -58,15 +58,10 @@ export default function CookHome() {
       </section>
       <section>
         <h2>{t("cook.beginBuild")}</h2>
+        <p className="cook-hint">{t("cook.asSoon")}</p>
         <ul className="course-list">
           {(builds.data ?? []).slice(0, 12).map((b) => (
-            <Choice
-              key={b.id}
-              name={b.name}
-              about={t("cook.asSoon")}
-              busy={begin.isPending}
-              onBegin={() => start({ build: b.id })}
-            />
+            <Choice key={b.id} name={b.name} busy={begin.isPending} onBegin={() => start({ build: b.id })} />
           ))}
         </ul>
       </section>
@@ -125,7 +120,18 @@ function Entry({ course: c, onDrop }: { course: CourseEntry; onDrop: () => void 
   );
 }
 
-type ChoiceProps = { name: string; about: string; busy: boolean; onBegin: () => void };
+/** When a supper is on the table, and what of. */
+function Table({ supper: s }: { supper: SupperEntry }) {
+  const { t } = useTranslation();
+  const clock = useClock({ table: s.table });
+  return (
+    <>
+      {clock.longDay(s.table)}, {clock.hour(s.table)} · {t("cook.dishes", { count: s.dishes })}
+    </>
+  );
+}
+
+type ChoiceProps = { name: string; about?: React.ReactNode; busy: boolean; onBegin: () => void };
 
 function Choice({ name, about, busy, onBegin }: ChoiceProps) {
   const { t } = useTranslation();
@@ -133,7 +139,7 @@ function Choice({ name, about, busy, onBegin }: ChoiceProps) {
     <li>
       <span className="course-entry">
         <strong>{name}</strong>
-        <span>{about}</span>
+        {about && <span>{about}</span>}
       </span>
       <button
         type="button"

@@ -11,7 +11,7 @@ export const cook = {
     beginBuild: "Cook one build",
     cookIt: "Cook it",
     tableAt: "table at {{time}}",
-    asSoon: "As soon as it can be",
+    asSoon: "On the table as soon as it can be.",
     failed: "The courses could not be read.",
     beginFailed: "It could not be begun.",
     gone: "This course was put away.",

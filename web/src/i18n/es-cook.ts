@@ -13,7 +13,7 @@ export const cook: typeof english = {
     beginBuild: "Cocinar una sola preparación",
     cookIt: "Cocinar",
     tableAt: "mesa a las {{time}}",
-    asSoon: "En cuanto se pueda",
+    asSoon: "En la mesa en cuanto se pueda.",
     failed: "No se pudo leer lo que está en marcha.",
     beginFailed: "No se pudo empezar.",
     gone: "Esta sesión se retiró.",
