@@ -203,7 +203,7 @@ func Bake(d *formula.Document, k *kitchen.Kitchen, o Options) Baked {
 	b.budget.Done = o.Done
 	out := Baked{Turns: []float64{}, Sets: []BinderSet{}, Curve: []Point{}, Notes: []CookNote{}, Target: b.target, Guidance: b.guidance, AroundCelsius: b.celsius, SetMinutes: heat.RestMinutes(&k.Figures.Heat, b.piece.Kind)}
 	out.Mix = b.contents.ThermalAt(40)
-	out.Yield = b.piece.Yield(b.state.Mass, b.density)
+	out.Yield = b.k.Yield(&b.piece, b.state.Mass, b.density)
 	out.Load = b.piece.Lay(max(1, out.Yield.Pieces), b.method, k.Ware, &k.Figures.Lay)
 	if s := b.stop(); s != nil {
 		out.Notes = append(out.Notes, *s)

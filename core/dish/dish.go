@@ -65,7 +65,7 @@ func Look(d *formula.Document, k *kitchen.Kitchen) Dish {
 	parts := mix.Parts(lines)
 	mass := massOf(parts)
 	p := d.PieceOrDefault()
-	yield := p.Yield(mass, heat.CompositionOf(parts).Density())
+	yield := k.Yield(&p, mass, heat.CompositionOf(parts).Density())
 	l := looker{d: d, k: k, piece: p, table: d.Eaters.Table(), pieces: max(1, yield.Pieces), portions: portionsOf(d)}
 	out := Dish{Parts: []PartResult{}, Unpriced: []string{}, Pieces: l.pieces, Portions: l.portions}
 	inMix := sum{facts: nutrition.Of(parts), grams: mass}

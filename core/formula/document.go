@@ -225,7 +225,9 @@ func (d *Document) Coldness(k *kitchen.Kitchen) float64 {
 func (d *Document) Duty(k *kitchen.Kitchen) mix.Duty {
 	p := d.PieceOrDefault()
 	method, turn := d.MethodAndTurn()
-	return mix.NewDuty(&p, method, turn, &k.Figures.Handling)
+	duty := mix.NewDuty(&p, method, turn, &k.Figures.Handling)
+	duty.Own = k.Own
+	return duty
 }
 
 // MethodAndTurn gives how the piece is cooked and whether it is turned; a

@@ -177,7 +177,7 @@ func Predict(d *Document, k *kitchen.Kitchen) Prediction {
 		out.FatShare = s.Fat / s.Mass
 		out.SaltShare = s.Salt / s.Mass
 	}
-	yield := p.Yield(s.Mass, heat.CompositionOf(parts).Density())
+	yield := k.Yield(&p, s.Mass, heat.CompositionOf(parts).Density())
 	out.Pieces, out.PieceG = yield.Pieces, yield.PieceG
 	if s.HasPaste {
 		q := s.Q

@@ -8,6 +8,7 @@ import (
 
 	"cuerda/core/figure"
 	"cuerda/core/food"
+	"cuerda/core/mix"
 )
 
 // PantryItem is what a kitchen knows of one food.
@@ -35,6 +36,9 @@ type Kitchen struct {
 	// Used counts the builds of the kitchen that have a food, by its ID; nil where
 	// nobody counted.
 	Used map[string]int
+	// Own is what its tries add to the judge; nil where they taught nothing.
+	Own   *mix.Own
+	scoop float64
 }
 
 // New gives a kitchen of that catalogue, with items on its shelf. Items of foods

@@ -25,6 +25,9 @@ type Finding struct {
 	Loss Loss
 	// About lists the quantities that move it.
 	About []int
+	// Slopes, where it is given, writes how what the model says goes with each of About, in
+	// their order; else differences tell.
+	Slopes func(x, to []float64)
 }
 
 // Loss is minus the logarithm of how likely a finding is where the model says so, with
@@ -165,20 +168,29 @@ func around(quantities []Quantity, findings []Finding, at []float64) (*mat.VecDe
 	for k := range findings {
 		f := &findings[k]
 		_, slope, curve := f.Loss(f.Says(at))
-		for _, i := range f.About {
-			h := .02 * quantities[i].SD
-			x[i] = at[i] + h
-			up := f.Says(x)
-			x[i] = at[i] - h
-			by[i] = (up - f.Says(x)) / (2 * h)
-			x[i] = at[i]
-			slopes.SetVec(i, slopes.AtVec(i)+slope*by[i])
-		}
+		f.slopesAt(quantities, x, by)
 		for a, i := range f.About {
-			for _, j := range f.About[a:] {
-				curvature.SetSym(min(i, j), max(i, j), curvature.At(min(i, j), max(i, j))+curve*by[i]*by[j])
+			slopes.SetVec(i, slopes.AtVec(i)+slope*by[a])
+			for b, j := range f.About[a:] {
+				curvature.SetSym(min(i, j), max(i, j), curvature.At(min(i, j), max(i, j))+curve*by[a]*by[a+b])
 			}
 		}
 	}
 	return slopes, curvature
+}
+
+// slopesAt writes how what the model says goes with each of About; x is as it was after.
+func (f *Finding) slopesAt(quantities []Quantity, x, to []float64) {
+	if f.Slopes != nil {
+		f.Slopes(x, to)
+		return
+	}
+	for a, i := range f.About {
+		h, was := .02*quantities[i].SD, x[i]
+		x[i] = was + h
+		up := f.Says(x)
+		x[i] = was - h
+		to[a] = (up - f.Says(x)) / (2 * h)
+		x[i] = was
+	}
 }

@@ -291,7 +291,7 @@ func wordLoss(b *Build, q float64) float64 {
 		if said > 0 {
 			weight = .6
 		}
-		p += weight * (normal((high-q)/handSD) - normal((low-q)/handSD))
+		p += weight * (Normal((high-q)/handSD) - Normal((low-q)/handSD))
 	}
 	return -handPart * math.Log(slip+(1-slip)*min(p, 1))
 }
@@ -437,4 +437,5 @@ func (f *Fit) eachPrior(x []float64, normal func(i int, mean, sd float64)) {
 	}
 }
 
-func normal(z float64) float64 { return 0.5 * math.Erfc(-z/math.Sqrt2) }
+// Normal is the cumulative distribution of a standard normal number.
+func Normal(z float64) float64 { return 0.5 * math.Erfc(-z/math.Sqrt2) }

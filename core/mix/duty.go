@@ -12,6 +12,8 @@ import (
 type Duty struct {
 	Need piece.Demand
 	Band piece.Band
+	// Own is what the kitchen's tries taught; nil where nothing.
+	Own *Own
 
 	ball, tin, stuffing, fritter, shell, free float64 // 1 where it is one
 	pan, deep, simmer                         float64

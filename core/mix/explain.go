@@ -111,9 +111,10 @@ func Explain(parts []Part, rest Rest, d *Duty, coldness float64) Explanation {
 		v := e.Evidence(d, coldness)
 		j := Judges()
 		zRaw, zCooked := j.Weigh(&v)
-		kinRaw, kinCooked, _ := j.kin.add(&v.Like)
-		out.RawReasons = reasons(rawTerms, v.Raw[:], j.UsualRaw[:], j.Raw[:], zRaw, kinRaw)
-		out.CookedReasons = reasons(cookedTerms, v.Cooked[:], j.UsualCooked[:], j.Cooked[:], zCooked, kinCooked)
+		kinRaw, kinCooked, near := j.kin.add(&v.Like)
+		ownRaw, ownCooked, _ := d.Own.add(d, &v.Like, spread(near))
+		out.RawReasons = reasons(rawTerms, v.Raw[:], j.UsualRaw[:], j.Raw[:], zRaw+ownRaw, kinRaw, ownRaw)
+		out.CookedReasons = reasons(cookedTerms, v.Cooked[:], j.UsualCooked[:], j.Cooked[:], zCooked+ownCooked, kinCooked, ownCooked)
 	}
 	return out
 }
@@ -122,17 +123,18 @@ func Explain(parts []Part, rest Rest, d *Duty, coldness float64) Explanation {
 const leastPoints = 1.
 
 // reasons tells what each topic changes: the chance less what it would be with the
-// evidence of the topic as it is in the middling build, and for kin without them.
-func reasons(terms []evidence, have, usual, weights []float64, z, kin float64) []Ground {
-	odds := map[Topic]float64{TopicKin: kin}
-	order := []Topic{TopicKin}
+// evidence of the topic as it is in the middling build, and for kin and the kitchen's own
+// tries without them.
+func reasons(terms []evidence, have, usual, weights []float64, z, kin, own float64) []Ground {
+	odds := map[Topic]float64{TopicKin: kin, TopicOwn: own}
+	order := []Topic{TopicKin, TopicOwn}
 	for i, t := range terms {
 		if !slices.Contains(order, t.topic) {
 			order = append(order, t.topic)
 		}
 		odds[t.topic] += weights[i] * (have[i] - usual[i])
 	}
-	chance := func(z float64) float64 { return Logistic(surest * math.Tanh(z/surest)) }
+	chance := func(z float64) float64 { return Logistic(Surest(z)) }
 	out := []Ground{}
 	for _, t := range order {
 		if p := 100 * (chance(z) - chance(z-odds[t])); math.Abs(p) >= leastPoints {
@@ -140,7 +142,7 @@ func reasons(terms []evidence, have, usual, weights []float64, z, kin float64) [
 		}
 	}
 	last := func(g Ground) int {
-		if g.Topic == TopicKin {
+		if g.Topic == TopicKin || g.Topic == TopicOwn {
 			return 1
 		}
 		return 0

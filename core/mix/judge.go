@@ -32,12 +32,13 @@ const (
 	TopicHeat   Topic = "heat" // pan, deep oil or liquid
 	TopicSize   Topic = "size" // what its weight asks
 	TopicKin    Topic = "kin"  // how builds like it turned out, beyond all that
+	TopicOwn    Topic = "own"  // what this kitchen's tries taught
 )
 
 // Topics lists every topic.
 var Topics = []Topic{
 	TopicShape, TopicGlue, TopicSets, TopicWet, TopicDry, TopicChill, TopicEgg, TopicMeat, TopicStarch, TopicGel,
-	TopicFat, TopicLeaf, TopicHeat, TopicSize, TopicKin,
+	TopicFat, TopicLeaf, TopicHeat, TopicSize, TopicKin, TopicOwn,
 }
 
 // evidence names what the judges weigh, in the order of rawEvidence and cookedEvidence.
@@ -347,8 +348,9 @@ func (e *Effect) Judge(d *Duty, coldness float64) Judged {
 	j := Judges()
 	raw, cooked, near := j.kin.add(&v.Like)
 	raw, cooked = j.evidenceOf(&v, raw, cooked)
-	raw, cooked = surest*math.Tanh(raw/surest), surest*math.Tanh(cooked/surest)
-	return Judged{Logistic(raw), Logistic(cooked), math.Exp(raw / oddsPerHold), math.Exp(cooked / oddsPerHold), spread(near)}
+	ownRaw, ownCooked, sd := d.Own.add(d, &v.Like, spread(near))
+	raw, cooked = Surest(raw+ownRaw), Surest(cooked+ownCooked)
+	return Judged{Logistic(raw), Logistic(cooked), math.Exp(raw / oddsPerHold), math.Exp(cooked / oddsPerHold), sd}
 }
 
 // Logistic is the chance of a logarithm of odds.

@@ -151,8 +151,13 @@ type Yield struct {
 
 // Yield shares a mix of so many grams out into pieces of that density, kg/m3. A
 // mix smaller than one piece yields none.
-func (p *Piece) Yield(mix, density float64) Yield {
-	each := p.Grams(density)
+func (p *Piece) Yield(mix, density float64) Yield { return p.YieldOf(mix, p.Grams(density)) }
+
+// Scooped says whether hands or a scoop share it out, one by one.
+func (p *Piece) Scooped() bool { return !p.Kind.IsLoaf() && p.Kind != Stuffing }
+
+// YieldOf is Yield into pieces of so many grams each.
+func (p *Piece) YieldOf(mix, each float64) Yield {
 	y := Yield{PieceG: each, Remainder: "none"}
 	if each <= 0 || mix <= 0 {
 		return y

@@ -1,0 +1,61 @@
+package food
+
+import "math"
+
+// Deviation is how a food of a kitchen differs from the catalogue's.
+type Deviation struct {
+	// Water is how much wetter it is, g per 100 g.
+	Water float64 `json:"water,omitempty" minimum:"-40" maximum:"40"`
+	// Drink is the natural logarithm of how much water it takes up, against usual.
+	Drink float64 `json:"drink,omitempty" minimum:"-1.5" maximum:"1.5"`
+	// DrinkSD is one standard deviation of Drink; 0 where the catalogue's stands.
+	DrinkSD float64 `json:"drink_sd,omitempty" minimum:"0" maximum:"2"`
+}
+
+// leastSolids stay of a food however wet it is, g per 100 g.
+const leastSolids = 1.
+
+// Deviating gives the food as a kitchen has it: what it is made of beside water makes room for it.
+func (f *Food) Deviating(d Deviation) Food {
+	out := *f
+	if d.Water != 0 && f.Water < 100-leastSolids {
+		water := min(max(f.Water+d.Water, 0), 100-leastSolids)
+		left := (100 - water) / (100 - f.Water)
+		out.Water = water
+		for _, x := range []*float64{&out.Protein, &out.Fat, &out.Carb, &out.Fibre, &out.Ash, &out.Salt} {
+			*x *= left
+		}
+	}
+	drink := math.Exp(d.Drink)
+	out.Plastic, out.Liquid = f.Plastic*drink, f.Liquid*drink
+	if d.DrinkSD > 0 {
+		_, span := f.DrinkSD()
+		out.learnedSD = [2]float64{d.DrinkSD, span}
+	}
+	return out
+}
+
+// Taught gives the catalogue with its foods as a kitchen has them. The catalogue itself stays
+// as it is; foods that it does not know are left out.
+func (c *Catalogue) Taught(deviations map[string]Deviation) *Catalogue {
+	known := false
+	for id := range deviations {
+		known = known || c.Find(id) != nil
+	}
+	if !known {
+		return c
+	}
+	out := &Catalogue{foods: make([]Food, len(c.foods)), byID: make(map[string]*Food, len(c.foods))}
+	for i := range c.foods {
+		out.foods[i] = c.foods[i]
+		f := &out.foods[i]
+		if d, ok := deviations[f.ID]; ok {
+			*f = f.Deviating(d)
+		}
+		out.byID[f.ID] = f
+	}
+	for _, y := range c.yields {
+		out.yields = append(out.yields, Yield{out.Find(y.Dry.ID), out.Find(y.Cooked.ID), y.Factor})
+	}
+	return out
+}
