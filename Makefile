@@ -88,6 +88,7 @@ generate: bin/cuerda
 	bin/cuerda openapi > docs/formats/openapi.json
 	bin/cuerda schema > docs/formats/build.schema.json
 	bin/cuerda schema supper > docs/formats/supper.schema.json
+	go run ./internal/demo/made > .cache/logbook.json && mv .cache/logbook.json internal/demo/logbook.json
 	cd web && npm run --silent types
 
 format: .cache/npm

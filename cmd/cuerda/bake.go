@@ -23,6 +23,7 @@ func bakeCommand() *cobra.Command {
 	settings := kitchen.UsualSettings()
 	guidance := string(settings.Guidance)
 	var section bool
+	var of string
 	cmd := &cobra.Command{
 		Use:   "bake FILE",
 		Short: "Say how long a build takes to cook, and what that does to it, as JSON",
@@ -31,22 +32,28 @@ turn and to take off, the weight lost, the curves of core and surface, and the
 steps with their times of day.`,
 		Args: cobra.ExactArgs(1),
 		RunE: func(cmd *cobra.Command, args []string) error {
-			settings.Guidance = safety.Guidance(guidance)
-			if !slices.Contains(safety.Guidances, settings.Guidance) {
-				return fmt.Errorf("--guidance %q: the guidances are %v", guidance, safety.Guidances)
-			}
-			if err := settings.Check(); err != nil {
-				return err
-			}
-			d, err := readDocument(cmd, args[0])
+			k, err := readKitchen(cmd, of)
 			if err != nil {
 				return err
 			}
-			k := kitchen.Usual()
-			k.Settings = settings
+			k = given(k, &settings, cmd.Flags().Changed)
+			if cmd.Flags().Changed("guidance") || of == "" {
+				k.Guidance = safety.Guidance(guidance)
+			}
+			if !slices.Contains(safety.Guidances, k.Guidance) {
+				return fmt.Errorf("--guidance %q: the guidances are %v", guidance, safety.Guidances)
+			}
+			if err := k.Check(); err != nil {
+				return err
+			}
+			d, err := readDocumentOf(cmd, args[0], k)
+			if err != nil {
+				return err
+			}
 			return writeJSON(cmd.OutOrStdout(), baked{answer.Of[answer.Prediction](formula.Predict(d, k)), answer.Of[answer.Baked](bake.Bake(d, k, bake.Options{Section: section, Now: -1}))})
 		},
 	}
+	kitchenFlag(cmd, &of)
 	f := cmd.Flags()
 	f.StringVar(&guidance, "guidance", guidance, "whose core temperatures: us, uk or own")
 	f.Float64Var(&settings.OwnCelsius, "own-celsius", 0, "core temperature of your own local rule, degC")
@@ -56,4 +63,19 @@ steps with their times of day.`,
 	f.Float64Var(&settings.RoomCelsius, "room", settings.RoomCelsius, "the kitchen's temperature, degC")
 	f.BoolVar(&section, "section", false, "add the piece cut through over time")
 	return cmd
+}
+
+// given gives the kitchen with the settings that flags gave in place of its own.
+func given(k *kitchen.Kitchen, settings *kitchen.Settings, changed func(string) bool) *kitchen.Kitchen {
+	out := *k
+	for flag, set := range map[string]func(){
+		"own-celsius": func() { out.OwnCelsius = settings.OwnCelsius }, "own-minutes": func() { out.OwnMinutes = settings.OwnMinutes },
+		"oven-offset": func() { out.OvenOffset = settings.OvenOffset }, "altitude": func() { out.AltitudeM = settings.AltitudeM },
+		"room": func() { out.RoomCelsius = settings.RoomCelsius },
+	} {
+		if changed(flag) {
+			set()
+		}
+	}
+	return &out
 }

@@ -3,6 +3,7 @@ package main
 import (
 	"fmt"
 	"io"
+	"net/http"
 	"os"
 
 	"github.com/spf13/cobra"
@@ -21,11 +22,16 @@ const maxDocument = 1 << 20
 // readDocument reads the build document of a command: a file, or - for
 // standard input.
 func readDocument(cmd *cobra.Command, name string) (*formula.Document, error) {
+	return readDocumentOf(cmd, name, kitchen.Usual())
+}
+
+// readDocumentOf reads one with the foods of a kitchen.
+func readDocumentOf(cmd *cobra.Command, name string, k *kitchen.Kitchen) (*formula.Document, error) {
 	text, err := readFile(cmd, name, maxDocument)
 	if err != nil {
 		return nil, err
 	}
-	d, err := formula.Read(text, food.Starter())
+	d, err := formula.Read(text, k.Foods)
 	if err != nil {
 		return nil, problem.OfDocument(err)
 	}
@@ -51,20 +57,51 @@ func readFile(cmd *cobra.Command, name string, most int) ([]byte, error) {
 }
 
 func predictCommand() *cobra.Command {
-	return &cobra.Command{
+	var of string
+	cmd := &cobra.Command{
 		Use:   "predict FILE",
 		Short: "Say how a build feels and holds, as JSON",
 		Long:  "Reads a build document (docs/formats) from a file, or from standard input with -, and prints one JSON object.",
 		Args:  cobra.ExactArgs(1),
 		RunE: func(cmd *cobra.Command, args []string) error {
-			d, err := readDocument(cmd, args[0])
+			k, err := readKitchen(cmd, of)
 			if err != nil {
 				return err
 			}
-			return writeJSON(cmd.OutOrStdout(), answer.Of[answer.Prediction](formula.Predict(d, kitchen.Usual())))
+			d, err := readDocumentOf(cmd, args[0], k)
+			if err != nil {
+				return err
+			}
+			return writeJSON(cmd.OutOrStdout(), answer.Of[answer.Prediction](formula.Predict(d, k)))
 		},
 	}
+	kitchenFlag(cmd, &of)
+	return cmd
 }
+
+// kitchenFlag lets a command work for the kitchen of a file.
+func kitchenFlag(cmd *cobra.Command, of *string) {
+	cmd.Flags().StringVar(of, "kitchen", "", "a file with the kitchen: its settings, its foods, what it learned (docs/formats/kitchen.md)")
+}
+
+// readKitchen reads the kitchen of a file; the usual one where there is none.
+func readKitchen(cmd *cobra.Command, name string) (*kitchen.Kitchen, error) {
+	if name == "" {
+		return kitchen.Usual(), nil
+	}
+	text, err := readFile(cmd, name, maxKitchen)
+	if err != nil {
+		return nil, err
+	}
+	k, err := kitchen.ReadFile(text, food.Starter())
+	if err != nil {
+		return nil, problem.New(http.StatusUnprocessableEntity, problem.BadRequest, "The kitchen cannot be used: "+err.Error()+".")
+	}
+	return k, nil
+}
+
+// maxKitchen is the largest kitchen that is read, bytes.
+const maxKitchen = 8 << 20
 
 func schemaCommand() *cobra.Command {
 	return &cobra.Command{

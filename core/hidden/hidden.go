@@ -15,6 +15,7 @@ import (
 	"cuerda/core/learn"
 	"cuerda/core/logbook"
 	"cuerda/core/mix"
+	"cuerda/core/piece"
 )
 
 // Truth is what is so in a kitchen though nobody in it knows.
@@ -145,7 +146,7 @@ func (t *Truth) Cook(d *formula.Document, day Day) logbook.Found {
 			out.CoreCelsius = &core
 		}
 	}
-	if day.OvenThermometer && d.Cook != nil && d.Cook.Celsius != nil {
+	if m, _ := d.MethodAndTurn(); day.OvenThermometer && d.Cook != nil && d.Cook.Celsius != nil && (m == piece.StillOven || m == piece.FanOven) {
 		air := math.Round(*d.Cook.Celsius + t.Figures[learn.OvenOffset] + learn.AirSD*r.NormFloat64())
 		out.OvenCelsius = &air
 	}

@@ -111,6 +111,19 @@ type Figure struct {
 	Used bool
 }
 
+// Unit is that of the figure: K, x for a factor, m, or points of g per 100 g.
+func (f *Figure) Unit() string {
+	switch {
+	case f.ID == OvenOffset:
+		return "K"
+	case f.ID == Altitude:
+		return "m"
+	case f.Factor:
+		return "x"
+	}
+	return "points"
+}
+
 // Learned is what the tries of a kitchen taught.
 type Learned struct {
 	Figures []Figure

@@ -132,11 +132,11 @@ var gradeEdges = [...]float64{-1.2, 0, 1.2}
 
 const oneHand = .6
 
-// Fried is a test patty: how its mix felt, "" where nobody squeezed it, and how it held.
-type Fried struct {
-	Option int
-	Word   mix.Word
-	Grade  Grade
+// FriedPatty is a test patty: how its mix felt, "" where nobody squeezed it, and how it held.
+type FriedPatty struct {
+	Option int      `json:"option" minimum:"0" maximum:"8"`
+	Word   mix.Word `json:"word,omitempty" enum:"crumbles,short,firm,tacky,slack,slumps"`
+	Grade  Grade    `json:"grade,omitempty" enum:"fell-apart,cracked,held,firm"`
 }
 
 // Answer is what is known so far.
@@ -158,7 +158,7 @@ type Answer struct {
 }
 
 // Decide gives what the patties fried so far tell, and which to fry next, up to as many.
-func (q *Question) Decide(fried []Fried, next int) Answer {
+func (q *Question) Decide(fried []FriedPatty, next int) Answer {
 	w := q.worlds()
 	for _, f := range fried[max(0, len(fried)-mostFried):] {
 		if f.Option >= 0 && f.Option < len(q.Options) {
@@ -305,7 +305,7 @@ func (w *worlds) normalise() {
 }
 
 // likely is how likely a finding is in a world.
-func (w *worlds) likely(world int, f Fried) float64 {
+func (w *worlds) likely(world int, f FriedPatty) float64 {
 	p := 1.
 	if grade := slices.Index(Grades, f.Grade); grade >= 0 {
 		p = w.grades[world][f.Option][grade]
@@ -316,7 +316,7 @@ func (w *worlds) likely(world int, f Fried) float64 {
 	return max(p, 1e-9)
 }
 
-func (w *worlds) see(f Fried) {
+func (w *worlds) see(f FriedPatty) {
 	for i := range w.weight {
 		w.weight[i] *= w.likely(i, f)
 	}
@@ -383,7 +383,7 @@ func (w *worlds) answer() Answer {
 func (w *worlds) changes(now *Answer) bool {
 	for o := range w.q.Options {
 		for _, grade := range Grades {
-			f := Fried{Option: o, Grade: grade}
+			f := FriedPatty{Option: o, Grade: grade}
 			likely := 0.
 			for i, x := range w.weight {
 				likely += x * w.likely(i, f)
@@ -448,7 +448,7 @@ func (w *worlds) left(weight []float64, options []int, room []float64) float64 {
 	next := make([]float64, len(weight))
 	for _, word := range mix.SqueezeWords {
 		for _, grade := range Grades {
-			f := Fried{options[0], word, grade}
+			f := FriedPatty{options[0], word, grade}
 			for i, x := range weight {
 				next[i] = x * w.likely(i, f)
 			}

@@ -61,7 +61,7 @@ func TestExplore(t *testing.T) {
 						break
 					}
 				}
-				var fried []Fried
+				var fried []FriedPatty
 				for len(fried) < 40 {
 					a := q.Decide(fried, 1)
 					if how != "even" && a.Sure || how == "even" && len(fried) == even {
@@ -82,7 +82,7 @@ func TestExplore(t *testing.T) {
 						}
 						o = a.Next[0]
 					}
-					f := Fried{Option: o}
+					f := FriedPatty{Option: o}
 					y := r.Float64()
 					for i, p := range w.grades[truth][o] {
 						if y -= p; y < 0 {

@@ -20,6 +20,7 @@ import (
 
 	"cuerda/core/food"
 	"cuerda/core/supper/menu"
+	"cuerda/internal/lessons"
 	"cuerda/internal/live"
 	"cuerda/internal/principal"
 	"cuerda/internal/problem"
@@ -45,6 +46,8 @@ type Server struct {
 	Hosts []string
 
 	live        live.Courses
+	teaching    sync.Once
+	lessons     *lessons.Teacher
 	simulations simulations
 	shown       shown
 	// life ends with Close.
@@ -74,7 +77,7 @@ func (s *Server) Handler() http.Handler {
 	s.metrics = newMetrics(s)
 	s.exports.most = mostExports
 	s.life, s.end = context.WithCancel(context.Background())
-	s.live.Store, s.live.Log, s.live.Kitchen = s.Store, s.Log, s.kitchenOf
+	s.live.Store, s.live.Log, s.live.Kitchen, s.live.Keep = s.Store, s.Log, s.kitchenOf, s.keepLive
 	r.Use(s.observe, s.recover, s.headers, home, limits, s.identify, spoken, sane, tagged, s.compute, s.exchange)
 	s.register(r)
 	r.GET(streamPath, s.stream)
@@ -128,6 +131,8 @@ func (s *Server) register(r *gin.Engine) huma.API {
 	s.registerSuppers(api)
 	s.registerSides(api)
 	s.registerCourses(api)
+	s.registerTries(api)
+	s.registerLearned(api)
 	s.registerExchange(api)
 	s.registerReading(api)
 	s.registerHealth(api)

@@ -11,6 +11,8 @@ import (
 	"cuerda/core/eaters"
 	"cuerda/core/food"
 	"cuerda/core/formula"
+	"cuerda/core/learn"
+	"cuerda/core/logbook"
 	"cuerda/core/mix"
 	"cuerda/core/piece"
 	"cuerda/core/recipe"
@@ -38,6 +40,8 @@ var enums = map[reflect.Type][]any{
 	reflect.TypeFor[recipe.Kind]():      values(recipe.Kinds),
 	reflect.TypeFor[safety.Reason]():    values(safety.Reasons),
 	reflect.TypeFor[menu.Aisle]():       values(menu.Aisles),
+	reflect.TypeFor[logbook.Outcome]():  values(logbook.Outcomes),
+	reflect.TypeFor[learn.CauseCode]():  values(learn.CauseCodes),
 }
 
 // fieldEnums are those of plain strings, by the name of the property in every object that

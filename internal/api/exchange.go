@@ -161,6 +161,10 @@ func (s *Server) pack(ctx context.Context, _ *struct{}) (*huma.StreamResponse, e
 	if err != nil {
 		return nil, s.problemOf(ctx, err)
 	}
+	_, choices, err := s.Store.Learned(ctx, kitchenID(ctx))
+	if err != nil {
+		return nil, s.problemOf(ctx, err)
+	}
 	name, err := s.Store.KitchenName(ctx, kitchenID(ctx))
 	if err != nil {
 		return nil, s.problemOf(ctx, err)
@@ -168,12 +172,15 @@ func (s *Server) pack(ctx context.Context, _ *struct{}) (*huma.StreamResponse, e
 	return &huma.StreamResponse{Body: func(out huma.Context) {
 		out.SetHeader("Content-Type", "application/zip")
 		out.SetHeader("Content-Disposition", fmt.Sprintf("attachment; filename=%q", archive.Slug(name)+".zip"))
-		w, err := archive.NewWriter(patient{out.BodyWriter()}, archive.Kitchen{Name: name, Settings: settings, Pantry: items, OwnFoods: own, Suppers: suppers})
+		w, err := archive.NewWriter(patient{out.BodyWriter()}, archive.Kitchen{Name: name, Settings: settings, Pantry: items, OwnFoods: own, Suppers: suppers, Choices: choices})
 		if err == nil {
 			err = s.Store.Histories(ctx, kitchenID(ctx), w.Add)
 		}
 		if err == nil {
 			err = s.Store.KeptCourses(ctx, kitchenID(ctx), w.AddCourse)
+		}
+		if err == nil {
+			err = s.Store.KeptTries(ctx, kitchenID(ctx), w.AddTry)
 		}
 		if err == nil {
 			err = w.Close()
@@ -217,13 +224,18 @@ func (s *Server) unpack(ctx context.Context, in *unpackInput) (*body[store.Taken
 		}
 		return nil, p
 	}
-	take := store.Taken{Histories: k.Histories, Suppers: k.Suppers, Courses: k.Courses, OwnFoods: k.OwnFoods}
+	take := store.Taken{Histories: k.Histories, Suppers: k.Suppers, Courses: k.Courses, Tries: k.Tries, OwnFoods: k.OwnFoods}
 	if in.Settings {
-		take.Replaces, take.Pantry, take.Settings = true, k.Pantry, k.Settings
+		take.Replaces, take.Pantry, take.Settings, take.Choices = true, k.Pantry, k.Settings, &k.Choices
 	}
 	count, err := s.Store.TakeIn(ctx, kitchenID(ctx), take)
 	if err != nil {
 		return nil, s.problemOf(ctx, err)
+	}
+	if count.Tries > 0 || in.Settings {
+		if _, err := s.learn(ctx); err != nil {
+			return nil, s.problemOf(ctx, err)
+		}
 	}
 	s.cache.forget(kitchenID(ctx))
 	return &body[store.TakenIn]{count}, nil

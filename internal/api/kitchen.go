@@ -147,19 +147,7 @@ func (s *Server) madeKitchen(ctx context.Context) (*madeKitchen, error) {
 		s.cache.keep(id, &again, changes)
 		return &again, nil
 	}
-	items, err := s.Store.Pantry(ctx, id)
-	if err != nil {
-		return nil, s.problemOf(ctx, err)
-	}
-	settings, err := s.Store.Settings(ctx, id)
-	if err != nil {
-		return nil, s.problemOf(ctx, err)
-	}
-	own, err := s.Store.OwnFoods(ctx, id)
-	if err != nil {
-		return nil, s.problemOf(ctx, err)
-	}
-	made, err := kitchen.New(s.Foods, settings, items, own...)
+	made, err := s.teacher().Kitchen(ctx, id)
 	if err != nil {
 		return nil, s.problemOf(ctx, err)
 	}

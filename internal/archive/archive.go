@@ -77,6 +77,8 @@ type Kitchen struct {
 	Histories []store.History
 	Suppers   []store.Supper
 	Courses   []store.KeptCourse
+	Tries     []store.KeptTry
+	Choices   store.Choices
 
 	foods *food.Catalogue // with the own foods
 }
@@ -87,6 +89,8 @@ type kitchenFile struct {
 	Settings kitchen.Settings `json:"settings"`
 	Pantry   list[pantryFile] `json:"pantry"`
 	OwnFoods list[food.Own]   `json:"own_foods,omitempty"`
+	// Choices are what its cooks do with what it learned.
+	Choices *store.Choices `json:"choices,omitempty"`
 }
 
 // pantryFile is an item as the archive writes it. Older archives say label_checked,
@@ -160,6 +164,7 @@ type Writer struct {
 	zip     *zip.Writer
 	count   int
 	courses int
+	tries   int
 }
 
 // NewWriter begins an archive with what is known of the kitchen, and its suppers.
@@ -169,6 +174,9 @@ func NewWriter(w io.Writer, of Kitchen) (*Writer, error) {
 	k := kitchenFile{Format: KitchenFormat, Name: of.Name, Settings: of.Settings, Pantry: list[pantryFile]{}, OwnFoods: of.OwnFoods}
 	for _, p := range of.Pantry {
 		k.Pantry = append(k.Pantry, pantryFile{PantryItem: p})
+	}
+	if of.Choices.Off || len(of.Choices.LeftOut)+len(of.Choices.Forgotten) > 0 {
+		k.Choices = &of.Choices
 	}
 	if err := out.file("kitchen.json", k); err != nil {
 		return out, err
@@ -233,6 +241,7 @@ var ownID = regexp.MustCompile(`^own-[a-z0-9-]{1,60}$`)
 var (
 	buildName  = regexp.MustCompile(`^builds/[a-z0-9][a-z0-9-]{0,80}\.json$`)
 	supperName = regexp.MustCompile(`^suppers/[a-z0-9][a-z0-9-]{0,80}\.json$`)
+	tryName    = regexp.MustCompile(`^tries/[a-z0-9][a-z0-9-]{0,80}\.json$`)
 	courseName = regexp.MustCompile(`^courses/[a-z0-9][a-z0-9-]{0,80}\.json$`)
 )
 
@@ -267,7 +276,7 @@ func read(data []byte, foods *food.Catalogue, most limits) (*Kitchen, error) {
 	// The kitchen first: its own foods may be in the builds.
 	slices.SortStableFunc(files, func(a, b *zip.File) int { return cmp.Compare(isBuild(a), isBuild(b)) })
 	for _, f := range files {
-		if seen[f.Name] || f.Name != "kitchen.json" && !buildName.MatchString(f.Name) && !supperName.MatchString(f.Name) && !courseName.MatchString(f.Name) {
+		if seen[f.Name] || f.Name != "kitchen.json" && !buildName.MatchString(f.Name) && !supperName.MatchString(f.Name) && !courseName.MatchString(f.Name) && !tryName.MatchString(f.Name) {
 			return nil, &Error{File: shorten(f.Name), Code: "bad-name"}
 		}
 		seen[f.Name] = true
@@ -300,6 +309,14 @@ func read(data []byte, foods *food.Catalogue, most limits) (*Kitchen, error) {
 				return nil, err
 			}
 			out.Courses = append(out.Courses, *c)
+			continue
+		}
+		if tryName.MatchString(f.Name) {
+			t, err := keptTry(f.Name, text, out.foods)
+			if err != nil {
+				return nil, err
+			}
+			out.Tries = append(out.Tries, *t)
 			continue
 		}
 		h, err := history(f.Name, text, out.foods)
@@ -366,6 +383,9 @@ func (k *Kitchen) kitchen(text []byte, foods *food.Catalogue) error {
 		return &Error{File: name, Code: "bad-settings", Err: err}
 	}
 	k.Name, k.Settings, k.OwnFoods = f.Name, f.Settings, f.OwnFoods
+	if f.Choices != nil {
+		k.Choices = *f.Choices
+	}
 	for i := range f.OwnFoods {
 		o := &f.OwnFoods[i]
 		if !ownID.MatchString(o.ID) || o.Name == "" || len([]rune(o.Name)) > 80 || o.Label != nil && !sound(o.Label) || slices.ContainsFunc(o.Allergens, func(a string) bool { return !eaters.Known(a) }) {

@@ -46,21 +46,24 @@ type BackupKitchen struct {
 func WriteBackup(ctx context.Context, w io.Writer, s *store.Store, now time.Time) (*Backup, error) {
 	out := zip.NewWriter(w)
 	list := &Backup{Format: BackupFormat, MadeAt: now.UTC().Truncate(time.Second), Kitchens: []BackupKitchen{}}
-	err := s.Kitchens(ctx, func(k *store.Whole, builds func(func(*store.History) error) error, courses func(func(*store.KeptCourse) error) error) error {
+	err := s.Kitchens(ctx, func(k *store.Whole, rows store.Rows) error {
 		one := BackupKitchen{ID: k.ID, Name: k.Name, CreatedAt: k.CreatedAt, File: "kitchens/" + k.ID + ".zip"}
 		f, err := out.CreateHeader(&zip.FileHeader{Name: one.File, Method: zip.Store})
 		if err != nil {
 			return err
 		}
 		sum := summed{to: f, hash: sha256.New()}
-		a, err := NewWriter(&sum, Kitchen{Name: k.Name, Settings: k.Settings, Pantry: k.Pantry, OwnFoods: k.OwnFoods, Suppers: k.Suppers})
+		a, err := NewWriter(&sum, Kitchen{Name: k.Name, Settings: k.Settings, Pantry: k.Pantry, OwnFoods: k.OwnFoods, Suppers: k.Suppers, Choices: k.Choices})
 		if err != nil {
 			return err
 		}
-		if err := courses(a.AddCourse); err != nil {
+		if err := rows.Courses(a.AddCourse); err != nil {
 			return err
 		}
-		if err := builds(a.Add); err != nil {
+		if err := rows.Tries(a.AddTry); err != nil {
+			return err
+		}
+		if err := rows.Builds(a.Add); err != nil {
 			return err
 		}
 		if err := a.Close(); err != nil {
@@ -166,7 +169,7 @@ func (b *BackupReader) Next() (*store.Whole, []store.History, error) {
 	if len(k.Histories) != one.Builds {
 		return nil, nil, fmt.Errorf("%w: %s has %d builds, not %d", ErrBadBackup, one.File, len(k.Histories), one.Builds)
 	}
-	w := &store.Whole{ID: one.ID, Name: k.Name, CreatedAt: one.CreatedAt, Settings: k.Settings, Pantry: k.Pantry, OwnFoods: k.OwnFoods, Suppers: k.Suppers, Courses: k.Courses}
+	w := &store.Whole{ID: one.ID, Name: k.Name, CreatedAt: one.CreatedAt, Settings: k.Settings, Pantry: k.Pantry, OwnFoods: k.OwnFoods, Suppers: k.Suppers, Courses: k.Courses, Tries: k.Tries, Choices: k.Choices}
 	return w, k.Histories, nil
 }
 

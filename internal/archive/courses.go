@@ -6,12 +6,9 @@ import (
 	"fmt"
 	"time"
 
-	"github.com/google/uuid"
-
 	"cuerda/core/course"
 	"cuerda/core/food"
 	"cuerda/core/formula"
-	"cuerda/internal/photo"
 	"cuerda/internal/store"
 )
 
@@ -46,20 +43,6 @@ type readingFile struct {
 	Celsius float64   `json:"celsius"`
 }
 
-type tryFile struct {
-	Build    string          `json:"build,omitempty"`
-	Version  int             `json:"version,omitempty"`
-	Dish     int             `json:"dish"`
-	CookedAt time.Time       `json:"cooked_at"`
-	Document json.RawMessage `json:"document"`
-	Found    json.RawMessage `json:"found"`
-}
-
-type photoFile struct {
-	ID   string `json:"id"`
-	Data []byte `json:"data"` // a JPEG, base64
-}
-
 // AddCourse writes a course, without the token of its instruments.
 func (w *Writer) AddCourse(c *store.KeptCourse) error {
 	w.courses++
@@ -72,12 +55,9 @@ func (w *Writer) AddCourse(c *store.KeptCourse) error {
 		f.Readings = append(f.Readings, readingFile(c.Readings[i]))
 	}
 	for i := range c.Tries {
-		t := &c.Tries[i]
-		f.Tries = append(f.Tries, tryFile{t.Build, t.Version, t.Dish, t.CookedAt, t.Document, t.Found})
+		f.Tries = append(f.Tries, tryOf(&c.Tries[i]))
 	}
-	for i := range c.Photos {
-		f.Photos = append(f.Photos, photoFile{c.Photos[i].ID, c.Photos[i].Data})
-	}
+	f.Photos = photosOf(c.Photos)
 	return w.file(fmt.Sprintf("courses/%05d-%s.json", w.courses, Slug(c.Plan.Name)), f)
 }
 
@@ -87,7 +67,6 @@ func keptCourse(name string, text []byte, foods *food.Catalogue) (*store.KeptCou
 		return nil, &Error{File: name, Code: "bad-json", Err: err}
 	}
 	bad := func(err error) error { return &Error{File: name, Code: "bad-course", Err: err} }
-	isID := func(id string) bool { _, err := uuid.Parse(id); return err == nil && len(id) == 36 }
 	if !isID(f.ID) {
 		return nil, bad(fmt.Errorf("no ID: %q", shorten(f.ID)))
 	}
@@ -126,17 +105,16 @@ func keptCourse(name string, text []byte, foods *food.Catalogue) (*store.KeptCou
 		out.Readings = append(out.Readings, store.CourseReading(r))
 	}
 	for _, t := range f.Tries {
-		if oddTime(t.CookedAt) || t.Dish < 0 || t.Dish >= len(f.Plan.Dishes) {
-			return nil, bad(errors.New("a try that is none"))
+		one, err := t.read(foods)
+		if err != nil || t.Dish < 0 || t.Dish >= len(f.Plan.Dishes) {
+			return nil, bad(fmt.Errorf("a try that is none: %w", err))
 		}
-		out.Tries = append(out.Tries, store.Try{Build: t.Build, Version: t.Version, Dish: t.Dish, CookedAt: t.CookedAt, Document: t.Document, Found: t.Found})
+		one.ID = ""
+		out.Tries = append(out.Tries, *one)
 	}
-	for _, p := range f.Photos {
-		made, err := photo.Kept(p.Data)
-		if err != nil || !isID(p.ID) {
-			return nil, bad(fmt.Errorf("photo: %w", err))
-		}
-		out.Photos = append(out.Photos, store.Photo{ID: p.ID, MediaType: made.MediaType, Width: made.Width, Height: made.Height, Data: made.Data})
+	var err error
+	if out.Photos, err = readPhotos(f.Photos); err != nil {
+		return nil, bad(err)
 	}
 	return out, nil
 }

@@ -137,6 +137,9 @@ func Seed(ctx context.Context, s *store.Store, foods *food.Catalogue) (kitchen s
 	if err != nil {
 		return "", err
 	}
+	if err := keepLogbook(ctx, s, kitchen, kept, foods, time.Now()); err != nil {
+		return "", err
+	}
 	return kitchen, halfWay(ctx, s, kitchen, plan, foods, time.Now())
 }
 

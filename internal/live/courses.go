@@ -12,7 +12,9 @@ import (
 	"time"
 
 	"cuerda/core/course"
+	"cuerda/core/formula"
 	"cuerda/core/kitchen"
+	"cuerda/core/logbook"
 	"cuerda/core/probe"
 	"cuerda/internal/store"
 )
@@ -22,7 +24,9 @@ type Courses struct {
 	Store *store.Store
 	// Kitchen gives a kitchen by its ID.
 	Kitchen func(ctx context.Context, id string) (*kitchen.Kitchen, error)
-	Log     *slog.Logger
+	// Keep keeps a try of a kitchen, which learns of it; the store alone where it is nil.
+	Keep func(ctx context.Context, kitchen string, t *store.Try, d *formula.Document) error
+	Log  *slog.Logger
 	// Now is the world's time; the machine's where it is nil.
 	Now func() time.Time
 
@@ -247,24 +251,18 @@ func (c *Course) keepTry(ctx context.Context, dish int) error {
 	if from := c.plan.Dishes[dish].From; from != nil {
 		t.Build, t.Version = from.Build, from.Version
 	}
+	if c.all.Keep != nil {
+		return c.all.Keep(ctx, c.KitchenID, t, &document)
+	}
 	return c.all.Store.KeepTry(ctx, c.KitchenID, t)
 }
 
-// TryFound is how a try came out: what the cook said, and what instruments did.
-type TryFound struct {
-	course.Findings
-	Squeeze      string   `json:"squeeze,omitempty"`
-	Pieces       int      `json:"pieces,omitempty"`
-	OffAtMinutes *float64 `json:"off_at_minutes,omitempty"`
-	CoreCelsius  *float64 `json:"core_celsius,omitempty"`
-	OvenCelsius  *float64 `json:"oven_celsius,omitempty"`
-}
-
-func (c *Course) findings(dish int) TryFound {
+// findings are how a dish came out: what the cook said, and what instruments did.
+func (c *Course) findings(dish int) logbook.Found {
 	d := &c.state.Dishes[dish]
-	out := TryFound{Findings: *d.Found, Pieces: c.plan.Dishes[dish].Pieces}
+	out := logbook.Found{Hold: d.Found.Hold, Bite: d.Found.Bite, Shaped: d.Found.Shaped, Note: d.Found.Note, Photo: d.Found.Photo, Pieces: c.plan.Dishes[dish].Pieces}
 	if n := len(d.Felt); n > 0 {
-		out.Squeeze = string(d.Felt[n-1].Word)
+		out.Squeeze = d.Felt[n-1].Word
 	}
 	for at, f := range c.heat {
 		step := &d.Steps[at.Step]

@@ -118,6 +118,7 @@ type TakenIn struct {
 	Copied    int `json:"copied"`  // beside a build of the same ID with another history, or one that has gone on
 	Suppers   int `json:"suppers"` // that were not there as they are
 	Courses   int `json:"courses"` // that were not there
+	Tries     int `json:"tries"`   // that were not there
 }
 
 // Taken is what is brought into a kitchen.
@@ -125,6 +126,8 @@ type Taken struct {
 	Histories []History
 	Suppers   []Supper
 	Courses   []KeptCourse
+	Tries     []KeptTry
+	Choices   *Choices
 	// OwnFoods stand beside those that are there; one of the same ID gives way.
 	OwnFoods []food.Own
 	// Replaces says that Pantry and Settings stand in place of those that are there:
@@ -161,6 +164,14 @@ func takeIn(ctx context.Context, tx pgx.Tx, kitchenID string, in Taken) (TakenIn
 	}
 	if err := taking.courses(ctx, in.Courses); err != nil {
 		return out, err
+	}
+	if err := taking.tries(ctx, in.Tries); err != nil {
+		return out, err
+	}
+	if in.Choices != nil && in.Replaces {
+		if err := saveChoices(ctx, tx, kitchenID, in.Choices); err != nil {
+			return out, err
+		}
 	}
 	if err := saveOwnFoods(ctx, tx, kitchenID, in.OwnFoods); err != nil || !in.Replaces {
 		return out, err

@@ -20,13 +20,22 @@ type Whole struct {
 	Pantry    []kitchen.PantryItem
 	OwnFoods  []food.Own
 	Suppers   []Supper
-	// Courses are those of a backup that is read; one that is made gets them one by one.
+	Choices   Choices
+	// Courses and Tries are those of a backup that is read; one that is made gets them one by one.
 	Courses []KeptCourse
+	Tries   []KeptTry
 }
 
-// Kitchens gives every kitchen to each, the oldest first, with functions that give its
-// builds and its courses; all as they are at one moment, however long it takes.
-func (s *Store) Kitchens(ctx context.Context, each func(w *Whole, builds func(func(*History) error) error, courses func(func(*KeptCourse) error) error) error) error {
+// Rows gives what a kitchen has many of, one by one.
+type Rows struct {
+	Builds  func(func(*History) error) error
+	Courses func(func(*KeptCourse) error) error
+	Tries   func(func(*KeptTry) error) error
+}
+
+// Kitchens gives every kitchen to each, the oldest first, with its rows; all as they are at one
+// moment, however long it takes.
+func (s *Store) Kitchens(ctx context.Context, each func(w *Whole, rows Rows) error) error {
 	return pgx.BeginTxFunc(ctx, s.pool, pgx.TxOptions{IsoLevel: pgx.RepeatableRead, AccessMode: pgx.ReadOnly}, func(tx pgx.Tx) error {
 		rows, err := tx.Query(ctx, `select id::text, name, created_at from kitchen order by created_at, id`)
 		if err != nil {
@@ -54,8 +63,14 @@ func (s *Store) Kitchens(ctx context.Context, each func(w *Whole, builds func(fu
 			if w.Suppers, err = suppersOf(ctx, tx, w.ID); err != nil {
 				return err
 			}
-			if err := each(w, func(build func(*History) error) error { return histories(ctx, tx, w.ID, build) },
-				func(course func(*KeptCourse) error) error { return keptCourses(ctx, tx, w.ID, course) }); err != nil {
+			if _, w.Choices, err = learnedOf(ctx, tx, w.ID); err != nil {
+				return err
+			}
+			if err := each(w, Rows{
+				Builds:  func(build func(*History) error) error { return histories(ctx, tx, w.ID, build) },
+				Courses: func(course func(*KeptCourse) error) error { return keptCourses(ctx, tx, w.ID, course) },
+				Tries:   func(try func(*KeptTry) error) error { return keptTries(ctx, tx, w.ID, try) },
+			}); err != nil {
 				return err
 			}
 		}
@@ -88,7 +103,7 @@ func (s *Store) RestoreKitchens(ctx context.Context, next func() (*Whole, []Hist
 			if _, err := tx.Exec(ctx, `insert into kitchen (id, name, created_at) values ($1, $2, $3)`, w.ID, w.Name, w.CreatedAt); err != nil {
 				return err
 			}
-			if _, err := takeIn(ctx, tx, w.ID, Taken{Histories: builds, Suppers: w.Suppers, Courses: w.Courses, OwnFoods: w.OwnFoods, Replaces: true, Pantry: w.Pantry, Settings: w.Settings}); err != nil {
+			if _, err := takeIn(ctx, tx, w.ID, Taken{Histories: builds, Suppers: w.Suppers, Courses: w.Courses, Tries: w.Tries, Choices: &w.Choices, OwnFoods: w.OwnFoods, Replaces: true, Pantry: w.Pantry, Settings: w.Settings}); err != nil {
 				return err
 			}
 		}

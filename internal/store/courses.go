@@ -198,48 +198,6 @@ func (s *Store) RestoreCourse(ctx context.Context, kitchen, id string) error {
 	return s.setDeleted(ctx, kitchen, id, `update course set deleted_at = null where kitchen_id = $1 and id = $2`)
 }
 
-// Try is a build as it was made, and how it came out.
-type Try struct {
-	ID       string
-	Build    string // of the kitchen, "" where it is of none
-	Version  int
-	Course   string
-	Dish     int
-	CookedAt time.Time
-	Document []byte
-	Found    []byte
-}
-
-// KeepTry keeps what a course taught of a dish, in place of what it taught before.
-func (s *Store) KeepTry(ctx context.Context, kitchen string, t *Try) error {
-	var build, course *string
-	if t.Build != "" {
-		build = &t.Build
-	}
-	if t.Course != "" {
-		course = &t.Course
-	}
-	var version *int
-	if t.Version > 0 {
-		version = &t.Version
-	}
-	err := s.pool.QueryRow(ctx, `insert into try (kitchen_id, build_id, version, course_id, dish, cooked_at, document, found)
-		values ($1, (select id from build where id = $2::uuid and kitchen_id = $1), $3, $4::uuid, $5, $6, $7, $8)
-		on conflict (course_id, dish) do update set found = excluded.found, document = excluded.document, cooked_at = excluded.cooked_at, deleted_at = null
-		returning id::text`, kitchen, build, version, course, t.Dish, t.CookedAt, t.Document, t.Found).Scan(&t.ID)
-	return tidy(err)
-}
-
-// Tries gives those of a kitchen, the last first.
-func (s *Store) Tries(ctx context.Context, kitchen string, limit int) ([]Try, error) {
-	rows, err := s.pool.Query(ctx, `select id::text, coalesce(build_id::text, ''), coalesce(version, 0), coalesce(course_id::text, ''), dish, cooked_at, document, found
-		from try where kitchen_id = $1 and deleted_at is null order by cooked_at desc, id limit $2`, kitchen, limit)
-	if err != nil {
-		return nil, tidy(err)
-	}
-	return pgx.CollectRows(rows, tryRow)
-}
-
 // Photo is a picture, without anything about where and by whom it was taken.
 type Photo struct {
 	ID            string

@@ -8,8 +8,6 @@ import (
 	"time"
 
 	"github.com/jackc/pgx/v5"
-
-	"cuerda/core/course"
 )
 
 // KeptCourse is all of a course: what was planned, done, measured and learned.
@@ -78,29 +76,14 @@ func (c *KeptCourse) fill(ctx context.Context, tx pgx.Tx) error {
 	if c.Readings, err = pgx.CollectRows(rows, readingRow); err != nil {
 		return err
 	}
-	if rows, err = tx.Query(ctx, `select id::text, coalesce(build_id::text, ''), coalesce(version, 0), course_id::text, dish, cooked_at, document, found
-		from try where course_id = $1 and deleted_at is null order by dish`, c.ID); err != nil {
+	if rows, err = tx.Query(ctx, `select `+tryColumns+` from try t where course_id = $1 and deleted_at is null order by dish`, c.ID); err != nil {
 		return err
 	}
 	if c.Tries, err = pgx.CollectRows(rows, tryRow); err != nil {
 		return err
 	}
-	for i := range c.Tries {
-		var found course.Findings
-		if err := json.Unmarshal(c.Tries[i].Found, &found); err != nil || found.Photo == "" {
-			continue
-		}
-		p := Photo{ID: found.Photo}
-		err := tx.QueryRow(ctx, `select media_type, width, height, data from photo where kitchen_id = $1 and id::text = $2`, c.KitchenID, p.ID).Scan(&p.MediaType, &p.Width, &p.Height, &p.Data)
-		if errors.Is(err, pgx.ErrNoRows) {
-			continue
-		}
-		if err != nil {
-			return err
-		}
-		c.Photos = append(c.Photos, p)
-	}
-	return nil
+	c.Photos, err = photosOf(ctx, tx, c.KitchenID, c.Tries)
+	return err
 }
 
 func eventRow(row pgx.CollectableRow) (e CourseEvent, err error) {
@@ -116,12 +99,6 @@ func readingRow(row pgx.CollectableRow) (r CourseReading, err error) {
 	err = row.Scan(&r.Source, &r.Place, &r.Dish, &r.At, &r.Celsius)
 	r.At = r.At.UTC()
 	return r, err
-}
-
-func tryRow(row pgx.CollectableRow) (t Try, err error) {
-	err = row.Scan(&t.ID, &t.Build, &t.Version, &t.Course, &t.Dish, &t.CookedAt, &t.Document, &t.Found)
-	t.CookedAt = t.CookedAt.UTC()
-	return t, err
 }
 
 // courses takes courses in that are not there yet; of one that is, what it has more. Instruments
@@ -170,22 +147,13 @@ func (t *taking) courseRows(ctx context.Context, c *KeptCourse) error {
 	if _, err := addReadings(ctx, t.tx, map[string][]CourseReading{c.ID: c.Readings}); err != nil {
 		return err
 	}
-	for i := range c.Photos {
-		p := &c.Photos[i]
-		if _, err := t.tx.Exec(ctx, `insert into photo (id, kitchen_id, media_type, width, height, data) values ($1, $2, $3, $4, $5, $6) on conflict (id) do nothing`,
-			p.ID, t.kitchen, p.MediaType, p.Width, p.Height, p.Data); err != nil {
-			return err
-		}
+	if err := t.photos(ctx, c.Photos); err != nil {
+		return err
 	}
 	for i := range c.Tries {
-		one := &c.Tries[i]
-		build := t.ids[one.Build]
-		if build == "" {
-			build = one.Build
-		}
-		if _, err := t.tx.Exec(ctx, `insert into try (kitchen_id, build_id, version, course_id, dish, cooked_at, document, found)
-			values ($1, (select id from build where id::text = $2 and kitchen_id = $1), nullif($3, 0), $4, $5, $6, $7, $8) on conflict (course_id, dish) do nothing`,
-			t.kitchen, build, one.Version, c.ID, one.Dish, one.CookedAt, one.Document, one.Found); err != nil {
+		one := c.Tries[i]
+		one.Course = c.ID
+		if err := t.try(ctx, &one); err != nil {
 			return err
 		}
 	}

@@ -504,6 +504,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/learned": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What the tries of this kitchen taught, and how far chances could be relied on */
+        get: operations["getLearned"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/learned/choose": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Leave out, use or forget what was learned */
+        post: operations["chooseLearned"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/mend": {
         parameters: {
             query?: never;
@@ -635,6 +669,23 @@ export interface paths {
         put?: never;
         /** A first try at a part, in the amount the build wants */
         post: operations["startPart"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/patties": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Which test patties to fry next, and what those fried tell */
+        post: operations["planPatties"];
         delete?: never;
         options?: never;
         head?: never;
@@ -969,6 +1020,128 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/tries": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Tries, the last first, by words, foods, outcome or build */
+        get: operations["listTries"];
+        put?: never;
+        /** Write a try down; the kitchen learns of it */
+        post: operations["writeTry"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/tries/export": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The logbook as values, a diary or tries that can be read back */
+        get: operations["exportTries"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/tries/import": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Take in tries of a file */
+        post: operations["importTries"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/tries/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A try: what was said, what was found, and why it broke */
+        get: operations["getTry"];
+        /** Keep a changed try */
+        put: operations["saveTry"];
+        post?: never;
+        /** Put a try away */
+        delete: operations["deleteTry"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/tries/{id}/compare": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Two tries side by side: what differed, and what that did */
+        get: operations["compareTries"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/tries/{id}/next": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The one change that gains most, and others */
+        get: operations["nextTry"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/tries/{id}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Bring a deleted try back */
+        post: operations["restoreTry"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/vocabulary": {
         parameters: {
             query?: never;
@@ -995,6 +1168,13 @@ export interface components {
             /** Format: double */
             grams: number;
             measure?: components["schemas"]["Measure"];
+        };
+        Alternative: {
+            /** Format: double */
+            grams?: number;
+            /** Format: double */
+            rest_minutes?: number;
+            with?: string;
         };
         Answer: {
             /** Format: int64 */
@@ -1085,6 +1265,16 @@ export interface components {
             /** @description the name of the new build */
             name: string;
         };
+        Broke: {
+            /** Format: int64 */
+            cutting?: number;
+            /** Format: int64 */
+            lifting?: number;
+            /** Format: int64 */
+            shaping?: number;
+            /** Format: int64 */
+            turning?: number;
+        };
         Build: {
             document: components["schemas"]["Document"];
             from?: components["schemas"]["Origin"];
@@ -1138,6 +1328,14 @@ export interface components {
             /** Format: double */
             mm: number;
             prep?: components["schemas"]["Preparation"][];
+        };
+        ComparedTries: {
+            a: components["schemas"]["TryEntry"];
+            after: components["schemas"]["Effect"];
+            b: components["schemas"]["TryEntry"];
+            before: components["schemas"]["Effect"];
+            changes: components["schemas"]["Change"][];
+            settings: components["schemas"]["Setting"][];
         };
         Comparison: {
             after: components["schemas"]["Effect"];
@@ -1591,6 +1789,16 @@ export interface components {
             /** @enum {string} */
             word: "crumbles" | "short" | "firm" | "tacky" | "slack" | "slumps" | "no-paste";
         };
+        Estimate: {
+            /** Format: double */
+            high: number;
+            /** Format: double */
+            low: number;
+            /** Format: double */
+            mean: number;
+            /** Format: double */
+            sd: number;
+        };
         Event: {
             /**
              * Format: date-time
@@ -1757,10 +1965,61 @@ export interface components {
             usual_grams: number;
             words?: string[];
         };
+        Found: {
+            /** Format: double */
+            after_g?: number;
+            /** Format: double */
+            before_g?: number;
+            /** @enum {string} */
+            bite?: "dry" | "right" | "wet";
+            broke?: components["schemas"]["Broke"];
+            /** @enum {string} */
+            browning?: "pale" | "golden" | "brown" | "dark";
+            /** Format: double */
+            core_celsius?: number;
+            /** Format: double */
+            fridge_celsius?: number;
+            /** @enum {string} */
+            hold?: "held" | "some-broke" | "fell-apart";
+            likings?: components["schemas"]["Liking"][];
+            note?: string;
+            /** Format: double */
+            off_at_minutes?: number;
+            /** Format: double */
+            oven_celsius?: number;
+            photo?: string;
+            photos?: string[];
+            /** Format: int64 */
+            pieces?: number;
+            /** Format: double */
+            room_celsius?: number;
+            /** @enum {string} */
+            shaped?: "easy" | "sticky" | "crumbly";
+            /** @enum {string} */
+            squeeze?: "crumbles" | "short" | "firm" | "tacky" | "slack" | "slumps";
+            /** @enum {string} */
+            squeeze_fresh?: "crumbles" | "short" | "firm" | "tacky" | "slack" | "slumps";
+            /** Format: int64 */
+            texture?: number;
+            /** Format: double */
+            turned_at_minutes?: number;
+        };
         Frame: {
             celsius: number[];
             /** Format: double */
             minutes: number;
+        };
+        FriedPatties: {
+            fried: components["schemas"]["FriedPatty"][];
+            question: components["schemas"]["OpenQuestion"];
+        };
+        FriedPatty: {
+            /** @enum {string} */
+            grade?: "fell-apart" | "cracked" | "held" | "firm";
+            /** Format: int64 */
+            option: number;
+            /** @enum {string} */
+            word?: "crumbles" | "short" | "firm" | "tacky" | "slack" | "slumps";
         };
         FromDry: {
             /** Format: double */
@@ -1788,7 +2047,7 @@ export interface components {
             /** Format: double */
             points: number;
             /** @enum {string} */
-            topic: "shape" | "glue" | "sets" | "wet" | "dry" | "chill" | "egg" | "meat" | "starch" | "gel" | "fat" | "leaf" | "heat" | "size" | "kin";
+            topic: "shape" | "glue" | "sets" | "wet" | "dry" | "chill" | "egg" | "meat" | "starch" | "gel" | "fat" | "leaf" | "heat" | "size" | "kin" | "own";
         };
         Hand: {
             /** Format: double */
@@ -1799,6 +2058,10 @@ export interface components {
         Health: {
             /** @enum {string} */
             status: "ok";
+        };
+        Imported: {
+            /** Format: int64 */
+            tries: number;
         };
         InOven: {
             /** Format: double */
@@ -1905,6 +2168,45 @@ export interface components {
             /** Format: int64 */
             version: number;
         };
+        KeptTry: {
+            bite?: string;
+            build?: string;
+            causes: components["schemas"]["TryCause"][];
+            changes: components["schemas"]["Change"][];
+            /** Format: date-time */
+            cooked_at: string;
+            course?: string;
+            document: components["schemas"]["Document"];
+            found: components["schemas"]["Found"];
+            grades?: string[];
+            /** Format: int64 */
+            held: number;
+            /** Format: uuid */
+            id: string;
+            /** @enum {string} */
+            kind: "try" | "patties";
+            left_out?: boolean;
+            name: string;
+            note?: string;
+            now: components["schemas"]["Said"];
+            /** Format: int64 */
+            of: number;
+            /** @enum {string} */
+            outcome: "held" | "some-broke" | "fell-apart" | "unsaid";
+            patties?: components["schemas"]["FriedPatties"];
+            photo?: string;
+            planned: boolean;
+            /** Format: int64 */
+            revision: number;
+            said?: components["schemas"]["Said"];
+            /** Format: double */
+            said_chance?: number;
+            settings: components["schemas"]["Setting"][];
+            /** @enum {string} */
+            squeeze?: "crumbles" | "short" | "firm" | "tacky" | "slack" | "slumps" | "no-paste";
+            /** Format: int64 */
+            version?: number;
+        };
         Kind: {
             /** @enum {string} */
             kind: "patty" | "ball" | "loaf" | "cylinder" | "shell" | "stuffing" | "fritter" | "layered";
@@ -1918,6 +2220,38 @@ export interface components {
             default: number;
             field: string;
             needed: boolean;
+        };
+        KitchenLearned: {
+            alone: components["schemas"]["LogbookTrust"];
+            figures: components["schemas"]["LearnedFigure"][];
+            /** Format: int64 */
+            mixes: number;
+            off: boolean;
+            own_mixes: boolean;
+            /** Format: int64 */
+            tries: number;
+            trust: components["schemas"]["LogbookTrust"];
+        };
+        LearnedChoice: {
+            figure?: string;
+            forget?: boolean;
+            off?: boolean;
+            used?: boolean;
+        };
+        LearnedFigure: {
+            food?: string;
+            name: string;
+            posterior: components["schemas"]["Estimate"];
+            prior: components["schemas"]["Estimate"];
+            tries: string[];
+            /** @enum {string} */
+            unit: "K" | "x" | "m" | "points";
+            used: boolean;
+        };
+        Liking: {
+            eater: string;
+            /** Format: int64 */
+            liking: number;
         };
         Limits: {
             /** Format: double */
@@ -1996,6 +2330,14 @@ export interface components {
             /** Format: double */
             width_mm: number;
         };
+        LogbookTrust: {
+            bins: components["schemas"]["TrustBin"][];
+            /** Format: double */
+            brier: number;
+            too_few: boolean;
+            /** Format: int64 */
+            tries: number;
+        };
         Measure: {
             /** Format: double */
             amount: number;
@@ -2045,6 +2387,11 @@ export interface components {
             /** Format: date-time */
             table?: string;
         };
+        NextTry: {
+            /** Format: double */
+            chance: number;
+            ways: components["schemas"]["Way"][];
+        };
         Note: {
             code: string;
             food?: string;
@@ -2067,6 +2414,11 @@ export interface components {
             /** Format: date-time */
             done?: string;
             turned?: string[];
+        };
+        OpenQuestion: {
+            amounts?: number[];
+            choices?: components["schemas"]["Alternative"][];
+            food?: string;
         };
         Origin: {
             /** Format: uuid */
@@ -2167,6 +2519,49 @@ export interface components {
             status: "clear" | "label" | "out";
             /** @enum {string} */
             word: "crumbles" | "short" | "firm" | "tacky" | "slack" | "slumps" | "no-paste";
+        };
+        PattiesAnswer: {
+            /** Format: double */
+            amount_g: number;
+            /** Format: double */
+            amount_sd_g: number;
+            /** Format: double */
+            base_g: number;
+            /** Format: int64 */
+            best: number;
+            /** Format: double */
+            gain_bit: number;
+            next: number[];
+            /** Format: double */
+            none: number;
+            options: components["schemas"]["PattyOption"][];
+            ordered: boolean;
+            settled: boolean;
+            sure: boolean;
+        };
+        PattiesAsked: {
+            document: unknown;
+            fried?: components["schemas"]["FriedPatty"][];
+            /** Format: int64 */
+            next?: number;
+            question: components["schemas"]["OpenQuestion"];
+        };
+        PattyOption: {
+            /** Format: double */
+            add_g: number;
+            /** Format: double */
+            amount_g: number;
+            /** Format: double */
+            answer: number;
+            /** Format: double */
+            base_g: number;
+            /** Format: double */
+            chance: number;
+            food?: string;
+            /** Format: double */
+            holds: number;
+            /** Format: double */
+            rest_minutes?: number;
         };
         Person: {
             avoid?: ("celery" | "crustaceans" | "egg" | "fish" | "gluten" | "lupin" | "milk" | "molluscs" | "mustard" | "peanut" | "sesame" | "soy" | "sulphites" | "tree-nut")[];
@@ -2605,6 +3000,35 @@ export interface components {
             /** Format: double */
             water_g: number;
         };
+        Said: {
+            /** Format: double */
+            chance: number;
+            /** Format: double */
+            chance_cooked: number;
+            /** Format: double */
+            chance_high: number;
+            /** Format: double */
+            chance_low: number;
+            /** Format: double */
+            chance_raw: number;
+            /** Format: double */
+            cooked_ratio: number;
+            dryness: string;
+            /** Format: double */
+            loss_pct: number;
+            /** Format: double */
+            off_at_minutes: number | null;
+            /** Format: int64 */
+            pieces: number;
+            /** Format: double */
+            q: number | null;
+            /** Format: double */
+            raw_ratio: number;
+            /** Format: double */
+            turn_at_minutes: number | null;
+            /** @enum {string} */
+            word: "crumbles" | "short" | "firm" | "tacky" | "slack" | "slumps" | "no-paste";
+        };
         Scaling: {
             /** Format: int64 */
             batches: number;
@@ -3034,6 +3458,8 @@ export interface components {
             same: number;
             /** Format: int64 */
             suppers: number;
+            /** Format: int64 */
+            tries: number;
         };
         TakenReadings: {
             /** Format: int64 */
@@ -3091,6 +3517,80 @@ export interface components {
             /** Format: double */
             speed: number;
             weighing?: components["schemas"]["Weighing"];
+        };
+        TrustBin: {
+            /** Format: double */
+            happened: number;
+            /** Format: double */
+            high: number;
+            /** Format: double */
+            low: number;
+            /** Format: int64 */
+            pieces: number;
+            /** Format: double */
+            said: number;
+            /** Format: int64 */
+            tries: number;
+        };
+        TryCause: {
+            /** Format: double */
+            chance: number;
+            change?: components["schemas"]["Change"];
+            /** @enum {string} */
+            code: "amount" | "left-out" | "added" | "prepared" | "setting" | "wetter" | "drier" | "rough" | "turned-too-soon" | "oven-cool" | "taken-off-early" | "weak-plan" | "luck";
+            /** Format: double */
+            now: number;
+            setting?: components["schemas"]["Setting"];
+            /** Format: double */
+            was: number;
+        };
+        TryDraft: {
+            build?: string;
+            /** Format: date-time */
+            cooked_at?: string;
+            document?: components["schemas"]["Document"];
+            found: components["schemas"]["Found"];
+            left_out?: boolean;
+            patties?: components["schemas"]["FriedPatties"];
+            /** Format: int64 */
+            version?: number;
+        };
+        TryEntry: {
+            bite?: string;
+            build?: string;
+            /** Format: date-time */
+            cooked_at: string;
+            course?: string;
+            grades?: string[];
+            /** Format: int64 */
+            held: number;
+            /** Format: uuid */
+            id: string;
+            /** @enum {string} */
+            kind: "try" | "patties";
+            left_out?: boolean;
+            name: string;
+            note?: string;
+            /** Format: int64 */
+            of: number;
+            /** @enum {string} */
+            outcome: "held" | "some-broke" | "fell-apart" | "unsaid";
+            photo?: string;
+            /** Format: double */
+            said_chance?: number;
+            /** @enum {string} */
+            squeeze?: "crumbles" | "short" | "firm" | "tacky" | "slack" | "slumps" | "no-paste";
+            /** Format: int64 */
+            version?: number;
+        };
+        TryList: {
+            /** Format: int64 */
+            all: number;
+            /** Format: int64 */
+            held: number;
+            /** Format: date-time */
+            since?: string;
+            tries: components["schemas"]["TryEntry"][];
         };
         Units: {
             /** @enum {string} */
@@ -5210,6 +5710,77 @@ export interface operations {
             };
         };
     };
+    getLearned: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KitchenLearned"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    chooseLearned: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LearnedChoice"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KitchenLearned"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     mend: {
         parameters: {
             query: {
@@ -5624,6 +6195,48 @@ export interface operations {
                 };
                 content: {
                     "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    planPatties: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PattiesAsked"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PattiesAnswer"];
                 };
             };
             /** @description Unprocessable Entity */
@@ -6844,6 +7457,543 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["KeptSupper"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    listTries: {
+        parameters: {
+            query?: {
+                text?: string;
+                outcome?: "held" | "broke" | "unsaid" | "";
+                kind?: "try" | "patties" | "";
+                build?: string;
+                before?: string;
+                limit?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TryList"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    writeTry: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TryDraft"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    ETag?: string;
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptTry"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    exportTries: {
+        parameters: {
+            query?: {
+                format?: "csv" | "markdown" | "json";
+                language?: "en" | "es";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    "Content-Disposition"?: string;
+                    "Content-Type"?: string;
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    importTries: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "*/*"?: never;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Imported"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getTry: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description the build */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    ETag?: string;
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptTry"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    saveTry: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the ETag of the version that the change was made on */
+                "If-Match"?: string;
+            };
+            path: {
+                /** @description the build */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TryDraft"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    ETag?: string;
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptTry"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Precondition Failed */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Precondition Required */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    deleteTry: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description the build */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    compareTries: {
+        parameters: {
+            query: {
+                with: string;
+            };
+            header?: never;
+            path: {
+                /** @description the build */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ComparedTries"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    nextTry: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description the build */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NextTry"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    restoreTry: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description the build */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    ETag?: string;
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptTry"];
                 };
             };
             /** @description Not Found */

@@ -1,0 +1,308 @@
+package api
+
+import (
+	"context"
+	"encoding/json"
+	"net/http"
+	"slices"
+	"time"
+
+	"github.com/danielgtaylor/huma/v2"
+	"github.com/google/uuid"
+
+	"cuerda/core/advice"
+	"cuerda/core/formula"
+	"cuerda/core/learn"
+	"cuerda/core/patties"
+	"cuerda/internal/answer"
+	"cuerda/internal/lessons"
+	"cuerda/internal/problem"
+	"cuerda/internal/store"
+)
+
+// KitchenLearned is what the tries of a kitchen taught.
+type KitchenLearned struct {
+	Tries   int                    `json:"tries"`
+	Mixes   int                    `json:"mixes"`
+	Figures []answer.LearnedFigure `json:"figures"`
+	// Off says that predictions do without all of it; OwnMixes that they go by what became of its mixes.
+	Off      bool         `json:"off"`
+	OwnMixes bool         `json:"own_mixes"`
+	Trust    logbookTrust `json:"trust"`
+	Alone    logbookTrust `json:"alone"`
+}
+
+// logbookTrust answers logbook.Trust.
+type logbookTrust struct {
+	Bins   []TrustBin `json:"bins"`
+	Brier  float64    `json:"brier" digits:"3"`
+	Tries  int        `json:"tries"`
+	TooFew bool       `json:"too_few"`
+}
+
+// TrustBin answers logbook.Bin.
+type TrustBin struct {
+	Said     float64 `json:"said" digits:"3"`
+	Happened float64 `json:"happened" digits:"3"`
+	Low      float64 `json:"low" digits:"3"`
+	High     float64 `json:"high" digits:"3"`
+	Tries    int     `json:"tries"`
+	Pieces   int     `json:"pieces"`
+}
+
+// LearnedChoice says what to do with what was learned.
+type LearnedChoice struct {
+	Off *bool `json:"off,omitempty"`
+	// Figure is the one that Used or Forget is about; own_mixes for what became of the kitchen's mixes.
+	Figure string `json:"figure,omitempty" maxLength:"120"`
+	Used   *bool  `json:"used,omitempty"`
+	// Forget has the figure learned anew from now on; false takes that back.
+	Forget *bool `json:"forget,omitempty"`
+}
+
+type choiceInput struct {
+	Body LearnedChoice
+}
+
+func (s *Server) registerLearned(api huma.API) {
+	huma.Register(api, op(http.MethodGet, "/learned", "getLearned", "What the tries of this kitchen taught, and how far chances could be relied on"), func(ctx context.Context, _ *struct{}) (*body[KitchenLearned], error) {
+		return s.learned(ctx)
+	})
+	huma.Register(api, op(http.MethodPost, "/learned/choose", "chooseLearned", "Leave out, use or forget what was learned", 422), s.chooseLearned)
+	ask := op(http.MethodPost, "/patties", "planPatties", "Which test patties to fry next, and what those fried tell", 422)
+	huma.Register(api, ask, s.askPatties)
+}
+
+// teacher is made with the first use.
+func (s *Server) teacher() *lessons.Teacher {
+	s.teaching.Do(func() { s.lessons = &lessons.Teacher{Store: s.Store, Foods: s.Foods} })
+	return s.lessons
+}
+
+// learn has the kitchen of a request learn anew.
+func (s *Server) learn(ctx context.Context) (*learn.Learned, error) {
+	l, err := s.teacher().Learn(ctx, kitchenID(ctx))
+	s.cache.forget(kitchenID(ctx))
+	return l, err
+}
+
+func (s *Server) relearn(ctx context.Context) error {
+	if _, err := s.learn(ctx); err != nil {
+		return s.problemOf(ctx, err)
+	}
+	return nil
+}
+
+// keepLive keeps a try of a course; its kitchen learns of it meanwhile.
+func (s *Server) keepLive(ctx context.Context, kitchen string, t *store.Try, d *formula.Document) error {
+	k, err := s.kitchenOf(ctx, kitchen)
+	if err == nil {
+		if said, err := json.Marshal(lessons.Say(d, k)); err == nil {
+			t.Said = said
+		}
+	}
+	if err := s.Store.KeepTry(ctx, kitchen, t); err != nil {
+		return err
+	}
+	go func() {
+		if _, err := s.teacher().Learn(s.life, kitchen); err != nil && s.life.Err() == nil {
+			s.Log.Warn("a kitchen did not learn", "error", err)
+		}
+		s.cache.forget(kitchen)
+	}()
+	return nil
+}
+
+func (s *Server) learned(ctx context.Context) (*body[KitchenLearned], error) {
+	id := kitchenID(ctx)
+	l, choices, err := s.Store.Learned(ctx, id)
+	if err == nil && l == nil {
+		l, err = s.learn(ctx)
+	}
+	if err != nil {
+		return nil, s.problemOf(ctx, err)
+	}
+	base, err := s.teacher().Base(ctx, id)
+	if err != nil {
+		return nil, s.problemOf(ctx, err)
+	}
+	all, err := s.Store.SeekTries(ctx, id, store.Seek{Kind: store.TryCooked, Limit: 1000})
+	if err != nil {
+		return nil, s.problemOf(ctx, err)
+	}
+	said, alone := lessons.Trust(all, base)
+	out := KitchenLearned{
+		Tries: l.Tries, Mixes: l.Mixes, Figures: []answer.LearnedFigure{}, Off: choices.Off, OwnMixes: !slices.Contains(choices.LeftOut, learn.OwnMixes),
+		Trust: answer.Of[logbookTrust](said), Alone: answer.Of[logbookTrust](alone),
+	}
+	for i := range l.Figures {
+		if f := &l.Figures[i]; len(f.Tries) > 0 {
+			out.Figures = append(out.Figures, answer.FigureOf(f))
+		}
+	}
+	// What moved most, in its own spread, is told first.
+	moved := func(f answer.LearnedFigure) float64 {
+		d := (f.Posterior.Mean - f.Prior.Mean) / f.Prior.SD
+		return d*d + 1 - f.Posterior.SD/f.Prior.SD
+	}
+	slices.SortStableFunc(out.Figures, func(a, b answer.LearnedFigure) int {
+		if moved(a) > moved(b) {
+			return -1
+		}
+		return 1
+	})
+	return &body[KitchenLearned]{out}, nil
+}
+
+func (s *Server) chooseLearned(ctx context.Context, in *choiceInput) (*body[KitchenLearned], error) {
+	_, choices, err := s.Store.Learned(ctx, kitchenID(ctx))
+	if err != nil {
+		return nil, s.problemOf(ctx, err)
+	}
+	c := in.Body
+	if c.Off != nil {
+		choices.Off = *c.Off
+	}
+	if (c.Used != nil || c.Forget != nil) && c.Figure == "" {
+		return nil, problem.New(http.StatusUnprocessableEntity, problem.BadRequest, "Say which figure.")
+	}
+	if c.Used != nil {
+		choices.LeftOut = slices.DeleteFunc(choices.LeftOut, func(id string) bool { return id == c.Figure })
+		if !*c.Used && len(choices.LeftOut) < 500 {
+			choices.LeftOut = append(choices.LeftOut, c.Figure)
+		}
+	}
+	if c.Forget != nil {
+		if choices.Forgotten == nil {
+			choices.Forgotten = map[string]time.Time{}
+		}
+		delete(choices.Forgotten, c.Figure)
+		if *c.Forget && len(choices.Forgotten) < 500 {
+			choices.Forgotten[c.Figure] = time.Now().UTC()
+		}
+	}
+	if err := s.Store.SaveChoices(ctx, kitchenID(ctx), &choices); err != nil {
+		return nil, s.problemOf(ctx, err)
+	}
+	if err := s.relearn(ctx); err != nil {
+		return nil, err
+	}
+	return s.learned(ctx)
+}
+
+// NextTry are changes of one thing.
+type NextTry struct {
+	Chance float64      `json:"chance"`
+	Ways   []answer.Way `json:"ways"`
+}
+
+func (s *Server) nextTry(ctx context.Context, in *IDInput) (*body[NextTry], error) {
+	t, err := s.Store.FindTry(ctx, kitchenID(ctx), in.ID)
+	if err != nil {
+		return nil, s.problemOf(ctx, err)
+	}
+	k, err := s.kitchen(ctx)
+	if err != nil {
+		return nil, err
+	}
+	var d formula.Document
+	if err := json.Unmarshal(t.Document, &d); err != nil {
+		return nil, s.problemOf(ctx, err)
+	}
+	done := usable(k, &d)
+	out := NextTry{Chance: formula.Predict(done, k).Chance, Ways: []answer.Way{}}
+	for _, w := range advice.ChangeOne(k, done) {
+		out.Ways = append(out.Ways, answer.Of[answer.Way](w))
+	}
+	return &body[NextTry]{out}, nil
+}
+
+// triedAs is the ID of a try of a file: the same each time it is read.
+func triedAs(kitchen string, t *learn.Try, document []byte) string {
+	if _, err := uuid.Parse(t.ID); err == nil && len(t.ID) == 36 {
+		return t.ID
+	}
+	found, _ := json.Marshal(t.Found) // what was read can be written
+	return uuid.NewSHA1(uuid.NameSpaceOID, append([]byte(kitchen+" "+t.ID+" "+t.At.UTC().Format(time.RFC3339)+" "), append(document, found...)...)).String()
+}
+
+// PattiesAsked is a question about a build, and what was fried of it so far.
+type PattiesAsked struct {
+	Document json.RawMessage      `json:"document"`
+	Question patties.OpenQuestion `json:"question"`
+	Fried    []patties.FriedPatty `json:"fried,omitempty" maxItems:"60"`
+	// Next is how many to fry at once.
+	Next int `json:"next,omitempty" minimum:"0" maximum:"3"`
+}
+
+type pattiesInput struct {
+	Body PattiesAsked
+}
+
+// PattiesAnswer is what is known, and what to fry next.
+type PattiesAnswer struct {
+	Options []PattyOption `json:"options"`
+	// Best is the option to take; -1 where none is enough.
+	Best     int     `json:"best"`
+	None     float64 `json:"none" digits:"2"`
+	Ordered  bool    `json:"ordered"`
+	AmountG  float64 `json:"amount_g" digits:"1"`
+	AmountSD float64 `json:"amount_sd_g" digits:"1"`
+	Sure     bool    `json:"sure"`
+	Settled  bool    `json:"settled"`
+	Next     []int   `json:"next"`
+	Gain     float64 `json:"gain_bit" digits:"2"`
+	// BaseG is the base mix that the next ones take, g.
+	BaseG float64 `json:"base_g" digits:"0"`
+}
+
+// PattyOption is one way, how likely it is the answer, and how a patty of it is weighed.
+type PattyOption struct {
+	AmountG     float64  `json:"amount_g"`
+	Answer      float64  `json:"answer" digits:"2"`
+	Chance      float64  `json:"chance" digits:"2"`
+	Holds       float64  `json:"holds" digits:"2"`
+	BaseG       float64  `json:"base_g" digits:"1"`
+	Food        string   `json:"food,omitempty"`
+	AddG        float64  `json:"add_g" digits:"1"`
+	RestMinutes *float64 `json:"rest_minutes,omitempty"`
+}
+
+func (s *Server) askPatties(ctx context.Context, in *pattiesInput) (*body[PattiesAnswer], error) {
+	k, d, err := s.kitchenAndDocument(ctx, in.Body.Document)
+	if err != nil {
+		return nil, err
+	}
+	open := &in.Body.Question
+	options, err := open.Options(d)
+	if err == nil {
+		for i := range options {
+			for _, l := range options[i].Document.Lines {
+				if k.Foods.Find(l.Food) == nil {
+					err = patties.ErrBadQuestion
+				}
+			}
+		}
+	}
+	if err != nil {
+		return nil, problem.New(http.StatusUnprocessableEntity, "bad-question", "This cannot be asked of the build: "+err.Error()+".")
+	}
+	q, err := patties.Ask(k, open.Ordered(), options...)
+	if err != nil {
+		return nil, problem.New(http.StatusUnprocessableEntity, "bad-question", err.Error())
+	}
+	weighed, err := open.Weigh(d, k)
+	if err != nil {
+		return nil, problem.New(http.StatusUnprocessableEntity, "bad-question", err.Error())
+	}
+	a := q.Decide(in.Body.Fried, max(1, in.Body.Next))
+	out := PattiesAnswer{Best: a.Best, None: a.None, Ordered: q.Ordered, AmountG: a.Amount, AmountSD: a.AmountSD, Sure: a.Sure, Settled: a.Settled, Next: append([]int{}, a.Next...), Gain: a.Gain}
+	for i, o := range q.Options {
+		w := weighed[i]
+		out.Options = append(out.Options, PattyOption{o.Amount, a.Chances[i], o.Chance, a.Holds[i], w.BaseG, w.Food, w.AddG, w.RestMinutes})
+	}
+	for _, i := range a.Next {
+		out.BaseG += weighed[i].BaseG
+	}
+	return &body[PattiesAnswer]{out}, nil
+}

@@ -1,0 +1,192 @@
+// Package lessons has kitchens learn of their tries: it joins what the store keeps to package learn.
+package lessons
+
+import (
+	"context"
+	"encoding/json"
+	"slices"
+
+	"cuerda/core/bake"
+	"cuerda/core/food"
+	"cuerda/core/formula"
+	"cuerda/core/kitchen"
+	"cuerda/core/learn"
+	"cuerda/core/logbook"
+	"cuerda/core/mix"
+	"cuerda/core/patties"
+	"cuerda/internal/store"
+)
+
+// mostTries of a kitchen are looked at: the last.
+const mostTries = 5000
+
+// Teacher has kitchens learn. It is safe for use by several at once.
+type Teacher struct {
+	Store *store.Store
+	Foods *food.Catalogue
+	known learn.Warmings
+}
+
+// Base gives a kitchen as it is without its tries.
+func (t *Teacher) Base(ctx context.Context, id string) (*kitchen.Kitchen, error) {
+	items, err := t.Store.Pantry(ctx, id)
+	if err != nil {
+		return nil, err
+	}
+	settings, err := t.Store.Settings(ctx, id)
+	if err != nil {
+		return nil, err
+	}
+	own, err := t.Store.OwnFoods(ctx, id)
+	if err != nil {
+		return nil, err
+	}
+	return kitchen.New(t.Foods, settings, items, own...)
+}
+
+// Kitchen gives a kitchen with what it learned, as its cooks want it used.
+func (t *Teacher) Kitchen(ctx context.Context, id string) (*kitchen.Kitchen, error) {
+	base, err := t.Base(ctx, id)
+	if err != nil {
+		return nil, err
+	}
+	l, choices, err := t.Store.Learned(ctx, id)
+	if err != nil || choices.Off {
+		return base, err
+	}
+	if l == nil {
+		counts, err := t.Store.CountTries(ctx, id)
+		if err != nil || counts.All == 0 {
+			return base, err
+		}
+		if l, err = t.Learn(ctx, id); err != nil {
+			return base, err
+		}
+	}
+	return base.Learned(&l.Taught), nil
+}
+
+// Learn has a kitchen learn anew of all of its tries, and keeps what it learned.
+func (t *Teacher) Learn(ctx context.Context, id string) (*learn.Learned, error) {
+	base, err := t.Base(ctx, id)
+	if err != nil {
+		return nil, err
+	}
+	_, choices, err := t.Store.Learned(ctx, id)
+	if err != nil {
+		return nil, err
+	}
+	all, err := t.Store.Tries(ctx, id, mostTries)
+	if err != nil {
+		return nil, err
+	}
+	l, err := learn.LearnKitchen(Tries(all, base.Foods), base, learn.KitchenOptions{Known: &t.known, LeftOut: choices.LeftOut, Forgotten: choices.Forgotten})
+	if err != nil {
+		return nil, err
+	}
+	return l, t.Store.SaveLearned(ctx, id, l)
+}
+
+// Tries gives those of which something may be learned, the oldest first. all are the last first. What
+// can no longer be read (a food that is gone) teaches nothing.
+func Tries(all []store.Try, foods *food.Catalogue) (out []learn.Try) {
+	for i := range all {
+		t := &all[i]
+		if t.LeftOut {
+			continue
+		}
+		d, err := formula.Read(t.Document, foods)
+		if err != nil {
+			continue
+		}
+		if t.Kind == store.TryPatties {
+			out = append(out, ofPatties(t, d)...)
+			continue
+		}
+		found, err := learn.ReadFound(t.Found)
+		if err != nil {
+			continue
+		}
+		out = append(out, learn.Try{ID: t.ID, At: t.CookedAt, Document: d, Found: found})
+	}
+	slices.Reverse(out)
+	return out
+}
+
+// ofPatties takes each test patty as a try of one piece.
+func ofPatties(t *store.Try, d *formula.Document) (out []learn.Try) {
+	var kept patties.FriedPatties
+	if json.Unmarshal(t.Patties, &kept) != nil {
+		return nil
+	}
+	options, err := kept.Question.Options(d)
+	if err != nil {
+		return nil
+	}
+	for _, f := range kept.Fried {
+		if f.Option < 0 || f.Option >= len(options) {
+			continue
+		}
+		found := logbook.Found{Squeeze: f.Word, Pieces: 1, Broke: &logbook.Broke{}}
+		if f.Grade == patties.FellApart || f.Grade == patties.Cracked {
+			found.Broke.Turning = 1
+		}
+		out = append(out, learn.Try{ID: t.ID, At: t.CookedAt, Document: options[f.Option].Document, Found: &found})
+	}
+	return out
+}
+
+// Said is what the model says of a try.
+type Said struct {
+	Q            *float64 `json:"q"`
+	Word         mix.Word `json:"word"`
+	ChanceRaw    float64  `json:"chance_raw"`
+	ChanceCooked float64  `json:"chance_cooked"`
+	Chance       float64  `json:"chance"`
+	ChanceLow    float64  `json:"chance_low"`
+	ChanceHigh   float64  `json:"chance_high"`
+	RawRatio     float64  `json:"raw_ratio"`
+	CookedRatio  float64  `json:"cooked_ratio"`
+	Pieces       int      `json:"pieces"`
+	OffAtMinutes *float64 `json:"off_at_minutes"`
+	TurnAt       *float64 `json:"turn_at_minutes"`
+	LossPct      float64  `json:"loss_pct"`
+	Dryness      string   `json:"dryness"`
+}
+
+// Say is what the model says of a document in a kitchen.
+func Say(d *formula.Document, k *kitchen.Kitchen) Said {
+	p := formula.Predict(d, k)
+	b := bake.Bake(d, k, bake.Options{Now: -1})
+	return Said{
+		Q: p.Q, Word: p.Word, ChanceRaw: p.ChanceRaw, ChanceCooked: p.ChanceCooked, Chance: p.Chance, ChanceLow: p.ChanceLow, ChanceHigh: p.ChanceHigh,
+		RawRatio: p.RawRatio, CookedRatio: p.CookedRatio, Pieces: p.Pieces, OffAtMinutes: b.PullAt, TurnAt: b.TurnAt, LossPct: b.WeightLossPct, Dryness: b.Dryness,
+	}
+}
+
+// Trust is how far chances could be relied on, as they were said and as the model alone says them.
+func Trust(all []store.Try, base *kitchen.Kitchen) (said, alone logbook.Trust) {
+	var with, without []logbook.Said
+	for i := range all {
+		t := &all[i]
+		if t.Kind != store.TryCooked {
+			continue
+		}
+		found, err := learn.ReadFound(t.Found)
+		if err != nil {
+			continue
+		}
+		count, known := found.Both()
+		if !known || t.Said == nil {
+			continue
+		}
+		var s Said
+		d, err := formula.Read(t.Document, base.Foods)
+		if err != nil || json.Unmarshal(t.Said, &s) != nil {
+			continue
+		}
+		with = append(with, logbook.Said{Chance: s.Chance, Count: count})
+		without = append(without, logbook.Said{Chance: formula.Predict(d, base).Chance, Count: count})
+	}
+	return logbook.Reliability(with, learn.Alike), logbook.Reliability(without, learn.Alike)
+}
