@@ -24,6 +24,7 @@ import (
 	"cuerda/internal/api"
 	"cuerda/internal/demo"
 	"cuerda/internal/postgres/pgtest"
+	"cuerda/internal/store"
 	"cuerda/web"
 )
 
@@ -56,9 +57,19 @@ type app struct {
 	url string
 }
 
+// start serves the demonstration kitchen with predictions by the model alone, so that what the Bench
+// says of a build does not hang on its logbook.
 func start(t testing.TB) *app {
 	t.Helper()
 	return startBehind(t, func(h http.Handler) http.Handler { return h })
+}
+
+// startLearned serves it with what its tries taught.
+func startLearned(t testing.TB) *app {
+	t.Helper()
+	a := start(t)
+	post(a, "/api/learned/choose", `{"off":false}`)
+	return a
 }
 
 // startBehind puts something of the test's between browser and server.
@@ -68,6 +79,7 @@ func startBehind(t testing.TB, wrap func(http.Handler) http.Handler) *app {
 	foods := food.Starter()
 	kitchen, err := demo.Seed(context.Background(), s, foods)
 	require.NoError(t, err)
+	require.NoError(t, s.SaveChoices(context.Background(), kitchen, &store.Choices{Off: true}))
 	pages, err := web.Dist()
 	require.NoError(t, err)
 	served := &api.Server{

@@ -10,8 +10,8 @@ const rows = [
   ["editing", "keys"],
   ["build", "kitchen"],
   ["heat", "parts", "files"],
-  ["advice", "history", "plate", "reading", "scale", "search", "why"],
-  ["bench", "pantry", "sheet", "supper", "cook"],
+  ["advice", "history", "plate", "reading", "scale", "search", "tries", "why"],
+  ["bench", "pantry", "sheet", "supper", "cook", "logbook"],
 ];
 const layers = rows.flatMap((row, n) =>
   row.map((folder) => ({

@@ -39,6 +39,7 @@ type Kitchen struct {
 	// Own is what its tries add to the judge; nil where they taught nothing.
 	Own   *mix.Own
 	scoop float64
+	plain *Kitchen
 }
 
 // New gives a kitchen of that catalogue, with items on its shelf. Items of foods
@@ -106,5 +107,9 @@ func (k *Kitchen) With(items ...PantryItem) (*Kitchen, error) {
 			all = append(all, *item)
 		}
 	}
-	return New(k.Foods, k.Settings, all)
+	out, err := New(k.Foods, k.Settings, all)
+	if err == nil {
+		out.Figures, out.Own, out.scoop, out.plain = k.Figures, k.Own, k.scoop, k.plain
+	}
+	return out, err
 }

@@ -33,6 +33,7 @@ func (k *Kitchen) Learned(t *Taught) *Kitchen {
 		return k
 	}
 	out := *k
+	out.plain = k.Plain()
 	if t.OvenOffset != nil {
 		out.OvenOffset = min(max(*t.OvenOffset, -60), 60)
 	}
@@ -51,6 +52,14 @@ func (k *Kitchen) Learned(t *Taught) *Kitchen {
 	out.Foods = k.Foods.Taught(t.Foods)
 	out.Own, out.scoop = t.Own, t.Scoop
 	return &out
+}
+
+// Plain gives the kitchen as its cooks told of it, without what it learned.
+func (k *Kitchen) Plain() *Kitchen {
+	if k.plain != nil {
+		return k.plain
+	}
+	return k
 }
 
 // Yield shares a mix of so many grams out into pieces of that density, kg/m3, as full as the

@@ -60,6 +60,7 @@ const (
 	panSD        = .2
 	altitudeSD   = 250.
 	toldSD       = 60. // of an altitude that was told, m
+	toldOffsetSD = 4.  // of an oven's error that was told, K
 	turningSD    = .25
 	scoopSD      = .12
 	waterSD      = 2.5
@@ -170,8 +171,12 @@ func kitchenQuantities(k *kitchen.Kitchen) []Quantity {
 	if k.AltitudeM != 0 {
 		metres = toldSD
 	}
+	oven := offsetSD
+	if k.OvenOffset != 0 {
+		oven = toldOffsetSD
+	}
 	return []Quantity{
-		{OvenOffset, k.OvenOffset, offsetSD}, {OvenTransfer, 0, transferSD}, {PanTransfer, 0, panSD}, {Altitude, k.AltitudeM, metres},
+		{OvenOffset, k.OvenOffset, oven}, {OvenTransfer, 0, transferSD}, {PanTransfer, 0, panSD}, {Altitude, k.AltitudeM, metres},
 		{Turning, 0, turningSD}, {Scoop, 0, scoopSD},
 	}
 }

@@ -308,12 +308,14 @@ const speaks = .02
 // learned writes a belief down.
 func (s *school) learned(b *Belief, tries []Try) *Learned {
 	out := &Learned{Mixes: len(s.centres)}
+	told := map[string]bool{} // test patties are several of one try
 	for i := range tries {
 		f := tries[i].Found
-		if _, known := f.Both(); known || f.Squeeze != "" || f.CoreCelsius != nil || tries[i].Document.Hand != nil {
-			out.Tries++
+		if _, known := f.Both(); known || f.Squeeze != "" || f.CoreCelsius != nil || f.OvenCelsius != nil || tries[i].Document.Hand != nil {
+			told[tries[i].ID] = true
 		}
 	}
+	out.Tries = len(told)
 	speak := s.speakers(b)
 	last := len(s.quantities)
 	if s.firstZ > 0 {
@@ -393,6 +395,13 @@ func (s *school) speakers(b *Belief) map[int][]string {
 				out[i] = append(out[i], id)
 			}
 		}
+	}
+	when := map[string]time.Time{}
+	for _, t := range s.trials {
+		when[t.try.ID] = t.try.At
+	}
+	for _, ids := range out {
+		slices.SortStableFunc(ids, func(a, b string) int { return when[b].Compare(when[a]) })
 	}
 	return out
 }

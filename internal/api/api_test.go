@@ -38,6 +38,8 @@ func start(t testing.TB) *client {
 	s := pgtest.Open(t)
 	kitchen, err := demo.Seed(t.Context(), s, food.Starter())
 	require.NoError(t, err)
+	// What is asked of builds does not hang on the logbook, but where a test says so.
+	require.NoError(t, s.SaveChoices(t.Context(), kitchen, &store.Choices{Off: true}))
 	pages := fstest.MapFS{"index.html": {Data: []byte("<!doctype html>the page")}, "assets/a.js": {Data: []byte("1")}}
 	return serve(t, &api.Server{
 		Store: s, Who: api.OneKitchen(kitchen), Foods: food.Starter(), Log: slog.New(slog.DiscardHandler), Pages: pages,

@@ -138,7 +138,10 @@ func (s *Server) registerSettings(api huma.API) {
 			if err := s.Store.SaveSettings(ctx, kitchenID(ctx), in.Body); err != nil {
 				return nil, s.problemOf(ctx, err)
 			}
-			s.cache.forget(kitchenID(ctx))
+			// What tries tell of an oven hangs on what was told of it.
+			if err := s.relearn(ctx); err != nil {
+				return nil, err
+			}
 			return &body[kitchen.Settings]{in.Body}, nil
 		})
 }

@@ -68,6 +68,8 @@ type KeptTry struct {
 	// kitchen learned since.
 	Said *lessons.Said `json:"said,omitempty"`
 	Now  lessons.Said  `json:"now"`
+	// Band is the index that its piece wants.
+	Band answer.Band `json:"band"`
 	// Changes and Settings are what was done otherwise than planned.
 	Changes  []answer.Change  `json:"changes"`
 	Settings []answer.Setting `json:"settings"`
@@ -383,6 +385,8 @@ func (s *Server) replyTry(ctx context.Context, t *store.Try, err error) (*tryOut
 	}
 	done := usable(k, &out.Document)
 	out.Now = lessons.Say(done, k)
+	p := done.PieceOrDefault()
+	out.Band = answer.Of[answer.Band](p.Band())
 	if planned := s.planned(ctx, t, k); planned != nil {
 		changes, settings := formula.Changes(planned, done)
 		settings = cookedSettings(settings)

@@ -55,7 +55,9 @@ func (w *Writer) AddCourse(c *store.KeptCourse) error {
 		f.Readings = append(f.Readings, readingFile(c.Readings[i]))
 	}
 	for i := range c.Tries {
-		f.Tries = append(f.Tries, tryOf(&c.Tries[i]))
+		t := tryOf(&c.Tries[i])
+		t.ID = "" // it is its course's, by its dish
+		f.Tries = append(f.Tries, t)
 	}
 	f.Photos = photosOf(c.Photos)
 	return w.file(fmt.Sprintf("courses/%05d-%s.json", w.courses, Slug(c.Plan.Name)), f)
@@ -109,7 +111,6 @@ func keptCourse(name string, text []byte, foods *food.Catalogue) (*store.KeptCou
 		if err != nil || t.Dish < 0 || t.Dish >= len(f.Plan.Dishes) {
 			return nil, bad(fmt.Errorf("a try that is none: %w", err))
 		}
-		one.ID = ""
 		out.Tries = append(out.Tries, *one)
 	}
 	var err error

@@ -8,6 +8,7 @@ import (
 	"image/jpeg"
 	"math"
 	"math/rand/v2"
+	"slices"
 
 	"golang.org/x/image/vector"
 
@@ -55,54 +56,54 @@ type painter struct {
 	r  *rand.Rand
 }
 
-func (p *painter) fill(c color.Color, path func(v *vector.Rasterizer)) {
-	v := vector.NewRasterizer(pictureWidth, pictureHeight)
-	path(v)
-	v.Draw(p.on, p.on.Bounds(), image.NewUniform(c), image.Point{})
+// fill paints a closed line; only about where it is.
+func (p *painter) fill(c color.Color, line [][2]float64) {
+	box := image.Rectangle{Min: image.Pt(pictureWidth, pictureHeight)}
+	for _, q := range line {
+		box.Min = image.Pt(min(box.Min.X, int(q[0])-1), min(box.Min.Y, int(q[1])-1))
+		box.Max = image.Pt(max(box.Max.X, int(q[0])+2), max(box.Max.Y, int(q[1])+2))
+	}
+	if box = box.Intersect(p.on.Bounds()); box.Empty() {
+		return
+	}
+	v := vector.NewRasterizer(box.Dx(), box.Dy())
+	at := func(q [2]float64) (x, y float32) {
+		return float32(q[0]) - float32(box.Min.X), float32(q[1]) - float32(box.Min.Y)
+	}
+	v.MoveTo(at(line[0]))
+	for _, q := range line[1:] {
+		v.LineTo(at(q))
+	}
+	v.ClosePath()
+	v.Draw(p.on, box, image.NewUniform(c), image.Point{})
 }
 
 // blob is a closed line about a place, uneven by that share of its radius.
 func (p *painter) blob(x, y, rx, ry, uneven float64, c color.Color) {
 	const corners = 48
 	a, b := p.r.Float64()*6, p.r.Float64()*6
-	at := func(i int) (float32, float32) {
+	line := make([][2]float64, corners)
+	for i := range line {
 		t := 2 * math.Pi * float64(i) / corners
 		k := 1 + uneven*(math.Sin(3*t+a)+.6*math.Sin(5*t+b))
-		return float32(x + rx*k*math.Cos(t)), float32(y + ry*k*math.Sin(t))
+		line[i] = [2]float64{x + rx*k*math.Cos(t), y + ry*k*math.Sin(t)}
 	}
-	p.fill(c, func(v *vector.Rasterizer) {
-		v.MoveTo(at(0))
-		for i := 1; i < corners; i++ {
-			v.LineTo(at(i))
-		}
-		v.ClosePath()
-	})
+	p.fill(c, line)
 }
 
 func (p *painter) disc(x, y, radius float64, c color.Color) { p.blob(x, y, radius, radius, 0, c) }
 
-func (p *painter) box(x0, y0, x1, y1, round float32, c color.Color) {
-	p.fill(c, func(v *vector.Rasterizer) {
-		v.MoveTo(x0+round, y0)
-		for _, k := range [][4]float32{{x1, y0, x1, y1}, {x1, y1, x0, y1}, {x0, y1, x0, y0}, {x0, y0, x1, y0}} {
-			dx, dy := sign(k[2]-k[0])*round, sign(k[3]-k[1])*round
-			px, py := v.Pen()
-			ex, ey := k[0]-sign(k[0]-px)*round, k[1]-sign(k[1]-py)*round
-			v.LineTo(ex, ey)
-			v.QuadTo(k[0], k[1], k[0]+dx, k[1]+dy)
+// box has round corners.
+func (p *painter) box(x0, y0, x1, y1, round float64, c color.Color) {
+	const steps = 8
+	var line [][2]float64
+	for i, corner := range [][2]float64{{x1 - round, y1 - round}, {x0 + round, y1 - round}, {x0 + round, y0 + round}, {x1 - round, y0 + round}} {
+		for s := range steps + 1 {
+			t := math.Pi / 2 * (float64(i) + float64(s)/steps)
+			line = append(line, [2]float64{corner[0] + round*math.Cos(t), corner[1] + round*math.Sin(t)})
 		}
-		v.ClosePath()
-	})
-}
-
-func sign(x float32) float32 {
-	switch {
-	case x > .5:
-		return 1
-	case x < -.5:
-		return -1
 	}
-	return 0
+	p.fill(c, line)
 }
 
 var (
@@ -123,16 +124,14 @@ func (p *painter) line(x0, y0, x1, y1, width float64, c color.Color) {
 		t, off := float64(i)/parts, width*1.6*(p.r.Float64()-.5)
 		points[i] = [2]float64{x0 + t*dx + off*-dy/l, y0 + t*dy + off*dx/l}
 	}
-	p.fill(c, func(v *vector.Rasterizer) {
-		v.MoveTo(float32(points[0][0]+nx), float32(points[0][1]+ny))
-		for _, q := range points[1:] {
-			v.LineTo(float32(q[0]+nx), float32(q[1]+ny))
-		}
-		for i := parts; i >= 0; i-- {
-			v.LineTo(float32(points[i][0]-nx), float32(points[i][1]-ny))
-		}
-		v.ClosePath()
-	})
+	var outline [][2]float64
+	for _, q := range points {
+		outline = append(outline, [2]float64{q[0] + nx, q[1] + ny})
+	}
+	for _, q := range slices.Backward(points) {
+		outline = append(outline, [2]float64{q[0] - nx, q[1] - ny})
+	}
+	p.fill(c, outline)
 }
 
 func (p *painter) pieces(kind piece.Kind, count, broken int) {

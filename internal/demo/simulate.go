@@ -150,7 +150,7 @@ func Simulate(foods *food.Catalogue) ([]Logged, error) {
 			}
 			k = usual.Learned(&l.Taught)
 		}
-		said := told(lessons.Say(done, k))
+		said := lessons.Say(done, k)
 		found := eaten(done, &said, s.deed, n, r)
 		out = append(out, Logged{File: s.file + ".json", Version: version, Days: 6 + (len(season)-1-n)*5, Document: *done, Found: found, Said: &said, Picture: n%6 == 4 || n == len(season)-1})
 		tries = append(tries, learn.Try{ID: fmt.Sprint(n), At: time.Unix(int64(n)*86400, 0), Document: done, Found: &found})
@@ -175,16 +175,6 @@ func weighed(planned *formula.Document, of deed, r *rand.Rand) *formula.Document
 		of.do(&d)
 	}
 	return &d
-}
-
-// told rounds what was said to what is shown.
-func told(s lessons.Said) lessons.Said {
-	for _, x := range []*float64{s.Q, &s.ChanceRaw, &s.ChanceCooked, &s.Chance, &s.ChanceLow, &s.ChanceHigh, &s.RawRatio, &s.CookedRatio, s.OffAtMinutes, s.TurnAt, &s.LossPct} {
-		if x != nil {
-			*x = math.Round(*x*1000) / 1000
-		}
-	}
-	return s
 }
 
 // eaten is how it came out.

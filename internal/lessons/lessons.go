@@ -4,6 +4,7 @@ package lessons
 import (
 	"context"
 	"encoding/json"
+	"math"
 	"slices"
 
 	"cuerda/core/bake"
@@ -24,8 +25,10 @@ const mostTries = 5000
 type Teacher struct {
 	Store *store.Store
 	Foods *food.Catalogue
-	known learn.Warmings
 }
+
+// known is what was worked out of pieces on the heat, of whichever kitchen.
+var known learn.Warmings
 
 // Base gives a kitchen as it is without its tries.
 func (t *Teacher) Base(ctx context.Context, id string) (*kitchen.Kitchen, error) {
@@ -80,7 +83,7 @@ func (t *Teacher) Learn(ctx context.Context, id string) (*learn.Learned, error) 
 	if err != nil {
 		return nil, err
 	}
-	l, err := learn.LearnKitchen(Tries(all, base.Foods), base, learn.KitchenOptions{Known: &t.known, LeftOut: choices.LeftOut, Forgotten: choices.Forgotten})
+	l, err := learn.LearnKitchen(Tries(all, base.Foods), base, learn.KitchenOptions{Known: &known, LeftOut: choices.LeftOut, Forgotten: choices.Forgotten})
 	if err != nil {
 		return nil, err
 	}
@@ -158,10 +161,17 @@ type Said struct {
 func Say(d *formula.Document, k *kitchen.Kitchen) Said {
 	p := formula.Predict(d, k)
 	b := bake.Bake(d, k, bake.Options{Now: -1})
-	return Said{
+	out := Said{
 		Q: p.Q, Word: p.Word, ChanceRaw: p.ChanceRaw, ChanceCooked: p.ChanceCooked, Chance: p.Chance, ChanceLow: p.ChanceLow, ChanceHigh: p.ChanceHigh,
 		RawRatio: p.RawRatio, CookedRatio: p.CookedRatio, Pieces: p.Pieces, OffAtMinutes: b.PullAt, TurnAt: b.TurnAt, LossPct: b.WeightLossPct, Dryness: b.Dryness,
 	}
+	// It is kept as it is told: to three places.
+	for _, x := range []*float64{out.Q, &out.ChanceRaw, &out.ChanceCooked, &out.Chance, &out.ChanceLow, &out.ChanceHigh, &out.RawRatio, &out.CookedRatio, out.OffAtMinutes, out.TurnAt, &out.LossPct} {
+		if x != nil {
+			*x = math.Round(*x*1000) / 1000
+		}
+	}
+	return out
 }
 
 // Trust is how far chances could be relied on, as they were said and as the model alone says them.

@@ -22,6 +22,7 @@ const SupperPrint = lazy(() => import("./supper/print-page"));
 const GoingOn = lazy(() => import("./cook/going-on"));
 const CookHome = lazy(() => import("./cook/cook-home"));
 const CookPage = lazy(() => import("./cook/cook-page"));
+const LogbookPage = lazy(() => import("./logbook/logbook-page"));
 const PantryPage = lazy(() => import("./pantry/pantry-page").then((m) => ({ default: m.PantryPage })));
 
 function Frame() {
@@ -49,6 +50,7 @@ function Frame() {
           <NavLink to="/bench">{t("app.bench")}</NavLink>
           <NavLink to="/supper">{t("app.supper")}</NavLink>
           <NavLink to="/cook">{t("app.cook")}</NavLink>
+          <NavLink to="/logbook">{t("app.logbook")}</NavLink>
           <NavLink to="/pantry">{t("app.pantry")}</NavLink>
         </nav>
         <Suspense>
@@ -177,6 +179,14 @@ export const router = createBrowserRouter([
           </Suspense>
         ),
       },
+      ...["/logbook", "/logbook/:id"].map((path) => ({
+        path,
+        element: (
+          <Suspense>
+            <LogbookPage />
+          </Suspense>
+        ),
+      })),
       {
         path: "/pantry",
         element: (

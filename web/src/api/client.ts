@@ -75,6 +75,19 @@ export type CourseWeigh = Schemas["CourseWeigh"];
 export type CourseEvent = Schemas["Event"];
 export type CourseEntry = Schemas["CourseEntry"];
 export type Findings = Schemas["Findings"];
+export type TryEntry = Schemas["TryEntry"];
+export type TryList = Schemas["TryList"];
+export type KeptTry = Schemas["KeptTry"];
+export type TryDraft = Schemas["TryDraft"];
+export type TryCause = Schemas["TryCause"];
+export type TrySaid = Schemas["Said"];
+export type Found = Schemas["Found"];
+export type KitchenLearned = Schemas["KitchenLearned"];
+export type LearnedFigure = Schemas["LearnedFigure"];
+export type TrustBin = Schemas["TrustBin"];
+export type PattiesAnswer = Schemas["PattiesAnswer"];
+export type PattyQuestion = Schemas["OpenQuestion"];
+export type FriedPatty = Schemas["FriedPatty"];
 
 export const api = createClient<paths>({ baseUrl: "/" });
 

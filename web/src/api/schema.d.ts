@@ -2169,6 +2169,7 @@ export interface components {
             version: number;
         };
         KeptTry: {
+            band: components["schemas"]["Band"];
             bite?: string;
             build?: string;
             causes: components["schemas"]["TryCause"][];

@@ -29,6 +29,7 @@ import { TablePanel } from "./table-panel";
 import { BuildSession } from "../editing/session";
 import { Squeeze } from "../build/squeeze";
 import { Verdict } from "./verdict";
+import { LastTries } from "../tries/last-tries";
 import { VersionsDrawer } from "./versions-drawer";
 import { Cord } from "../heat/cord";
 import { HeatPanel } from "../heat/heat-panel";
@@ -197,6 +198,7 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
               onPaste={read}
               onVersions={() => setVersions(true)}
               onScale={scale}
+              onPatties={() => ask({ dialog: "patties" })}
               onRename={() => setTimeout(() => nameRef.current?.select())}
               onDuplicate={async () => {
                 if (await session.save())
@@ -284,6 +286,7 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
           />
           {document.lines.length > 0 && (
             <>
+              <LastTries build={{ id: session.id, version: state.version, document }} />
               <Notes prediction={prediction} foods={foods} piece={piece} />
               <Plate session={session} dishes={dishes} portions={document.portions} vocabulary={vocabulary} />
             </>

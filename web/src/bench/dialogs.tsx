@@ -16,6 +16,9 @@ const ScaleDialog = lazy(() => import("../scale/scale-dialog"));
 const HeatWhyDialog = lazy(() => import("../why/heat-why-dialog"));
 const WhyDialog = lazy(() => import("../why/why-dialog"));
 const CompareDialog = lazy(() => import("../history/compare-dialog"));
+const PattiesDialog = lazy(() =>
+  import("../tries/patties-dialog").then((m) => ({ default: m.PattiesDialog })),
+);
 const KitchenDialog = lazy(() => import("../kitchen/kitchen-dialog"));
 
 /** A dialog of the Bench, with what it was opened about. */
@@ -24,6 +27,7 @@ export type Asked =
   | { dialog: "scale" }
   | { dialog: "convert" }
   | { dialog: "kitchen" }
+  | { dialog: "patties" }
   | { dialog: "why"; what: Why }
   | { dialog: "heat-why"; what: HeatWhy }
   | { dialog: "compare"; pair: Pair };
@@ -63,6 +67,18 @@ const registry: { [K in Asked["dialog"]]: Draw<Extract<Asked, { dialog: K }>> } 
           const name = t("paste.name");
           onNew({ ...emptyDocument(name), ...made, name: made.name || name, eaters: document.eaters });
         }
+      }}
+    />
+  ),
+  patties: (_, { session, build, document, foods, vocabulary, onClose }) => (
+    <PattiesDialog
+      of={{ build: build.id, version: session.snapshot().version, document }}
+      foods={foods}
+      vocabulary={vocabulary}
+      onClose={onClose}
+      onTake={(next) => {
+        onClose();
+        session.edit(() => next);
       }}
     />
   ),

@@ -18,6 +18,7 @@ type Props = {
   onPaste: () => void;
   onVersions: () => void;
   onScale: () => void;
+  onPatties: () => void;
   onRename: () => void;
   onDuplicate: () => void;
   onDelete: () => void;
@@ -25,7 +26,18 @@ type Props = {
 
 /** What is done with a build as a whole. */
 export function MixTools(props: Props) {
-  const { session, state, onBuilds, onPaste, onVersions, onScale, onRename, onDuplicate, onDelete } = props;
+  const {
+    session,
+    state,
+    onBuilds,
+    onPaste,
+    onVersions,
+    onScale,
+    onPatties,
+    onRename,
+    onDuplicate,
+    onDelete,
+  } = props;
   const { t, i18n } = useTranslation();
   const [guests, setGuests] = useState(false);
   const begin = useBeginCourse();
@@ -63,6 +75,9 @@ export function MixTools(props: Props) {
         <Dropdown.Divider />
         <Dropdown.Item as="button" onClick={onScale}>
           {t("scale.title")}
+        </Dropdown.Item>
+        <Dropdown.Item as="button" disabled={state.document.lines.length === 0} onClick={onPatties}>
+          {t("patties.open")}
         </Dropdown.Item>
         <Dropdown.Item as="button" onClick={onVersions}>
           {t("builds.versions")}

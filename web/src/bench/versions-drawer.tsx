@@ -1,12 +1,15 @@
 import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
 import Offcanvas from "react-bootstrap/Offcanvas";
-import { useNavigate } from "react-router";
+import { Link, useNavigate } from "react-router";
 import { Check } from "../ui/check";
-import { api, etag, type Foods, type Sitting, unwrap, type Version } from "../api/client";
+import { api, etag, type Foods, type Sitting, type TryEntry, unwrap, type Version } from "../api/client";
 import { useChangeWords } from "../build/change-words";
 import { useBranch, useNameVersion } from "../history/queries";
 import { useTranslation } from "../i18n/use-translation";
+import { useDay } from "../tries/day";
+import { OutcomeSign, useOutcomeWords } from "../tries/outcome";
+import { useTriesOf } from "../tries/queries";
 import { useBackCloses } from "../ui/back-closes";
 import { useFormat } from "../ui/format";
 import { useSittings, useVersions } from "../editing/queries";
@@ -54,6 +57,7 @@ export function VersionsDrawer({ open, session, foods, onClose, onCompare }: Pro
       },
     );
   useBackCloses(open, onClose);
+  const tries = useTriesOf(open ? session.id : undefined).data?.tries ?? [];
   const list = (versions.data?.pages.flat() ?? []).filter((v) => !named || v.label !== "");
   return (
     <Offcanvas show={open} onHide={onClose} placement="end" aria-labelledby="versions-title">
@@ -81,6 +85,10 @@ export function VersionsDrawer({ open, session, foods, onClose, onCompare }: Pro
               sitting={v}
               foods={foods}
               newest={i === 0}
+              tries={tries.filter(
+                (e) =>
+                  e.version !== undefined && e.version <= v.number && e.version > (list[i + 1]?.number ?? 0),
+              )}
               tools={(n, name) => ({
                 busy: back.isPending || branch.isPending,
                 onCompare: () => {
@@ -115,16 +123,21 @@ type SittingProps = {
   sitting: Sitting;
   foods: Foods;
   newest: boolean;
+  /** Those that were cooked of it, the last first. */
+  tries: TryEntry[];
   tools: (number: number, name: string) => Tools;
 };
 
 const mostSaid = 4;
+const mostTries = 4;
 
 /** One sitting: what it changed, in words, and every version of it beneath. */
-function SittingItem({ session, sitting: v, foods, newest, tools }: SittingProps) {
+function SittingItem({ session, sitting: v, foods, newest, tries, tools }: SittingProps) {
   const { t } = useTranslation();
   const format = useFormat();
   const words = useChangeWords(foods);
+  const day = useDay();
+  const outcome = useOutcomeWords();
   const [open, setOpen] = useState(false);
   const { parts } = session.snapshot().document;
   const said = [
@@ -141,6 +154,18 @@ function SittingItem({ session, sitting: v, foods, newest, tools }: SittingProps
           {format.when(v.created_at)} · {t("versions.lines", { count: v.lines })}
         </small>
       </div>
+      {tries.length > 0 && (
+        <ul className="version-tries">
+          {tries.slice(0, mostTries).map((e) => (
+            <li key={e.id} className={`outcome-${e.outcome}`}>
+              <Link to={`/logbook/${e.id}`}>
+                {day.short(e.cooked_at)}: {outcome(e)}
+              </Link>{" "}
+              <OutcomeSign entry={e} />
+            </li>
+          ))}
+        </ul>
+      )}
       <p className="version-changes">
         {v.began
           ? t("versions.began")

@@ -46,7 +46,7 @@ export const Hold = memo(function Hold({ prediction: p, piece, of, onWhy }: Prop
 
 // A rope of any length fits: it nears the right edge as the ratio grows, and
 // the mark stands at a third.
-const reach = (ratio: number) => ratio / (ratio + 2);
+export const reach = (ratio: number) => ratio / (ratio + 2);
 
 type RopeProps = { stage: string; chance: number; ratio: number; onWhy?: () => void };
 

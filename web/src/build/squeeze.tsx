@@ -19,6 +19,7 @@ type Props = {
 
 const from = -0.3;
 const to = 1.3;
+export const scaleHeight = 146;
 const top = 62;
 const high = 36;
 
@@ -84,7 +85,7 @@ export const Squeeze = memo(function Squeeze({ prediction, zones, minutes, piece
       </header>
       <div ref={ref} className="squeeze">
         <Scale width={width} zones={zones} word={word} low={band.from} high={band.to} wants={wants} />
-        <svg className="squeeze-marks" width={width} height={146} role="img" aria-label={label}>
+        <svg className="squeeze-marks" width={width} height={scaleHeight} role="img" aria-label={label}>
           {moves && (
             <path
               className="squeeze-way"
@@ -128,19 +129,19 @@ type ScaleProps = {
   wants: string;
 };
 
-const scaleOf = (width: number) =>
+export const scaleOf = (width: number) =>
   scaleLinear()
     .domain([from, to])
     .range([4, width - 4])
     .clamp(true);
 
-/** The zones and the band: drawn apart from the marks, which move, so that it is painted once. */
-const Scale = memo(function Scale({ width, zones, word, low, high: highest, wants }: ScaleProps) {
+/** The zones and the band, {@link scaleHeight} high: drawn apart from the marks, which move, so that it is painted once. */
+export const Scale = memo(function Scale({ width, zones, word, low, high: highest, wants }: ScaleProps) {
   const { t } = useTranslation();
   const id = useId();
   const x = scaleOf(width);
   return (
-    <svg className="squeeze-scale" width={width} height={146} aria-hidden="true">
+    <svg className="squeeze-scale" width={width} height={scaleHeight} aria-hidden="true">
       <defs>
         <Hatch id={`${id}-crumbles`} className="pattern-dry">
           <path d="M-2 8 L8 -2 M2 12 L12 2" />
@@ -194,17 +195,18 @@ function Hatch({ id, className, children }: { id: string; className: string; chi
   );
 }
 
-type Side = 1 | -1;
+export type Side = 1 | -1;
 
 /** The wanted side of a marker for its words, or the other where they would leave the picture. */
-function sideFor(at: number, words: string, wanted: Side, width: number): Side {
+export function sideFor(at: number, words: string, wanted: Side, width: number): Side {
   const room = words.length * 7 + 14;
   return wanted === 1 ? (at + room > width ? -1 : 1) : at - room < 0 ? 1 : -1;
 }
 
 type MarkerProps = { at: number; words: string; side: Side; className: string; y: number };
 
-function Marker({ at, words, side, className, y }: MarkerProps) {
+/** A mark on the scale with words to one side of it, y below its usual height. */
+export function Marker({ at, words, side, className, y }: MarkerProps) {
   return (
     <g className={`marker ${className}`} style={{ transform: `translateX(${at}px)` }}>
       <line y1={top - 8} y2={top + high + 3} />

@@ -14,6 +14,7 @@ export function useStepName() {
   return (name: string) => {
     const [, code = name, again = ""] = /^(.*?)( \d+)?$/.exec(name) ?? [];
     const key = coded(onTheCord.has(code) ? "cord" : "supper.step", code);
-    return i18n.exists(key) ? `${t(key)}${again}` : name;
+    const known = i18n.exists(key as string) as boolean;
+    return known ? `${t(key)}${again}` : name;
   };
 }

@@ -7,7 +7,7 @@ import { useFormat } from "../ui/format";
 import { Icon } from "../ui/icon";
 import { MoreMenu } from "../ui/more-menu";
 
-export type CookDialog = "timer" | "instruments" | "end";
+export type CookDialog = "timer" | "instruments" | "end" | { patties: string };
 
 /** Whose work this window shows, from 1; 0 for everybody's. */
 export const whoseKey = "cuerda.cook.whose";
@@ -27,6 +27,10 @@ export function CookBar({ course, clock, whose, onWhose, sound, onSound, onDialo
   const { t } = useTranslation();
   const format = useFormat();
   const lateMinutes = Math.round((Date.parse(course.ready) - Date.parse(course.table)) / 60_000);
+  // Of what is not shaped yet a few may be fried first.
+  const fried = course.dishes.filter(
+    (d) => d.build && d.steps.some((s) => s.code === "shape" && s.status !== "done"),
+  );
   const only = course.dishes.length === 1 ? course.dishes[0] : undefined;
   return (
     <header className="cook-bar">
@@ -89,6 +93,11 @@ export function CookBar({ course, clock, whose, onWhose, sound, onSound, onDialo
           <Dropdown.Item as="button" onClick={() => onDialog("instruments")}>
             {t("cook.instrument.title")}
           </Dropdown.Item>
+          {fried.map((d) => (
+            <Dropdown.Item as="button" key={d.build} onClick={() => onDialog({ patties: d.build ?? "" })}>
+              {fried.length > 1 ? t("patties.of", { name: d.name }) : t("patties.first")}
+            </Dropdown.Item>
+          ))}
           <Dropdown.Item as="button" onClick={() => onDialog("end")}>
             {t("cook.end")}
           </Dropdown.Item>

@@ -1,4 +1,4 @@
-import { useMemo, useState } from "react";
+import { lazy, Suspense, useMemo, useState } from "react";
 import type { Course, CourseTask } from "../api/client";
 import { shortName } from "../build/short-name";
 import { useStepName } from "../build/step-name";
@@ -22,6 +22,8 @@ import { StepCard } from "./step-card";
 import { useCourseNow, useSeen } from "./use-course";
 import { Weigh } from "./weigh";
 import { countdown, useTaskWords } from "./words";
+
+const CookPatties = lazy(() => import("./patties").then((m) => ({ default: m.CookPatties })));
 
 /** What was done last and can be taken back. */
 function lastDone(course: Course, task: CourseTask | undefined): Command | undefined {
@@ -220,6 +222,11 @@ export function Cook({ session }: { session: CourseSession }) {
       {dialog === "timer" && <TimerDialog session={session} onClose={() => setDialog(null)} />}
       {dialog === "instruments" && (
         <InstrumentsDialog course={seen.course} session={session} onClose={() => setDialog(null)} />
+      )}
+      {dialog !== null && typeof dialog === "object" && (
+        <Suspense>
+          <CookPatties build={dialog.patties} onClose={() => setDialog(null)} />
+        </Suspense>
       )}
       {dialog === "end" && <EndDialog session={session} onClose={() => setDialog(null)} />}
     </div>

@@ -6,6 +6,7 @@ import { coded, useTranslation } from "../i18n/use-translation";
 import { useFormat } from "../ui/format";
 import { useWidth } from "../ui/use-width";
 import type { Clock } from "../ui/clock";
+import { LearnedNote } from "../tries/learned-note";
 import type { CourseSession } from "./session";
 
 type Props = {
@@ -75,6 +76,7 @@ export function Probe({ course, dish: d, heat: h, session, now, clock }: Props) 
             )}
           </p>
         ))}
+      <LearnedNote plain />
     </section>
   );
 }

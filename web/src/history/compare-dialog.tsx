@@ -41,23 +41,29 @@ export default function CompareDialog({ pair: first, names: firstNames, foods, p
           </p>
         )}
         {compared.isPending && <div className="skeleton-list" aria-label={t("app.loading")} />}
-        {data && (
-          <div className="compare-columns">
-            <section aria-labelledby="compare-changes">
-              <h3 id="compare-changes">{t("history.changed")}</h3>
-              {data.changes.length + data.settings.length === 0 && (
-                <p className="hint">{t("history.nothing")}</p>
-              )}
-              <Changes data={data} names={names} foods={foods} parts={parts} />
-            </section>
-            <section aria-labelledby="compare-effects">
-              <h3 id="compare-effects">{t("history.does")}</h3>
-              <Effects before={data.before} after={data.after} names={names} foods={foods} />
-            </section>
-          </div>
-        )}
+        {data && <Compared data={data} names={names} foods={foods} parts={parts} />}
       </Modal.Body>
     </Dialog>
+  );
+}
+
+type ComparedProps = { data: Comparison; names: [string, string]; foods: Foods; parts: Parts };
+
+/** Two documents side by side: what changed, and what it does. */
+export function Compared({ data, names, foods, parts }: ComparedProps) {
+  const { t } = useTranslation();
+  return (
+    <div className="compare-columns">
+      <section aria-labelledby="compare-changes">
+        <h3 id="compare-changes">{t("history.changed")}</h3>
+        {data.changes.length + data.settings.length === 0 && <p className="hint">{t("history.nothing")}</p>}
+        <Changes data={data} names={names} foods={foods} parts={parts} />
+      </section>
+      <section aria-labelledby="compare-effects">
+        <h3 id="compare-effects">{t("history.does")}</h3>
+        <Effects before={data.before} after={data.after} names={names} foods={foods} />
+      </section>
+    </div>
   );
 }
 

@@ -404,6 +404,7 @@ export const place = {
       heat: "the way it is cooked",
       size: "its weight",
       kin: "how builds like it turned out, beyond all that",
+      own: "what the tries of this kitchen taught",
     },
     failed: "This could not be worked out just now.",
   },

@@ -3,6 +3,7 @@ import { heat } from "./en-heat";
 import { place } from "./en-place";
 import { reading } from "./en-reading";
 import { cook } from "./en-cook";
+import { logbook } from "./en-logbook";
 import { supper } from "./en-supper";
 
 export const en = {
@@ -14,6 +15,7 @@ export const en = {
     bench: "Bench",
     supper: "Supper",
     cook: "Cook",
+    logbook: "Logbook",
     pantry: "Pantry",
     done: "Done",
     language: "Language",
@@ -372,6 +374,7 @@ export const en = {
   reading,
   ...supper,
   ...cook,
+  ...logbook,
   problem: {
     "never-done": "{{got}} never gets done at that heat",
     "cannot-scale": "it cannot be made in that many pieces",

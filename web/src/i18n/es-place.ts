@@ -406,6 +406,7 @@ export const place: Place = {
       heat: "el modo de cocción",
       size: "su peso",
       kin: "cómo salieron las que se le parecen, aparte de todo eso",
+      own: "lo que enseñaron los intentos de esta cocina",
     },
     failed: "Ahora no se pudo calcular.",
   },

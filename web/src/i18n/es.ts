@@ -4,6 +4,7 @@ import { heat } from "./es-heat";
 import { place } from "./es-place";
 import { reading } from "./es-reading";
 import { cook } from "./es-cook";
+import { logbook } from "./es-logbook";
 import { supper } from "./es-supper";
 
 export const es: Messages = {
@@ -15,6 +16,7 @@ export const es: Messages = {
     bench: "Banco",
     supper: "Cena",
     cook: "Cocinar",
+    logbook: "Cuaderno",
     pantry: "Despensa",
     done: "Listo",
     language: "Idioma",
@@ -377,6 +379,7 @@ export const es: Messages = {
   reading,
   ...supper,
   ...cook,
+  ...logbook,
   problem: {
     "never-done": "{{got}} no llega a hacerse a ese calor",
     "cannot-scale": "no se puede hacer en tantas piezas",

@@ -1,6 +1,7 @@
 import type { Plan, SupperDocument } from "../api/client";
 import { coded, useTranslation } from "../i18n/use-translation";
 import { useFormat } from "../ui/format";
+import { LearnedNote } from "../tries/learned-note";
 import { Icon } from "../ui/icon";
 import type { Clock } from "../ui/clock";
 import { useStepName } from "../build/step-name";
@@ -54,6 +55,7 @@ export function Headline({ document: d, plan, clock, stale }: Props) {
               bound: clock.when(plan.bound),
             })}
       </p>
+      <LearnedNote />
     </header>
   );
 }

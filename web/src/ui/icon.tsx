@@ -5,6 +5,7 @@ import bell from "bootstrap-icons/icons/bell.svg?raw";
 import bellSlash from "bootstrap-icons/icons/bell-slash.svg?raw";
 import check from "bootstrap-icons/icons/check2.svg?raw";
 import chevronDown from "bootstrap-icons/icons/chevron-down.svg?raw";
+import chevronLeft from "bootstrap-icons/icons/chevron-left.svg?raw";
 import circleHalf from "bootstrap-icons/icons/circle-half.svg?raw";
 import exclamation from "bootstrap-icons/icons/exclamation-triangle.svg?raw";
 import gear from "bootstrap-icons/icons/gear.svg?raw";
@@ -26,6 +27,7 @@ const icons = {
   "bell-off": bellSlash,
   check,
   "chevron-down": chevronDown,
+  "chevron-left": chevronLeft,
   theme: circleHalf,
   warning: exclamation,
   gear,

@@ -1,0 +1,46 @@
+import { useState } from "react";
+import { Link } from "react-router";
+import type { Build } from "../api/client";
+import { useTranslation } from "../i18n/use-translation";
+import { useDay } from "./day";
+import { OutcomeSign, useOutcomeWords } from "./outcome";
+import { LearnedNote } from "./learned-note";
+import { useTriesOf } from "./queries";
+import { WriteDialog } from "./write-dialog";
+
+const shown = 4;
+
+/** How a build went the last times, beside what is said of it now. */
+export function LastTries({ build }: { build: Pick<Build, "id" | "version" | "document"> }) {
+  const { t } = useTranslation();
+  const day = useDay();
+  const words = useOutcomeWords();
+  const [writing, setWriting] = useState(false);
+  const tries = useTriesOf(build.id);
+  if (!tries.data) return null;
+  const list = tries.data.tries.slice(0, shown);
+  return (
+    <section className="panel-section last-tries" aria-labelledby="last-tries">
+      <header className="section-head">
+        <h2 id="last-tries">{t("logbook.last")}</h2>
+        <button type="button" className="btn btn-quiet btn-sm" onClick={() => setWriting(true)}>
+          {t("logbook.write")}
+        </button>
+      </header>
+      {list.length === 0 && <p className="hint">{t("logbook.lastNone")}</p>}
+      <ul>
+        {list.map((e) => (
+          <li key={e.id}>
+            <Link to={`/logbook/${e.id}`} className={`last-try outcome-${e.outcome}`}>
+              <span>{day.short(e.cooked_at)}</span>
+              <span>{words(e)}</span>
+              <OutcomeSign entry={e} />
+            </Link>
+          </li>
+        ))}
+      </ul>
+      <LearnedNote />
+      {writing && <WriteDialog build={build} onClose={() => setWriting(false)} />}
+    </section>
+  );
+}
