@@ -81,7 +81,7 @@ func predictCommand() *cobra.Command {
 
 // kitchenFlag lets a command work for the kitchen of a file.
 func kitchenFlag(cmd *cobra.Command, of *string) {
-	cmd.Flags().StringVar(of, "kitchen", "", "a file with the kitchen: its settings, its foods, what it learned (docs/formats/kitchen.md)")
+	cmd.Flags().StringVar(of, "kitchen", "", "a file with the kitchen: its settings, its foods, what it learned (docs/formats/tries.md)")
 }
 
 // readKitchen reads the kitchen of a file; the usual one where there is none.

@@ -5,6 +5,7 @@ import (
 	"cmp"
 	"context"
 	"encoding/json"
+	"fmt"
 	"io"
 	"net/http"
 	"os"
@@ -340,4 +341,54 @@ func TestASupperIsPlanned(t *testing.T) {
 	code, out, _ = command("", "schema", "supper")
 	require.Zero(t, code)
 	assert.Contains(t, out, "share_oven")
+}
+
+// What learn prints is a kitchen for predict and bake, and its oven is what the tries tell.
+func TestAKitchenIsLearnedAndUsed(t *testing.T) {
+	balls := `{"format":"cuerda-build/1","name":"Balls","lines":[{"food":"turkey-ground","grams":520},{"food":"millet-flakes","grams":45},{"food":"salt","grams":7}],` +
+		`"rest":{"minutes":15},"piece":{"kind":"ball","diameter_mm":38},"cook":{"method":"still-oven","celsius":190}}`
+	var tries []string
+	for i := range 8 {
+		tries = append(tries, fmt.Sprintf(`{"build":%s,"found":{"squeeze":"firm","pieces":19,"broke":{"turning":%d},"off_at_minutes":16,"core_celsius":%d,"oven_celsius":179}}`, balls, i%2, 68+i%3))
+	}
+	list := "[" + strings.Join(tries, ",") + "]"
+	code, out, errs := command(list, "learn", "-")
+	require.Zero(t, code, errs)
+	var learned struct {
+		Figures map[string]answer.LearnedFigure `json:"figures"`
+		Kitchen struct {
+			Learned struct {
+				Offset float64 `json:"oven_offset_celsius"`
+			} `json:"learned"`
+		} `json:"kitchen"`
+	}
+	require.NoError(t, json.Unmarshal([]byte(out), &learned))
+	oven := learned.Figures["oven_offset_celsius"]
+	assert.InDelta(t, -11, oven.Posterior.Mean, 4)
+	assert.Less(t, oven.Posterior.SD, oven.Prior.SD)
+	assert.Contains(t, oven.Tries, "8")
+	file := filepath.Join(t.TempDir(), "kitchen.json")
+	require.NoError(t, os.WriteFile(file, []byte(out), 0o600))
+	around := func(args ...string) float64 {
+		code, out, errs := command(balls, append([]string{"bake", "-"}, args...)...)
+		require.Zero(t, code, errs)
+		var b answer.Baked
+		require.NoError(t, json.Unmarshal([]byte(out), &b))
+		return b.AroundCelsius
+	}
+	assert.InDelta(t, 190+learned.Kitchen.Learned.Offset, around("--kitchen", file), .1)
+	assert.InDelta(t, 190, around(), 1e-9)
+	assert.InDelta(t, 185, around("--kitchen", file, "--oven-offset", "-5"), .1, "a flag stands over the file")
+	code, _, _ = command(balls, "predict", "-", "--kitchen", file)
+	assert.Zero(t, code)
+
+	told := filepath.Join(t.TempDir(), "told.json")
+	require.NoError(t, os.WriteFile(told, []byte(`{"oven_offset_celsius":-11,"altitude_m":900}`), 0o600))
+	assert.InDelta(t, 179, around("--kitchen", told), 1e-9)
+	require.NoError(t, os.WriteFile(told, []byte(`{"oven_ofset":-11}`), 0o600))
+	for _, bad := range [][2]string{{list, told}, {`[{"build":{},"found":{}}]`, file}, {strings.Replace(list, "turkey", "turky", 1), file}, {`[{"build":` + balls + `,"found":{"pieces":-1}}]`, file}} {
+		code, out, errs := command(bad[0], "learn", "-", "--kitchen", bad[1])
+		assert.Equal(t, 2, code, errs)
+		assert.Empty(t, out)
+	}
 }

@@ -428,13 +428,16 @@ func (w *worlds) tells(options []int) float64 {
 	return before - w.left(w.weight, options, room)
 }
 
+// leastLikely is the chance below which a way that patties may come out is left out of the sum.
+const leastLikely = 1e-3
+
 // left is the entropy of the answer after those patties, on average, times how likely the worlds are.
 func (w *worlds) left(weight []float64, options []int, room []float64) float64 {
 	total := 0.
 	for _, x := range weight {
 		total += x
 	}
-	if total < 1e-4 {
+	if total < leastLikely {
 		return 0
 	}
 	if len(options) == 0 {

@@ -28,7 +28,6 @@ type shot struct {
 var views = []shot{
 	{name: "bench", path: "/bench", script: `open("Split-pea and parsnip"); await wait(600)`},
 	{name: "piece", path: "/bench", script: `open("Chestnut"); await wait(1200); document.querySelector(".piece")?.scrollIntoView(); await wait(900)`},
-	{name: "kitchen", path: "/bench", script: `open("Turkey, leek"); await wait(1200); await click("Guidance and oven"); await wait(600); await click("Minutes of your hands"); await wait(600); document.querySelector(".kitchen-minutes").scrollIntoView({block: "center"}); await wait(300)`},
 	{name: "cord", path: "/bench", script: `open("Turkey, leek"); await wait(900); [...document.querySelectorAll(".cord button")].find((b) => b.textContent.includes("Chill")).click(); await wait(700)`},
 	{name: "bench-fails", path: "/bench", script: `open("first try"); await wait(600)`},
 	{name: "bench-es-dark", path: "/bench", language: "es", theme: "dark", script: `open("Turkey, leek"); await wait(600)`},
@@ -46,6 +45,7 @@ var views = []shot{
 	{name: "supper-dish", path: "/supper", script: `await until(() => document.querySelector(".plan-knot")); await wait(1500); document.querySelector(".supper-dish").click(); await until(() => document.querySelector(".box-words")); await wait(500)`},
 	{name: "supper-phone", path: "/supper", width: 390, height: 844, script: `await until(() => document.querySelector(".plan-list")); await wait(600)`},
 	{name: "cook", path: "/cook", script: `document.querySelector(".course-entry").click(); await until(() => document.querySelector(".probe-band")); await until(() => document.querySelector(".weigh-rope .rope:not(.rope-slack)")); await wait(1500)`},
+	{name: "logbook", path: "/logbook", script: `await until(() => document.querySelector(".try-row")); document.querySelector(".try-row").click(); await until(() => document.querySelector(".change-best")); await wait(900)`},
 	{name: "cook-phone", path: "/cook", width: 390, height: 844, script: `await click("Cook it: Split-pea and parsnip cakes"); await until(() => document.querySelector(".cook-go")); await wait(600)`},
 	{name: "bench-phone", path: "/bench", width: 390, height: 844, script: `open("Split-pea and parsnip")`},
 }

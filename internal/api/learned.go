@@ -184,6 +184,10 @@ func (s *Server) chooseLearned(ctx context.Context, in *choiceInput) (*body[Kitc
 	if err := s.Store.SaveChoices(ctx, kitchenID(ctx), &choices); err != nil {
 		return nil, s.problemOf(ctx, err)
 	}
+	s.cache.forget(kitchenID(ctx))
+	if c.Used == nil && c.Forget == nil {
+		return s.learned(ctx)
+	}
 	if err := s.relearn(ctx); err != nil {
 		return nil, err
 	}

@@ -11,6 +11,7 @@ import (
 	"cuerda/core/food"
 	"cuerda/core/formula"
 	"cuerda/core/kitchen"
+	"cuerda/core/learn"
 	"cuerda/internal/demo"
 	"cuerda/internal/postgres/pgtest"
 )
@@ -123,4 +124,52 @@ func TestTheKitchenSpeaksSpanish(t *testing.T) {
 		assert.Equal(t, builds[i].Document, demo.In("en", &builds[i].Document))
 	}
 	assert.Equal(t, "My own cakes", demo.Say("My own cakes", "es"))
+}
+
+// The logbook is what the hidden kitchen gave, and learning finds most of what is so there.
+func TestTheLogbookIsSimulatedAndTeaches(t *testing.T) {
+	kept, err := demo.Logbook()
+	require.NoError(t, err)
+	assert.Greater(t, len(kept), 40)
+	if !testing.Short() {
+		made, err := demo.Simulate(food.Starter())
+		require.NoError(t, err)
+		want, err := demo.LogbookFile(made)
+		require.NoError(t, err)
+		got, err := demo.LogbookFile(kept)
+		require.NoError(t, err)
+		assert.Equal(t, string(want), string(got), "run 'make generate'")
+	}
+	s := pgtest.Open(t)
+	id, err := demo.Seed(t.Context(), s, food.Starter())
+	require.NoError(t, err)
+	l, _, err := s.Learned(t.Context(), id)
+	require.NoError(t, err)
+	inside, all := 0, 0
+	for name := range demo.Truth.Figures {
+		f := l.Figure(name)
+		require.NotNil(t, f, name)
+		v, _ := demo.Truth.Value(name)
+		all++
+		if f.Posterior.Low <= v && v <= f.Posterior.High {
+			inside++
+		}
+		t.Logf("%s: %.3g, learned %.3g ± %.2g from %d tries", name, v, f.Posterior.Mean, f.Posterior.SD, len(f.Tries))
+	}
+	assert.GreaterOrEqual(t, inside, all-1)
+	assert.InDelta(t, demo.Truth.Figures[learn.OvenOffset], l.Figure(learn.OvenOffset).Posterior.Mean, 2)
+	tries, err := s.Tries(t.Context(), id, 100)
+	require.NoError(t, err)
+	photos := 0
+	for i := range tries {
+		found, err := learn.ReadFound(tries[i].Found)
+		require.NoError(t, err)
+		for _, p := range found.AllPhotos() {
+			picture, err := s.FindPhoto(t.Context(), id, p)
+			require.NoError(t, err)
+			assert.Greater(t, len(picture.Data), 5000)
+			photos++
+		}
+	}
+	assert.Greater(t, photos, 4)
 }

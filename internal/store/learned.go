@@ -49,9 +49,14 @@ func (s *Store) SaveLearned(ctx context.Context, kitchen string, l *learn.Learne
 			on conflict (kitchen_id) do update set learned = excluded.learned, updated_at = now()`, kitchen, l); err != nil {
 			return err
 		}
-		_, err := tx.Exec(ctx, `update kitchen set pantry_revision = pantry_revision + 1 where id = $1`, kitchen)
-		return err
+		return changed(ctx, tx, kitchen)
 	})
+}
+
+// changed tells every server that what is worked out for a kitchen is worked out anew.
+func changed(ctx context.Context, tx pgx.Tx, kitchen string) error {
+	_, err := tx.Exec(ctx, `update kitchen set pantry_revision = pantry_revision + 1 where id = $1`, kitchen)
+	return err
 }
 
 // SaveChoices keeps what cooks do with it.
@@ -60,7 +65,9 @@ func (s *Store) SaveChoices(ctx context.Context, kitchen string, c *Choices) err
 }
 
 func saveChoices(ctx context.Context, tx pgx.Tx, kitchen string, c *Choices) error {
-	_, err := tx.Exec(ctx, `insert into kitchen_learned (kitchen_id, choices) values ($1, $2)
-		on conflict (kitchen_id) do update set choices = excluded.choices, updated_at = now()`, kitchen, c)
-	return err
+	if _, err := tx.Exec(ctx, `insert into kitchen_learned (kitchen_id, choices) values ($1, $2)
+		on conflict (kitchen_id) do update set choices = excluded.choices, updated_at = now()`, kitchen, c); err != nil {
+		return err
+	}
+	return changed(ctx, tx, kitchen)
 }

@@ -1,0 +1,198 @@
+package e2e
+
+import (
+	"strings"
+	"testing"
+
+	"github.com/go-rod/rod/lib/input"
+	"github.com/go-rod/rod/lib/proto"
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"cuerda/internal/api"
+)
+
+// logbook opens the last try of the demonstration's logbook.
+func (a *app) logbook() *window {
+	w := a.open(a.person(), "/logbook")
+	w.eventually(".logbook-list", "42 since")
+	w.see(".try-row").MustClick()
+	w.eventually(".logbook-try", "Said and found")
+	return w
+}
+
+func (a *app) tries(query string) (out api.TryList) {
+	a.get("/api/tries?limit=500&"+query, &out)
+	return out
+}
+
+func TestTheLogbookTellsWhatHappenedAndWhatItTeaches(t *testing.T) {
+	t.Parallel()
+	a := startLearned(t)
+	w := a.logbook()
+	w.eventually(".try-head", "Split-pea and parsnip cakes")
+	w.eventually(".found-ropes", "found: 2 of 7 broke")
+	w.eventually(".try-wrote", "chickpea flour 45 g → 29 g")
+	w.eventually(".try-why", "chickpea flour")
+	w.eventually(".change-best", "quinoa flakes")
+	w.eventually(".dish-history", "Nov")
+
+	// What is looked for, and the arrow keys.
+	w.click("Broke")
+	w.settled(func() bool { return w.words(".logbook-list .outcome-held") == "" }, "those that held are left out")
+	w.fill(`.logbook-list input[type="search"]`, "hungry")
+	w.settled(func() bool { return w.MustEval(`() => document.querySelectorAll(".try-row").length`).Int() == 2 }, "two tries without a rest")
+	w.see(".try-row").MustClick()
+	w.eventually(".try-wrote", "hungry")
+	first := w.words("#try-title")
+	w.press(input.ArrowDown)
+	w.settled(func() bool { return w.words("#try-title") != first && w.words("#try-title") != "" }, "the next try")
+
+	// A figure is looked into, left out and used again.
+	oven := `[data-figure="oven_offset_celsius"]`
+	w.eventually(oven, "cool")
+	w.see(oven + " summary").MustClick()
+	w.eventually(oven, "tries speak for it")
+	w.click("Leave it out")
+	w.eventually(oven, "left out")
+	w.click("Use it again")
+	w.eventually(oven, "cool")
+	w.eventually(".trust", "Of 100 pieces said to hold")
+	w.see(".logbook-learned .form-check-input").MustClick()
+	w.eventually(".logbook-learned", "Predictions do without all of it.")
+}
+
+func TestTheNextTryChangesOneThing(t *testing.T) {
+	t.Parallel()
+	a := startLearned(t)
+	w := a.logbook()
+	w.see(".change-best")
+	w.click("Other changes")
+	w.eventually(".change-one ul", "in 100")
+	w.click("As the next try")
+	w.settled(func() bool { return strings.Contains(w.MustInfo().URL, "/bench/") }, "the next try is on the Bench")
+	w.see(`[data-food="quinoa-flakes"]`)
+	w.eventually(".last-tries", "Not cooked yet.")
+	w.eventually(".last-tries", "42 tries of this kitchen")
+}
+
+func TestATryIsWrittenInTenSecondsAndChanged(t *testing.T) {
+	t.Parallel()
+	a := start(t)
+	id := a.build("Turkey, leek")
+	w := a.open(a.person(), "/bench/"+id)
+	w.eventually(".last-tries", "of 23 broke")
+	w.click("Write a try down")
+	w.see(".write-try")
+	w.click("held")
+	w.click("firm")
+	w.fill(".write-note textarea", "easy this time")
+	w.click("Keep it")
+	w.settled(func() bool { return len(a.tries("text=easy").Tries) == 1 }, "it is kept")
+	w.eventually(".last-tries li", "held")
+	kept := a.tries("text=easy").Tries[0]
+	assert.Equal(t, id, kept.Build)
+
+	w.MustNavigate(a.url + "/logbook/" + kept.ID).MustWaitLoad()
+	w.eventually(".try-wrote", "easy this time")
+	w.click("More for this try")
+	w.click("Change what was written")
+	w.see(".write-try")
+	w.MustEval(`() => { for (const d of document.querySelectorAll(".write-try details")) d.open = true; }`)
+	w.fill(`.write-numbers input[aria-label="Pieces made"]`, "6")
+	w.fill(`.write-numbers input[aria-label="when turned"]`, "9")
+	w.eventually(".write-try", "More broke than were made.")
+	w.fill(`.write-numbers input[aria-label="when turned"]`, "2")
+	w.click("Keep it")
+	w.eventually(".found-ropes", "found: 2 of 6 broke")
+
+	w.click("More for this try")
+	w.click("Compare with another try")
+	w.eventually(".compare", "What it does")
+	w.press(input.Escape)
+	w.settled(func() bool { return !w.MustHas(".compare") }, "the comparison is closed")
+	w.click("More for this try")
+	w.click("Leave it out of learning")
+	w.eventually(".try-head", "left out of learning")
+	w.click("More for this try")
+	w.click("Delete this try")
+	w.eventually(".undo-bar", "Turkey, leek and millet balls")
+	assert.Empty(t, a.tries("text=easy").Tries)
+	w.see(".undo-bar .btn-link").MustClick()
+	w.settled(func() bool { return len(a.tries("text=easy").Tries) == 1 }, "it is back")
+}
+
+func TestTestPattiesSayHowMuch(t *testing.T) {
+	t.Parallel()
+	a := start(t)
+	w := a.open(a.person(), "/bench/"+a.build(peas))
+	w.click("More for this build")
+	w.click("Test patties")
+	w.see(".patties-ask")
+	w.click("Say which to fry")
+	w.eventually(".patties", "Fry these 3 next")
+	w.eventually(".patties-next", "of the mix + ")
+	answer := func(word, grade string) {
+		w.MustEval(`(word, grade) => { for (const li of document.querySelectorAll(".patties-next li"))
+			for (const b of li.querySelectorAll("button")) if ([word, grade].includes(b.textContent.trim())) b.click(); }`, word, grade)
+	}
+	answer("firm", "held firmly")
+	w.click("That is what they did")
+	w.eventually(".patties-answer", "3 fried")
+	w.click("Keep in the Logbook")
+	w.eventually(".patties", "Kept in the Logbook.")
+	require.Len(t, a.tries("kind=patties").Tries, 2)
+	grams := w.words(".patty-best .patty-name")
+	w.click("Take it into the mix")
+	w.settled(func() bool { return strings.HasPrefix(grams, w.value(gramsOf("chickpea-flour"))+" g") }, "the mix has "+grams)
+
+	// At the stove the same is asked of what is not shaped yet.
+	stove, _ := a.cook(a.person(), "Turkey, leek", "en-GB", 1280, 800)
+	stove.click("More")
+	stove.click("Fry three first")
+	stove.eventually(".patties", "What is open?")
+}
+
+func TestTheLogbookIsAccessibleOnAPhoneInSpanishAndDark(t *testing.T) {
+	t.Parallel()
+	a := startLearned(t)
+	check := accessible(t)
+	w := a.openAs(a.person(), "/logbook", "es-ES", 390, 844)
+	w.eventually(".logbook-list", "aguantaron")
+	check(w, "the list")
+	w.see(".try-row").MustClick()
+	w.eventually(".said-found", "Lo dicho y lo hallado")
+	w.see(".change-best")
+	require.NoError(t, proto.EmulationSetEmulatedMedia{Features: []*proto.EmulationMediaFeature{{Name: "prefers-color-scheme", Value: "dark"}}}.Call(w.Page))
+	check(w, "a try in the dark")
+	assert.LessOrEqual(t, w.MustEval(`() => document.documentElement.scrollWidth`).Int(), 390, "nothing sticks out")
+	w.click("Todos los intentos")
+	w.click("Anotar un intento")
+	w.see(".write-try")
+	w.MustEval(`() => { for (const d of document.querySelectorAll(".write-try details")) d.open = true; }`)
+	check(w, "writing")
+
+	desk := a.logbook()
+	desk.see(".change-best")
+	desk.see(`[data-figure="oven_offset_celsius"] summary`).MustClick()
+	desk.see(".learned-more")
+	check(desk, "the desk")
+}
+
+func TestALogbookThatCannotBeRead(t *testing.T) {
+	t.Parallel()
+	a := start(t)
+	w := a.open(a.person(), "/logbook/00000000-0000-0000-0000-000000000000")
+	w.eventually(".logbook-try", "This try was put away, or never was.")
+	w.see(".try-row")
+	w.click("Write a try down")
+	w.see(".write-try select").MustSelect("Turkey, leek and millet balls")
+	w.eventually(".write-try", "Really put in")
+	w.click("held")
+	w.connection(false)
+	w.click("Keep it")
+	w.eventually(".write-try", "It could not be kept")
+	w.connection(true)
+	w.click("Keep it")
+	w.settled(func() bool { return a.tries("").All == 43 }, "it is kept once the connection is back")
+}
