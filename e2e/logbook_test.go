@@ -83,9 +83,8 @@ func TestATryIsWrittenInTenSecondsAndChanged(t *testing.T) {
 	w := a.open(a.person(), "/bench/"+id)
 	w.eventually(".last-tries", "of 23 broke")
 	w.click("Write a try down")
-	w.see(".write-try")
-	w.click("held")
-	w.click("firm")
+	w.see(".write-try").MustElementR("button", "^held$").MustClick()
+	w.see(".write-try").MustElementR("button", "^firm$").MustClick()
 	w.fill(".write-note textarea", "easy this time")
 	w.click("Keep it")
 	w.settled(func() bool { return len(a.tries("text=easy").Tries) == 1 }, "it is kept")
@@ -108,7 +107,7 @@ func TestATryIsWrittenInTenSecondsAndChanged(t *testing.T) {
 
 	w.click("More for this try")
 	w.click("Compare with another try")
-	w.eventually(".compare", "What it does")
+	w.eventually(".compare", "What that does")
 	w.press(input.Escape)
 	w.settled(func() bool { return !w.MustHas(".compare") }, "the comparison is closed")
 	w.click("More for this try")
@@ -147,7 +146,7 @@ func TestTestPattiesSayHowMuch(t *testing.T) {
 	w.settled(func() bool { return strings.HasPrefix(grams, w.value(gramsOf("chickpea-flour"))+" g") }, "the mix has "+grams)
 
 	// At the stove the same is asked of what is not shaped yet.
-	stove, _ := a.cook(a.person(), "Turkey, leek", "en-GB", 1280, 800)
+	stove, _ := a.cook(a.person(), "Turkey, leek and millet balls", "en-GB", 1280, 800)
 	stove.click("More")
 	stove.click("Fry three first")
 	stove.eventually(".patties", "What is open?")

@@ -28,7 +28,6 @@ type school struct {
 	centres []mix.Likeness
 	root    *mat.Cholesky
 	firstZ  int
-	heats   map[*warming]int // quantity of what the model misses of a piece
 	found   []Finding
 	about   []*Try // of each finding
 }

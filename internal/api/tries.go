@@ -7,6 +7,7 @@ import (
 	"fmt"
 	"net/http"
 	"reflect"
+	"strings"
 	"time"
 
 	"github.com/danielgtaylor/huma/v2"
@@ -407,7 +408,8 @@ func (s *Server) replyTry(ctx context.Context, t *store.Try, err error) (*tryOut
 }
 
 // cookedSettings leaves out what is no part of the cooking.
-func cookedSettings(all []formula.Setting) (out []formula.Setting) {
+func cookedSettings(all []formula.Setting) []formula.Setting {
+	out := []formula.Setting{}
 	for _, one := range all {
 		switch one.Field {
 		case "/name", "/note", "/table_time":
@@ -524,9 +526,9 @@ func (s *Server) importTries(ctx context.Context, in *DocumentInput) (*body[Impo
 	if err != nil {
 		return nil, err
 	}
-	tries, err := learn.ReadTries(in.RawBody, k.Foods)
+	tries, err := s.triesOf(ctx, in.RawBody, k)
 	if err != nil {
-		return nil, problem.New(http.StatusUnprocessableEntity, "bad-tries", "Nothing was taken in: "+err.Error()+".")
+		return nil, err
 	}
 	take := store.Taken{}
 	for i := range tries {
@@ -537,7 +539,8 @@ func (s *Server) importTries(ctx context.Context, in *DocumentInput) (*body[Impo
 			continue // what was read can be written
 		}
 		kept := store.KeptTry{Try: store.Try{CookedAt: t.At, Document: document, Found: found}}
-		kept.ID = triedAs(kitchenID(ctx), t, document)
+		kept.ID = triedAs(kitchenID(ctx), &t.Try, document)
+		kept.Build, kept.Version = t.build, t.version
 		take.Tries = append(take.Tries, kept)
 	}
 	count, err := s.Store.TakeIn(ctx, kitchenID(ctx), take)
@@ -549,3 +552,62 @@ func (s *Server) importTries(ctx context.Context, in *DocumentInput) (*body[Impo
 	}
 	return &body[Imported]{Imported{count.Tries}}, nil
 }
+
+// triedBuild is a try of a file, with the build that it is of where a name told.
+type triedBuild struct {
+	learn.Try
+	build   string
+	version int
+}
+
+// triesOf reads tries of a file: as JSON with their builds, or a table or a diary that names them.
+func (s *Server) triesOf(ctx context.Context, text []byte, k *kitchen.Kitchen) (out []triedBuild, err error) {
+	bad := func(err error) error {
+		return problem.New(http.StatusUnprocessableEntity, "bad-tries", "Nothing was taken in: "+err.Error()+".")
+	}
+	if bytes.HasPrefix(bytes.TrimSpace(text), []byte("[")) {
+		tries, err := learn.ReadTries(text, k.Foods)
+		if err != nil {
+			return nil, bad(err)
+		}
+		for i := range tries {
+			out = append(out, triedBuild{Try: tries[i]})
+		}
+		return out, nil
+	}
+	written, err := export.ReadTries(text)
+	if err != nil {
+		return nil, bad(err)
+	}
+	builds, err := s.Store.List(ctx, kitchenID(ctx), "", nil, mostBuildsNamed)
+	if err != nil {
+		return nil, s.problemOf(ctx, err)
+	}
+	named := map[string]string{}
+	for i := range builds {
+		name := builds[i].Document.Name
+		for _, said := range []string{name, demo.Say(name, "es")} {
+			named[strings.ToLower(said)] = builds[i].ID
+		}
+	}
+	kept := map[string]*store.Build{}
+	for i := range written {
+		w := &written[i]
+		id := named[strings.ToLower(w.Dish)]
+		if id == "" {
+			return nil, bad(fmt.Errorf("no build is called %q here", w.Dish))
+		}
+		b := kept[id]
+		if b == nil {
+			if b, err = s.Store.Find(ctx, kitchenID(ctx), id); err != nil {
+				return nil, s.problemOf(ctx, err)
+			}
+			kept[id] = b
+		}
+		out = append(out, triedBuild{learn.Try{At: w.At, Document: &b.Document, Found: &w.Found}, b.ID, b.Version})
+	}
+	return out, nil
+}
+
+// mostBuildsNamed are looked through for the names of a table.
+const mostBuildsNamed = 5000

@@ -157,6 +157,7 @@ func TestTwoTriesSideBySideAndTheNextOne(t *testing.T) {
 	got := decode[api.ComparedTries](c, "GET", "/api/tries/"+list[0].ID+"/compare?with="+list[len(list)-1].ID, "")
 	assert.Equal(t, list[0].ID, got.A.ID)
 	assert.NotEmpty(t, got.Changes)
+	assert.NotNil(t, got.Settings, "none is a list of none")
 	assert.NotEqual(t, got.Before.Chance, got.After.Chance)
 	next := decode[api.NextTry](c, "GET", "/api/tries/"+list[0].ID+"/next", "")
 	require.NotEmpty(t, next.Ways)
@@ -191,6 +192,17 @@ func TestALogbookGoesOutAndIn(t *testing.T) {
 	got := decode[api.TryList](other, "GET", "/api/tries?limit=500", "")
 	assert.Equal(t, took, got.All)
 	assert.Contains(t, decode[api.KitchenLearned](other, "GET", "/api/learned", "").Figures[0].Name, "oven_offset")
+	// A table and a diary name their builds, in either language.
+	for name, text := range map[string][]byte{"table": table, "diary": diary} {
+		for _, e := range decode[api.TryList](other, "GET", "/api/tries?limit=500", "").Tries {
+			other.do("DELETE", "/api/tries/"+e.ID, "")
+		}
+		assert.Equal(t, 41, decode[api.Imported](other, "POST", "/api/tries/import", string(text)).Tries, name)
+		held := decode[api.TryList](other, "GET", "/api/tries?limit=500", "").Held
+		assert.Equal(t, 11, held, name)
+	}
+	other.problem(http.StatusUnprocessableEntity, "bad-tries", "POST", "/api/tries/import", "date,dish\n2026-01-01,Moon pie\n")
+	other.problem(http.StatusUnprocessableEntity, "bad-tries", "POST", "/api/tries/import", "date,dish,core\nyesterday,Turkey,hot\n")
 	other.problem(http.StatusUnprocessableEntity, "bad-tries", "POST", "/api/tries/import", `[{"build":{},"found":{}}]`)
 }
 

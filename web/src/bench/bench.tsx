@@ -275,6 +275,9 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
           )}
         </div>
         <div className="bench-side">
+          {document.lines.length > 0 && (
+            <LastTries build={{ id: session.id, version: state.version, document }} />
+          )}
           <TablePanel session={session} eaters={document.eaters} vocabulary={vocabulary} />
           <OtherWays
             document={document}
@@ -286,7 +289,6 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
           />
           {document.lines.length > 0 && (
             <>
-              <LastTries build={{ id: session.id, version: state.version, document }} />
               <Notes prediction={prediction} foods={foods} piece={piece} />
               <Plate session={session} dishes={dishes} portions={document.portions} vocabulary={vocabulary} />
             </>

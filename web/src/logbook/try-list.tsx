@@ -63,7 +63,7 @@ export function TryList({ chosen, onWrite }: { chosen: string | undefined; onWri
         <input
           ref={file}
           type="file"
-          accept="application/json,.json"
+          accept=".json,.csv,.md,application/json,text/csv,text/markdown"
           className="visually-hidden"
           tabIndex={-1}
           aria-hidden="true"

@@ -8,7 +8,7 @@ import { LearnedNote } from "./learned-note";
 import { useTriesOf } from "./queries";
 import { WriteDialog } from "./write-dialog";
 
-const shown = 4;
+const shown = 3;
 
 /** How a build went the last times, beside what is said of it now. */
 export function LastTries({ build }: { build: Pick<Build, "id" | "version" | "document"> }) {
@@ -17,8 +17,8 @@ export function LastTries({ build }: { build: Pick<Build, "id" | "version" | "do
   const words = useOutcomeWords();
   const [writing, setWriting] = useState(false);
   const tries = useTriesOf(build.id);
-  if (!tries.data) return null;
-  const list = tries.data.tries.slice(0, shown);
+  if (tries.isError) return null;
+  const list = tries.data?.tries.slice(0, shown) ?? [];
   return (
     <section className="panel-section last-tries" aria-labelledby="last-tries">
       <header className="section-head">
@@ -27,7 +27,8 @@ export function LastTries({ build }: { build: Pick<Build, "id" | "version" | "do
           {t("logbook.write")}
         </button>
       </header>
-      {list.length === 0 && <p className="hint">{t("logbook.lastNone")}</p>}
+      {tries.isPending && <div className="last-pending" aria-label={t("app.loading")} />}
+      {tries.data && list.length === 0 && <p className="hint">{t("logbook.lastNone")}</p>}
       <ul>
         {list.map((e) => (
           <li key={e.id}>
