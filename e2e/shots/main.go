@@ -44,7 +44,7 @@ var views = []shot{
 	{name: "supper", path: "/supper", script: `await until(() => document.querySelector(".plan-knot")); await until(() => !document.querySelector(".plan-others").textContent.includes("…")); await wait(400)`},
 	{name: "supper-dish", path: "/supper", script: `await until(() => document.querySelector(".plan-knot")); await wait(1500); document.querySelector(".supper-dish").click(); await until(() => document.querySelector(".box-words")); await wait(500)`},
 	{name: "supper-phone", path: "/supper", width: 390, height: 844, script: `await until(() => document.querySelector(".plan-list")); await wait(600)`},
-	{name: "cook", path: "/cook", script: `document.querySelector(".course-entry").click(); await until(() => document.querySelector(".probe-band")); await until(() => document.querySelector(".weigh-rope .rope:not(.rope-slack)")); await wait(1500)`},
+	{name: "cook", path: "/cook", script: `(await until(() => document.querySelector("a.course-entry"))).click(); await until(() => document.querySelector(".probe-band")); await until(() => document.querySelector(".weigh-rope .rope:not(.rope-slack)")); await wait(1500)`},
 	{name: "logbook", path: "/logbook", script: `await until(() => document.querySelector(".try-row")); document.querySelector(".try-row").click(); await until(() => document.querySelector(".change-best")); await wait(900)`},
 	{name: "cook-phone", path: "/cook", width: 390, height: 844, script: `await click("Cook it: Split-pea and parsnip cakes"); await until(() => document.querySelector(".cook-go")); await wait(600)`},
 	{name: "bench-phone", path: "/bench", width: 390, height: 844, script: `open("Split-pea and parsnip")`},
