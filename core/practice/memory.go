@@ -1,0 +1,102 @@
+package practice
+
+import (
+	"math"
+	"math/rand/v2"
+	"time"
+)
+
+// Memory is what is thought of how well a cook has one skill: the half-life of it, and when it was last called.
+type Memory struct {
+	// HalfLifeDays is after how long half of it is gone.
+	HalfLifeDays float64
+	Last         time.Time
+	Calls, Right int
+}
+
+// The half-life of a skill never called, days; its bounds; and what a call does to it: half-life regression
+// (Settles and Meeder 2016) with the published shape 2^(theta x), theta for a call that was right and one that was not.
+const (
+	firstHalfLife                = 1.
+	shortestLife, longestLife    = .1, 120.
+	rightLengthens, wrongShrinks = .9, 1.3
+)
+
+// Recall is how likely the skill is to be there, 0..1. A clock that was set back counts as no time at all.
+func (m *Memory) Recall(now time.Time) float64 {
+	if m.Calls == 0 {
+		return 0
+	}
+	days := max(0, now.Sub(m.Last).Hours()/24)
+	return math.Exp2(-days / m.HalfLifeDays)
+}
+
+// Note notes a call. Being sure and wrong shrinks it most, being right by a guess lengthens it little.
+func (m *Memory) Note(c Call, now time.Time) {
+	if m.Calls == 0 {
+		m.HalfLifeDays = firstHalfLife
+	}
+	if c.Right {
+		m.Right++
+		m.HalfLifeDays *= math.Exp2(rightLengthens * c.Sure)
+	} else {
+		m.HalfLifeDays /= math.Exp2(wrongShrinks * (.5 + c.Sure/2))
+	}
+	m.HalfLifeDays = min(max(m.HalfLifeDays, shortestLife), longestLife)
+	m.Calls++
+	if now.After(m.Last) {
+		m.Last = now
+	}
+}
+
+// weak is how much a skill asks for practice: what is forgotten, and what is got wrong.
+func (m *Memory) weak(now time.Time) float64 {
+	wrong := (float64(m.Calls-m.Right) + 1) / (float64(m.Calls) + 2)
+	return .05 + (1-m.Recall(now))*.5 + wrong*wrong*2
+}
+
+// Sitting is how many drills make one.
+const Sitting = 10
+
+// Next chooses the skill of the next drill: the weaker the likelier, and none three times in a row.
+func Next(memories map[Skill]*Memory, last []Skill, now time.Time, r *rand.Rand) Skill {
+	total := 0.
+	weights := make([]float64, len(Skills))
+	for i, s := range Skills {
+		m := memories[s]
+		if m == nil {
+			m = &Memory{}
+		}
+		weights[i] = m.weak(now)
+		if n := len(last); n >= 2 && last[n-1] == s && last[n-2] == s {
+			weights[i] = 0
+		}
+		total += weights[i]
+	}
+	x := r.Float64() * total
+	for i, w := range weights {
+		if x -= w; x < 0 {
+			return Skills[i]
+		}
+	}
+	return Plain
+}
+
+// Enough says whether a sitting should stop: it is full, or the last four calls got worse than the first four by a
+// third.
+func Enough(calls []Call) bool {
+	if len(calls) >= Sitting {
+		return true
+	}
+	if len(calls) < 8 {
+		return false
+	}
+	mean := func(of []Call) float64 {
+		sum := 0.
+		for i := range of {
+			sum += of[i].Score()
+		}
+		return sum / float64(len(of))
+	}
+	return mean(calls[:4])-mean(calls[len(calls)-4:]) > 1./3
+}

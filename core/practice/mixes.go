@@ -1,0 +1,137 @@
+package practice
+
+import (
+	"math"
+	"math/rand/v2"
+	"slices"
+
+	"cuerda/core/food"
+	"cuerda/core/formula"
+	"cuerda/core/kitchen"
+	"cuerda/core/mix"
+	"cuerda/core/piece"
+)
+
+// What mixes are made of: bases with what is done to them, raw vegetables, and binders, in amounts that cooks use.
+var (
+	pulses = []string{"white-beans-canned", "black-beans-canned", "chickpeas-canned", "lentils-cooked", "red-lentils-cooked", "split-peas-cooked", "kidney-beans-canned", "mung-beans-cooked"}
+	roots  = []string{"potato-mashed", "sweet-potato-mashed", "pumpkin-puree", "cassava-cooked"}
+	grains = []string{"quinoa-cooked", "millet-cooked", "rice-cooked", "buckwheat-cooked", "amaranth-cooked"}
+	meats  = []string{"beef-ground-15", "turkey-ground", "lamb-ground", "pork-ground"}
+	raws   = []string{"courgette", "carrot", "onion", "beet", "mushroom", "cabbage", "bell-pepper"}
+	flours = []string{"oats-rolled", "oat-flour", "millet-flakes", "buckwheat-flour", "chickpea-flour", "rice-flour", "quinoa-flakes", "almond-flour", "potato-starch"}
+	waits  = []string{"flax-meal", "chia-ground", "psyllium-husk", "oats-rolled", "buckwheat-flour"}
+)
+
+// draw makes a mix that may show the skill.
+func draw(r *rand.Rand, skill Skill, k *kitchen.Kitchen) (d formula.Document, ok bool) {
+	d = formula.Document{Format: formula.Format, Lines: []formula.Line{}}
+	add := func(from []string, low, high float64, prep ...food.Preparation) {
+		id := from[r.IntN(len(from))]
+		if k.Foods.Find(id) == nil || slices.ContainsFunc(d.Lines, func(l formula.Line) bool { return l.Food == id }) {
+			return
+		}
+		// Amounts as cooks say them: even in their logarithm, to the five or ten grams.
+		grams := low * math.Exp(r.Float64()*math.Log(high/low))
+		step := 10.
+		if grams < 60 {
+			step = 5
+		}
+		if grams < 12 {
+			step = 1
+		}
+		d.Lines = append(d.Lines, formula.Line{Food: id, Grams: max(1, math.Round(grams/step)*step), Prep: prep})
+	}
+	mash := food.Preparation{Do: food.Mash, Level: []float64{.4, .6, .8}[r.IntN(3)]}
+	rest := []float64{10, 15, 20, 30}[r.IntN(4)]
+	switch skill {
+	case RawWater:
+		add(pulses, 240, 480, mash)
+		add(raws, 90, 180)
+		add(raws, 50, 100)
+		add(flours, 25, 60)
+	case NoWait:
+		add(pulses, 300, 480, mash)
+		add(waits, 18, 50)
+		add(raws, 40, 80, food.Preparation{Do: food.Saute, Minutes: 10})
+		rest = 0
+	case Roots:
+		add(roots, 250, 450)
+		add(pulses, 150, 260, mash)
+		add(flours, 20, 70)
+	case LooseGrain:
+		add(grains, 280, 480)
+		add(raws, 40, 90, food.Preparation{Do: food.Saute, Minutes: 8})
+		add(flours, 5, 40)
+	case OverDry:
+		add(pulses, 260, 420, mash)
+		add(flours, 70, 160)
+		add(flours, 30, 80)
+	case NoGlue:
+		add(pulses, 320, 480)
+		add(raws, 60, 120)
+	default:
+		add([][]string{pulses, meats}[r.IntN(2)], 320, 520, mash)
+		add(raws, 50, 110, food.Preparation{Do: food.Saute, Minutes: 10})
+		add(flours, 25, 80)
+	}
+	add([]string{"salt"}, 5, 7)
+	d.Rest = &formula.Wait{Minutes: rest}
+	shape := piece.Piece{Kind: piece.Patty, DiameterMM: 80, ThicknessMM: 18}
+	d.Piece = &shape
+	d.Cook = &formula.Cook{Method: []piece.Method{piece.Pan, piece.StillOven}[r.IntN(2)]}
+	for i := range d.Lines {
+		// Meat is not mashed, nor what is a paste already.
+		f := k.Foods.Find(d.Lines[i].Food)
+		d.Lines[i].Prep = slices.DeleteFunc(slices.Clone(d.Lines[i].Prep), func(p food.Preparation) bool { return !p.Do.Suits(f) })
+		if len(d.Lines[i].Prep) == 0 {
+			d.Lines[i].Prep = nil
+		}
+	}
+	return d, len(d.Lines) >= 3 && sensible(&d, k)
+}
+
+// sensible says whether a cook would make it: nothing past its taste.
+func sensible(d *formula.Document, k *kitchen.Kitchen) bool {
+	parts := mix.Parts(d.MixLines(k.Foods))
+	total := 0.
+	for i := range parts {
+		total += parts[i].Mass
+	}
+	for i := range d.Lines {
+		if f := k.Foods.Find(d.Lines[i].Food); f.MaxPct > 0 && 100*d.Lines[i].Grams/total > f.MaxPct {
+			return false
+		}
+	}
+	return total > 250 && total < 1200
+}
+
+// misled is how far, in index, what misleads must move what a hand feels.
+const misled = .15
+
+// misleads says whether the mix shows its skill, by the model: with what misleads taken away a hand would feel
+// otherwise.
+func misleads(d *Drill, k *kitchen.Kitchen) bool {
+	without := func(change func(d *formula.Document)) float64 {
+		other := Drill{Document: d.Document}
+		other.Document.Lines = slices.Clone(d.Document.Lines)
+		change(&other.Document)
+		if !other.see(k) {
+			return d.Index
+		}
+		return other.Index
+	}
+	switch d.Skill {
+	case RawWater:
+		return d.Index-without(func(o *formula.Document) {
+			o.Lines = slices.DeleteFunc(o.Lines, func(l formula.Line) bool { return slices.Contains(raws, l.Food) && l.Prep == nil })
+		}) >= misled
+	case NoWait:
+		return d.Index-without(func(o *formula.Document) { o.Rest = &formula.Wait{Minutes: 30} }) >= misled
+	case OverDry:
+		return d.Word == mix.Crumbles || d.Word == mix.Short
+	case NoGlue, LooseGrain:
+		return formula.Predict(&d.Document, k).ChanceRaw < .5
+	}
+	return true
+}
