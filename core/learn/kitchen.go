@@ -51,12 +51,13 @@ func FoodOf(figure string) string {
 }
 
 // What kitchens differ by, before any try: one standard deviation. Ovens are off by some ten
-// degrees and pass heat within about a fourteenth (the grade of those figures); who has told the
-// altitude knows it; foods drink as section 9 of docs/model.md left it, and canned and cooked ones
+// degrees. From inside a piece one that passes heat badly looks like one that is cool: so little is
+// left to it that the offset takes what it can, unless a thermometer in the oven says otherwise. Who
+// has told the altitude, or the oven's error, knows it; foods drink as section 9 of docs/model.md left it, and canned and cooked ones
 // are wetter or drier by some points (public tables of one food differ so).
 const (
 	offsetSD     = 10.
-	transferSD   = .04
+	transferSD   = .02
 	panSD        = .2
 	altitudeSD   = 250.
 	toldSD       = 60. // of an altitude that was told, m

@@ -3,6 +3,9 @@ package api
 import (
 	"context"
 	"encoding/json"
+	"errors"
+	"fmt"
+	"maps"
 	"net/http"
 	"slices"
 	"time"
@@ -12,6 +15,7 @@ import (
 
 	"cuerda/core/advice"
 	"cuerda/core/formula"
+	"cuerda/core/kitchen"
 	"cuerda/core/learn"
 	"cuerda/core/patties"
 	"cuerda/internal/answer"
@@ -25,6 +29,8 @@ type KitchenLearned struct {
 	Tries   int                    `json:"tries"`
 	Mixes   int                    `json:"mixes"`
 	Figures []answer.LearnedFigure `json:"figures"`
+	// Forgotten says since when figures are learned anew, by name.
+	Forgotten map[string]time.Time `json:"forgotten"`
 	// Off says that predictions do without all of it; OwnMixes that they go by what became of its mixes.
 	Off      bool         `json:"off"`
 	OwnMixes bool         `json:"own_mixes"`
@@ -86,8 +92,15 @@ func (s *Server) learn(ctx context.Context) (*learn.Learned, error) {
 	return l, err
 }
 
+// relearn is learn where what was kept stays kept, whatever it teaches: where tries make no sense
+// together, what was learned before stands.
 func (s *Server) relearn(ctx context.Context) error {
-	if _, err := s.learn(ctx); err != nil {
+	_, err := s.learn(ctx)
+	if errors.Is(err, learn.ErrNoBelief) {
+		s.Log.Warn("a kitchen did not learn", "error", err)
+		return nil
+	}
+	if err != nil {
 		return s.problemOf(ctx, err)
 	}
 	return nil
@@ -133,8 +146,9 @@ func (s *Server) learned(ctx context.Context) (*body[KitchenLearned], error) {
 	said, alone := lessons.Trust(all, base)
 	out := KitchenLearned{
 		Tries: l.Tries, Mixes: l.Mixes, Figures: []answer.LearnedFigure{}, Off: choices.Off, OwnMixes: !slices.Contains(choices.LeftOut, learn.OwnMixes),
-		Trust: answer.Of[logbookTrust](said), Alone: answer.Of[logbookTrust](alone),
+		Forgotten: map[string]time.Time{}, Trust: answer.Of[logbookTrust](said), Alone: answer.Of[logbookTrust](alone),
 	}
+	maps.Copy(out.Forgotten, choices.Forgotten)
 	for i := range l.Figures {
 		if f := &l.Figures[i]; len(f.Tries) > 0 {
 			out.Figures = append(out.Figures, answer.FigureOf(f))
@@ -272,22 +286,26 @@ type PattyOption struct {
 	RestMinutes *float64 `json:"rest_minutes,omitempty"`
 }
 
+// asked gives the options of a question, whose foods the kitchen must know.
+func asked(open *patties.OpenQuestion, d *formula.Document, k *kitchen.Kitchen) ([]patties.Option, error) {
+	options, err := open.Options(d)
+	for i := range options {
+		for _, l := range options[i].Document.Lines {
+			if k.Foods.Find(l.Food) == nil {
+				return nil, fmt.Errorf("%w: there is no food %q", patties.ErrBadQuestion, l.Food)
+			}
+		}
+	}
+	return options, err
+}
+
 func (s *Server) askPatties(ctx context.Context, in *pattiesInput) (*body[PattiesAnswer], error) {
 	k, d, err := s.kitchenAndDocument(ctx, in.Body.Document)
 	if err != nil {
 		return nil, err
 	}
 	open := &in.Body.Question
-	options, err := open.Options(d)
-	if err == nil {
-		for i := range options {
-			for _, l := range options[i].Document.Lines {
-				if k.Foods.Find(l.Food) == nil {
-					err = patties.ErrBadQuestion
-				}
-			}
-		}
-	}
+	options, err := asked(open, d, k)
 	if err != nil {
 		return nil, problem.New(http.StatusUnprocessableEntity, "bad-question", "This cannot be asked of the build: "+err.Error()+".")
 	}

@@ -269,7 +269,7 @@ func (s *Server) readTry(ctx context.Context, raw []byte) (*store.Try, *formula.
 		return nil, nil, s.problemOf(ctx, err)
 	}
 	if in.Patties != nil {
-		if _, err := in.Patties.Question.Options(document); err != nil || len(in.Patties.Fried) > mostFriedKept {
+		if _, err := asked(&in.Patties.Question, document, k); err != nil || len(in.Patties.Fried) > mostFriedKept {
 			return nil, nil, problem.New(http.StatusUnprocessableEntity, problem.BadRequest, "These test patties cannot be kept: the question cannot be asked of this build.")
 		}
 		out.Kind = store.TryPatties

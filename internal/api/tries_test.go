@@ -66,6 +66,9 @@ func TestATryIsWrittenDownAndTaught(t *testing.T) {
 	for _, f := range forgot.Figures {
 		assert.NotEqual(t, "water:split-peas-cooked", f.Name, "nothing speaks for it any more")
 	}
+	assert.Contains(t, forgot.Forgotten, "water:split-peas-cooked")
+	back := decode[api.KitchenLearned](c, "POST", "/api/learned/choose", `{"figure":"water:split-peas-cooked","forget":false}`)
+	assert.Empty(t, back.Forgotten)
 	c.problem(http.StatusUnprocessableEntity, "bad-request", "POST", "/api/learned/choose", `{"forget":true}`)
 
 	answered, _ := c.do("DELETE", "/api/tries/"+kept.ID, "")
@@ -107,6 +110,7 @@ func TestWhatNoTryCouldBe(t *testing.T) {
 		"a food that is none":       `{"document":` + strings.Replace(peas, "flax-meal", "moon-dust", 1) + `,"found":{}}`,
 		"grams without end":         `{"document":` + strings.Replace(peas, "480", "9e99", 1) + `,"found":{}}`,
 		"a day to come":             `{"build":"` + b.ID + `","version":1,"cooked_at":"2090-01-01T00:00:00Z","found":{}}`,
+		"patties of no food":        `{"build":"` + b.ID + `","version":1,"found":{},"patties":{"question":{"food":"moon-dust","amounts":[1,2]},"fried":[{"option":0}]}}`,
 		"patties of no question":    `{"build":"` + b.ID + `","version":1,"found":{},"patties":{"question":{},"fried":[]}}`,
 	} {
 		answered, text := c.do("POST", "/api/tries", body)
@@ -231,6 +235,19 @@ func TestTriesAreInTheArchive(t *testing.T) {
 	read, err := archive.Read(again.Bytes(), food.Starter())
 	require.NoError(t, err)
 	assert.Equal(t, k.Tries, read.Tries)
+}
+
+// What a backup brings of test patties may name foods that are gone: they teach nothing, and no more.
+func TestPattiesOfAFoodThatIsGoneTeachNothing(t *testing.T) {
+	t.Parallel()
+	c := start(t)
+	before := decode[api.KitchenLearned](c, "GET", "/api/learned", "")
+	for _, bad := range []string{`{"question":{"food":"moon-dust","amounts":[1,2]},"fried":[{"option":1,"word":"firm","grade":"held"}]}`, `{"question":{}}`, `[]`} {
+		require.NoError(t, c.store.KeepTry(t.Context(), c.kitchen, &store.Try{Kind: store.TryPatties, CookedAt: time.Now(), Document: []byte(peas), Found: []byte(`{}`), Patties: []byte(bad)}))
+	}
+	b, _ := c.build("POST", "/api/builds", peas)
+	decode[api.KeptTry](c, "POST", "/api/tries", fmt.Sprintf(`{"build":%q,"version":1,"found":{"hold":"held"}}`, b.ID))
+	assert.Equal(t, before.Tries+1, decode[api.KitchenLearned](c, "GET", "/api/learned", "").Tries)
 }
 
 // BenchmarkFiveThousandTries lists and finds among five thousand, and learns anew of them.

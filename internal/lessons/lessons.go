@@ -27,8 +27,8 @@ type Teacher struct {
 	Foods *food.Catalogue
 }
 
-// known is what was worked out of pieces on the heat, of whichever kitchen.
-var known learn.Warmings
+// warmings is what was worked out of pieces on the heat, of whichever kitchen.
+var warmings learn.Warmings
 
 // Base gives a kitchen as it is without its tries.
 func (t *Teacher) Base(ctx context.Context, id string) (*kitchen.Kitchen, error) {
@@ -83,7 +83,7 @@ func (t *Teacher) Learn(ctx context.Context, id string) (*learn.Learned, error) 
 	if err != nil {
 		return nil, err
 	}
-	l, err := learn.LearnKitchen(Tries(all, base.Foods), base, learn.KitchenOptions{Known: &known, LeftOut: choices.LeftOut, Forgotten: choices.Forgotten})
+	l, err := learn.LearnKitchen(Tries(all, base.Foods), base, learn.KitchenOptions{Known: &warmings, LeftOut: choices.LeftOut, Forgotten: choices.Forgotten})
 	if err != nil {
 		return nil, err
 	}
@@ -103,7 +103,7 @@ func Tries(all []store.Try, foods *food.Catalogue) (out []learn.Try) {
 			continue
 		}
 		if t.Kind == store.TryPatties {
-			out = append(out, ofPatties(t, d)...)
+			out = append(out, ofPatties(t, d, foods)...)
 			continue
 		}
 		found, err := learn.ReadFound(t.Found)
@@ -117,7 +117,7 @@ func Tries(all []store.Try, foods *food.Catalogue) (out []learn.Try) {
 }
 
 // ofPatties takes each test patty as a try of one piece.
-func ofPatties(t *store.Try, d *formula.Document) (out []learn.Try) {
+func ofPatties(t *store.Try, d *formula.Document, foods *food.Catalogue) (out []learn.Try) {
 	var kept patties.FriedPatties
 	if json.Unmarshal(t.Patties, &kept) != nil {
 		return nil
@@ -127,7 +127,7 @@ func ofPatties(t *store.Try, d *formula.Document) (out []learn.Try) {
 		return nil
 	}
 	for _, f := range kept.Fried {
-		if f.Option < 0 || f.Option >= len(options) {
+		if f.Option < 0 || f.Option >= len(options) || !known(options[f.Option].Document, foods) {
 			continue
 		}
 		found := logbook.Found{Squeeze: f.Word, Pieces: 1, Broke: &logbook.Broke{}}
@@ -137,6 +137,11 @@ func ofPatties(t *store.Try, d *formula.Document) (out []learn.Try) {
 		out = append(out, learn.Try{ID: t.ID, At: t.CookedAt, Document: options[f.Option].Document, Found: &found})
 	}
 	return out
+}
+
+// known says whether all that is in a mix is in the catalogue.
+func known(d *formula.Document, foods *food.Catalogue) bool {
+	return !slices.ContainsFunc(d.Lines, func(l formula.Line) bool { return foods.Find(l.Food) == nil })
 }
 
 // Said is what the model says of a try.

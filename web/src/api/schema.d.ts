@@ -2225,6 +2225,9 @@ export interface components {
         KitchenLearned: {
             alone: components["schemas"]["LogbookTrust"];
             figures: components["schemas"]["LearnedFigure"][];
+            forgotten: {
+                [key: string]: string;
+            };
             /** Format: int64 */
             mixes: number;
             off: boolean;

@@ -141,7 +141,7 @@ export const logbook = {
     leaveFigure: "Leave it out",
     useFigure: "Use it again",
     forget: "Forget it",
-    forgotten: "Learned anew from here on.",
+    forgotten: "{{what}}: learned anew since {{since}}",
     unforget: "Take that back",
     leftOut: "left out",
     ownMixes_one: "{{count}} mix of your own, beyond what the model says",

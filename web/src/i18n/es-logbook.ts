@@ -143,7 +143,7 @@ export const logbook: typeof english = {
     leaveFigure: "Dejarlo fuera",
     useFigure: "Volver a usarlo",
     forget: "Olvidarlo",
-    forgotten: "Se aprende de nuevo desde aquí.",
+    forgotten: "{{what}}: se aprende de nuevo desde el {{since}}",
     unforget: "Deshacer",
     leftOut: "fuera",
     ownMixes_one: "{{count}} mezcla tuya, más allá de lo que dice el modelo",

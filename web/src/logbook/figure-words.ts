@@ -10,6 +10,13 @@ export function useFigureWords(foods: Foods) {
   const format = useFormat();
   const whole = (f: LearnedFigure) =>
     f.food ? format.foodName(foods.get(f.food), f.food) : t(coded("logbook.figure", f.name));
+  /** What a figure is called by its name alone. */
+  const named = (figure: string) => {
+    const food = /^(?:water|drink):(.+)$/.exec(figure)?.[1];
+    return (
+      (food ? format.foodName(foods.get(food), food) : t(coded("logbook.figure", figure))).split(",")[0] ?? ""
+    );
+  };
   /** Without what follows its comma. */
   const name = (f: LearnedFigure) => whole(f).split(",")[0] ?? "";
   /** The smaller it is, the more places of a spread are told. */
@@ -54,5 +61,5 @@ export function useFigureWords(foods: Foods) {
         return `${format.number(x, 2)} ×`;
     }
   };
-  return { name, whole, value, plain };
+  return { name, named, whole, value, plain };
 }

@@ -49,6 +49,7 @@ export function LearnedPanel({ foods }: { foods: Foods }) {
             {data.figures.slice(0, all ? undefined : first).map((f) => (
               <Figure key={f.name} figure={f} foods={foods} choose={choose} />
             ))}
+            <Forgotten learned={data} foods={foods} choose={choose} />
             <OwnMixes learned={data} choose={choose} />
           </div>
           {data.figures.length > first && (
@@ -82,7 +83,6 @@ function Figure({
   const { t } = useTranslation();
   const words = useFigureWords(foods);
   const [open, setOpen] = useState(false);
-  const [forgotten, setForgotten] = useState(false);
   return (
     <details
       className={`learned-figure ${f.used ? "" : "learned-unused"}`}
@@ -124,21 +124,37 @@ function Figure({
               type="button"
               className="btn btn-quiet btn-sm"
               disabled={choose.isPending}
-              onClick={() =>
-                choose.mutate(
-                  { figure: f.name, forget: !forgotten },
-                  { onSuccess: () => setForgotten(!forgotten) },
-                )
-              }
+              onClick={() => choose.mutate({ figure: f.name, forget: true })}
             >
-              {t(forgotten ? "logbook.unforget" : "logbook.forget")}
+              {t("logbook.forget")}
             </button>
           </p>
-          {forgotten && <p role="status">{t("logbook.forgotten")}</p>}
         </div>
       )}
     </details>
   );
+}
+
+type ForgottenProps = { learned: KitchenLearned; foods: Foods; choose: ChooseLearned };
+
+/** What is learned anew, and since when: the tries before speak again with one press. */
+function Forgotten({ learned, foods, choose }: ForgottenProps) {
+  const { t } = useTranslation();
+  const day = useDay();
+  const words = useFigureWords(foods);
+  return Object.entries(learned.forgotten).map(([name, since]) => (
+    <p key={name} className="learned-mixes" role="status">
+      <span>{t("logbook.forgotten", { what: words.named(name), since: day.short(since) })}</span>
+      <button
+        type="button"
+        className="btn btn-quiet btn-sm"
+        disabled={choose.isPending}
+        onClick={() => choose.mutate({ figure: name, forget: false })}
+      >
+        {t("logbook.unforget")}
+      </button>
+    </p>
+  ));
 }
 
 const named = 6;
