@@ -58,7 +58,7 @@ warm:
 # All of core and internal runs with the race detector; what takes minutes under it (it
 # makes the physics ten times slower) is left out there, and runs without.
 GO_RACE = ./core/... ./internal/...
-GO_HEAVY = ./core/advice ./core/bake ./core/figure ./core/heat ./core/learn ./core/probe
+GO_HEAVY = ./core/advice ./core/bake ./core/figure ./core/heat ./core/learn ./core/patties ./core/practice ./core/probe ./internal/demo
 
 test-go: web/dist/index.html setup-tests
 	go test -count=1 -timeout 20m ./cmd/... ./e2e/... ./web/...
