@@ -149,6 +149,8 @@ func TestAKeyboardIsEnough(t *testing.T) {
 	}{{input.Space, "Chia, ground is at place 8"}, {input.ArrowUp, "at place 7"}, {input.ArrowUp, "at place 6"}, {input.Space, "is now at place 6"}} {
 		w.press(step.key)
 		w.eventually("[aria-live=assertive]", step.says)
+		// What is picked up hears the keys a moment after it is said.
+		w.MustEval(`() => new Promise((done) => setTimeout(done, 80))`)
 	}
 	order := func() string {
 		return w.MustEval(`() => [...document.querySelectorAll(".line")].map((l) => l.dataset.food).join(" ")`).Str()

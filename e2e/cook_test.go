@@ -32,7 +32,14 @@ func (a *app) cook(b *rod.Browser, build, language string, width, height int) (w
 	a.t.Helper()
 	w = a.openAs(b, "/cook", language, width, height)
 	cook := map[bool]string{true: "Cocinar: ", false: "Cook it: "}[strings.HasPrefix(language, "es")]
-	w.click(cook + build)
+	// A click that the page lost, busy as it may be, is made again.
+	for begun := false; !begun; {
+		w.click(cook + build)
+		for end := time.Now().Add(patience / 3); !begun && time.Now().Before(end); time.Sleep(50 * time.Millisecond) {
+			begun = strings.Contains(w.MustInfo().URL, "/cook/")
+		}
+		require.False(a.t, a.t.Failed())
+	}
 	w.see(".cook-go, .cook-also")
 	w.settled(func() bool { return strings.Contains(w.MustInfo().URL, "/cook/") }, "a course is open")
 	return w, w.MustInfo().URL[strings.LastIndex(w.MustInfo().URL, "/")+1:]

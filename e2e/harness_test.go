@@ -135,7 +135,7 @@ func (a *app) person() *rod.Browser {
 	return b
 }
 
-const patience = 15 * time.Second
+const patience = 30 * time.Second
 
 // open opens a path in a window of 1280 by 800.
 func (a *app) open(b *rod.Browser, path string) *window {
@@ -178,7 +178,12 @@ func (w *window) click(words string) {
 	// A control may be drawn anew between being found and being clicked: it is found again.
 	var err error
 	for end := time.Now().Add(patience); time.Now().Before(end); {
-		if err = w.button(words).Timeout(2*time.Second).Click(proto.InputMouseButtonLeft, 1); err == nil {
+		// Nor where the page still moves under it.
+		e := w.button(words).Timeout(2 * time.Second)
+		if err = e.WaitStableRAF(); err != nil {
+			continue
+		}
+		if err = e.Click(proto.InputMouseButtonLeft, 1); err == nil {
 			return
 		}
 	}

@@ -27,7 +27,6 @@ func (a *app) tries(query string) (out api.TryList) {
 }
 
 func TestTheLogbookTellsWhatHappenedAndWhatItTeaches(t *testing.T) {
-	t.Parallel()
 	a := startLearned(t)
 	w := a.logbook()
 	w.eventually(".try-head", "Split-pea and parsnip cakes")
@@ -67,7 +66,6 @@ func TestTheLogbookTellsWhatHappenedAndWhatItTeaches(t *testing.T) {
 }
 
 func TestTheNextTryChangesOneThing(t *testing.T) {
-	t.Parallel()
 	a := startLearned(t)
 	w := a.logbook()
 	w.see(".change-best")
@@ -81,7 +79,6 @@ func TestTheNextTryChangesOneThing(t *testing.T) {
 }
 
 func TestATryIsWrittenInTenSecondsAndChanged(t *testing.T) {
-	t.Parallel()
 	a := start(t)
 	id := a.build("Turkey, leek")
 	w := a.open(a.person(), "/bench/"+id)
@@ -126,7 +123,6 @@ func TestATryIsWrittenInTenSecondsAndChanged(t *testing.T) {
 }
 
 func TestTestPattiesSayHowMuch(t *testing.T) {
-	t.Parallel()
 	a := start(t)
 	w := a.open(a.person(), "/bench/"+a.build(peas))
 	w.click("More for this build")
@@ -157,7 +153,6 @@ func TestTestPattiesSayHowMuch(t *testing.T) {
 }
 
 func TestTheLogbookIsAccessibleOnAPhoneInSpanishAndDark(t *testing.T) {
-	t.Parallel()
 	a := startLearned(t)
 	check := accessible(t)
 	w := a.openAs(a.person(), "/logbook", "es-ES", 390, 844)
@@ -183,7 +178,6 @@ func TestTheLogbookIsAccessibleOnAPhoneInSpanishAndDark(t *testing.T) {
 }
 
 func TestALogbookThatCannotBeRead(t *testing.T) {
-	t.Parallel()
 	a := start(t)
 	w := a.open(a.person(), "/logbook/00000000-0000-0000-0000-000000000000")
 	w.eventually(".logbook-try", "This try was put away, or never was.")

@@ -21,7 +21,9 @@ export default function CookHome() {
   const suppers = useSuppers();
   const builds = useBuilds("");
   if (courses.isError) return <Trouble words={t("cook.failed")} onRetry={() => void courses.refetch()} />;
-  if (!courses.data) return <main className="alone" aria-busy="true" aria-label={t("app.loading")} />;
+  // All lists at once: one that came later would move what a finger is about to touch.
+  if (!courses.data || suppers.isPending || builds.isPending)
+    return <main className="alone" aria-busy="true" aria-label={t("app.loading")} />;
   const start = (of: { supper?: string; build?: string }) => begin.mutate(of);
   const drop = (c: CourseEntry) =>
     remove.mutate(c.id, { onSuccess: () => setDeleted({ id: c.id, name: c.name }) });
