@@ -1,12 +1,14 @@
 package course
 
 import (
+	"errors"
 	"fmt"
 	"math"
 	"slices"
 	"strings"
 	"time"
 
+	"cuerda/core/logbook"
 	"cuerda/core/mix"
 )
 
@@ -206,29 +208,26 @@ func check(p *Plan, c *Event) error {
 	return nil
 }
 
-// Words lists what findings may say.
-var (
-	Holds  = []string{"held", "some-broke", "fell-apart"}
-	Bites  = []string{"dry", "right", "wet"}
-	Shapes = []string{"easy", "sticky", "crumbly"}
-)
-
+// check holds them to what a logbook takes.
 func (f *Findings) check() error {
 	if f == nil {
 		return &Refusal{UnknownWord, ""}
 	}
-	for _, each := range []struct {
-		said  string
-		words []string
-	}{{f.Hold, Holds}, {f.Bite, Bites}, {f.Shaped, Shapes}} {
-		if each.said != "" && !slices.Contains(each.words, each.said) {
-			return &Refusal{UnknownWord, each.said}
-		}
-	}
-	if len(f.Note) > 8000 {
+	found := f.Logbook()
+	var wrong *logbook.WrongError
+	switch err := found.Check(); {
+	case !errors.As(err, &wrong):
+		return err
+	case wrong.Field == "note":
 		return &Refusal{Code: OutOfRange}
+	default:
+		return &Refusal{UnknownWord, wrong.Got}
 	}
-	return nil
+}
+
+// Logbook is what they are of a try.
+func (f *Findings) Logbook() logbook.Found {
+	return logbook.Found{Hold: f.Hold, Bite: f.Bite, Shaped: f.Shaped, Note: f.Note, Photo: f.Photo}
 }
 
 func between(v, least, most float64) error {

@@ -15,7 +15,6 @@ import (
 	"cuerda/core/learn"
 	"cuerda/core/logbook"
 	"cuerda/core/mix"
-	"cuerda/core/piece"
 )
 
 // Truth is what is so in a kitchen though nobody in it knows.
@@ -146,7 +145,7 @@ func (t *Truth) Cook(d *formula.Document, day Day) logbook.Found {
 			out.CoreCelsius = &core
 		}
 	}
-	if m, _ := d.MethodAndTurn(); day.OvenThermometer && d.Cook != nil && d.Cook.Celsius != nil && (m == piece.StillOven || m == piece.FanOven) {
+	if day.OvenThermometer && d.Cook != nil && d.Cook.Celsius != nil && learn.InOven(d) {
 		air := math.Round(*d.Cook.Celsius + t.Figures[learn.OvenOffset] + learn.AirSD*r.NormFloat64())
 		out.OvenCelsius = &air
 	}

@@ -275,18 +275,8 @@ func loss(b *Build, e *mix.Evidence, j *mix.Judge) float64 {
 // the index that a hand feels.
 func wordLoss(b *Build, q float64) float64 {
 	p := 0.
-	for i, z := range mix.Zones {
-		said := slices.Index(b.Hand, z.Word)
-		if said < 0 {
-			continue
-		}
-		low, high := math.Inf(-1), math.Inf(1)
-		if i > 0 {
-			low = z.From
-		}
-		if i+1 < len(mix.Zones) {
-			high = mix.Zones[i+1].From
-		}
+	for said, word := range b.Hand {
+		low, high := mix.Between(word)
 		weight := 1.
 		if said > 0 {
 			weight = .6

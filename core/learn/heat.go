@@ -19,7 +19,7 @@ func (s *school) heatFindings() (out heatFound) {
 	for i := len(s.trials) - 1; i >= 0 && left > 0; i-- {
 		t := s.trials[i].try
 		day := dayIn(s.k, t.Found)
-		if air := t.Found.OvenCelsius; air != nil && t.Document.Cook != nil && inOven(t.Document) {
+		if air := t.Found.OvenCelsius; air != nil && t.Document.Cook != nil && InOven(t.Document) {
 			dial := t.Document.Cook.Method.DefaultCelsius()
 			if t.Document.Cook.Celsius != nil {
 				dial = *t.Document.Cook.Celsius
@@ -82,8 +82,8 @@ func (s *school) warmed(t *Try, w *warming, missed int) Finding {
 	}
 }
 
-// inOven says whether the air of an oven is what cooks it.
-func inOven(d *formula.Document) bool {
+// InOven says whether the air of an oven is what cooks it.
+func InOven(d *formula.Document) bool {
 	m, _ := d.MethodAndTurn()
 	return m == piece.StillOven || m == piece.FanOven
 }

@@ -1,8 +1,6 @@
 package learn
 
 import (
-	"math"
-
 	"gonum.org/v1/gonum/mat"
 
 	"cuerda/core/mix"
@@ -27,7 +25,7 @@ func (f *Fit) kinOf(builds []*Build) ([]mix.Kin, error) {
 		e := v.evidence(b)
 		raw, cooked := j.Weigh(&e)
 		out[i] = mix.Kin{Name: b.ID, Like: e.Like}
-		left.SetRow(i, []float64{logit(b.Raw) - raw, logit(b.Cooked) - cooked})
+		left.SetRow(i, []float64{mix.Odds(b.Raw, surestSay) - raw, mix.Odds(b.Cooked, surestSay) - cooked})
 	}
 	cov := mat.NewSymDense(n, nil)
 	for i := range n {
@@ -52,9 +50,3 @@ func (f *Fit) kinOf(builds []*Build) ([]mix.Kin, error) {
 
 // Kin gives the builds that the fit knows.
 func (f *Fit) Kin() []mix.Kin { return f.kin }
-
-// logit is the logarithm of the odds of a chance.
-func logit(p float64) float64 {
-	p = min(max(p, surestSay), 1-surestSay)
-	return math.Log(p / (1 - p))
-}

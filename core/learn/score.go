@@ -27,7 +27,7 @@ func ScoreOf(builds []*Build, said []Said) Score {
 	s := Score{Builds: len(builds)}
 	per := 1 / float64(len(builds))
 	within := func(said, sd, known float64) float64 {
-		if math.Abs(logit(said)-logit(known)) <= mix.Ninety*sd {
+		if math.Abs(mix.Odds(said, surestSay)-mix.Odds(known, surestSay)) <= mix.Ninety*sd {
 			return per / 2
 		}
 		return 0

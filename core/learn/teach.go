@@ -23,10 +23,10 @@ type school struct {
 	quantities []Quantity
 	// was is where tries before a figure was forgotten have theirs.
 	was map[int]int
-	// centres are the mixes of the kitchen, each unlike the others, and root the factor of how
+	// centres are the mixes of the kitchen, each unlike the others, and root the lower factor of how
 	// much they are alike.
 	centres []mix.Likeness
-	root    *mat.Cholesky
+	root    mat.TriDense
 	firstZ  int
 	found   []Finding
 	about   []*Try // of each finding
@@ -182,8 +182,9 @@ func (s *school) mixes() {
 		}
 		cov.SetSym(i, i, 1+1e-6)
 	}
-	s.root = &mat.Cholesky{}
-	s.root.Factorize(cov) // a kernel with something on its diagonal always has a factor
+	var chol mat.Cholesky
+	chol.Factorize(cov) // a kernel with something on its diagonal always has a factor
+	chol.LTo(&s.root)
 	s.firstZ = len(s.quantities)
 	for _, stage := range []string{"raw", "cooked", "felt"} {
 		for range n {
@@ -205,10 +206,8 @@ func (s *school) whiten(l *mix.Likeness) []float64 {
 	for i := range s.centres {
 		k.SetVec(i, l.Alike(&s.centres[i]))
 	}
-	var lower mat.TriDense
-	s.root.LTo(&lower)
 	var out mat.VecDense
-	_ = out.SolveVec(&lower, k) // it is triangular with a diagonal above nought
+	_ = out.SolveVec(&s.root, k) // it is triangular with a diagonal above nought
 	return out.RawVector().Data
 }
 
@@ -408,11 +407,9 @@ func (s *school) speakers(b *Belief) map[int][]string {
 // own is what became of the mixes of the kitchen.
 func (s *school) own(b *Belief) []mix.OwnKin {
 	n := len(s.centres)
-	var lower mat.TriDense
-	s.root.LTo(&lower)
 	weights := func(from int) []float64 {
 		var out mat.VecDense
-		_ = out.SolveVec(lower.T(), mat.NewVecDense(n, b.Mode[from:from+n]))
+		_ = out.SolveVec(s.root.T(), mat.NewVecDense(n, b.Mode[from:from+n]))
 		return out.RawVector().Data
 	}
 	left := func(from, i int) float64 {

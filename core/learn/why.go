@@ -186,7 +186,7 @@ func (f *failing) look() {
 		if c == nil {
 			return 0
 		}
-		loss, _, _ := Counted(c.Held, c.Of, Alike)(math.Log(p / (1 - p)))
+		loss, _, _ := Counted(c.Held, c.Of, Alike)(mix.Odds(p, 1e-4))
 		return loss
 	}
 	total := 0.
@@ -200,8 +200,6 @@ func (f *failing) look() {
 				loss += word / handPart
 			}
 			raw, cooked := f.done.chances(d.index, d.rough)
-			keep := func(p float64) float64 { return min(max(p, 1e-4), 1-1e-4) }
-			raw, cooked = keep(raw), keep(cooked)
 			loss += losses(t.raw, raw) + losses(t.cooked, cooked) + losses(t.both, min(raw, cooked))
 			d.weight = math.Exp(-loss)
 			total += d.weight
@@ -269,7 +267,7 @@ func (f *failing) heat(say func(c Cause, b bowl, other func(d day) day)) {
 	}
 	if found.CoreCelsius != nil && *found.CoreCelsius < baked.Target.Celsius-2 {
 		code := Undercooked
-		if inOven(f.t.Document) && f.k.OvenOffset < -4 {
+		if InOven(f.t.Document) && f.k.OvenOffset < -4 {
 			code = OvenCool
 		}
 		say(Cause{Code: code, Was: *found.CoreCelsius, Now: baked.Target.Celsius}, f.bowl(f.t.Document, nil), nil)

@@ -350,8 +350,17 @@ func (e *Effect) Judge(d *Duty, coldness float64) Judged {
 	raw, cooked = j.evidenceOf(&v, raw, cooked)
 	ownRaw, ownCooked, sd := d.Own.add(d, &v.Like, spread(near))
 	raw, cooked = Surest(raw+ownRaw), Surest(cooked+ownCooked)
-	return Judged{Logistic(raw), Logistic(cooked), math.Exp(raw / oddsPerHold), math.Exp(cooked / oddsPerHold), sd}
+	return Judged{Logistic(raw), Logistic(cooked), Ratio(raw), Ratio(cooked), sd}
 }
+
+// Odds is the logarithm of the odds of a chance that lies between least and 1 - least.
+func Odds(p, least float64) float64 {
+	p = min(max(p, least), 1-least)
+	return math.Log(p / (1 - p))
+}
+
+// Ratio is the hold over the need that goes with such odds.
+func Ratio(odds float64) float64 { return math.Exp(odds / oddsPerHold) }
 
 // Logistic is the chance of a logarithm of odds.
 func Logistic(z float64) float64 { return 1 / (1 + math.Exp(-z)) }

@@ -76,6 +76,24 @@ var Zones = []struct {
 	{Crumbles, DriestIndex}, {Short, 0}, {Firm, 0.15}, {Tacky, 0.55}, {Slack, 0.85}, {Slumps, 1.05},
 }
 
+// Between gives the indices between which a handful feels so, without end at either end of
+// Zones; nothing for what is no word of the squeeze.
+func Between(w Word) (from, to float64) {
+	from, to = math.Inf(1), math.Inf(1)
+	for i, z := range Zones {
+		if z.Word != w {
+			continue
+		}
+		if from = z.From; i == 0 {
+			from = math.Inf(-1)
+		}
+		if i+1 < len(Zones) {
+			to = Zones[i+1].From
+		}
+	}
+	return from, to
+}
+
 // DriestIndex is the lowest index that is reported: a mix below it is loose
 // crumbs, for which the index says nothing more.
 const DriestIndex = -0.5

@@ -62,6 +62,7 @@ const (
 	leastWetSD      = .08
 	wordSD          = .16
 	leastSD, mostSD = .5, 1.5
+	leastOdds       = .002 // chances nearer to 0 or 1 tell no more
 )
 
 // ErrNoQuestion is that of fewer than two options or too many.
@@ -99,17 +100,12 @@ func (o *Option) weigh(k *kitchen.Kitchen, wetSD float64) {
 		}
 		wet.Hand = &hand
 		p := formula.Predict(&wet, k)
-		o.odds[n] = logit(p.Chance)
+		o.odds[n] = mix.Odds(p.Chance, leastOdds)
 		if off == 0 {
 			o.Chance = p.Chance
-			o.sd = min(max((logit(p.ChanceHigh)-logit(p.ChanceLow))/(2*mix.Ninety), leastSD), mostSD)
+			o.sd = min(max((mix.Odds(p.ChanceHigh, leastOdds)-mix.Odds(p.ChanceLow, leastOdds))/(2*mix.Ninety), leastSD), mostSD)
 		}
 	}
-}
-
-func logit(p float64) float64 {
-	p = min(max(p, .002), .998)
-	return math.Log(p / (1 - p))
 }
 
 // Grade is how a test patty came through being turned, lifted by its edge and cut.
@@ -247,15 +243,9 @@ func (q *Question) apart(n int, add func(weight float64, by func(i int) float64)
 
 // wordsOf is how likely a hand is to say each word of a mix that feels so.
 func wordsOf(felt float64) (out [6]float64) {
-	for i, z := range mix.Zones {
-		low, high := math.Inf(-1), math.Inf(1)
-		if i > 0 {
-			low = z.From
-		}
-		if i+1 < len(mix.Zones) {
-			high = mix.Zones[i+1].From
-		}
-		const slip = .02
+	const slip = .02
+	for i, w := range mix.SqueezeWords {
+		low, high := mix.Between(w)
 		out[i] = slip/6 + (1-slip)*(learn.Normal((high-felt)/wordSD)-learn.Normal((low-felt)/wordSD))
 	}
 	return out

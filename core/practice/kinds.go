@@ -14,17 +14,7 @@ import (
 // sureOf is how likely the word is by the model's own spread.
 func (d *Drill) sureOf() float64 {
 	sd := math.Hypot(d.SD, wordSD)
-	at := slices.Index(mix.SqueezeWords, d.Word)
-	if at < 0 {
-		return 0
-	}
-	low, high := math.Inf(-1), math.Inf(1)
-	if at > 0 {
-		low = mix.Zones[at].From
-	}
-	if at+1 < len(mix.Zones) {
-		high = mix.Zones[at+1].From
-	}
+	low, high := mix.Between(d.Word)
 	return learn.Normal((high-d.Index)/sd) - learn.Normal((low-d.Index)/sd)
 }
 

@@ -2,6 +2,7 @@ package practice
 
 import (
 	"math"
+	"slices"
 
 	"gonum.org/v1/gonum/mat"
 
@@ -22,22 +23,20 @@ type Call struct {
 
 // inWords is where an index lies on the scale of words: each word one wide.
 func inWords(q float64) float64 {
-	for i := len(mix.Zones) - 1; i >= 0; i-- {
-		from := mix.Zones[i].From
-		if q < from && i > 0 {
-			continue
-		}
-		to := 1.3
-		if i+1 < len(mix.Zones) {
-			to = mix.Zones[i+1].From
-		}
-		if i == 0 {
-			from = to - .3
-		}
-		return float64(i) + (math.Min(math.Max(q, from), to)-from)/(to-from)
+	w := mix.WordFor(q)
+	at := slices.Index(mix.SqueezeWords, w)
+	from, to := mix.Between(w)
+	if at == 0 {
+		from = to - .3
 	}
-	return 0
+	if to = min(to, wettest); q >= to {
+		return float64(at) + 1
+	}
+	return float64(at) + max(0, q-from)/(to-from)
 }
+
+// wettest is where the scale of words ends, in index.
+const wettest = 1.3
 
 // Grade marks the call of a squeeze: an index, and how sure that its word is right.
 func (d *Drill) Grade(called, sure float64) Call {

@@ -191,14 +191,7 @@ func eaten(done *formula.Document, said *lessons.Said, of deed, n int, r *rand.R
 	found := Truth.Cook(&really, day)
 	found.Note = of.note
 	c, _ := found.Both()
-	switch {
-	case c.Held == c.Of:
-		found.Hold = "held"
-	case 2*c.Held < c.Of:
-		found.Hold = "fell-apart"
-	default:
-		found.Hold = "some-broke"
-	}
+	found.Hold = string(found.Outcome())
 	found.Bite = "right"
 	switch said.Dryness {
 	case "dry":

@@ -260,7 +260,8 @@ func (c *Course) keepTry(ctx context.Context, dish int) error {
 // findings are how a dish came out: what the cook said, and what instruments did.
 func (c *Course) findings(dish int) logbook.Found {
 	d := &c.state.Dishes[dish]
-	out := logbook.Found{Hold: d.Found.Hold, Bite: d.Found.Bite, Shaped: d.Found.Shaped, Note: d.Found.Note, Photo: d.Found.Photo, Pieces: c.plan.Dishes[dish].Pieces}
+	out := d.Found.Logbook()
+	out.Pieces = c.plan.Dishes[dish].Pieces
 	if n := len(d.Felt); n > 0 {
 		out.Squeeze = d.Felt[n-1].Word
 	}
