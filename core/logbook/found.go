@@ -174,6 +174,12 @@ func (b *Broke) All() int { return b.Shaping + b.Turning + b.Lifting + b.Cutting
 // Count is how many pieces held of so many.
 type Count struct{ Held, Of int }
 
+// Ratio is the hold over the need that goes with the share of pieces that held. Half a piece is taken
+// to be at stake beside those counted, so that all or none of few are not sure for ever.
+func (c Count) Ratio() float64 {
+	return mix.Ratio(mix.Odds((float64(c.Held)+.25)/(float64(c.Of)+.5), 0))
+}
+
 // usualPieces are counted where nobody counted, and someBreak of them break where some did.
 const usualPieces, someBreak = 8, 2
 

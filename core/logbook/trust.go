@@ -22,7 +22,8 @@ type Trust struct {
 	// Brier is the mean square of chance less share.
 	Brier float64
 	Tries int
-	// TooFew says that the tries are too few to tell.
+	// Least is how many tries are needed to tell. TooFew says that the tries are too few to tell.
+	Least  int
 	TooFew bool
 }
 
@@ -38,7 +39,7 @@ const ninety = 1.6449
 // Reliability sorts what was said against what happened. alike is how much the pieces of one try
 // go together: n of them count as n/(1+(n-1) alike). The intervals are Wilson's (1927).
 func Reliability(all []Said, alike float64) Trust {
-	out := Trust{Bins: []Bin{}, Tries: len(all), TooFew: len(all) < LeastTries}
+	out := Trust{Bins: []Bin{}, Tries: len(all), Least: LeastTries, TooFew: len(all) < LeastTries}
 	for e := range len(edges) - 1 {
 		var b Bin
 		n, held := 0., 0.

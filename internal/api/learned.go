@@ -2,24 +2,19 @@ package api
 
 import (
 	"context"
-	"encoding/json"
 	"errors"
-	"fmt"
 	"maps"
 	"net/http"
 	"slices"
 	"time"
 
 	"github.com/danielgtaylor/huma/v2"
-	"github.com/google/uuid"
 
-	"cuerda/core/advice"
 	"cuerda/core/formula"
-	"cuerda/core/kitchen"
 	"cuerda/core/learn"
-	"cuerda/core/patties"
 	"cuerda/internal/answer"
 	"cuerda/internal/lessons"
+	"cuerda/internal/principal"
 	"cuerda/internal/problem"
 	"cuerda/internal/store"
 )
@@ -40,6 +35,8 @@ type KitchenLearned struct {
 
 // logbookTrust answers logbook.Trust.
 type logbookTrust struct {
+	// Least is how many tries are needed to tell.
+	Least  int        `json:"least"`
 	Bins   []TrustBin `json:"bins"`
 	Brier  float64    `json:"brier" digits:"3"`
 	Tries  int        `json:"tries"`
@@ -75,8 +72,7 @@ func (s *Server) registerLearned(api huma.API) {
 		return s.learned(ctx)
 	})
 	huma.Register(api, op(http.MethodPost, "/learned/choose", "chooseLearned", "Leave out, use or forget what was learned", 422), s.chooseLearned)
-	ask := op(http.MethodPost, "/patties", "planPatties", "Which test patties to fry next, and what those fried tell", 422)
-	huma.Register(api, ask, s.askPatties)
+	s.registerPatties(api)
 }
 
 // teacher is made with the first use.
@@ -108,13 +104,7 @@ func (s *Server) relearn(ctx context.Context) error {
 
 // keepLive keeps a try of a course; its kitchen learns of it meanwhile.
 func (s *Server) keepLive(ctx context.Context, kitchen string, t *store.Try, d *formula.Document) error {
-	k, err := s.kitchenOf(ctx, kitchen)
-	if err == nil {
-		if said, err := json.Marshal(lessons.Say(d, k)); err == nil {
-			t.Said = said
-		}
-	}
-	if err := s.Store.KeepTry(ctx, kitchen, t); err != nil {
+	if err := s.keepTry(principal.With(ctx, principal.Principal{Kitchen: kitchen}), t, d); err != nil {
 		return err
 	}
 	go func() {
@@ -206,125 +196,4 @@ func (s *Server) chooseLearned(ctx context.Context, in *choiceInput) (*body[Kitc
 		return nil, err
 	}
 	return s.learned(ctx)
-}
-
-// NextTry are changes of one thing.
-type NextTry struct {
-	Chance float64      `json:"chance"`
-	Ways   []answer.Way `json:"ways"`
-}
-
-func (s *Server) nextTry(ctx context.Context, in *IDInput) (*body[NextTry], error) {
-	t, err := s.Store.FindTry(ctx, kitchenID(ctx), in.ID)
-	if err != nil {
-		return nil, s.problemOf(ctx, err)
-	}
-	k, err := s.kitchen(ctx)
-	if err != nil {
-		return nil, err
-	}
-	var d formula.Document
-	if err := json.Unmarshal(t.Document, &d); err != nil {
-		return nil, s.problemOf(ctx, err)
-	}
-	done := usable(k, &d)
-	out := NextTry{Chance: formula.Predict(done, k).Chance, Ways: []answer.Way{}}
-	for _, w := range advice.ChangeOne(k, done) {
-		out.Ways = append(out.Ways, answer.Of[answer.Way](w))
-	}
-	return &body[NextTry]{out}, nil
-}
-
-// triedAs is the ID of a try of a file: the same each time it is read.
-func triedAs(kitchen string, t *learn.Try, document []byte) string {
-	if _, err := uuid.Parse(t.ID); err == nil && len(t.ID) == 36 {
-		return t.ID
-	}
-	found, _ := json.Marshal(t.Found) // what was read can be written
-	return uuid.NewSHA1(uuid.NameSpaceOID, append([]byte(kitchen+" "+t.ID+" "+t.At.UTC().Format(time.RFC3339)+" "), append(document, found...)...)).String()
-}
-
-// PattiesAsked is a question about a build, and what was fried of it so far.
-type PattiesAsked struct {
-	Document json.RawMessage      `json:"document"`
-	Question patties.OpenQuestion `json:"question"`
-	Fried    []patties.FriedPatty `json:"fried,omitempty" maxItems:"60"`
-	// Next is how many to fry at once.
-	Next int `json:"next,omitempty" minimum:"0" maximum:"3"`
-}
-
-type pattiesInput struct {
-	Body PattiesAsked
-}
-
-// PattiesAnswer is what is known, and what to fry next.
-type PattiesAnswer struct {
-	Options []PattyOption `json:"options"`
-	// Best is the option to take; -1 where none is enough.
-	Best     int     `json:"best"`
-	None     float64 `json:"none" digits:"2"`
-	Ordered  bool    `json:"ordered"`
-	AmountG  float64 `json:"amount_g" digits:"1"`
-	AmountSD float64 `json:"amount_sd_g" digits:"1"`
-	Sure     bool    `json:"sure"`
-	Settled  bool    `json:"settled"`
-	Next     []int   `json:"next"`
-	Gain     float64 `json:"gain_bit" digits:"2"`
-	// BaseG is the base mix that the next ones take, g.
-	BaseG float64 `json:"base_g" digits:"0"`
-}
-
-// PattyOption is one way, how likely it is the answer, and how a patty of it is weighed.
-type PattyOption struct {
-	AmountG     float64  `json:"amount_g"`
-	Answer      float64  `json:"answer" digits:"2"`
-	Chance      float64  `json:"chance" digits:"2"`
-	Holds       float64  `json:"holds" digits:"2"`
-	BaseG       float64  `json:"base_g" digits:"1"`
-	Food        string   `json:"food,omitempty"`
-	AddG        float64  `json:"add_g" digits:"1"`
-	RestMinutes *float64 `json:"rest_minutes,omitempty"`
-}
-
-// asked gives the options of a question, whose foods the kitchen must know.
-func asked(open *patties.OpenQuestion, d *formula.Document, k *kitchen.Kitchen) ([]patties.Option, error) {
-	options, err := open.Options(d)
-	for i := range options {
-		for _, l := range options[i].Document.Lines {
-			if k.Foods.Find(l.Food) == nil {
-				return nil, fmt.Errorf("%w: there is no food %q", patties.ErrBadQuestion, l.Food)
-			}
-		}
-	}
-	return options, err
-}
-
-func (s *Server) askPatties(ctx context.Context, in *pattiesInput) (*body[PattiesAnswer], error) {
-	k, d, err := s.kitchenAndDocument(ctx, in.Body.Document)
-	if err != nil {
-		return nil, err
-	}
-	open := &in.Body.Question
-	options, err := asked(open, d, k)
-	if err != nil {
-		return nil, problem.New(http.StatusUnprocessableEntity, "bad-question", "This cannot be asked of the build: "+err.Error()+".")
-	}
-	q, err := patties.Ask(k, open.Ordered(), options...)
-	if err != nil {
-		return nil, problem.New(http.StatusUnprocessableEntity, "bad-question", err.Error())
-	}
-	weighed, err := open.Weigh(d, k)
-	if err != nil {
-		return nil, problem.New(http.StatusUnprocessableEntity, "bad-question", err.Error())
-	}
-	a := q.Decide(in.Body.Fried, max(1, in.Body.Next))
-	out := PattiesAnswer{Best: a.Best, None: a.None, Ordered: q.Ordered, AmountG: a.Amount, AmountSD: a.AmountSD, Sure: a.Sure, Settled: a.Settled, Next: append([]int{}, a.Next...), Gain: a.Gain}
-	for i, o := range q.Options {
-		w := weighed[i]
-		out.Options = append(out.Options, PattyOption{o.Amount, a.Chances[i], o.Chance, a.Holds[i], w.BaseG, w.Food, w.AddG, w.RestMinutes})
-	}
-	for _, i := range a.Next {
-		out.BaseG += weighed[i].BaseG
-	}
-	return &body[PattiesAnswer]{out}, nil
 }

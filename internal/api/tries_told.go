@@ -1,0 +1,215 @@
+package api
+
+import (
+	"context"
+	"encoding/json"
+	"fmt"
+
+	"cuerda/core/advice"
+	"cuerda/core/compare"
+	"cuerda/core/formula"
+	"cuerda/core/kitchen"
+	"cuerda/core/learn"
+	"cuerda/core/logbook"
+	"cuerda/core/patties"
+	"cuerda/internal/answer"
+	"cuerda/internal/demo"
+	"cuerda/internal/lessons"
+	"cuerda/internal/store"
+)
+
+func tryEntry(t *store.Try, language string) TryEntry {
+	out := TryEntry{ID: t.ID, Kind: t.Kind, Build: t.Build, Version: t.Version, Course: t.Course, CookedAt: t.CookedAt, LeftOut: t.LeftOut, Outcome: logbook.Unsaid}
+	var named struct{ Name string }
+	_ = json.Unmarshal(t.Document, &named) // one without a name has none
+	out.Name = demo.Say(named.Name, language)
+	var f logbook.Found
+	if json.Unmarshal(t.Found, &f) == nil {
+		out.Outcome, out.Squeeze, out.Bite, out.Note = f.Outcome(), f.Squeeze, f.Bite, demo.Say(f.Note, language)
+		if c, known := f.Both(); known {
+			out.Held, out.Of = c.Held, c.Of
+		}
+		if photos := f.AllPhotos(); len(photos) > 0 {
+			out.Photo = photos[0]
+		}
+	}
+	var said lessons.Said
+	if t.Said != nil && json.Unmarshal(t.Said, &said) == nil {
+		out.SaidChance = &said.Chance
+	}
+	var p patties.FriedPatties
+	if t.Kind == store.TryPatties && json.Unmarshal(t.Patties, &p) == nil {
+		for _, f := range p.Fried {
+			out.Grades = append(out.Grades, string(f.Grade))
+		}
+	}
+	return out
+}
+
+// planned is what was to be cooked: the version of the build; nil where there is none.
+func (s *Server) planned(ctx context.Context, t *store.Try, k *kitchen.Kitchen) *formula.Document {
+	if t.Build == "" || t.Version == 0 {
+		return nil
+	}
+	b, err := s.Store.FindVersion(ctx, kitchenID(ctx), t.Build, t.Version)
+	if err != nil {
+		return nil
+	}
+	d := usable(k, &b.Document)
+	return d
+}
+
+func (s *Server) replyTry(ctx context.Context, t *store.Try, err error) (*tryOutput, error) {
+	if err != nil {
+		return nil, s.problemOf(ctx, err)
+	}
+	k, err := s.kitchen(ctx)
+	if err != nil {
+		return nil, err
+	}
+	out := KeptTry{TryEntry: tryEntry(t, languageOf(ctx)), Revision: t.Revision, Changes: []answer.Change{}, Settings: []answer.Setting{}, Causes: []TryCause{}}
+	if err := json.Unmarshal(t.Document, &out.Document); err != nil {
+		return nil, s.problemOf(ctx, err)
+	}
+	if err := json.Unmarshal(t.Found, &out.Found); err != nil {
+		return nil, s.problemOf(ctx, err)
+	}
+	if t.Patties != nil {
+		out.Patties = &patties.FriedPatties{}
+		if err := json.Unmarshal(t.Patties, out.Patties); err != nil {
+			return nil, s.problemOf(ctx, err)
+		}
+	}
+	if t.Said != nil {
+		out.Said = &lessons.Said{}
+		if err := json.Unmarshal(t.Said, out.Said); err != nil {
+			return nil, s.problemOf(ctx, err)
+		}
+	}
+	done := usable(k, &out.Document)
+	out.Now = lessons.Say(done, k)
+	p := done.PieceOrDefault()
+	out.Band = answer.Of[answer.Band](p.Band())
+	raw, known := out.Found.Raw()
+	out.Raw = stageFound(raw, known)
+	cooked, known := out.Found.Cooked()
+	out.Cooked = stageFound(cooked, known)
+	if planned := s.planned(ctx, t, k); planned != nil {
+		changes, settings := formula.Changes(planned, done)
+		settings = cookedSettings(settings)
+		out.Planned = true
+		for i := range changes {
+			out.Changes = append(out.Changes, answer.Of[answer.Change](changes[i]))
+		}
+		for i := range settings {
+			out.Settings = append(out.Settings, answer.Of[answer.Setting](settings[i]))
+		}
+		s.why(&out, done, planned, k)
+	} else {
+		s.why(&out, done, nil, k)
+	}
+	out.Document = demo.In(languageOf(ctx), &out.Document)
+	out.Found.Note = demo.Say(out.Found.Note, languageOf(ctx))
+	return &tryOutput{ETag: fmt.Sprintf(`"%d"`, t.Revision), Body: out}, nil
+}
+
+// stageFound tells a count; nil where nobody counted.
+func stageFound(c logbook.Count, known bool) *StageFound {
+	if !known {
+		return nil
+	}
+	return &StageFound{Held: c.Held, Of: c.Of, Ratio: c.Ratio()}
+}
+
+// cookedSettings leaves out what is no part of the cooking.
+func cookedSettings(all []formula.Setting) []formula.Setting {
+	out := []formula.Setting{}
+	for _, one := range all {
+		switch one.Field {
+		case "/name", "/note", "/table_time":
+		default:
+			out = append(out, one)
+		}
+	}
+	return out
+}
+
+func (s *Server) why(out *KeptTry, done, planned *formula.Document, k *kitchen.Kitchen) {
+	if out.Kind != store.TryCooked {
+		return
+	}
+	for _, c := range learn.Why(&learn.Try{ID: out.ID, At: out.CookedAt, Document: done, Found: &out.Found}, planned, k) {
+		told := TryCause{Code: c.Code, Chance: c.Chance, Was: c.Was, Now: c.Now}
+		if c.Change != nil {
+			change := answer.Of[answer.Change](*c.Change)
+			told.Change = &change
+		}
+		if c.Setting != nil {
+			setting := answer.Of[answer.Setting](*c.Setting)
+			told.Setting = &setting
+		}
+		out.Causes = append(out.Causes, told)
+	}
+}
+
+type compareTriesInput struct {
+	IDInput
+	With string `query:"with" format:"uuid" required:"true"`
+}
+
+// ComparedTries are two tries side by side.
+type ComparedTries struct {
+	answer.Comparison
+	A TryEntry `json:"a"`
+	B TryEntry `json:"b"`
+}
+
+func (s *Server) compareTries(ctx context.Context, in *compareTriesInput) (*body[ComparedTries], error) {
+	k, err := s.kitchen(ctx)
+	if err != nil {
+		return nil, err
+	}
+	var docs [2]formula.Document
+	var out ComparedTries
+	for i, id := range []string{in.ID, in.With} {
+		t, err := s.Store.FindTry(ctx, kitchenID(ctx), id)
+		if err != nil {
+			return nil, s.problemOf(ctx, err)
+		}
+		if err := json.Unmarshal(t.Document, &docs[i]); err != nil {
+			return nil, s.problemOf(ctx, err)
+		}
+		*[]*TryEntry{&out.A, &out.B}[i] = tryEntry(t, languageOf(ctx))
+	}
+	c := compare.Documents(usable(k, &docs[0]), usable(k, &docs[1]), k)
+	c.Settings = cookedSettings(c.Settings)
+	out.Comparison = answer.Of[answer.Comparison](c)
+	return &body[ComparedTries]{out}, nil
+}
+
+// NextTry are changes of one thing.
+type NextTry struct {
+	Chance float64      `json:"chance"`
+	Ways   []answer.Way `json:"ways"`
+}
+
+func (s *Server) nextTry(ctx context.Context, in *IDInput) (*body[NextTry], error) {
+	t, err := s.Store.FindTry(ctx, kitchenID(ctx), in.ID)
+	if err != nil {
+		return nil, s.problemOf(ctx, err)
+	}
+	k, err := s.kitchen(ctx)
+	if err != nil {
+		return nil, err
+	}
+	var d formula.Document
+	if err := json.Unmarshal(t.Document, &d); err != nil {
+		return nil, s.problemOf(ctx, err)
+	}
+	done := usable(k, &d)
+	out := NextTry{Chance: formula.Predict(done, k).Chance, Ways: []answer.Way{}}
+	for _, w := range advice.ChangeOne(k, done) {
+		out.Ways = append(out.Ways, answer.Of[answer.Way](w))
+	}
+	return &body[NextTry]{out}, nil
+}
