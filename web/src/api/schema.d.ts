@@ -2174,6 +2174,7 @@ export interface components {
             build?: string;
             causes: components["schemas"]["TryCause"][];
             changes: components["schemas"]["Change"][];
+            cooked?: components["schemas"]["StageFound"];
             /** Format: date-time */
             cooked_at: string;
             course?: string;
@@ -2197,6 +2198,7 @@ export interface components {
             patties?: components["schemas"]["FriedPatties"];
             photo?: string;
             planned: boolean;
+            raw?: components["schemas"]["StageFound"];
             /** Format: int64 */
             revision: number;
             said?: components["schemas"]["Said"];
@@ -2338,6 +2340,8 @@ export interface components {
             bins: components["schemas"]["TrustBin"][];
             /** Format: double */
             brier: number;
+            /** Format: int64 */
+            least: number;
             too_few: boolean;
             /** Format: int64 */
             tries: number;
@@ -2533,6 +2537,7 @@ export interface components {
             base_g: number;
             /** Format: int64 */
             best: number;
+            document?: components["schemas"]["Document"];
             /** Format: double */
             gain_bit: number;
             next: number[];
@@ -3193,6 +3198,14 @@ export interface components {
             line: number;
             /** Format: int64 */
             part: number;
+        };
+        StageFound: {
+            /** Format: int64 */
+            held: number;
+            /** Format: int64 */
+            of: number;
+            /** Format: double */
+            ratio: number;
         };
         Step: {
             /** Format: double */

@@ -1,8 +1,9 @@
-import { useMutation } from "@tanstack/react-query";
-import { useRef, useState } from "react";
+import { useState } from "react";
 import type { Course, CourseTask, Findings } from "../api/client";
-import { send } from "../api/send";
+import { useKeepPhoto } from "../files/queries";
 import { useTranslation } from "../i18n/use-translation";
+import { Choose } from "../tries/choose";
+import { useFilePick } from "../ui/file-pick";
 import { Icon } from "../ui/icon";
 import { Also, CardActions } from "./card-actions";
 import type { CourseSession } from "./session";
@@ -24,11 +25,8 @@ type Props = {
 export function FoundCard({ course, task, session, onLater }: Props) {
   const { t } = useTranslation();
   const [found, setFound] = useState<Findings>({});
-  const file = useRef<HTMLInputElement>(null);
-  const photo = useMutation({
-    mutationFn: (f: File) => send<{ id: string }>("/api/photos", f, f.type || "application/octet-stream"),
-    onSuccess: (p) => setFound((was) => ({ ...was, photo: p.id })),
-  });
+  const photo = useKeepPhoto((id) => setFound((was) => ({ ...was, photo: id })));
+  const file = useFilePick({ accept: "image/*", camera: true, onFile: (f) => photo.mutate(f) });
   const dish = course.dishes[task.dish];
   return (
     <>
@@ -37,22 +35,14 @@ export function FoundCard({ course, task, session, onLater }: Props) {
       <p className="cook-sub">{t("cook.findings.lead")}</p>
       <div className="found-rows">
         {taps.map(([what, choices]) => (
-          <div key={what} role="group" aria-labelledby={`found-${what}`}>
-            <span id={`found-${what}`}>{t(`cook.findings.${what}`)}</span>
-            <span className="found-choices">
-              {choices.map((c) => (
-                <button
-                  key={c}
-                  type="button"
-                  className="btn btn-word"
-                  aria-pressed={found[what] === c}
-                  onClick={() => setFound((was) => ({ ...was, [what]: was[what] === c ? undefined : c }))}
-                >
-                  {t(`cook.findings.${c}`)}
-                </button>
-              ))}
-            </span>
-          </div>
+          <Choose
+            key={what}
+            label={t(`cook.findings.${what}`)}
+            choices={choices}
+            value={found[what] as (typeof choices)[number] | undefined}
+            words={(c) => t(`cook.findings.${c}`)}
+            onChoose={(c) => setFound((was) => ({ ...was, [what]: c }))}
+          />
         ))}
       </div>
       <div className="found-more">
@@ -64,24 +54,12 @@ export function FoundCard({ course, task, session, onLater }: Props) {
           value={found.note ?? ""}
           onChange={(e) => setFound((was) => ({ ...was, note: e.target.value }))}
         />
-        <input
-          ref={file}
-          type="file"
-          accept="image/*"
-          capture="environment"
-          className="visually-hidden"
-          tabIndex={-1}
-          aria-hidden="true"
-          onChange={(e) => {
-            const chosen = e.target.files?.[0];
-            if (chosen) photo.mutate(chosen);
-          }}
-        />
+        {file.hidden}
         <button
           type="button"
           className="btn btn-straw cook-also"
           disabled={photo.isPending}
-          onClick={() => file.current?.click()}
+          onClick={file.pick}
         >
           <Icon name="camera" /> {t(found.photo ? "cook.findings.anotherPhoto" : "cook.findings.photo")}
         </button>

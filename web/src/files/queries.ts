@@ -13,6 +13,14 @@ export function useUnpackKitchen() {
   });
 }
 
+/** Keeps a picture; its ID is told. */
+export function useKeepPhoto(onKept: (id: string) => void) {
+  return useMutation({
+    mutationFn: (f: File) => send<{ id: string }>("/api/photos", f, f.type || "application/octet-stream"),
+    onSuccess: (p) => onKept(p.id),
+  });
+}
+
 export const formats = ["json-ld", "markdown", "text", "csv", "document"] as const;
 
 export const exportAddress = (id: string, format: string, language: string, guests: boolean) =>

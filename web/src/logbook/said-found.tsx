@@ -93,48 +93,22 @@ function Strip({ of, vocabulary, band }: Props) {
   );
 }
 
-/** The hold over the need that goes with a share of pieces that held. */
-function ratioOf(held: number, of: number): number {
-  const p = (held + 0.25) / (of + 0.5);
-  return Math.exp(Math.log(p / (1 - p)) / 2.0897);
-}
-
 function Ropes({ of }: { of: KeptTry }) {
   const { t } = useTranslation();
-  const { broke, pieces } = of.found;
-  const made = pieces ?? Math.max(8, sum(broke));
-  const raw = broke && (broke.shaping ?? 0) + (broke.turning ?? 0);
-  const left = made - (raw ?? 0);
-  const cooked = broke && (broke.lifting ?? 0) + (broke.cutting ?? 0);
   return (
     <div className="found-ropes">
-      <Stage
-        name={t("logbook.raw")}
-        said={of.said}
-        now={of.now}
-        stage="raw"
-        found={raw === undefined ? undefined : { broke: raw, of: made }}
-      />
-      <Stage
-        name={t("logbook.cooked")}
-        said={of.said}
-        now={of.now}
-        stage="cooked"
-        found={cooked === undefined || left === 0 ? undefined : { broke: cooked, of: left }}
-      />
+      <Stage name={t("logbook.raw")} said={of.said} now={of.now} stage="raw" found={of.raw} />
+      <Stage name={t("logbook.cooked")} said={of.said} now={of.now} stage="cooked" found={of.cooked} />
     </div>
   );
 }
-
-const sum = (b: KeptTry["found"]["broke"]) =>
-  (b?.shaping ?? 0) + (b?.turning ?? 0) + (b?.lifting ?? 0) + (b?.cutting ?? 0);
 
 type StageProps = {
   name: string;
   stage: "raw" | "cooked";
   said: TrySaid | undefined;
   now: TrySaid;
-  found: { broke: number; of: number } | undefined;
+  found: KeptTry["raw"];
 };
 
 function Stage({ name, stage, said, now, found }: StageProps) {
@@ -153,12 +127,12 @@ function Stage({ name, stage, said, now, found }: StageProps) {
       <RopeRow ratio={ratio(first)} words={words} mark />
       {found ? (
         <RopeRow
-          ratio={found.broke === 0 ? 4 : ratioOf(found.of - found.broke, found.of)}
-          words={t(found.broke === 0 ? "logbook.foundHeld" : "logbook.foundBroke", {
-            broke: format.number(found.broke),
+          ratio={found.ratio}
+          words={t(found.held === found.of ? "logbook.foundHeld" : "logbook.foundBroke", {
+            broke: format.number(found.of - found.held),
             of: format.number(found.of),
           })}
-          broke={found.broke > 0}
+          broke={found.held < found.of}
           found
         />
       ) : (

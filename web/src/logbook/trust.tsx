@@ -4,7 +4,6 @@ import { useFormat } from "../ui/format";
 
 const size = 240;
 const edge = 26;
-const leastTries = 10;
 
 /** How far chances could be relied on: what was said of pieces against what became of them. */
 export function Trust({ learned }: { learned: KitchenLearned }) {
@@ -30,7 +29,7 @@ export function Trust({ learned }: { learned: KitchenLearned }) {
     <section className="trust" aria-labelledby="trust-title">
       <h2 id="trust-title">{t("logbook.trust")}</h2>
       {trust.too_few && (
-        <p className="note note-limit">{t("logbook.trustFew", { n: trust.tries, least: leastTries })}</p>
+        <p className="note note-limit">{t("logbook.trustFew", { n: trust.tries, least: trust.least })}</p>
       )}
       <svg viewBox={`0 0 ${size} ${size}`} role="img" aria-label={trust.bins.map(label).join(" ")}>
         <rect className="trust-field" x={edge} y={8} width={size - edge - 8} height={size - edge - 8} />

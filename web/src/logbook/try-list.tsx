@@ -1,4 +1,4 @@
-import { useDeferredValue, useRef, useState } from "react";
+import { useDeferredValue, useState } from "react";
 import Dropdown from "react-bootstrap/Dropdown";
 import { Link, useNavigate } from "react-router";
 import { ApiError, type TryEntry } from "../api/client";
@@ -6,6 +6,7 @@ import { useTranslation } from "../i18n/use-translation";
 import { useDay } from "../tries/day";
 import { OutcomeSign, useOutcomeWords } from "../tries/outcome";
 import { exportTries, type Shown, useImportTries, useTries } from "../tries/queries";
+import { useFilePick } from "../ui/file-pick";
 import { MoreMenu } from "../ui/more-menu";
 
 const kinds: [Shown, "all" | "broke" | "heldOnly" | "patties"][] = [
@@ -24,7 +25,10 @@ export function TryList({ chosen, onWrite }: { chosen: string | undefined; onWri
   const [shown, setShown] = useState<Shown>("all");
   const tries = useTries(useDeferredValue(text.trim()), shown);
   const take = useImportTries();
-  const file = useRef<HTMLInputElement>(null);
+  const file = useFilePick({
+    accept: ".json,.csv,.md,application/json,text/csv,text/markdown",
+    onFile: (f) => take.mutate(f),
+  });
   const first = tries.data?.pages[0];
   const list = tries.data?.pages.flatMap((p) => p.tries) ?? [];
   const why = take.error instanceof ApiError ? take.error.problem?.detail : undefined;
@@ -55,24 +59,12 @@ export function TryList({ chosen, onWrite }: { chosen: string | undefined; onWri
               </Dropdown.Item>
             ))}
             <Dropdown.Divider />
-            <Dropdown.Item as="button" onClick={() => file.current?.click()}>
+            <Dropdown.Item as="button" onClick={file.pick}>
               {t("logbook.import")}
             </Dropdown.Item>
           </MoreMenu>
         </div>
-        <input
-          ref={file}
-          type="file"
-          accept=".json,.csv,.md,application/json,text/csv,text/markdown"
-          className="visually-hidden"
-          tabIndex={-1}
-          aria-hidden="true"
-          onChange={(e) => {
-            const picked = e.target.files?.[0];
-            if (picked) take.mutate(picked);
-            e.target.value = "";
-          }}
-        />
+        {file.hidden}
         {first?.since && (
           <p className="hint">
             {t("logbook.since", { count: first.all, since: day.short(first.since), held: first.held })}

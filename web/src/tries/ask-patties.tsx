@@ -17,7 +17,6 @@ type Props = {
 };
 
 const most = 9;
-const binders = ["gel", "grain-binder", "legume-binder", "nut-binder", "starch", "seed"];
 
 /** Five amounts about the one that stands, as a scale is read. */
 const about = (g: number) =>
@@ -29,7 +28,7 @@ const about = (g: number) =>
 export function AskPatties({ document, foods, vocabulary, busy, onAsk }: Props) {
   const { t } = useTranslation();
   const format = useFormat();
-  const binds = (id: string) => binders.includes(foods.get(id)?.group ?? "");
+  const binds = (id: string) => foods.get(id)?.binder ?? false;
   const first = document.lines.find((l) => binds(l.food)) ?? document.lines[0];
   const [kind, setKind] = useState<Kind>("amount");
   const [line, setLine] = useState(first?.food ?? "");

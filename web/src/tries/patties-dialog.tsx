@@ -202,11 +202,11 @@ function Frying({ of, question, answer, fried, foods, busy, onFried, onBack, onA
             {t("patties.done")}
           </button>
         )}
-        {fried.length > 0 && answer.best >= 0 && onTake && (
+        {fried.length > 0 && answer.document && onTake && (
           <button
             type="button"
             className={`btn ${answer.sure ? "btn-primary" : "btn-quiet"}`}
-            onClick={() => onTake(taken(of.document, question, answer.best))}
+            onClick={() => answer.document && onTake(answer.document)}
           >
             {t("patties.take")}
           </button>
@@ -240,25 +240,4 @@ function Frying({ of, question, answer, fried, foods, busy, onFried, onBack, onA
       </p>
     </>
   );
-}
-
-/** The document with an option taken: as the server made it of the question. */
-function taken(d: BuildDocument, q: PattyQuestion, option: number): BuildDocument {
-  const amounts = [...new Set(q.amounts ?? [])].sort((a, b) => a - b);
-  const choice = q.choices?.[option];
-  const food = choice ? choice.with : q.food;
-  const grams = choice ? (choice.grams ?? 0) : (amounts[option] ?? 0);
-  let lines = d.lines;
-  if (food) {
-    const at = lines.findIndex((l) => l.food === q.food);
-    const line = { ...(choice || at < 0 ? { food } : lines[at]), food, grams };
-    lines =
-      grams < 0.1
-        ? lines.filter((_, i) => i !== at)
-        : at < 0
-          ? [...lines, line]
-          : lines.map((l, i) => (i === at ? line : l));
-  }
-  const rest = choice?.rest_minutes === undefined ? d.rest : { ...d.rest, minutes: choice.rest_minutes };
-  return { ...d, lines, rest };
 }

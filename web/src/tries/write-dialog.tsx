@@ -1,12 +1,13 @@
-import { useMutation, useQuery } from "@tanstack/react-query";
-import { useId, useRef, useState } from "react";
+import { useQuery } from "@tanstack/react-query";
+import { useId, useState } from "react";
 import Modal from "react-bootstrap/Modal";
 import { api, ApiError, type Build, type Found, type KeptTry, unwrap } from "../api/client";
-import { send } from "../api/send";
 import { squeezeWords } from "../build/squeeze-words";
+import { useKeepPhoto } from "../files/queries";
 import { useBuilds, useFoods } from "../editing/queries";
 import { coded, useTranslation } from "../i18n/use-translation";
 import { Actions, Dialog } from "../ui/dialog";
+import { useFilePick } from "../ui/file-pick";
 import { useFormat } from "../ui/format";
 import { Icon } from "../ui/icon";
 import { NumberField } from "../ui/number-field";
@@ -264,12 +265,9 @@ function Field({ label, unit, value, max, onChange }: FieldProps) {
 /** Photos, up to six: the newest last. */
 function Photos({ found, onChange }: { found: Found; onChange: (ids: string[]) => void }) {
   const { t } = useTranslation();
-  const file = useRef<HTMLInputElement>(null);
   const all = [...(found.photos ?? []), ...(found.photo ? [found.photo] : [])];
-  const photo = useMutation({
-    mutationFn: (f: File) => send<{ id: string }>("/api/photos", f, f.type || "application/octet-stream"),
-    onSuccess: (p) => onChange([...all, p.id]),
-  });
+  const photo = useKeepPhoto((id) => onChange([...all, id]));
+  const file = useFilePick({ accept: "image/*", onFile: (f) => photo.mutate(f) });
   return (
     <div className="write-photos">
       {all.map((p, i) => (
@@ -285,26 +283,9 @@ function Photos({ found, onChange }: { found: Found; onChange: (ids: string[]) =
           </button>
         </span>
       ))}
-      <input
-        ref={file}
-        type="file"
-        accept="image/*"
-        className="visually-hidden"
-        tabIndex={-1}
-        aria-hidden="true"
-        onChange={(e) => {
-          const chosen = e.target.files?.[0];
-          if (chosen) photo.mutate(chosen);
-          e.target.value = "";
-        }}
-      />
+      {file.hidden}
       {all.length < mostPhotos && (
-        <button
-          type="button"
-          className="btn btn-quiet"
-          disabled={photo.isPending}
-          onClick={() => file.current?.click()}
-        >
+        <button type="button" className="btn btn-quiet" disabled={photo.isPending} onClick={file.pick}>
           <Icon name="camera" /> {t("logbook.form.addPhoto")}
         </button>
       )}
