@@ -276,7 +276,8 @@ func read(data []byte, foods *food.Catalogue, most limits) (*Kitchen, error) {
 	// The kitchen first: its own foods may be in the builds.
 	slices.SortStableFunc(files, func(a, b *zip.File) int { return cmp.Compare(isBuild(a), isBuild(b)) })
 	for _, f := range files {
-		if seen[f.Name] || f.Name != "kitchen.json" && !buildName.MatchString(f.Name) && !supperName.MatchString(f.Name) && !courseName.MatchString(f.Name) && !tryName.MatchString(f.Name) {
+		read := out.reader(f.Name)
+		if seen[f.Name] || f.Name != "kitchen.json" && read == nil {
 			return nil, &Error{File: shorten(f.Name), Code: "bad-name"}
 		}
 		seen[f.Name] = true
@@ -295,43 +296,45 @@ func read(data []byte, foods *food.Catalogue, most limits) (*Kitchen, error) {
 		if !found {
 			break
 		}
-		if supperName.MatchString(f.Name) {
-			s, err := keptSupper(f.Name, text, out.foods)
-			if err != nil {
-				return nil, err
-			}
-			out.Suppers = append(out.Suppers, *s)
-			continue
-		}
-		if courseName.MatchString(f.Name) {
-			c, err := keptCourse(f.Name, text, out.foods)
-			if err != nil {
-				return nil, err
-			}
-			out.Courses = append(out.Courses, *c)
-			continue
-		}
-		if tryName.MatchString(f.Name) {
-			t, err := keptTry(f.Name, text, out.foods)
-			if err != nil {
-				return nil, err
-			}
-			out.Tries = append(out.Tries, *t)
-			continue
-		}
-		h, err := history(f.Name, text, out.foods)
-		if err != nil {
+		if err := read(f.Name, text); err != nil {
 			return nil, err
 		}
-		if versions += len(h.Versions); versions > most.versions {
-			return nil, &Error{File: f.Name, Code: "too-big"}
+		if n := len(out.Histories); buildName.MatchString(f.Name) {
+			if versions += len(out.Histories[n-1].Versions); versions > most.versions {
+				return nil, &Error{File: f.Name, Code: "too-big"}
+			}
 		}
-		out.Histories = append(out.Histories, *h)
 	}
 	if !found {
 		return nil, &Error{File: "kitchen.json", Code: "no-kitchen"}
 	}
 	return out, nil
+}
+
+// reader gives what reads a file of that name into the kitchen; nil where no file has such a name.
+func (k *Kitchen) reader(name string) func(name string, text []byte) error {
+	switch {
+	case buildName.MatchString(name):
+		return into(k, &k.Histories, history)
+	case supperName.MatchString(name):
+		return into(k, &k.Suppers, keptSupper)
+	case courseName.MatchString(name):
+		return into(k, &k.Courses, keptCourse)
+	case tryName.MatchString(name):
+		return into(k, &k.Tries, keptTry)
+	}
+	return nil
+}
+
+// into adds what one file holds to a list.
+func into[T any](k *Kitchen, list *[]T, read func(name string, text []byte, foods *food.Catalogue) (*T, error)) func(string, []byte) error {
+	return func(name string, text []byte) error {
+		one, err := read(name, text, k.foods)
+		if err == nil {
+			*list = append(*list, *one)
+		}
+		return err
+	}
 }
 
 func isBuild(f *zip.File) int {
