@@ -102,6 +102,7 @@ fuzz:
 	go test -run '^$$' -fuzz FuzzRead -fuzztime 60s ./core/formula
 	go test -run '^$$' -fuzz FuzzRead -fuzztime 60s ./core/food/ingredient
 	go test -run '^$$' -fuzz FuzzUnderstand -fuzztime 60s -fuzzminimizetime 10x ./core/recipe
+	go test -run '^$$' -fuzz FuzzTries -fuzztime 60s ./core/learn
 
 # The attacks that the tests make, many times over.
 siege: web/dist/index.html setup-tests
