@@ -1,6 +1,13 @@
 package e2e
 
 import (
+	"bytes"
+	"image"
+	"image/png"
+	"io"
+	"net/http"
+	"os"
+	"path/filepath"
 	"strings"
 	"testing"
 
@@ -192,4 +199,66 @@ func TestALogbookThatCannotBeRead(t *testing.T) {
 	w.connection(true)
 	w.click("Keep it")
 	w.settled(func() bool { return a.tries("").All == 43 }, "it is kept once the connection is back")
+}
+
+// What went out comes in again: a table of the browser's own, from the menu.
+func TestALogbookGoesOutAndInOverItsMenu(t *testing.T) {
+	a := start(t)
+	w := a.logbook()
+	answer, err := http.Get(a.url + "/api/tries/export?format=csv")
+	require.NoError(t, err)
+	defer answer.Body.Close()
+	table, err := io.ReadAll(answer.Body)
+	require.NoError(t, err)
+	w.click("Export and import")
+	assert.Contains(t, w.see(`a[href*="format=markdown"]`).MustText(), "diary")
+	file := filepath.Join(t.TempDir(), "logbook.csv")
+	require.NoError(t, os.WriteFile(file, append(table, "2026-01-05,Mackerel and potato cakes,held,firm,,,,,,,,,,from the old book\n"...), 0o600))
+	w.see(`.logbook-list input[type="file"]`).MustSetFiles(file)
+	w.eventually(".logbook-list", "tries were taken in")
+	found := a.tries("text=old%20book").Tries
+	require.Len(t, found, 1)
+	assert.NotEmpty(t, found[0].Build, "its build is known by its name")
+	bad := filepath.Join(t.TempDir(), "bad.csv")
+	require.NoError(t, os.WriteFile(bad, []byte("date,dish\n2026-01-05,Moon pie\n"), 0o600))
+	w.see(`.logbook-list input[type="file"]`).MustSetFiles(bad)
+	w.eventually(".logbook-list", "Moon pie")
+}
+
+// Versions say how they came out; a picture is kept with a try and can be taken away again.
+func TestVersionsAndPicturesOfTries(t *testing.T) {
+	a := start(t)
+	w := a.open(a.person(), "/bench/"+a.build(peas))
+	w.see(".last-tries li")
+	w.click("More for this build")
+	w.click("Versions")
+	w.eventually(".version-tries", "broke")
+	w.press(input.Escape)
+	w.settled(func() bool { return !w.MustHas(".offcanvas") }, "the drawer is closed")
+
+	w.click("Write a try down")
+	picture := filepath.Join(t.TempDir(), "cakes.png")
+	var text bytes.Buffer
+	require.NoError(t, png.Encode(&text, image.NewGray(image.Rect(0, 0, 40, 30))))
+	require.NoError(t, os.WriteFile(picture, text.Bytes(), 0o600))
+	w.see(`.write-try input[type="file"]`).MustSetFiles(picture)
+	w.see(`.write-photos img`)
+	broken := filepath.Join(t.TempDir(), "broken.png")
+	require.NoError(t, os.WriteFile(broken, text.Bytes()[:40], 0o600))
+	w.see(`.write-try input[type="file"]`).MustSetFiles(broken)
+	w.eventually(".write-photos", "could not be kept")
+	w.fill(".write-note textarea", "with its picture")
+	w.click("Keep it")
+	w.settled(func() bool { return len(a.tries("text=picture").Tries) == 1 }, "it is kept")
+	kept := a.tries("text=picture").Tries[0]
+	require.NotEmpty(t, kept.Photo)
+	w.MustNavigate(a.url + "/logbook/" + kept.ID).MustWaitLoad()
+	w.settled(func() bool {
+		return w.MustEval(`() => (document.querySelector(".try-photos img")?.naturalWidth ?? 0) === 40`).Bool()
+	}, "it is shown")
+	w.click("More for this try")
+	w.click("Change what was written")
+	w.click("Remove photo 1")
+	w.click("Keep it")
+	w.settled(func() bool { return a.tries("text=picture").Tries[0].Photo == "" }, "it is taken away")
 }
