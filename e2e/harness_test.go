@@ -132,10 +132,18 @@ type window struct {
 func (a *app) person() *rod.Browser {
 	b := chromium.MustIncognito()
 	a.t.Cleanup(func() { _ = b.Close() })
-	return b
+	return b.Timeout(longest).WithPanic(func(why any) {
+		a.t.Helper()
+		a.t.Fatal(why)
+	})
 }
 
-const patience = 30 * time.Second
+// Patience is how long something is waited for; the longest that a cook's windows live, so that what never
+// comes fails its own test and no other.
+const (
+	patience = 30 * time.Second
+	longest  = 5 * time.Minute
+)
 
 // open opens a path in a window of 1280 by 800.
 func (a *app) open(b *rod.Browser, path string) *window {

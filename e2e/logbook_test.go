@@ -90,7 +90,7 @@ func TestATryIsWrittenInTenSecondsAndChanged(t *testing.T) {
 	id := a.build("Turkey, leek")
 	w := a.open(a.person(), "/bench/"+id)
 	w.eventually(".last-tries", "of 23 broke")
-	w.click("Write a try down")
+	w.click("Write down")
 	w.see(".write-try").MustElementR("button", "^held$").MustClick()
 	w.see(".write-try").MustElementR("button", "^firm$").MustClick()
 	w.fill(".write-note textarea", "easy this time")
@@ -236,7 +236,7 @@ func TestVersionsAndPicturesOfTries(t *testing.T) {
 	w.press(input.Escape)
 	w.settled(func() bool { return !w.MustHas(".offcanvas") }, "the drawer is closed")
 
-	w.click("Write a try down")
+	w.click("Write down")
 	picture := filepath.Join(t.TempDir(), "cakes.png")
 	var text bytes.Buffer
 	require.NoError(t, png.Encode(&text, image.NewGray(image.Rect(0, 0, 40, 30))))

@@ -237,6 +237,38 @@ func TestTriesAreInTheArchive(t *testing.T) {
 	assert.Equal(t, k.Tries, read.Tries)
 }
 
+// What cooks told of their kitchen stays told: settings and figures are theirs whatever was learned, and what they
+// say of the oven counts beside what its tries do.
+func TestWhatWasToldStaysToldWhateverIsLearned(t *testing.T) {
+	t.Parallel()
+	c := start(t)
+	decode[api.KitchenLearned](c, "POST", "/api/learned/choose", `{"off":false}`)
+	settings := decode[map[string]any](c, "GET", "/api/settings", "")
+	assert.Zero(t, settings["oven_offset_celsius"], "the oven is known to be cool, and nobody said so")
+	for _, f := range decode[[]api.Figure](c, "GET", "/api/figures", "") {
+		assert.InDelta(t, f.Usual, f.Value, 1e-9, f.ID)
+	}
+	oven := func() answer.LearnedFigure {
+		for _, f := range decode[api.KitchenLearned](c, "GET", "/api/learned", "").Figures {
+			if f.Name == "oven_offset_celsius" {
+				return f
+			}
+		}
+		t.Fatal("nothing is learned of the oven")
+		return answer.LearnedFigure{}
+	}
+	before := oven()
+	settings["oven_offset_celsius"] = -20
+	text, err := json.Marshal(settings)
+	require.NoError(t, err)
+	decode[map[string]any](c, "PUT", "/api/settings", string(text))
+	after := oven()
+	assert.InDelta(t, -20, after.Prior.Mean, 1e-9)
+	assert.Less(t, after.Prior.SD, before.Prior.SD)
+	assert.Less(t, after.Posterior.Mean, before.Posterior.Mean)
+	assert.Greater(t, after.Posterior.Mean, -20., "its tries say otherwise")
+}
+
 // What a backup brings of test patties may name foods that are gone: they teach nothing, and no more.
 func TestPattiesOfAFoodThatIsGoneTeachNothing(t *testing.T) {
 	t.Parallel()

@@ -15,6 +15,7 @@ export const logbook = {
     heldOnly: "Held",
     patties: "Test patties",
     write: "Write a try down",
+    writeShort: "Write down",
     more: "More tries",
     back: "All tries",
     choose: "Choose a try, or write one down.",

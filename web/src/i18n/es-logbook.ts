@@ -16,6 +16,7 @@ export const logbook: typeof english = {
     heldOnly: "Aguantaron",
     patties: "De prueba",
     write: "Anotar un intento",
+    writeShort: "Anotar",
     more: "Más intentos",
     back: "Todos los intentos",
     choose: "Elige un intento, o anota uno.",

@@ -23,8 +23,8 @@ export function LastTries({ build }: { build: Pick<Build, "id" | "version" | "do
     <section className="panel-section last-tries" aria-labelledby="last-tries">
       <header className="section-head">
         <h2 id="last-tries">{t("logbook.last")}</h2>
-        <button type="button" className="btn btn-quiet btn-sm" onClick={() => setWriting(true)}>
-          {t("logbook.write")}
+        <button type="button" className="btn btn-quiet btn-sm" title={t("logbook.write")} onClick={() => setWriting(true)}>
+          {t("logbook.writeShort")}
         </button>
       </header>
       {tries.isPending && <div className="last-pending" aria-label={t("app.loading")} />}
