@@ -23,7 +23,12 @@ export function LastTries({ build }: { build: Pick<Build, "id" | "version" | "do
     <section className="panel-section last-tries" aria-labelledby="last-tries">
       <header className="section-head">
         <h2 id="last-tries">{t("logbook.last")}</h2>
-        <button type="button" className="btn btn-quiet btn-sm" title={t("logbook.write")} onClick={() => setWriting(true)}>
+        <button
+          type="button"
+          className="btn btn-quiet btn-sm"
+          title={t("logbook.write")}
+          onClick={() => setWriting(true)}
+        >
           {t("logbook.writeShort")}
         </button>
       </header>
