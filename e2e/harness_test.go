@@ -10,6 +10,7 @@ import (
 	"net/http"
 	"net/http/httptest"
 	"os"
+	"runtime/debug"
 	"strings"
 	"testing"
 	"time"
@@ -134,7 +135,7 @@ func (a *app) person() *rod.Browser {
 	a.t.Cleanup(func() { _ = b.Close() })
 	return b.Timeout(longest).WithPanic(func(why any) {
 		a.t.Helper()
-		a.t.Fatal(why)
+		a.t.Fatalf("%v\n%s", why, debug.Stack()) // which of many steps it was
 	})
 }
 
@@ -183,11 +184,31 @@ func (w *window) button(words string) *rod.Element {
 
 func (w *window) click(words string) {
 	w.t.Helper()
-	// A control may be drawn anew between being found and being clicked: it is found again.
+	w.clicked(words, func() *rod.Element { return w.button(words) })
+}
+
+// tap clicks an element by its selector, tapped the first of those that say something, by a pattern.
+func (w *window) tap(selector string) {
+	w.t.Helper()
+	w.clicked(selector, func() *rod.Element { return w.see(selector) })
+}
+
+func (w *window) tapped(selector, says string) {
+	w.t.Helper()
+	w.clicked(selector+" "+says, func() *rod.Element {
+		e, err := w.Timeout(patience).ElementR(selector, says)
+		require.NoError(w.t, err, "no %s that says %s; the page says: %s", selector, says, w.words("body"))
+		return e.CancelTimeout()
+	})
+}
+
+// clicked clicks what is found. A control may be drawn anew between being found and being clicked: it is found again.
+func (w *window) clicked(what string, find func() *rod.Element) {
+	w.t.Helper()
 	var err error
 	for end := time.Now().Add(patience); time.Now().Before(end); {
 		// Nor where the page still moves under it.
-		e := w.button(words).Timeout(2 * time.Second)
+		e := find().Timeout(2 * time.Second)
 		if err = e.WaitStableRAF(); err != nil {
 			continue
 		}
@@ -195,7 +216,7 @@ func (w *window) click(words string) {
 			return
 		}
 	}
-	require.NoError(w.t, err, words)
+	require.NoError(w.t, err, what)
 }
 
 func (w *window) words(selector string) string {
@@ -241,7 +262,8 @@ func (w *window) grams(food, amount string) {
 // fill types into a field in place of what was there.
 func (w *window) fill(selector, text string) {
 	w.t.Helper()
-	w.see(selector).MustClick().MustSelectAllText().MustInput(text)
+	w.tap(selector)
+	w.see(selector).MustSelectAllText().MustInput(text)
 }
 
 func (w *window) value(selector string) string {

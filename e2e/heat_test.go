@@ -119,7 +119,7 @@ func TestTheCordMovesWithWhatItIsSetTo(t *testing.T) {
 
 	// A preparation is set where its knot is.
 	w.tie("Sauté")
-	w.see(".knot-panel .prep-edit input").MustClick().MustSelectAllText().MustInput("18")
+	w.fill(".knot-panel .prep-edit input", "18")
 	w.eventually(".cord", "Sauté 18")
 }
 
@@ -176,7 +176,7 @@ func TestGuidanceAndOvenAreTheKitchens(t *testing.T) {
 	w.click("as usual")
 	w.press(input.Escape)
 	w.click("Guidance and oven")
-	w.see(".modal").MustElementR("label", "UK guidance").MustClick()
+	w.tapped(".modal label", "UK guidance")
 	w.fill(`input[aria-label="Oven is hotter than it says by, °C"]`, "-40")
 	w.click("Keep")
 	w.eventually(".heat-facts", "70 °C inside for 2 min")

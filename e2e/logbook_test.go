@@ -23,7 +23,7 @@ import (
 func (a *app) logbook() *window {
 	w := a.open(a.person(), "/logbook")
 	w.eventually(".logbook-list", "42 since")
-	w.see(".try-row").MustClick()
+	w.tap(".try-row")
 	w.eventually(".logbook-try", "Said and found")
 	return w
 }
@@ -48,7 +48,7 @@ func TestTheLogbookTellsWhatHappenedAndWhatItTeaches(t *testing.T) {
 	w.settled(func() bool { return w.words(".logbook-list .outcome-held") == "" }, "those that held are left out")
 	w.fill(`.logbook-list input[type="search"]`, "hungry")
 	w.settled(func() bool { return w.MustEval(`() => document.querySelectorAll(".try-row").length`).Int() == 2 }, "two tries without a rest")
-	w.see(".try-row").MustClick()
+	w.tap(".try-row")
 	w.eventually(".try-wrote", "hungry")
 	first := w.words("#try-title")
 	w.press(input.ArrowDown)
@@ -57,7 +57,7 @@ func TestTheLogbookTellsWhatHappenedAndWhatItTeaches(t *testing.T) {
 	// A figure is looked into, left out and used again.
 	oven := `[data-figure="oven_offset_celsius"]`
 	w.eventually(oven, "cool")
-	w.see(oven + " summary").MustClick()
+	w.tap(oven + " summary")
 	w.eventually(oven, "tries speak for it")
 	w.click("Leave it out")
 	w.eventually(oven, "left out")
@@ -68,7 +68,7 @@ func TestTheLogbookTellsWhatHappenedAndWhatItTeaches(t *testing.T) {
 	w.click("Take that back")
 	w.eventually(oven, "cool")
 	w.eventually(".trust", "Of 100 pieces said to hold")
-	w.see(".logbook-learned .form-check-input").MustClick()
+	w.tap(".logbook-learned .form-check-input")
 	w.eventually(".logbook-learned", "Predictions do without all of it.")
 }
 
@@ -91,8 +91,8 @@ func TestATryIsWrittenInTenSecondsAndChanged(t *testing.T) {
 	w := a.open(a.person(), "/bench/"+id)
 	w.eventually(".last-tries", "of 23 broke")
 	w.click("Write down")
-	w.see(".write-try").MustElementR("button", "^held$").MustClick()
-	w.see(".write-try").MustElementR("button", "^firm$").MustClick()
+	w.tapped(".write-try button", "^held$")
+	w.tapped(".write-try button", "^firm$")
 	w.fill(".write-note textarea", "easy this time")
 	w.click("Keep it")
 	w.settled(func() bool { return len(a.tries("text=easy").Tries) == 1 }, "it is kept")
@@ -125,7 +125,7 @@ func TestATryIsWrittenInTenSecondsAndChanged(t *testing.T) {
 	w.click("Delete this try")
 	w.eventually(".undo-bar", "Turkey, leek and millet balls")
 	assert.Empty(t, a.tries("text=easy").Tries)
-	w.see(".undo-bar .btn-link").MustClick()
+	w.tap(".undo-bar .btn-link")
 	w.settled(func() bool { return len(a.tries("text=easy").Tries) == 1 }, "it is back")
 }
 
@@ -165,7 +165,7 @@ func TestTheLogbookIsAccessibleOnAPhoneInSpanishAndDark(t *testing.T) {
 	w := a.openAs(a.person(), "/logbook", "es-ES", 390, 844)
 	w.eventually(".logbook-list", "aguantaron")
 	check(w, "the list")
-	w.see(".try-row").MustClick()
+	w.tap(".try-row")
 	w.eventually(".said-found", "Lo dicho y lo hallado")
 	w.see(".change-best")
 	require.NoError(t, proto.EmulationSetEmulatedMedia{Features: []*proto.EmulationMediaFeature{{Name: "prefers-color-scheme", Value: "dark"}}}.Call(w.Page))
@@ -179,7 +179,7 @@ func TestTheLogbookIsAccessibleOnAPhoneInSpanishAndDark(t *testing.T) {
 
 	desk := a.logbook()
 	desk.see(".change-best")
-	desk.see(`[data-figure="oven_offset_celsius"] summary`).MustClick()
+	desk.tap(`[data-figure="oven_offset_celsius"] summary`)
 	desk.see(".learned-more")
 	check(desk, "the desk")
 }

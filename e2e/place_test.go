@@ -33,7 +33,7 @@ func TestAPartHasItsOwnLinesAndKnot(t *testing.T) {
 	a := start(t)
 	id := a.build("Courgette")
 	w := a.open(a.person(), "/bench/"+id)
-	w.see(".part-add").MustClick()
+	w.tap(".part-add")
 	w.click("Sauce beside or over it")
 	w.see(`.part-head`)
 	w.eventually(".part-amount", "a portion")
@@ -41,9 +41,9 @@ func TestAPartHasItsOwnLinesAndKnot(t *testing.T) {
 	until(t, func() bool { return w.knot("Sauce") != "" }, func() string { return "no knot for the sauce: " + w.words(".cord") })
 	w.grams("tomato-passata", "20")
 	w.eventually(".part-head .notes", "short of")
-	w.see(".part-head .btn-straw").MustClick()
+	w.tap(".part-head .btn-straw")
 	until(t, func() bool { return w.value(gramsOf("tomato-passata")) != "20" }, func() string { return "not made up to what is usual" })
-	w.see("#part-tab--1").MustClick()
+	w.tap("#part-tab--1")
 	w.see(`[data-food="courgette"]`)
 	assert.False(t, w.MustHas(`[data-food="tomato-passata"]`), "the mix has its own lines")
 	w.status("saved")
@@ -54,7 +54,7 @@ func TestAPartHasItsOwnLinesAndKnot(t *testing.T) {
 
 	w.MustEval(`() => document.activeElement?.blur()`)
 	w.press(input.BracketRight)
-	w.see(`[aria-label="Remove the part: Sauce"]`).MustClick()
+	w.tap(`[aria-label="Remove the part: Sauce"]`)
 	until(t, func() bool { return !w.MustHas("#part-tab-0") }, func() string { return "the part stays" })
 	w.chord(input.KeyZ, input.ControlLeft)
 	w.see("#part-tab-0")
@@ -210,11 +210,11 @@ func TestSearchKeysAndUnits(t *testing.T) {
 		return c.Celsius != nil && math.Abs(*c.Celsius-204.4) < 0.1
 	}, func() string { return "400 °F are not read" })
 
-	w.see(".hold-stage .why").MustClick()
+	w.tap(".hold-stage .why")
 	w.eventually(".why-body", "What moves it most")
 	w.press(input.Escape)
 	until(t, func() bool { return !w.MustHas(".modal.show") }, func() string { return "stays open" })
-	w.see(".off .why").MustClick()
+	w.tap(".off .why")
 	w.eventually(".why-body", "W/m·K")
 	w.eventually(".why-body", "What moves it most: ")
 }

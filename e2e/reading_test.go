@@ -70,13 +70,13 @@ func TestARecipeIsReadBesideTheBuildItBecomes(t *testing.T) {
 	// What it does not say and what decides is asked, with what each answer does.
 	w.eventually(".reading-asks", "left whole, or broken?")
 	before := w.words(".reading-sum strong")
-	w.MustElementR(".reading-answer", "mashed").MustClick()
+	w.tapped(".reading-answer", "mashed")
 	until(t, func() bool { return w.words(".reading-sum strong") != before }, func() string { return before })
 
 	// What was read wrongly is put right in place.
 	w.see(`.build-steps select[aria-label="Cook"]`).MustSelect("in a still oven")
 	w.fill(`.build-steps input[aria-label^="thick"]`, "25")
-	w.MustElement(".reading-sum").MustClick()
+	w.tap(".reading-sum")
 
 	// Taken as one step: undo empties the bowl, redo fills it.
 	w.click("Take it")

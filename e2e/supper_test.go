@@ -158,7 +158,7 @@ func TestDishesComeAndGo(t *testing.T) {
 	w.click("Add a dish or a side")
 	w.fill(`[aria-label="Search builds"]`, "Mackerel")
 	w.settled(func() bool { return len(w.MustElements(".pick button")) == 1 }, "one build is found")
-	w.MustElement(".pick button").MustClick()
+	w.tap(".pick button")
 	w.onRope("Mackerel and potato cakes: ")
 	w.status("saved")
 	dishes := a.keptSupper().Document.Dishes
@@ -187,14 +187,14 @@ func TestShoppingIsTickedOnAPhoneAndBoxesKeep(t *testing.T) {
 	phone.eventually(".plan-list", "Oven to 200 °C")
 	assert.LessOrEqual(t, phone.MustEval(`() => document.documentElement.scrollWidth`).Int(), 390, "nothing is wider than the phone")
 	phone.click("Shopping")
-	phone.see(".supper-shop input").MustClick()
+	phone.tap(".supper-shop input")
 	phone.eventually(".supper-shop [role=status]", "15 things to buy")
 	phone.status("saved")
 	assert.Len(t, a.keptSupper().Document.Bought, 1)
 
 	desk := a.supper(a.person())
 	desk.eventually(".supper-left", "1 of 16 bought")
-	desk.MustElement(".supper-dish").MustClick()
+	desk.tap(".supper-dish")
 	desk.eventually(".box-words", "In the fridge: good until")
 	desk.fill(`[aria-label="Pieces in box 1"]`, "6")
 	desk.click("Done")
@@ -285,7 +285,7 @@ func TestTheSupperIsAccessible(t *testing.T) {
 			w.press(input.Escape)
 			w.settled(func() bool { return !w.MustHas(".modal") }, "it closes")
 		}
-		w.MustElement(".supper-dish").MustClick()
+		w.tap(".supper-dish")
 		w.see(".boxes")
 		check(w, "a dish, "+view.theme)
 	}

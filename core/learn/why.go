@@ -71,7 +71,7 @@ type failing struct {
 	k       *kitchen.Kitchen
 	planned *formula.Document
 	trial   *trial
-	done    bowl
+	done    *bowl
 	days    []day
 	core    *float64
 }
@@ -82,38 +82,37 @@ type day struct{ index, rough, weight float64 }
 
 // bowl is a document as the judge takes it, whatever the day.
 type bowl struct {
-	parts    []mix.Part
-	rest     mix.Rest
+	effect   mix.Effect
+	water    mix.Effect // of 1 g
 	duty     mix.Duty
 	coldness float64
 	span     float64 // water that moves the index by 1, g
-	setBy    func(mix.Judged) float64
+	set      float64 // how likely it is to have set by its core, 0..1
+	known    map[float64]mix.OddsOf
 }
 
-func (f *failing) bowl(d *formula.Document, core *float64) bowl {
-	out := bowl{parts: d.Bowl(mix.Parts(d.MixLines(f.k.Foods))), rest: d.RestIn(f.k), duty: d.Duty(f.k), coldness: d.Coldness(f.k)}
-	e := mix.Sum(out.parts, out.rest)
-	out.span = e.Span
-	out.setBy = func(j mix.Judged) float64 { return j.Cooked }
+func (f *failing) bowl(d *formula.Document, core *float64) *bowl {
+	rest := d.RestIn(f.k)
+	missed := mix.Missed(1)
+	out := &bowl{effect: mix.Sum(d.Bowl(mix.Parts(d.MixLines(f.k.Foods))), rest), water: missed.Effect(rest),
+		duty: d.Duty(f.k), coldness: d.Coldness(f.k), set: 1, known: map[float64]mix.OddsOf{}}
+	out.span = out.effect.Span
 	if core != nil {
-		set := bake.SetChance(d, f.k, *core)
-		out.setBy = func(j mix.Judged) float64 { return min(j.Cooked, set) }
+		out.set = bake.SetChance(d, f.k, *core)
 	}
 	return out
 }
 
 // chances are those of both stages on a day.
 func (b *bowl) chances(index, rough float64) (raw, cooked float64) {
-	parts := append(slices.Clip(b.parts), mix.Missed(index*b.span))
-	duty, own := b.duty, mix.Own{Rough: rough}
-	if b.duty.Own != nil {
-		own = *b.duty.Own
-		own.Rough += rough
+	o, ok := b.known[index]
+	if !ok {
+		e := b.effect.Plus(b.water, index*b.span)
+		o = e.Odds(&b.duty, b.coldness)
+		b.known[index] = o
 	}
-	duty.Own = &own
-	e := mix.Sum(parts, b.rest)
-	j := e.Judge(&duty, b.coldness)
-	return j.Raw, b.setBy(j)
+	raw, cooked = o.Chances(rough)
+	return raw, min(cooked, b.set)
 }
 
 func (b *bowl) chance(index, rough float64) float64 { return min(b.chances(index, rough)) }
@@ -131,7 +130,7 @@ func Why(t *Try, planned *formula.Document, k *kitchen.Kitchen) []Cause {
 	f.done = f.bowl(t.Document, f.core)
 	f.look()
 	out := []Cause{}
-	say := func(c Cause, b bowl, other func(d day) day) {
+	say := func(c Cause, b *bowl, other func(d day) day) {
 		if c.Chance = f.needed(b, other); c.Chance >= leastCause {
 			out = append(out, c)
 		}
@@ -165,7 +164,7 @@ func Why(t *Try, planned *formula.Document, k *kitchen.Kitchen) []Cause {
 
 // needed is the excess fraction of a cause, on average over the days it may have been: how much of the
 // failing would not be with that bowl, on that other day.
-func (f *failing) needed(b bowl, other func(d day) day) float64 {
+func (f *failing) needed(b *bowl, other func(d day) day) float64 {
 	out := 0.
 	for _, d := range f.days {
 		fails, at := 1-f.done.chance(d.index, d.rough), d
@@ -211,8 +210,13 @@ func (f *failing) look() {
 	}
 }
 
+// CauseOf is what a line that was done otherwise is as a cause; "" where it is none.
+func CauseOf(c *formula.Change) CauseCode {
+	return map[string]CauseCode{"grams": Amount, "removed": LeftOut, "added": Added, "prep": Prepared}[c.Kind]
+}
+
 // otherwise are the things that were done otherwise than planned, each put right by itself.
-func (f *failing) otherwise(say func(c Cause, b bowl, other func(d day) day)) {
+func (f *failing) otherwise(say func(c Cause, b *bowl, other func(d day) day)) {
 	if f.planned == nil {
 		return
 	}
@@ -224,7 +228,7 @@ func (f *failing) otherwise(say func(c Cause, b bowl, other func(d day) day)) {
 		if !ok {
 			continue
 		}
-		code := map[string]CauseCode{"grams": Amount, "removed": LeftOut, "added": Added, "prep": Prepared}[c.Kind]
+		code := CauseOf(c)
 		if code == "" {
 			continue
 		}
@@ -239,7 +243,7 @@ func (f *failing) otherwise(say func(c Cause, b bowl, other func(d day) day)) {
 }
 
 // hidden are what nobody wrote down, as likely as the findings make them.
-func (f *failing) hidden(say func(c Cause, b bowl, other func(d day) day)) {
+func (f *failing) hidden(say func(c Cause, b *bowl, other func(d day) day)) {
 	mean := 0.
 	for _, d := range f.days {
 		mean += d.weight * d.index
@@ -252,7 +256,7 @@ func (f *failing) hidden(say func(c Cause, b bowl, other func(d day) day)) {
 }
 
 // heat is what was turned or taken off too soon.
-func (f *failing) heat(say func(c Cause, b bowl, other func(d day) day)) {
+func (f *failing) heat(say func(c Cause, b *bowl, other func(d day) day)) {
 	found := f.t.Found
 	if found.CoreCelsius == nil && found.TurnedAtMinutes == nil {
 		return

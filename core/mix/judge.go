@@ -339,18 +339,48 @@ var SureRatio = math.Exp(math.Log(7./3) / oddsPerHold)
 // surest keeps the odds where judgement can speak of them: 1 to 400.
 const surest = 6.
 
-// Judge says how the mix does. Without a paste nothing holds.
-func (e *Effect) Judge(d *Duty, coldness float64) Judged {
+// OddsOf are the logarithms of the odds of a mix at a duty before they are kept where judgement can speak of them.
+type OddsOf struct {
+	raw, cooked, sd float64
+	moved, paste    bool
+}
+
+// Odds are those of the mix at the duty. Without a paste nothing holds.
+func (e *Effect) Odds(d *Duty, coldness float64) (o OddsOf) {
 	if !e.HasPaste() {
-		return Judged{}
+		return OddsOf{}
 	}
 	v := e.Evidence(d, coldness)
 	j := Judges()
 	raw, cooked, near := j.kin.add(&v.Like)
-	raw, cooked = j.evidenceOf(&v, raw, cooked)
-	ownRaw, ownCooked, sd := d.Own.add(d, &v.Like, spread(near))
-	raw, cooked = Surest(raw+ownRaw), Surest(cooked+ownCooked)
-	return Judged{Logistic(raw), Logistic(cooked), Ratio(raw), Ratio(cooked), sd}
+	o = OddsOf{moved: d.Moved(), paste: true}
+	o.raw, o.cooked = j.evidenceOf(&v, raw, cooked)
+	var ownRaw, ownCooked float64
+	ownRaw, ownCooked, o.sd = d.Own.add(d, &v.Like, spread(near))
+	o.raw += ownRaw
+	o.cooked += ownCooked
+	return o
+}
+
+// Chances are those where hands are so much rougher than the duty says, as a logarithm of what pieces need.
+func (o OddsOf) Chances(rough float64) (raw, cooked float64) {
+	if !o.paste {
+		return 0, 0
+	}
+	if o.moved {
+		o.raw -= RoughOdds * rough
+	}
+	return Logistic(Surest(o.raw)), Logistic(Surest(o.cooked))
+}
+
+// Judge says how the mix does. Without a paste nothing holds.
+func (e *Effect) Judge(d *Duty, coldness float64) Judged {
+	o := e.Odds(d, coldness)
+	if !o.paste {
+		return Judged{}
+	}
+	raw, cooked := Surest(o.raw), Surest(o.cooked)
+	return Judged{Logistic(raw), Logistic(cooked), Ratio(raw), Ratio(cooked), o.sd}
 }
 
 // Odds is the logarithm of the odds of a chance that lies between least and 1 - least.

@@ -55,9 +55,6 @@ func (m *Memory) weak(now time.Time) float64 {
 	return .05 + (1-m.Recall(now))*.5 + wrong*wrong*2
 }
 
-// Sitting is how many drills make one.
-const Sitting = 10
-
 // Next chooses the skill of the next drill: the weaker the likelier, and none three times in a row.
 func Next(memories map[Skill]*Memory, last []Skill, now time.Time, r *rand.Rand) Skill {
 	total := 0.

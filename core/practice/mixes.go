@@ -14,13 +14,14 @@ import (
 
 // What mixes are made of: bases with what is done to them, raw vegetables, and binders, in amounts that cooks use.
 var (
-	pulses = []string{"white-beans-canned", "black-beans-canned", "chickpeas-canned", "lentils-cooked", "red-lentils-cooked", "split-peas-cooked", "kidney-beans-canned", "mung-beans-cooked"}
-	roots  = []string{"potato-mashed", "sweet-potato-mashed", "pumpkin-puree", "cassava-cooked"}
-	grains = []string{"quinoa-cooked", "millet-cooked", "rice-cooked", "buckwheat-cooked", "amaranth-cooked"}
-	meats  = []string{"beef-ground-15", "turkey-ground", "lamb-ground", "pork-ground"}
-	raws   = []string{"courgette", "carrot", "onion", "beet", "mushroom", "cabbage", "bell-pepper"}
-	flours = []string{"oats-rolled", "oat-flour", "millet-flakes", "buckwheat-flour", "chickpea-flour", "rice-flour", "quinoa-flakes", "almond-flour", "potato-starch"}
-	waits  = []string{"flax-meal", "chia-ground", "psyllium-husk", "oats-rolled", "buckwheat-flour"}
+	pulses  = []string{"white-beans-canned", "black-beans-canned", "chickpeas-canned", "lentils-cooked", "red-lentils-cooked", "split-peas-cooked", "kidney-beans-canned", "mung-beans-cooked"}
+	roots   = []string{"potato-mashed", "sweet-potato-mashed", "pumpkin-puree", "cassava-cooked"}
+	grains  = []string{"quinoa-cooked", "millet-cooked", "rice-cooked", "buckwheat-cooked", "amaranth-cooked"}
+	meats   = []string{"beef-ground-15", "turkey-ground", "lamb-ground", "pork-ground"}
+	raws    = []string{"courgette", "carrot", "onion", "beet", "mushroom", "cabbage", "bell-pepper"}
+	flours  = []string{"oats-rolled", "oat-flour", "millet-flakes", "buckwheat-flour", "chickpea-flour", "rice-flour", "quinoa-flakes", "almond-flour", "potato-starch"}
+	liquids = []string{"water", "plant-milk", "broth", "tomato-passata", "yogurt-greek"}
+	waits   = []string{"flax-meal", "chia-ground", "psyllium-husk", "oats-rolled", "buckwheat-flour"}
 )
 
 // draw makes a mix that may show the skill.
@@ -44,36 +45,46 @@ func draw(r *rand.Rand, skill Skill, k *kitchen.Kitchen) (d formula.Document, ok
 	}
 	mash := food.Preparation{Do: food.Mash, Level: []float64{.4, .6, .8}[r.IntN(3)]}
 	rest := []float64{10, 15, 20, 30}[r.IntN(4)]
+	often := func(share float64, then func()) {
+		if r.Float64() < share {
+			then()
+		}
+	}
+	liquid := func() { add(liquids, 15, 90) }
 	switch skill {
 	case RawWater:
 		add(pulses, 240, 480, mash)
-		add(raws, 90, 180)
-		add(raws, 50, 100)
-		add(flours, 25, 60)
+		add(raws, 80, 220)
+		add(raws, 50, 140)
+		add(flours, 15, 90)
 	case NoWait:
 		add(pulses, 300, 480, mash)
 		add(waits, 18, 50)
+		often(.6, liquid)
 		add(raws, 40, 80, food.Preparation{Do: food.Saute, Minutes: 10})
 		rest = 0
 	case Roots:
-		add(roots, 250, 450)
-		add(pulses, 150, 260, mash)
-		add(flours, 20, 70)
+		add(roots, 200, 450)
+		add(pulses, 120, 260, mash)
+		add(flours, 10, 120)
+		often(.3, liquid)
 	case LooseGrain:
 		add(grains, 280, 480)
 		add(raws, 40, 90, food.Preparation{Do: food.Saute, Minutes: 8})
-		add(flours, 5, 40)
+		add(flours, 5, 60)
+		often(.6, liquid)
 	case OverDry:
 		add(pulses, 260, 420, mash)
-		add(flours, 70, 160)
-		add(flours, 30, 80)
+		add(flours, 60, 160)
+		add(flours, 25, 80)
 	case NoGlue:
-		add(pulses, 320, 480)
-		add(raws, 60, 120)
+		add(pulses, 320, 480, mash)
+		add(raws, 60, 120, food.Preparation{Do: food.Saute, Minutes: 10})
 	default:
 		add([][]string{pulses, meats}[r.IntN(2)], 320, 520, mash)
 		add(raws, 50, 110, food.Preparation{Do: food.Saute, Minutes: 10})
-		add(flours, 25, 80)
+		add(flours, 10, 120)
+		often(.5, liquid)
 	}
 	add([]string{"salt"}, 5, 7)
 	d.Rest = &formula.Wait{Minutes: rest}
@@ -88,22 +99,27 @@ func draw(r *rand.Rand, skill Skill, k *kitchen.Kitchen) (d formula.Document, ok
 			d.Lines[i].Prep = nil
 		}
 	}
-	return d, len(d.Lines) >= 3 && sensible(&d, k)
+	grams := 0.
+	for i := range d.Lines {
+		grams += d.Lines[i].Grams
+	}
+	return d, len(d.Lines) >= 3 && grams >= leastGrams && grams <= mostGrams && tastes(&d, k)
 }
 
-// sensible says whether a cook would make it: nothing past its taste.
-func sensible(d *formula.Document, k *kitchen.Kitchen) bool {
-	parts := mix.Parts(d.MixLines(k.Foods))
+// What drawn mixes weigh, g: a supper for two to eight.
+const leastGrams, mostGrams = 250., 1200.
+
+// tastes says whether a cook would eat it: nothing past its taste.
+func tastes(d *formula.Document, k *kitchen.Kitchen) bool {
 	total := 0.
+	parts := mix.Parts(d.MixLines(k.Foods))
 	for i := range parts {
 		total += parts[i].Mass
 	}
-	for i := range d.Lines {
-		if f := k.Foods.Find(d.Lines[i].Food); f.MaxPct > 0 && 100*d.Lines[i].Grams/total > f.MaxPct {
-			return false
-		}
-	}
-	return total > 250 && total < 1200
+	return !slices.ContainsFunc(d.Lines, func(l formula.Line) bool {
+		f := k.Foods.Find(l.Food)
+		return f.MaxPct > 0 && 100*l.Grams/total > f.MaxPct
+	})
 }
 
 // misled is how far, in index, what misleads must move what a hand feels.

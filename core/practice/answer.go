@@ -1,0 +1,124 @@
+package practice
+
+import (
+	"errors"
+	"math"
+	"slices"
+	"time"
+
+	"cuerda/core/mix"
+)
+
+// Answer is what a cook says to a drill; what it does not ask for is 0.
+type Answer struct {
+	// Index is the squeeze called, on the scale of the liquidity index.
+	Index float64
+	// Choice is which of the options, from 0; Grams how much of it, where that is asked.
+	Choice int
+	Grams  float64
+	// Minutes is when the middle is there.
+	Minutes float64
+	// Sure is how sure the cook is to be right, 0..1.
+	Sure float64
+}
+
+// Call is an answer, marked.
+type Call struct {
+	Kind  Kind
+	Skill Skill
+	At    time.Time
+	// Off is how far the call of a squeeze, or where a mend leads, was off, in words: above 0 too wet.
+	Off float64
+	// OffMinutes is how far a minute on the heat was off: above 0 too late.
+	OffMinutes float64
+	// Sure is how sure it was, 0..1, and Right whether it was.
+	Sure  float64
+	Right bool
+	// Wet says that the mix lay in the wet half of the words.
+	Wet bool
+}
+
+// ErrNoAnswer is returned for an answer that the drill does not know.
+var ErrNoAnswer = errors.New("no answer to this drill")
+
+// wetFrom is the index from which a mix lies in the wet half of the words.
+var wetFrom, _ = mix.Between(mix.Tacky)
+
+// Mark marks an answer by the drill as it was asked. An answer that the drill does not know is ErrNoAnswer.
+func (d *Drill) Mark(a Answer) (Call, error) {
+	c := Call{Kind: d.Kind, Skill: d.Skill, Sure: a.Sure, Wet: d.Index >= wetFrom}
+	for _, x := range []float64{a.Sure, a.Index, a.Grams, a.Minutes} {
+		if math.IsNaN(x) || math.IsInf(x, 0) {
+			return Call{}, ErrNoAnswer
+		}
+	}
+	if a.Sure < 0 || a.Sure > 1 {
+		return Call{}, ErrNoAnswer
+	}
+	switch d.Kind {
+	case Squeeze:
+		if a.Index < mix.DriestIndex || a.Index > wettest {
+			return Call{}, ErrNoAnswer
+		}
+		c.Off = InWords(a.Index) - InWords(d.Index)
+		c.Right = mix.WordFor(a.Index) == d.Word
+		return c, nil
+	case Done:
+		if a.Minutes < 0 || a.Minutes > d.Heat.LastMinutes {
+			return Call{}, ErrNoAnswer
+		}
+		c.OffMinutes = a.Minutes - d.Heat.Minutes
+		c.Right = math.Abs(c.OffMinutes) <= d.Heat.Within
+		return c, nil
+	}
+	if a.Choice < 0 || a.Choice >= len(d.Options) {
+		return Call{}, ErrNoAnswer
+	}
+	c.Right = a.Choice == d.Answer
+	if d.Kind == Mend {
+		o := &d.Options[a.Choice]
+		at := int(math.Round(a.Grams / StepGrams))
+		if at < 0 || at >= len(o.Indices) {
+			return Call{}, ErrNoAnswer
+		}
+		c.Right = d.Band.Holds(o.Indices[at])
+		if !c.Right {
+			edge := d.Band.To
+			if o.Indices[at] < d.Band.From {
+				edge = d.Band.From
+			}
+			c.Off = InWords(o.Indices[at]) - InWords(edge)
+		}
+	}
+	return c, nil
+}
+
+// Score is proper: who says how sure they are, and is as often right, scores the most on average (Brier 1950). 1
+// is sure and right, 0 sure and wrong.
+func (c *Call) Score() float64 {
+	happened := 0.
+	if c.Right {
+		happened = 1
+	}
+	return 1 - (c.Sure-happened)*(c.Sure-happened)
+}
+
+// InWords is where an index lies on the scale of words: each word one wide.
+func InWords(q float64) float64 {
+	w := mix.WordFor(q)
+	at := slices.Index(mix.SqueezeWords, w)
+	from, to := mix.Between(w)
+	if at == 0 {
+		from = mix.DriestIndex
+	}
+	if to = min(to, wettest); q >= to {
+		return float64(at) + 1
+	}
+	return float64(at) + max(0, q-from)/(to-from)
+}
+
+// wettest is where the scale of words ends, in index.
+const wettest = 1.3
+
+// Scale is the scale that a squeeze is called on, in index.
+func Scale() (driest, wettestIndex float64) { return mix.DriestIndex, wettest }
