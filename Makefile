@@ -89,6 +89,7 @@ generate: bin/cuerda
 	bin/cuerda schema > docs/formats/build.schema.json
 	bin/cuerda schema supper > docs/formats/supper.schema.json
 	go run ./internal/demo/made > .cache/logbook.json && mv .cache/logbook.json internal/demo/logbook.json
+	go run ./internal/demo/made practice > .cache/practice.json && mv .cache/practice.json internal/demo/practice.json
 	cd web && npm run --silent types
 
 format: .cache/npm

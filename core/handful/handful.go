@@ -13,6 +13,8 @@ import (
 	"strings"
 
 	"cuerda/core/food"
+	"cuerda/core/formula"
+	"cuerda/core/kitchen"
 	"cuerda/core/mix"
 )
 
@@ -139,6 +141,17 @@ func Of(parts []mix.Part, index float64) Handful {
 	slices.SortStableFunc(out.Tells, func(a, b Sign) int { return cmp.Compare(out.Show[b], out.Show[a]) })
 	out.Tells = out.Tells[:min(mostTells, len(out.Tells))]
 	return out
+}
+
+// OfBuild says it of the mix of a build as it is after its rest. ok is false where nothing in it drinks.
+func OfBuild(d *formula.Document, k *kitchen.Kitchen) (h Handful, ok bool) {
+	parts := mix.Parts(d.MixLines(k.Foods))
+	e := mix.Sum(d.Bowl(parts), d.RestIn(k))
+	index, ok := e.Index()
+	if !ok {
+		return Handful{}, false
+	}
+	return Of(parts, index-e.Loosens()), true
 }
 
 // Bare is a handful that is not squeezed yet: what is in it, without a sign.

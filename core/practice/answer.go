@@ -122,3 +122,18 @@ const wettest = 1.3
 
 // Scale is the scale that a squeeze is called on, in index.
 func Scale() (driest, wettestIndex float64) { return mix.DriestIndex, wettest }
+
+// RightBetween are the values between which a call is right: indices for a squeeze and for where a mend leads,
+// minutes on the heat; nothing where one of several is chosen.
+func (d *Drill) RightBetween() (from, to float64) {
+	switch d.Kind {
+	case Squeeze:
+		from, to = mix.Between(d.Word)
+		return max(from, mix.DriestIndex), min(to, wettest)
+	case Mend:
+		return d.Band.From, d.Band.To
+	case Done:
+		return d.Heat.Minutes - d.Heat.Within, d.Heat.Minutes + d.Heat.Within
+	}
+	return 0, 0
+}

@@ -6,6 +6,7 @@ import (
 	"hash/fnv"
 	"math"
 	"math/rand/v2"
+	"time"
 
 	"cuerda/core/bake"
 	"cuerda/core/formula"
@@ -62,7 +63,7 @@ func kindsOf(s Skill) []Kind {
 	case OverDry:
 		return []Kind{Squeeze, Mend}
 	case NoGlue:
-		return []Kind{Why, Binder, Pair}
+		return []Kind{Squeeze, Why, Binder, Pair}
 	case LooseGrain:
 		return []Kind{Squeeze, Binder, Pair, Amiss, Why}
 	}
@@ -78,7 +79,10 @@ type Drill struct {
 	Seed  uint64
 	Skill Skill
 	// Try is which of the cook's own tries it is made of, "" where it is made up.
-	Try string
+	Try     string
+	TriedAt *time.Time
+	// Bare says that the handful is shown before it is squeezed: the cook knows the skill, and reads the mix alone.
+	Bare bool
 	// Level is from 1 easy to 3 hard: how near the answers lie, and whether something misleads.
 	Level    int
 	Document formula.Document

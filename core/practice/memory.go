@@ -12,14 +12,15 @@ type Memory struct {
 	HalfLifeDays float64
 	Last         time.Time
 	Calls, Right int
+	// right and wrong count calls by how sure they were.
+	right, wrong float64
 }
 
-// The half-life of a skill never called, days; its bounds; and what a call does to it: half-life regression
-// (Settles and Meeder 2016) with the published shape 2^(theta x), theta for a call that was right and one that was not.
+// The half-life of a skill, days: half-life regression, h = 2^(theta x) with x the roots of how often it was right
+// and wrong (Settles and Meeder 2016, section 3), begun at a day; with bounds. Their weights are ours: grade C.
 const (
-	firstHalfLife                = 1.
-	shortestLife, longestLife    = .1, 120.
-	rightLengthens, wrongShrinks = .9, 1.3
+	rightLengthens, wrongShrinks = 1.6, .9
+	shortestLife, longestLife    = .25, 120.
 )
 
 // Recall is how likely the skill is to be there, 0..1. A clock that was set back counts as no time at all.
@@ -33,16 +34,13 @@ func (m *Memory) Recall(now time.Time) float64 {
 
 // Note notes a call. Being sure and wrong shrinks it most, being right by a guess lengthens it little.
 func (m *Memory) Note(c Call, now time.Time) {
-	if m.Calls == 0 {
-		m.HalfLifeDays = firstHalfLife
-	}
 	if c.Right {
 		m.Right++
-		m.HalfLifeDays *= math.Exp2(rightLengthens * c.Sure)
+		m.right += c.Sure
 	} else {
-		m.HalfLifeDays /= math.Exp2(wrongShrinks * (.5 + c.Sure/2))
+		m.wrong += .5 + c.Sure/2
 	}
-	m.HalfLifeDays = min(max(m.HalfLifeDays, shortestLife), longestLife)
+	m.HalfLifeDays = min(max(math.Exp2(rightLengthens*math.Sqrt(m.right)-wrongShrinks*math.Sqrt(m.wrong)), shortestLife), longestLife)
 	m.Calls++
 	if now.After(m.Last) {
 		m.Last = now

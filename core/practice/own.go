@@ -19,7 +19,7 @@ type OwnTry struct {
 // a squeeze that the hand of that day called otherwise, a try that held where it is asked why it broke.
 func Own(kind Kind, t *OwnTry, seed uint64, k *kitchen.Kitchen) (d Drill, ok bool) {
 	r := source(kind, seed)
-	d = Drill{Kind: kind, Seed: seed, Try: t.ID, Document: *t.Document}
+	d = Drill{Kind: kind, Seed: seed, Try: t.ID, TriedAt: &t.At, Document: *t.Document}
 	d.Document.Hand = nil
 	if !d.see(k) {
 		return Drill{}, false

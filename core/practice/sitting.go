@@ -34,16 +34,24 @@ func Sit(seed uint64, w Wish, own []OwnTry, memories map[Skill]*Memory, now time
 		most = Sitting
 	}
 	s.own(own, most)
-	if w.Only {
-		return s.drills
-	}
-	for fails := 0; len(s.drills) < Sitting && fails < 2*Sitting; {
+	for fails := 0; !w.Only && len(s.drills) < Sitting && fails < 2*Sitting; {
 		if !s.another(memories, now) {
 			fails++
 		}
 	}
+	for i := range s.drills {
+		d := &s.drills[i]
+		m := memories[d.Skill]
+		d.Bare = d.Kind == Squeeze && m != nil && m.Calls >= knownAfter && m.Recall(now) >= knownFrom
+	}
 	return s.drills
 }
+
+// A skill is known once it was called so often and is so likely to be there.
+const (
+	knownAfter = 3
+	knownFrom  = .5
+)
 
 type sitting struct {
 	r      *rand.Rand
@@ -80,7 +88,7 @@ const followed = .5
 func (s *sitting) another(memories map[Skill]*Memory, now time.Time) bool {
 	if n := len(s.drills); n > 0 && s.drills[n-1].Kind == Squeeze && s.w.takes(Mend) && s.r.Float64() < followed {
 		was := s.drills[n-1]
-		d := Drill{Kind: Mend, Seed: was.Seed, Skill: was.Skill, Try: was.Try, Document: was.Document}
+		d := Drill{Kind: Mend, Seed: was.Seed, Skill: was.Skill, Try: was.Try, TriedAt: was.TriedAt, Document: was.Document}
 		if d.see(s.k) && d.mend(s.r, s.k) {
 			s.drills = append(s.drills, d)
 			return true
@@ -103,8 +111,15 @@ func (s *sitting) another(memories map[Skill]*Memory, now time.Time) bool {
 	return false
 }
 
-// pick chooses a kind: those seen least in this sitting first, by lot.
+// squeezeShare is how often a squeeze is asked where it can be: the call that the others stand on, and the only
+// one that tells of a bias.
+const squeezeShare = .55
+
+// pick chooses a kind: a squeeze, or what was seen least in this sitting, by lot.
 func (s *sitting) pick(kinds []Kind) int {
+	if i := slices.Index(kinds, Squeeze); i >= 0 && s.r.Float64() < squeezeShare {
+		return i
+	}
 	best, least := 0, math.Inf(1)
 	for i, k := range kinds {
 		seen := s.r.Float64()
@@ -112,9 +127,6 @@ func (s *sitting) pick(kinds []Kind) int {
 			if s.drills[j].Kind == k {
 				seen++
 			}
-		}
-		if k == Squeeze {
-			seen /= 2 // the call that the others stand on
 		}
 		if seen < least {
 			best, least = i, seen

@@ -6,6 +6,7 @@ import (
 	"time"
 
 	"cuerda/core/course"
+	"cuerda/core/handful"
 	"cuerda/core/kitchen"
 	"cuerda/core/mix"
 	"cuerda/core/piece"
@@ -107,6 +108,8 @@ type CourseBowl struct {
 	// Labels are what the foods of the mend are called.
 	Labels map[string]string `json:"labels"`
 	Chance float64           `json:"chance" doc:"that its pieces hold, 0..1"`
+	// Handful is what a squeezed handful of it looks like; missing where nothing drinks.
+	Handful *Handful `json:"handful,omitempty"`
 }
 
 // CourseAdded is what was added to mend it.
@@ -310,6 +313,9 @@ func bowlOf(b *course.Bowl, d *course.DishState, k *kitchen.Kitchen, w *CourseWo
 	out := &CourseBowl{
 		Expected: b.Expected.Word, Planned: b.Planned.Word, Q: tidied(b.Expected.Q, 3), PlannedQ: tidied(b.Planned.Q, 3), Band: Band(b.Expected.Band),
 		Off: b.Off, Felt: b.Felt, Added: []CourseAdded{}, Labels: map[string]string{}, Chance: Tidy(b.Expected.Chance, 3),
+	}
+	if h, ok := handful.OfBuild(&b.Document, k); ok {
+		out.Handful = HandfulOf(&h)
 	}
 	if b.Mend != nil {
 		mend := Of[Mend](b.Mend)

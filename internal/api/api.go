@@ -133,6 +133,7 @@ func (s *Server) register(r *gin.Engine) huma.API {
 	s.registerCourses(api)
 	s.registerTries(api)
 	s.registerLearned(api)
+	s.registerPractice(api)
 	s.registerExchange(api)
 	s.registerReading(api)
 	s.registerHealth(api)

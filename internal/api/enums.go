@@ -11,10 +11,12 @@ import (
 	"cuerda/core/eaters"
 	"cuerda/core/food"
 	"cuerda/core/formula"
+	"cuerda/core/handful"
 	"cuerda/core/learn"
 	"cuerda/core/logbook"
 	"cuerda/core/mix"
 	"cuerda/core/piece"
+	"cuerda/core/practice"
 	"cuerda/core/recipe"
 	"cuerda/core/safety"
 	"cuerda/core/supper/menu"
@@ -42,6 +44,11 @@ var enums = map[reflect.Type][]any{
 	reflect.TypeFor[menu.Aisle]():       values(menu.Aisles),
 	reflect.TypeFor[logbook.Outcome]():  values(logbook.Outcomes),
 	reflect.TypeFor[learn.CauseCode]():  values(learn.CauseCodes),
+	reflect.TypeFor[practice.Kind]():    append(values(practice.Kinds), ""),
+	reflect.TypeFor[practice.Skill]():   values(practice.Skills),
+	reflect.TypeFor[practice.Choice]():  values(practice.Choices),
+	reflect.TypeFor[handful.Sign]():     values(handful.Signs),
+	reflect.TypeFor[handful.Form]():     values(handful.Forms),
 }
 
 // fieldEnums are those of plain strings, by the name of the property in every object that

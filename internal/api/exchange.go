@@ -165,6 +165,10 @@ func (s *Server) pack(ctx context.Context, _ *struct{}) (*huma.StreamResponse, e
 	if err != nil {
 		return nil, s.problemOf(ctx, err)
 	}
+	practised, err := s.Store.Practised(ctx, kitchenID(ctx))
+	if err != nil {
+		return nil, s.problemOf(ctx, err)
+	}
 	name, err := s.Store.KitchenName(ctx, kitchenID(ctx))
 	if err != nil {
 		return nil, s.problemOf(ctx, err)
@@ -172,7 +176,7 @@ func (s *Server) pack(ctx context.Context, _ *struct{}) (*huma.StreamResponse, e
 	return &huma.StreamResponse{Body: func(out huma.Context) {
 		out.SetHeader("Content-Type", "application/zip")
 		out.SetHeader("Content-Disposition", fmt.Sprintf("attachment; filename=%q", archive.Slug(name)+".zip"))
-		w, err := archive.NewWriter(patient{out.BodyWriter()}, archive.Kitchen{Name: name, Settings: settings, Pantry: items, OwnFoods: own, Suppers: suppers, Choices: choices})
+		w, err := archive.NewWriter(patient{out.BodyWriter()}, archive.Kitchen{Name: name, Settings: settings, Pantry: items, OwnFoods: own, Suppers: suppers, Choices: choices, Practised: practised})
 		if err == nil {
 			err = s.Store.Histories(ctx, kitchenID(ctx), w.Add)
 		}
@@ -224,7 +228,7 @@ func (s *Server) unpack(ctx context.Context, in *unpackInput) (*body[store.Taken
 		}
 		return nil, p
 	}
-	take := store.Taken{Histories: k.Histories, Suppers: k.Suppers, Courses: k.Courses, Tries: k.Tries, OwnFoods: k.OwnFoods}
+	take := store.Taken{Histories: k.Histories, Suppers: k.Suppers, Courses: k.Courses, Tries: k.Tries, Practised: k.Practised, OwnFoods: k.OwnFoods}
 	if in.Settings {
 		take.Replaces, take.Pantry, take.Settings, take.Choices = true, k.Pantry, k.Settings, &k.Choices
 	}

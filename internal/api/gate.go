@@ -20,7 +20,7 @@ import (
 // is what a drag waits for.
 var costly = map[string]bool{
 	"/api/bake": true, "/api/plan": true, "/api/supper/look": true, "/api/suppers/:id/export": true, "/api/outlook": true, "/api/bind": true, "/api/schools": true, "/api/scale": true,
-	"/api/read-recipe": true, "/api/builds/:id/compare": true, "/api/tries/:id/compare": true, "/api/tries/:id/next": true, "/api/patties": true, "/api/builds/:id/export": true,
+	"/api/read-recipe": true, "/api/builds/:id/compare": true, "/api/tries/:id/compare": true, "/api/tries/:id/next": true, "/api/patties": true, "/api/practice/sittings": true, "/api/builds/:id/export": true,
 }
 
 // mostExports is how many archives go out and come in at once: each holds a connection to

@@ -8,6 +8,7 @@ import (
 	"github.com/danielgtaylor/huma/v2"
 
 	"cuerda/core/formula"
+	"cuerda/core/handful"
 	"cuerda/core/kitchen"
 	"cuerda/internal/answer"
 	"cuerda/internal/problem"
@@ -49,13 +50,23 @@ func (s *Server) kitchenAndDocument(ctx context.Context, raw []byte) (*kitchen.K
 
 func (s *Server) registerPredict(api huma.API) {
 	huma.Register(api, takesDocument(api, op(http.MethodPost, "/predict", "predict", "How a build feels and holds")),
-		func(ctx context.Context, in *DocumentInput) (*body[answer.Prediction], error) {
+		func(ctx context.Context, in *DocumentInput) (*body[Predicted], error) {
 			k, d, err := s.kitchenAndDocument(ctx, in.RawBody)
 			if err != nil {
 				return nil, err
 			}
-			return &body[answer.Prediction]{predictionOf(d, k)}, nil
+			out := Predicted{Prediction: predictionOf(d, k)}
+			if h, ok := handful.OfBuild(d, k); ok {
+				out.Handful = answer.HandfulOf(&h)
+			}
+			return &body[Predicted]{out}, nil
 		})
+}
+
+// Predicted is a prediction, and what a squeezed handful looks like; missing where nothing drinks.
+type Predicted struct {
+	answer.Prediction
+	Handful *answer.Handful `json:"handful,omitempty"`
 }
 
 func predictionOf(d *formula.Document, k *kitchen.Kitchen) answer.Prediction {

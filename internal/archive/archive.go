@@ -2,7 +2,8 @@
 // reads such a zip strictly: whole, or with an error that names the file.
 //
 // kitchen.json holds the name, the settings and the pantry; builds/*.json each
-// one build with all its versions; suppers/*.json each one supper; courses/*.json each one course (docs/formats/kitchen-archive.md).
+// one build with all its versions; suppers/*.json each one supper; courses/*.json each one course;
+// tries/*.json each one try; practice/*.json each one person and what they called (docs/formats/kitchen-archive.md).
 package archive
 
 import (
@@ -52,7 +53,7 @@ const (
 type Error struct {
 	File string
 	// Code is not-a-zip, too-many-files, too-big, bad-name, bad-json, bad-build, bad-supper,
-	// bad-settings or no-kitchen.
+	// bad-practice, bad-settings or no-kitchen.
 	Code string
 	Err  error
 }
@@ -79,6 +80,7 @@ type Kitchen struct {
 	Courses   []store.KeptCourse
 	Tries     []store.KeptTry
 	Choices   store.Choices
+	Practised []store.Practised
 
 	foods *food.Catalogue // with the own foods
 }
@@ -186,6 +188,11 @@ func NewWriter(w io.Writer, of Kitchen) (*Writer, error) {
 			return out, err
 		}
 	}
+	for i := range of.Practised {
+		if err := out.addPerson(i+1, &of.Practised[i]); err != nil {
+			return out, err
+		}
+	}
 	return out, nil
 }
 
@@ -242,6 +249,7 @@ var (
 	buildName  = regexp.MustCompile(`^builds/[a-z0-9][a-z0-9-]{0,80}\.json$`)
 	supperName = regexp.MustCompile(`^suppers/[a-z0-9][a-z0-9-]{0,80}\.json$`)
 	tryName    = regexp.MustCompile(`^tries/[a-z0-9][a-z0-9-]{0,80}\.json$`)
+	personName = regexp.MustCompile(`^practice/[a-z0-9][a-z0-9-]{0,80}\.json$`)
 	courseName = regexp.MustCompile(`^courses/[a-z0-9][a-z0-9-]{0,80}\.json$`)
 )
 
@@ -322,6 +330,8 @@ func (k *Kitchen) reader(name string) func(name string, text []byte) error {
 		return into(k, &k.Courses, keptCourse)
 	case tryName.MatchString(name):
 		return into(k, &k.Tries, keptTry)
+	case personName.MatchString(name):
+		return into(k, &k.Practised, practised)
 	}
 	return nil
 }

@@ -53,7 +53,7 @@ func WriteBackup(ctx context.Context, w io.Writer, s *store.Store, now time.Time
 			return err
 		}
 		sum := summed{to: f, hash: sha256.New()}
-		a, err := NewWriter(&sum, Kitchen{Name: k.Name, Settings: k.Settings, Pantry: k.Pantry, OwnFoods: k.OwnFoods, Suppers: k.Suppers, Choices: k.Choices})
+		a, err := NewWriter(&sum, Kitchen{Name: k.Name, Settings: k.Settings, Pantry: k.Pantry, OwnFoods: k.OwnFoods, Suppers: k.Suppers, Choices: k.Choices, Practised: k.Practised})
 		if err != nil {
 			return err
 		}
@@ -169,7 +169,7 @@ func (b *BackupReader) Next() (*store.Whole, []store.History, error) {
 	if len(k.Histories) != one.Builds {
 		return nil, nil, fmt.Errorf("%w: %s has %d builds, not %d", ErrBadBackup, one.File, len(k.Histories), one.Builds)
 	}
-	w := &store.Whole{ID: one.ID, Name: k.Name, CreatedAt: one.CreatedAt, Settings: k.Settings, Pantry: k.Pantry, OwnFoods: k.OwnFoods, Suppers: k.Suppers, Courses: k.Courses, Tries: k.Tries, Choices: k.Choices}
+	w := &store.Whole{ID: one.ID, Name: k.Name, CreatedAt: one.CreatedAt, Settings: k.Settings, Pantry: k.Pantry, OwnFoods: k.OwnFoods, Suppers: k.Suppers, Courses: k.Courses, Tries: k.Tries, Choices: k.Choices, Practised: k.Practised}
 	return w, k.Histories, nil
 }
 

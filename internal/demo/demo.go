@@ -140,6 +140,9 @@ func Seed(ctx context.Context, s *store.Store, foods *food.Catalogue) (kitchen s
 	if err := keepLogbook(ctx, s, kitchen, kept, foods, time.Now()); err != nil {
 		return "", err
 	}
+	if err := keepPractice(ctx, s, kitchen, time.Now()); err != nil {
+		return "", err
+	}
 	return kitchen, halfWay(ctx, s, kitchen, plan, foods, time.Now())
 }
 

@@ -119,6 +119,7 @@ type TakenIn struct {
 	Suppers   int `json:"suppers"` // that were not there as they are
 	Courses   int `json:"courses"` // that were not there
 	Tries     int `json:"tries"`   // that were not there
+	Calls     int `json:"calls"`   // of practice, that were not there
 }
 
 // Taken is what is brought into a kitchen.
@@ -127,6 +128,7 @@ type Taken struct {
 	Suppers   []Supper
 	Courses   []KeptCourse
 	Tries     []KeptTry
+	Practised []Practised
 	Choices   *Choices
 	// OwnFoods stand beside those that are there; one of the same ID gives way.
 	OwnFoods []food.Own
@@ -166,6 +168,9 @@ func takeIn(ctx context.Context, tx pgx.Tx, kitchenID string, in Taken) (TakenIn
 		return out, err
 	}
 	if err := taking.tries(ctx, in.Tries); err != nil {
+		return out, err
+	}
+	if err := taking.practised(ctx, in.Practised); err != nil {
 		return out, err
 	}
 	if in.Choices != nil && in.Replaces {

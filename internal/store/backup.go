@@ -21,6 +21,7 @@ type Whole struct {
 	OwnFoods  []food.Own
 	Suppers   []Supper
 	Choices   Choices
+	Practised []Practised
 	// Courses and Tries are those of a backup that is read; one that is made gets them one by one.
 	Courses []KeptCourse
 	Tries   []KeptTry
@@ -66,6 +67,9 @@ func (s *Store) Kitchens(ctx context.Context, each func(w *Whole, rows Rows) err
 			if _, w.Choices, err = learnedOf(ctx, tx, w.ID); err != nil {
 				return err
 			}
+			if w.Practised, err = practisedOf(ctx, tx, w.ID); err != nil {
+				return err
+			}
 			if err := each(w, Rows{
 				Builds:  func(build func(*History) error) error { return histories(ctx, tx, w.ID, build) },
 				Courses: func(course func(*KeptCourse) error) error { return keptCourses(ctx, tx, w.ID, course) },
@@ -103,7 +107,7 @@ func (s *Store) RestoreKitchens(ctx context.Context, next func() (*Whole, []Hist
 			if _, err := tx.Exec(ctx, `insert into kitchen (id, name, created_at) values ($1, $2, $3)`, w.ID, w.Name, w.CreatedAt); err != nil {
 				return err
 			}
-			if _, err := takeIn(ctx, tx, w.ID, Taken{Histories: builds, Suppers: w.Suppers, Courses: w.Courses, Tries: w.Tries, Choices: &w.Choices, OwnFoods: w.OwnFoods, Replaces: true, Pantry: w.Pantry, Settings: w.Settings}); err != nil {
+			if _, err := takeIn(ctx, tx, w.ID, Taken{Histories: builds, Suppers: w.Suppers, Courses: w.Courses, Tries: w.Tries, Practised: w.Practised, Choices: &w.Choices, OwnFoods: w.OwnFoods, Replaces: true, Pantry: w.Pantry, Settings: w.Settings}); err != nil {
 				return err
 			}
 		}

@@ -743,6 +743,126 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/practice": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How someone's practice stands, and the sitting that is not over */
+        get: operations["getPractice"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/practice/calls.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What was called, as a table */
+        get: operations["exportPractice"];
+        put?: never;
+        /** Take calls of a table in; those that are there already stay */
+        post: operations["importPractice"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/practice/people": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Add someone who practises */
+        post: operations["addPracticePerson"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/practice/people/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Name someone who practises, or put them away and back */
+        put: operations["savePracticePerson"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/practice/sittings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Begin a sitting of ten drills */
+        post: operations["beginPractice"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/practice/sittings/{id}/calls": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Call a drill of a sitting */
+        post: operations["callPractice"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/practice/sittings/{id}/end": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** End a sitting; what was called stays */
+        post: operations["endPractice"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/predict": {
         parameters: {
             query?: never;
@@ -1261,6 +1381,14 @@ export interface components {
             /** Format: double */
             share: number;
         };
+        Bit: {
+            colour: string;
+            food: string;
+            /** @enum {string} */
+            form: "lump" | "shred" | "grain" | "leaf" | "flake";
+            /** Format: double */
+            share: number;
+        };
         BranchInputBody: {
             /** @description the name of the new build */
             name: string;
@@ -1456,6 +1584,7 @@ export interface components {
             expected: "crumbles" | "short" | "firm" | "tacky" | "slack" | "slumps" | "no-paste";
             /** @enum {string} */
             felt?: "crumbles" | "short" | "firm" | "tacky" | "slack" | "slumps" | "no-paste";
+            handful?: components["schemas"]["Handful"];
             labels: {
                 [key: string]: string;
             };
@@ -2055,6 +2184,16 @@ export interface components {
             /** @enum {string} */
             word: "crumbles" | "short" | "firm" | "tacky" | "slack" | "slumps";
         };
+        Handful: {
+            bits: components["schemas"]["Bit"][];
+            /** Format: double */
+            index: number;
+            paste: string;
+            show: {
+                [key: string]: number;
+            };
+            tells: ("crumbs" | "cracks" | "edge" | "clean" | "film" | "strings" | "sheen" | "slump")[];
+        };
         Health: {
             /** @enum {string} */
             status: "ok";
@@ -2581,6 +2720,10 @@ export interface components {
             name?: string;
             wants?: ("grain-free" | "low-salt" | "no-added-sugar" | "nut-free" | "oil-free")[];
         };
+        PersonSaid: {
+            gone?: boolean;
+            name: string;
+        };
         Phrase: {
             /** Format: int64 */
             at: number;
@@ -2747,6 +2890,312 @@ export interface components {
             minutes: number;
             /** Format: double */
             surface_celsius: number;
+        };
+        PracticeBias: {
+            /** Format: double */
+            off_words: number;
+            /** Format: double */
+            sd: number;
+            told: boolean;
+        };
+        PracticeCallSent: {
+            /** Format: int64 */
+            choice?: number;
+            /** Format: double */
+            grams?: number;
+            id: string;
+            /** Format: double */
+            index?: number;
+            /** Format: double */
+            minutes?: number;
+            /** Format: int64 */
+            number: number;
+            /** Format: double */
+            sure: number;
+        };
+        PracticeCalled: {
+            /** Format: int64 */
+            choice: number;
+            /** Format: double */
+            grams: number;
+            id: string;
+            /** Format: double */
+            index: number;
+            /** Format: double */
+            minutes: number;
+            /** Format: int64 */
+            number: number;
+            /** Format: double */
+            off_minutes: number;
+            /** Format: double */
+            off_words: number;
+            right: boolean;
+            /** Format: double */
+            score: number;
+            /** Format: double */
+            sure: number;
+        };
+        PracticeDrill: {
+            /** Format: int64 */
+            answer: number;
+            asked?: components["schemas"]["Handful"];
+            band: components["schemas"]["Band"];
+            bare: boolean;
+            document: components["schemas"]["Document"];
+            found?: components["schemas"]["Found"];
+            heat?: components["schemas"]["PracticeHeat"];
+            /** Format: double */
+            index: number;
+            /** @enum {string} */
+            kind: "squeeze" | "mend" | "why" | "binder" | "done" | "amiss" | "pair" | "";
+            lesson: components["schemas"]["PracticeLesson"];
+            /** Format: int64 */
+            level: number;
+            off?: components["schemas"]["PracticeOff"];
+            options: components["schemas"]["PracticeOption"][];
+            other?: components["schemas"]["Document"];
+            other_shown?: components["schemas"]["Handful"];
+            /** Format: double */
+            piece_g: number;
+            planned?: components["schemas"]["Document"];
+            /** Format: double */
+            right_from: number;
+            /** Format: double */
+            right_to: number;
+            /** Format: double */
+            sd: number;
+            shown?: components["schemas"]["Handful"];
+            /** @enum {string} */
+            skill: "raw-water" | "no-wait" | "roots" | "loose-grain" | "over-dry" | "no-glue" | "deep-oil" | "lag" | "plain";
+            /** Format: date-time */
+            tried_at?: string;
+            try?: string;
+            /** @enum {string} */
+            word: "crumbles" | "short" | "firm" | "tacky" | "slack" | "slumps" | "no-paste";
+        };
+        PracticeEye: {
+            /** Format: int64 */
+            calls: number;
+            dry: components["schemas"]["PracticeBias"];
+            kinds: components["schemas"]["PracticeTally"][];
+            mislead: ("raw-water" | "no-wait" | "roots" | "loose-grain" | "over-dry" | "no-glue" | "deep-oil" | "lag" | "plain")[];
+            /** Format: int64 */
+            right: number;
+            /** Format: date-time */
+            since?: string;
+            skills: components["schemas"]["PracticeSkill"][];
+            sureness: components["schemas"]["PracticeSure"][];
+            trail: components["schemas"]["PracticeSat"][];
+            wet: components["schemas"]["PracticeBias"];
+        };
+        PracticeHeat: {
+            after: components["schemas"]["Point"][];
+            /** Format: double */
+            around_celsius: number;
+            curve: components["schemas"]["Point"][];
+            /** Format: double */
+            last_minutes: number;
+            /** Format: double */
+            minutes: number;
+            section: components["schemas"]["Section"];
+            /** Format: double */
+            seen_minutes: number;
+            /** Format: double */
+            target_celsius: number;
+            /** Format: double */
+            within: number;
+        };
+        PracticeImported: {
+            /** Format: int64 */
+            calls: number;
+        };
+        PracticeLesson: {
+            /** Format: double */
+            chance: number;
+            grounds: components["schemas"]["Ground"][];
+            otherwise?: components["schemas"]["PracticeOtherwise"];
+            /** @enum {string} */
+            stage: "raw" | "cooked";
+            water: components["schemas"]["PracticeWater"][];
+        };
+        PracticeMarked: {
+            call: components["schemas"]["PracticeCalled"];
+            elsewhere: boolean;
+            enough: boolean;
+            eye: components["schemas"]["PracticeEye"];
+        };
+        PracticeOff: {
+            /** Format: double */
+            core_celsius: number;
+            /** Format: double */
+            minutes: number;
+            /** Format: double */
+            needs_minutes: number;
+            /** Format: double */
+            target_celsius: number;
+        };
+        PracticeOption: {
+            /** Format: double */
+            best_g: number;
+            cause?: string;
+            /** Format: double */
+            chance: number;
+            change?: components["schemas"]["Change"];
+            /** @enum {string} */
+            code: "food" | "cause" | "mix" | "waits" | "goes-in-raw" | "stays-whole" | "too-much" | "too-little" | "no-binder" | "off-early";
+            food?: string;
+            /** Format: double */
+            grams: number;
+            indices: number[];
+            /** Format: double */
+            minutes: number;
+            refused: boolean;
+            setting?: components["schemas"]["Setting"];
+        };
+        PracticeOtherwise: {
+            /** Format: double */
+            index: number;
+            /** @enum {string} */
+            word: "crumbles" | "short" | "firm" | "tacky" | "slack" | "slumps" | "no-paste";
+        };
+        PracticePage: {
+            eye: components["schemas"]["PracticeEye"];
+            /** Format: double */
+            from: number;
+            people: components["schemas"]["PracticePerson"][];
+            person: string;
+            sitting?: components["schemas"]["PracticeSitting"];
+            /** Format: double */
+            to: number;
+        };
+        PracticePerson: {
+            gone?: boolean;
+            /** Format: uuid */
+            id: string;
+            name: string;
+        };
+        PracticeSat: {
+            /** Format: date-time */
+            at: string;
+            /** Format: int64 */
+            calls: number;
+            /** Format: double */
+            off_words: number;
+        };
+        PracticeSitting: {
+            /** Format: date-time */
+            began_at: string;
+            calls: components["schemas"]["PracticeCalled"][];
+            drills: components["schemas"]["PracticeDrill"][];
+            /** Format: uuid */
+            id: string;
+            over: boolean;
+            /** Format: uuid */
+            person: string;
+        };
+        PracticeSkill: {
+            /** Format: int64 */
+            calls: number;
+            /** Format: double */
+            recall: number;
+            /** Format: int64 */
+            right: number;
+            /** @enum {string} */
+            skill: "raw-water" | "no-wait" | "roots" | "loose-grain" | "over-dry" | "no-glue" | "deep-oil" | "lag" | "plain";
+            /** Format: double */
+            weak: number;
+        };
+        PracticeSure: {
+            /** Format: int64 */
+            calls: number;
+            /** Format: double */
+            right: number;
+            /** Format: double */
+            said: number;
+        };
+        PracticeTally: {
+            /** Format: int64 */
+            calls: number;
+            /** @enum {string} */
+            kind: "squeeze" | "mend" | "why" | "binder" | "done" | "amiss" | "pair" | "";
+            /** Format: int64 */
+            right: number;
+        };
+        PracticeWater: {
+            /** Format: double */
+            drinks_g: number;
+            food: string;
+            /** Format: double */
+            gives_g: number;
+        };
+        PracticeWish: {
+            /** @enum {string} */
+            kind?: "squeeze" | "mend" | "why" | "binder" | "done" | "amiss" | "pair" | "";
+            person?: string;
+            try?: string;
+        };
+        Predicted: {
+            band: components["schemas"]["Band"];
+            /** Format: double */
+            chance: number;
+            /** Format: double */
+            chance_cooked: number;
+            /** Format: double */
+            chance_high: number;
+            /** Format: double */
+            chance_low: number;
+            /** @enum {string} */
+            chance_means: "turn-and-lift" | "slice" | "tin-and-slice" | "spoon";
+            /** Format: double */
+            chance_raw: number;
+            /** Format: double */
+            chill_factor?: number;
+            /** Format: double */
+            chilled_celsius?: number;
+            /** Format: double */
+            chunk_share: number;
+            /** Format: double */
+            cooked_kpa: number;
+            /** Format: double */
+            cooked_need_kpa: number;
+            /** Format: double */
+            cooked_ratio: number;
+            /** Format: double */
+            fat_share: number;
+            handful?: components["schemas"]["Handful"];
+            in_band: boolean;
+            /** Format: double */
+            just_mixed_q: number | null;
+            lines: components["schemas"]["LineResult"][];
+            little_known: boolean;
+            /** Format: double */
+            mass_g: number;
+            not_for: components["schemas"]["Refusal"][];
+            notes: components["schemas"]["Note"][];
+            /** Format: double */
+            piece_g: number;
+            /** Format: int64 */
+            pieces: number;
+            /** Format: double */
+            q: number | null;
+            /** Format: double */
+            q_sd: number;
+            /** Format: double */
+            raw_chilled_kpa?: number;
+            /** Format: double */
+            raw_kpa: number;
+            /** Format: double */
+            raw_need_kpa: number;
+            /** Format: double */
+            raw_ratio: number;
+            /** Format: double */
+            salt_share: number;
+            /** @enum {string} */
+            verdict: "holds" | "marginal" | "fails-raw" | "fails-cooked" | "fails-both" | "nothing";
+            /** Format: double */
+            water_share: number;
+            /** @enum {string} */
+            word: "crumbles" | "short" | "firm" | "tacky" | "slack" | "slumps" | "no-paste";
         };
         Prediction: {
             band: components["schemas"]["Band"];
@@ -3465,6 +3914,8 @@ export interface components {
         TakenIn: {
             /** Format: int64 */
             added: number;
+            /** Format: int64 */
+            calls: number;
             /** Format: int64 */
             continued: number;
             /** Format: int64 */
@@ -6434,6 +6885,413 @@ export interface operations {
             };
         };
     };
+    getPractice: {
+        parameters: {
+            query?: {
+                /** @description whose; the first of the kitchen where it is empty */
+                person?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PracticePage"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    exportPractice: {
+        parameters: {
+            query?: {
+                /** @description whose; the first of the kitchen where it is empty */
+                person?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    "Content-Disposition"?: string;
+                    "Content-Type"?: string;
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    importPractice: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "text/csv": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PracticeImported"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    addPracticePerson: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PersonSaid"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PracticePerson"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    savePracticePerson: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PersonSaid"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    beginPractice: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PracticeWish"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PracticeSitting"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    callPractice: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PracticeCallSent"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PracticeMarked"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    endPractice: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description the build */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     predict: {
         parameters: {
             query?: never;
@@ -6453,7 +7311,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Prediction"];
+                    "application/json": components["schemas"]["Predicted"];
                 };
             };
             /** @description Request Entity Too Large */
