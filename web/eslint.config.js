@@ -11,7 +11,7 @@ const rows = [
   ["build", "kitchen"],
   ["heat", "parts", "files"],
   ["advice", "history", "plate", "reading", "scale", "search", "tries", "why"],
-  ["bench", "pantry", "sheet", "supper", "cook", "logbook"],
+  ["bench", "pantry", "sheet", "supper", "cook", "logbook", "practice"],
 ];
 const layers = rows.flatMap((row, n) =>
   row.map((folder) => ({

@@ -17,8 +17,9 @@ export default defineConfig({
         cleanupOutdatedCaches: true,
         runtimeCaching: [
           {
-            // What a screen at the stove reads beside its course: last answer where nobody answers.
-            urlPattern: /^.*\/api\/(courses|foods|vocabulary)$/,
+            // What a screen at the stove reads beside its course, and a running sitting of practice: the last
+            // answer where nobody answers.
+            urlPattern: /^.*\/api\/(courses|foods|vocabulary|practice(\?.*)?)$/,
             handler: "NetworkFirst",
             options: { cacheName: "kitchen", networkTimeoutSeconds: 4, expiration: { maxEntries: 20 } },
           },

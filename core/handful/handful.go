@@ -70,7 +70,7 @@ type Handful struct {
 	Bits []Bit
 	// Show is how clearly each sign is seen, 0..1; a sign that is not is missing.
 	Show map[Sign]float64
-	// Tells are the signs to put in words, the clearest first.
+	// Tells are the signs to put in words, what tells most first.
 	Tells []Sign
 }
 
@@ -93,6 +93,7 @@ const (
 	mostBits   = 8
 	mostTells  = 3
 	leastShare = .015
+	middling   = .35 // index: neither wet nor dry
 )
 
 // Of says what a handful of a mix looks like whose hand feels that index.
@@ -138,10 +139,22 @@ func Of(parts []mix.Part, index float64) Handful {
 			out.Tells = append(out.Tells, s)
 		}
 	}
-	slices.SortStableFunc(out.Tells, func(a, b Sign) int { return cmp.Compare(out.Show[b], out.Show[a]) })
+	// What tells it best comes first: the wettest sign of a wet one, the driest of a dry one.
+	if index > middling {
+		slices.Reverse(out.Tells)
+	}
 	out.Tells = out.Tells[:min(mostTells, len(out.Tells))]
 	return out
 }
+
+// OfWord is what a handful of that word shows, whatever is in it: at the middle of what the word covers.
+func OfWord(w mix.Word) Handful {
+	from, to := mix.Between(w)
+	return Of(nil, (max(from, driest)+min(to, wettest))/2)
+}
+
+// driest and wettest are where the words end for who looks at them, in index.
+const driest, wettest = -.3, 1.3
 
 // OfBuild says it of the mix of a build as it is after its rest. ok is false where nothing in it drinks.
 func OfBuild(d *formula.Document, k *kitchen.Kitchen) (h Handful, ok bool) {

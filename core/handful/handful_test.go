@@ -59,8 +59,8 @@ func TestSignsGoWithTheIndex(t *testing.T) {
 		assert.LessOrEqual(t, rises[s], 1, s)
 	}
 	for word, sign := range map[mix.Word]Sign{mix.Crumbles: Crumbs, mix.Short: Edge, mix.Firm: Clean, mix.Tacky: Film, mix.Slack: Sheen, mix.Slumps: Slump} {
-		from, to := mix.Between(word)
-		assert.Contains(t, Of(nil, (max(from, -.5)+min(to, 1.3))/2).Tells, sign, word)
+		assert.Contains(t, OfWord(word).Tells, sign, word)
+		assert.Equal(t, word, OfWord(word).Word)
 	}
 }
 

@@ -53,6 +53,13 @@ func (d *Drill) amiss(r *rand.Rand, k *kitchen.Kitchen) bool {
 		return false
 	}
 	points[0], points[best] = points[best], points[0]
+	switch fault := faultOf(points[0].Code); {
+	case d.Skill.onHeat():
+	case d.Try != "":
+		d.Skill = fault
+	case d.Skill != fault:
+		return false
+	}
 	gain := points[0].Chance - was
 	for i := range points {
 		if len(d.Options) < 4 && (i == 0 || points[i].Chance-was < gain/2 && points[0].Chance-points[i].Chance >= apart) {
@@ -65,6 +72,23 @@ func (d *Drill) amiss(r *rand.Rand, k *kitchen.Kitchen) bool {
 	r.Shuffle(len(d.Options), func(i, j int) { d.Options[i], d.Options[j] = d.Options[j], d.Options[i] })
 	d.best()
 	return true
+}
+
+// faultOf is the skill that a fault belongs to.
+func faultOf(c Choice) Skill {
+	switch c {
+	case GoesInRaw:
+		return RawWater
+	case Waits:
+		return NoWait
+	case StaysWhole:
+		return LooseGrain
+	case TooMuch:
+		return OverDry
+	case OffEarly:
+		return Lag
+	}
+	return NoGlue
 }
 
 // earlyOff is a piece that comes off the heat before its middle has set, and its chance of holding then.
@@ -115,7 +139,7 @@ func (d *Drill) points(k *kitchen.Kitchen) (out []remedied) {
 		case f.Group == food.Vegetable && f.State == food.Raw && len(l.Prep) == 0:
 			of.Code = GoesInRaw
 			add(of, func(next *formula.Document) { next.Lines[i].Prep = []food.Preparation{{Do: food.Saute, Minutes: 10}} })
-		case food.Mash.Suits(f) && f.Group != food.Vegetable && len(l.Prep) == 0:
+		case food.Mash.Suits(f) && (f.Group == food.Legume || f.Group == food.Grain) && len(l.Prep) == 0:
 			of.Code = StaysWhole
 			add(of, func(next *formula.Document) { next.Lines[i].Prep = []food.Preparation{{Do: food.Mash, Level: .8}} })
 		case f.Group.IsBinder():

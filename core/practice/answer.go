@@ -57,7 +57,7 @@ func (d *Drill) Mark(a Answer) (Call, error) {
 	}
 	switch d.Kind {
 	case Squeeze:
-		if a.Index < mix.DriestIndex || a.Index > wettest {
+		if a.Index < driest || a.Index > wettest {
 			return Call{}, ErrNoAnswer
 		}
 		c.Off = InWords(a.Index) - InWords(d.Index)
@@ -109,7 +109,7 @@ func InWords(q float64) float64 {
 	at := slices.Index(mix.SqueezeWords, w)
 	from, to := mix.Between(w)
 	if at == 0 {
-		from = mix.DriestIndex
+		from = driest
 	}
 	if to = min(to, wettest); q >= to {
 		return float64(at) + 1
@@ -117,11 +117,11 @@ func InWords(q float64) float64 {
 	return float64(at) + max(0, q-from)/(to-from)
 }
 
-// wettest is where the scale of words ends, in index.
-const wettest = 1.3
+// driest and wettest are where the scale of words ends, in index.
+const driest, wettest = -.3, 1.3
 
 // Scale is the scale that a squeeze is called on, in index.
-func Scale() (driest, wettestIndex float64) { return mix.DriestIndex, wettest }
+func Scale() (from, to float64) { return driest, wettest }
 
 // RightBetween are the values between which a call is right: indices for a squeeze and for where a mend leads,
 // minutes on the heat; nothing where one of several is chosen.
@@ -129,7 +129,7 @@ func (d *Drill) RightBetween() (from, to float64) {
 	switch d.Kind {
 	case Squeeze:
 		from, to = mix.Between(d.Word)
-		return max(from, mix.DriestIndex), min(to, wettest)
+		return max(from, driest), min(to, wettest)
 	case Mend:
 		return d.Band.From, d.Band.To
 	case Done:

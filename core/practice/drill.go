@@ -66,6 +66,8 @@ func kindsOf(s Skill) []Kind {
 		return []Kind{Squeeze, Why, Binder, Pair}
 	case LooseGrain:
 		return []Kind{Squeeze, Binder, Pair, Amiss, Why}
+	case Roots, Plain, NoWait:
+		return []Kind{Squeeze, Mend, Why, Binder, Pair}
 	}
 	return []Kind{Squeeze, Mend, Why, Binder, Amiss, Pair}
 }

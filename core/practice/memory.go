@@ -53,17 +53,18 @@ func (m *Memory) weak(now time.Time) float64 {
 	return .05 + (1-m.Recall(now))*.5 + wrong*wrong*2
 }
 
-// Next chooses the skill of the next drill: the weaker the likelier, and none three times in a row.
-func Next(memories map[Skill]*Memory, last []Skill, now time.Time, r *rand.Rand) Skill {
+// Next chooses the skill of the next drill of those that may be asked: the weaker the likelier, and none three times
+// in a row where there is another.
+func Next(of []Skill, memories map[Skill]*Memory, last []Skill, now time.Time, r *rand.Rand) Skill {
 	total := 0.
-	weights := make([]float64, len(Skills))
-	for i, s := range Skills {
+	weights := make([]float64, len(of))
+	for i, s := range of {
 		m := memories[s]
 		if m == nil {
 			m = &Memory{}
 		}
 		weights[i] = m.weak(now)
-		if n := len(last); n >= 2 && last[n-1] == s && last[n-2] == s {
+		if n := len(last); len(of) > 1 && n >= 2 && last[n-1] == s && last[n-2] == s {
 			weights[i] = 0
 		}
 		total += weights[i]
@@ -71,10 +72,10 @@ func Next(memories map[Skill]*Memory, last []Skill, now time.Time, r *rand.Rand)
 	x := r.Float64() * total
 	for i, w := range weights {
 		if x -= w; x < 0 {
-			return Skills[i]
+			return of[i]
 		}
 	}
-	return Plain
+	return of[len(of)-1]
 }
 
 // Enough says whether a sitting should stop: it is full, or the last four calls got worse than the first four by a

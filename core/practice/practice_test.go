@@ -131,7 +131,7 @@ func TestWeakSkillsComeAgain(t *testing.T) {
 			}
 			var last []Skill
 			for range Sitting {
-				s := Next(memories, last, now, r)
+				s := Next(Skills, memories, last, now, r)
 				last = append(last, s)
 				m := memories[s]
 				if m == nil {

@@ -38,7 +38,7 @@ func holds(t *testing.T, d *Drill, k *kitchen.Kitchen) {
 		sure, lead := d.sureOf()
 		assert.GreaterOrEqual(t, sure, leastSure)
 		assert.GreaterOrEqual(t, lead, leastLead)
-		index := min(max(d.Index, -.5), wettest)
+		index := min(max(d.Index, driest), wettest)
 		right := mark(Answer{Index: index})
 		assert.True(t, right.Right)
 		assert.InDelta(t, 0, right.Off, 1e-9+math.Abs(InWords(index)-InWords(d.Index)))
@@ -76,6 +76,15 @@ func holds(t *testing.T, d *Drill, k *kitchen.Kitchen) {
 	case Pair:
 		assert.InDelta(t, formula.Predict(d.Other, k).Chance, d.Options[1].Chance, 1e-9)
 	case Amiss:
+		said := &d.Options[d.Answer]
+		if said.Code != OffEarly {
+			assert.Equal(t, d.Skill, faultOf(said.Code), "its fault is what the skill is about")
+		}
+		for i := range d.Options {
+			o := &d.Options[i]
+			bound := slices.ContainsFunc(d.Document.Lines, func(l formula.Line) bool { return k.Foods.Find(l.Food).Group.IsBinder() })
+			assert.False(t, o.Code == NoBinder && bound, "what is said of the plan is so")
+		}
 		if d.Off != nil {
 			core, ok := bake.CoreAfter(&d.Document, k, d.Off.Minutes, nil)
 			assert.True(t, ok)

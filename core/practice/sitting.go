@@ -98,7 +98,8 @@ func (s *sitting) another(memories map[Skill]*Memory, now time.Time) bool {
 	for i := range s.drills {
 		last[i] = s.drills[i].Skill
 	}
-	skill := Next(memories, last, now, s.r)
+	asked := slices.DeleteFunc(slices.Clone(Skills), func(skill Skill) bool { return !slices.ContainsFunc(kindsOf(skill), s.w.takes) })
+	skill := Next(asked, memories, last, now, s.r)
 	kinds := slices.DeleteFunc(kindsOf(skill), func(k Kind) bool { return !s.w.takes(k) })
 	for len(kinds) > 0 {
 		i := s.pick(kinds)

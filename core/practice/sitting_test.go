@@ -145,8 +145,12 @@ func TestSittings(t *testing.T) {
 		assert.Positive(t, kinds[kind], kind)
 	}
 	assert.Positive(t, followed)
-	for _, d := range Sit(1, Wish{Kinds: []Kind{Done}}, nil, nil, evening, k) {
-		assert.Equal(t, Done, d.Kind)
+	for _, kind := range Kinds {
+		only := Sit(1, Wish{Kinds: []Kind{kind}}, nil, nil, evening, k)
+		assert.Len(t, only, Sitting, kind)
+		for _, d := range only {
+			assert.Equal(t, kind, d.Kind)
+		}
 	}
 }
 

@@ -7,7 +7,7 @@ type Handful struct {
 	Index float64 `json:"index" digits:"3"`
 	Paste string  `json:"paste"`
 	Bits  []Bit   `json:"bits"`
-	// Show is how clearly each sign is seen, 0..1; Tells are those to put in words, the clearest first.
+	// Show is how clearly each sign is seen, 0..1; Tells are those to put in words, what tells most first.
 	Show  map[handful.Sign]float64 `json:"show"`
 	Tells []handful.Sign           `json:"tells"`
 }

@@ -22,24 +22,27 @@ type PracticeDrill struct {
 	Other    *formula.Document `json:"other,omitempty"`
 	// Asked is the handful as it is shown before the call, Shown as it is; OtherShown that of the second mix of a
 	// pair. Bare says that the one before the call is not squeezed yet.
-	Asked      *Handful          `json:"asked,omitempty"`
-	Shown      *Handful          `json:"shown,omitempty"`
-	OtherShown *Handful          `json:"other_shown,omitempty"`
-	Bare       bool              `json:"bare"`
-	PieceG     float64           `json:"piece_g" digits:"0"`
-	Index      float64           `json:"index"`
-	SD         float64           `json:"sd"`
-	Word       mix.Word          `json:"word"`
-	Band       Band              `json:"band"`
-	RightFrom  float64           `json:"right_from"`
-	RightTo    float64           `json:"right_to"`
-	Options    []PracticeOption  `json:"options"`
-	Answer     int               `json:"answer"`
-	Planned    *formula.Document `json:"planned,omitempty"`
-	Found      *logbook.Found    `json:"found,omitempty"`
-	Heat       *PracticeHeat     `json:"heat,omitempty"`
-	Off        *PracticeOff      `json:"off,omitempty"`
-	Lesson     PracticeLesson    `json:"lesson"`
+	Asked      *Handful `json:"asked,omitempty"`
+	Shown      *Handful `json:"shown,omitempty"`
+	OtherShown *Handful `json:"other_shown,omitempty"`
+	Bare       bool     `json:"bare"`
+	// Measures are the kitchen measures of the lines, of the amount 0 where there is none; OtherMeasures those of the second mix of a pair.
+	Measures      []Measure         `json:"measures"`
+	OtherMeasures []Measure         `json:"other_measures"`
+	PieceG        float64           `json:"piece_g" digits:"0"`
+	Index         float64           `json:"index"`
+	SD            float64           `json:"sd"`
+	Word          mix.Word          `json:"word"`
+	Band          Band              `json:"band"`
+	RightFrom     float64           `json:"right_from"`
+	RightTo       float64           `json:"right_to"`
+	Options       []PracticeOption  `json:"options"`
+	Answer        int               `json:"answer"`
+	Planned       *formula.Document `json:"planned,omitempty"`
+	Found         *logbook.Found    `json:"found,omitempty"`
+	Heat          *PracticeHeat     `json:"heat,omitempty"`
+	Off           *PracticeOff      `json:"off,omitempty"`
+	Lesson        PracticeLesson    `json:"lesson"`
 }
 
 // PracticeOption answers practice.Option.
@@ -54,8 +57,9 @@ type PracticeOption struct {
 	Refused bool            `json:"refused"`
 	Chance  float64         `json:"chance"`
 	// Indices are what the mix comes to with 0, 1, 2 ... times 5 g of it; BestGrams leads to the middle of the band.
-	Indices   []float64 `json:"indices"`
-	BestGrams float64   `json:"best_g"`
+	Indices     []float64 `json:"indices"`
+	BestGrams   float64   `json:"best_g"`
+	BestMeasure *Measure  `json:"best_measure,omitempty"`
 }
 
 // PracticeHeat answers practice.OnHeat.
@@ -109,6 +113,7 @@ func DrillOf(d *practice.Drill, k *kitchen.Kitchen) PracticeDrill {
 		Lesson: Of[PracticeLesson](practice.LessonOf(d, k)), PieceG: Tidy(formula.Predict(&d.Document, k).PieceG, 0),
 	}
 	out.RightFrom, out.RightTo = d.RightBetween()
+	out.Measures, out.OtherMeasures = measuresOf(d.Document.Lines, k), []Measure{}
 	if h, ok := handful.OfBuild(&d.Document, k); ok {
 		out.Shown, out.Asked = HandfulOf(&h), HandfulOf(&h)
 		if d.Bare {
@@ -117,12 +122,14 @@ func DrillOf(d *practice.Drill, k *kitchen.Kitchen) PracticeDrill {
 		}
 	}
 	if d.Other != nil {
+		out.OtherMeasures = measuresOf(d.Other.Lines, k)
 		if h, ok := handful.OfBuild(d.Other, k); ok {
 			out.OtherShown = HandfulOf(&h)
 		}
 	}
 	for i := range d.Options {
 		out.Options[i] = optionOf(&d.Options[i])
+		out.Options[i].BestMeasure = measureOf(d.Options[i].Food, d.Options[i].BestGrams, k)
 	}
 	if d.Record != nil {
 		out.Planned, out.Found = &d.Record.Planned, &d.Record.Found
@@ -137,6 +144,29 @@ func DrillOf(d *practice.Drill, k *kitchen.Kitchen) PracticeDrill {
 		out.Off = &PracticeOff{o.Minutes, Tidy(o.CoreCelsius, 0), o.Target.Celsius, o.NeedsMinutes}
 	}
 	return out
+}
+
+func measuresOf(lines []formula.Line, k *kitchen.Kitchen) []Measure {
+	out := make([]Measure, len(lines))
+	for i := range lines {
+		if m := measureOf(lines[i].Food, lines[i].Grams, k); m != nil {
+			out[i] = *m
+		}
+	}
+	return out
+}
+
+// measureOf is the nearest kitchen measure; nil where there is none.
+func measureOf(id string, grams float64, k *kitchen.Kitchen) *Measure {
+	f := k.Foods.Find(id)
+	if f == nil || grams <= 0 {
+		return nil
+	}
+	m, ok := f.Measure(grams)
+	if !ok {
+		return nil
+	}
+	return (*Measure)(&m)
 }
 
 func optionOf(o *practice.Option) PracticeOption {

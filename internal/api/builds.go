@@ -14,7 +14,6 @@ import (
 	"cuerda/core/formula"
 	"cuerda/core/kitchen"
 	"cuerda/core/mix"
-	"cuerda/internal/answer"
 	"cuerda/internal/demo"
 	"cuerda/internal/problem"
 	"cuerda/internal/store"
@@ -22,12 +21,12 @@ import (
 
 // Build is a build at one of its versions, with what the model says of it.
 type Build struct {
-	ID         string            `json:"id" format:"uuid"`
-	Version    int               `json:"version"`
-	UpdatedAt  time.Time         `json:"updated_at"`
-	Document   formula.Document  `json:"document"`
-	Prediction answer.Prediction `json:"prediction"`
-	From       *Origin           `json:"from,omitempty"`
+	ID         string           `json:"id" format:"uuid"`
+	Version    int              `json:"version"`
+	UpdatedAt  time.Time        `json:"updated_at"`
+	Document   formula.Document `json:"document"`
+	Prediction Predicted        `json:"prediction"`
+	From       *Origin          `json:"from,omitempty"`
 }
 
 // Entry is a build in the list.
@@ -71,7 +70,7 @@ func (m IfMatchInput) version() (int, error) {
 }
 
 // predict is formula.Predict for a kept document.
-func predict(k *kitchen.Kitchen, d *formula.Document) answer.Prediction {
+func predict(k *kitchen.Kitchen, d *formula.Document) Predicted {
 	return predictionOf(usable(k, d), k)
 }
 

@@ -9,6 +9,7 @@ import (
 	"cuerda/core/eaters"
 	"cuerda/core/food"
 	"cuerda/core/formula"
+	"cuerda/core/handful"
 	"cuerda/core/mix"
 	"cuerda/core/piece"
 	"cuerda/internal/answer"
@@ -122,6 +123,9 @@ type Method struct {
 type Zone struct {
 	Word mix.Word `json:"word"`
 	From float64  `json:"from"`
+	// Show and Tells are what a handful of that word shows: as in Handful.
+	Show  map[handful.Sign]float64 `json:"show"`
+	Tells []handful.Sign           `json:"tells"`
 }
 
 // Limits are those of the document.
@@ -221,7 +225,8 @@ func vocabularyOf() Vocabulary {
 		v.Methods = append(v.Methods, Method{m, m.DefaultCelsius(), m.TurnsByDefault(), m.Sears(), m.Grills()})
 	}
 	for _, z := range mix.Zones {
-		v.Zones = append(v.Zones, Zone{z.Word, z.From})
+		h := handful.OfWord(z.Word)
+		v.Zones = append(v.Zones, Zone{z.Word, z.From, answer.HandfulOf(&h).Show, h.Tells})
 	}
 	return v
 }

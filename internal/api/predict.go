@@ -55,11 +55,7 @@ func (s *Server) registerPredict(api huma.API) {
 			if err != nil {
 				return nil, err
 			}
-			out := Predicted{Prediction: predictionOf(d, k)}
-			if h, ok := handful.OfBuild(d, k); ok {
-				out.Handful = answer.HandfulOf(&h)
-			}
-			return &body[Predicted]{out}, nil
+			return &body[Predicted]{predictionOf(d, k)}, nil
 		})
 }
 
@@ -69,7 +65,11 @@ type Predicted struct {
 	Handful *answer.Handful `json:"handful,omitempty"`
 }
 
-func predictionOf(d *formula.Document, k *kitchen.Kitchen) answer.Prediction {
+func predictionOf(d *formula.Document, k *kitchen.Kitchen) Predicted {
 	p := formula.Predict(d, k)
-	return answer.PredictionOf(&p)
+	out := Predicted{Prediction: answer.PredictionOf(&p)}
+	if h, ok := handful.OfBuild(d, k); ok {
+		out.Handful = answer.HandfulOf(&h)
+	}
+	return out
 }

@@ -23,6 +23,7 @@ const GoingOn = lazy(() => import("./cook/going-on"));
 const CookHome = lazy(() => import("./cook/cook-home"));
 const CookPage = lazy(() => import("./cook/cook-page"));
 const LogbookPage = lazy(() => import("./logbook/logbook-page"));
+const PracticePage = lazy(() => import("./practice/practice-page"));
 const PantryPage = lazy(() => import("./pantry/pantry-page").then((m) => ({ default: m.PantryPage })));
 
 function Frame() {
@@ -52,6 +53,7 @@ function Frame() {
           <NavLink to="/cook">{t("app.cook")}</NavLink>
           <NavLink to="/logbook">{t("app.logbook")}</NavLink>
           <NavLink to="/pantry">{t("app.pantry")}</NavLink>
+          <NavLink to="/practice">{t("app.practice")}</NavLink>
         </nav>
         <Suspense>
           <GoingOn />
@@ -187,6 +189,14 @@ export const router = createBrowserRouter([
           </Suspense>
         ),
       })),
+      {
+        path: "/practice",
+        element: (
+          <Suspense>
+            <PracticePage />
+          </Suspense>
+        ),
+      },
       {
         path: "/pantry",
         element: (

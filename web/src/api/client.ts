@@ -8,7 +8,7 @@ export type Preparation = Schemas["Preparation"];
 export type Piece = Schemas["Piece"];
 export type Cook = Schemas["Cook"];
 export type Wait = Schemas["Wait"];
-export type Prediction = Schemas["Prediction"];
+export type Prediction = Schemas["Predicted"];
 export type Note = Schemas["Note"];
 export type Build = Schemas["Build"];
 export type BuildEntry = Schemas["Entry"];
@@ -88,6 +88,15 @@ export type TrustBin = Schemas["TrustBin"];
 export type PattiesAnswer = Schemas["PattiesAnswer"];
 export type PattyQuestion = Schemas["OpenQuestion"];
 export type FriedPatty = Schemas["FriedPatty"];
+export type Handful = Schemas["Handful"];
+export type PracticePage = Schemas["PracticePage"];
+export type PracticeSitting = Schemas["PracticeSitting"];
+export type PracticeDrill = Schemas["PracticeDrill"];
+export type PracticeOption = Schemas["PracticeOption"];
+export type PracticeCalled = Schemas["PracticeCalled"];
+export type PracticeCallSent = Schemas["PracticeCallSent"];
+export type PracticeEye = Schemas["PracticeEye"];
+export type PracticeKind = PracticeDrill["kind"];
 
 export const api = createClient<paths>({ baseUrl: "/" });
 

@@ -1408,7 +1408,7 @@ export interface components {
             from?: components["schemas"]["Origin"];
             /** Format: uuid */
             id: string;
-            prediction: components["schemas"]["Prediction"];
+            prediction: components["schemas"]["Predicted"];
             /** Format: date-time */
             updated_at: string;
             /** Format: int64 */
@@ -2951,9 +2951,11 @@ export interface components {
             lesson: components["schemas"]["PracticeLesson"];
             /** Format: int64 */
             level: number;
+            measures: components["schemas"]["Measure"][];
             off?: components["schemas"]["PracticeOff"];
             options: components["schemas"]["PracticeOption"][];
             other?: components["schemas"]["Document"];
+            other_measures: components["schemas"]["Measure"][];
             other_shown?: components["schemas"]["Handful"];
             /** Format: double */
             piece_g: number;
@@ -3037,6 +3039,7 @@ export interface components {
         PracticeOption: {
             /** Format: double */
             best_g: number;
+            best_measure?: components["schemas"]["Measure"];
             cause?: string;
             /** Format: double */
             chance: number;
@@ -3163,68 +3166,6 @@ export interface components {
             /** Format: double */
             fat_share: number;
             handful?: components["schemas"]["Handful"];
-            in_band: boolean;
-            /** Format: double */
-            just_mixed_q: number | null;
-            lines: components["schemas"]["LineResult"][];
-            little_known: boolean;
-            /** Format: double */
-            mass_g: number;
-            not_for: components["schemas"]["Refusal"][];
-            notes: components["schemas"]["Note"][];
-            /** Format: double */
-            piece_g: number;
-            /** Format: int64 */
-            pieces: number;
-            /** Format: double */
-            q: number | null;
-            /** Format: double */
-            q_sd: number;
-            /** Format: double */
-            raw_chilled_kpa?: number;
-            /** Format: double */
-            raw_kpa: number;
-            /** Format: double */
-            raw_need_kpa: number;
-            /** Format: double */
-            raw_ratio: number;
-            /** Format: double */
-            salt_share: number;
-            /** @enum {string} */
-            verdict: "holds" | "marginal" | "fails-raw" | "fails-cooked" | "fails-both" | "nothing";
-            /** Format: double */
-            water_share: number;
-            /** @enum {string} */
-            word: "crumbles" | "short" | "firm" | "tacky" | "slack" | "slumps" | "no-paste";
-        };
-        Prediction: {
-            band: components["schemas"]["Band"];
-            /** Format: double */
-            chance: number;
-            /** Format: double */
-            chance_cooked: number;
-            /** Format: double */
-            chance_high: number;
-            /** Format: double */
-            chance_low: number;
-            /** @enum {string} */
-            chance_means: "turn-and-lift" | "slice" | "tin-and-slice" | "spoon";
-            /** Format: double */
-            chance_raw: number;
-            /** Format: double */
-            chill_factor?: number;
-            /** Format: double */
-            chilled_celsius?: number;
-            /** Format: double */
-            chunk_share: number;
-            /** Format: double */
-            cooked_kpa: number;
-            /** Format: double */
-            cooked_need_kpa: number;
-            /** Format: double */
-            cooked_ratio: number;
-            /** Format: double */
-            fat_share: number;
             in_band: boolean;
             /** Format: double */
             just_mixed_q: number | null;
@@ -4168,6 +4109,10 @@ export interface components {
         Zone: {
             /** Format: double */
             from: number;
+            show: {
+                [key: string]: number;
+            };
+            tells: ("crumbs" | "cracks" | "edge" | "clean" | "film" | "strings" | "sheen" | "slump")[];
             /** @enum {string} */
             word: "crumbles" | "short" | "firm" | "tacky" | "slack" | "slumps" | "no-paste";
         };

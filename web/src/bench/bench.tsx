@@ -256,6 +256,7 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
                 zones={vocabulary.zones}
                 minutes={(tried?.document ?? document).rest?.minutes ?? 0}
                 piece={piece}
+                foods={foods}
                 onWhy={whyQ}
               />
               <MendPanel document={document} word={prediction.word} foods={foods} session={session} />

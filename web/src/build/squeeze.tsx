@@ -1,7 +1,8 @@
 import { scaleLinear } from "d3-scale";
 import { memo, useId } from "react";
 import { useTranslation } from "../i18n/use-translation";
-import type { Piece, Prediction, Vocabulary } from "../api/client";
+import type { Foods, Piece, Prediction, Vocabulary } from "../api/client";
+import { Handful } from "./handful";
 import { useFormat } from "../ui/format";
 import { useWidth } from "../ui/use-width";
 import { pieceWord } from "../ui/piece-word";
@@ -15,6 +16,8 @@ type Props = {
   of?: string;
   /** Opens how the index comes about. */
   onWhy?: () => void;
+  /** Draws the handful beside its words. */
+  foods?: Foods;
 };
 
 const from = -0.3;
@@ -24,7 +27,7 @@ const top = 62;
 const high = 36;
 
 /** The scale from "crumbles" to "slumps", with where this mix is and what its piece wants. */
-export const Squeeze = memo(function Squeeze({ prediction, zones, minutes, piece, of, onWhy }: Props) {
+export const Squeeze = memo(function Squeeze({ prediction, zones, minutes, piece, of, onWhy, foods }: Props) {
   const { t } = useTranslation();
   const format = useFormat();
   const [ref, width] = useWidth<HTMLDivElement>();
@@ -115,7 +118,14 @@ export const Squeeze = memo(function Squeeze({ prediction, zones, minutes, piece
           )}
         </svg>
       </div>
-      <p className="means">{t(`squeeze.means.${word}`)}</p>
+      {foods && prediction.handful ? (
+        <div className="squeeze-seen">
+          <Handful of={prediction.handful} foods={foods} size="small" />
+          <p className="means">{t(`squeeze.means.${word}`)}</p>
+        </div>
+      ) : (
+        <p className="means">{t(`squeeze.means.${word}`)}</p>
+      )}
     </section>
   );
 });
@@ -124,8 +134,9 @@ type ScaleProps = {
   width: number;
   zones: Vocabulary["zones"];
   word: string;
-  low: number;
-  high: number;
+  /** What the piece wants; nothing is shown of it where it is missing. */
+  low?: number;
+  high?: number;
   wants: string;
 };
 
@@ -177,12 +188,14 @@ export const Scale = memo(function Scale({ width, zones, word, low, high: highes
           </g>
         );
       })}
-      <g className="band">
-        <rect x={x(low)} y={top - 5} width={x(highest) - x(low)} height={high + 10} rx={6} />
-        <text x={Math.min(Math.max((x(low) + x(highest)) / 2, 100), width - 100)} y={top + high + 40}>
-          {wants}
-        </text>
-      </g>
+      {low !== undefined && highest !== undefined && (
+        <g className="band">
+          <rect x={x(low)} y={top - 5} width={x(highest) - x(low)} height={high + 10} rx={6} />
+          <text x={Math.min(Math.max((x(low) + x(highest)) / 2, 100), width - 100)} y={top + high + 40}>
+            {wants}
+          </text>
+        </g>
+      )}
     </svg>
   );
 });

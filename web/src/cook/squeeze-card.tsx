@@ -1,5 +1,7 @@
 import type { Course, CourseBowl, CourseTask } from "../api/client";
+import { Handful } from "../build/handful";
 import { squeezeWords } from "../build/squeeze-words";
+import { useFoods, useVocabulary } from "../editing/queries";
 import { useTranslation } from "../i18n/use-translation";
 import { useFormat } from "../ui/format";
 import { Also, CardActions } from "./card-actions";
@@ -12,6 +14,8 @@ type Props = { course: Course; task: CourseTask; session: CourseSession; now: nu
 export function SqueezeCard({ course, task, session, now, onBack }: Props) {
   const { t } = useTranslation();
   const bowl = course.dishes[task.dish]?.bowl;
+  const foods = useFoods();
+  const zones = useVocabulary().data?.zones;
   const wait = (Date.parse(task.at) - now) / 1000;
   return (
     <>
@@ -21,17 +25,28 @@ export function SqueezeCard({ course, task, session, now, onBack }: Props) {
       <h1 className="cook-title">{t("cook.squeeze")}</h1>
       {bowl && <p className="cook-sub">{t("cook.squeezeWanted", { word: t(`squeeze.${bowl.expected}`) })}</p>}
       <div className="squeeze-words" role="group" aria-label={t("cook.squeeze")}>
-        {squeezeWords.map((w) => (
-          <button
-            key={w}
-            type="button"
-            className={`btn squeeze-word word-${w} ${w === bowl?.expected ? "word-wanted" : ""}`}
-            onClick={() => session.act({ kind: "felt", dish: task.dish, word: w })}
-          >
-            <strong>{t(`squeeze.${w}`)}</strong>
-            <small>{t(`squeeze.means.${w}`)}</small>
-          </button>
-        ))}
+        {squeezeWords.map((w) => {
+          const zone = zones?.find((z) => z.word === w);
+          return (
+            <button
+              key={w}
+              type="button"
+              className={`btn squeeze-word word-${w} ${w === bowl?.expected ? "word-wanted" : ""}`}
+              onClick={() => session.act({ kind: "felt", dish: task.dish, word: w })}
+            >
+              {bowl?.handful && zone && foods.data && (
+                <Handful
+                  of={{ ...bowl.handful, show: zone.show, tells: zone.tells }}
+                  foods={foods.data}
+                  size="small"
+                  quiet
+                />
+              )}
+              <strong>{t(`squeeze.${w}`)}</strong>
+              <small>{t(`squeeze.means.${w}`)}</small>
+            </button>
+          );
+        })}
       </div>
       <p className="cook-hint">{t("cook.taste")}</p>
       <CardActions onBack={onBack}>

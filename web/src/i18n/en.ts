@@ -4,6 +4,7 @@ import { place } from "./en-place";
 import { reading } from "./en-reading";
 import { cook } from "./en-cook";
 import { logbook } from "./en-logbook";
+import { practice } from "./en-practice";
 import { supper } from "./en-supper";
 
 export const en = {
@@ -16,6 +17,7 @@ export const en = {
     supper: "Supper",
     cook: "Cook",
     logbook: "Logbook",
+    practice: "Practice",
     pantry: "Pantry",
     done: "Done",
     language: "Language",
@@ -375,6 +377,7 @@ export const en = {
   ...supper,
   ...cook,
   ...logbook,
+  ...practice,
   problem: {
     "never-done": "{{got}} never gets done at that heat",
     "cannot-scale": "it cannot be made in that many pieces",

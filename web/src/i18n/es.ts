@@ -5,6 +5,7 @@ import { place } from "./es-place";
 import { reading } from "./es-reading";
 import { cook } from "./es-cook";
 import { logbook } from "./es-logbook";
+import { practice } from "./es-practice";
 import { supper } from "./es-supper";
 
 export const es: Messages = {
@@ -17,6 +18,7 @@ export const es: Messages = {
     supper: "Cena",
     cook: "Cocinar",
     logbook: "Cuaderno",
+    practice: "Práctica",
     pantry: "Despensa",
     done: "Listo",
     language: "Idioma",
@@ -380,6 +382,7 @@ export const es: Messages = {
   ...supper,
   ...cook,
   ...logbook,
+  ...practice,
   problem: {
     "never-done": "{{got}} no llega a hacerse a ese calor",
     "cannot-scale": "no se puede hacer en tantas piezas",

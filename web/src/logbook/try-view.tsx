@@ -144,6 +144,11 @@ function Head({ of, name, onEdit, onCompare, onDeleted }: HeadProps) {
               {t("logbook.openBuild")}
             </Dropdown.Item>
           )}
+          {!of.patties && (
+            <Dropdown.Item as="button" onClick={() => void navigate(`/practice?try=${of.id}`)}>
+              {t("practice.onTry")}
+            </Dropdown.Item>
+          )}
           <Dropdown.Item as="button" onClick={onEdit}>
             {t("logbook.edit")}
           </Dropdown.Item>
