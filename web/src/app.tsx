@@ -1,6 +1,14 @@
-import { lazy, Suspense, useMemo, useState } from "react";
+import { lazy, Suspense, useEffect, useMemo, useRef, useState } from "react";
 import Dropdown from "react-bootstrap/Dropdown";
-import { createBrowserRouter, Navigate, NavLink, Outlet, useNavigate, useRouteError } from "react-router";
+import {
+  createBrowserRouter,
+  Navigate,
+  NavLink,
+  Outlet,
+  useLocation,
+  useNavigate,
+  useRouteError,
+} from "react-router";
 import { useTranslation } from "./i18n/use-translation";
 import { BenchHome, BenchPage } from "./bench/bench-page";
 import { Update } from "./ui/update";
@@ -38,6 +46,14 @@ function Frame() {
   );
   useActions(actions);
   useKeys();
+  // On a narrow screen the view that is open is in sight.
+  const nav = useRef<HTMLElement>(null);
+  const view = useLocation().pathname.split("/")[1];
+  useEffect(() => {
+    const row = nav.current;
+    const open = row?.querySelector<HTMLElement>("[aria-current]");
+    if (row && open) row.scrollLeft = open.offsetLeft - (row.clientWidth - open.offsetWidth) / 2;
+  }, [view, i18n.language]);
   return (
     <>
       <a className="skip" href="#bench">
@@ -47,7 +63,7 @@ function Frame() {
         <NavLink to="/bench" className="wordmark">
           {t("app.name")}
         </NavLink>
-        <nav aria-label={t("app.nav")}>
+        <nav aria-label={t("app.nav")} ref={nav}>
           <NavLink to="/bench">{t("app.bench")}</NavLink>
           <NavLink to="/supper">{t("app.supper")}</NavLink>
           <NavLink to="/cook">{t("app.cook")}</NavLink>

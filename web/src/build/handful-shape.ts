@@ -100,8 +100,9 @@ export function bitsIn(bits: Handful["bits"], mound: Mound, most: number): Drawn
     out.push({
       form: bit.form,
       colour: bit.colour,
-      x: Math.round(middle + mound.half * u),
-      y: Math.round(base + 4 - mound.high * v),
+      // A little off its place in the lattice, which nobody would believe.
+      x: Math.round(middle + mound.half * u + 7 * (chance(n + 0.7) - 0.5)),
+      y: Math.round(base + 4 - mound.high * v + 7 * (chance(n + 0.9) - 0.5)),
       turn: Math.round(360 * chance(n)),
       size: Math.round(100 * (0.82 + 0.36 * chance(n + 0.5))) / 100,
     });

@@ -121,8 +121,8 @@ export const practice: typeof english = {
     },
     youFelt: "Así lo dijo tu propia mano aquel día.",
     offCore: "Si se retira entonces, el centro tiene {{core}}, no {{goal}}; necesita {{minutes}}.",
-    tooWet: "Es {{words}} demasiado húmedo.",
-    tooFirm: "Es {{words}} demasiado firme.",
+    tooWet: "Te fuiste {{words}} hacia lo húmedo.",
+    tooFirm: "Te fuiste {{words}} hacia lo firme.",
     words: {
       quarter: "un cuarto de palabra",
       half: "media palabra",

@@ -24,6 +24,12 @@ const to = 1.3;
 export const wordAt = (zones: Vocabulary["zones"], index: number) =>
   zones.reduce((word, z, i) => (i === 0 || index >= z.from ? z.word : word), zones[0]?.word ?? "firm");
 
+/** Words stand on the side away from the other mark. */
+const outward = (marks: Mark[], i: number) => {
+  const other = marks[1 - i];
+  return other && other.index > (marks[i]?.index ?? 0) ? -1 : 1;
+};
+
 /** The scale of words with marks on it; one of them may be dragged, or moved by the arrow keys. */
 export function Strip({ drill, zones, marks, band, value, onCall }: Props) {
   const { t } = useTranslation();
@@ -67,7 +73,7 @@ export function Strip({ drill, zones, marks, band, value, onCall }: Props) {
               key={m.className}
               at={at}
               words={m.words}
-              side={sideFor(at, m.words, 1, width)}
+              side={sideFor(at, m.words, outward(marks, i), width)}
               className={m.className}
               y={low}
             />
