@@ -10,6 +10,7 @@ import (
 	"path/filepath"
 	"strings"
 	"testing"
+	"time"
 
 	"github.com/go-rod/rod/lib/input"
 	"github.com/go-rod/rod/lib/proto"
@@ -41,7 +42,7 @@ func TestTheLogbookTellsWhatHappenedAndWhatItTeaches(t *testing.T) {
 	w.eventually(".try-wrote", "chickpea flour 45 g → 29 g")
 	w.eventually(".try-why", "chickpea flour")
 	w.eventually(".change-best", "quinoa flakes")
-	w.eventually(".dish-history", "Nov")
+	w.eventually(".dish-history", time.Now().UTC().AddDate(0, 0, -6).Format("Jan"))
 
 	// What is looked for, and the arrow keys.
 	w.click("Broke")

@@ -10,37 +10,41 @@ import {
 import { markedHere } from "./mark";
 import { sendCall } from "./queries";
 
-const keyOf = (sitting: string) => `cuerda.practice.${sitting}`;
+const prefix = (sitting: string) => `cuerda.practice.${sitting}.`;
 const again = 4000; // ms between two attempts to send
 
-const waiting = (sitting: string): PracticeCallSent[] => {
-  try {
-    const kept: unknown = JSON.parse(localStorage.getItem(keyOf(sitting)) ?? "[]");
-    return Array.isArray(kept) ? (kept as PracticeCallSent[]) : [];
-  } catch {
-    return [];
-  }
-};
-const wait = (sitting: string, calls: PracticeCallSent[]) => {
-  if (calls.length === 0) localStorage.removeItem(keyOf(sitting));
-  else localStorage.setItem(keyOf(sitting), JSON.stringify(calls));
-};
+/** Calls that were kept on the device and not yet sent, by this window or one that is closed. */
+const left = (sitting: string): PracticeCallSent[] =>
+  Object.keys(localStorage)
+    .filter((key) => key.startsWith(prefix(sitting)))
+    .flatMap((key) => {
+      try {
+        return [JSON.parse(localStorage.getItem(key) ?? "") as PracticeCallSent];
+      } catch {
+        localStorage.removeItem(key);
+        return [];
+      }
+    })
+    .sort((x, y) => x.number - y.number);
 
 export type Told = "elsewhere" | "over" | "kept-here" | undefined;
 
 /** A running sitting: a call shows at once, is kept on the device, and is sent when somebody answers. */
 export function useSitting(sitting: PracticeSitting) {
   const client = useQueryClient();
+  // Each window sends its own: what two send is one call, for it has one ID.
+  const [first] = useState(() => left(sitting.id));
+  const waiting = useRef(first);
   const [calls, setCalls] = useState<PracticeCalled[]>(() => [
     ...sitting.calls,
-    ...waiting(sitting.id)
+    ...first
       .filter((c) => !sitting.calls.some((k) => k.number === c.number))
       .flatMap((c) => {
         const drill = sitting.drills[c.number];
         return drill ? [markedHere(drill, c)] : [];
       }),
   ]);
-  const [told, setTold] = useState<Told>(() => (waiting(sitting.id).length > 0 ? "kept-here" : undefined));
+  const [told, setTold] = useState<Told>(first.length > 0 ? "kept-here" : undefined);
   const [enough, setEnough] = useState(false);
   const sending = useRef(false);
 
@@ -48,7 +52,7 @@ export function useSitting(sitting: PracticeSitting) {
     if (sending.current) return;
     sending.current = true;
     try {
-      for (let next = waiting(sitting.id)[0]; next; next = waiting(sitting.id)[0]) {
+      for (let next = waiting.current[0]; next; next = waiting.current[0]) {
         const call = next;
         try {
           const marked = await sendCall(sitting.id, call);
@@ -71,10 +75,8 @@ export function useSitting(sitting: PracticeSitting) {
           }
           if (e.status === 409) setTold("over");
         }
-        wait(
-          sitting.id,
-          waiting(sitting.id).filter((c) => c.id !== call.id),
-        );
+        waiting.current = waiting.current.filter((c) => c.id !== call.id);
+        localStorage.removeItem(prefix(sitting.id) + call.id);
       }
     } finally {
       sending.current = false;
@@ -84,7 +86,7 @@ export function useSitting(sitting: PracticeSitting) {
   useEffect(() => {
     void flush();
     const timer = setInterval(() => {
-      if (waiting(sitting.id).length > 0) void flush();
+      if (waiting.current.length > 0) void flush();
     }, again);
     const online = () => void flush();
     addEventListener("online", online);
@@ -92,14 +94,15 @@ export function useSitting(sitting: PracticeSitting) {
       clearInterval(timer);
       removeEventListener("online", online);
     };
-  }, [flush, sitting.id]);
+  }, [flush]);
 
   const call = (said: Omit<PracticeCallSent, "id">) => {
     const drill = sitting.drills[said.number];
     if (!drill || calls.some((c) => c.number === said.number)) return;
     const sent = { ...said, id: crypto.randomUUID() };
     setCalls((was) => [...was, markedHere(drill, sent)]);
-    wait(sitting.id, [...waiting(sitting.id), sent]);
+    waiting.current = [...waiting.current, sent];
+    localStorage.setItem(prefix(sitting.id) + sent.id, JSON.stringify(sent));
     void flush();
   };
   return { calls, call, told, enough };

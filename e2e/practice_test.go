@@ -1,0 +1,261 @@
+package e2e
+
+import (
+	"strings"
+	"testing"
+
+	"github.com/go-rod/rod"
+	"github.com/go-rod/rod/lib/input"
+	"github.com/go-rod/rod/lib/proto"
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"cuerda/core/practice"
+	"cuerda/internal/answer"
+	"cuerda/internal/api"
+)
+
+func (a *app) practised() (out api.PracticePage) {
+	a.get("/api/practice", &out)
+	return out
+}
+
+// asked is the drill that the page shows.
+func (a *app) asked() *answer.PracticeDrill {
+	a.t.Helper()
+	s := a.practised().Sitting
+	require.NotNil(a.t, s)
+	return &s.Drills[len(s.Calls)]
+}
+
+// ready waits until the drill of that number is asked.
+func (w *window) ready(number string) {
+	w.t.Helper()
+	w.eventually(".practice-at", number+" of")
+	w.settled(func() bool { return w.MustHas(".practice-sure") }, "it is asked")
+}
+
+// say answers what is asked by the keys alone.
+func (w *window) say(kind practice.Kind) {
+	w.t.Helper()
+	switch kind {
+	case practice.Squeeze:
+		w.press('4')
+	case practice.Done:
+		require.NoError(w.t, w.see(".heat-call input").Focus())
+		w.press(input.ArrowRight, input.ArrowRight)
+	default:
+		w.press('1')
+	}
+	w.settled(func() bool { return !w.MustHas(".practice-go:disabled") }, "it can be called")
+}
+
+// on presses Enter until the page has moved on, busy as it may be.
+func (w *window) on(selector string) {
+	w.t.Helper()
+	w.press(input.Enter)
+	w.settled(func() bool { return w.MustHas(selector) }, "Enter leads to "+selector)
+}
+
+// A sitting is practised by the keys alone, and the eye knows of every call.
+func TestASittingByTheKeys(t *testing.T) {
+	t.Parallel()
+	a := start(t)
+	w := a.open(a.person(), "/practice")
+	w.eventually(".practice-eye", "70 calls in 3 weeks")
+	w.eventually(".practice-eye", "You call wet mixes too firm")
+	w.eventually(".practice-eye", "raw vegetables in a mix")
+	w.click("Begin ten calls")
+	w.ready("1")
+	w.eventually(".practice-own", "Your try:")
+	kinds := map[practice.Kind]bool{}
+	drills := a.practised().Sitting.Drills
+	for i := range drills {
+		w.ready([]string{"1", "2", "3", "4", "5", "6", "7", "8", "9", "10"}[i])
+		kinds[drills[i].Kind] = true
+		w.say(drills[i].Kind)
+		w.on(".practice-told")
+		w.eventually(".practice-lesson", "Why")
+		if i < 9 {
+			w.on(".practice-sure")
+		}
+	}
+	assert.Greater(t, len(kinds), 2)
+	w.on(".practice-ten")
+	w.eventually(".practice-summary", "of 10 right")
+	w.eventually(".practice-eye", "80 calls")
+	page := a.practised()
+	assert.Equal(t, 80, page.Eye.Calls)
+	assert.Nil(t, page.Sitting)
+	// Each opens again.
+	w.tap(".practice-ten button")
+	w.see(".practice-told")
+	w.MustReload()
+	w.see(".practice-kinds")
+}
+
+// The mark is dragged; the call, and how sure it was, are what is kept and told.
+func TestACallIsDragged(t *testing.T) {
+	t.Parallel()
+	a := start(t)
+	w := a.open(a.person(), "/practice")
+	w.tapped(".practice-kinds button", "Call the squeeze")
+	w.ready("1")
+	w.see(".strip-drag")
+	box := w.see(".strip-drag").MustShape().Box()
+	at := func(share float64) proto.Point { return proto.NewPoint(box.X+share*box.Width, box.Y+box.Height/2) }
+	w.Mouse.MustMoveTo(at(.5).X, at(.5).Y).MustDown(proto.InputMouseButtonLeft)
+	w.Mouse.MustMoveTo(at(.75).X, at(.75).Y)
+	w.Mouse.MustUp(proto.InputMouseButtonLeft)
+	w.eventually(".practice-strip .zone-here text", "slack")
+	require.NoError(t, w.see(".practice-sure input").Focus())
+	w.press(input.ArrowRight, input.ArrowRight)
+	w.eventually(".practice-sure output", "7 in 10")
+	w.click("Call it")
+	w.see(".practice-told")
+	w.settled(func() bool { return a.practised().Eye.Calls == 71 }, "it is kept")
+	kept := a.practised().Sitting.Calls[0]
+	assert.InDelta(t, .7, kept.Sure, 1e-9)
+	assert.InDelta(t, .9, kept.Index, .03)
+	w.eventually(".practice-told", "The model calls it")
+	// Reloaded in the middle, it goes on where it was.
+	w.MustReload()
+	w.ready("2")
+}
+
+// Two windows on one drill: the first call counts, and the other window is told.
+func TestTwoWindowsOnOneDrill(t *testing.T) {
+	t.Parallel()
+	a := start(t)
+	p := a.person()
+	one := a.open(p, "/practice")
+	one.tapped(".practice-kinds button", "Call the squeeze")
+	one.ready("1")
+	two := a.open(p, "/practice")
+	two.ready("1")
+	one.say(practice.Squeeze)
+	one.on(".practice-told")
+	one.settled(func() bool { return a.practised().Eye.Calls == 71 }, "it is kept")
+	two.press('1')
+	two.settled(func() bool { return !two.MustHas(".practice-go:disabled") }, "it can be called")
+	two.on(".practice-told")
+	two.eventually(".practice-status", "Another window had called this one already")
+	two.eventually(".practice-strip .marker-yours", "yours")
+	assert.Equal(t, 71, a.practised().Eye.Calls)
+	// It begins another sitting: the first window's next call finds its own over.
+	two.click("Stop here")
+	two.tapped(".practice-kinds button", "Mend it")
+	two.ready("1")
+	one.on(".practice-sure")
+	one.say(practice.Squeeze)
+	one.on(".practice-told")
+	one.eventually(".practice-status", "A new sitting was begun in another window")
+	assert.Equal(t, 71, a.practised().Eye.Calls)
+}
+
+// Without a connection a sitting goes on, over a reload of nothing; its calls are sent when it is back.
+func TestPracticeWithoutAConnection(t *testing.T) {
+	t.Parallel()
+	a := start(t)
+	w := a.open(a.person(), "/practice")
+	w.tapped(".practice-kinds button", "Call the squeeze")
+	w.ready("1")
+	w.connection(false)
+	for _, n := range []string{"1", "2", "3"} {
+		w.ready(n)
+		w.say(practice.Squeeze)
+		w.on(".practice-told")
+		w.eventually(".practice-status", "kept on this device")
+		w.on(".practice-sure")
+	}
+	assert.Equal(t, 70, a.practised().Eye.Calls)
+	w.connection(true)
+	w.settled(func() bool { return a.practised().Eye.Calls == 73 }, "the calls are sent")
+	w.settled(func() bool { return !w.MustHas(".practice-status") }, "and it says no more of it")
+	w.eventually(".practice-eye", "73 calls")
+}
+
+// From the Logbook a try is practised on; from a drill the mix is opened on the Bench as a new build.
+func TestPractisingOnATry(t *testing.T) {
+	t.Parallel()
+	a := start(t)
+	w := a.open(a.person(), "/logbook")
+	w.tap(".try-row")
+	w.see(".try-head")
+	name := w.words("#try-title")
+	w.click("More for this try")
+	w.click("Practise on this try")
+	w.eventually(".practice-own", "Your try: "+name)
+	w.ready("1")
+	w.say(a.asked().Kind)
+	w.on(".practice-told")
+	w.click("Open on the Bench")
+	w.settled(func() bool { return strings.Contains(w.MustInfo().URL, "/bench/") }, "the Bench is open")
+	w.see(".verdict")
+	var list []api.Entry
+	a.get("/api/builds", &list)
+	assert.Contains(t, w.MustInfo().URL, list[0].ID)
+	assert.Equal(t, 1, list[0].Version)
+}
+
+// Each has their own practice; who is put away can be brought back.
+func TestPeopleWhoPractise(t *testing.T) {
+	t.Parallel()
+	a := start(t)
+	w := a.open(a.person(), "/practice")
+	w.eventually(".practice-eye", "Cox")
+	w.click("Who practises")
+	w.click("Someone else…")
+	w.fill("#person-name", "Bow")
+	w.click("Add")
+	w.eventually(".practice-eye", "Bow")
+	w.eventually(".practice-eye", "Nothing called yet")
+	w.click("Who practises")
+	w.click("Put away")
+	w.eventually(".practice-eye", "70 calls")
+	w.click("Bring it back")
+	w.eventually(".practice-eye", "Nothing called yet")
+	assert.Len(t, a.practised().People, 2)
+}
+
+// Whatever is asked and told can be read by everyone, on a phone, in Spanish and in the dark.
+func TestPracticeIsAccessible(t *testing.T) {
+	t.Parallel()
+	a := start(t)
+	check := accessible(t)
+	for n, view := range []struct {
+		language, theme string
+		width, height   int
+	}{{"en-GB", "light", 1280, 800}, {"es-ES", "dark", 1280, 800}, {"es-ES", "light", 390, 844}} {
+		w := a.openAs(a.person(), "/practice", view.language, view.width, view.height)
+		w.MustEval(`(theme) => localStorage.setItem("cuerda.theme", theme)`, view.theme)
+		w.MustReload().MustWaitLoad()
+		w.see(".practice-kinds")
+		where := view.language + " " + view.theme
+		check(w, where)
+		for i, kind := range practice.Kinds {
+			if n > 0 && i%3 != n%3 { // every kind once, some of them twice
+				continue
+			}
+			w.clicked(string(kind), func() *rod.Element { return w.MustElements(".practice-kinds button")[i] })
+			w.settled(func() bool { return w.MustHas(".practice-sure") }, string(kind))
+			check(w, where+" asks "+string(kind))
+			assert.LessOrEqual(t, w.MustEval(`() => document.documentElement.scrollWidth`).Int(), view.width, "%s %s", where, kind)
+			w.say(a.asked().Kind)
+			w.on(".practice-told")
+			check(w, where+" tells "+string(kind))
+			w.tap(".practice-stop")
+			w.see(".practice-kinds")
+		}
+	}
+}
+
+// A kitchen's pages say why there is nothing to practise, and go on.
+func TestPracticeThatCannotBegin(t *testing.T) {
+	t.Parallel()
+	a := start(t)
+	w := a.open(a.person(), "/practice?try=00000000-0000-4000-8000-000000000000")
+	w.eventually(".practice-home", "No sitting could be begun")
+	w.tapped(".practice-kinds button", "Which holds better")
+	w.ready("1")
+}
