@@ -1,4 +1,5 @@
 import { scaleLinear } from "d3-scale";
+import { useState } from "react";
 import type { PracticeEye } from "../api/client";
 import { useTranslation } from "../i18n/use-translation";
 import { useDay } from "../tries/day";
@@ -12,7 +13,8 @@ const day = 24 * 3600 * 1000;
 export function Eye({ eye, children }: { eye: PracticeEye; children?: React.ReactNode }) {
   const { t } = useTranslation();
   const format = useFormat();
-  const weeks = eye.since ? Math.max(1, Math.ceil((Date.now() - Date.parse(eye.since)) / (7 * day))) : 0;
+  const [now] = useState(() => Date.now());
+  const weeks = eye.since ? Math.max(1, Math.ceil((now - Date.parse(eye.since)) / (7 * day))) : 0;
   const again = eye.skills.filter((s) => s.calls > 0 && s.skill !== "plain").slice(0, 3);
   return (
     <aside className="practice-eye" aria-labelledby="eye-title">

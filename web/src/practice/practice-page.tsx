@@ -34,6 +34,7 @@ export default function PracticePage() {
   const end = useEndPractice();
   const save = useSavePerson();
   const [open, setOpen] = useState<PracticeSitting>();
+  const [now] = useState(() => Date.now());
   const [gone, setGone] = useState<{ id: string; name: string }>();
   const asked = useRef<string>(undefined);
   const choose = (id: string) => {
@@ -43,14 +44,9 @@ export default function PracticePage() {
   };
   const start = (wish: Wish) => begin.mutate(wish, { onSuccess: setOpen });
 
-  // Whoever was put away on another device is nobody here.
+  // Whoever the kitchen does not know (another kitchen's, on this device) is nobody here.
   const nobody = practice.error instanceof ApiError && practice.error.status === 404 && person !== "";
-  useEffect(() => {
-    if (nobody) {
-      keepPersonHere("");
-      setPerson("");
-    }
-  }, [nobody]);
+  if (nobody) setPerson("");
 
   // From the Logbook: a sitting on one try.
   const about = search.get("try") ?? undefined;
@@ -73,7 +69,7 @@ export default function PracticePage() {
     return <main className="alone" aria-busy="true" aria-label={t("app.loading")} />;
 
   const left = page.sitting;
-  const young = left && Date.now() - Date.parse(left.began_at) < fresh && left.person === page.person;
+  const young = left && now - Date.parse(left.began_at) < fresh && left.person === page.person;
   // What runs stays on the page until it is left, whatever is read anew meanwhile.
   if (!open && young) setOpen(left);
   const running = open;
