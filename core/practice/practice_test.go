@@ -1,7 +1,6 @@
 package practice
 
 import (
-	"fmt"
 	"math"
 	"math/rand/v2"
 	"slices"
@@ -184,17 +183,4 @@ func TestMemoryAndSittings(t *testing.T) {
 	assert.False(t, Enough([]Call{good, good, bad}))
 	assert.True(t, Enough([]Call{good, good, good, good, bad, bad, bad, bad}))
 	assert.True(t, Enough(make([]Call, Sitting)))
-}
-
-func BenchmarkMake(b *testing.B) {
-	k := kitchen.Usual()
-	for _, kind := range Kinds {
-		b.Run(fmt.Sprint(kind), func(b *testing.B) {
-			seed := uint64(0)
-			for b.Loop() {
-				seed++
-				Make(kind, Skills[seed%uint64(len(Skills))], seed, k)
-			}
-		})
-	}
 }

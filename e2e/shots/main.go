@@ -39,13 +39,16 @@ var views = []shot{
 		await click("Read it"); await wait(900)`},
 	{name: "pantry", path: "/pantry", script: `await wait(400); await click("Binders")`},
 	{name: "parts", path: "/bench", script: `open("Amaranth"); await wait(900); await click("Mushroom middle"); document.querySelector(".piece").scrollIntoView(); document.querySelector(".plate").scrollIntoView(); await wait(500)`},
-	{name: "why", path: "/bench", script: `open("Split-pea"); await wait(900); await click("How this comes about: The squeeze"); await wait(600)`},
 	{name: "sheet", path: "/bench", script: `open("Turkey, leek"); await wait(600); await click("More for this build"); await click("Kitchen page"); await wait(900)`},
 	{name: "supper", path: "/supper", script: `await until(() => document.querySelector(".plan-knot")); await until(() => !document.querySelector(".plan-others").textContent.includes("…")); await wait(400)`},
 	{name: "supper-dish", path: "/supper", script: `await until(() => document.querySelector(".plan-knot")); await wait(1500); document.querySelector(".supper-dish").click(); await until(() => document.querySelector(".box-words")); await wait(500)`},
 	{name: "supper-phone", path: "/supper", width: 390, height: 844, script: `await until(() => document.querySelector(".plan-list")); await wait(600)`},
 	{name: "cook", path: "/cook", script: `(await until(() => document.querySelector("a.course-entry"))).click(); await until(() => document.querySelector(".probe-band")); await until(() => document.querySelector(".weigh-rope .rope:not(.rope-slack)")); await wait(1500)`},
 	{name: "logbook", path: "/logbook", script: `await until(() => document.querySelector(".try-row")); document.querySelector(".try-row").click(); await until(() => document.querySelector(".change-best")); await wait(900)`},
+	{name: "practice", path: "/practice", script: `(await until(() => document.querySelector(".practice-kinds button"))).click();
+		const set = (index) => { const mark = document.querySelector(".strip-drag"); Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value").set.call(mark, index); mark.dispatchEvent(new Event("input", { bubbles: true })); };
+		for (let n = 1; n < 5; n++) { await until(() => document.querySelector(".strip-drag")); set("0.72"); await wait(200); document.querySelector(".practice-go").click(); await until(() => document.querySelector(".practice-told")); await wait(200); document.querySelector(".practice-go").click(); }
+		await until(() => document.querySelector(".strip-drag")); set("0.72"); await wait(600)`},
 	{name: "cook-phone", path: "/cook", width: 390, height: 844, script: `await click("Cook it: Split-pea and parsnip cakes"); await until(() => document.querySelector(".cook-go")); await wait(600)`},
 	{name: "bench-phone", path: "/bench", width: 390, height: 844, script: `open("Split-pea and parsnip")`},
 }
