@@ -209,6 +209,11 @@ func (w *window) clicked(what string, find func() *rod.Element) {
 	for end := time.Now().Add(patience); time.Now().Before(end); {
 		// Nor where the page still moves under it.
 		e := find().Timeout(2 * time.Second)
+		// Nor at an edge, where what sticks there lies over it: whoever wants it pulls it into the middle.
+		if _, err = e.Eval(`() => { const at = this.getBoundingClientRect(), over = document.elementFromPoint(at.x + at.width / 2, at.y + at.height / 2);
+			if (over && over !== this && !this.contains(over) && !over.contains(this)) this.scrollIntoView({ block: "center" }) }`); err != nil {
+			continue
+		}
 		if err = e.WaitStableRAF(); err != nil {
 			continue
 		}

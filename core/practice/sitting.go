@@ -63,6 +63,9 @@ type sitting struct {
 // own adds drills of tries, each try by as many kinds as are asked, the kinds in turn.
 func (s *sitting) own(tries []OwnTry, most int) {
 	kinds := []Kind{Why, Squeeze, Mend, Amiss, Done, Binder, Pair}
+	if !s.w.Only { // of one try alone, what it tells most of comes first
+		s.r.Shuffle(len(kinds), func(i, j int) { kinds[i], kinds[j] = kinds[j], kinds[i] })
+	}
 	for _, kind := range kinds {
 		if !s.w.takes(kind) {
 			continue

@@ -300,6 +300,8 @@ export const place = {
     knots: "Supper: from knot to knot, from dish to dish",
     moveKnot: "Supper: a knot five minutes sooner or later; with Alt one",
     pinKnot: "Supper: pin a knot, or let it go",
+    practiceCall: "Practice: choose, or call the word of that number",
+    practiceGo: "Practice: call it, and go on",
     single: "Single keys act where nobody types",
     title: "Keys",
     open: "Keys",

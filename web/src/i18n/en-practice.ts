@@ -35,6 +35,7 @@ export const practice = {
     left: "You left a sitting on {{day}}, with {{n}} of {{of}} called. What was called counts.",
     goOn: "Go on with it",
     nOf: "{{n}} of {{of}}",
+    level: { "1": "easy", "2": "middling", "3": "hard" },
     kind: {
       squeeze: "Call the squeeze",
       mend: "Mend it",
@@ -179,6 +180,7 @@ export const practice = {
       plain: "Plain mixes",
     },
     toBench: "Open on the Bench",
+    mixOf: "Practice mix of {{food}}",
     openFailed: "It could not be opened. Try again.",
     over: "{{right}} of {{of}} right",
     overSure: "You were {{n}} in 10 sure on average, and right {{right}} in 10.",

@@ -302,6 +302,8 @@ export const place: Place = {
     knots: "Cena: de nudo en nudo, de plato en plato",
     moveKnot: "Cena: un nudo cinco minutos antes o después; con Alt, uno",
     pinKnot: "Cena: fijar un nudo o soltarlo",
+    practiceCall: "Práctica: elegir, o decir la palabra de ese número",
+    practiceGo: "Práctica: responder y seguir",
     single: "Las teclas sueltas actúan donde no se escribe",
     title: "Teclas",
     open: "Teclas",

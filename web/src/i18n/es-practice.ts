@@ -37,6 +37,7 @@ export const practice: typeof english = {
     left: "Dejaste una sesión el {{day}}, con {{n}} de {{of}} respuestas. Lo respondido cuenta.",
     goOn: "Seguir con ella",
     nOf: "{{n}} de {{of}}",
+    level: { "1": "fácil", "2": "media", "3": "difícil" },
     kind: {
       squeeze: "Adivina el apretón",
       mend: "Arréglala",
@@ -182,6 +183,7 @@ export const practice: typeof english = {
       plain: "Masas sin engaño",
     },
     toBench: "Abrir en el Banco",
+    mixOf: "Masa de práctica con {{food}}",
     openFailed: "No se pudo abrir. Inténtalo otra vez.",
     over: "{{right}} de {{of}} correctas",
     overSure: "De media tenías {{n}} de 10 de seguridad, y acertaste {{right}} de 10.",

@@ -20,6 +20,8 @@ const rows: [string, string[]][] = [
   ["moveKnot", ["Shift ←", "Shift →"]],
   ["pinKnot", ["p"]],
   ["grab", ["Space", "↑ ↓", "Space"]],
+  ["practiceCall", ["1", "2", "3 …"]],
+  ["practiceGo", ["Enter"]],
   ["escape", ["Esc"]],
   ["overview", ["?"]],
 ];

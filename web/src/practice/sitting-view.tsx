@@ -23,6 +23,7 @@ type Props = {
 /** A sitting: what is in the bowl to the left, what is asked of it in the middle. */
 export function SittingView({ sitting, foods, vocabulary, onEnd, onAnother }: Props) {
   const { t } = useTranslation();
+  const format = useFormat();
   const { calls, call, told, enough } = useSitting(sitting);
   const called = (n: number) => calls.find((c) => c.number === n);
   const firstOpen = sitting.drills.findIndex((_, n) => !called(n));
@@ -58,7 +59,8 @@ export function SittingView({ sitting, foods, vocabulary, onEnd, onAnother }: Pr
       <section className="practice-bowl">
         <p className="practice-at">
           {t(`practice.kind.${drill.kind as "pair"}`)} ·{" "}
-          {t("practice.nOf", { n: at + 1, of: sitting.drills.length })}
+          {t("practice.nOf", { n: at + 1, of: sitting.drills.length })} ·{" "}
+          {t(`practice.level.${drill.level as 1 | 2 | 3}`)}
         </p>
         <Bowls drill={drill} foods={foods} />
         <p className="hint">{t(drill.try ? "practice.ownHint" : "practice.hint")}</p>
@@ -73,7 +75,13 @@ export function SittingView({ sitting, foods, vocabulary, onEnd, onAnother }: Pr
             call={mine}
             foods={foods}
             zones={vocabulary.zones}
-            name={t(`practice.kind.${drill.kind as "pair"}`)}
+            name={t("practice.mixOf", {
+              food: format.within(
+                (drill.document.lines[0] ? format.lineName(drill.document.lines[0], foods) : "").split(
+                  ",",
+                )[0] ?? "",
+              ),
+            })}
             last={left === 0}
             onNext={next}
           />
