@@ -1,6 +1,10 @@
 package e2e
 
 import (
+	"io"
+	"net/http"
+	"os"
+	"path/filepath"
 	"strings"
 	"testing"
 
@@ -258,4 +262,54 @@ func TestPracticeThatCannotBegin(t *testing.T) {
 	w.eventually(".practice-home", "No sitting could be begun")
 	w.tapped(".practice-kinds button", "Which holds better")
 	w.ready("1")
+}
+
+// Somebody is named; calls go out as a table and come in again, and a file that is none says why.
+func TestCallsGoOutAndInOverTheMenu(t *testing.T) {
+	t.Parallel()
+	a := start(t)
+	w := a.open(a.person(), "/practice")
+	w.eventually(".practice-eye", "70 calls")
+	w.click("Who practises")
+	w.click("Name…")
+	w.fill("#person-name", "Stroke")
+	w.click("Keep")
+	w.eventually(".practice-eye", "Stroke")
+	answer, err := http.Get(a.url + "/api/practice/calls.csv")
+	require.NoError(t, err)
+	defer answer.Body.Close()
+	table, err := io.ReadAll(answer.Body)
+	require.NoError(t, err)
+	assert.Contains(t, string(table), ",Stroke,")
+	file := filepath.Join(t.TempDir(), "practice.csv")
+	require.NoError(t, os.WriteFile(file, append(table, "mine,2026-05-01T18:00:00Z,Stroke,squeeze,plain,0.5,0,0.8,false,true\n"...), 0o600))
+	w.see(`.practice-eye input[type="file"]`).MustSetFiles(file)
+	w.eventually(".practice-eye", "1 call was taken in")
+	w.eventually(".practice-eye", "71 calls")
+	require.NoError(t, os.WriteFile(file, []byte("date,dish\n"), 0o600))
+	w.see(`.practice-eye input[type="file"]`).MustSetFiles(file)
+	w.eventually(".practice-eye", "the column id is missing")
+}
+
+// The handful is drawn beside the squeeze as the mix is edited, and says what it shows to those who do not see it.
+func TestTheHandfulIsDrawnAsTheMixIs(t *testing.T) {
+	t.Parallel()
+	a := start(t)
+	w := a.open(a.person(), "/bench/"+a.build("Turkey, leek"))
+	label := func() string {
+		return w.MustEval(`() => document.querySelector(".squeeze-seen .handful")?.getAttribute("aria-label") ?? ""`).Str()
+	}
+	w.see(".squeeze-seen .handful")
+	assert.Contains(t, label(), "leek")
+	w.grams("millet-flakes", "400")
+	w.settled(func() bool { return strings.Contains(label(), "crumbs that fall off") }, "a dry mix crumbles")
+	w.grams("millet-flakes", "1")
+	w.settled(func() bool { return !strings.Contains(label(), "crumbs") && strings.Contains(label(), "keeps its shape") }, "without them it holds together")
+
+	// At the stove each word shows what it looks like with what is in this bowl.
+	c, _ := a.cook(a.person(), peaCakes, "en-GB", 1024, 768)
+	c.goOn("How does it feel?")
+	c.settled(func() bool {
+		return c.MustEval(`() => document.querySelectorAll(".squeeze-word .handful").length`).Int() == 6
+	}, "six handfuls")
 }

@@ -60,7 +60,7 @@ func (d *Drill) Mark(a Answer) (Call, error) {
 		if a.Index < driest || a.Index > wettest {
 			return Call{}, ErrNoAnswer
 		}
-		c.Off = InWords(a.Index) - InWords(d.Index)
+		c.Off = InWords(a.Index) - callable(InWords(d.Index))
 		c.Right = mix.WordFor(a.Index) == d.Word
 		return c, nil
 	case Done:
@@ -91,6 +91,12 @@ func (d *Drill) Mark(a Answer) (Call, error) {
 		}
 	}
 	return c, nil
+}
+
+// callable is where a mix lies on the scale of words as far as anybody can call it: the words at its ends have no
+// other end, and a truth at the very end could only ever be missed to one side.
+func callable(words float64) float64 {
+	return min(max(words, .5), float64(len(mix.SqueezeWords))-.5)
 }
 
 // Score is proper: who says how sure they are, and is as often right, scores the most on average (Brier 1950). 1

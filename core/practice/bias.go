@@ -22,7 +22,7 @@ type Misleading struct{ Off, SD float64 }
 // and of a single call.
 const (
 	biasSD  = .7
-	skillSD = .25
+	skillSD = .15
 	callSD  = .6
 )
 

@@ -62,7 +62,7 @@ func said(d *Drill, r *rand.Rand, wet, dry, knows float64) Answer {
 // their bias is found within a quarter of a word in nine of ten, and what they do not know comes at least twice as
 // often as what they know.
 func TestSittingsFindTheBiasAndTheWeakness(t *testing.T) {
-	cooks := 24
+	cooks := 40
 	if testing.Short() {
 		cooks = 2
 	}

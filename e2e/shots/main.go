@@ -47,7 +47,13 @@ var views = []shot{
 	{name: "logbook", path: "/logbook", script: `await until(() => document.querySelector(".try-row")); document.querySelector(".try-row").click(); await until(() => document.querySelector(".change-best")); await wait(900)`},
 	{name: "practice", path: "/practice", script: `(await until(() => document.querySelector(".practice-kinds button"))).click();
 		const set = (index) => { const mark = document.querySelector(".strip-drag"); Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value").set.call(mark, index); mark.dispatchEvent(new Event("input", { bubbles: true })); };
-		for (let n = 1; n < 5; n++) { await until(() => document.querySelector(".strip-drag")); set("0.72"); await wait(200); document.querySelector(".practice-go").click(); await until(() => document.querySelector(".practice-told")); await wait(200); document.querySelector(".practice-go").click(); }
+		const { sitting } = await (await fetch("/api/practice")).json();
+		for (const drill of sitting.drills.slice(0, 9)) {
+			await until(() => document.querySelector(".strip-drag"));
+			if (!drill.bare && !drill.try && drill.index > 0.6) break;
+			set((drill.right_from + drill.right_to) / 2); await wait(200); document.querySelector(".practice-go").click();
+			await until(() => document.querySelector(".practice-told")); await wait(200); document.querySelector(".practice-go").click();
+		}
 		await until(() => document.querySelector(".strip-drag")); set("0.72"); await wait(600)`},
 	{name: "cook-phone", path: "/cook", width: 390, height: 844, script: `await click("Cook it: Split-pea and parsnip cakes"); await until(() => document.querySelector(".cook-go")); await wait(600)`},
 	{name: "bench-phone", path: "/bench", width: 390, height: 844, script: `open("Split-pea and parsnip")`},

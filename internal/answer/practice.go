@@ -140,6 +140,9 @@ func DrillOf(d *practice.Drill, k *kitchen.Kitchen) PracticeDrill {
 			TargetCelsius: h.Target.Celsius, AroundCelsius: h.Around, Minutes: Tidy(h.Minutes, 1), Within: Tidy(h.Within, 1), LastMinutes: h.LastMinutes,
 		}
 	}
+	if out.Heat != nil && out.Heat.Section.Z == nil {
+		out.Heat.Section.Z = []float64{} // a ball
+	}
 	if o := d.Off; o != nil {
 		out.Off = &PracticeOff{o.Minutes, Tidy(o.CoreCelsius, 0), o.Target.Celsius, o.NeedsMinutes}
 	}

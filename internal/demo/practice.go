@@ -39,7 +39,7 @@ const (
 	coxRaw      = -.35 // raw vegetables more so
 	coxNoise    = .45  // of a call, after three weeks; twice that at first
 	coxSittings = 7
-	demoSeed    = 44
+	demoSeed    = 35
 )
 
 // SimulatePractice has the coxswain practise over three weeks: seven sittings, more sure than right at first.

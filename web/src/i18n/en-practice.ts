@@ -63,6 +63,7 @@ export const practice = {
       amiss: "Which of these is the fault in the plan?",
       pair: "Which of the two holds better?",
     },
+    toSee: "What there is to see",
     inTheBowl: "In the bowl",
     thePlan: "The plan",
     asDone: "As it was made",

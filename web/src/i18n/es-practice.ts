@@ -65,6 +65,7 @@ export const practice: typeof english = {
       amiss: "¿Cuál de estos es el fallo del plan?",
       pair: "¿Cuál de las dos aguanta más?",
     },
+    toSee: "Lo que hay que ver",
     inTheBowl: "En el bol",
     thePlan: "El plan",
     asDone: "Como se hizo",

@@ -70,7 +70,7 @@ function Trail({ eye }: { eye: PracticeEye }) {
   const last = Date.parse(points.at(-1)?.at ?? "");
   const x = scaleLinear()
     .domain([first, Math.max(last, first + 1)])
-    .range([pad.left + 14, width - pad.right - 6]);
+    .range([pad.left + 28, width - pad.right - 6]);
   const y = scaleLinear()
     .domain([0, Math.min(most, Math.max(1, ...points.map((p) => p.off_words)))])
     .range([tall - pad.bottom, pad.top])
@@ -109,7 +109,7 @@ function Trail({ eye }: { eye: PracticeEye }) {
               r={3 + Math.min(2, p.calls / 4)}
             />
           ))}
-          <text className="trail-day" x={pad.left} y={tall - 4}>
+          <text className="trail-day" x={pad.left + 22} y={tall - 4}>
             {date.short(points[0]?.at ?? "")}
           </text>
           <text className="trail-day trail-end" x={width - pad.right} y={tall - 4}>

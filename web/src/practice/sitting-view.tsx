@@ -56,7 +56,9 @@ export function SittingView({ sitting, foods, vocabulary, onEnd, onAnother }: Pr
   const left = sitting.drills.length - calls.length;
   return (
     <>
-      <section className="practice-bowl">
+      {/* What scrolls must be reached by keys too. */}
+      {/* eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex */}
+      <section className="practice-bowl" tabIndex={0} aria-label={t("practice.toSee")}>
         <p className="practice-at">
           {t(`practice.kind.${drill.kind as "pair"}`)} ·{" "}
           {t("practice.nOf", { n: at + 1, of: sitting.drills.length })} ·{" "}
