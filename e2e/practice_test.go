@@ -304,7 +304,9 @@ func TestTheHandfulIsDrawnAsTheMixIs(t *testing.T) {
 	w.grams("millet-flakes", "400")
 	w.settled(func() bool { return strings.Contains(label(), "crumbs that fall off") }, "a dry mix crumbles")
 	w.grams("millet-flakes", "1")
-	w.settled(func() bool { return !strings.Contains(label(), "crumbs") && strings.Contains(label(), "keeps its shape") }, "without them it holds together")
+	w.settled(func() bool {
+		return !strings.Contains(label(), "crumbs") && strings.Contains(label(), "keeps its shape")
+	}, "without them it holds together")
 
 	// At the stove each word shows what it looks like with what is in this bowl.
 	c, _ := a.cook(a.person(), peaCakes, "en-GB", 1024, 768)

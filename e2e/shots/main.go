@@ -47,6 +47,7 @@ var views = []shot{
 	{name: "logbook", path: "/logbook", script: `await until(() => document.querySelector(".try-row")); document.querySelector(".try-row").click(); await until(() => document.querySelector(".change-best")); await wait(900)`},
 	{name: "practice", path: "/practice", script: `(await until(() => document.querySelector(".practice-kinds button"))).click();
 		const set = (index) => { const mark = document.querySelector(".strip-drag"); Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value").set.call(mark, index); mark.dispatchEvent(new Event("input", { bubbles: true })); };
+		await until(() => document.querySelector(".strip-drag"));
 		const { sitting } = await (await fetch("/api/practice")).json();
 		for (const drill of sitting.drills.slice(0, 9)) {
 			await until(() => document.querySelector(".strip-drag"));
