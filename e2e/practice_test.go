@@ -315,3 +315,26 @@ func TestTheHandfulIsDrawnAsTheMixIs(t *testing.T) {
 		return c.MustEval(`() => document.querySelectorAll(".squeeze-word .handful").length`).Int() == 6
 	}, "six handfuls")
 }
+
+// A sitting that was left for a month is offered, not gone on with unasked; what was called in it counts.
+func TestASittingThatWasLeft(t *testing.T) {
+	t.Parallel()
+	a := start(t)
+	p := a.person()
+	w := a.open(p, "/practice")
+	w.tapped(".practice-kinds button", "Call the squeeze")
+	w.ready("1")
+	w.say(practice.Squeeze)
+	w.on(".practice-told")
+	w.settled(func() bool { return a.practised().Eye.Calls == 71 }, "it is kept")
+	later := a.open(p, "/bench")
+	later.MustEvalOnNewDocument(`{ const now = Date.now; Date.now = () => now() + 40 * 24 * 3600 * 1000; }`)
+	later.MustNavigate(a.url + "/practice").MustWaitLoad()
+	later.eventually(".practice-left", "with 1 of 10 called")
+	later.click("Go on with it")
+	later.ready("2")
+	later.click("Stop here")
+	later.see(".practice-kinds")
+	assert.Nil(t, a.practised().Sitting)
+	assert.Equal(t, 71, a.practised().Eye.Calls)
+}
