@@ -32,6 +32,16 @@ func (a *app) asked() *answer.PracticeDrill {
 	return &s.Drills[len(s.Calls)]
 }
 
+// sit begins a sitting of one kind in a window of its own, as over plain HTTP: there a page has no IDs of the browser's.
+func (a *app) sit(p *rod.Browser, kind string) *window {
+	a.t.Helper()
+	w := a.open(p, "/practice")
+	w.MustEval(`() => { delete Crypto.prototype.randomUUID }`)
+	w.tapped(".practice-kinds button", kind)
+	w.ready("1")
+	return w
+}
+
 // ready waits until the drill of that number is asked.
 func (w *window) ready(number string) {
 	w.t.Helper()
@@ -102,9 +112,7 @@ func TestASittingByTheKeys(t *testing.T) {
 func TestACallIsDragged(t *testing.T) {
 	t.Parallel()
 	a := start(t)
-	w := a.open(a.person(), "/practice")
-	w.tapped(".practice-kinds button", "Call the squeeze")
-	w.ready("1")
+	w := a.sit(a.person(), "Call the squeeze")
 	w.see(".strip-drag")
 	box := w.see(".strip-drag").MustShape().Box()
 	at := func(share float64) proto.Point { return proto.NewPoint(box.X+share*box.Width, box.Y+box.Height/2) }
@@ -132,9 +140,7 @@ func TestTwoWindowsOnOneDrill(t *testing.T) {
 	t.Parallel()
 	a := start(t)
 	p := a.person()
-	one := a.open(p, "/practice")
-	one.tapped(".practice-kinds button", "Call the squeeze")
-	one.ready("1")
+	one := a.sit(p, "Call the squeeze")
 	two := a.open(p, "/practice")
 	two.ready("1")
 	one.say(practice.Squeeze)
@@ -161,9 +167,7 @@ func TestTwoWindowsOnOneDrill(t *testing.T) {
 func TestPracticeWithoutAConnection(t *testing.T) {
 	t.Parallel()
 	a := start(t)
-	w := a.open(a.person(), "/practice")
-	w.tapped(".practice-kinds button", "Call the squeeze")
-	w.ready("1")
+	w := a.sit(a.person(), "Call the squeeze")
 	w.connection(false)
 	for _, n := range []string{"1", "2", "3"} {
 		w.ready(n)
@@ -321,9 +325,7 @@ func TestASittingThatWasLeft(t *testing.T) {
 	t.Parallel()
 	a := start(t)
 	p := a.person()
-	w := a.open(p, "/practice")
-	w.tapped(".practice-kinds button", "Call the squeeze")
-	w.ready("1")
+	w := a.sit(p, "Call the squeeze")
 	w.say(practice.Squeeze)
 	w.on(".practice-told")
 	w.settled(func() bool { return a.practised().Eye.Calls == 71 }, "it is kept")

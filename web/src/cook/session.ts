@@ -1,4 +1,5 @@
 import { api, ApiError, type Course, type CourseEvent, unwrap } from "../api/client";
+import { newID } from "../api/new-id";
 
 export type Command = Omit<CourseEvent, "id" | "at" | "device">;
 
@@ -18,12 +19,6 @@ type Reading = { dish: number; where: string; at: string; celsius: number };
 
 const again = 3000; // ms after a request that failed
 const mostKept = 500; // commands that wait
-
-/** An ID of this device's own, wherever it is opened. */
-export function newID(): string {
-  const bytes = crypto.getRandomValues(new Uint8Array(16));
-  return Array.from(bytes, (b) => b.toString(16).padStart(2, "0")).join("");
-}
 
 /**
  * A course as this device follows it and acts on it. What is done here is put by before it is sent, in

@@ -7,6 +7,7 @@ import {
   type PracticePage,
   type PracticeSitting,
 } from "../api/client";
+import { newID } from "../api/new-id";
 import { markedHere } from "./mark";
 import { sendCall } from "./queries";
 
@@ -99,7 +100,7 @@ export function useSitting(sitting: PracticeSitting) {
   const call = (said: Omit<PracticeCallSent, "id">) => {
     const drill = sitting.drills[said.number];
     if (!drill || calls.some((c) => c.number === said.number)) return;
-    const sent = { ...said, id: crypto.randomUUID() };
+    const sent = { ...said, id: newID() };
     setCalls((was) => [...was, markedHere(drill, sent)]);
     waiting.current = [...waiting.current, sent];
     localStorage.setItem(prefix(sitting.id) + sent.id, JSON.stringify(sent));
