@@ -128,7 +128,7 @@ func (d *Drill) points(k *kitchen.Kitchen) (out []remedied) {
 	if d.Document.Rest != nil {
 		minutes = d.Document.Rest.Minutes
 	}
-	wait := max(30, 2*minutes)
+	wait := max(waitMinutes, 2*minutes)
 	add(Option{Code: Waits, Minutes: minutes}, func(next *formula.Document) { next.Rest = &formula.Wait{Minutes: wait} })
 	bound := false
 	for i := range d.Document.Lines {
@@ -136,9 +136,9 @@ func (d *Drill) points(k *kitchen.Kitchen) (out []remedied) {
 		f := k.Foods.Find(l.Food)
 		of := Option{Food: l.Food, Grams: l.Grams}
 		switch {
-		case f.Group == food.Vegetable && f.State == food.Raw && len(l.Prep) == 0:
+		case raw(l, k):
 			of.Code = GoesInRaw
-			add(of, func(next *formula.Document) { next.Lines[i].Prep = []food.Preparation{{Do: food.Saute, Minutes: 10}} })
+			add(of, func(next *formula.Document) { next.Lines[i].Prep = sauteed() })
 		case food.Mash.Suits(f) && (f.Group == food.Legume || f.Group == food.Grain) && len(l.Prep) == 0:
 			of.Code = StaysWhole
 			add(of, func(next *formula.Document) { next.Lines[i].Prep = []food.Preparation{{Do: food.Mash, Level: .8}} })

@@ -12,30 +12,30 @@ import (
 // Answer is what a cook says to a drill; what it does not ask for is 0.
 type Answer struct {
 	// Index is the squeeze called, on the scale of the liquidity index.
-	Index float64
+	Index float64 `json:"index,omitempty"`
 	// Choice is which of the options, from 0; Grams how much of it, where that is asked.
-	Choice int
-	Grams  float64
+	Choice int     `json:"choice,omitempty"`
+	Grams  float64 `json:"grams,omitempty"`
 	// Minutes is when the middle is there.
-	Minutes float64
+	Minutes float64 `json:"minutes,omitempty"`
 	// Sure is how sure the cook is to be right, 0..1.
-	Sure float64
+	Sure float64 `json:"sure"`
 }
 
-// Call is an answer, marked.
+// Call is an answer, marked, as it is kept everywhere.
 type Call struct {
-	Kind  Kind
-	Skill Skill
-	At    time.Time
+	At    time.Time `json:"at"`
+	Kind  Kind      `json:"kind"`
+	Skill Skill     `json:"skill"`
 	// Off is how far the call of a squeeze, or where a mend leads, was off, in words: above 0 too wet.
-	Off float64
+	Off float64 `json:"off_words"`
 	// OffMinutes is how far a minute on the heat was off: above 0 too late.
-	OffMinutes float64
+	OffMinutes float64 `json:"off_minutes"`
 	// Sure is how sure it was, 0..1, and Right whether it was.
-	Sure  float64
-	Right bool
+	Sure  float64 `json:"sure"`
+	Right bool    `json:"right"`
 	// Wet says that the mix lay in the wet half of the words.
-	Wet bool
+	Wet bool `json:"wet"`
 }
 
 // ErrNoAnswer is returned for an answer that the drill does not know.

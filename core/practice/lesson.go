@@ -68,15 +68,9 @@ const oilWets = .3
 // otherwise puts right what misleads in a squeeze: the vegetables cooked down, or half an hour of rest.
 func (d *Drill) otherwise(k *kitchen.Kitchen) *Otherwise {
 	next := Drill{Document: d.Document}
-	next.Document.Lines = slices.Clone(d.Document.Lines)
 	switch d.Skill {
 	case RawWater:
-		for i := range next.Document.Lines {
-			l := &next.Document.Lines[i]
-			if f := k.Foods.Find(l.Food); f != nil && f.Group == food.Vegetable && f.State == food.Raw && len(l.Prep) == 0 {
-				l.Prep = []food.Preparation{{Do: food.Saute, Minutes: sauteMinutes}}
-			}
-		}
+		next.Document.Lines = cookedDown(d.Document.Lines, k)
 	case NoWait:
 		next.Document.Rest = &formula.Wait{Minutes: waitMinutes}
 	default:
@@ -86,6 +80,25 @@ func (d *Drill) otherwise(k *kitchen.Kitchen) *Otherwise {
 		return nil
 	}
 	return &Otherwise{next.Index, next.Word}
+}
+
+// raw says whether a line is a vegetable that goes in as it is cut.
+func raw(l *formula.Line, k *kitchen.Kitchen) bool {
+	f := k.Foods.Find(l.Food)
+	return f != nil && f.Group == food.Vegetable && f.State == food.Raw && len(l.Prep) == 0
+}
+
+func sauteed() []food.Preparation { return []food.Preparation{{Do: food.Saute, Minutes: sauteMinutes}} }
+
+// cookedDown are lines with their raw vegetables cooked until no liquid is left.
+func cookedDown(lines []formula.Line, k *kitchen.Kitchen) []formula.Line {
+	out := slices.Clone(lines)
+	for i := range out {
+		if raw(&out[i], k) {
+			out[i].Prep = sauteed()
+		}
+	}
+	return out
 }
 
 // sauteMinutes and waitMinutes are what puts raw vegetables and thirsty flours right.

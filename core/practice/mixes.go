@@ -143,7 +143,7 @@ func misleads(d *Drill, k *kitchen.Kitchen) bool {
 			o.Lines = slices.DeleteFunc(o.Lines, func(l formula.Line) bool { return slices.Contains(raws, l.Food) && l.Prep == nil })
 		}) >= misled
 	case NoWait:
-		return d.Index-without(func(o *formula.Document) { o.Rest = &formula.Wait{Minutes: 30} }) >= misled
+		return d.Index-without(func(o *formula.Document) { o.Rest = &formula.Wait{Minutes: waitMinutes} }) >= misled
 	case OverDry:
 		return d.Word == mix.Crumbles || d.Word == mix.Short
 	case NoGlue, LooseGrain:

@@ -37,12 +37,7 @@ func plannedAs(s Skill) Skill {
 func (d *Drill) spoiled(r *rand.Rand, k *kitchen.Kitchen) bool {
 	planned := d.Document
 	planned.Rest = &formula.Wait{Minutes: []float64{20, 30}[r.IntN(2)]}
-	planned.Lines = slices.Clone(planned.Lines)
-	for i := range planned.Lines {
-		if f := k.Foods.Find(planned.Lines[i].Food); f.Group == food.Vegetable && f.State == food.Raw {
-			planned.Lines[i].Prep = []food.Preparation{{Do: food.Saute, Minutes: 10}}
-		}
-	}
+	planned.Lines = cookedDown(planned.Lines, k)
 	if formula.Predict(&planned, k).Chance < leastPlanned {
 		return false
 	}

@@ -294,12 +294,7 @@ func CourseOf(id string, l *live.Look, k *kitchen.Kitchen, w CourseWords) Course
 func weighOf(step *course.Step, is *course.StepState, k *kitchen.Kitchen, w *CourseWords) []CourseWeigh {
 	out := make([]CourseWeigh, len(step.Weigh))
 	for i, a := range step.Weigh {
-		out[i] = CourseWeigh{Line: a.Line, Food: a.Food, Label: w.food(k, a.Food, a.Name), Grams: Tidy(a.Grams, 1), Within: a.Within}
-		if f := k.Foods.Find(a.Food); f != nil {
-			if m, ok := f.Measure(a.Grams); ok {
-				out[i].Measure = (*Measure)(&m)
-			}
-		}
+		out[i] = CourseWeigh{Line: a.Line, Food: a.Food, Label: w.food(k, a.Food, a.Name), Grams: Tidy(a.Grams, 1), Within: a.Within, Measure: measureOf(a.Food, a.Grams, k)}
 		if in, ok := is.Weighed[a.Line]; ok {
 			grams := Tidy(in.Grams, 1)
 			out[i].In, out[i].How = &grams, in.How

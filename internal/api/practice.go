@@ -13,10 +13,12 @@ import (
 	"github.com/danielgtaylor/huma/v2"
 	"github.com/google/uuid"
 
+	"cuerda/core/kitchen"
 	"cuerda/core/practice"
 	"cuerda/internal/answer"
 	"cuerda/internal/demo"
 	"cuerda/internal/export"
+	"cuerda/internal/lessons"
 	"cuerda/internal/problem"
 	"cuerda/internal/store"
 )
@@ -30,9 +32,6 @@ type PracticePage struct {
 	Eye    answer.PracticeEye `json:"eye"`
 	// Sitting is the one that is not over; missing where there is none.
 	Sitting *PracticeSitting `json:"sitting,omitempty"`
-	// From and To end the scale on which a squeeze is called, in index.
-	From float64 `json:"from"`
-	To   float64 `json:"to"`
 }
 
 // PracticePerson is someone who practises.
@@ -166,7 +165,6 @@ func (s *Server) practiceProblem(ctx context.Context, err error) error {
 
 func (s *Server) practicePage(ctx context.Context, person string) (PracticePage, error) {
 	out := PracticePage{People: []PracticePerson{}}
-	out.From, out.To = practice.Scale()
 	people, err := s.Store.People(ctx, kitchenID(ctx))
 	if err != nil {
 		return out, s.practiceProblem(ctx, err)
@@ -193,9 +191,13 @@ func (s *Server) practicePage(ctx context.Context, person string) (PracticePage,
 		return out, s.practiceProblem(ctx, err)
 	}
 	if sitting != nil && !sitting.Ended && len(calls) < len(sitting.Drills) {
-		out.Sitting, err = s.tellSitting(ctx, sitting, calls)
+		k, err := s.kitchen(ctx)
+		if err != nil {
+			return out, err
+		}
+		out.Sitting = s.tellSitting(ctx, k, sitting, calls)
 	}
-	return out, err
+	return out, nil
 }
 
 func (s *Server) eye(ctx context.Context, person string) (answer.PracticeEye, error) {
@@ -219,11 +221,7 @@ func called(kept []store.PracticeCall) []practice.Call {
 	return out
 }
 
-func (s *Server) tellSitting(ctx context.Context, sitting *store.PracticeSitting, calls []store.PracticeCall) (*PracticeSitting, error) {
-	k, err := s.kitchen(ctx)
-	if err != nil {
-		return nil, err
-	}
+func (s *Server) tellSitting(ctx context.Context, k *kitchen.Kitchen, sitting *store.PracticeSitting, calls []store.PracticeCall) *PracticeSitting {
 	out := &PracticeSitting{ID: sitting.ID, Person: sitting.Person, BeganAt: sitting.BeganAt, Over: sitting.Ended, Drills: []answer.PracticeDrill{}, Calls: []PracticeCalled{}}
 	for i := range sitting.Drills {
 		d := sitting.Drills[i]
@@ -238,7 +236,7 @@ func (s *Server) tellSitting(ctx context.Context, sitting *store.PracticeSitting
 	for i := range calls {
 		out.Calls = append(out.Calls, calledOf(&calls[i]))
 	}
-	return out, nil
+	return out
 }
 
 func calledOf(c *store.PracticeCall) PracticeCalled {
@@ -274,7 +272,7 @@ func (s *Server) beginPractice(ctx context.Context, in *struct{ Body PracticeWis
 		wish.Kinds = []practice.Kind{in.Body.Kind}
 	}
 	seed := rand.Uint64()
-	own, err := s.ownTries(ctx, in.Body.Try, seed)
+	own, err := s.ownTries(ctx, k, in.Body.Try, seed)
 	if err != nil {
 		return nil, err
 	}
@@ -291,19 +289,11 @@ func (s *Server) beginPractice(ctx context.Context, in *struct{ Body PracticeWis
 	if err != nil {
 		return nil, s.practiceProblem(ctx, err)
 	}
-	out, err := s.tellSitting(ctx, sitting, nil)
-	if err != nil {
-		return nil, err
-	}
-	return &body[PracticeSitting]{*out}, nil
+	return &body[PracticeSitting]{*s.tellSitting(ctx, k, sitting, nil)}, nil
 }
 
 // ownTries gives the tries to ask about: one, or the last of the kitchen in an order of that seed.
-func (s *Server) ownTries(ctx context.Context, one string, seed uint64) (out []practice.OwnTry, err error) {
-	k, err := s.kitchen(ctx)
-	if err != nil {
-		return nil, err
-	}
+func (s *Server) ownTries(ctx context.Context, k *kitchen.Kitchen, one string, seed uint64) (out []practice.OwnTry, err error) {
 	var kept []store.Try
 	if one != "" {
 		t, err := s.Store.FindTry(ctx, kitchenID(ctx), one)
@@ -318,8 +308,8 @@ func (s *Server) ownTries(ctx context.Context, one string, seed uint64) (out []p
 	r.Shuffle(len(kept), func(i, j int) { kept[i], kept[j] = kept[j], kept[i] })
 	for i := range kept[:min(ownTries, len(kept))] {
 		t := &kept[i]
-		if tries := triedOf(t, k); tries != nil {
-			out = append(out, practice.OwnTry{Try: *tries, Planned: s.planned(ctx, t, k)})
+		if tried, err := lessons.TryOf(t, k.Foods); err == nil {
+			out = append(out, practice.OwnTry{Try: tried, Planned: s.planned(ctx, t, k)})
 		}
 	}
 	return out, nil

@@ -213,16 +213,3 @@ func (s *Server) nextTry(ctx context.Context, in *IDInput) (*body[NextTry], erro
 	}
 	return &body[NextTry]{out}, nil
 }
-
-// triedOf is a try as practice asks of it; nil where it can no longer be read.
-func triedOf(t *store.Try, k *kitchen.Kitchen) *learn.Try {
-	d, err := formula.Read(t.Document, k.Foods)
-	if err != nil {
-		return nil
-	}
-	found, err := learn.ReadFound(t.Found)
-	if err != nil {
-		return nil
-	}
-	return &learn.Try{ID: t.ID, At: t.CookedAt, Document: d, Found: found}
-}

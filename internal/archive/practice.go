@@ -26,23 +26,16 @@ type personFile struct {
 }
 
 type callFile struct {
-	ID         string          `json:"id"`
-	At         time.Time       `json:"at"`
-	Kind       practice.Kind   `json:"kind"`
-	Skill      practice.Skill  `json:"skill"`
-	OffWords   float64         `json:"off_words"`
-	OffMinutes float64         `json:"off_minutes"`
-	Sure       float64         `json:"sure"`
-	Right      bool            `json:"right"`
-	Wet        bool            `json:"wet"`
-	Answer     practice.Answer `json:"answer"`
+	ID string `json:"id"`
+	practice.Call
+	Answer practice.Answer `json:"answer"`
 }
 
 func (w *Writer) addPerson(n int, p *store.Practised) error {
 	f := personFile{Format: PracticeFormat, ID: p.ID, Name: p.Name, CreatedAt: p.CreatedAt, Gone: p.Gone, Calls: list[callFile]{}}
 	for i := range p.Calls {
 		c := &p.Calls[i]
-		f.Calls = append(f.Calls, callFile{c.ID, c.At, c.Kind, c.Skill, c.Off, c.OffMinutes, c.Sure, c.Right, c.Wet, c.Answer})
+		f.Calls = append(f.Calls, callFile{c.ID, c.Call, c.Answer})
 	}
 	name := "person"
 	if p.Name != "" {
@@ -62,8 +55,8 @@ func practised(name string, text []byte, _ *food.Catalogue) (*store.Practised, e
 	out := &store.Practised{Person: store.Person{ID: f.ID, Name: f.Name, CreatedAt: f.CreatedAt.UTC(), Gone: f.Gone}, Calls: []store.PracticeCall{}}
 	for i := range f.Calls {
 		c := &f.Calls[i]
-		call := store.PracticeCall{ID: c.ID, Number: -1, Answer: c.Answer,
-			Call: practice.Call{Kind: c.Kind, Skill: c.Skill, At: c.At.UTC(), Off: c.OffWords, OffMinutes: c.OffMinutes, Sure: c.Sure, Right: c.Right, Wet: c.Wet}}
+		call := store.PracticeCall{ID: c.ID, Number: -1, Call: c.Call, Answer: c.Answer}
+		call.At = call.At.UTC()
 		if err := CheckCall(&call); err != nil {
 			return nil, &Error{File: name, Code: "bad-practice", Err: fmt.Errorf("call %d: %w", i+1, err)}
 		}

@@ -21,15 +21,9 @@ var practiceJSON []byte
 
 // Called is one call of the demonstration, so many days and minutes before it is looked at.
 type Called struct {
-	Days    int            `json:"days"`
-	Minute  int            `json:"minute"`
-	Kind    practice.Kind  `json:"kind"`
-	Skill   practice.Skill `json:"skill"`
-	Off     float64        `json:"off"`
-	Minutes float64        `json:"off_minutes"`
-	Sure    float64        `json:"sure"`
-	Right   bool           `json:"right"`
-	Wet     bool           `json:"wet"`
+	Days   int           `json:"days"`
+	Minute int           `json:"minute"`
+	Call   practice.Call `json:"call"`
 }
 
 // Coxswain is who practises in the demonstration; what is hidden of them follows.
@@ -69,7 +63,8 @@ func simulatePractice(foods *food.Catalogue, seed uint64) ([]Called, error) {
 			}
 			c.At = at.Add(time.Duration(i) * time.Minute)
 			calls = append(calls, c)
-			out = append(out, Called{days, i, c.Kind, c.Skill, math.Round(c.Off*100) / 100, math.Round(c.OffMinutes*10) / 10, c.Sure, c.Right, c.Wet})
+			c.Off, c.OffMinutes = math.Round(c.Off*100)/100, math.Round(c.OffMinutes*10)/10
+			out = append(out, Called{days, i, c})
 		}
 	}
 	return out, nil
@@ -131,10 +126,8 @@ func keepPractice(ctx context.Context, s *store.Store, kitchen string, now time.
 	one := store.Practised{Person: *p}
 	for i, c := range all {
 		day := now.UTC().AddDate(0, 0, -c.Days)
-		at := time.Date(day.Year(), day.Month(), day.Day(), 20, c.Minute, 0, 0, time.UTC)
-		one.Calls = append(one.Calls, store.PracticeCall{ID: fmt.Sprintf("demo-%d", i), Number: -1, Call: practice.Call{
-			Kind: c.Kind, Skill: c.Skill, At: at, Off: c.Off, OffMinutes: c.Minutes, Sure: c.Sure, Right: c.Right, Wet: c.Wet,
-		}})
+		c.Call.At = time.Date(day.Year(), day.Month(), day.Day(), 20, c.Minute, 0, 0, time.UTC)
+		one.Calls = append(one.Calls, store.PracticeCall{ID: fmt.Sprintf("demo-%d", i), Number: -1, Call: c.Call})
 	}
 	_, err = s.TakeIn(ctx, kitchen, store.Taken{Practised: []store.Practised{one}})
 	return err

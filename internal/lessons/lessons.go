@@ -98,22 +98,31 @@ func Tries(all []store.Try, foods *food.Catalogue) (out []learn.Try) {
 		if t.LeftOut {
 			continue
 		}
-		d, err := formula.Read(t.Document, foods)
-		if err != nil {
-			continue
-		}
 		if t.Kind == store.TryPatties {
-			out = append(out, ofPatties(t, d, foods)...)
+			if d, err := formula.Read(t.Document, foods); err == nil {
+				out = append(out, ofPatties(t, d, foods)...)
+			}
 			continue
 		}
-		found, err := learn.ReadFound(t.Found)
-		if err != nil {
-			continue
+		if one, err := TryOf(t, foods); err == nil {
+			out = append(out, one)
 		}
-		out = append(out, learn.Try{ID: t.ID, At: t.CookedAt, Document: d, Found: found})
 	}
 	slices.Reverse(out)
 	return out
+}
+
+// TryOf reads one that was cooked; an error says what of it can no longer be read.
+func TryOf(t *store.Try, foods *food.Catalogue) (learn.Try, error) {
+	d, err := formula.Read(t.Document, foods)
+	if err != nil {
+		return learn.Try{}, err
+	}
+	found, err := learn.ReadFound(t.Found)
+	if err != nil {
+		return learn.Try{}, err
+	}
+	return learn.Try{ID: t.ID, At: t.CookedAt, Document: d, Found: found}, nil
 }
 
 // ofPatties takes each test patty as a try of one piece.

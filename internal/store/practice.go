@@ -40,16 +40,10 @@ type PracticeCall struct {
 	Answer practice.Answer
 }
 
-// calledAs is a call in the database.
+// calledAs is a call in the database: its time stands in a column of its own too, by which calls are in order.
 type calledAs struct {
-	Kind       practice.Kind    `json:"kind"`
-	Skill      practice.Skill   `json:"skill"`
-	Off        float64          `json:"off"`
-	OffMinutes float64          `json:"off_minutes"`
-	Sure       float64          `json:"sure"`
-	Right      bool             `json:"right"`
-	Wet        bool             `json:"wet"`
-	Answer     *practice.Answer `json:"answer,omitempty"`
+	practice.Call
+	Answer practice.Answer `json:"answer"`
 }
 
 // Practised is a person with all that they called, the first first.
@@ -208,7 +202,7 @@ func (s *Store) EndSitting(ctx context.Context, kitchen, id string) error {
 // AddCall keeps the call of a drill of a sitting. Where that drill was called already it gives the call that
 // counts, and says whether it is another's: the same ID is the same call, sent again.
 func (s *Store) AddCall(ctx context.Context, sitting *PracticeSitting, c *PracticeCall) (kept *PracticeCall, others bool, err error) {
-	text, err := json.Marshal(asCalled(c))
+	text, err := json.Marshal(calledAs{c.Call, c.Answer})
 	if err != nil {
 		return nil, false, err
 	}
@@ -225,10 +219,6 @@ func (s *Store) AddCall(ctx context.Context, sitting *PracticeSitting, c *Practi
 		return nil, false, ErrTaken // that ID is of another drill
 	}
 	return &calls[0], calls[0].ID != c.ID, nil
-}
-
-func asCalled(c *PracticeCall) calledAs {
-	return calledAs{c.Kind, c.Skill, c.Off, c.OffMinutes, c.Sure, c.Right, c.Wet, &c.Answer}
 }
 
 // Calls gives all that a person called, the first first by the clock of the server.
@@ -248,11 +238,9 @@ func callsOf(ctx context.Context, db querier, where string, args ...any) ([]Prac
 		}
 		var as calledAs
 		err = json.Unmarshal(text, &as)
-		c.At = c.At.UTC()
-		c.Call = practice.Call{Kind: as.Kind, Skill: as.Skill, At: c.At, Off: as.Off, OffMinutes: as.OffMinutes, Sure: as.Sure, Right: as.Right, Wet: as.Wet}
-		if as.Answer != nil {
-			c.Answer = *as.Answer
-		}
+		at := c.At.UTC()
+		c.Call, c.Answer = as.Call, as.Answer
+		c.At = at
 		return c, err
 	})
 	return out, tidy(err)
@@ -288,7 +276,7 @@ func (t *taking) practised(ctx context.Context, all []Practised) error {
 		}
 		batch := &pgx.Batch{}
 		for j := range p.Calls {
-			text, err := json.Marshal(asCalled(&p.Calls[j]))
+			text, err := json.Marshal(calledAs{p.Calls[j].Call, p.Calls[j].Answer})
 			if err != nil {
 				return err
 			}

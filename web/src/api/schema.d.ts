@@ -3063,13 +3063,9 @@ export interface components {
         };
         PracticePage: {
             eye: components["schemas"]["PracticeEye"];
-            /** Format: double */
-            from: number;
             people: components["schemas"]["PracticePerson"][];
             person: string;
             sitting?: components["schemas"]["PracticeSitting"];
-            /** Format: double */
-            to: number;
         };
         PracticePerson: {
             gone?: boolean;

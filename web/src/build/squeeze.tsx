@@ -20,8 +20,23 @@ type Props = {
   foods?: Foods;
 };
 
-const from = -0.3;
-const to = 1.3;
+/** Where the scale of words ends, in index. */
+export const [scaleFrom, scaleTo] = [-0.3, 1.3];
+
+/** The word of an index. */
+export const wordAt = (zones: Vocabulary["zones"], index: number) =>
+  zones.reduce((word, z, i) => (i === 0 || index >= z.from ? z.word : word), zones[0]?.word ?? "firm");
+
+/** The ends of a word on the scale, by its place from dry to wet. */
+export const endsOf = (zones: Vocabulary["zones"], i: number) =>
+  [i === 0 ? scaleFrom : (zones[i]?.from ?? 0), zones[i + 1]?.from ?? scaleTo] as const;
+
+/** The middle of a word; undefined where there is none at that place. */
+export const middleOf = (zones: Vocabulary["zones"], i: number) => {
+  if (!zones[i]) return undefined;
+  const [low, high] = endsOf(zones, i);
+  return (low + high) / 2;
+};
 export const scaleHeight = 146;
 const top = 62;
 const high = 36;
@@ -142,7 +157,7 @@ type ScaleProps = {
 
 export const scaleOf = (width: number) =>
   scaleLinear()
-    .domain([from, to])
+    .domain([scaleFrom, scaleTo])
     .range([4, width - 4])
     .clamp(true);
 
@@ -169,8 +184,7 @@ export const Scale = memo(function Scale({ width, zones, word, low, high: highes
         </Hatch>
       </defs>
       {zones.map((z, i) => {
-        const left = x(i === 0 ? from : z.from);
-        const right = x(zones[i + 1]?.from ?? to);
+        const [left, right] = endsOf(zones, i).map(x) as [number, number];
         return (
           <g key={z.word} className={`zone zone-${z.word} ${z.word === word ? "zone-here" : ""}`}>
             <rect x={left + 0.5} y={top} width={right - left - 1} height={high} />

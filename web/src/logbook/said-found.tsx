@@ -1,6 +1,6 @@
 import type { KeptTry, TrySaid, Vocabulary } from "../api/client";
 import { reach } from "../build/hold";
-import { Marker, Scale, scaleHeight, scaleOf, type Side } from "../build/squeeze";
+import { endsOf, Marker, middleOf, Scale, scaleHeight, scaleOf, type Side } from "../build/squeeze";
 import { useTranslation } from "../i18n/use-translation";
 import { pieceWord } from "../ui/piece-word";
 import { enoughHold } from "../editing/prediction";
@@ -33,9 +33,8 @@ function Strip({ of, vocabulary, band }: Props) {
   const x = scaleOf(width);
   const word = of.found.squeeze;
   const zone = vocabulary.zones.findIndex((z) => z.word === word);
-  const from = zone === 0 ? -0.3 : (vocabulary.zones[zone]?.from ?? 0);
-  const to = vocabulary.zones[zone + 1]?.from ?? 1.3;
-  const found = zone >= 0 ? (from + to) / 2 : undefined;
+  const [from, to] = endsOf(vocabulary.zones, zone);
+  const found = middleOf(vocabulary.zones, zone);
   const said = of.said?.q ?? undefined;
   const now = of.now.q ?? undefined;
   const moved = said !== undefined && now !== undefined && Math.abs(said - now) > same;

@@ -1,22 +1,13 @@
-import type { Foods, PracticeDrill, Vocabulary } from "../api/client";
 import { useTranslation } from "../i18n/use-translation";
 import { useFormat } from "../ui/format";
 import { filled } from "../ui/slide";
 import { stepGrams } from "./mark";
 import { Options } from "./options";
-import type { Said } from "./said";
+import type { AskProps } from "./said";
 import { Strip } from "./strip";
 
-type Props = {
-  drill: PracticeDrill;
-  foods: Foods;
-  zones: Vocabulary["zones"];
-  said: Said;
-  onSay: (change: Partial<Said>) => void;
-};
-
 /** What to add, and how much of it. */
-export function MendCall({ drill, foods, zones, said, onSay }: Props) {
+export function MendCall({ drill, foods, zones, said, onSay }: AskProps) {
   const { t } = useTranslation();
   const format = useFormat();
   const option = said.choice === undefined ? undefined : drill.options[said.choice];

@@ -1,4 +1,4 @@
-import type { Foods, PracticeDrill, Vocabulary } from "../api/client";
+import type { Foods, PracticeDrill } from "../api/client";
 import { Handful, HandfulSigns } from "../build/handful";
 import { useTranslation } from "../i18n/use-translation";
 import { useFormat } from "../ui/format";
@@ -6,19 +6,11 @@ import { MendCall } from "./mend-call";
 import { OnHeat } from "./on-heat";
 import { Options } from "./options";
 import { Record } from "./record";
-import type { Said } from "./said";
+import type { AskProps } from "./said";
 import { Strip } from "./strip";
 
-type Props = {
-  drill: PracticeDrill;
-  foods: Foods;
-  zones: Vocabulary["zones"];
-  said: Said;
-  onSay: (change: Partial<Said>) => void;
-};
-
 /** What is asked, and where it is answered. */
-export function Question({ drill, foods, zones, said, onSay }: Props) {
+export function Question({ drill, foods, zones, said, onSay }: AskProps) {
   const { t } = useTranslation();
   const format = useFormat();
   const kind = drill.kind as Exclude<typeof drill.kind, "">;
@@ -51,7 +43,7 @@ export function Question({ drill, foods, zones, said, onSay }: Props) {
       )}
       {kind === "squeeze" && said.index === undefined && <p className="hint">{t("practice.drag")}</p>}
       {kind === "mend" && <MendCall drill={drill} foods={foods} zones={zones} said={said} onSay={onSay} />}
-      {kind === "why" && <Record drill={drill} foods={foods} />}
+      {kind === "why" && <Record drill={drill} />}
       {kind === "done" && drill.heat && (
         <OnHeat
           drill={drill}

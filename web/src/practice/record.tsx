@@ -1,9 +1,9 @@
-import type { Foods, PracticeDrill } from "../api/client";
+import type { PracticeDrill } from "../api/client";
 import { useTranslation } from "../i18n/use-translation";
 import { useFormat } from "../ui/format";
 
 /** What became of a try that broke: the squeeze, how many broke and when. */
-export function Record({ drill }: { drill: PracticeDrill; foods: Foods }) {
+export function Record({ drill }: { drill: PracticeDrill }) {
   const { t } = useTranslation();
   const format = useFormat();
   const f = drill.found;

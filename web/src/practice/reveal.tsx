@@ -2,13 +2,14 @@ import { useEffect, useRef } from "react";
 import { useNavigate } from "react-router";
 import type { BuildDocument, Foods, PracticeCalled, PracticeDrill, Vocabulary } from "../api/client";
 import { Handful, HandfulSigns } from "../build/handful";
+import { wordAt } from "../build/squeeze";
 import { useCreateBuild } from "../editing/queries";
 import { coded, useTranslation } from "../i18n/use-translation";
 import { useFormat } from "../ui/format";
 import { ledTo } from "./mark";
 import { OnHeat } from "./on-heat";
 import { Options, useOptionWords } from "./options";
-import { Strip, wordAt } from "./strip";
+import { Strip } from "./strip";
 import { useOffWords } from "./words";
 
 type Props = {

@@ -1,4 +1,4 @@
-import type { PracticeCallSent, PracticeDrill } from "../api/client";
+import type { Foods, PracticeCallSent, PracticeDrill, Vocabulary } from "../api/client";
 
 /** What a cook has set so far; undefined where nothing was. */
 export type Said = { index?: number; choice?: number; grams: number; minutes?: number; sure: number };
@@ -14,3 +14,12 @@ export const isReady = (drill: PracticeDrill, s: Said): boolean => {
 };
 
 export const asCall = (number: number, s: Said): Omit<PracticeCallSent, "id"> => ({ number, ...s });
+
+/** What asks a drill: what was set so far, and the way to set more. */
+export type AskProps = {
+  drill: PracticeDrill;
+  foods: Foods;
+  zones: Vocabulary["zones"];
+  said: Said;
+  onSay: (change: Partial<Said>) => void;
+};

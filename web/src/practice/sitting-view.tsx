@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState } from "react";
 import type { Foods, PracticeCalled, PracticeDrill, PracticeSitting, Vocabulary } from "../api/client";
+import { middleOf } from "../build/squeeze";
 import { singleKeys, typing } from "../keys/actions";
 import { useTranslation } from "../i18n/use-translation";
 import { useDay } from "../tries/day";
@@ -248,12 +249,10 @@ function useDrillKeys(
       const n = Number(e.key);
       if (!singleKeys() || told || !Number.isInteger(n) || n < 1 || e.key.trim() === "") return;
       if (drill.kind === "squeeze") {
-        const from = zones[n - 1]?.from;
-        if (from === undefined) return;
         // The middle of the word that has this number, from dry to wet.
-        const low = n === 1 ? -0.3 : from;
-        const high = zones[n]?.from ?? 1.3;
-        say({ index: Math.round(50 * (low + high)) / 100 });
+        const index = middleOf(zones, n - 1);
+        if (index === undefined) return;
+        say({ index: Math.round(100 * index) / 100 });
       } else if (drill.kind !== "done" && n <= drill.options.length) {
         say(drill.kind === "mend" ? { choice: n - 1, grams: 4 * stepGrams } : { choice: n - 1 });
       } else return;

@@ -1,5 +1,5 @@
 import type { PracticeDrill, Vocabulary } from "../api/client";
-import { Marker, Scale, scaleHeight, scaleOf, sideFor } from "../build/squeeze";
+import { Marker, Scale, scaleFrom, scaleHeight, scaleOf, scaleTo, sideFor, wordAt } from "../build/squeeze";
 import { useTranslation } from "../i18n/use-translation";
 import { pieceWord } from "../ui/piece-word";
 import { useFormat } from "../ui/format";
@@ -17,12 +17,6 @@ type Props = {
   value?: number;
   onCall?: (index: number) => void;
 };
-
-const from = -0.3;
-const to = 1.3;
-
-export const wordAt = (zones: Vocabulary["zones"], index: number) =>
-  zones.reduce((word, z, i) => (i === 0 || index >= z.from ? z.word : word), zones[0]?.word ?? "firm");
 
 /** Words stand on the side away from the other mark. */
 const outward = (marks: Mark[], i: number) => {
@@ -84,10 +78,10 @@ export function Strip({ drill, zones, marks, band, value, onCall }: Props) {
         <input
           type="range"
           className="strip-drag"
-          min={from}
-          max={to}
+          min={scaleFrom}
+          max={scaleTo}
           step={0.01}
-          value={value ?? (from + to) / 2}
+          value={value ?? (scaleFrom + scaleTo) / 2}
           aria-label={t("practice.yourCall")}
           aria-valuetext={
             value === undefined ? t("practice.notCalled") : t(`squeeze.${wordAt(zones, value)}`)
