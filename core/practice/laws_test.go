@@ -246,3 +246,16 @@ func TestALessonSaysWhy(t *testing.T) {
 		}
 	}
 }
+
+// Of a mix whose binder was to be chosen the lesson is that of the mix with the right one in it.
+func TestTheLessonOfABinderIsOfTheMixWithIt(t *testing.T) {
+	k := kitchen.Usual()
+	for seed := range uint64(8) {
+		d, ok := Make(Binder, NoWait, seed, k)
+		require.True(t, ok)
+		lines := len(d.Document.Lines)
+		l := LessonOf(&d, k)
+		assert.InDelta(t, d.Options[d.Answer].Chance, l.Chance, 1e-9)
+		assert.Len(t, d.Document.Lines, lines, "what was asked stays as it was")
+	}
+}

@@ -41,12 +41,13 @@ const mostGrounds, mostGivers = 3, 4
 
 // LessonOf says why.
 func LessonOf(d *Drill, k *kitchen.Kitchen) Lesson {
-	doc := &d.Document
+	bound := d.bound()
+	doc := &bound.Document
 	parts := mix.Parts(doc.MixLines(k.Foods))
 	duty := doc.Duty(k)
 	e := mix.Explain(doc.Bowl(parts), doc.RestIn(k), &duty, doc.Coldness(k))
 	p := formula.Predict(doc, k)
-	out := Lesson{Water: []GivesDrinks{}, Stage: "raw", Grounds: e.RawReasons, Chance: p.Chance, Otherwise: d.otherwise(k)}
+	out := Lesson{Water: []GivesDrinks{}, Stage: "raw", Grounds: e.RawReasons, Chance: p.Chance, Otherwise: bound.otherwise(k)}
 	if p.ChanceCooked < p.ChanceRaw {
 		out.Stage, out.Grounds = "cooked", e.CookedReasons
 	}
@@ -60,6 +61,16 @@ func LessonOf(d *Drill, k *kitchen.Kitchen) Lesson {
 	out.Water = slices.DeleteFunc(out.Water, func(g GivesDrinks) bool { return weight(g) < 1 })
 	out.Water = out.Water[:min(mostGivers, len(out.Water))]
 	return out
+}
+
+// bound is the drill with the binder that is right in its mix, where that was left to be chosen.
+func (d *Drill) bound() *Drill {
+	out := *d
+	if d.Kind == Binder && len(d.Options) > 0 {
+		best := &d.Options[d.Answer]
+		out.Document.Lines = append(slices.Clone(d.Document.Lines), formula.Line{Food: best.Food, Grams: best.Grams})
+	}
+	return &out
 }
 
 // oilWets is what a gram of liquid oil counts for beside a gram of water: section 2 of docs/model.md.

@@ -10,7 +10,7 @@ export function useOptionWords(drill: PracticeDrill, foods: Foods) {
   const words = useChangeWords(foods);
   return (o: PracticeOption, index: number): string => {
     const food = o.food ? format.foodName(foods.get(o.food), o.food) : "";
-    if (o.code === "food") return food;
+    if (o.code === "food") return o.grams > 0 ? `${food}, ${format.grams(o.grams)}` : food;
     if (o.code === "mix") return t(index === 0 ? "practice.first" : "practice.second");
     if (o.code === "cause")
       return o.change
