@@ -131,9 +131,11 @@ type CourseTask struct {
 	At     time.Time `json:"at"`
 	Due    bool      `json:"due"`
 	// Urgent says that it sounds once it is due, unless it is Silenced.
-	Urgent   bool   `json:"urgent"`
-	Silenced bool   `json:"silenced,omitempty"`
-	Name     string `json:"name"`
+	Urgent   bool `json:"urgent"`
+	Silenced bool `json:"silenced,omitempty"`
+	// Loss is how much is lost where it is missed: of what is due, the most comes first.
+	Loss float64 `json:"loss" minimum:"0" maximum:"1"`
+	Name string  `json:"name"`
 	// Cooks whose it is, from 1; none where it is anybody's.
 	Cooks []int `json:"cooks"`
 }
@@ -270,7 +272,7 @@ func CourseOf(id string, l *live.Look, k *kitchen.Kitchen, w CourseWords) Course
 	}
 	for i := range l.Tasks {
 		t := &l.Tasks[i]
-		task := CourseTask{Do: t.Do, Dish: t.Dish, Step: t.Step, Amount: t.Amount, Timer: t.Timer, At: t.At, Due: !t.At.After(l.Now), Urgent: t.Urgent(), Silenced: t.Silenced(s), Name: t.Name, Cooks: []int{}}
+		task := CourseTask{Do: t.Do, Dish: t.Dish, Step: t.Step, Amount: t.Amount, Timer: t.Timer, At: t.At, Due: !t.At.After(l.Now), Urgent: t.Urgent(), Silenced: t.Silenced(s), Loss: t.Loss, Name: t.Name, Cooks: []int{}}
 		if t.Do != course.DoTimer && t.Do != course.DoHeat {
 			task.Cooks = from1(p.Dishes[t.Dish].Steps[t.Step].Cooks)
 		}

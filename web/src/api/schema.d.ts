@@ -1780,6 +1780,8 @@ export interface components {
             /** @enum {string} */
             do: "weigh" | "begin" | "do" | "off" | "turn" | "batch" | "squeeze" | "timer" | "found" | "heat";
             due: boolean;
+            /** Format: double */
+            loss: number;
             name: string;
             silenced?: boolean;
             /** Format: int64 */

@@ -44,6 +44,10 @@ function lastDone(course: Course, task: CourseTask | undefined): Command | undef
   return done && { kind: "undone", dish: done.dish, step: done.step };
 }
 
+/** As the server has them: what is due by what is lost where it is missed, then the rest as it comes. */
+const byPressing = (a: CourseTask, b: CourseTask) =>
+  Number(b.due) - Number(a.due) || (a.due ? b.loss - a.loss : Date.parse(a.at) - Date.parse(b.at));
+
 const soon = 60_000; // ms: who begins a minute early begins
 
 /** The screen at the stove: what to do now, what runs, and the cord. */
@@ -67,7 +71,9 @@ export function Cook({ session }: { session: CourseSession }) {
   const mine = course.tasks
     .filter((task) => whose === 0 || task.cooks.length === 0 || task.cooks.includes(whose))
     .filter((task) => !(task.do === "found" && later.has(task.dish)))
-    .map((task) => ({ ...task, due: Date.parse(task.at) <= now }));
+    // What was due once is: the time of what is late goes with the clock, and this page's is a tick behind.
+    .map((task) => ({ ...task, due: task.due || Date.parse(task.at) <= now }))
+    .sort(byPressing);
   const task = mine[0];
   const bowl = task && task.do !== "timer" ? course.dishes[task.dish]?.bowl : undefined;
   const mendKey = bowl?.mend && `${task?.dish} ${bowl.felt ?? ""} ${bowl.added.length}`;

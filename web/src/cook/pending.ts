@@ -97,6 +97,10 @@ function apply(out: Course, e: CourseEvent) {
   }
 }
 
+// Until the server says how much is lost where they are missed, 0..1.
+const lossOnHeat = 0.7;
+const lossInHand = 0.25;
+
 function add(out: Course, e: CourseEvent, what: CourseTask["do"], at: string, amount = 0) {
   const [dish, step] = [e.dish ?? 0, e.step ?? 0];
   out.tasks.unshift({
@@ -107,6 +111,7 @@ function add(out: Course, e: CourseEvent, what: CourseTask["do"], at: string, am
     at,
     due: Date.parse(at) <= Date.parse(out.now),
     urgent: what === "off",
+    loss: what === "off" ? lossOnHeat : lossInHand,
     name: `${what}-${dish}-${step}`,
     cooks: out.dishes[dish]?.steps[step]?.cooks ?? [],
   });
@@ -132,6 +137,7 @@ function next(out: Course): CourseTask[] {
       at: s.begin,
       due: true,
       urgent: false,
+      loss: lossInHand,
       name: `${what}-${dish}-${step}`,
       cooks: s.cooks,
     },
