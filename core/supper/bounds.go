@@ -73,3 +73,61 @@ func group(n *network, heads []int, capacity int, of func(*task) int) int {
 	}
 	return best
 }
+
+// farthest is how long before the table each step may begin at most, by the needs alone.
+func farthest(n *network) []int {
+	out := make([]int, len(n.tasks))
+	for i := 1; i < len(out); i++ {
+		out[i] = n.most(i)
+	}
+	for changed, round := true, 0; changed && round <= len(n.tasks); round++ {
+		changed = false
+		for to := 1; to < len(n.in); to++ {
+			for _, e := range n.in[to] {
+				if at := out[e.from] - e.least; at < out[to] {
+					out[to], changed = at, true
+				}
+			}
+		}
+	}
+	return out
+}
+
+// overfull says that the steps which must lie between two moments, by the needs, hold more of one thing than there
+// is of it in that time (the sums of energetic reasoning, as above): no plan keeps the needs.
+func overfull(n *network) bool {
+	far := farthest(n)
+	all := 0
+	for _, o := range n.s.Kitchen.Ovens {
+		all += o.Racks
+	}
+	for what, capacity := range n.s.capacities() {
+		if full(n, far, capacity, func(t *task) int { return t.holds[what] }) {
+			return true
+		}
+	}
+	return full(n, far, all, func(t *task) int { return t.racks })
+}
+
+func full(n *network, far []int, capacity int, of func(*task) int) bool {
+	var who []int
+	for i := 1; i < len(n.tasks); i++ {
+		if of(&n.tasks[i]) > 0 && n.tasks[i].minutes > 0 {
+			who = append(who, i)
+		}
+	}
+	slices.SortFunc(who, func(a, b int) int { return far[a] - far[b] })
+	for _, last := range who {
+		// Those that end no nearer to the table than this one, by how far they may begin.
+		from, sum := n.end(last), 0
+		for _, i := range who {
+			if n.end(i) < from {
+				continue
+			}
+			if sum += of(&n.tasks[i]) * n.tasks[i].minutes; sum > capacity*(far[i]-from) {
+				return true
+			}
+		}
+	}
+	return false
+}

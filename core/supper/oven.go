@@ -21,8 +21,8 @@ func narrow(s *Supper, best *Plan) *Plan {
 		best = planOf(&c, found, 0, false)
 	}
 	c.window = best.Oven
-	if found, floor, whole := solve(&c, 0); found != nil {
-		best = begin(&c, planOf(&c, found, floor, whole), 0)
+	if found, floor, whole := solve(&c, nil); found != nil {
+		best = begin(&c, planOf(&c, found, floor, whole), nil)
 	}
 	best.Bound, best.OvenBound = bound, min(proven, best.Oven)
 	best.Proved = best.OvenBound == best.Oven

@@ -29,12 +29,17 @@ type Plan struct {
 	// Begin is how long before the table the first step begins that holds anything, hands or an oven.
 	Begin int
 	// Bound is the shortest that any plan can begin before the table; Proved says that this
-	// one does or, where the aim is LeastOven, that none has its ovens on for a shorter time.
+	// one does and leaves the least work late or, where the aim is LeastOven, that none has its ovens on for a
+	// shorter time.
 	Bound  int
 	Proved bool
 	// Oven is how long it is from the first use of an oven to the last, min; OvenBound the
 	// shortest that it can be, as far as that was looked for.
 	Oven, OvenBound int
+	// Late is how many minutes of hands come later than the aim wants, with all of a step that reaches into that
+	// time, and LateBound the least that it can be, as far as that was looked for: in the last half hour (QuietEnd)
+	// or on the day (DayBefore).
+	Late, LateBound int
 	// Waiting is how long steps wait for each other, and dishes for the table, in all, min.
 	Waiting int
 	// Steps are in the order of their beginning.
@@ -60,17 +65,7 @@ func Make(s *Supper) (*Plan, error) {
 	if err := s.Check(); err != nil {
 		return nil, err
 	}
-	// An aim asks for hands to be done early, wherever the needs let them. Where the kitchen does
-	// not let all of them, the longest half is asked, and half of that, and at last none.
-	early := 0
-	for d := range s.Dishes {
-		early += len(s.Dishes[d].Steps)
-	}
-	best, floor, whole := solve(s, early)
-	for best == nil && early > 0 && s.early() > 0 {
-		early /= 2
-		best, floor, whole = solve(s, early)
-	}
+	best, floor, whole, early := foremost(s)
 	if best == nil {
 		if whole {
 			return nil, atOdds(s)
@@ -81,12 +76,50 @@ func Make(s *Supper) (*Plan, error) {
 	if s.Aim == LeastOven {
 		return narrow(s, plan), nil
 	}
-	return begin(s, plan, early), nil
+	plan.LateBound = min(early.bound, plan.Late)
+	plan.Proved = plan.Proved && early.alike && plan.LateBound == plan.Late
+	return begin(s, plan, early.early[0]), nil
+}
+
+// foremost is solve with the hands early that the aim wants so: all that the needs let, or where the
+// kitchen does not let all of them, those that leave the least work late. The first of its sets is the plan's.
+func foremost(s *Supper) (best *found, floor int, whole bool, early leaving) {
+	early = leaving{early: [][]int{nil}, alike: true}
+	if s.early() == 0 {
+		best, floor, whole = solve(s, nil)
+		return best, floor, whole, early
+	}
+	e := newEarlier(s)
+	if e == nil {
+		return nil, 0, true, early
+	}
+	early.early[0], early.bound = e.all(), e.base
+	if best, floor, whole = solve(s, early.early[0]); best != nil {
+		return best, floor, whole, early
+	}
+	early = e.least()
+	sets := early.early
+	whole = true
+	for i, set := range sets {
+		one, under, all := solve(s, set)
+		if floor = under; i > 0 {
+			floor = min(floor, under)
+		}
+		if whole = whole && all; one != nil && (best == nil || one.value < best.value) {
+			best, early.early = one, [][]int{set}
+		}
+	}
+	if !early.alike { // another set may begin later: what holds for every plan is left
+		n := newNetwork(s)
+		n.settleAll()
+		floor, whole = energy(n), false
+	}
+	return best, floor, whole, early
 }
 
 // begin has what holds something begin as late as can be, where a plan begins with steps that go on by
 // themselves: a soak in the morning is no reason to cook all day.
-func begin(s *Supper, p *Plan, early int) *Plan {
+func begin(s *Supper, p *Plan, early []int) *Plan {
 	if p.Begin == p.Start {
 		return p
 	}
@@ -97,24 +130,13 @@ func begin(s *Supper, p *Plan, early int) *Plan {
 		return p
 	}
 	out := planOf(&c, best, 0, false)
-	out.Bound, out.Proved, out.OvenBound = p.Bound, p.Proved, p.OvenBound
+	out.Bound, out.Proved, out.OvenBound, out.LateBound = p.Bound, p.Proved, p.OvenBound, p.LateBound
 	return out
 }
 
-// early is how long before the table the aim wants hands to be done, min.
-func (s *Supper) early() int {
-	switch s.Aim {
-	case QuietEnd:
-		return Quiet
-	case DayBefore:
-		return s.Night
-	}
-	return 0
-}
-
-// solve gives the best places with so many steps of hands done early, a bound below, and
+// solve gives the best places with some steps of hands done early, a bound below, and
 // whether the search was exhausted.
-func solve(s *Supper, early int) (best *found, floor int, whole bool) {
+func solve(s *Supper, early []int) (best *found, floor int, whole bool) {
 	n := newNetwork(s)
 	if !n.settleAll() {
 		return nil, 0, true
@@ -126,8 +148,10 @@ func solve(s *Supper, early int) (best *found, floor int, whole bool) {
 	case s.start > 0:
 		tries = beginTries
 	}
-	if minutes := s.early(); minutes > 0 {
-		forward(n, minutes, early)
+	for _, i := range early {
+		if !n.forward(s.early(), i) {
+			return nil, 0, true
+		}
 	}
 	floor = energy(n)
 	look := newSearch(n)
@@ -148,32 +172,6 @@ func solve(s *Supper, early int) (best *found, floor int, whole bool) {
 		calm(s, look.best)
 	}
 	return look.best, floor, whole
-}
-
-// forward has hands done so long before the table, the longest work first, wherever the needs
-// let them, up to so many steps.
-func forward(n *network, minutes, most int) {
-	var work []int
-	for i := 1; i < len(n.tasks); i++ {
-		if n.tasks[i].holds[hands] > 0 {
-			work = append(work, i)
-		}
-	}
-	slices.SortStableFunc(work, func(a, b int) int { return n.tasks[b].minutes - n.tasks[a].minutes })
-	for _, i := range work {
-		if most == 0 {
-			break
-		}
-		before := slices.Clone(n.place)
-		e := edge{i, 0, n.tasks[i].minutes + minutes}
-		n.post(e)
-		if !n.settleEdge(e) {
-			n.unpost(e)
-			n.place = before
-			continue
-		}
-		most--
-	}
 }
 
 func planOf(s *Supper, best *found, floor int, whole bool) *Plan {
@@ -201,6 +199,7 @@ func planOf(s *Supper, best *found, floor int, whole bool) *Plan {
 	p.heat(s)
 	p.Oven = ovenSpan(p)
 	p.Waiting = waiting(s, p)
+	p.Late = late(s, p)
 	return p
 }
 

@@ -60,7 +60,7 @@ func Verify(s *Supper, p *Plan) error {
 			return err
 		}
 	}
-	return errors.Join(verifyHeats(s, p, begin), verifyOven(p, begin))
+	return errors.Join(verifyHeats(s, p, begin), verifyOven(p, begin), verifyLate(s, p, begin))
 }
 
 // verifyOven sees how long it is from the first minute with something in an oven to the last.
@@ -73,6 +73,21 @@ func verifyOven(p *Plan, begin int) error {
 	}
 	if span := last - first; span > p.Oven {
 		return fmt.Errorf("an oven is on for %d min, not %d", span, p.Oven)
+	}
+	return nil
+}
+
+// verifyLate adds up the work of hands that reaches into the time which the aim wants free of it.
+func verifyLate(s *Supper, p *Plan, begin int) error {
+	free := map[Aim]int{QuietEnd: Quiet, DayBefore: s.Night}[s.Aim]
+	work := 0
+	for i := range p.Steps {
+		if one := &p.Steps[i]; begin-one.Start+one.Minutes > begin-free {
+			work += one.Minutes * s.Dishes[one.Dish].Steps[one.Step].Hands
+		}
+	}
+	if work != p.Late || p.LateBound > p.Late {
+		return fmt.Errorf("%d min of hands are late, not %d (at least %d)", work, p.Late, p.LateBound)
 	}
 	return nil
 }

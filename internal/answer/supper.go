@@ -17,15 +17,19 @@ type Plan struct {
 	// table.
 	Begin  time.Time `json:"begin"`
 	Day    time.Time `json:"day_begin"`
-	Proved bool      `json:"proved" doc:"whether no plan begins later or, by the aim least-oven, has its ovens on for a shorter time"`
+	Proved bool      `json:"proved" doc:"whether no plan begins later and leaves less work late or, by the aim least-oven, has its ovens on for a shorter time"`
 	// Bound is when no plan can begin later than.
 	Bound time.Time `json:"bound"`
 	// Waiting is how long steps wait for each other, and dishes for the table, in all, min.
 	Waiting int `json:"waiting_minutes"`
 	// Oven is how long it is from the first use of an oven to the last, min; OvenBound, where the aim
 	// is least-oven, the shortest that was not ruled out.
-	Oven      int        `json:"oven_minutes"`
-	OvenBound *int       `json:"oven_bound_minutes,omitempty"`
+	Oven      int  `json:"oven_minutes"`
+	OvenBound *int `json:"oven_bound_minutes,omitempty"`
+	// Late, by the aims quiet-end and day-before, is how many minutes of hands come later than the aim wants, and
+	// LateBound the least that was not ruled out.
+	Late      *int       `json:"late_hands_minutes,omitempty"`
+	LateBound *int       `json:"late_hands_bound_minutes,omitempty"`
 	Steps     []PlanStep `json:"steps"`
 	Heats     []PlanHeat `json:"heats"`
 	// Shared says what dishes bake at another heat than their builds, and what that does.
@@ -136,6 +140,9 @@ func PlanOf(p *menu.Planned, k *kitchen.Kitchen, contacts []menu.Contact) Plan {
 	}
 	if plan.Aim == supper.LeastOven {
 		out.OvenBound = &plan.OvenBound
+	}
+	if plan.Aim == supper.QuietEnd || plan.Aim == supper.DayBefore {
+		out.Late, out.LateBound = &plan.Late, &plan.LateBound
 	}
 	pinned := map[supper.Ref]bool{}
 	for _, pin := range p.Supper.Pins {

@@ -126,6 +126,9 @@ func better(a, b *supper.Plan) bool {
 	if a.Aim == supper.LeastOven && a.Oven != b.Oven {
 		return a.Oven < b.Oven
 	}
+	if a.Late != b.Late {
+		return a.Late < b.Late
+	}
 	if a.Start != b.Start {
 		return a.Start < b.Start
 	}

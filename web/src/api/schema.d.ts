@@ -2777,10 +2777,14 @@ export interface components {
             day_begin: string;
             heats: components["schemas"]["PlanHeat"][];
             /** Format: int64 */
+            late_hands_bound_minutes?: number;
+            /** Format: int64 */
+            late_hands_minutes?: number;
+            /** Format: int64 */
             oven_bound_minutes?: number;
             /** Format: int64 */
             oven_minutes: number;
-            /** @description whether no plan begins later or, by the aim least-oven, has its ovens on for a shorter time */
+            /** @description whether no plan begins later and leaves less work late or, by the aim least-oven, has its ovens on for a shorter time */
             proved: boolean;
             shared: components["schemas"]["PlanShared"][];
             slowed: components["schemas"]["PlanSlowed"][];

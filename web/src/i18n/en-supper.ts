@@ -151,6 +151,7 @@ export const supper = {
     emptyTitle: "What is there to eat?",
     emptyLead:
       "Add builds and sides: each becomes a rope towards the table, and what must begin when follows.",
+    onDay: "{{hour}} on {{day}}",
     headline: "Start at {{begin}}, all ready at {{table}}.",
     early: "{{step}} ({{dish}}) begins by itself at {{time}}.",
     shared: "The oven is shared at {{celsius}}: {{costs}}.",
@@ -161,6 +162,16 @@ export const supper = {
     slowed: "A full oven is slower: {{dishes}}.",
     proved:
       "Nothing later than {{time}} is possible for the first step, with these hands and this oven: proved.",
+    provedSo: "With that, nothing later than {{time}} is possible for the first step: proved.",
+    late: {
+      "quiet-end-none": "No work reaches into the last half hour.",
+      "quiet-end-least": "{{minutes}} of work reach into the last half hour; less is not possible: proved.",
+      "quiet-end-bound":
+        "{{minutes}} of work reach into the last half hour; less than {{bound}} is ruled out.",
+      "day-before-none": "No work is left for the day.",
+      "day-before-least": "{{minutes}} of work are left for the day; less is not possible: proved.",
+      "day-before-bound": "{{minutes}} of work are left for the day; less than {{bound}} is ruled out.",
+    },
     bound: "The first step begins at {{time}}; a plan that begins after {{bound}} is ruled out.",
     ovenProved: "The oven is in use for {{minutes}} from first to last; nothing shorter is possible: proved.",
     ovenBound: "The oven is in use for {{minutes}} from first to last; less than {{bound}} is ruled out.",

@@ -153,6 +153,7 @@ export const supper: typeof english = {
     emptyTitle: "¿Qué hay de cenar?",
     emptyLead:
       "Añade preparaciones y guarniciones: cada una es una cuerda hacia la mesa, y de ahí sale qué empieza cuándo.",
+    onDay: "{{hour}} del {{day}}",
     headline: "Empieza a las {{begin}}, todo listo a las {{table}}.",
     early: "{{step}} ({{dish}}) empieza por sí solo a las {{time}}.",
     shared: "El horno se comparte a {{celsius}}: {{costs}}.",
@@ -163,6 +164,17 @@ export const supper: typeof english = {
     slowed: "Un horno lleno es más lento: {{dishes}}.",
     proved:
       "El primer paso no puede empezar después de las {{time}} con estas manos y este horno: demostrado.",
+    provedSo: "Así, el primer paso no puede empezar después de las {{time}}: demostrado.",
+    late: {
+      "quiet-end-none": "En la última media hora no queda trabajo.",
+      "quiet-end-least":
+        "{{minutes}} de trabajo llegan a la última media hora; menos no es posible: demostrado.",
+      "quiet-end-bound":
+        "{{minutes}} de trabajo llegan a la última media hora; menos de {{bound}} queda descartado.",
+      "day-before-none": "No queda trabajo para el día.",
+      "day-before-least": "Quedan {{minutes}} de trabajo para el día; menos no es posible: demostrado.",
+      "day-before-bound": "Quedan {{minutes}} de trabajo para el día; menos de {{bound}} queda descartado.",
+    },
     bound:
       "El primer paso empieza a las {{time}}; un plan que empiece después de las {{bound}} queda descartado.",
     ovenProved: "El horno se usa {{minutes}} del primero al último; menos no es posible: demostrado.",

@@ -105,7 +105,7 @@ export function Chart(props: Props) {
                   </g>
                 ))}
                 {scale.breaks.length > 0 && (
-                  <text className="plan-hour figure" x={-2} y={14} textAnchor="middle">
+                  <text className="plan-hour figure" x={6} y={14} textAnchor="end">
                     {clock.when(plan.start)}
                   </text>
                 )}

@@ -29,15 +29,17 @@ export function Headline({ document: d, plan, clock, stale }: Props) {
       ? `${words}, ${t("supper.loses", { loss: format.pct(s.weight_loss_pct), was: format.pct(s.weight_loss_was_pct) })}`
       : words;
   });
+  const late = plan.late_hands_minutes;
+  const bound = plan.late_hands_bound_minutes ?? 0;
   const celsius = plan.shared[0]?.celsius;
   return (
     <header className="plan-head" aria-busy={stale}>
       <h1 className="plan-say" aria-live="polite">
-        {t("supper.headline", { begin: clock.when(plan.begin), table: clock.hour(d.table) })}
+        {t("supper.headline", { begin: clock.told(plan.begin), table: clock.hour(d.table) })}
       </h1>
       <p>
         {early &&
-          `${t("supper.early", { step: stepName(early.step), dish: format.within(nameOf(early.dish)), time: clock.when(early.start) })} `}
+          `${t("supper.early", { step: stepName(early.step), dish: format.within(nameOf(early.dish)), time: clock.told(early.start) })} `}
         {celsius !== undefined &&
           `${t("supper.shared", { celsius: format.celsius(celsius), costs: costs.join("; ") })} `}
         {plan.slowed.length > 0 &&
@@ -45,14 +47,19 @@ export function Headline({ document: d, plan, clock, stale }: Props) {
       </p>
       <p className="plan-proof">
         <Icon name={plan.proved ? "check" : "more"} />{" "}
+        {late !== undefined &&
+          `${t(
+            coded("supper.late", `${plan.aim}-${late === 0 ? "none" : late > bound ? "bound" : "least"}`),
+            { minutes: format.duration(late), bound: format.duration(bound) },
+          )} `}
         {plan.aim === "least-oven"
           ? t(plan.proved ? "supper.ovenProved" : "supper.ovenBound", {
               minutes: format.duration(plan.oven_minutes),
               bound: format.duration(plan.oven_bound_minutes ?? 0),
             })
-          : t(coded("supper", plan.proved ? "proved" : "bound"), {
-              time: clock.when(plan.start),
-              bound: clock.when(plan.bound),
+          : t(coded("supper", !plan.proved ? "bound" : late === undefined ? "proved" : "provedSo"), {
+              time: clock.told(plan.start),
+              bound: clock.told(plan.bound),
             })}
       </p>
       <LearnedNote />

@@ -80,7 +80,7 @@ export function Lanes({ plan, clock, last, now, names, x, width, label, onOpen }
                 const fits = said.length * char + 12 <= long;
                 return (
                   <g
-                    key={`${step.dish} ${step.step}`}
+                    key={`${step.dish} ${step.step} ${track}`}
                     className="plan-bar"
                     transform={`translate(${left} ${top + track * (bar + 3)})`}
                     onClick={() => onOpen(step)}
@@ -151,17 +151,25 @@ function Heat({ oven, plan, before, x, label, top }: HeatProps) {
     else runs.push(span);
   }
   const heats = plan.heats.filter((h) => h.oven === oven);
+  const words = t("supper.heatUp");
   return (
     <g className="plan-heat">
       {heats.map((h) => {
         const from = label + x(before(h.start));
         const to = label + x(before(h.start) - h.minutes);
+        // Where the heat before it is told so near, the slope says it alone.
+        const room = runs.every((r) => {
+          const middle = label + (x(r.from) + x(r.to)) / 2;
+          return middle > from || middle + 20 < from - 5 - words.length * 6.5;
+        });
         return (
           <g key={h.start}>
             <line x1={from} y1={top + 15} x2={to} y2={top + 4} />
-            <text className="plan-heat-up" x={from - 5} y={top + 17} textAnchor="end">
-              {t("supper.heatUp")}
-            </text>
+            {room && (
+              <text className="plan-heat-up" x={from - 5} y={top + 17} textAnchor="end">
+                {words}
+              </text>
+            )}
           </g>
         );
       })}

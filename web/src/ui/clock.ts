@@ -39,7 +39,7 @@ export const ownZone = () => Intl.DateTimeFormat().resolvedOptions().timeZone;
 
 /** Times as the clock in the kitchen shows them. */
 export function useClock(document: { zone?: string; table: string }) {
-  const { i18n } = useTranslation();
+  const { t, i18n } = useTranslation();
   const language = i18n.language;
   const zone = zoneOf(document);
   const table = document.table;
@@ -70,9 +70,14 @@ export function useClock(document: { zone?: string; table: string }) {
       /** The hour, with its day where that is not the table's. */
       when: (at: Date | string) =>
         day(at) === day(table) ? hour(at) : `${short.format(new Date(at))} ${hour(at)}`,
+      /** The same within a sentence. */
+      told: (at: Date | string) =>
+        day(at) === day(table)
+          ? hour(at)
+          : t("supper.onDay", { hour: hour(at), day: weekday.format(new Date(at)) }),
       sameDay: (at: Date | string) => day(at) === day(table),
     };
-  }, [zone, language, table]);
+  }, [zone, language, table, t]);
 }
 export type Clock = ReturnType<typeof useClock>;
 
