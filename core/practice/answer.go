@@ -29,6 +29,8 @@ type Call struct {
 	Skill Skill     `json:"skill"`
 	// Off is how far the call of a squeeze, or where a mend leads, was off, in words: above 0 too wet.
 	Off float64 `json:"off_words"`
+	// Lies is where the mix of a squeeze lies on the scale of words; nil where nobody wrote that down.
+	Lies *float64 `json:"lies_words,omitempty"`
 	// OffMinutes is how far a minute on the heat was off: above 0 too late.
 	OffMinutes float64 `json:"off_minutes"`
 	// Sure is how sure it was, 0..1, and Right whether it was.
@@ -60,7 +62,8 @@ func (d *Drill) Mark(a Answer) (Call, error) {
 		if a.Index < driest || a.Index > wettest {
 			return Call{}, ErrNoAnswer
 		}
-		c.Off = InWords(a.Index) - callable(InWords(d.Index))
+		lies := InWords(d.Index)
+		c.Off, c.Lies = InWords(a.Index)-callable(lies), &lies
 		c.Right = mix.WordFor(a.Index) == d.Word
 		return c, nil
 	case Done:

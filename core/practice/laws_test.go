@@ -3,6 +3,7 @@ package practice
 import (
 	"math"
 	"math/rand/v2"
+	"slices"
 	"testing"
 	"time"
 
@@ -136,6 +137,19 @@ func TestABiasIsOddAndShrinks(t *testing.T) {
 			mirrored[i] = calls[i]
 			mirrored[i].Off = -calls[i].Off
 		}
+		lying, backwards := slices.Clone(calls), slices.Clone(mirrored)
+		for i := range lying {
+			words := float64(len(mix.SqueezeWords))
+			lies := words * rapid.Float64Range(0, 1).Draw(t, "lies")
+			other := words - lies
+			lying[i].Lies, backwards[i].Lies = &lies, &other
+			lying[i].Off = min(max(lying[i].Off, -callable(lies)), words-callable(lies)) // a mark stands on the scale
+			backwards[i].Off = -lying[i].Off
+		}
+		l, back := BiasOf(lying), BiasOf(backwards)
+		assert.InDelta(t, l.Wet, -back.Wet, 1e-6)
+		assert.InDelta(t, l.Dry, -back.Dry, 1e-6)
+		assert.InDelta(t, l.WetSD, back.WetSD, 1e-6)
 		b, m := BiasOf(calls), BiasOf(mirrored)
 		assert.InDelta(t, b.Wet, -m.Wet, 1e-9)
 		assert.InDelta(t, b.Dry, -m.Dry, 1e-9)
@@ -147,6 +161,24 @@ func TestABiasIsOddAndShrinks(t *testing.T) {
 		others := BiasOf(append(append([]Call(nil), calls...), Call{Kind: Mend, Off: 3, Wet: true}))
 		assert.InDelta(t, b.Wet, others.Wet, 1e-12, "only squeezes tell of it")
 	})
+}
+
+// A mark at an end of the scale tells only that a call was off by as much or more: cooks who would call past the ends
+// are found as far off as they are.
+func TestMarksAtTheEndsTellABound(t *testing.T) {
+	r := rand.New(rand.NewPCG(8, 8))
+	words := float64(len(mix.SqueezeWords))
+	for _, off := range []float64{-1.2, -.6, 0, .6, 1.2} {
+		var calls []Call
+		for range 2000 {
+			lies := words * r.Float64()
+			called := min(max(lies+off+callSD*r.NormFloat64(), 0), words)
+			calls = append(calls, Call{Kind: Squeeze, Skill: Plain, Off: called - callable(lies), Lies: &lies, Wet: lies > words/2})
+		}
+		b := BiasOf(calls)
+		assert.InDelta(t, off, b.Wet, .06)
+		assert.InDelta(t, off, b.Dry, .06)
+	}
 }
 
 // What comes next is one of what may be asked, never three times in a row where there is another, and rather what

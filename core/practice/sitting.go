@@ -117,7 +117,7 @@ func (s *sitting) another(memories map[Skill]*Memory, now time.Time) bool {
 
 // squeezeShare is how often a squeeze is asked where it can be: the call that the others stand on, and the only
 // one that tells of a bias.
-const squeezeShare = .55
+const squeezeShare = .65
 
 // pick chooses a kind: a squeeze, or what was seen least in this sitting, by lot.
 func (s *sitting) pick(kinds []Kind) int {

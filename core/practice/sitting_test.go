@@ -58,7 +58,7 @@ func said(d *Drill, r *rand.Rand, wet, dry, knows float64) Answer {
 	return a
 }
 
-// Made-up cooks with a bias practise in sittings as they come, three days apart: once they have called 60 squeezes
+// Made-up cooks with a bias practise in sittings as they come, three days apart: once they have called 60 drills of all kinds
 // their bias is found within a quarter of a word in nine of ten, and what they do not know comes at least twice as
 // often as what they know.
 func TestSittingsFindTheBiasAndTheWeakness(t *testing.T) {
@@ -74,8 +74,7 @@ func TestSittingsFindTheBiasAndTheWeakness(t *testing.T) {
 		wet, dry := .6*r.NormFloat64(), .6*r.NormFloat64()
 		weak := []Skill{RawWater, Roots, NoWait}[cook%3]
 		var calls []Call
-		squeezes := 0
-		for day := 0; squeezes < 60; day += 3 {
+		for day := 0; len(calls) < 60; day += 3 {
 			now := evening.Add(time.Duration(day) * 24 * time.Hour)
 			drills := Sit(uint64(cook*1000+day), Wish{}, nil, Memories(calls), now, k)
 			require.Len(t, drills, Sitting)
@@ -92,11 +91,8 @@ func TestSittingsFindTheBiasAndTheWeakness(t *testing.T) {
 				}
 				c, err := d.Mark(said(d, r, w, y, knows))
 				require.NoError(t, err)
-				if d.Kind == Squeeze {
-					squeezes++
-					if cook%2 == 0 {
-						c.Right = r.Float64() < knows
-					}
+				if d.Kind == Squeeze && cook%2 == 0 {
+					c.Right = r.Float64() < knows
 				}
 				c.At = now
 				calls = append(calls, c)

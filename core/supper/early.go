@@ -110,14 +110,9 @@ func (e *earlier) all(late ...int) (early []int) {
 
 // fits says whether a plan has these steps early, and where none was found whether there is none.
 func (e *earlier) fits(early []int) (ok, whole bool) {
-	n := newNetwork(e.s)
-	if !n.settleAll() {
+	n, ok := prepared(e.s, early)
+	if !ok {
 		return false, true
-	}
-	for _, i := range early {
-		if !n.forward(e.minutes, i) {
-			return false, true
-		}
 	}
 	if e.left -= fullCost * len(n.tasks); overfull(n) {
 		return false, true

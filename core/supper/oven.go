@@ -4,7 +4,7 @@ package supper
 // last, and of those the one that begins the latest, by halving what is between the shortest
 // that could be and what was found. A window that a search was exhausted for and found nothing
 // in is shown to be too short, and all shorter ones with it.
-func narrow(s *Supper, best *Plan) *Plan {
+func narrow(s *Supper, place *found, best *Plan) *Plan {
 	low, proven, bound := ovenFloor(s), ovenFloor(s), best.Bound
 	c := *s
 	c.narrowed = true
@@ -18,12 +18,13 @@ func narrow(s *Supper, best *Plan) *Plan {
 			}
 			continue
 		}
-		best = planOf(&c, found, 0, false)
+		place, best = found, planOf(&c, found, 0, false)
 	}
 	c.window = best.Oven
 	if found, floor, whole := solve(&c, nil); found != nil {
-		best = begin(&c, planOf(&c, found, floor, whole), nil)
+		place, best = found, planOf(&c, found, floor, whole)
 	}
+	best = begin(&c, place, best, nil)
 	best.Bound, best.OvenBound = bound, min(proven, best.Oven)
 	best.Proved = best.OvenBound == best.Oven
 	return best

@@ -74,11 +74,11 @@ func Make(s *Supper) (*Plan, error) {
 	}
 	plan := planOf(s, best, floor, whole)
 	if s.Aim == LeastOven {
-		return narrow(s, plan), nil
+		return narrow(s, best, plan), nil
 	}
 	plan.LateBound = min(early.bound, plan.Late)
 	plan.Proved = plan.Proved && early.alike && plan.LateBound == plan.Late
-	return begin(s, plan, early.early[0]), nil
+	return begin(s, best, plan, early.early[0]), nil
 }
 
 // foremost is solve with the hands early that the aim wants so: all that the needs let, or where the
@@ -118,18 +118,19 @@ func foremost(s *Supper) (best *found, floor int, whole bool, early leaving) {
 }
 
 // begin has what holds something begin as late as can be, where a plan begins with steps that go on by
-// themselves: a soak in the morning is no reason to cook all day.
-func begin(s *Supper, p *Plan, early []int) *Plan {
-	if p.Begin == p.Start {
-		return p
-	}
+// themselves: a soak in the morning is no reason to cook all day. Then everything waits as little as can be.
+func begin(s *Supper, best *found, p *Plan, early []int) *Plan {
 	c := *s
-	c.start, c.Quick = p.Start, s.Quick || s.Rough
-	best, _, _ := solve(&c, early)
-	if best == nil {
-		return p
+	if p.Begin < p.Start {
+		c.start, c.Quick = p.Start, s.Quick || s.Rough
+		if other, _, _ := solve(&c, early); other != nil {
+			best = other
+		} else {
+			c = *s
+		}
+		c.Quick = s.Quick
 	}
-	out := planOf(&c, best, 0, false)
+	out := planOf(&c, calm(&c, best, early), 0, false)
 	out.Bound, out.Proved, out.OvenBound, out.LateBound = p.Bound, p.Proved, p.OvenBound, p.LateBound
 	return out
 }
@@ -137,8 +138,8 @@ func begin(s *Supper, p *Plan, early []int) *Plan {
 // solve gives the best places with some steps of hands done early, a bound below, and
 // whether the search was exhausted.
 func solve(s *Supper, early []int) (best *found, floor int, whole bool) {
-	n := newNetwork(s)
-	if !n.settleAll() {
+	n, ok := prepared(s, early)
+	if !ok {
 		return nil, 0, true
 	}
 	tries := laterTries
@@ -147,11 +148,6 @@ func solve(s *Supper, early []int) (best *found, floor int, whole bool) {
 		tries = 0
 	case s.start > 0:
 		tries = beginTries
-	}
-	for _, i := range early {
-		if !n.forward(s.early(), i) {
-			return nil, 0, true
-		}
 	}
 	floor = energy(n)
 	look := newSearch(n)
@@ -168,10 +164,21 @@ func solve(s *Supper, early []int) (best *found, floor int, whole bool) {
 		look.nodes, look.most = 0, min(proofNodes, proofWork/len(n.tasks))
 		whole = look.down()
 	}
-	if look.best != nil {
-		calm(s, look.best)
-	}
 	return look.best, floor, whole
+}
+
+// prepared is the network of the needs, with some steps of hands done early; false where no places keep them.
+func prepared(s *Supper, early []int) (*network, bool) {
+	n := newNetwork(s)
+	if !n.settleAll() {
+		return n, false
+	}
+	for _, i := range early {
+		if !n.forward(s.early(), i) {
+			return n, false
+		}
+	}
+	return n, true
 }
 
 func planOf(s *Supper, best *found, floor int, whole bool) *Plan {

@@ -1,6 +1,7 @@
 package supper_test
 
 import (
+	"cmp"
 	"errors"
 	"fmt"
 	"testing"
@@ -83,8 +84,9 @@ func TestEveryPlanKeepsEveryNeed(t *testing.T) {
 
 // enumerate tries every way to begin every step, up to so many minutes before the table,
 // and gives the shortest start, of those with what the aim wants least of: time that ovens are in use,
-// or work of hands that comes late; -1 where there is none.
-func enumerate(s *supper.Supper, longest int) (best, least int) {
+// or work of hands that comes late; -1 where there is none. Of those that begin so, wait is the shortest that
+// steps wait with the first that holds anything as late as it can be.
+func enumerate(s *supper.Supper, longest int) (best, least, wait int) {
 	type ref = supper.Ref
 	var refs []ref
 	for d := range s.Dishes {
@@ -93,10 +95,11 @@ func enumerate(s *supper.Supper, longest int) (best, least int) {
 		}
 	}
 	best = -1
+	held := 0
 	p := &supper.Plan{}
 	var place func(k, begin int)
 	place = func(k, begin int) {
-		if s.Aim != supper.LeastOven && s.Aim != supper.DayBefore && best >= 0 && begin >= best {
+		if s.Aim != supper.LeastOven && s.Aim != supper.DayBefore && best >= 0 && begin > best {
 			return
 		}
 		if k == len(refs) {
@@ -113,9 +116,10 @@ func enumerate(s *supper.Supper, longest int) (best, least int) {
 				}
 			}
 			is := map[supper.Aim]int{supper.LeastOven: p.Oven, supper.DayBefore: p.Late}[s.Aim]
-			better := best < 0 || is < least || is == least && begin < best
+			first, long := heldFrom(s, p), waits(s, p)
+			better := best < 0 || cmp.Or(cmp.Compare(is, least), cmp.Compare(begin, best), cmp.Compare(first, held), cmp.Compare(long, wait)) < 0
 			if p.Start = begin; better && supper.Verify(s, p) == nil {
-				best, least = begin, is
+				best, least, held, wait = begin, is, first, long
 			}
 			return
 		}
@@ -144,10 +148,43 @@ func enumerate(s *supper.Supper, longest int) (best, least int) {
 		}
 	}
 	place(0, 0)
-	return best, least
+	return best, least, wait
+}
+
+// heldFrom is when the first step begins that holds anything.
+func heldFrom(s *supper.Supper, p *supper.Plan) (first int) {
+	for i := range p.Steps {
+		if one := &p.Steps[i]; s.Dishes[one.Dish].Steps[one.Step].Held() {
+			first = max(first, one.Start)
+		}
+	}
+	return first
+}
+
+// waits is how long steps wait for each other and dishes for the table, in all.
+func waits(s *supper.Supper, p *supper.Plan) (total int) {
+	at := map[supper.Ref]*supper.Placed{}
+	ready := map[int]int{}
+	for i := range p.Steps {
+		one := &p.Steps[i]
+		at[one.Ref] = one
+		if end, known := ready[one.Dish]; !known || one.End() < end {
+			ready[one.Dish] = one.End()
+		}
+	}
+	for r, one := range at {
+		for _, g := range s.Dishes[r.Dish].Steps[r.Step].After {
+			total += at[supper.Ref{Dish: r.Dish, Step: g.Step}].End() - one.Start
+		}
+	}
+	for _, end := range ready {
+		total += end
+	}
+	return total
 }
 
 func TestSmallSuppersAgreeWithFullEnumeration(t *testing.T) {
+	calm, all := 0, 0
 	many(t, 1000, func(t *rapid.T) {
 		s := draw(t, 2, 2, 3)
 		if s.Aim == supper.QuietEnd { // its half hour is too long to try every minute of
@@ -155,7 +192,7 @@ func TestSmallSuppersAgreeWithFullEnumeration(t *testing.T) {
 		}
 		s.Night = rapid.IntRange(1, 6).Draw(t, "night")
 		const longest = 16
-		want, least := enumerate(s, longest)
+		want, least, wait := enumerate(s, longest)
 		p, err := supper.Make(s)
 		if err != nil {
 			var odds *supper.AtOddsError
@@ -166,6 +203,10 @@ func TestSmallSuppersAgreeWithFullEnumeration(t *testing.T) {
 		assert.True(t, p.Proved)
 		if p.Start <= longest {
 			assert.Equal(t, want, p.Start, "%+v", s)
+			assert.Equal(t, waits(s, p), p.Waiting)
+			if all++; p.Waiting <= wait {
+				calm++
+			}
 			switch s.Aim {
 			case supper.LeastOven:
 				assert.Equal(t, least, p.Oven, "%+v", s)
@@ -176,6 +217,8 @@ func TestSmallSuppersAgreeWithFullEnumeration(t *testing.T) {
 			}
 		}
 	})
+	t.Logf("nothing waits longer than it must: %d of %d", calm, all)
+	assert.GreaterOrEqual(t, calm, all*95/100)
 }
 
 func friday() *supper.Supper {

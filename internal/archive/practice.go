@@ -9,6 +9,7 @@ import (
 	"unicode/utf8"
 
 	"cuerda/core/food"
+	"cuerda/core/mix"
 	"cuerda/core/practice"
 	"cuerda/internal/store"
 )
@@ -86,6 +87,8 @@ func CheckCall(c *store.PracticeCall) error {
 		return fmt.Errorf("no skill: %q", shorten(string(c.Skill)))
 	case !(math.Abs(c.Off) <= mostOffWords) || !(math.Abs(c.OffMinutes) <= mostOffMinutes) || !(c.Sure >= 0 && c.Sure <= 1):
 		return errors.New("a number out of range")
+	case c.Lies != nil && !(*c.Lies >= 0 && *c.Lies <= float64(len(mix.SqueezeWords))):
+		return errors.New("a mix that lies beyond the scale")
 	}
 	return nil
 }

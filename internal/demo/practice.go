@@ -64,6 +64,10 @@ func simulatePractice(foods *food.Catalogue, seed uint64) ([]Called, error) {
 			c.At = at.Add(time.Duration(i) * time.Minute)
 			calls = append(calls, c)
 			c.Off, c.OffMinutes = math.Round(c.Off*100)/100, math.Round(c.OffMinutes*10)/10
+			if c.Lies != nil {
+				lies := math.Round(*c.Lies*100) / 100
+				c.Lies = &lies
+			}
 			out = append(out, Called{days, i, c})
 		}
 	}

@@ -5,6 +5,7 @@ import (
 	"encoding/csv"
 	"fmt"
 	"io"
+	"slices"
 	"strconv"
 	"strings"
 	"time"
@@ -16,21 +17,28 @@ import (
 
 var practiceColumns = []string{"id", "at", "person", "kind", "skill", "off_words", "off_minutes", "sure", "right", "wet"}
 
+// liesColumn is where the mix of a squeeze lies; a table may be without it.
+const liesColumn = "lies_words"
+
 // PracticeCSV writes calls, one a row, the first first. Text that a spreadsheet would take for a formula is quoted.
 func PracticeCSV(all []store.Practised) ([]byte, error) {
 	var out bytes.Buffer
 	out.WriteString("\ufeff")
 	w := csv.NewWriter(&out)
-	if err := w.Write(practiceColumns); err != nil {
+	if err := w.Write(append(slices.Clone(practiceColumns), liesColumn)); err != nil {
 		return nil, err
 	}
 	number := func(x float64) string { return strconv.FormatFloat(x, 'f', -1, 64) }
 	for i := range all {
 		for j := range all[i].Calls {
 			c := &all[i].Calls[j]
+			lies := ""
+			if c.Lies != nil {
+				lies = number(*c.Lies)
+			}
 			if err := w.Write([]string{
 				harmless(c.ID), c.At.UTC().Format(time.RFC3339Nano), harmless(all[i].Name), string(c.Kind), string(c.Skill), number(c.Off), number(c.OffMinutes),
-				number(c.Sure), strconv.FormatBool(c.Right), strconv.FormatBool(c.Wet),
+				number(c.Sure), strconv.FormatBool(c.Right), strconv.FormatBool(c.Wet), lies,
 			}); err != nil {
 				return nil, err
 			}
@@ -77,7 +85,12 @@ func ReadPracticeCSV(text []byte) ([]PracticeRow, error) {
 		if len(out) == MaxPracticeRows {
 			return nil, fmt.Errorf("more than %d calls", MaxPracticeRows)
 		}
-		one, err := practiceRow(func(c string) string { return strings.TrimSpace(cells[at[c]]) })
+		one, err := practiceRow(func(c string) string {
+			if i, ok := at[c]; ok {
+				return strings.TrimSpace(cells[i])
+			}
+			return ""
+		})
 		if err != nil {
 			return nil, fmt.Errorf("row %d: %w", row, err)
 		}
@@ -103,6 +116,10 @@ func practiceRow(cell func(string) string) (out PracticeRow, err error) {
 	out.ID, out.Number = strings.TrimPrefix(cell("id"), "'"), -1
 	out.Call = practice.Call{Kind: practice.Kind(cell("kind")), Skill: practice.Skill(cell("skill")), At: when.UTC(),
 		Off: number("off_words"), OffMinutes: number("off_minutes"), Sure: number("sure"), Right: truth("right"), Wet: truth("wet")}
+	if cell(liesColumn) != "" {
+		lies := number(liesColumn)
+		out.Lies = &lies
+	}
 	if err == nil {
 		err = archive.CheckCall(&out.PracticeCall)
 	}

@@ -18,11 +18,16 @@ import (
 func drawPractised(t *rapid.T) store.Practised {
 	p := store.Practised{Person: store.Person{Name: rapid.SampledFrom([]string{"", "Bow", "=cmd()", "-1", "Ñandú, \"el 2\"", "two\nlines"}).Draw(t, "name")}}
 	for i := range rapid.IntRange(0, 6).Draw(t, "calls") {
+		var lies *float64
+		if rapid.Bool().Draw(t, "known") {
+			x := rapid.Float64Range(0, 6).Draw(t, "lies")
+			lies = &x
+		}
 		p.Calls = append(p.Calls, store.PracticeCall{ID: rapid.SampledFrom([]string{"a", "+b", "c-c", "@d"}).Draw(t, "id") + string(rune('0'+i)), Number: -1, Call: practice.Call{
 			Kind: rapid.SampledFrom(practice.Kinds).Draw(t, "kind"), Skill: rapid.SampledFrom(practice.Skills).Draw(t, "skill"),
 			At:  time.Date(2026, 5, 1, rapid.IntRange(0, 23).Draw(t, "hour"), 0, 0, rapid.IntRange(0, 999).Draw(t, "ns")*1000, time.UTC),
 			Off: rapid.Float64Range(-6, 6).Draw(t, "off"), OffMinutes: rapid.Float64Range(-90, 90).Draw(t, "minutes"), Sure: rapid.Float64Range(0, 1).Draw(t, "sure"),
-			Right: rapid.Bool().Draw(t, "right"), Wet: rapid.Bool().Draw(t, "wet"),
+			Right: rapid.Bool().Draw(t, "right"), Wet: rapid.Bool().Draw(t, "wet"), Lies: lies,
 		}})
 	}
 	return p
