@@ -122,6 +122,8 @@ func makeStructFiller(from, to reflect.Type) filler {
 		to   int
 		from []int
 		fill filler
+		// list says that a list which holds nothing is told as such: the description knows no null there.
+		list bool
 	}
 	steps := make([]step, 0, to.NumField())
 	for i := range to.NumField() {
@@ -130,12 +132,17 @@ func makeStructFiller(from, to reflect.Type) filler {
 		if !there {
 			panic(fmt.Sprintf("answer: %s has no %s for %s", from, field.Name, to))
 		}
-		steps = append(steps, step{i, source.Index, fillerOf(source.Type, field.Type, digitsOf(field))})
+		_, options, _ := strings.Cut(field.Tag.Get("json"), ",")
+		list := field.Type.Kind() == reflect.Slice && options == "" && field.Tag.Get("nullable") == ""
+		steps = append(steps, step{i, source.Index, fillerOf(source.Type, field.Type, digitsOf(field)), list})
 	}
 	return func(to, from reflect.Value) {
 		for i := range steps {
 			s := &steps[i]
 			s.fill(to.Field(s.to), from.FieldByIndex(s.from))
+			if field := to.Field(s.to); s.list && field.IsNil() {
+				field.Set(reflect.MakeSlice(field.Type(), 0, 0))
+			}
 		}
 	}
 }

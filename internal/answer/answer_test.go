@@ -145,7 +145,7 @@ func TestFiguresAreToldWithTheirDigits(t *testing.T) {
 	assert.Equal(t, 1.2345, half, "what the core holds stays")
 	got.Many[0] = 99
 	assert.Equal(t, 1.4, from.Many[0])
-	assert.Equal(t, said{}, answer.Of[said](&result{}), "a pointer is what it points to")
+	assert.Equal(t, said{Many: []float64{}, Words: []string{}}, answer.Of[said](&result{}), "a pointer is what it points to, and no list is null")
 }
 
 func ref(x float64) *float64 { return &x }

@@ -56,13 +56,13 @@ type Baked struct {
 	WaterLossPct  float64 `json:"water_loss_pct" digits:"1"`
 	JuiceLossPct  float64 `json:"juice_loss_pct" digits:"1"`
 	FatLossPct    float64 `json:"fat_loss_pct" digits:"1"`
-	// Browning is an estimate, 0 pale to 1 dark.
+	// Browning is an estimate, 0 pale to 1 dark; its word, and Dryness, are missing where the piece does not get done.
 	Browning     float64 `json:"browning" digits:"2"`
-	BrowningWord string  `json:"browning_word" enum:"pale,golden,brown,dark"`
+	BrowningWord string  `json:"browning_word,omitempty" enum:"pale,golden,brown,dark"`
 	// After cooking: the index and whether it eats dry, and the hold with what
 	// has set where it stays coolest.
 	CookedQ  *float64    `json:"cooked_q" nullable:"true" digits:"2"`
-	Dryness  string      `json:"dryness" enum:"moist,right,dry"`
+	Dryness  string      `json:"dryness,omitempty" enum:"moist,right,dry"`
 	Sets     []BinderSet `json:"sets"`
 	SetKPa   float64     `json:"set_kpa" digits:"2"`
 	SetRatio float64     `json:"set_ratio" digits:"2"`

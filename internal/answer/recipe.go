@@ -84,7 +84,8 @@ type StepSpan struct {
 
 // Understood answers recipe.Understood.
 type Understood struct {
-	Language string     `json:"language" enum:"en,es"`
+	// Language is missing where a document was read, which has none.
+	Language string     `json:"language,omitempty" enum:"en,es"`
 	Lines    []ReadLine `json:"lines"`
 	Rest     *ReadWait  `json:"rest,omitempty"`
 	Chill    *ReadWait  `json:"chill,omitempty"`

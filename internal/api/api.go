@@ -260,3 +260,13 @@ func op(method, path, id, summary string, statuses ...int) huma.Operation {
 		Errors: append(statuses, http.StatusInternalServerError), MaxBodyBytes: maxBody,
 	}
 }
+
+// asFile describes the answer of an operation as a file of one of these media types.
+func asFile(o huma.Operation, media ...string) huma.Operation {
+	content := map[string]*huma.MediaType{}
+	for _, m := range media {
+		content[m] = &huma.MediaType{Schema: &huma.Schema{}}
+	}
+	o.Responses = map[string]*huma.Response{"200": {Description: "A file.", Content: content}}
+	return o
+}

@@ -79,6 +79,7 @@ func (c *client) do(method, path, body string, headers ...string) (*http.Respons
 	defer answer.Body.Close()
 	text, err := io.ReadAll(answer.Body)
 	require.NoError(c.t, err)
+	asDescribed(c.t, method, path, answer, text)
 	return answer, text
 }
 

@@ -151,8 +151,10 @@ func (s *stream) next(event string) (data string) {
 func (s *stream) course(until func(*answer.Course) bool) (v answer.Course) {
 	s.t.Helper()
 	for {
+		text := []byte(s.next("course"))
+		asDescribed(s.t, "GET", "/api/courses/told", &http.Response{StatusCode: http.StatusOK, Header: http.Header{"Content-Type": {"application/json"}}}, text)
 		v = answer.Course{}
-		require.NoError(s.t, json.Unmarshal([]byte(s.next("course")), &v))
+		require.NoError(s.t, json.Unmarshal(text, &v))
 		if until(&v) {
 			return v
 		}

@@ -71,7 +71,7 @@ func (s *Server) registerExchange(api huma.API) {
 		out, err := readRecipe(k, in.RawBody)
 		return &body[Recipe]{out}, err
 	})
-	huma.Register(api, op(http.MethodGet, "/builds/{id}/export", "exportBuild", "A build as a file for others to read", 404, 410),
+	huma.Register(api, asFile(op(http.MethodGet, "/builds/{id}/export", "exportBuild", "A build as a file for others to read", 404, 410), "application/ld+json", "text/markdown", "text/csv", "application/json", "text/plain"),
 		func(ctx context.Context, in *exportInput) (*fileOutput, error) {
 			b, err := s.Store.FindVersion(ctx, kitchenID(ctx), in.ID, in.Version)
 			if err != nil {
@@ -128,7 +128,7 @@ func readRecipe(k *madeKitchen, data []byte) (Recipe, error) {
 	if found.Whole != nil {
 		d, err := formula.Read(found.Whole, k.kitchen.Foods)
 		if err == nil {
-			out.Document = d
+			out.Document, out.Understood = d, answer.Of[answer.Understood](recipe.Understood{})
 			return out, nil
 		}
 		if found.Kind == recipe.Document {

@@ -53,7 +53,7 @@ func (s *Server) registerPhotos(api huma.API) {
 		}
 		return &body[KeptPhoto]{KeptPhoto{p.ID, p.Width, p.Height}}, nil
 	})
-	huma.Register(api, op(http.MethodGet, "/photos/{id}", "getPhoto", "A picture", 404), func(ctx context.Context, in *IDInput) (*photoOutput, error) {
+	huma.Register(api, asFile(op(http.MethodGet, "/photos/{id}", "getPhoto", "A picture", 404), "image/jpeg", "image/png"), func(ctx context.Context, in *IDInput) (*photoOutput, error) {
 		p, err := s.Store.FindPhoto(ctx, kitchenID(ctx), in.ID)
 		if err != nil {
 			return nil, s.problemOf(ctx, err)

@@ -136,7 +136,7 @@ func (s *Server) registerPractice(api huma.API) {
 	huma.Register(api, op(http.MethodPut, "/practice/people/{id}", "savePracticePerson", "Name someone who practises, or put them away and back", 404), func(ctx context.Context, in *personInput) (*struct{}, error) {
 		return nil, s.practiceProblem(ctx, s.Store.SavePerson(ctx, kitchenID(ctx), &store.Person{ID: in.ID, Name: strings.TrimSpace(in.Body.Name), Gone: in.Body.Gone}))
 	})
-	huma.Register(api, op(http.MethodGet, "/practice/calls.csv", "exportPractice", "What was called, as a table", 404), s.exportPractice)
+	huma.Register(api, asFile(op(http.MethodGet, "/practice/calls.csv", "exportPractice", "What was called, as a table", 404), "text/csv"), s.exportPractice)
 	take := op(http.MethodPost, "/practice/calls.csv", "importPractice", "Take calls of a table in; those that are there already stay", 422)
 	take.RequestBody = &huma.RequestBody{Required: true, Content: map[string]*huma.MediaType{"text/csv": {Schema: &huma.Schema{Type: huma.TypeString}}}}
 	take.SkipValidateBody = true

@@ -94,7 +94,8 @@ func (s *Server) registerSuppers(api huma.API) {
 		kept, err := s.Store.FindSupper(ctx, kitchenID(ctx), in.ID)
 		return s.replySupper(ctx, kept, err)
 	})
-	huma.Register(api, op(http.MethodGet, "/suppers/{id}/export", "exportSupper", "The plan of a supper as events, values or a document", 404, 410, 422), s.exportSupper)
+	huma.Register(api, asFile(op(http.MethodGet, "/suppers/{id}/export", "exportSupper", "The plan of a supper as events, values or a document", 404, 410, 422),
+		"text/calendar", "text/csv", "application/json"), s.exportSupper)
 }
 
 // readSupper reads a supper that is to be kept.

@@ -167,7 +167,8 @@ func (s *Server) registerTries(api huma.API) {
 	})
 	huma.Register(api, op(http.MethodGet, "/tries/{id}/next", "nextTry", "The one change that gains most, and others", 404), s.nextTry)
 	huma.Register(api, op(http.MethodGet, "/tries/{id}/compare", "compareTries", "Two tries side by side: what differed, and what that did", 404), s.compareTries)
-	huma.Register(api, op(http.MethodGet, "/tries/export", "exportTries", "The logbook as values, a diary or tries that can be read back"), s.exportTries)
+	huma.Register(api, asFile(op(http.MethodGet, "/tries/export", "exportTries", "The logbook as values, a diary or tries that can be read back"),
+		"text/csv", "text/markdown", "application/json"), s.exportTries)
 	take := op(http.MethodPost, "/tries/import", "importTries", "Take in tries of a file", 413, 422)
 	take.MaxBodyBytes = archive.MaxBytes
 	take.SkipValidateBody = true

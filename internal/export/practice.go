@@ -60,6 +60,7 @@ const MaxPracticeRows = 100_000
 // ReadPracticeCSV reads such a table; columns may stand in any order. An error names the row.
 func ReadPracticeCSV(text []byte) ([]PracticeRow, error) {
 	r := csv.NewReader(bytes.NewReader(bytes.TrimPrefix(text, []byte("\ufeff"))))
+	r.FieldsPerRecord = -1
 	head, err := r.Read()
 	if err != nil {
 		return nil, fmt.Errorf("no table: %w", err)
@@ -86,7 +87,7 @@ func ReadPracticeCSV(text []byte) ([]PracticeRow, error) {
 			return nil, fmt.Errorf("more than %d calls", MaxPracticeRows)
 		}
 		one, err := practiceRow(func(c string) string {
-			if i, ok := at[c]; ok {
+			if i, ok := at[c]; ok && i < len(cells) { // spreadsheets leave out what is empty at the end
 				return strings.TrimSpace(cells[i])
 			}
 			return ""

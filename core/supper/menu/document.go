@@ -33,7 +33,7 @@ type Supper struct {
 	Zone string `json:"zone,omitempty" maxLength:"60"`
 	// Kitchen is what there is; a kitchen's own where it says nothing.
 	Kitchen *SupperKitchen `json:"kitchen,omitempty"`
-	Dishes  []SupperDish   `json:"dishes" minItems:"1" maxItems:"40"`
+	Dishes  []SupperDish   `json:"dishes" maxItems:"40"`
 	Aim     string         `json:"aim,omitempty" enum:"latest-start,one-cook,quiet-end,day-before,least-oven"`
 	// Eaters are the people at the table.
 	Eaters *eaters.Eaters `json:"eaters,omitempty"`

@@ -1310,13 +1310,13 @@ export interface components {
             /** Format: double */
             browning: number;
             /** @enum {string} */
-            browning_word: "pale" | "golden" | "brown" | "dark";
+            browning_word?: "pale" | "golden" | "brown" | "dark";
             cook_notes: components["schemas"]["CookNote"][];
             /** Format: double */
             cooked_q: number | null;
             curve: components["schemas"]["Point"][];
             /** @enum {string} */
-            dryness: "moist" | "right" | "dry";
+            dryness?: "moist" | "right" | "dry";
             /** Format: double */
             f70: number;
             /** Format: double */
@@ -3363,7 +3363,7 @@ export interface components {
             /** @enum {string} */
             kind: "page" | "microdata" | "json-ld" | "document" | "csv" | "text";
             /** @enum {string} */
-            language: "en" | "es";
+            language?: "en" | "es";
             lines: components["schemas"]["ReadLine"][];
             name: string;
             notes: string[];
@@ -4620,7 +4620,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description A file. */
             200: {
                 headers: {
                     "Content-Disposition"?: string;
@@ -4628,7 +4628,11 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": string;
+                    "application/json": unknown;
+                    "application/ld+json": unknown;
+                    "text/csv": unknown;
+                    "text/markdown": unknown;
+                    "text/plain": unknown;
                 };
             };
             /** @description Not Found */
@@ -6738,7 +6742,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description A file. */
             200: {
                 headers: {
                     "Cache-Control"?: string;
@@ -6746,7 +6750,8 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": string;
+                    "image/jpeg": unknown;
+                    "image/png": unknown;
                 };
             };
             /** @description Not Found */
@@ -6894,7 +6899,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description A file. */
             200: {
                 headers: {
                     "Content-Disposition"?: string;
@@ -6902,7 +6907,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": string;
+                    "text/csv": unknown;
                 };
             };
             /** @description Not Found */
@@ -8210,7 +8215,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description A file. */
             200: {
                 headers: {
                     "Content-Disposition"?: string;
@@ -8218,7 +8223,9 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": string;
+                    "application/json": unknown;
+                    "text/calendar": unknown;
+                    "text/csv": unknown;
                 };
             };
             /** @description Not Found */
@@ -8428,7 +8435,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description A file. */
             200: {
                 headers: {
                     "Content-Disposition"?: string;
@@ -8436,7 +8443,9 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": string;
+                    "application/json": unknown;
+                    "text/csv": unknown;
+                    "text/markdown": unknown;
                 };
             };
             /** @description Unprocessable Entity */

@@ -143,9 +143,9 @@ export const HeatPanel = memo(function HeatPanel(props: Props) {
                       fat: format.pct(baked.fat_loss_pct),
                     })}
                   </button>{" "}
-                  {t(`heat.dryness.${baked.dryness}`)}
+                  {baked.dryness && t(`heat.dryness.${baked.dryness}`)}
                 </li>
-                <li>{t(`heat.browns.${baked.browning_word}`)}</li>
+                {baked.browning_word && <li>{t(`heat.browns.${baked.browning_word}`)}</li>}
                 <li>
                   {baked.sets.every((s) => s.share > 0.9)
                     ? t("heat.allSet", {

@@ -87,7 +87,7 @@ function Loss({ baked }: { baked: Baked }) {
         <li>{t("why.heat.water", { pct: format.pct(baked.water_loss_pct) })}</li>
         <li>{t("why.heat.juice", { pct: format.pct(baked.juice_loss_pct) })}</li>
         <li>{t("why.heat.fat", { pct: format.pct(baked.fat_loss_pct) })}</li>
-        {baked.cooked_q !== null && (
+        {baked.cooked_q !== null && baked.dryness && (
           <li>
             {t("why.heat.left", {
               q: format.number(baked.cooked_q, 2),
