@@ -12,17 +12,20 @@ import (
 	"os"
 	"runtime/debug"
 	"strings"
+	"sync"
 	"testing"
 	"time"
 
 	"github.com/go-rod/rod"
 	"github.com/go-rod/rod/lib/input"
 	"github.com/go-rod/rod/lib/proto"
+	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
 	"cuerda/core/food"
 	"cuerda/e2e/browser"
 	"cuerda/internal/api"
+	"cuerda/internal/api/apitest"
 	"cuerda/internal/demo"
 	"cuerda/internal/postgres/pgtest"
 	"cuerda/internal/store"
@@ -86,10 +89,18 @@ func startBehind(t testing.TB, wrap func(http.Handler) http.Handler) *app {
 	served := &api.Server{
 		Store: s, Who: api.OneKitchen(kitchen), Foods: foods, Log: slog.New(slog.NewTextHandler(os.Stderr, &slog.HandlerOptions{Level: slog.LevelWarn})), Pages: pages,
 	}
-	server := httptest.NewServer(wrap(served.Handler()))
+	server := httptest.NewServer(wrap(watched(t, served.Handler())))
 	t.Cleanup(server.Close)
 	t.Cleanup(served.Close)
 	return &app{t, server.URL}
+}
+
+// watched holds what the pages are answered against the description; where a benchmark counts time, nothing does.
+func watched(t testing.TB, h http.Handler) http.Handler {
+	if _, timed := t.(*testing.B); timed {
+		return h
+	}
+	return apitest.Watch(t, h)
 }
 
 // get reads the interface beside the browser.
@@ -157,12 +168,33 @@ func (a *app) openAs(b *rod.Browser, path, language string, width, height int) *
 	page := b.MustPage()
 	require.NoError(a.t, browser.Resize(page, width, height))
 	require.NoError(a.t, proto.EmulationSetUserAgentOverride{UserAgent: "Mozilla/5.0 Chrome", AcceptLanguage: language}.Call(page))
+	a.noneThrown(page)
 	page.MustNavigate(a.url + path).MustWaitLoad()
 	w := &window{page, a.t}
 	if strings.HasPrefix(path, "/bench") {
 		w.see(".verdict, .empty-bowl")
 	}
 	return w
+}
+
+// noneThrown fails the test where a page throws what nobody catches, whatever else it shows.
+func (a *app) noneThrown(page *rod.Page) {
+	var mu sync.Mutex
+	var all []string
+	go page.EachEvent(func(e *proto.RuntimeExceptionThrown) {
+		mu.Lock()
+		defer mu.Unlock()
+		what := e.ExceptionDetails.Text
+		if e.ExceptionDetails.Exception != nil {
+			what += " " + e.ExceptionDetails.Exception.Description
+		}
+		all = append(all, what)
+	})()
+	a.t.Cleanup(func() {
+		mu.Lock()
+		defer mu.Unlock()
+		assert.Empty(a.t, all, "nothing is thrown that nobody catches")
+	})
 }
 
 // see waits for an element and gives it.

@@ -164,6 +164,19 @@ func TestTheSectionPlaysFromRawToRested(t *testing.T) {
 	w.press(input.Home)
 	until(t, func() bool { return at() == "20°" }, func() string { return "the start is not raw: " + at() })
 	assert.NotEqual(t, cooked, w.MustEval(painted).Str())
+
+	// What it loses adds up, and says how it eats.
+	w.tapped(".heat-facts .why", "^Loses")
+	w.eventually(".modal.show", "What is left has an index of")
+	sum := 0.
+	for _, share := range regexp.MustCompile(`(?:Steam|Juice|Fat): ([\d.]+)`).FindAllStringSubmatch(w.words(".modal.show"), -1) {
+		x, err := strconv.ParseFloat(share[1], 64)
+		require.NoError(t, err)
+		sum += x
+	}
+	lost, err := strconv.ParseFloat(regexp.MustCompile(`Loses ([\d.]+)`).FindStringSubmatch(w.words(".heat-facts"))[1], 64)
+	require.NoError(t, err)
+	assert.InDelta(t, lost, sum, .11, "as rounded")
 }
 
 func TestGuidanceAndOvenAreTheKitchens(t *testing.T) {

@@ -148,7 +148,12 @@ func TestTestPattiesSayHowMuch(t *testing.T) {
 	w.eventually(".patties-answer", "3 fried")
 	w.click("Keep in the Logbook")
 	w.eventually(".patties", "Kept in the Logbook.")
-	require.Len(t, a.tries("kind=patties").Tries, 2)
+	tests := a.tries("kind=patties").Tries
+	require.Len(t, tests, 2)
+	told := a.open(a.person(), "/logbook/"+tests[0].ID)
+	told.eventually(".try-patties", "3 fried")
+	told.see(".try-patties h2")
+	assert.NotContains(t, told.words(".try-patties"), "NaN")
 	grams := w.words(".patty-best .patty-name")
 	w.click("Take it into the mix")
 	w.settled(func() bool { return strings.HasPrefix(grams, w.value(gramsOf("chickpea-flour"))+" g") }, "the mix has "+grams)

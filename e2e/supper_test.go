@@ -223,13 +223,8 @@ func TestASupperInSpanishFromNowAndInPrint(t *testing.T) {
 	kept.Document.Dishes = kept.Document.Dishes[3:4]
 	text, err := json.Marshal(kept.Document)
 	require.NoError(t, err)
-	answered, err := http.Post(a.url+"/api/suppers", "application/json", strings.NewReader(string(text)))
-	require.NoError(t, err)
-	defer answered.Body.Close()
-	var made api.KeptSupper
-	require.NoError(t, json.NewDecoder(answered.Body).Decode(&made))
-
-	w := a.openAs(a.person(), "/supper/"+made.ID, "es-ES", 1280, 800)
+	id := a.made(string(text))
+	w := a.openAs(a.person(), "/supper/"+id, "es-ES", 1280, 800)
 	w.eventually("h1", "Empieza a las")
 	w.onRope("Raíces asadas: Cortar")
 	w.onRope("Raíces asadas: Cortar").MustClick()
@@ -238,8 +233,7 @@ func TestASupperInSpanishFromNowAndInPrint(t *testing.T) {
 	w.eventually(".plan-now-tools", "Olvidar lo empezado")
 	w.click("Planear desde ahora")
 	w.status("saved")
-	var now api.KeptSupper
-	a.get("/api/suppers/"+made.ID, &now)
+	now := a.supperOf(id)
 	require.NotNil(t, now.Document.Now)
 	require.NotEmpty(t, now.Document.Pins)
 	assert.True(t, now.Document.Pins[0].Begun)

@@ -141,8 +141,8 @@ func (p *Piece) tidy() error {
 type Yield struct {
 	Pieces int
 	PieceG float64
-	// RemainderG is left over, and Remainder what to do with it: none, share it
-	// out, shape one small piece, or a piece more than half the size.
+	// RemainderG is left over, and Remainder what to do with it: none, share it out (or make the one
+	// piece larger), shape one small piece, or a piece more than half the size.
 	RemainderG float64
 	Remainder  string
 	// ShareG is what each piece weighs once the remainder is shared out.
@@ -168,6 +168,8 @@ func (p *Piece) YieldOf(mix, each float64) Yield {
 	switch {
 	case y.RemainderG < 1 || share < 0.02:
 		y.RemainderG = 0
+	case y.Pieces == 1 && share <= 0.08:
+		y.Remainder, y.ShareG = "larger", mix
 	case y.Pieces > 0 && share/float64(y.Pieces) <= 0.08:
 		y.Remainder, y.ShareG = "share-out", mix/float64(y.Pieces)
 	case share < 0.5:

@@ -113,6 +113,9 @@ func TestRemaindersAreOfUse(t *testing.T) {
 	each := p.Grams(density)
 	assert.Equal(t, "none", p.Yield(10*each, density).Remainder)
 	assert.Equal(t, "share-out", p.Yield(20.8*each, density).Remainder)
+	one := p.Yield(1.05*each, density)
+	assert.Equal(t, "larger", one.Remainder, "one piece shares with no other")
+	assert.InDelta(t, 1.05*each, one.ShareG, 1e-9)
 	assert.Equal(t, "one-small", p.Yield(3.4*each, density).Remainder)
 	assert.Equal(t, "nearly-one", p.Yield(3.8*each, density).Remainder)
 }

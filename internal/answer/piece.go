@@ -7,7 +7,7 @@ type Yield struct {
 	// RemainderG is left over, and Remainder what to do with it: none, share it
 	// out, shape one small piece, or a piece more than half the size.
 	RemainderG float64 `json:"remainder_g" digits:"1"`
-	Remainder  string  `json:"remainder" enum:"none,share-out,one-small,nearly-one"`
+	Remainder  string  `json:"remainder" enum:"none,share-out,larger,one-small,nearly-one"`
 	// ShareG is what each piece weighs once the remainder is shared out.
 	ShareG float64 `json:"share_g,omitempty" digits:"1"`
 }

@@ -17,6 +17,7 @@ import (
 	"cuerda/core/food"
 	"cuerda/core/formula"
 	"cuerda/internal/api"
+	"cuerda/internal/api/apitest"
 	"cuerda/internal/demo"
 	"cuerda/internal/postgres/pgtest"
 	"cuerda/internal/problem"
@@ -79,7 +80,7 @@ func (c *client) do(method, path, body string, headers ...string) (*http.Respons
 	defer answer.Body.Close()
 	text, err := io.ReadAll(answer.Body)
 	require.NoError(c.t, err)
-	asDescribed(c.t, method, path, answer, text)
+	apitest.Check(c.t, method, path, answer.StatusCode, answer.Header, text)
 	return answer, text
 }
 

@@ -18,6 +18,7 @@ import (
 	"cuerda/core/food"
 	"cuerda/internal/answer"
 	"cuerda/internal/api"
+	"cuerda/internal/api/apitest"
 	"cuerda/internal/device"
 	"cuerda/internal/store"
 )
@@ -152,7 +153,7 @@ func (s *stream) course(until func(*answer.Course) bool) (v answer.Course) {
 	s.t.Helper()
 	for {
 		text := []byte(s.next("course"))
-		asDescribed(s.t, "GET", "/api/courses/told", &http.Response{StatusCode: http.StatusOK, Header: http.Header{"Content-Type": {"application/json"}}}, text)
+		apitest.Check(s.t, "GET", "/api/courses/told", http.StatusOK, http.Header{"Content-Type": {"application/json"}}, text)
 		v = answer.Course{}
 		require.NoError(s.t, json.Unmarshal(text, &v))
 		if until(&v) {

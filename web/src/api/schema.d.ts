@@ -4102,7 +4102,7 @@ export interface components {
             /** Format: int64 */
             pieces: number;
             /** @enum {string} */
-            remainder: "none" | "share-out" | "one-small" | "nearly-one";
+            remainder: "none" | "share-out" | "larger" | "one-small" | "nearly-one";
             /** Format: double */
             remainder_g: number;
             /** Format: double */

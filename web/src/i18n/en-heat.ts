@@ -48,6 +48,7 @@ export const heat = {
     },
     remainder: {
       "share-out": "{{grams}} over: share it out, {{share}} each",
+      larger: "{{grams}} over: make it larger, {{share}}",
       "one-small": "{{grams}} over: one small one",
       "nearly-one": "{{grams}} over: one more, a little smaller",
     },

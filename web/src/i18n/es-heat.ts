@@ -50,6 +50,7 @@ export const heat: Heat = {
     },
     remainder: {
       "share-out": "sobran {{grams}}: repártelos, {{share}} cada una",
+      larger: "sobran {{grams}}: hazla mayor, {{share}}",
       "one-small": "sobran {{grams}}: una pequeña",
       "nearly-one": "sobran {{grams}}: una más, algo menor",
     },

@@ -1,4 +1,5 @@
 import type { Eaters, Plan, SupperDish, SupperDocument, SupperPin } from "../api/client";
+import { withOffsetOf } from "../ui/clock";
 
 type Edit = (d: SupperDocument) => SupperDocument;
 type At = { dish: string; step: string };
@@ -17,7 +18,7 @@ export const setTable =
     const along = (at: string) => new Date(Date.parse(at) + moved).toISOString();
     return {
       ...d,
-      table,
+      table: withOffsetOf(table, d.table),
       dishes: d.dishes.map((dish) => (dish.at ? { ...dish, at: along(dish.at) } : dish)),
       pins: d.pins?.map((p) => (p.start && !p.begun ? { ...p, start: along(p.start) } : p)),
     };

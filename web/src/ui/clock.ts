@@ -27,11 +27,22 @@ export function instantOf(day: string, hour: string, zone: string): Date {
   return new Date(at);
 }
 
+const offsetText = /([+-])(\d\d):(\d\d)$/;
+
+/** An instant as it is written with the offset of another, which says what the clocks show where no zone does. */
+export function withOffsetOf(at: string, like: string): string {
+  const offset = offsetText.exec(like);
+  if (!offset) return at;
+  const minutes = (offset[1] === "-" ? -1 : 1) * (60 * Number(offset[2]) + Number(offset[3]));
+  return new Date(Date.parse(at) + minutes * minute).toISOString().replace("Z", offset[0]);
+}
+
 /** The zone of a supper without one, by the offset of its table. */
 function zoneOf(document: { zone?: string; table: string }): string {
   if (document.zone) return document.zone;
-  const offset = /([+-])(\d\d):(\d\d)$/.exec(document.table);
-  if (!offset || offset[3] !== "00" || offset[2] === "00") return "UTC";
+  const offset = offsetText.exec(document.table);
+  if (!offset || offset[0].slice(1) === "00:00") return "UTC";
+  if (offset[3] !== "00") return offset[0];
   return `Etc/GMT${offset[1] === "+" ? "-" : "+"}${Number(offset[2])}`; // named the other way about
 }
 

@@ -1,0 +1,130 @@
+package e2e
+
+import (
+	"encoding/json"
+	"net/http"
+	"strings"
+	"testing"
+
+	"github.com/go-rod/rod/lib/input"
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"cuerda/internal/api"
+)
+
+// made keeps a supper as a file of somebody's would bring it, and gives its ID.
+func (a *app) made(document string) string {
+	a.t.Helper()
+	answer, err := http.Post(a.url+"/api/suppers", "application/json", strings.NewReader(document))
+	require.NoError(a.t, err)
+	defer answer.Body.Close()
+	require.Equal(a.t, http.StatusCreated, answer.StatusCode)
+	var made api.KeptSupper
+	require.NoError(a.t, json.NewDecoder(answer.Body).Decode(&made))
+	return made.ID
+}
+
+func (a *app) supperOf(id string) (kept api.KeptSupper) {
+	a.t.Helper()
+	a.get("/api/suppers/"+id, &kept)
+	return kept
+}
+
+const fried = `{"steps":[{"name":"Fry","minutes":10,"hands":1}],"ready":{"least":0,"most":5},"name":"`
+
+// Two things fried last with one pair of hands: what is in the way is said, and each way out is one press.
+func TestASupperAtOddsIsMadeRoomIn(t *testing.T) {
+	t.Parallel()
+	a := start(t)
+	id := a.made(`{"format":"cuerda-supper/1","name":"Fritters","table":"2030-11-29T19:00:00+05:30","kitchen":{"cooks":1,"burners":2,"pans":2},"dishes":[` + fried + `Corn"},` + fried + `Pea"}]}`)
+	w := a.open(a.person(), "/supper/"+id)
+	w.eventually(".plan-odds", "This cannot all be ready")
+	ways := w.words(".plan-odds ul")
+	for _, way := range []string{"One cook more", "Without Corn", "Without Pea", "Pea: ready up to 10 min before the table"} {
+		assert.Contains(t, ways, way)
+	}
+	assert.NotContains(t, w.words("main"), "NaN")
+
+	w.click("One cook more")
+	w.see(".plan-knot")
+	w.eventually("h1", "Start at 18:50, all ready at 19:00")
+	w.click("Undo")
+	w.see(".plan-odds")
+	w.click("Without Corn")
+	w.settled(func() bool { return len(w.MustElements(".plan-dish")) == 1 }, "one of them is left")
+	w.click("Undo")
+	w.see(".plan-odds")
+	w.click("Pea: ready up to 10 min before the table")
+	w.settled(func() bool { return len(w.MustElements(".plan-dish")) == 2 }, "both are there")
+	w.eventually("h1", "Start at 18:40")
+	w.status("saved")
+	ready := a.supperOf(id).Document.Dishes[1].Ready
+	require.NotNil(t, ready)
+	assert.Equal(t, 10, ready.Most)
+}
+
+// The hour is typed as cooks write it, or stepped; it stays that of the table's own clock, wherever the supper came from.
+func TestTheHourOfTheTableIsTyped(t *testing.T) {
+	t.Parallel()
+	a := start(t)
+	id := a.made(`{"format":"cuerda-supper/1","name":"Pea fritters","table":"2030-11-29T19:00:00+05:30","dishes":[` + fried + `Pea"}],"pins":[{"dish":"Pea","step":"Fry","start":"2030-11-29T18:48:00+05:30"}]}`)
+	w := a.open(a.person(), "/supper/"+id)
+	w.eventually("h1", "Start at 18:48, all ready at 19:00")
+	hour := w.see(".supper-when .hour-field")
+	for typed, told := range map[string]string{"8.15pm": "20:15", "1930": "19:30", "7 p.m.": "19:00"} {
+		w.fill(".supper-when .hour-field", typed)
+		w.press(input.Enter)
+		w.eventually("h1", "all ready at "+told)
+		assert.Equal(t, told, hour.MustProperty("value").Str(), typed)
+	}
+	w.fill(".supper-when .hour-field", "25:99")
+	assert.Equal(t, "true", *hour.MustAttribute("aria-invalid"))
+	hour.MustBlur()
+	assert.Equal(t, "19:00", hour.MustProperty("value").Str(), "what is no hour goes back")
+	require.NoError(t, hour.Focus())
+	w.press(input.ArrowDown, input.ArrowDown)
+	w.eventually("h1", "Start at 18:38, all ready at 18:50")
+	w.MustEval(`() => {
+		const day = document.querySelector(".supper-when input[type=date]");
+		Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value").set.call(day, "2030-12-06");
+		day.dispatchEvent(new Event("input", { bubbles: true }));
+	}`)
+	w.eventually(".supper-head", "December 6")
+	w.status("saved")
+	d := a.supperOf(id).Document
+	assert.Equal(t, "2030-12-06T18:50:00+05:30", d.Table.Format("2006-01-02T15:04:05Z07:00"))
+	require.Len(t, d.Pins, 1)
+	assert.Equal(t, 12., d.Table.Sub(*d.Pins[0].Start).Minutes(), "what is pinned goes along")
+}
+
+// A supper is copied without what was pinned and bought, deleted and brought back, and begun from nothing.
+func TestSuppersComeAndGo(t *testing.T) {
+	t.Parallel()
+	a := start(t)
+	w := a.supper(a.person())
+	was := w.MustInfo().URL
+	w.click("More for this supper")
+	w.click("Duplicate")
+	w.settled(func() bool { return w.MustInfo().URL != was }, "the copy is open")
+	w.settled(func() bool { return w.value(".supper-head input") == "Friday supper, copy" }, "it is named after it")
+	w.see(".plan-knot")
+	w.click("More for this supper")
+	w.click("Delete")
+	w.eventually(".undo-bar", "deleted")
+	w.click("Bring it back")
+	w.settled(func() bool { return w.value(".supper-head input") == "Friday supper, copy" }, "it is back")
+
+	w.click("Suppers")
+	w.click("New supper")
+	w.eventually("main", "What is there to eat?")
+	w.click("Add a dish or a side")
+	w.fill(`[aria-label="Search builds"]`, "Mackerel")
+	w.settled(func() bool { return len(w.MustElements(".pick button")) == 1 }, "one build is found")
+	w.tap(".pick button")
+	w.onRope("Mackerel and potato cakes: ")
+	w.status("saved")
+	var all []api.SupperEntry
+	a.get("/api/suppers", &all)
+	require.Len(t, all, 3)
+}
