@@ -102,6 +102,9 @@ func TestACourseGoesOnWhereItWas(t *testing.T) {
 	assert.Equal(t, http.StatusGone, got.StatusCode)
 	back := decode[answer.Course](c, "POST", "/api/courses/"+v.ID+"/restore", "")
 	assert.Equal(t, v.Seq, back.Seq)
+	list := decode[[]api.CourseEntry](c, "GET", "/api/courses", "")
+	require.Len(t, list, 2, "and the demonstration's")
+	assert.Equal(t, v.ID, list[0].ID, "the newest first")
 }
 
 // stream reads server-sent events.

@@ -78,7 +78,7 @@ func (all *Courses) load(ctx context.Context, kitchenID, id string) (*Course, er
 // turnClock keeps the clock as an event has it.
 func (c *Course) turnClock(e *store.CourseEvent) {
 	if e.Kind == course.Clock {
-		c.clock = clock{e.At, e.Received, e.Speed}
+		c.clock = c.clock.turned(e.Received, e.Speed)
 	}
 }
 
