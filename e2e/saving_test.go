@@ -202,3 +202,24 @@ func TestWhatIsRefusedForGoodIsSaidAndKept(t *testing.T) {
 	assert.Equal(t, 7., a.kept(id, "salt"), "what was refused goes with what comes after it")
 	assert.Equal(t, 20., a.kept(id, "flax-meal"))
 }
+
+// What was deleted elsewhere while it was edited is brought back with the edits.
+func TestABuildDeletedElsewhereIsBroughtBack(t *testing.T) {
+	t.Parallel()
+	a := start(t)
+	id := a.build(peas)
+	w := a.open(a.person(), "/bench/"+id)
+	r, err := http.NewRequest(http.MethodDelete, a.url+"/api/builds/"+id, nil)
+	require.NoError(t, err)
+	answer, err := http.DefaultClient.Do(r)
+	require.NoError(t, err)
+	answer.Body.Close()
+	require.Equal(t, http.StatusNoContent, answer.StatusCode)
+
+	w.grams("chickpea-flour", "77")
+	w.status("deleted")
+	w.grams("chickpea-flour", "78") // nothing that is typed meanwhile is lost
+	w.tapped(".save-sign button", "Bring it back")
+	w.status("saved")
+	assert.Equal(t, 78., a.kept(id, "chickpea-flour"))
+}

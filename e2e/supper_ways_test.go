@@ -5,6 +5,7 @@ import (
 	"net/http"
 	"strings"
 	"testing"
+	"time"
 
 	"github.com/go-rod/rod/lib/input"
 	"github.com/stretchr/testify/assert"
@@ -127,4 +128,71 @@ func TestSuppersComeAndGo(t *testing.T) {
 	var all []api.SupperEntry
 	a.get("/api/suppers", &all)
 	require.Len(t, all, 3)
+}
+
+// A dish has its own name, window and hour; what is pinned of it goes along, and no two are called the same.
+func TestADishIsSetAtTheTable(t *testing.T) {
+	t.Parallel()
+	a := start(t)
+	w := a.supper(a.person())
+	w.onRope("Roast roots: Cut").MustFocus()
+	w.press('p')
+	w.see(".plan-pinned")
+	w.tapped(".supper-dish", "^Roast roots")
+	w.fill(`[aria-label^="Minutes before the table, at the most"]`, "40")
+	w.fill(`[aria-label^="Minutes before the table, at the least"]`, "15")
+	name := w.see(".dish-fields input")
+	require.NoError(t, name.SelectAllText())
+	name.MustInput("Stewed chickpeas")
+	w.click("Done")
+	w.onRope("Stewed chickpeas 2: Cut")
+	w.status("saved")
+	d := a.keptSupper().Document
+	assert.Equal(t, "Stewed chickpeas 2", d.Dishes[3].Name)
+	require.NotNil(t, d.Dishes[3].Ready)
+	assert.Equal(t, []int{15, 40}, []int{d.Dishes[3].Ready.Least, d.Dishes[3].Ready.Most})
+	require.Len(t, d.Pins, 1)
+	assert.Equal(t, "Stewed chickpeas 2", d.Pins[0].Dish)
+
+	// Its own hour, an hour before the others: it is done by then.
+	w.onRope("Stewed chickpeas 2: Cut").MustFocus()
+	w.press('p')
+	w.settled(func() bool { return !w.MustHas(".plan-pinned") }, "it is let go of")
+	w.tapped(".supper-dish", "^Stewed chickpeas 2")
+	w.click("As usual")
+	w.fill(`[aria-label="On the table at an hour of its own"]`, "18")
+	w.press(input.Enter)
+	w.click("Done")
+	w.settled(func() bool { return w.at("Stewed chickpeas 2: Roast") <= "17:35" }, "it is done an hour sooner")
+	w.status("saved")
+	d = a.keptSupper().Document
+	require.NotNil(t, d.Dishes[3].At)
+	assert.Equal(t, 60., d.Table.Sub(*d.Dishes[3].At).Minutes())
+	assert.Nil(t, d.Dishes[3].Ready)
+}
+
+// What has begun is begun until it is forgotten; the plan is then as it was.
+func TestWhatHasBegunIsForgotten(t *testing.T) {
+	t.Parallel()
+	a := start(t)
+	kept := a.keptSupper().Document
+	kept.Table = time.Now().Add(90 * time.Minute).Truncate(time.Minute)
+	kept.Dishes = kept.Dishes[3:4]
+	text, err := json.Marshal(kept)
+	require.NoError(t, err)
+	id := a.made(string(text))
+	w := a.open(a.person(), "/supper/"+id)
+	w.see(".plan-knot")
+	w.onRope("Roast roots: Cut").MustClick()
+	w.click("It begins now")
+	w.see(".plan-pinned")
+	w.click("Plan from now")
+	w.status("saved")
+	require.NotEmpty(t, a.supperOf(id).Document.Pins)
+	w.click("Forget what has begun")
+	w.settled(func() bool { return !w.MustHas(".plan-pinned") }, "nothing has begun")
+	w.status("saved")
+	d := a.supperOf(id).Document
+	assert.Empty(t, d.Pins)
+	assert.Nil(t, d.Now)
 }

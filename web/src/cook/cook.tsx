@@ -55,7 +55,8 @@ export function Cook({ session }: { session: CourseSession }) {
   const { t, i18n } = useTranslation();
   const format = useFormat();
   const seen = useSeen(session);
-  const now = useCourseNow(session);
+  // What is told of now is not in the future: this page's tick is behind it.
+  const now = Math.max(useCourseNow(session), Date.parse(seen.course.now));
   const course = useMemo(() => withPending(seen.course, seen.pending), [seen.course, seen.pending]);
   const clock = useClock(course);
   const words = useTaskWords(course);
@@ -71,8 +72,7 @@ export function Cook({ session }: { session: CourseSession }) {
   const mine = course.tasks
     .filter((task) => whose === 0 || task.cooks.length === 0 || task.cooks.includes(whose))
     .filter((task) => !(task.do === "found" && later.has(task.dish)))
-    // What was due once is: the time of what is late goes with the clock, and this page's is a tick behind.
-    .map((task) => ({ ...task, due: task.due || Date.parse(task.at) <= now }))
+    .map((task) => ({ ...task, due: Date.parse(task.at) <= now }))
     .sort(byPressing);
   const task = mine[0];
   const bowl = task && task.do !== "timer" ? course.dishes[task.dish]?.bowl : undefined;

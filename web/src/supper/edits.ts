@@ -87,7 +87,7 @@ export const pin =
   (at: At, change: { start?: Date; minutes?: number; begun?: boolean }): Edit =>
   (d) => {
     const was = d.pins?.find((p) => same(p, at));
-    const next: SupperPin = { ...was, ...at };
+    const next: SupperPin = { ...was, dish: at.dish, step: at.step }; // whatever else a step of a plan holds
     if (change.start) {
       next.start = change.start.toISOString();
       next.begun = change.begun ?? false;
