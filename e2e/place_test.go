@@ -77,6 +77,35 @@ func TestScaleByWhatThereIs(t *testing.T) {
 	until(t, func() bool { return w.value(gramsOf("split-peas-cooked")) == "480" }, func() string { return "not undone" })
 }
 
+// A loaf is made for so many, or for another tin; what is then to be bought is told.
+func TestALoafIsScaledToItsPeopleAndItsTin(t *testing.T) {
+	t.Parallel()
+	a := start(t)
+	id := a.build("Chestnut")
+	w := a.open(a.person(), "/bench/"+id)
+	before := a.document(id)
+	w.press(input.KeyS)
+	w.see(".scale-aim select").MustSelect("portions")
+	w.fill(`.scale-aim [aria-label^="portions"]`, "20")
+	w.eventually(".scale-sum", "times the amounts")
+	w.see(".scale-aim select").MustSelect("a tin")
+	tins := w.MustElements(".scale-aim select")
+	require.Len(t, tins, 2)
+	options := tins[1].MustElements("option")
+	last := options[len(options)-1].MustText()
+	tins[1].MustSelect(last)
+	w.eventually(".scale-sum", "Makes")
+	w.click("Take these amounts")
+	w.settled(func() bool { return a.document(id).Piece.LengthMM != before.Piece.LengthMM }, "it is baked in "+last)
+	after := a.document(id)
+	was, is := 0., 0.
+	for i := range before.Lines {
+		was, is = was+before.Lines[i].Grams, is+after.Lines[i].Grams
+	}
+	assert.InEpsilon(t, before.Lines[0].Grams/was, after.Lines[0].Grams/is, .05, "it is the same mix")
+	assert.NotEqual(t, was, is)
+}
+
 func TestAVersionIsNamedComparedAndTriedFrom(t *testing.T) {
 	a := start(t)
 	id := a.build("Lamb")

@@ -141,3 +141,42 @@ func TestWhatIsDroppedOrBrokenIsReadOrSaysWhy(t *testing.T) {
 	w.press(input.Escape)
 	w.see(".empty-bowl")
 }
+
+// What a recipe makes beside its pieces becomes a part of the build, with its own lines.
+func TestASauceOfARecipeIsAPartOfTheBuild(t *testing.T) {
+	t.Parallel()
+	a := start(t)
+	id := a.emptyBuild()
+	w := a.open(a.person(), "/bench/"+id)
+	w.see(".empty-bowl")
+	w.paste(`Regatta balls
+
+For the balls:
+500 g ground turkey
+60 g quick oats
+1 tsp salt
+
+For the sauce:
+1 (400 g) can crushed tomatoes
+1 clove garlic, minced
+
+1. Mix the turkey, oats and salt and leave it 15 minutes.
+2. Shape into 20 balls and bake at 200 °C for 15 minutes.
+3. Simmer the tomatoes with the garlic for 10 minutes.
+`)
+	w.eventually(".reading-sum", "5 of 5 lines")
+	w.eventually(".build-side", "Sauce")
+	w.see(`.build-steps select[aria-label="Cook"]`).MustSelect("in a pan")
+	w.click("Take it")
+	w.see(`[data-food="oats-quick"]`)
+	w.status("saved")
+	got := a.document(id)
+	require.Len(t, got.Parts, 1)
+	assert.EqualValues(t, "sauce", got.Parts[0].Kind)
+	assert.Len(t, got.Lines, 3)
+	assert.Len(t, got.Parts[0].Lines, 2)
+	assert.Equal(t, 15., got.Rest.Minutes)
+	assert.EqualValues(t, "pan", got.Cook.Method)
+	w.click("Undo")
+	w.see(".empty-bowl")
+}

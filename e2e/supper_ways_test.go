@@ -73,11 +73,11 @@ func TestTheHourOfTheTableIsTyped(t *testing.T) {
 	w := a.open(a.person(), "/supper/"+id)
 	w.eventually("h1", "Start at 18:48, all ready at 19:00")
 	hour := w.see(".supper-when .hour-field")
-	for typed, told := range map[string]string{"8.15pm": "20:15", "1930": "19:30", "7 p.m.": "19:00"} {
-		w.fill(".supper-when .hour-field", typed)
+	for _, one := range [][2]string{{"8.15pm", "20:15"}, {"1930", "19:30"}, {"7 p.m.", "19:00"}} {
+		w.fill(".supper-when .hour-field", one[0])
 		w.press(input.Enter)
-		w.eventually("h1", "all ready at "+told)
-		assert.Equal(t, told, hour.MustProperty("value").Str(), typed)
+		w.eventually("h1", "all ready at "+one[1])
+		assert.Equal(t, one[1], hour.MustProperty("value").Str(), one[0])
 	}
 	w.fill(".supper-when .hour-field", "25:99")
 	assert.Equal(t, "true", *hour.MustAttribute("aria-invalid"))
@@ -195,4 +195,79 @@ func TestWhatHasBegunIsForgotten(t *testing.T) {
 	d := a.supperOf(id).Document
 	assert.Empty(t, d.Pins)
 	assert.Nil(t, d.Now)
+}
+
+// A step begins when its field says and takes as long as it says, until it is let go of; boxes come, move and go.
+func TestAStepAndABoxAreSetInTheirDialogs(t *testing.T) {
+	t.Parallel()
+	a := start(t)
+	w := a.supper(a.person())
+	was := w.at("Roast roots: Cut")
+	w.onRope("Roast roots: Cut").MustClick()
+	w.fill(`.modal.show [aria-label^="Begins at"]`, "17:05")
+	w.press(input.Enter)
+	w.see(".plan-pinned")
+	w.fill(`.modal.show [aria-label^="Takes"]`, "25")
+	w.click("Done")
+	w.settled(func() bool { return w.at("Roast roots: Cut") == "17:05" }, "it begins when it was told to")
+	w.status("saved")
+	pins := a.keptSupper().Document.Pins
+	require.Len(t, pins, 1)
+	assert.Equal(t, 25, *pins[0].Minutes)
+	w.click("Undo")
+	w.click("Undo")
+	w.settled(func() bool { return w.at("Roast roots: Cut") == was }, "both are taken back")
+
+	w.tapped(".supper-dish", "^Split-pea")
+	w.click("Set some aside")
+	w.fill(`[aria-label="Pieces in box 1"]`, "5")
+	w.eventually(".box-words", "In the fridge: good until")
+	w.MustEval(`() => {
+		const day = document.querySelector(".box input[type=date]");
+		const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value").set;
+		set.call(day, day.max); day.dispatchEvent(new Event("input", { bubbles: true }));
+	}`)
+	w.eventually(".box-words", "Freeze it")
+	w.click("Done")
+	w.status("saved")
+	require.Len(t, a.keptSupper().Document.Dishes[2].Boxes, 1)
+	w.tapped(".supper-dish", "^Split-pea")
+	w.click("No box")
+	w.click("Done")
+	w.status("saved")
+	assert.Empty(t, a.keptSupper().Document.Dishes[2].Boxes)
+}
+
+// The ropes are walked by the keys; a kitchen of two ovens, none of them shared, is planned as such.
+func TestRopesByTheKeysAndAKitchenOfTwoOvens(t *testing.T) {
+	t.Parallel()
+	a := start(t)
+	w := a.supper(a.person())
+	here := func() string { return w.MustEval(`() => document.activeElement?.ariaLabel ?? ""`).Str() }
+	w.onRope("Roast roots: Cut").MustFocus()
+	w.press(input.ArrowRight)
+	assert.Contains(t, here(), "Roast roots: Roast")
+	w.press(input.ArrowLeft)
+	assert.Contains(t, here(), "Roast roots: Cut")
+	w.press(input.ArrowUp)
+	assert.Contains(t, here(), "Split-pea")
+	w.press(input.ArrowDown, input.ArrowDown)
+	assert.Contains(t, here(), "Stewed chickpeas")
+
+	w.click("Change")
+	w.fill(`[aria-label="Ovens"]`, "2")
+	w.tap(`.modal.show input[type="checkbox"]`)
+	w.click("Done")
+	w.settled(func() bool { return !strings.Contains(w.words(".plan-head"), "The oven is shared") }, "each has its own heat")
+	w.status("saved")
+	d := a.keptSupper().Document
+	require.Len(t, d.Kitchen.Ovens, 2)
+	assert.NotEqual(t, d.Kitchen.Ovens[0].ID, d.Kitchen.Ovens[1].ID)
+	require.NotNil(t, d.ShareOven)
+	assert.False(t, *d.ShareOven)
+	w.click("Change")
+	w.tap(`.modal.show input[type="checkbox"]`)
+	w.click("Done")
+	w.status("saved")
+	assert.Nil(t, a.keptSupper().Document.ShareOven)
 }
