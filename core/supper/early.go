@@ -177,6 +177,9 @@ func (e *earlier) least() leaving {
 			}
 		}
 	}
+	if len(out.early) > 0 && len(line) > 0 && line[0].sum <= out.bound {
+		out.alike = false // the work was at its end before all of them were looked at
+	}
 	if len(out.early) == 0 {
 		if out.alike = false; out.bound < 0 && len(line) > 0 {
 			out.bound = line[0].sum
