@@ -233,14 +233,6 @@ func TestAnAlarmIsSeenAndSilenced(t *testing.T) {
 	w.settled(func() bool { return a.course(id).Dish[0].Steps[0].Status == "done" }, "space says that it is off")
 }
 
-func post(a *app, path, body string) {
-	a.t.Helper()
-	answer, err := http.Post(a.url+path, "application/json", strings.NewReader(body))
-	require.NoError(a.t, err)
-	defer answer.Body.Close()
-	require.Less(a.t, answer.StatusCode, 300, path)
-}
-
 func TestACourseThatIsNotThere(t *testing.T) {
 	t.Parallel()
 	a := start(t)

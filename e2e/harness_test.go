@@ -113,6 +113,23 @@ func (a *app) get(path string, into any) {
 	require.NoError(a.t, json.NewDecoder(answer.Body).Decode(into))
 }
 
+// posted asks the interface beside the browser for something, and post for something whose answer says nothing more.
+func (a *app) posted(path, body string, into any) {
+	a.t.Helper()
+	answer, err := http.Post(a.url+path, "application/json", strings.NewReader(body))
+	require.NoError(a.t, err)
+	defer answer.Body.Close()
+	require.Less(a.t, answer.StatusCode, 300, path)
+	if into != nil {
+		require.NoError(a.t, json.NewDecoder(answer.Body).Decode(into))
+	}
+}
+
+func post(a *app, path, body string) {
+	a.t.Helper()
+	a.posted(path, body, nil)
+}
+
 // build gives the ID of a demonstration build by part of its name.
 func (a *app) build(name string) string {
 	a.t.Helper()

@@ -1,10 +1,7 @@
 package e2e
 
 import (
-	"encoding/json"
 	"fmt"
-	"net/http"
-	"strings"
 	"testing"
 
 	"github.com/go-rod/rod/lib/input"
@@ -33,14 +30,8 @@ oil, for frying
 // emptyBuild makes a build with nothing in it.
 func (a *app) emptyBuild() string {
 	a.t.Helper()
-	r, err := http.NewRequest(http.MethodPost, a.url+"/api/builds", strings.NewReader(`{"format":"cuerda-build/1","name":"Untitled build","lines":[]}`))
-	require.NoError(a.t, err)
-	r.Header.Set("Content-Type", "application/json")
-	answer, err := http.DefaultClient.Do(r)
-	require.NoError(a.t, err)
-	defer answer.Body.Close()
 	var b api.Build
-	require.NoError(a.t, json.NewDecoder(answer.Body).Decode(&b))
+	a.posted("/api/builds", `{"format":"cuerda-build/1","name":"Untitled build","lines":[]}`, &b)
 	return b.ID
 }
 

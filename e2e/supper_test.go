@@ -155,6 +155,16 @@ func TestAKnotIsMovedPinnedAndRefused(t *testing.T) {
 	w.settled(func() bool { return w.at("Roast roots: Roast") < then }, "it begins sooner")
 }
 
+// addMackerel puts the mackerel cakes onto the table.
+func (w *window) addMackerel() {
+	w.t.Helper()
+	w.click("Add a dish or a side")
+	w.fill(`[aria-label="Search builds"]`, "Mackerel")
+	w.settled(func() bool { return len(w.MustElements(".pick button")) == 1 }, "one build is found")
+	w.tap(".pick button")
+	w.onRope("Mackerel and potato cakes: ")
+}
+
 func TestDishesComeAndGo(t *testing.T) {
 	t.Parallel()
 	a := start(t)
@@ -167,11 +177,7 @@ func TestDishesComeAndGo(t *testing.T) {
 	w.click("Add it")
 	w.onRope("Herb sauce: Blend")
 
-	w.click("Add a dish or a side")
-	w.fill(`[aria-label="Search builds"]`, "Mackerel")
-	w.settled(func() bool { return len(w.MustElements(".pick button")) == 1 }, "one build is found")
-	w.tap(".pick button")
-	w.onRope("Mackerel and potato cakes: ")
+	w.addMackerel()
 	w.status("saved")
 	dishes := a.keptSupper().Document.Dishes
 	require.Len(t, dishes, 7)

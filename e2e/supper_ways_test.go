@@ -2,7 +2,6 @@ package e2e
 
 import (
 	"encoding/json"
-	"net/http"
 	"strings"
 	"testing"
 	"time"
@@ -17,12 +16,8 @@ import (
 // made keeps a supper as a file of somebody's would bring it, and gives its ID.
 func (a *app) made(document string) string {
 	a.t.Helper()
-	answer, err := http.Post(a.url+"/api/suppers", "application/json", strings.NewReader(document))
-	require.NoError(a.t, err)
-	defer answer.Body.Close()
-	require.Equal(a.t, http.StatusCreated, answer.StatusCode)
 	var made api.KeptSupper
-	require.NoError(a.t, json.NewDecoder(answer.Body).Decode(&made))
+	a.posted("/api/suppers", document, &made)
 	return made.ID
 }
 
@@ -119,11 +114,7 @@ func TestSuppersComeAndGo(t *testing.T) {
 	w.click("Suppers")
 	w.click("New supper")
 	w.eventually("main", "What is there to eat?")
-	w.click("Add a dish or a side")
-	w.fill(`[aria-label="Search builds"]`, "Mackerel")
-	w.settled(func() bool { return len(w.MustElements(".pick button")) == 1 }, "one build is found")
-	w.tap(".pick button")
-	w.onRope("Mackerel and potato cakes: ")
+	w.addMackerel()
 	w.status("saved")
 	var all []api.SupperEntry
 	a.get("/api/suppers", &all)

@@ -10,14 +10,30 @@ import "slices"
 func energy(n *network) int {
 	heads := headsOf(n)
 	best := n.length()
+	for capacity, of := range n.things {
+		best = max(best, group(n, heads, capacity, of))
+	}
+	return best
+}
+
+// things goes through all that steps hold: how much there is of it, and how much of it a step holds.
+func (n *network) things(yield func(capacity int, of func(*task) int) bool) {
 	for what, capacity := range n.s.capacities() {
-		best = max(best, group(n, heads, capacity, func(t *task) int { return t.holds[what] }))
+		if !yield(capacity, func(t *task) int { return t.holds[what] }) {
+			return
+		}
 	}
-	racks := 0
-	for _, o := range n.s.Kitchen.Ovens {
-		racks += o.Racks
+	yield(n.s.Kitchen.racks(), func(t *task) int { return t.racks })
+}
+
+// holders are the steps that hold a thing for any time.
+func (n *network) holders(of func(*task) int) (who []int) {
+	for i := 1; i < len(n.tasks); i++ {
+		if of(&n.tasks[i]) > 0 && n.tasks[i].minutes > 0 {
+			who = append(who, i)
+		}
 	}
-	return max(best, group(n, heads, racks, func(t *task) int { return t.racks }))
+	return who
 }
 
 // headsOf gives how long after the first step that counts a step begins at least: the longest
@@ -52,12 +68,7 @@ func group(n *network, heads []int, capacity int, of func(*task) int) int {
 	if capacity <= 0 {
 		return 0
 	}
-	var who []int
-	for i := 1; i < len(n.tasks); i++ {
-		if of(&n.tasks[i]) > 0 && n.tasks[i].minutes > 0 && heads[i] > before {
-			who = append(who, i)
-		}
-	}
+	who := slices.DeleteFunc(n.holders(of), func(i int) bool { return heads[i] <= before })
 	best := 0
 	slices.SortFunc(who, func(a, b int) int { return heads[b] - heads[a] })
 	for _, last := range who {
@@ -97,25 +108,16 @@ func farthest(n *network) []int {
 // is of it in that time (the sums of energetic reasoning, as above): no plan keeps the needs.
 func overfull(n *network) bool {
 	far := farthest(n)
-	all := 0
-	for _, o := range n.s.Kitchen.Ovens {
-		all += o.Racks
-	}
-	for what, capacity := range n.s.capacities() {
-		if full(n, far, capacity, func(t *task) int { return t.holds[what] }) {
+	for capacity, of := range n.things {
+		if full(n, far, capacity, of) {
 			return true
 		}
 	}
-	return full(n, far, all, func(t *task) int { return t.racks })
+	return false
 }
 
 func full(n *network, far []int, capacity int, of func(*task) int) bool {
-	var who []int
-	for i := 1; i < len(n.tasks); i++ {
-		if of(&n.tasks[i]) > 0 && n.tasks[i].minutes > 0 {
-			who = append(who, i)
-		}
-	}
+	who := n.holders(of)
 	slices.SortFunc(who, func(a, b int) int { return far[a] - far[b] })
 	for _, last := range who {
 		// Those that end no nearer to the table than this one, by how far they may begin.

@@ -77,18 +77,14 @@ func newEarlier(s *Supper) *earlier {
 		} else {
 			e.base += n.tasks[i].work()
 		}
-		n.in[0], n.place = n.in[0][:len(n.in[0])-1], before
+		n.unpost(edge{to: 0})
+		n.place = before
 	}
-	e.order(n)
-	return e
-}
-
-func (e *earlier) order(n *network) {
 	slices.SortStableFunc(e.steps, func(a, b int) int { return cmp.Compare(n.tasks[a].work(), n.tasks[b].work()) })
-	e.work = e.work[:0]
 	for _, i := range e.steps {
 		e.work = append(e.work, n.tasks[i].work())
 	}
+	return e
 }
 
 // forward has a step done so long before the table; false where the needs do not let it.

@@ -64,10 +64,7 @@ func ovenSpan(p *Plan) int {
 func ovenFloor(s *Supper) int {
 	type heat struct{ longest, sum int }
 	heats := map[float64]*heat{}
-	racks := 0
-	for _, o := range s.Kitchen.Ovens {
-		racks += o.Racks
-	}
+	racks := s.Kitchen.racks()
 	for d := range s.Dishes {
 		for i := range s.Dishes[d].Steps {
 			step := &s.Dishes[d].Steps[i]

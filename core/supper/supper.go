@@ -34,6 +34,14 @@ type Kitchen struct {
 	Ovens   []Oven
 }
 
+// racks are those of all ovens.
+func (k *Kitchen) racks() (n int) {
+	for _, o := range k.Ovens {
+		n += o.Racks
+	}
+	return n
+}
+
 // Oven is one oven: what stands in it at one time has one temperature.
 type Oven struct {
 	ID    string
