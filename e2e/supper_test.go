@@ -204,6 +204,7 @@ func TestShoppingIsTickedOnAPhoneAndBoxesKeep(t *testing.T) {
 	assert.False(t, phone.MustHas(".plan-chart"), "a list by the hour, on a phone")
 	phone.eventually(".plan-list", "Oven to 200 °C")
 	assert.LessOrEqual(t, phone.MustEval(`() => document.documentElement.scrollWidth`).Int(), 390, "nothing is wider than the phone")
+	phone.button("Cook it") // a cook at the stove has the phone
 	phone.click("Shopping")
 	phone.tap(".supper-shop input")
 	phone.eventually(".supper-shop [role=status]", "15 things to buy")

@@ -92,7 +92,7 @@ export function SupperTools({ session, state, id, sign, onDelete }: Props) {
         >
           {t("cook.cookIt")}
         </button>
-        <button type="button" className="btn btn-quiet btn-sm" onClick={() => away("ics")}>
+        <button type="button" className="btn btn-quiet btn-sm supper-calendar" onClick={() => away("ics")}>
           {t("supper.calendar")}
         </button>
         <button

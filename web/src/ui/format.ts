@@ -85,7 +85,7 @@ export function useFormat() {
               h: Math.floor(Math.round(m) / 60),
               m: Math.round(m) % 60,
             }),
-      pct: (p: number) => `${number(p, p < 10 ? 1 : 0)} %`,
+      pct: (p: number) => `${number(p, p < 10 ? 1 : 0)}\u00a0%`,
       ratio: (r: number) => (r > 5 ? "> 5" : number(r, 1)),
       foodName: (f: Food | undefined, id: string) => (f ? nameOf(f, language) : id),
       /** What the cook calls a line: cumin, of the dried spices. */
