@@ -76,7 +76,7 @@ func Scale(d *formula.Document, a Aim, k *kitchen.Kitchen) (Scaled, error) {
 	if a.Pieces > 0 {
 		// So many are so many: the piece takes what rounding the amounts took or gave.
 		parts := mix.Parts(out.MixLines(k.Foods))
-		fitted, err := shape.Fit(piece.Aim{Pieces: a.Pieces}, massOf(parts), heat.CompositionOf(parts).Density())
+		fitted, err := k.Fit(&shape, piece.Aim{Pieces: a.Pieces}, massOf(parts), heat.CompositionOf(parts).Density())
 		if err != nil {
 			return Scaled{}, err
 		}
@@ -101,7 +101,7 @@ func factorOf(d *formula.Document, a Aim, k *kitchen.Kitchen) (factor float64, s
 	case mass <= 0:
 		return 0, shape, ErrNoMix
 	case a.Pieces > 0:
-		each := shape.Grams(density)
+		each := k.PieceGrams(&shape, density)
 		if each <= 0 {
 			return 0, shape, ErrNoPieces
 		}

@@ -150,7 +150,7 @@ func pieceOf(said *recipe.ReadPiece, d *formula.Document, k *kitchen.Kitchen) *p
 	for i := range parts {
 		grams += parts[i].Mass
 	}
-	fitted, err := p.Fit(piece.Aim{Pieces: said.Count}, grams, c.Density())
+	fitted, err := k.Fit(&p, piece.Aim{Pieces: said.Count}, grams, c.Density())
 	if err != nil {
 		return &p
 	}

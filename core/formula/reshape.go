@@ -41,7 +41,7 @@ func Reshape(d *Document, kind piece.Kind, k *kitchen.Kitchen) Shaped {
 		}
 	}
 	count := max(1, int(math.Round(mass/out.Piece.Grams(density))))
-	if p, err := out.Piece.Fit(piece.Aim{Pieces: count}, mass, density); err == nil {
+	if p, err := k.Fit(&out.Piece, piece.Aim{Pieces: count}, mass, density); err == nil {
 		out.Piece = p
 	}
 	return out

@@ -70,9 +70,21 @@ func (k *Kitchen) Yield(p *piece.Piece, grams, density float64) piece.Yield {
 
 // PieceGrams is what a piece weighs as the hands of this kitchen make it, g.
 func (k *Kitchen) PieceGrams(p *piece.Piece, density float64) float64 {
-	each := p.Grams(density)
+	return p.Grams(density) * k.full(p)
+}
+
+// Fit is piece.Fit for the hands of this kitchen, which make pieces fuller or less full than planned: so many pieces,
+// or pieces of so many grams, come out as asked.
+func (k *Kitchen) Fit(p *piece.Piece, a piece.Aim, grams, density float64) (piece.Piece, error) {
+	full := k.full(p)
+	a.Grams /= full
+	return p.Fit(a, grams/full, density)
+}
+
+// full is how full pieces are made, against those planned.
+func (k *Kitchen) full(p *piece.Piece) float64 {
 	if p.Scooped() {
-		each *= math.Exp(k.scoop)
+		return math.Exp(k.scoop)
 	}
-	return each
+	return 1
 }

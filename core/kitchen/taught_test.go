@@ -31,6 +31,15 @@ func TestAKitchenLearnsAndStaysWhatItsCooksTold(t *testing.T) {
 	assert.InDelta(t, usual.PieceGrams(&loaf, 1050), got.PieceGrams(&loaf, 1050), 1e-9, "a tin is as full as it is")
 	assert.Less(t, got.Yield(&patty, 1000, 1050).Pieces, usual.Yield(&patty, 1000, 1050).Pieces)
 
+	// What is asked of its hands comes out as asked: so many pieces, or pieces of so many grams.
+	many, err := got.Fit(&patty, piece.Aim{Pieces: 12}, 1000, 1050)
+	require.NoError(t, err)
+	assert.Equal(t, 12, got.Yield(&many, 1000, 1050).Pieces)
+	assert.Less(t, many.Volume(), patty.Volume())
+	heavy, err := got.Fit(&patty, piece.Aim{Grams: 60}, 1000, 1050)
+	require.NoError(t, err)
+	assert.InDelta(t, 60, got.PieceGrams(&heavy, 1050), .1, "as sizes are rounded")
+
 	assert.Same(t, usual, got.Plain())
 	assert.Same(t, usual, usual.Learned(nil))
 	assert.Zero(t, usual.OvenOffset, "the kitchen itself stays as it is")

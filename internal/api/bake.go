@@ -91,11 +91,11 @@ func (s *Server) registerBake(api huma.API) {
 			mass := mix.AssessParts(parts, d.RestIn(k)).Mass
 			density := heat.CompositionOf(parts).Density()
 			p := d.PieceOrDefault()
-			fitted, err := p.Fit(aim, mass, density)
+			fitted, err := k.Fit(&p, aim, mass, density)
 			if err != nil {
 				return nil, problem.New(http.StatusUnprocessableEntity, codeOf(err, fitCodes), "No such piece can be had: "+err.Error()+".")
 			}
-			y := fitted.Yield(mass, density)
+			y := k.Yield(&fitted, mass, density)
 			return &body[Fit]{Fit{fitted, answer.Of[answer.Yield](y)}}, nil
 		})
 	huma.Register(api, takesDocument(api, op(http.MethodPost, "/reshape", "reshape", "The mix as pieces of another kind: their usual size, number and way of cooking")),

@@ -153,6 +153,19 @@ func TestEverySupperIsPlannedOrSaysWhy(t *testing.T) {
 	})
 }
 
+// So many pieces as are asked for are made, however full the hands of a kitchen make them.
+func TestAsManyPiecesAsAreAskedFor(t *testing.T) {
+	rapid.Check(t, func(t *rapid.T) {
+		k := kitchen.Usual().Learned(&kitchen.Taught{Scoop: rapid.Float64Range(-.2, .2).Draw(t, "scoop")})
+		n := rapid.IntRange(4, 60).Draw(t, "pieces")
+		d, err := menu.Read([]byte(friday(of("Cakes", cakes, fmt.Sprintf(`,"pieces":%d`, n)))))
+		require.NoError(t, err)
+		out, err := new(menu.Baker).Look(d, k)
+		require.NoError(t, err)
+		assert.Equal(t, n, out.Dishes[0].Pieces)
+	})
+}
+
 // A whole is what its parts weigh: what a dish needs in so many pieces is what one needs, so many times.
 func TestTwiceThePiecesNeedTwiceTheFood(t *testing.T) {
 	k := kitchen.Usual()
