@@ -20,6 +20,8 @@ type Bowl struct {
 	Off bool
 	// Felt is the last squeeze that still tells; "" where there is none.
 	Felt mix.Word
+	// Much says that a food was added so often that it is another mix by now: see much.
+	Much bool
 	// Mend is what would bring it to its band, by what was felt or else by what is expected;
 	// nil where it is there, or nothing drinks.
 	Mend *advice.Mend
@@ -38,18 +40,18 @@ func Actual(p *Plan, s *State, dish int, now time.Time) (out formula.Document, o
 	gone := map[int]bool{}
 	for n := range d.Steps {
 		step := &d.Steps[n]
-		for line, a := range is.Steps[n].Weighed {
-			lines := out.Lines
-			if step.Part > 0 {
-				part := &out.Parts[step.Part-1]
-				part.Lines = slices.Clone(part.Lines)
-				lines = part.Lines
-			}
-			lines[line].Grams = max(a.Grams, leastGrams)
-			if a.Grams < leastGrams && step.Part == 0 {
-				gone[line] = true
-			}
+		if step.Part == 0 {
+			continue
 		}
+		for line, a := range is.Steps[n].Weighed {
+			part := &out.Parts[step.Part-1]
+			part.Lines = slices.Clone(part.Lines)
+			part.Lines[line].Grams = max(a.Grams, leastGrams)
+		}
+	}
+	for line, grams := range wentIn(d, is) {
+		out.Lines[line].Grams = max(grams, leastGrams)
+		gone[line] = grams < leastGrams
 	}
 	for _, a := range is.Added {
 		at := slices.IndexFunc(out.Lines, func(l formula.Line) bool { return l.Food == a.Food && len(l.Prep) == 0 })
@@ -71,6 +73,35 @@ func Actual(p *Plan, s *State, dish int, now time.Time) (out formula.Document, o
 	}
 	rested(&out, p, s, dish, now)
 	return out, true
+}
+
+// wentIn is what of the lines of a mix has really gone in, with what of them is still to come as
+// planned, g by line; only of those of which something was weighed.
+func wentIn(d *Dish, is *DishState) map[int]float64 {
+	out := map[int]float64{}
+	touched := map[int]bool{}
+	for n := range d.Steps {
+		if d.Steps[n].Part > 0 {
+			continue
+		}
+		for _, w := range d.Steps[n].Weigh {
+			if w.Made != nil {
+				continue
+			}
+			if a, in := is.Steps[n].Weighed[w.Line]; in {
+				touched[w.Line] = true
+				out[w.Line] += a.Grams
+			} else {
+				out[w.Line] += w.Grams
+			}
+		}
+	}
+	for line := range out {
+		if !touched[line] {
+			delete(out, line)
+		}
+	}
+	return out
 }
 
 // leastGrams is the least that a line of a build may weigh, g.
@@ -122,6 +153,7 @@ func LookInto(p *Plan, s *State, dish int, k *kitchen.Kitchen, now time.Time) (b
 	}
 	b.Expected, b.Planned = formula.Predict(&b.Document, k), formula.Predict(p.Dishes[dish].Build, k)
 	is := &s.Dishes[dish]
+	b.Much = isMuch(is, b.Expected.MassG)
 	if n := len(is.Felt); n > 0 && (len(is.Added) == 0 || is.Felt[n-1].At.After(is.Added[len(is.Added)-1].At)) {
 		b.Felt = is.Felt[n-1].Word
 	}
@@ -139,6 +171,23 @@ func LookInto(p *Plan, s *State, dish int, k *kitchen.Kitchen, now time.Time) (b
 		}
 	}
 	return b, true
+}
+
+// much is the share of a mix from which one food that was added to mend it is much: a tenth of water
+// more takes a usual mix from firm to slumping.
+const much = 0.1
+
+func isMuch(is *DishState, mass float64) bool {
+	sum := map[string]float64{}
+	for _, a := range is.Added {
+		sum[a.Food] += a.Grams
+	}
+	for _, grams := range sum {
+		if grams > much*mass {
+			return true
+		}
+	}
+	return false
 }
 
 // Past says what an amount beyond its range does: the bowl with it in place of what was

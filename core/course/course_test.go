@@ -90,7 +90,7 @@ func (c *cook) tasks() []course.Task {
 func (c *cook) until(minutesBefore float64) {
 	for end := at(minutesBefore); c.now.Before(end); c.now = c.now.Add(15 * time.Second) {
 		for _, task := range c.tasks() {
-			due, answer := task.At, task.AsPlanned(c.plan)
+			due, answer := task.At, task.AsPlanned(c.s)
 			if is := c.s.Dishes[task.Dish].Steps[task.Step]; task.Do == course.DoHands && is.Begun == nil {
 				answer.Kind = course.Begun
 			} else if task.Do == course.DoHands {
@@ -203,7 +203,7 @@ func TestBatchesGoInOneAfterTheOther(t *testing.T) {
 		require.NotNil(t, task)
 		assert.Equal(t, n, task.Amount)
 		assert.Equal(t, began.Add(time.Duration(n)*each), task.At)
-		e := task.AsPlanned(p)
+		e := task.AsPlanned(s)
 		e.ID, e.At = fmt.Sprint("batch", n), task.At
 		s.Add(e)
 	}

@@ -24,6 +24,7 @@ const (
 	Unweighed Kind = "unweighed" // an amount that did not, after all
 	Felt      Kind = "felt"      // how a handful is when squeezed
 	Added     Kind = "added"     // a food by the spoon, to mend the mix
+	Unadded   Kind = "unadded"   // one that was not added, after all: Name is the ID of its event
 	Turned    Kind = "turned"    // the pieces of a dish
 	Batch     Kind = "batch"     // the next one of a step is in
 	Placed    Kind = "placed"    // the probe, anew
@@ -35,10 +36,14 @@ const (
 	Ended     Kind = "ended"     // the course
 	Heated    Kind = "heated"    // an oven that was turned on, or up: Step says which heat of the plan
 	Clock     Kind = "clock"     // the course's clock goes so many times as fast from now on
+	Due       Kind = "due"       // the probes first said that a dish is to come off the heat
 )
 
 // Kinds lists them all.
-var Kinds = []Kind{Begun, Done, Undone, Weighed, Unweighed, Felt, Added, Turned, Batch, Placed, TimerSet, TimerOff, Silenced, Longer, Found, Ended, Heated, Clock}
+var Kinds = []Kind{Begun, Done, Undone, Weighed, Unweighed, Felt, Added, Unadded, Turned, Batch, Placed, TimerSet, TimerOff, Silenced, Longer, Found, Ended, Heated, Clock, Due}
+
+// SimulatedDevice is the device of events that simulated instruments make.
+const SimulatedDevice = "simulated"
 
 // How an amount was measured.
 const (
@@ -55,10 +60,10 @@ type Event struct {
 	At time.Time `json:"at" required:"false" doc:"by the course's clock; now where it says nothing"`
 	// Device is who says so.
 	Device string `json:"device,omitempty" maxLength:"80"`
-	Kind   Kind   `json:"kind" enum:"begun,done,undone,weighed,unweighed,felt,added,turned,batch,placed,timer,timeroff,silenced,longer,found,ended,heated,clock"`
+	Kind   Kind   `json:"kind" enum:"begun,done,undone,weighed,unweighed,felt,added,unadded,turned,batch,placed,timer,timeroff,silenced,longer,found,ended,heated,clock,due"`
 	Dish   int    `json:"dish,omitempty" minimum:"0" maximum:"39"`
 	Step   int    `json:"step,omitempty" minimum:"0" maximum:"399"`
-	Line   int    `json:"line,omitempty" minimum:"0" maximum:"199"`
+	Line   int    `json:"line,omitempty" minimum:"0" maximum:"999"`
 	// Grams that went in.
 	Grams float64 `json:"grams,omitempty" minimum:"0" maximum:"100000"`
 	How   string  `json:"how,omitempty" enum:"scale,hand,spoons"`
@@ -68,8 +73,11 @@ type Event struct {
 	// Name is that of a timer, or which alarm.
 	Name string `json:"name,omitempty" maxLength:"80"`
 	// Minutes of a timer, to wait after an addition, or more of a step.
-	Minutes float64   `json:"minutes,omitempty" minimum:"-1440" maximum:"1440"`
-	Speed   float64   `json:"speed,omitempty" minimum:"1" maximum:"60"`
+	Minutes float64 `json:"minutes,omitempty" minimum:"-1440" maximum:"1440"`
+	Speed   float64 `json:"speed,omitempty" minimum:"1" maximum:"60"`
+	// Celsius is what the coldest place was made out to be as a cook took pieces off the heat below
+	// their goal and said so, degC.
+	Celsius *float64  `json:"celsius,omitempty" minimum:"-45" maximum:"400"`
 	Found   *Findings `json:"found,omitempty"`
 }
 
@@ -150,7 +158,11 @@ func Whole(p *Plan, e *Event) error {
 }
 
 func check(p *Plan, c *Event) error {
-	for _, v := range []float64{c.Grams, c.Minutes, c.Speed} {
+	celsius := 0.
+	if c.Celsius != nil {
+		celsius = *c.Celsius
+	}
+	for _, v := range []float64{c.Grams, c.Minutes, c.Speed, celsius} {
 		if math.IsNaN(v) || math.IsInf(v, 0) {
 			return &Refusal{OutOfRange, fmt.Sprint(v)}
 		}
@@ -163,12 +175,14 @@ func check(p *Plan, c *Event) error {
 		dish = &p.Dishes[c.Dish]
 	}
 	switch c.Kind {
-	case Begun, Done, Undone, Weighed, Unweighed, Batch, Longer:
+	case Begun, Done, Undone, Weighed, Unweighed, Batch, Longer, Due:
 		if c.Step < 0 || c.Step >= len(dish.Steps) {
 			return &Refusal{UnknownStep, fmt.Sprint(c.Step)}
 		}
 	}
 	switch c.Kind {
+	case Done:
+		return between(celsius, -45, 400)
 	case Weighed, Unweighed:
 		if !slices.ContainsFunc(dish.Steps[c.Step].Weigh, func(w Weigh) bool { return w.Line == c.Line }) {
 			return &Refusal{UnknownLine, fmt.Sprint(c.Line)}

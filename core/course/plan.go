@@ -4,13 +4,10 @@
 package course
 
 import (
-	"cmp"
 	"errors"
 	"fmt"
-	"slices"
 	"time"
 
-	"cuerda/core/food"
 	"cuerda/core/formula"
 	"cuerda/core/kitchen"
 	"cuerda/core/piece"
@@ -84,6 +81,8 @@ type Step struct {
 	At time.Time `json:"at"`
 	// Weigh are the amounts that go in at it, in their order.
 	Weigh []Weigh `json:"weigh,omitempty"`
+	// Lines are those of the mix that it is about, from 0.
+	Lines []int `json:"lines,omitempty"`
 }
 
 // Need is a step of the same dish that comes before, with the gap, min; Most is below Least
@@ -94,22 +93,14 @@ type Need struct {
 	Most  int `json:"most,omitempty"`
 }
 
-// Weigh is an amount of a step.
-type Weigh struct {
-	// Line is which of the mix, or of the part, from 0.
-	Line  int     `json:"line"`
-	Food  string  `json:"food"`
-	Name  string  `json:"name,omitempty"`
-	Grams float64 `json:"grams"`
-	// Within is how far the scale may be out before it tells in the bowl, g.
-	Within float64 `json:"within"`
-}
-
 // Timed says whether the clock ends a step, as against hands that are done.
 func (s *Step) Timed() bool { return s.Hands == 0 || s.Burners+s.Racks > 0 }
 
-// Put says whether somebody has to begin it: to put it in, or on.
-func (s *Step) Put() bool { return s.Hands+s.Burners+s.Racks > 0 || len(s.After) == 0 }
+// Put says whether somebody has to begin it: to put it in, or on. A rest begins by itself; a
+// chill does not, for somebody carries the pieces to the fridge.
+func (s *Step) Put() bool {
+	return s.Hands+s.Burners+s.Racks > 0 || len(s.After) == 0 || s.Shelves > 0 && s.Minutes > 0
+}
 
 // Cooking says whether it is the cooking of pieces, whose end is that of their time on the heat.
 func (s *Step) Cooking() bool { return s.Part == 0 && s.Code == "cook" }
@@ -132,7 +123,7 @@ func Of(d *menu.Supper, p *menu.Planned, k *kitchen.Kitchen) *Plan {
 				Shelves: s.Shelves, Racks: s.Racks, Celsius: s.Celsius, Grill: s.Grill, Times: 1,
 			}
 			if built {
-				step.Code, step.Part, step.Times = knots[n].Code, knots[n].Part, max(1, knots[n].Times)
+				step.Code, step.Part, step.Times, step.Lines = knots[n].Code, knots[n].Part, max(1, knots[n].Times), knots[n].Lines
 			}
 			for _, g := range s.After {
 				need := Need{g.Step, g.Least, g.Most}
@@ -144,7 +135,7 @@ func Of(d *menu.Supper, p *menu.Planned, k *kitchen.Kitchen) *Plan {
 			dish.Steps = append(dish.Steps, step)
 		}
 		if built {
-			dish.weigh(knots, k)
+			dish.weigh(k)
 		}
 		out.Dishes = append(out.Dishes, dish)
 	}
@@ -175,102 +166,6 @@ func afterPan(turns []float64, seared *float64) (out []float64) {
 		}
 	}
 	return out
-}
-
-// weigh gives each step the amounts that go in at it. A food that something is done to is
-// weighed there; the rest as it is mixed.
-func (d *Dish) weigh(knots []menu.Knot, k *kitchen.Kitchen) {
-	weighed := map[int]bool{}
-	for n := range knots {
-		knot := &knots[n]
-		switch {
-		case knot.Code == "make" && knot.Part > 0:
-			part := &d.Build.Parts[knot.Part-1]
-			for i := range part.Lines {
-				l := &part.Lines[i]
-				d.Steps[n].Weigh = append(d.Steps[n].Weigh, Weigh{i, l.Food, l.Name, l.Grams, max(1, 0.05*l.Grams)})
-			}
-		case knot.Part > 0:
-		case knot.Code == "mix":
-			var rest []int
-			for i := range d.Build.Lines {
-				if !weighed[i] {
-					rest = append(rest, i)
-				}
-			}
-			d.add(n, d.inOrder(rest, k), k)
-		default:
-			var first []int
-			for _, i := range knot.Lines {
-				if !weighed[i] {
-					first = append(first, i)
-				}
-				weighed[i] = true
-			}
-			d.add(n, first, k)
-		}
-	}
-}
-
-func (d *Dish) add(step int, lines []int, k *kitchen.Kitchen) {
-	for _, i := range lines {
-		l := &d.Build.Lines[i]
-		d.Steps[step].Weigh = append(d.Steps[step].Weigh, Weigh{i, l.Food, l.Name, l.Grams, within(d.Build, i, k)})
-	}
-}
-
-// inOrder is the order of mixing: the base first, then what seasons and wets it, and last what
-// drinks, so that it meets a mix that is even.
-func (d *Dish) inOrder(lines []int, k *kitchen.Kitchen) []int {
-	place := func(i int) int {
-		f := k.Foods.Find(d.Build.Lines[i].Food)
-		switch f.Group {
-		case food.Flavour:
-			return 1
-		case food.Wet, food.Fat, food.Dairy, food.Egg:
-			return 2
-		case food.NutBinder, food.Seed, food.Nut:
-			return 3
-		case food.Gel, food.GrainBinder, food.LegumeBinder, food.Starch:
-			return 4
-		}
-		return 0
-	}
-	out := slices.Clone(lines)
-	slices.SortStableFunc(out, func(a, b int) int { return cmp.Compare(place(a), place(b)) })
-	return out
-}
-
-// within is how far a line may be out before the index of the mix moves by what a hand could
-// tell: between a hundredth and a twentieth of it, and no finer than a scale tells.
-func within(d *formula.Document, line int, k *kitchen.Kitchen) float64 {
-	g := d.Lines[line].Grams
-	least := 1.
-	if g < 10 {
-		least = 0.2
-	}
-	other := *d
-	other.Lines = slices.Clone(d.Lines)
-	other.Lines[line].Grams = 1.05 * g
-	was, is := formula.Predict(d, k), formula.Predict(&other, k)
-	out := 0.05 * g
-	if was.Q != nil && is.Q != nil {
-		if moved := max(*is.Q-*was.Q, *was.Q-*is.Q); moved > 1e-6 {
-			out = min(out, 0.05*g*toldBy/moved)
-		}
-	}
-	return tidy(max(out, 0.01*g, least))
-}
-
-// toldBy is what the index may move by before a hand could tell.
-const toldBy = 0.02
-
-// tidy is an amount as a scale shows it, g.
-func tidy(g float64) float64 {
-	if g < 1 {
-		return float64(int(g*10+0.5)) / 10
-	}
-	return float64(int(g + 0.5))
 }
 
 // Kind is the piece of a dish, "" of a side.
@@ -318,17 +213,8 @@ func (p *Plan) Check() error {
 			if dish.leadsTo(i, i, map[int]bool{}) {
 				return fmt.Errorf("%w: dish %d, step %d comes after itself", ErrBadPlan, d, i)
 			}
-			for _, w := range s.Weigh {
-				lines := 0
-				if dish.Build != nil {
-					lines = len(dish.Build.Lines)
-					if s.Part > 0 {
-						lines = len(dish.Build.Parts[s.Part-1].Lines)
-					}
-				}
-				if w.Line < 0 || w.Line >= lines || !(w.Grams >= 0) || !(w.Within >= 0) {
-					return fmt.Errorf("%w: dish %d, step %d weighs no line", ErrBadPlan, d, i)
-				}
+			if err := dish.checkWeigh(i); err != nil {
+				return fmt.Errorf("%w: dish %d, step %d: %w", ErrBadPlan, d, i, err)
 			}
 		}
 	}

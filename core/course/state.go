@@ -20,6 +20,9 @@ type State struct {
 	Heated map[int]time.Time
 	// End is when it was said to be over; nil while it goes on.
 	End *time.Time
+	// Simulated says that instruments were simulated at some time, Hurried that the clock went faster
+	// than the world's.
+	Simulated, Hurried bool
 
 	events []Event // in the order of their time
 	ids    map[string]bool
@@ -34,8 +37,16 @@ type DishState struct {
 	Added  []Addition
 	Turned []time.Time
 	Placed []time.Time // the probe
-	Found  *Findings
-	At     time.Time // of Found
+	// Found is what each cook said of how it came out, the first who said it first; who says it again
+	// has said it anew.
+	Found []Said
+}
+
+// Said is how a dish came out by one cook.
+type Said struct {
+	By string // the device
+	At time.Time
+	Findings
 }
 
 // StepState is what has been done of a step.
@@ -47,6 +58,13 @@ type StepState struct {
 	Weighed map[int]Amount
 	// Batches are how many more are in than the first.
 	Batches int
+	// Due is when the probes first said that it is to come off the heat; nil where none has. Returned
+	// is how often it was put back after it had been taken off.
+	Due      *time.Time
+	Returned int
+	// Below is how hot the coldest place was made out to be, degC, where a cook took pieces off
+	// below their goal and said so; nil where it was reached.
+	Below *float64
 }
 
 // Amount is what really went in.
@@ -64,6 +82,7 @@ type Squeeze struct {
 
 // Addition is a food that was added, with the wait until it tells.
 type Addition struct {
+	ID      string // of its event
 	Food    string
 	Grams   float64
 	Minutes float64
@@ -88,6 +107,7 @@ func New(p *Plan, start time.Time) *State {
 
 func (s *State) clear() {
 	s.Dishes, s.Timers, s.Silent, s.Heated, s.End = make([]DishState, len(s.plan.Dishes)), nil, map[string]time.Time{}, map[int]time.Time{}, nil
+	s.Simulated, s.Hurried = s.plan.Simulated, false
 	for i := range s.Dishes {
 		s.Dishes[i].Steps = make([]StepState, len(s.plan.Dishes[i].Steps))
 	}
@@ -167,6 +187,8 @@ func (s *State) apply(e *Event) {
 		}
 		return
 	case Clock:
+		s.Simulated = s.Simulated || e.Device == SimulatedDevice
+		s.Hurried = s.Hurried || e.Speed > 1
 		return
 	}
 	if e.Dish < 0 || e.Dish >= len(s.Dishes) {
@@ -177,13 +199,21 @@ func (s *State) apply(e *Event) {
 	case Felt:
 		d.Felt = append(d.Felt, Squeeze{e.Word, at})
 	case Added:
-		d.Added = append(d.Added, Addition{e.Food, e.Grams, e.Minutes, at})
+		d.Added = append(d.Added, Addition{e.ID, e.Food, e.Grams, e.Minutes, at})
+	case Unadded:
+		d.Added = slices.DeleteFunc(slices.Clone(d.Added), func(a Addition) bool { return a.ID == e.Name })
 	case Turned:
 		d.Turned = append(d.Turned, at)
 	case Placed:
 		d.Placed = append(d.Placed, at)
 	case Found:
-		d.Found, d.At = e.Found, at
+		said := Said{e.Device, at, *e.Found}
+		if n := slices.IndexFunc(d.Found, func(s Said) bool { return s.By == e.Device }); n >= 0 {
+			said.At = d.Found[n].At
+			d.Found[n] = said
+		} else {
+			d.Found = append(d.Found, said)
+		}
 	default:
 		if e.Step >= 0 && e.Step < len(d.Steps) {
 			d.Steps[e.Step].apply(e, s.plan.Dishes[e.Dish].Steps[e.Step].Timed())
@@ -204,14 +234,16 @@ func (s *StepState) apply(e *Event, timed bool) {
 			s.Begun = &at
 		}
 		if s.Done == nil {
-			s.Done = &at
+			s.Done, s.Below = &at, e.Celsius
 		}
 	case Undone:
 		// What is done is not done, after all; what has only begun has not.
 		if s.Done == nil {
 			s.Begun = nil
+		} else {
+			s.Returned++
 		}
-		s.Done = nil
+		s.Done, s.Due, s.Below = nil, nil, nil
 	case Weighed:
 		if s.Begun == nil && !timed {
 			s.Begun = &at
@@ -226,6 +258,10 @@ func (s *StepState) apply(e *Event, timed bool) {
 		s.Batches++
 	case Longer:
 		s.More += e.Minutes
+	case Due:
+		if s.Due == nil && s.Begun != nil && s.Done == nil {
+			s.Due = &at
+		}
 	}
 }
 
@@ -237,6 +273,7 @@ func (s *State) Clone() *State {
 	out.Dishes = slices.Clone(s.Dishes)
 	for i := range out.Dishes {
 		d := &out.Dishes[i]
+		d.Found = slices.Clone(d.Found)
 		d.Felt, d.Added, d.Turned, d.Placed, d.Steps = slices.Clone(d.Felt), slices.Clone(d.Added), slices.Clone(d.Turned), slices.Clone(d.Placed), slices.Clone(d.Steps)
 		for n := range d.Steps {
 			d.Steps[n].Weighed = maps.Clone(d.Steps[n].Weighed)

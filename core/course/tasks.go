@@ -133,7 +133,7 @@ func (t *tasks) step(at *Timing, turns map[supper.Ref][]time.Time) {
 				t.turns(at, turns[at.Ref])
 			}
 			t.batches(at, step, is)
-			t.add(Task{Do: DoOff, Ref: at.Ref, At: at.End, Loss: step.loss()})
+			t.add(Task{Do: DoOff, Ref: at.Ref, At: at.DueEnd, Loss: step.loss()})
 		}
 	case Waiting:
 		if step.Put() && t.ready(at.Ref) {
@@ -156,18 +156,31 @@ func (t *tasks) ready(at supper.Ref) bool {
 	return true
 }
 
-// next is a step that has not begun.
+// due is when a step is to begin: what could begin now was to begin when it first could.
+func (t *tasks) due(at *Timing) time.Time {
+	if at.Begin.After(t.now) {
+		return at.Begin
+	}
+	return at.DueBegin
+}
+
+// next is a step that has not begun. What waits for an oven is offered once that was turned on.
 func (t *tasks) next(at *Timing, step *Step, is *StepState) {
 	if step.Code == "shape" && t.squeeze(at) {
 		return
 	}
 	switch {
 	case left(step, is) >= 0:
-		t.add(Task{Do: DoWeigh, Ref: at.Ref, Amount: left(step, is), At: at.Begin, Loss: 0.2})
+		t.add(Task{Do: DoWeigh, Ref: at.Ref, Amount: left(step, is), At: t.due(at), Loss: 0.2})
 	case step.Timed():
-		t.add(Task{Do: DoBegin, Ref: at.Ref, At: at.Begin, Loss: 0.25})
+		if i := heatOf(t.Plan, step); i >= 0 && !inUse(t.Plan, t.State, i) {
+			if _, on := t.Heated[i]; !on {
+				return
+			}
+		}
+		t.add(Task{Do: DoBegin, Ref: at.Ref, At: t.due(at), Loss: 0.25})
 	default:
-		t.add(Task{Do: DoHands, Ref: at.Ref, At: at.Begin, Loss: 0.2})
+		t.add(Task{Do: DoHands, Ref: at.Ref, At: t.due(at), Loss: 0.2})
 	}
 }
 
@@ -192,7 +205,7 @@ func (t *tasks) squeeze(at *Timing) bool {
 	if t.Plan.Dishes[at.Dish].Build == nil {
 		return false
 	}
-	due := at.Begin
+	due := t.due(at)
 	if n := len(d.Added); n > 0 {
 		last := d.Added[n-1]
 		due = last.At.Add(time.Duration(last.Minutes * float64(time.Minute)))
@@ -221,7 +234,7 @@ func (t *tasks) turns(at *Timing, when []time.Time) {
 			n++
 		}
 	}
-	if n < len(dish.Turns) && n < len(when) && when[n].Before(at.End) {
+	if n < len(dish.Turns) && n < len(when) && when[n].Before(at.DueEnd) {
 		t.add(Task{Do: DoTurn, Ref: at.Ref, Amount: n, At: when[n], Loss: 0.65})
 	}
 }
@@ -229,7 +242,7 @@ func (t *tasks) turns(at *Timing, when []time.Time) {
 // batches are the changes of what is cooked in several goes.
 func (t *tasks) batches(at *Timing, step *Step, is *StepState) {
 	if n := is.Batches + 1; n < step.Times {
-		each := at.End.Sub(at.Begin) / time.Duration(step.Times)
+		each := at.DueEnd.Sub(at.Begin) / time.Duration(step.Times)
 		t.add(Task{Do: DoBatch, Ref: at.Ref, Amount: n, At: at.Begin.Add(time.Duration(n) * each), Loss: 0.7})
 	}
 }
@@ -237,33 +250,33 @@ func (t *tasks) batches(at *Timing, step *Step, is *StepState) {
 // heats are ovens to be turned on, so long before the first thing that waits for them.
 func (t *tasks) heats(timings []Timing) {
 	for i, h := range t.Plan.Heats {
-		if _, on := t.Heated[i]; on {
+		if _, on := t.Heated[i]; on || inUse(t.Plan, t.State, i) {
 			continue
 		}
 		var first *Timing
 		for n := range timings {
 			at := &timings[n]
-			step := &t.Plan.Dishes[at.Dish].Steps[at.Step]
-			if step.Racks > 0 && !step.Grill && step.Oven == h.Oven && step.Celsius == h.Celsius && !step.At.Before(h.At) {
-				if at.Status != Waiting { // it is in: the oven is on
-					first = nil
-					break
-				}
-				if first == nil || at.Begin.Before(first.Begin) {
-					first = at
-				}
+			if heatOf(t.Plan, &t.Plan.Dishes[at.Dish].Steps[at.Step]) == i && at.Status == Waiting && (first == nil || at.Begin.Before(first.Begin)) {
+				first = at
 			}
 		}
-		if first != nil {
-			t.add(Task{Do: DoHeat, Ref: first.Ref, Amount: i, At: first.Begin.Add(-minutes(h.Minutes)), Loss: 0.5})
+		if first == nil {
+			continue
 		}
+		// What waits can begin no sooner than the oven is hot: that the oven is late shows in how far
+		// it was due before now, and not in when the first thing can go in.
+		at := first.DueBegin.Add(-minutes(h.Minutes))
+		if ready := first.Begin.Add(-minutes(h.Minutes)); at.After(t.now) || ready.After(t.now) {
+			at = latest(at, ready)
+		}
+		t.add(Task{Do: DoHeat, Ref: first.Ref, Amount: i, At: at, Loss: 0.5})
 	}
 }
 
 // found asks how dishes came out, once all their steps are over.
 func (t *tasks) found(timings []Timing) {
 	for d := range t.Plan.Dishes {
-		if t.Plan.Dishes[d].Build == nil || t.State.Dishes[d].Found != nil {
+		if t.Plan.Dishes[d].Build == nil || len(t.State.Dishes[d].Found) > 0 {
 			continue
 		}
 		var last *Timing
@@ -286,11 +299,11 @@ func (t *Task) Silenced(s *State) bool { _, silent := s.Silent[t.Name]; return s
 
 // AsPlanned is what a cook says who has done what it asks just as it was planned: the amount that
 // was written, a squeeze as firm as most pieces want it. Its ID and its time are the cook's to give.
-func (t *Task) AsPlanned(p *Plan) Event {
+func (t *Task) AsPlanned(s *State) Event {
 	e := Event{Dish: t.Dish, Step: t.Step}
 	switch t.Do {
 	case DoWeigh:
-		w := p.Dishes[t.Dish].Steps[t.Step].Weigh[t.Amount]
+		w := s.Amount(t.Dish, t.Step, t.Amount)
 		e.Kind, e.Line, e.Grams, e.How = Weighed, w.Line, w.Grams, ByScale
 	case DoBegin:
 		e.Kind = Begun

@@ -26,12 +26,15 @@ type Timing struct {
 	Begin, End time.Time
 	// Planned is when it was to begin.
 	Planned time.Time
+	// DueBegin and DueEnd are when it was to begin and to end by what has been done so far. They do
+	// not move with now, so what is late is later with every minute.
+	DueBegin, DueEnd time.Time
 }
 
 // Timings are all steps from now, in the order of the plan. What has begun stands; what has
 // not begins when it was to, or as soon as what it needs is there: what comes before it, and
-// what it holds. The order of the plan is kept, so nothing jumps about. ends says when a step
-// that runs will end, where something knows better than its minutes.
+// what it holds, and an oven that has heated up. The order of the plan is kept, so nothing jumps
+// about. ends says when a step that runs will end, where something knows better than its minutes.
 func Timings(p *Plan, s *State, now time.Time, ends map[supper.Ref]time.Time) []Timing {
 	order := refs(p)
 	placed := make(map[supper.Ref]int, len(order))
@@ -41,40 +44,44 @@ func Timings(p *Plan, s *State, now time.Time, ends map[supper.Ref]time.Time) []
 		step, is := &p.Dishes[at.Dish].Steps[at.Step], &s.Dishes[at.Dish].Steps[at.Step]
 		t := Timing{Ref: at, Status: Waiting, Planned: step.At}
 		// What it comes after, as that went or goes.
-		after, first := time.Time{}, true
+		after, dueAfter, first := time.Time{}, time.Time{}, true
 		for _, need := range step.After {
 			before := out[placed[supper.Ref{Dish: at.Dish, Step: need.Step}]]
-			if ready := before.End.Add(minutes(need.Least)); first || ready.After(after) {
-				after, first = ready, false
+			ready, due := before.End.Add(minutes(need.Least)), before.DueEnd.Add(minutes(need.Least))
+			if first {
+				after, dueAfter, first = ready, due, false
 			}
+			after, dueAfter = latest(after, ready), latest(dueAfter, due)
 		}
-		long := time.Duration((float64(step.Minutes) + is.More) * float64(time.Minute))
-		if long < 0 {
-			long = 0
-		}
+		long := max(0, time.Duration((float64(step.Minutes)+is.More)*float64(time.Minute)))
+		t.DueBegin = latest(step.At, dueAfter)
+		t.DueEnd = t.DueBegin.Add(long)
 		switch {
 		case is.Done != nil:
 			t.Status, t.Begin, t.End = Over, *is.Begun, *is.Done
+			t.DueBegin, t.DueEnd = t.Begin, t.End
 		case is.Begun != nil:
 			t.Status, t.Begin = Running, *is.Begun
-			t.End = t.Begin.Add(long)
-			if end, known := ends[at]; known {
-				t.End = end
+			t.DueBegin, t.DueEnd = t.Begin, t.Begin.Add(long)
+			more := time.Duration(is.More * float64(time.Minute))
+			if is.Due != nil {
+				t.DueEnd = is.Due.Add(more)
+			} else if end, known := ends[at]; known {
+				t.DueEnd = end.Add(more)
 			}
-			if t.End.Before(now) {
-				t.End = now // it is over its time
-			}
+			t.End = latest(t.DueEnd, now) // it may be over its time
 		case !step.Put() && !first && allOver(p, s, at, now, out, placed) && !after.After(now):
 			// It goes on by itself from when what it comes after was done.
 			t.Status, t.Begin, t.End = Running, after, after.Add(long)
 			if short, known := cut[at]; known && short.Before(t.End) {
 				t.End = latest(short, t.Begin)
 			}
+			t.DueBegin, t.DueEnd = t.Begin, t.End
 			if !t.End.After(now) {
 				t.Status = Over
 			}
 		default:
-			t.Begin = latest(step.At, now)
+			t.Begin = latest(latest(step.At, now), hot(p, s, at, now))
 			if !first {
 				t.Begin = latest(t.Begin, after)
 			}
@@ -106,6 +113,47 @@ func cutShort(p *Plan, s *State) map[supper.Ref]time.Time {
 		}
 	}
 	return out
+}
+
+// heatOf is which heat of the plan a step waits for: the last of its oven and temperature that
+// begins before it; -1 where it needs none.
+func heatOf(p *Plan, step *Step) int {
+	out := -1
+	if step.Racks == 0 || step.Grill {
+		return out
+	}
+	for i, h := range p.Heats {
+		if h.Oven == step.Oven && h.Celsius == step.Celsius && !h.At.After(step.At) && (out < 0 || h.At.After(p.Heats[out].At)) {
+			out = i
+		}
+	}
+	return out
+}
+
+// hot is the soonest that the oven of a step is hot: so long after it was turned on, or after now
+// where it was not. It is the zero time where something that waited for it is in already.
+func hot(p *Plan, s *State, at supper.Ref, now time.Time) time.Time {
+	i := heatOf(p, &p.Dishes[at.Dish].Steps[at.Step])
+	if i < 0 || inUse(p, s, i) {
+		return time.Time{}
+	}
+	h := &p.Heats[i]
+	if on, known := s.Heated[i]; known {
+		return on.Add(minutes(h.Minutes))
+	}
+	return latest(h.At, now).Add(minutes(h.Minutes))
+}
+
+// inUse says whether something is or was in the oven of a heat that waited for it.
+func inUse(p *Plan, s *State, heat int) bool {
+	for d := range p.Dishes {
+		for n := range p.Dishes[d].Steps {
+			if s.Dishes[d].Steps[n].Begun != nil && heatOf(p, &p.Dishes[d].Steps[n]) == heat {
+				return true
+			}
+		}
+	}
+	return false
 }
 
 func minutes(m int) time.Duration { return time.Duration(m) * time.Minute }

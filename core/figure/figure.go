@@ -131,6 +131,8 @@ type Amounts struct {
 	Short   float64 `figure:"part-short"`
 	Over    float64 `figure:"part-over"`
 	Runs    float64 `figure:"filling-runs"`
+	// ScaleStep is the least that the kitchen's scale tells, g.
+	ScaleStep float64 `figure:"scale-step"`
 }
 
 // Trouble is what a way to mend or bind costs its cook, in minutes of their time.

@@ -19,6 +19,8 @@ type Try struct {
 	At       time.Time
 	Document *formula.Document
 	Found    *logbook.Found
+	// Said is the chance that was said before it was cooked, 0..1; nil where nothing was.
+	Said *float64
 }
 
 // The figures of a kitchen that its tries tell of. Those of a food are WaterOf or DrinkOf

@@ -69,7 +69,9 @@ func LearnKitchen(tries []Try, k *kitchen.Kitchen, o KitchenOptions) (*Learned, 
 	if err != nil {
 		return nil, err
 	}
-	return s.learned(b, tries), nil
+	out := s.learned(b, tries)
+	s.modest(out)
+	return out, nil
 }
 
 // align works out what is said of every try at x, on every core.

@@ -55,7 +55,41 @@ type Found struct {
 	// Photos are the IDs of pictures that were kept; Photo the one of a course.
 	Photos []string `json:"photos,omitempty" maxItems:"6"`
 	Photo  string   `json:"photo,omitempty" maxLength:"64"`
+	// Below is said where pieces were taken off the heat before the coldest place had come to its goal.
+	Below *Below `json:"below,omitempty"`
+	// Others are what other cooks said of the same pieces, where several did.
+	Others []Voice `json:"others,omitempty" maxItems:"8"`
+	// Unsure is why nothing is learned of it unless somebody asks for that.
+	Unsure string `json:"unsure,omitempty" enum:"simulated,hurried,left-alone"`
 }
+
+// Below is how hot the coldest place was made out to be as pieces were taken off, and its goal, degC.
+type Below struct {
+	Celsius     float64 `json:"celsius" minimum:"-45" maximum:"300"`
+	GoalCelsius float64 `json:"goal_celsius" minimum:"0" maximum:"300"`
+}
+
+// Voice is what one more cook said.
+type Voice struct {
+	By     string `json:"by,omitempty" maxLength:"80"`
+	Hold   string `json:"hold,omitempty" enum:"held,some-broke,fell-apart"`
+	Bite   string `json:"bite,omitempty" enum:"dry,right,wet"`
+	Shaped string `json:"shaped,omitempty" enum:"easy,sticky,crumbly"`
+	Note   string `json:"note,omitempty" maxLength:"2000"`
+}
+
+// MaxVoices is how many more cooks may say how pieces came out.
+const MaxVoices = 8
+
+// Why nothing is learned of a try.
+const (
+	Simulated = "simulated"  // its instruments made their figures up
+	Hurried   = "hurried"    // its clock went faster than the world's
+	LeftAlone = "left-alone" // nobody said when it came off the heat, until long after
+)
+
+// Unsures lists them all.
+var Unsures = []string{Simulated, Hurried, LeftAlone}
 
 // Broke is how many pieces broke at each stage.
 type Broke struct {
@@ -92,7 +126,7 @@ func (f *Found) Check() error {
 	for _, w := range []struct {
 		field, said string
 		words       []string
-	}{{"hold", f.Hold, Holds}, {"bite", f.Bite, Bites}, {"shaped", f.Shaped, Shapes}, {"browning", f.Browning, Brownings}} {
+	}{{"hold", f.Hold, Holds}, {"bite", f.Bite, Bites}, {"shaped", f.Shaped, Shapes}, {"browning", f.Browning, Brownings}, {"unsure", f.Unsure, Unsures}} {
 		if w.said != "" && !slices.Contains(w.words, w.said) {
 			return &WrongError{w.field, w.said}
 		}
@@ -134,7 +168,30 @@ func (f *Found) Check() error {
 	if err := f.checkBroke(); err != nil {
 		return err
 	}
+	if err := f.checkVoices(); err != nil {
+		return err
+	}
 	return f.checkLikings()
+}
+
+// checkVoices holds what other cooks said, and how cool pieces came off, to what can be.
+func (f *Found) checkVoices() error {
+	if b := f.Below; b != nil && !(b.Celsius >= -45 && b.Celsius <= MaxCore && b.GoalCelsius >= 0 && b.GoalCelsius <= MaxCore) {
+		return &WrongError{"below", fmt.Sprint(*b)}
+	}
+	if len(f.Others) > MaxVoices {
+		return &WrongError{"others", fmt.Sprint(len(f.Others))}
+	}
+	for _, v := range f.Others {
+		one := Found{Hold: v.Hold, Bite: v.Bite, Shaped: v.Shaped, Note: v.Note}
+		if err := one.Check(); err != nil {
+			return err
+		}
+		if len([]rune(v.By)) > MaxEater {
+			return &WrongError{"others/by", v.By}
+		}
+	}
+	return nil
 }
 
 func (f *Found) checkBroke() error {
@@ -228,6 +285,9 @@ func (f *Found) Both() (c Count, known bool) {
 	}
 	return Count{}, false
 }
+
+// IsCounted says whether somebody counted how many held; what all of them did needs no counting.
+func (f *Found) IsCounted() bool { return f.Broke != nil || f.Pieces > 0 && f.Hold == string(Held) }
 
 // Outcome is how a try came out, in a word.
 type Outcome string

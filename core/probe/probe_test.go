@@ -271,3 +271,12 @@ func BenchmarkForecast(b *testing.B) {
 		f.Forecast()
 	}
 }
+
+// Whoever leaves a piece on is told that it is past its goal, and when it should have come off stays
+// where it was.
+func TestAPieceThatIsLeftOnIsPastItsGoal(t *testing.T) {
+	b := begin(pieces[1], exact)
+	due := b.Follow.Forecast().Off.Value
+	assert.NotContains(t, b.codes(b.until(due-1)), probe.PastGoal)
+	assert.Contains(t, b.codes(b.until(due+12)), probe.PastGoal)
+}

@@ -12,11 +12,12 @@ const (
 	DoorOpen Code = "door-open" // the oven loses its heat
 	OvenCool Code = "oven-cool" // it does not hold what it was set to
 	OvenHot  Code = "oven-hot"
-	Silent   Code = "silent" // nothing has come for a while
+	Silent   Code = "silent"    // nothing has come for a while
+	PastGoal Code = "past-goal" // it has been hotter inside than its goal for a while
 )
 
 // Codes lists them all.
-var Codes = []Code{Slipped, Touching, DoorOpen, OvenCool, OvenHot, Silent}
+var Codes = []Code{Slipped, Touching, DoorOpen, OvenCool, OvenHot, Silent, PastGoal}
 
 // Notice is something amiss.
 type Notice struct {
@@ -48,6 +49,8 @@ const (
 	notHeld = 5.
 	// silence is how long nothing may come, min.
 	silence = 1.
+	// past is how much hotter than its goal a piece is that is past it, K: a thermometer's own error.
+	past = 3.
 )
 
 // watch looks at readings before they are taken over.
@@ -60,6 +63,9 @@ type watch struct {
 	open        bool
 	was         float64 // the oven before it was opened, degC
 	high        []Reading
+	// over is since when it has been past its goal, where it has.
+	over   float64
+	isOver bool
 }
 
 // sees says whether a reading can be taken over.
@@ -88,6 +94,11 @@ func (w *watch) sees(f *Follow, r Reading, expected, sd float64) bool {
 		}
 	case w.out > 0:
 		w.out = again
+	}
+	// A tip at the tin is hot while the middle is not: what is made of all readings has to agree.
+	core := mean(f.values(func(m *member) float64 { return m.progress.Observe().Core }))
+	if isOver := w.out == 0 && r.Celsius > f.cooking.Target.Celsius+past && core > f.cooking.Target.Celsius; isOver != w.isOver {
+		w.isOver, w.over = isOver, r.Minutes
 	}
 	return w.out == 0
 }
@@ -151,6 +162,9 @@ func (w *watch) notices(f *Follow) (out []Notice) {
 	}
 	if at := mean(f.values(func(m *member) float64 { return m.height(f.cooking.Piece.Kind) })); known && w.out == 0 && (at > 1-edge || at < edge && f.cooking.Piece.Kind != "ball") {
 		out = append(out, Notice{Touching, last.Minutes, last.Celsius})
+	}
+	if w.isOver && known {
+		out = append(out, Notice{PastGoal, w.over, last.Celsius})
 	}
 	if w.open {
 		out = append(out, Notice{DoorOpen, w.door, w.was})

@@ -6,12 +6,14 @@ import (
 	"time"
 
 	"cuerda/core/course"
+	"cuerda/core/food"
 	"cuerda/core/handful"
 	"cuerda/core/kitchen"
 	"cuerda/core/mix"
 	"cuerda/core/piece"
 	"cuerda/core/probe"
 	"cuerda/core/safety"
+	"cuerda/core/supper"
 	"cuerda/internal/live"
 )
 
@@ -52,11 +54,19 @@ type CourseDish struct {
 	Kind   piece.Kind   `json:"kind,omitempty"`
 	Steps  []CourseStep `json:"steps"`
 	// Bowl is its mix, while there is one.
-	Bowl  *CourseBowl      `json:"bowl,omitempty"`
-	Heat  *CourseHeat      `json:"heat,omitempty"`
-	Found *course.Findings `json:"found,omitempty"`
+	Bowl *CourseBowl `json:"bowl,omitempty"`
+	Heat *CourseHeat `json:"heat,omitempty"`
+	// Found is what each cook said of how it came out.
+	Found []CourseFound `json:"found"`
 	// Build is the kitchen's build that it came from.
 	Build string `json:"build,omitempty"`
+}
+
+// CourseFound is how a dish came out by one cook.
+type CourseFound struct {
+	By string    `json:"by,omitempty" doc:"the device that said so"`
+	At time.Time `json:"at"`
+	course.Findings
 }
 
 // CourseStep is a step as it went or is to be expected.
@@ -76,7 +86,22 @@ type CourseStep struct {
 	Celsius float64       `json:"celsius,omitempty"`
 	Oven    bool          `json:"oven,omitempty"`
 	Grill   bool          `json:"grill,omitempty"`
-	Weigh   []CourseWeigh `json:"weigh"`
+	// Hob says that it is on a burner.
+	Hob   bool          `json:"hob,omitempty"`
+	Weigh []CourseWeigh `json:"weigh"`
+	// About are the foods that it is done to.
+	About []CourseAbout `json:"about"`
+	// DueBegin and DueEnd are when it was to begin and to end by what has been done; they do not move
+	// with now.
+	DueBegin time.Time `json:"due_begin"`
+	DueEnd   time.Time `json:"due_end"`
+}
+
+// CourseAbout is a food that a step is done to.
+type CourseAbout struct {
+	Label string `json:"label"`
+	// Grams of it are meant where the mix holds more of the same food; 0 where all of it is.
+	Grams float64 `json:"grams,omitempty"`
 }
 
 // CourseWeigh is an amount of a step.
@@ -91,6 +116,16 @@ type CourseWeigh struct {
 	// In is what went in, g; missing where nothing has.
 	In  *float64 `json:"in,omitempty"`
 	How string   `json:"how,omitempty" enum:"scale,hand,spoons"`
+	// Apart tells two lines of one food from each other: what is done to this one first, or as-is.
+	Apart string `json:"apart,omitempty" enum:"oven-dry,saute,roast,press,blitz,mash,soak,brown,gel,toast,as-is"`
+	// Made is what an earlier step made, which goes in as one thing; missing for a line.
+	Made *CourseMade `json:"made,omitempty"`
+}
+
+// CourseMade is what an earlier step made of foods.
+type CourseMade struct {
+	Code  string        `json:"code" doc:"of that step"`
+	About []CourseAbout `json:"about"`
 }
 
 // CourseBowl is a mix as it really is.
@@ -105,6 +140,8 @@ type CourseBowl struct {
 	Felt  mix.Word      `json:"felt,omitempty"`
 	Mend  *Mend         `json:"mend,omitempty"`
 	Added []CourseAdded `json:"added"`
+	// Much says that so much of one food was added that it is another mix by now.
+	Much bool `json:"much"`
 	// Labels are what the foods of the mend are called.
 	Labels map[string]string `json:"labels"`
 	Chance float64           `json:"chance" doc:"that its pieces hold, 0..1"`
@@ -114,6 +151,7 @@ type CourseBowl struct {
 
 // CourseAdded is what was added to mend it.
 type CourseAdded struct {
+	ID      string    `json:"id" doc:"of its event: what takes it back names it"`
 	Food    string    `json:"food"`
 	Label   string    `json:"label"`
 	Grams   float64   `json:"grams"`
@@ -190,6 +228,8 @@ type CourseHeat struct {
 	Notices  []CourseNotice  `json:"notices"`
 	Curve    []CoursePoint   `json:"curve"`
 	History  []CourseReading `json:"history"`
+	// Below says that taking it off now leaves it short of a goal that guidance asks for.
+	Below bool `json:"below"`
 }
 
 // CourseReading is a reading of a probe.
@@ -201,7 +241,7 @@ type CourseReading struct {
 
 // CourseNotice is something amiss.
 type CourseNotice struct {
-	Code    probe.Code `json:"code" enum:"slipped,touching,door-open,oven-cool,oven-hot,silent"`
+	Code    probe.Code `json:"code" enum:"slipped,touching,door-open,oven-cool,oven-hot,silent,past-goal"`
 	Since   time.Time  `json:"since"`
 	Celsius float64    `json:"celsius"`
 }
@@ -249,7 +289,10 @@ func CourseOf(id string, l *live.Look, k *kitchen.Kitchen, w CourseWords) Course
 	for d := range p.Dishes {
 		dish := &p.Dishes[d]
 		to := &out.Dish[d]
-		*to = CourseDish{Name: w.Say(dish.Name), Pieces: dish.Pieces, Kind: dish.Kind(), Steps: make([]CourseStep, len(dish.Steps)), Found: s.Dishes[d].Found}
+		*to = CourseDish{Name: w.Say(dish.Name), Pieces: dish.Pieces, Kind: dish.Kind(), Steps: make([]CourseStep, len(dish.Steps)), Found: []CourseFound{}}
+		for _, f := range s.Dishes[d].Found {
+			to.Found = append(to.Found, CourseFound{f.By, f.At, f.Findings})
+		}
 		if dish.From != nil {
 			to.Build = dish.From.Build
 		}
@@ -259,15 +302,18 @@ func CourseOf(id string, l *live.Look, k *kitchen.Kitchen, w CourseWords) Course
 	}
 	for i := range l.Timings {
 		t := &l.Timings[i]
-		step := &p.Dishes[t.Dish].Steps[t.Step]
+		dish := &p.Dishes[t.Dish]
+		step := &dish.Steps[t.Step]
 		out.Dish[t.Dish].Steps[t.Step] = CourseStep{
 			Name: w.Say(step.Name), Code: step.Code, Part: step.Part, Status: t.Status, Planned: t.Planned, Begin: t.Begin, End: t.End,
 			Minutes: step.Minutes, Times: step.Times, Timed: step.Timed(), Put: step.Put(), Cooks: from1(step.Cooks), Celsius: step.Celsius,
-			Oven: step.Racks > 0, Grill: step.Grill, Weigh: weighOf(step, &s.Dishes[t.Dish].Steps[t.Step], k, &w),
+			Oven: step.Racks > 0, Hob: step.Burners > 0, Grill: step.Grill, Weigh: weighOf(s, t.Ref, dish, k, &w),
+			About: aboutOf(dish, aboutLines(dish, step), k, &w), DueBegin: t.DueBegin, DueEnd: t.DueEnd,
 		}
 	}
 	for at, ahead := range l.Ahead {
 		heat := HeatOf(at.Dish, at.Step, ahead, p.Dishes[at.Dish].Target)
+		heat.Below = ahead.Below(p.Dishes[at.Dish].Target, l.Now)
 		out.Dish[at.Dish].Heat = &heat
 	}
 	for i := range l.Tasks {
@@ -293,10 +339,19 @@ func CourseOf(id string, l *live.Look, k *kitchen.Kitchen, w CourseWords) Course
 	return out
 }
 
-func weighOf(step *course.Step, is *course.StepState, k *kitchen.Kitchen, w *CourseWords) []CourseWeigh {
+func weighOf(s *course.State, at supper.Ref, dish *course.Dish, k *kitchen.Kitchen, w *CourseWords) []CourseWeigh {
+	step, is := &dish.Steps[at.Step], &s.Dishes[at.Dish].Steps[at.Step]
 	out := make([]CourseWeigh, len(step.Weigh))
-	for i, a := range step.Weigh {
-		out[i] = CourseWeigh{Line: a.Line, Food: a.Food, Label: w.food(k, a.Food, a.Name), Grams: Tidy(a.Grams, 1), Within: a.Within, Measure: measureOf(a.Food, a.Grams, k)}
+	for i := range step.Weigh {
+		a := s.Amount(at.Dish, at.Step, i)
+		out[i] = CourseWeigh{
+			Line: a.Line, Food: a.Food, Label: w.food(k, a.Food, a.Name), Grams: Tidy(a.Grams, 1), Within: Tidy(a.Within, 1), Apart: a.Apart,
+			Measure: measureOf(a.Food, a.Grams, k),
+		}
+		if a.Made != nil {
+			made := &dish.Steps[a.Made.Step]
+			out[i].Made, out[i].Measure = &CourseMade{made.Code, aboutOf(dish, withoutWater(dish, made, a.Made.Lines), k, w)}, nil
+		}
 		if in, ok := is.Weighed[a.Line]; ok {
 			grams := Tidy(in.Grams, 1)
 			out[i].In, out[i].How = &grams, in.How
@@ -305,11 +360,68 @@ func weighOf(step *course.Step, is *course.StepState, k *kitchen.Kitchen, w *Cou
 	return out
 }
 
+// withoutWater are the foods that a thing is named by: those that were prepared, without what they
+// were stirred into.
+func withoutWater(dish *course.Dish, step *course.Step, lines []int) []int {
+	var out []int
+	for _, i := range lines {
+		if step.Code != string(food.SoakGel) || slices.ContainsFunc(dish.Build.Lines[i].Prep, func(p food.Preparation) bool { return p.Do == food.SoakGel }) {
+			out = append(out, i)
+		}
+	}
+	return out
+}
+
+// aboutLines are the lines that a step is named by.
+func aboutLines(dish *course.Dish, step *course.Step) []int {
+	if step.Part > 0 || dish.Build == nil {
+		return nil
+	}
+	lines := step.Lines
+	if len(lines) == 0 && step.Code != "mix" { // of a plan from before steps knew their lines
+		for _, w := range step.Weigh {
+			if w.Line < len(dish.Build.Lines) {
+				lines = append(lines, w.Line)
+			}
+		}
+	}
+	return withoutWater(dish, step, lines)
+}
+
+// aboutOf tells foods, each once: with grams where a part of what the mix holds of it is meant.
+func aboutOf(dish *course.Dish, lines []int, k *kitchen.Kitchen, w *CourseWords) []CourseAbout {
+	out := []CourseAbout{}
+	type alike struct{ food, name string }
+	sum, at, order := map[alike]float64{}, map[alike]bool{}, []alike(nil)
+	for _, i := range lines {
+		l := &dish.Build.Lines[i]
+		of := alike{l.Food, l.Name}
+		sum[of] += l.Grams
+		if !at[of] {
+			at[of], order = true, append(order, of)
+		}
+	}
+	for _, of := range order {
+		whole := 0.
+		for i := range dish.Build.Lines {
+			if l := &dish.Build.Lines[i]; l.Food == of.food && l.Name == of.name {
+				whole += l.Grams
+			}
+		}
+		one := CourseAbout{Label: w.food(k, of.food, of.name)}
+		if sum[of] < whole-0.5 {
+			one.Grams = Tidy(sum[of], 0)
+		}
+		out = append(out, one)
+	}
+	return out
+}
+
 // bowlOf tells a mix with what was added to it.
 func bowlOf(b *course.Bowl, d *course.DishState, k *kitchen.Kitchen, w *CourseWords) *CourseBowl {
 	out := &CourseBowl{
 		Expected: b.Expected.Word, Planned: b.Planned.Word, Q: tidied(b.Expected.Q, 3), PlannedQ: tidied(b.Planned.Q, 3), Band: Band(b.Expected.Band),
-		Off: b.Off, Felt: b.Felt, Added: []CourseAdded{}, Labels: map[string]string{}, Chance: Tidy(b.Expected.Chance, 3),
+		Off: b.Off, Felt: b.Felt, Much: b.Much, Added: []CourseAdded{}, Labels: map[string]string{}, Chance: Tidy(b.Expected.Chance, 3),
 	}
 	if h, ok := handful.OfBuild(&b.Document, k); ok {
 		out.Handful = HandfulOf(&h)
@@ -322,7 +434,7 @@ func bowlOf(b *course.Bowl, d *course.DishState, k *kitchen.Kitchen, w *CourseWo
 		}
 	}
 	for _, a := range d.Added {
-		out.Added = append(out.Added, CourseAdded{a.Food, w.food(k, a.Food, ""), Tidy(a.Grams, 1), a.Minutes, a.At})
+		out.Added = append(out.Added, CourseAdded{a.ID, a.Food, w.food(k, a.Food, ""), Tidy(a.Grams, 1), a.Minutes, a.At})
 	}
 	return out
 }

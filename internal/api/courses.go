@@ -267,8 +267,11 @@ func (s *Server) inTime(ctx context.Context, d *menu.Supper, k *kitchen.Kitchen,
 		own.Now = &at
 		planned, err := s.baker.Make(&own, k, options)
 		var odds *supper.AtOddsError
-		if err == nil || !errors.As(err, &odds) {
-			return planned, err
+		if err != nil && !errors.As(err, &odds) {
+			return nil, err
+		}
+		if err == nil && !begins(planned).Before(at) {
+			return planned, nil
 		}
 	}
 	// Without a now it takes as long as it takes; the table moves to where that fits.
@@ -279,7 +282,7 @@ func (s *Server) inTime(ctx context.Context, d *menu.Supper, k *kitchen.Kitchen,
 	if err != nil {
 		return nil, err
 	}
-	by := free.Table.Sub(planned.Time(planned.Plan.Start)) + time.Minute
+	by := free.Table.Sub(begins(planned)) + time.Minute
 	moved := now.Add(by).Truncate(time.Minute).Sub(d.Table)
 	free.Table = d.Table.Add(moved)
 	free.Dishes = append([]menu.SupperDish(nil), d.Dishes...)
@@ -290,6 +293,15 @@ func (s *Server) inTime(ctx context.Context, d *menu.Supper, k *kitchen.Kitchen,
 		}
 	}
 	return s.baker.Make(&free, k, options)
+}
+
+// begins is when the first thing of a plan is to be done: a step, or an oven to be turned on.
+func begins(p *menu.Planned) time.Time {
+	first := p.Plan.Start
+	for _, h := range p.Plan.Heats {
+		first = max(first, h.Start)
+	}
+	return p.Time(first)
 }
 
 // mostCommands is how many a device may send at once.

@@ -136,8 +136,16 @@ func (s *Server) simulate(ctx context.Context, in *simulateInput) (*body[answer.
 	if err != nil {
 		return nil, err
 	}
-	if _, speed := c.Now(); in.Body.Speed > 0 && in.Body.Speed != speed {
-		if _, err := c.Do(ctx, []course.Event{{ID: rand.Text(), Device: "simulated", Kind: course.Clock, Speed: in.Body.Speed}}); err != nil {
+	_, speed := c.Now()
+	next := course.Event{ID: rand.Text(), Kind: course.Clock, Speed: speed}
+	if in.Body.Speed > 0 {
+		next.Speed = in.Body.Speed
+	}
+	if in.Body.On {
+		next.Device = course.SimulatedDevice // it is kept that figures were made up
+	}
+	if in.Body.On || next.Speed != speed {
+		if _, err := c.Do(ctx, []course.Event{next}); err != nil {
 			return nil, s.problemOf(ctx, err)
 		}
 	}

@@ -4,6 +4,7 @@ import (
 	"context"
 	"encoding/json"
 	"fmt"
+	"math"
 
 	"cuerda/core/advice"
 	"cuerda/core/compare"
@@ -26,7 +27,8 @@ func tryEntry(t *store.Try, language string) TryEntry {
 	var f logbook.Found
 	if json.Unmarshal(t.Found, &f) == nil {
 		out.Outcome, out.Squeeze, out.Bite, out.Note = f.Outcome(), f.Squeeze, f.Bite, demo.Say(f.Note, language)
-		if c, known := f.Both(); known {
+		// Nobody is told a number that nobody counted.
+		if c, known := f.Both(); known && f.IsCounted() {
 			out.Held, out.Of = c.Held, c.Of
 		}
 		if photos := f.AllPhotos(); len(photos) > 0 {
@@ -99,6 +101,9 @@ func (s *Server) replyTry(ctx context.Context, t *store.Try, err error) (*tryOut
 		settings = cookedSettings(settings)
 		out.Planned = true
 		for i := range changes {
+			if changes[i].Kind == "grams" && sameOnAScale(changes[i].Was, changes[i].Now, k) {
+				continue
+			}
 			out.Changes = append(out.Changes, answer.Of[answer.Change](changes[i]))
 		}
 		for i := range settings {
@@ -111,6 +116,12 @@ func (s *Server) replyTry(ctx context.Context, t *store.Try, err error) (*tryOut
 	out.Document = demo.In(languageOf(ctx), &out.Document)
 	out.Found.Note = demo.Say(out.Found.Note, languageOf(ctx))
 	return &tryOutput{ETag: fmt.Sprintf(`"%d"`, t.Revision), Body: out}, nil
+}
+
+// sameOnAScale says whether the kitchen's scale does not tell two amounts from each other, g.
+func sameOnAScale(a, b float64, k *kitchen.Kitchen) bool {
+	step := k.Figures.Amounts.ScaleStep
+	return math.Abs(a-b) < step/2 || math.Round(a/step) == math.Round(b/step)
 }
 
 // stageFound tells a count; nil where nobody counted.

@@ -98,7 +98,7 @@ func cooked(p *course.Plan, start, now time.Time) (events []course.Event, s *cou
 			if t.At.After(at) {
 				continue
 			}
-			e := t.AsPlanned(p)
+			e := t.AsPlanned(s)
 			switch is := s.Dishes[t.Dish].Steps[t.Step]; {
 			case t.Do == course.DoFound:
 				continue // what came out is the cook's to say who joins

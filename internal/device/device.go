@@ -144,7 +144,7 @@ func (b *bench) Measure(c *ToMeasure) (out []senml.Record) {
 		}
 	}
 	if b.Scale {
-		out = append(out, senml.Record{Name: maker + "scale", Unit: "g", Value: b.pour.says(c.Weighing, c.Now, c.Speed, b.chance), Absolute: true, At: c.Now})
+		out = append(out, senml.Record{Name: Maker + "scale", Unit: "g", Value: b.pour.says(c.Weighing, c.Now, c.Speed, b.chance), Absolute: true, At: c.Now})
 	}
 	return out
 }
@@ -198,12 +198,12 @@ func (b *bench) measure(h *OnHeat, c *ToMeasure) (out []senml.Record) {
 	return out
 }
 
-// maker begins the name of every simulated instrument.
-const maker = "urn:dev:simulated:"
+// Maker begins the name of every simulated instrument.
+const Maker = "urn:dev:simulated:"
 
 // ProbeName is that of a simulated probe of a dish, from 1.
 func ProbeName(dish int, where probe.Where) string {
-	return fmt.Sprintf("%sdish-%d/%s", maker, dish, where)
+	return fmt.Sprintf("%sdish-%d/%s", Maker, dish, where)
 }
 
 // Simulate begins the bake of a build as it really is; ok is false where nothing is cooked.

@@ -122,7 +122,12 @@ func TryOf(t *store.Try, foods *food.Catalogue) (learn.Try, error) {
 	if err != nil {
 		return learn.Try{}, err
 	}
-	return learn.Try{ID: t.ID, At: t.CookedAt, Document: d, Found: found}, nil
+	out := learn.Try{ID: t.ID, At: t.CookedAt, Document: d, Found: found}
+	var said Said
+	if t.Said != nil && json.Unmarshal(t.Said, &said) == nil {
+		out.Said = &said.Chance
+	}
+	return out, nil
 }
 
 // ofPatties takes each test patty as a try of one piece.

@@ -3,6 +3,7 @@ package live
 import (
 	"context"
 	"errors"
+	"fmt"
 	"log/slog"
 	"maps"
 	"slices"
@@ -184,6 +185,7 @@ func (c *Course) Do(ctx context.Context, commands []course.Event) ([]Outcome, er
 		if command.Kind == course.Clock {
 			command.At = now // nobody turns it for a time that was
 		}
+		c.below(&command)
 		e, err := course.Decide(c.plan, c.state, command, now)
 		if refusal := (*course.Refusal)(nil); errors.As(err, &refusal) {
 			out[i].Refused = refusal
@@ -215,6 +217,23 @@ func (c *Course) Do(ctx context.Context, commands []course.Event) ([]Outcome, er
 		}
 	}
 	return out, c.learns(ctx, added)
+}
+
+// below writes down of pieces that are taken off the heat how far they were from their goal, whether
+// the device that says so knew it or not.
+func (c *Course) below(command *course.Event) {
+	if command.Kind != course.Done {
+		return
+	}
+	command.Celsius = nil
+	f := c.heat[supper.Ref{Dish: command.Dish, Step: command.Step}]
+	if f == nil {
+		return
+	}
+	if ahead := f.known(); ahead != nil && ahead.Below(c.plan.Dishes[command.Dish].Target, c.now()) {
+		core := ahead.Forecast.Core.Value
+		command.Celsius = &core
+	}
 }
 
 // takes takes events over that have been kept.
@@ -263,6 +282,39 @@ func (c *Course) ends() (ends map[supper.Ref]time.Time, turns map[supper.Ref][]t
 		}
 	}
 	return ends, turns
+}
+
+// firstDue are the events of dishes whose probes say for the first time that they are to come off: it
+// is kept, so that every device, and a server that starts anew, counts from then. Its ID is that of
+// this time on the heat: two servers keep it once.
+func (c *Course) firstDue() (out []course.Event) {
+	now := c.now()
+	for at, f := range c.heat {
+		step := &c.state.Dishes[at.Dish].Steps[at.Step]
+		ahead := f.known()
+		if ahead == nil || len(ahead.Last) == 0 || step.Done != nil || step.Due != nil || step.Begun == nil {
+			continue
+		}
+		off, _, _ := ahead.Off()
+		if !ahead.Forecast.Reaches || off.After(now.Add(dueWithin)) {
+			continue
+		}
+		out = append(out, course.Event{
+			ID: fmt.Sprintf("due-%d-%d-%d-%d", at.Dish, at.Step, step.Begun.UnixMilli(), step.Returned), Device: "probe",
+			At: laterOf(laterOf(off, *step.Begun), c.state.Start), Kind: course.Due, Dish: at.Dish, Step: at.Step,
+		})
+	}
+	return out
+}
+
+// dueWithin is how soon a dish is to come off that is due: forecasts are made every so often.
+const dueWithin = 5 * time.Second
+
+func laterOf(a, b time.Time) time.Time {
+	if a.After(b) {
+		return a
+	}
+	return b
 }
 
 // changed has everybody who follows it hear.
@@ -365,7 +417,8 @@ func (c *Course) weighing() (*course.Task, *course.Weigh) {
 	ends, turns := c.ends()
 	for _, t := range course.Tasks(c.plan, c.state, course.Timings(c.plan, c.state, now, ends), now, turns) {
 		if t.Do == course.DoWeigh {
-			return &t, &c.plan.Dishes[t.Dish].Steps[t.Step].Weigh[t.Amount]
+			w := c.state.Amount(t.Dish, t.Step, t.Amount)
+			return &t, &w
 		}
 	}
 	return nil, nil

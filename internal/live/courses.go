@@ -5,17 +5,13 @@ package live
 
 import (
 	"context"
-	"encoding/json"
 	"log/slog"
 	"sync"
 	"sync/atomic"
 	"time"
 
-	"cuerda/core/course"
 	"cuerda/core/formula"
 	"cuerda/core/kitchen"
-	"cuerda/core/logbook"
-	"cuerda/core/probe"
 	"cuerda/internal/store"
 )
 
@@ -228,59 +224,14 @@ func (all *Courses) looks(l looking) {
 		f.mu.Unlock()
 	}
 	l.course.mu.Lock()
-	defer l.course.mu.Unlock()
+	due := l.course.firstDue()
 	l.course.changed()
-}
-
-// keepTry keeps what a dish taught.
-func (c *Course) keepTry(ctx context.Context, dish int) error {
-	document, ok := course.Actual(c.plan, c.state, dish, c.now())
-	d := &c.state.Dishes[dish]
-	if !ok || d.Found == nil {
-		return nil
+	l.course.mu.Unlock()
+	if len(due) == 0 {
+		return
 	}
-	text, err := json.Marshal(&document)
-	if err != nil {
-		return err
-	}
-	found, err := json.Marshal(c.findings(dish))
-	if err != nil {
-		return err
-	}
-	t := &store.Try{Course: c.ID, Dish: dish, CookedAt: d.At, Document: text, Found: found}
-	if from := c.plan.Dishes[dish].From; from != nil {
-		t.Build, t.Version = from.Build, from.Version
-	}
-	if c.all.Keep != nil {
-		return c.all.Keep(ctx, c.KitchenID, t, &document)
-	}
-	return c.all.Store.KeepTry(ctx, c.KitchenID, t)
-}
-
-// findings are how a dish came out: what the cook said, and what instruments did.
-func (c *Course) findings(dish int) logbook.Found {
-	d := &c.state.Dishes[dish]
-	out := d.Found.Logbook()
-	out.Pieces = c.plan.Dishes[dish].Pieces
-	if n := len(d.Felt); n > 0 {
-		out.Squeeze = d.Felt[n-1].Word
-	}
-	for at, f := range c.heat {
-		step := &d.Steps[at.Step]
-		if at.Dish != dish || step.Done == nil {
-			continue
-		}
-		took := step.Done.Sub(f.begun).Minutes()
-		out.OffAtMinutes = &took
-		for i := range f.history {
-			if h := &f.history[i]; h.Where == probe.Core && !h.At.After(*step.Done) {
-				out.CoreCelsius = &h.Celsius
-			}
-		}
-		if ahead := f.known(); ahead != nil && len(ahead.Last) > 0 {
-			oven := ahead.Forecast.Oven.Value
-			out.OvenCelsius = &oven
-		}
-	}
-	return out
+	ctx, stop := context.WithTimeout(context.Background(), keepWithin)
+	defer stop()
+	_, err := l.course.Do(ctx, due)
+	l.course.log("what is due", err)
 }

@@ -11,6 +11,7 @@ import (
 	"cuerda/core/course"
 	"cuerda/core/kitchen"
 	"cuerda/core/probe"
+	"cuerda/core/safety"
 	"cuerda/core/supper"
 )
 
@@ -176,6 +177,13 @@ func (a *Ahead) at(minutes float64) time.Time {
 func (a *Ahead) Off() (at, low, high time.Time) {
 	off := a.Forecast.Off
 	return a.at(off.Value), a.at(off.Low), a.at(off.High)
+}
+
+// Below says whether taking it off now leaves food that guidance has a goal for short of it: it is
+// not to come off yet, and the coldest place has not come to the goal by itself.
+func (a *Ahead) Below(target safety.Target, now time.Time) bool {
+	_, low, _ := a.Off()
+	return target.Guided && low.After(now) && a.Forecast.Core.Value < target.Celsius-1
 }
 
 // Time is that of so many minutes on the heat.

@@ -70,6 +70,7 @@ export type CourseDish = Schemas["CourseDish"];
 export type CourseStep = Schemas["CourseStep"];
 export type CourseTask = Schemas["CourseTask"];
 export type CourseHeat = Schemas["CourseHeat"];
+export type CourseAbout = Schemas["CourseAbout"];
 export type CourseBowl = Schemas["CourseBowl"];
 export type CourseWeigh = Schemas["CourseWeigh"];
 export type CourseEvent = Schemas["Event"];

@@ -1374,6 +1374,12 @@ export interface components {
             /** Format: double */
             to: number;
         };
+        Below: {
+            /** Format: double */
+            celsius: number;
+            /** Format: double */
+            goal_celsius: number;
+        };
         BinderSet: {
             /** Format: double */
             celsius: number;
@@ -1558,12 +1564,19 @@ export interface components {
             timers: components["schemas"]["CourseTimer"][];
             token: string;
         };
+        CourseAbout: {
+            /** Format: double */
+            grams?: number;
+            label: string;
+        };
         CourseAdded: {
             /** Format: date-time */
             at: string;
             food: string;
             /** Format: double */
             grams: number;
+            /** @description of its event: what takes it back names it */
+            id: string;
             label: string;
             /** Format: double */
             minutes: number;
@@ -1589,6 +1602,7 @@ export interface components {
                 [key: string]: string;
             };
             mend?: components["schemas"]["Mend"];
+            much: boolean;
             off: boolean;
             /** @enum {string} */
             planned: "crumbles" | "short" | "firm" | "tacky" | "slack" | "slumps" | "no-paste";
@@ -1606,7 +1620,7 @@ export interface components {
         CourseDish: {
             bowl?: components["schemas"]["CourseBowl"];
             build?: string;
-            found?: components["schemas"]["Findings"];
+            found: components["schemas"]["CourseFound"][];
             heat?: components["schemas"]["CourseHeat"];
             /** @enum {string} */
             kind?: "patty" | "ball" | "loaf" | "cylinder" | "shell" | "stuffing" | "fritter" | "layered";
@@ -1634,9 +1648,24 @@ export interface components {
             /** Format: int64 */
             seq: number;
         };
+        CourseFound: {
+            /** Format: date-time */
+            at: string;
+            /** @enum {string} */
+            bite?: "dry" | "right" | "wet";
+            /** @description the device that said so */
+            by?: string;
+            /** @enum {string} */
+            hold?: "held" | "some-broke" | "fell-apart";
+            note?: string;
+            photo?: string;
+            /** @enum {string} */
+            shaped?: "easy" | "sticky" | "crumbly";
+        };
         CourseHeat: {
             /** Format: date-time */
             begun: string;
+            below: boolean;
             /** Format: double */
             core: number;
             /** Format: double */
@@ -1676,6 +1705,11 @@ export interface components {
             step: number;
             target: components["schemas"]["Target"];
         };
+        CourseMade: {
+            about: components["schemas"]["CourseAbout"][];
+            /** @description of that step */
+            code: string;
+        };
         CourseMeasured: {
             /** Format: date-time */
             at: string;
@@ -1694,7 +1728,7 @@ export interface components {
             /** Format: double */
             celsius: number;
             /** @enum {string} */
-            code: "slipped" | "touching" | "door-open" | "oven-cool" | "oven-hot" | "silent";
+            code: "slipped" | "touching" | "door-open" | "oven-cool" | "oven-hot" | "silent" | "past-goal";
             /** Format: date-time */
             since: string;
         };
@@ -1742,6 +1776,7 @@ export interface components {
             in: number;
         };
         CourseStep: {
+            about: components["schemas"]["CourseAbout"][];
             /** Format: date-time */
             begin: string;
             /** Format: double */
@@ -1750,8 +1785,13 @@ export interface components {
             /** @description from 1 */
             cooks: number[];
             /** Format: date-time */
+            due_begin: string;
+            /** Format: date-time */
+            due_end: string;
+            /** Format: date-time */
             end: string;
             grill?: boolean;
+            hob?: boolean;
             /** Format: int64 */
             minutes: number;
             name: string;
@@ -1800,6 +1840,8 @@ export interface components {
             name: string;
         };
         CourseWeigh: {
+            /** @enum {string} */
+            apart?: "oven-dry" | "saute" | "roast" | "press" | "blitz" | "mash" | "soak" | "brown" | "gel" | "toast" | "as-is";
             food: string;
             /** Format: double */
             grams: number;
@@ -1810,6 +1852,7 @@ export interface components {
             label: string;
             /** Format: int64 */
             line: number;
+            made?: components["schemas"]["CourseMade"];
             measure?: components["schemas"]["Measure"];
             /** Format: double */
             within: number;
@@ -1936,6 +1979,8 @@ export interface components {
              * @description by the course's clock; now where it says nothing
              */
             at?: string;
+            /** Format: double */
+            celsius?: number;
             device?: string;
             /** Format: int64 */
             dish?: number;
@@ -1947,7 +1992,7 @@ export interface components {
             how?: "scale" | "hand" | "spoons";
             id: string;
             /** @enum {string} */
-            kind: "begun" | "done" | "undone" | "weighed" | "unweighed" | "felt" | "added" | "turned" | "batch" | "placed" | "timer" | "timeroff" | "silenced" | "longer" | "found" | "ended" | "heated" | "clock";
+            kind: "begun" | "done" | "undone" | "weighed" | "unweighed" | "felt" | "added" | "unadded" | "turned" | "batch" | "placed" | "timer" | "timeroff" | "silenced" | "longer" | "found" | "ended" | "heated" | "clock" | "due";
             /** Format: int64 */
             line?: number;
             /** Format: double */
@@ -2101,6 +2146,7 @@ export interface components {
             after_g?: number;
             /** Format: double */
             before_g?: number;
+            below?: components["schemas"]["Below"];
             /** @enum {string} */
             bite?: "dry" | "right" | "wet";
             broke?: components["schemas"]["Broke"];
@@ -2116,6 +2162,7 @@ export interface components {
             note?: string;
             /** Format: double */
             off_at_minutes?: number;
+            others?: components["schemas"]["Voice"][];
             /** Format: double */
             oven_celsius?: number;
             photo?: string;
@@ -2134,6 +2181,8 @@ export interface components {
             texture?: number;
             /** Format: double */
             turned_at_minutes?: number;
+            /** @enum {string} */
+            unsure?: "simulated" | "hurried" | "left-alone";
         };
         Frame: {
             celsius: number[];
@@ -2266,6 +2315,8 @@ export interface components {
              * @description by the course's clock; now where it says nothing
              */
             at?: string;
+            /** Format: double */
+            celsius?: number;
             device?: string;
             /** Format: int64 */
             dish?: number;
@@ -2277,7 +2328,7 @@ export interface components {
             how?: "scale" | "hand" | "spoons";
             id: string;
             /** @enum {string} */
-            kind: "begun" | "done" | "undone" | "weighed" | "unweighed" | "felt" | "added" | "turned" | "batch" | "placed" | "timer" | "timeroff" | "silenced" | "longer" | "found" | "ended" | "heated" | "clock";
+            kind: "begun" | "done" | "undone" | "weighed" | "unweighed" | "felt" | "added" | "unadded" | "turned" | "batch" | "placed" | "timer" | "timeroff" | "silenced" | "longer" | "found" | "ended" | "heated" | "clock" | "due";
             /** Format: int64 */
             line?: number;
             /** Format: double */
@@ -4035,6 +4086,16 @@ export interface components {
             wants: ("grain-free" | "low-salt" | "no-added-sugar" | "nut-free" | "oil-free")[];
             whens: ("start" | "half-way" | "end")[];
             zones: components["schemas"]["Zone"][];
+        };
+        Voice: {
+            /** @enum {string} */
+            bite?: "dry" | "right" | "wet";
+            by?: string;
+            /** @enum {string} */
+            hold?: "held" | "some-broke" | "fell-apart";
+            note?: string;
+            /** @enum {string} */
+            shaped?: "easy" | "sticky" | "crumbly";
         };
         Wait: {
             /** Format: double */

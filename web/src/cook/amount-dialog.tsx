@@ -4,6 +4,7 @@ import type { CourseWeigh } from "../api/client";
 import { useTranslation } from "../i18n/use-translation";
 import { Dialog } from "../ui/dialog";
 import { useFormat } from "../ui/format";
+import { useAmountName } from "./foods";
 
 type Props = {
   weigh: CourseWeigh;
@@ -19,6 +20,7 @@ const digits = ["1", "2", "3", "4", "5", "6", "7", "8", "9", ".", "0", "⌫"];
 export function AmountDialog({ weigh: w, onTake, onRest, onClose }: Props) {
   const { t } = useTranslation();
   const format = useFormat();
+  const name = useAmountName()(w);
   const [text, setText] = useState("");
   const grams = Number(text || "NaN");
   const good = Number.isFinite(grams) && grams >= 0 && grams <= 100_000;
@@ -30,7 +32,7 @@ export function AmountDialog({ weigh: w, onTake, onRest, onClose }: Props) {
   return (
     <Dialog
       id="cook-amount"
-      title={t("cook.howMuch", { food: format.brief(w.label) })}
+      title={t("cook.howMuch", { food: format.brief(name) })}
       size="lg"
       onClose={onClose}
       restoreFocus={false}
@@ -48,7 +50,7 @@ export function AmountDialog({ weigh: w, onTake, onRest, onClose }: Props) {
               inputMode="decimal"
               autoComplete="off"
               value={text}
-              aria-label={t("cook.howMuch", { food: format.brief(w.label) })}
+              aria-label={t("cook.howMuch", { food: format.brief(name) })}
               onChange={(e) => setText(e.target.value.replace(",", ".").replace(/[^\d.]/g, ""))}
             />
             <span>g</span>

@@ -10,9 +10,10 @@ import { useAlarm, useAwake, useSound } from "./alarms";
 import { CookBar, type CookDialog, whoseKey } from "./bar";
 import { EndDialog, InstrumentsDialog, TimerDialog } from "./dialogs";
 import { useEvens, wantsMending } from "./evens";
-import { FoundCard } from "./found-card";
+import { FoundBy, FoundCard } from "./found-card";
 import { useHold, useStoveKeys } from "./hands";
 import { Knots } from "./knots";
+import { OffDialog, type Place, short } from "./off";
 import { withPending } from "./pending";
 import { Probe } from "./probe";
 import { Running } from "./running";
@@ -66,11 +67,14 @@ export function Cook({ session }: { session: CourseSession }) {
   const [dialog, setDialog] = useState<CookDialog | null>(null);
   const [sound, setSound] = useSound();
   const [chosen, setChosen] = useState<number>();
+  const [taking, setTaking] = useState<Place>();
+  const [telling, setTelling] = useState<ReadonlySet<number>>(new Set());
   const evens = useEvens();
   useAwake();
 
   const mine = course.tasks
     .filter((task) => whose === 0 || task.cooks.length === 0 || task.cooks.includes(whose))
+    .concat(stillTelling(course, telling))
     .filter((task) => !(task.do === "found" && later.has(task.dish)))
     .map((task) => ({ ...task, due: Date.parse(task.at) <= now }))
     .sort(byPressing);
@@ -89,6 +93,10 @@ export function Cook({ session }: { session: CourseSession }) {
     if (undo) session.act(undo);
   };
 
+  const onOff = (at: Place) => {
+    if (short(course, at)) setTaking(at);
+    else session.act({ kind: "done", ...at });
+  };
   const hold = useHold(back);
 
   const alarm = mine.find((one) => one.urgent && one.due && !one.silenced);
@@ -150,7 +158,15 @@ export function Cook({ session }: { session: CourseSession }) {
         ) : course.ended ? (
           <h2 className="cook-title">{t("cook.ended")}</h2>
         ) : !task || !common ? (
-          <Idle course={course} now={now} onEnd={() => setDialog("end")} />
+          <Idle
+            course={course}
+            now={now}
+            onEnd={() => setDialog("end")}
+            onTell={(dish) => {
+              setTelling((was) => new Set(was).add(dish));
+              setLater((was) => new Set([...was].filter((d) => d !== dish)));
+            }}
+          />
         ) : mending && bowl ? (
           <MendCard
             dish={task.dish}
@@ -163,7 +179,7 @@ export function Cook({ session }: { session: CourseSession }) {
           <>
             {waiting && (
               <p className="cook-until">
-                {t("cook.nothing")} <strong>{countdown((Date.parse(task.at) - now) / 1000)}</strong>
+                {t("cook.nextIn")} <strong>{countdown((Date.parse(task.at) - now) / 1000)}</strong>
               </p>
             )}
             {task.do === "weigh" ? (
@@ -173,11 +189,16 @@ export function Cook({ session }: { session: CourseSession }) {
             ) : task.do === "found" ? (
               <FoundCard
                 {...common}
-                onLater={() => setLater((was) => new Set(was).add(task.dish))}
+                onTouched={() => setTelling((was) => new Set(was).add(task.dish))}
+                onLater={() => {
+                  setLater((was) => new Set(was).add(task.dish));
+                  setTelling((was) => new Set([...was].filter((d) => d !== task.dish)));
+                }}
+                onKept={() => setTelling((was) => new Set([...was].filter((d) => d !== task.dish)))}
                 key={task.dish}
               />
             ) : (
-              <StepCard {...common} />
+              <StepCard {...common} onOff={onOff} />
             )}
           </>
         )}
@@ -201,7 +222,7 @@ export function Cook({ session }: { session: CourseSession }) {
         </p>
       </main>
       <aside className="cook-side">
-        <Running course={course} session={session} now={now} />
+        <Running course={course} session={session} now={now} onOff={onOff} />
         {course.dishes.map((dish, d) =>
           dish.heat && dish.steps[dish.heat.step]?.status !== "waiting" ? (
             <Probe
@@ -225,6 +246,17 @@ export function Cook({ session }: { session: CourseSession }) {
         onDish={setChosen}
         clock={clock}
       />
+      {taking && (
+        <OffDialog
+          course={course}
+          at={taking}
+          onClose={() => setTaking(undefined)}
+          onOff={() => {
+            session.act({ kind: "done", ...taking });
+            setTaking(undefined);
+          }}
+        />
+      )}
       {dialog === "timer" && <TimerDialog session={session} onClose={() => setDialog(null)} />}
       {dialog === "instruments" && (
         <InstrumentsDialog course={seen.course} session={session} onClose={() => setDialog(null)} />
@@ -239,8 +271,28 @@ export function Cook({ session }: { session: CourseSession }) {
   );
 }
 
+/** Who has begun to say how a dish came out goes on with that, though another has said it meanwhile. */
+function stillTelling(course: Course, telling: ReadonlySet<number>): CourseTask[] {
+  return [...telling]
+    .filter((dish) => !course.tasks.some((task) => task.do === "found" && task.dish === dish))
+    .map((dish) => ({
+      do: "found" as const,
+      dish,
+      step: 0,
+      amount: 0,
+      at: course.now,
+      due: true,
+      urgent: false,
+      loss: 0.05,
+      name: `found-${dish}-0`,
+      cooks: [],
+    }));
+}
+
 /** Nothing to do: what is waited for, or that all is done. */
-function Idle({ course, now, onEnd }: { course: Course; now: number; onEnd: () => void }) {
+type IdleProps = { course: Course; now: number; onEnd: () => void; onTell: (dish: number) => void };
+
+function Idle({ course, now, onEnd, onTell }: IdleProps) {
   const { t } = useTranslation();
   const stepName = useStepName();
   const next = course.dishes
@@ -258,6 +310,16 @@ function Idle({ course, now, onEnd }: { course: Course; now: number; onEnd: () =
         </>
       ) : (
         <h2 className="cook-title">{t("cook.allDone")}</h2>
+      )}
+      {course.dishes.map((dish, d) =>
+        dish.found.length > 0 ? (
+          <p key={dish.name} className="cook-sub">
+            {dish.name}: <FoundBy found={dish.found} />{" "}
+            <button type="button" className="btn btn-quiet cook-also" onClick={() => onTell(d)}>
+              {t("cook.findings.addMine")}
+            </button>
+          </p>
+        ) : null,
       )}
       <div className="cook-actions">
         <button

@@ -1,5 +1,5 @@
 import { useState } from "react";
-import type { Course, CourseTask, Findings } from "../api/client";
+import type { Course, CourseDish, CourseTask, Findings } from "../api/client";
 import { useKeepPhoto } from "../files/queries";
 import { useTranslation } from "../i18n/use-translation";
 import { Choose } from "../tries/choose";
@@ -19,12 +19,44 @@ type Props = {
   task: CourseTask;
   session: CourseSession;
   onLater: () => void;
+  /** Something was said, which stays though another cook says it too. */
+  onTouched: () => void;
+  onKept: () => void;
 };
 
-/** Three taps and a photo: how a dish came out. */
-export function FoundCard({ course, task, session, onLater }: Props) {
+/** What cooks have said of a dish, each in their own words. */
+export function FoundBy({ found }: { found: CourseDish["found"] }) {
   const { t } = useTranslation();
-  const [found, setFound] = useState<Findings>({});
+  return (
+    <>
+      {found.map((f, i) => (
+        <span key={f.at} className="found-by">
+          {i > 0 && " "}
+          {t("cook.findings.saidBy", {
+            by: f.by || t("cook.findings.somebody"),
+            what: [
+              ...taps.flatMap(([what]) => {
+                const said = f[what];
+                return said ? [t(`cook.findings.${said}`)] : [];
+              }),
+              ...(f.note ? [`“${f.note}”`] : []),
+              ...(f.photo ? [t("cook.findings.photo")] : []),
+            ].join(", "),
+          })}
+        </span>
+      ))}
+    </>
+  );
+}
+
+/** Three taps and a photo: how a dish came out. */
+export function FoundCard({ course, task, session, onLater, onTouched, onKept }: Props) {
+  const { t } = useTranslation();
+  const [found, setFound0] = useState<Findings>({});
+  const setFound = (next: (was: Findings) => Findings) => {
+    onTouched();
+    setFound0(next);
+  };
   const photo = useKeepPhoto((id) => setFound((was) => ({ ...was, photo: id })));
   const file = useFilePick({ accept: "image/*", camera: true, onFile: (f) => photo.mutate(f) });
   const dish = course.dishes[task.dish];
@@ -32,7 +64,13 @@ export function FoundCard({ course, task, session, onLater }: Props) {
     <>
       <p className="cook-over">{dish?.name}</p>
       <h1 className="cook-title">{t("cook.found")}</h1>
-      <p className="cook-sub">{t("cook.findings.lead")}</p>
+      {dish && dish.found.length > 0 ? (
+        <p className="cook-sub" role="status">
+          <FoundBy found={dish.found} /> {t("cook.findings.alsoYours")}
+        </p>
+      ) : (
+        <p className="cook-sub">{t("cook.findings.lead")}</p>
+      )}
       <div className="found-rows">
         {taps.map(([what, choices]) => (
           <Choose
@@ -73,8 +111,11 @@ export function FoundCard({ course, task, session, onLater }: Props) {
       {photo.isError && <p role="alert">{t("cook.findings.photoFailed")}</p>}
       <CardActions
         go={{
-          label: t("cook.findings.keep"),
-          onGo: () => session.act({ kind: "found", dish: task.dish, step: task.step, found }),
+          label: t(dish && dish.found.length > 0 ? "cook.findings.addMine" : "cook.findings.keep"),
+          onGo: () => {
+            session.act({ kind: "found", dish: task.dish, step: task.step, found });
+            onKept();
+          },
         }}
       >
         <Also onDo={onLater}>{t("cook.findings.later")}</Also>

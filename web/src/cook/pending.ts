@@ -66,6 +66,11 @@ function apply(out: Course, e: CourseEvent) {
     case "felt":
       out.tasks = out.tasks.filter((t) => !(t.do === "squeeze" && t.dish === (e.dish ?? 0)));
       break;
+    case "unadded": {
+      const bowl = out.dishes[e.dish ?? 0]?.bowl;
+      if (bowl) bowl.added = bowl.added.filter((a) => a.id !== e.name);
+      break;
+    }
     case "found":
       out.tasks = out.tasks.filter((t) => !(t.do === "found" && t.dish === (e.dish ?? 0)));
       break;

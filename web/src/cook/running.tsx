@@ -6,6 +6,7 @@ import { useFormat } from "../ui/format";
 import { useWidth } from "../ui/use-width";
 import { shortName } from "../build/short-name";
 import { useStepName } from "../build/step-name";
+import type { Place } from "./off";
 import type { CourseSession } from "./session";
 import { countdown, useTaskWords } from "./words";
 
@@ -20,10 +21,10 @@ type Row = {
   at?: { dish: number; step: number };
 };
 
-type Props = { course: Course; session: CourseSession; now: number };
+type Props = { course: Course; session: CourseSession; now: number; onOff: (at: Place) => void };
 
 /** Every clock that runs, as a cord that is being laid. */
-export function Running({ course, session, now }: Props) {
+export function Running({ course, session, now, onOff }: Props) {
   const { t, i18n } = useTranslation();
   const format = useFormat();
   const stepName = useStepName();
@@ -39,7 +40,7 @@ export function Running({ course, session, now }: Props) {
         key: `${d}-${step}`,
         name: (task ? words(task).title : stepName(s.name)) + dishName,
         begin: Date.parse(s.begin),
-        end: Date.parse(s.end),
+        end: Date.parse(s.due_end),
         urgent: task?.urgent ?? false,
         task,
         at: task ? { dish: d, step } : undefined,
@@ -83,24 +84,31 @@ export function Running({ course, session, now }: Props) {
       {rows.length === 0 && <p className="cook-hint">{t("cook.nothingRuns")}</p>}
       <ul className="cook-rows">
         {rows.map((row) => (
-          <RunningRow key={row.key} row={row} now={now} session={session} />
+          <RunningRow key={row.key} row={row} now={now} session={session} onOff={onOff} />
         ))}
       </ul>
     </section>
   );
 }
 
-function RunningRow({ row, now, session }: { row: Row; now: number; session: CourseSession }) {
+type RowProps = { row: Row; now: number; session: CourseSession; onOff: (at: Place) => void };
+
+function RunningRow({ row, now, session, onOff }: RowProps) {
   const { t } = useTranslation();
   const [ref, width] = useWidth<HTMLDivElement>();
   const left = (row.end - now) / 1000;
   const share = Math.min(1, Math.max(0, (now - row.begin) / Math.max(1, row.end - row.begin)));
+  const late = left > -60 ? t("cook.ready") : t("cook.overBy", { time: countdown(-left) });
   const soon = row.urgent && left < 150;
   return (
     <li className={soon ? "row-soon" : left <= 0 ? "row-ready" : ""}>
       <span className="row-name">{row.name}</span>
-      <span className="row-time" role="timer" aria-label={`${row.name}: ${countdown(left)}`}>
-        {left <= 0 ? t("cook.ready") : countdown(left)}
+      <span
+        className="row-time"
+        role="timer"
+        aria-label={`${row.name}: ${left > 0 ? countdown(left) : late}`}
+      >
+        {left > 0 ? countdown(left) : late}
       </span>
       <div ref={ref} className="row-rope" aria-hidden="true">
         <svg width={width} height={22}>
@@ -126,7 +134,7 @@ function RunningRow({ row, now, session }: { row: Row; now: number; session: Cou
               type="button"
               className="btn btn-quiet btn-sm"
               aria-label={t("cook.offNow", { what: row.name })}
-              onClick={() => row.at && session.act({ kind: "done", ...row.at })}
+              onClick={() => row.at && onOff(row.at)}
             >
               <Icon name="check" />
             </button>

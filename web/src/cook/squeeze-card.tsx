@@ -23,7 +23,7 @@ export function SqueezeCard({ course, task, session, now, onBack }: Props) {
         <p className="cook-over">{t("cook.mend.wait", { time: countdown(wait) })}</p>
       )}
       <h1 className="cook-title">{t("cook.squeeze")}</h1>
-      {bowl && <p className="cook-sub">{t("cook.squeezeWanted", { word: t(`squeeze.${bowl.expected}`) })}</p>}
+      {bowl && <p className="cook-sub">{t(`cook.should.${bowl.expected}`)}</p>}
       <div className="squeeze-words" role="group" aria-label={t("cook.squeeze")}>
         {squeezeWords.map((w) => {
           const zone = zones?.find((z) => z.word === w);
@@ -51,8 +51,22 @@ export function SqueezeCard({ course, task, session, now, onBack }: Props) {
       <p className="cook-hint">{t("cook.taste")}</p>
       <CardActions onBack={onBack}>
         <Also onDo={() => session.act({ kind: "felt", dish: task.dish })}>{t("cook.noSqueeze")}</Also>
+        {bowl && <TakeBack dish={task.dish} bowl={bowl} session={session} />}
       </CardActions>
     </>
+  );
+}
+
+/** What was added last was not, after all. */
+function TakeBack({ dish, bowl, session }: { dish: number; bowl: CourseBowl; session: CourseSession }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const last = bowl.added.at(-1);
+  if (!last) return null;
+  return (
+    <Also onDo={() => session.act({ kind: "unadded", dish, name: last.id })}>
+      {t("cook.mend.takeBack", { grams: format.grams(last.grams), food: format.within(last.label) })}
+    </Also>
   );
 }
 
@@ -103,6 +117,14 @@ export function MendCard({ dish, bowl: b, session, onAsIs }: MendProps) {
           );
         })}
       </div>
+      {b.added.length > 0 && (
+        <p className="cook-hint mend-added">
+          {t("cook.mend.soFar", {
+            added: b.added.map((a) => `${format.grams(a.grams)} ${format.within(a.label)}`).join(", "),
+          })}{" "}
+          {b.much && <strong>{t("cook.mend.much")}</strong>}
+        </p>
+      )}
       {m.rest_minutes !== undefined && m.rest_minutes > 0 && (
         <p className="cook-hint">{t("cook.mend.rest", { minutes: format.minutes(m.rest_minutes) })}</p>
       )}
@@ -110,6 +132,7 @@ export function MendCard({ dish, bowl: b, session, onAsIs }: MendProps) {
         <Also space onDo={onAsIs}>
           {t("cook.mend.asIs")}
         </Also>
+        <TakeBack dish={dish} bowl={b} session={session} />
       </CardActions>
     </>
   );

@@ -5,6 +5,8 @@ import { useFormat } from "../ui/format";
 import { Rope } from "../ui/rope";
 import { useWidth } from "../ui/use-width";
 import { Also, CardActions } from "./card-actions";
+import { useAmountName } from "./foods";
+import type { Place } from "./off";
 import { countdown, useTaskWords } from "./words";
 
 type Props = {
@@ -13,10 +15,12 @@ type Props = {
   session: CourseSession;
   now: number;
   onBack?: () => void;
+  /** Takes something off the heat, or ends what the clock ends. */
+  onOff: (at: Place) => void;
 };
 
 /** One thing to do that is done with a tap. */
-export function StepCard({ course, task, session, now, onBack }: Props) {
+export function StepCard({ course, task, session, now, onBack, onOff }: Props) {
   const { t } = useTranslation();
   const format = useFormat();
   const words = useTaskWords(course)(task);
@@ -28,7 +32,7 @@ export function StepCard({ course, task, session, now, onBack }: Props) {
   const acts: Record<string, [string, Command]> = {
     begin: [t(wait > 60 ? "cook.startNow" : "cook.start", { minutes }), { kind: "begun", ...at }],
     do: [t("cook.done"), { kind: "done", ...at }],
-    off: [t("cook.isOff"), { kind: "done", ...at }],
+    off: [t(offLabel(step)), { kind: "done", ...at }],
     turn: [t("cook.turned"), { kind: "turned", dish: task.dish }],
     batch: [t("cook.batchIn"), { kind: "batch", ...at }],
     heat: [t("cook.ovenOn"), { kind: "heated", step: task.amount }],
@@ -36,7 +40,7 @@ export function StepCard({ course, task, session, now, onBack }: Props) {
   };
   const [label, command] = acts[task.do] ?? [t("cook.done"), { kind: "done", ...at }];
   const heat = task.do === "off" ? dish?.heat : undefined;
-  const waits = task.do !== "do" || wait > 60;
+  const waits = task.do !== "do" || wait > 60 || wait < -60;
   return (
     <>
       <p className="cook-over">
@@ -45,7 +49,7 @@ export function StepCard({ course, task, session, now, onBack }: Props) {
         {waits &&
           (wait > 0
             ? t("cook.inTime", { time: countdown(wait) })
-            : task.urgent
+            : task.urgent || wait < -60
               ? t("cook.since", { time: countdown(-wait) })
               : t("cook.now"))}
       </p>
@@ -75,7 +79,10 @@ export function StepCard({ course, task, session, now, onBack }: Props) {
         </p>
       )}
       {heat && <p className="cook-hint">{t("cook.probe.safe")}</p>}
-      <CardActions go={{ label, onGo: () => session.act(command) }} onBack={onBack}>
+      <CardActions
+        go={{ label, onGo: () => (task.do === "off" ? onOff(at) : session.act(command)) }}
+        onBack={onBack}
+      >
         {task.do === "off" && (
           <Also
             straw
@@ -92,6 +99,14 @@ export function StepCard({ course, task, session, now, onBack }: Props) {
       </CardActions>
     </>
   );
+}
+
+/** What a cook says who ended what the clock ends: by where it was. */
+function offLabel(step: CourseDish["steps"][number] | undefined) {
+  if (step?.oven || step?.grill) return "cook.isOut";
+  if (step?.hob || step?.code === "cook") return "cook.isOff";
+  if (step?.code === "chill" || step?.code === "freeze") return "cook.isOutOfCold";
+  return "cook.done";
 }
 
 /** Work in somebody's hands: how long it takes, as a rope. */
@@ -121,12 +136,14 @@ function Work({ begin, minutes, now }: { begin: number; minutes: number; now: nu
 function InTheBowl({ dish }: { dish: CourseDish }) {
   const { t } = useTranslation();
   const format = useFormat();
-  const all = dish.steps.filter((s) => s.part === undefined).flatMap((s) => s.weigh);
+  const name = useAmountName();
+  const mixing = dish.steps.find((s) => s.code === "mix" && s.part === undefined);
+  const all = mixing?.weigh ?? [];
   return (
     <p className="cook-hint">
       {t("cook.inTheBowl")}:{" "}
-      {all.map((w) => `${format.brief(w.label)} ${format.grams(w.in ?? w.grams)}`).join(", ")}.{" "}
-      {dish.bowl && t("cook.squeezeWanted", { word: t(`squeeze.${dish.bowl.expected}`) })}
+      {all.map((w) => `${format.brief(name(w))} ${format.grams(w.in ?? w.grams)}`).join("; ")}.{" "}
+      {dish.bowl && t(`cook.should.${dish.bowl.expected}`)}
     </p>
   );
 }

@@ -8,6 +8,7 @@ import { useWidth } from "../ui/use-width";
 import { AmountDialog } from "./amount-dialog";
 import { Also, CardActions } from "./card-actions";
 import { useEvens } from "./evens";
+import { useAmountName, useFoodNames } from "./foods";
 import type { CourseSession } from "./session";
 
 type Props = {
@@ -18,12 +19,28 @@ type Props = {
   onBack?: () => void;
 };
 
+/** Where an amount goes that something is done to; into the bowl elsewhere. */
+const into: Partial<
+  Record<string, "cook.intoPan" | "cook.intoGel" | "cook.intoOven" | "cook.intoSieve" | "cook.intoSoak">
+> = {
+  saute: "cook.intoPan",
+  brown: "cook.intoPan",
+  toast: "cook.intoPan",
+  gel: "cook.intoGel",
+  roast: "cook.intoOven",
+  "oven-dry": "cook.intoOven",
+  drain: "cook.intoSieve",
+  soak: "cook.intoSoak",
+};
+
 const fresh = 8000; // ms that a scale may be quiet
 
 /** One amount, with the scale where there is one. */
 export function Weigh({ course, task, session, now, onBack }: Props) {
   const { t, i18n } = useTranslation();
   const format = useFormat();
+  const name = useAmountName();
+  const foods = useFoodNames();
   const [asking, setAsking] = useState(false);
   const step = course.dishes[task.dish]?.steps[task.step];
   const w = step?.weigh[task.amount];
@@ -49,7 +66,7 @@ export function Weigh({ course, task, session, now, onBack }: Props) {
           signal,
         }),
       ),
-    enabled: Boolean(over) && step?.part === undefined,
+    enabled: Boolean(over) && step?.part === undefined && w?.made === undefined,
     placeholderData: (last) => last,
     staleTime: Infinity,
   });
@@ -66,10 +83,10 @@ export function Weigh({ course, task, session, now, onBack }: Props) {
         {t("cook.amountOf", {
           n: step.weigh.filter((other) => other.in !== undefined).length + 1,
           count: step.weigh.length,
-          where: t(step.code === "saute" || step.code === "brown" ? "cook.intoPan" : "cook.intoBowl"),
+          where: t(into[step.code] ?? "cook.intoBowl", { foods: foods(step.about) }),
         })}
       </p>
-      <h1 className="cook-title">{w.label}</h1>
+      <h1 className="cook-title">{name(w)}</h1>
       <div className="cook-amount">
         <p className={`cook-figure ${over ? "cook-over-range" : ""}`}>
           {format.number(live ?? w.grams, (live ?? w.grams) < 10 ? 1 : 0)}
@@ -80,7 +97,7 @@ export function Weigh({ course, task, session, now, onBack }: Props) {
           {live !== undefined && <strong>{t("cook.ofGrams", { grams: planned })}</strong>}
           {live === undefined && (
             <strong>
-              ± {format.number(w.within, w.within < 1 ? 1 : 0)} g
+              {w.made ? t("cook.about") : `± ${format.number(w.within, w.within < 1 ? 1 : 0)} g`}
               {format.beside(w.grams, "g") && ` · ${format.beside(w.grams, "g")}`}
             </strong>
           )}
@@ -99,12 +116,12 @@ export function Weigh({ course, task, session, now, onBack }: Props) {
         )}
       </div>
       {live !== undefined && <WeighRope grams={live} wanted={w.grams} within={w.within} />}
-      {over && past.data && step.part === undefined ? (
+      {over && past.data && step.part === undefined && !w.made ? (
         <Past grams={live} bowl={past.data} />
       ) : (
         <p className="cook-hint">
           {live === undefined
-            ? t("cook.handHint")
+            ? t(w.made ? "cook.madeHint" : "cook.handHint")
             : t("cook.tareHint", { most: format.grams(w.grams + w.within) })}
         </p>
       )}
@@ -114,7 +131,7 @@ export function Weigh({ course, task, session, now, onBack }: Props) {
             ? t("cook.past.take", { grams: format.grams(live) })
             : following
               ? t("cook.nextAmount", {
-                  food: format.brief(following.label),
+                  food: format.brief(name(following)),
                   grams: format.grams(following.grams),
                 })
               : t("cook.allIn"),

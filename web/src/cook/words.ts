@@ -2,6 +2,7 @@ import type { Course, CourseTask } from "../api/client";
 import { useStepName } from "../build/step-name";
 import { coded, useTranslation, type WordKey } from "../i18n/use-translation";
 import { useFormat } from "../ui/format";
+import { useAmountName, useFoodNames } from "./foods";
 
 /** Seconds as a kitchen timer shows them. */
 export function countdown(seconds: number): string {
@@ -12,11 +13,20 @@ export function countdown(seconds: number): string {
   return h > 0 ? `${h}:${String(m).padStart(2, "0")}:${s}` : `${m}:${s}`;
 }
 
+/** The steps whose end is a thing to do, said the same before it is due and then. */
+const offWords: Record<string, true> = Object.fromEntries(
+  "saute toast brown roast oven-dry soak sear cook grill chill freeze press gel"
+    .split(" ")
+    .map((code) => [code, true]),
+);
+
 /** What a task says, in big letters and in small ones. */
 export function useTaskWords(course: Course) {
   const { t, i18n } = useTranslation();
   const stepName = useStepName();
   const format = useFormat();
+  const foodNames = useFoodNames();
+  const amountName = useAmountName();
   const several = course.dishes.length > 1;
   return (task: CourseTask) => {
     const dish = course.dishes[task.dish];
@@ -30,17 +40,17 @@ export function useTaskWords(course: Course) {
         dish: "",
       };
     const name = stepName(step?.name ?? "");
-    const foods = (step?.weigh ?? []).map((w) => format.brief(w.label));
+    const foods = foodNames(step?.about ?? []);
     const values = {
       step: name,
       dish: dish?.name ?? "",
-      foods: foods.length ? join(foods, t("cook.and")) : format.within(dish?.name ?? ""),
+      foods: foods || format.within(dish?.name ?? ""),
       count: dish?.pieces ?? 0,
       pieces: dish?.pieces ? String(dish.pieces) : "",
       celsius: step?.celsius ? format.celsius(step.celsius) : "",
       minutes: format.minutes(step?.minutes ?? 0),
       kind: dish?.kind ? t(coded(dish.pieces === 1 ? "cook.one" : "cook.many", dish.kind)) : "",
-      n: task.amount + 2,
+      n: task.amount + 1,
       of: step?.times ?? 1,
     };
     const code = step?.code || "side";
@@ -50,10 +60,14 @@ export function useTaskWords(course: Course) {
       return t((i18n.exists(key) ? key : `cook.${group}.side`) as WordKey, values);
     };
     const title = {
-      weigh: () => format.lineName({ food: "", name: step?.weigh[task.amount]?.label ?? "" }, new Map()),
+      weigh: () => {
+        const w = step?.weigh[task.amount];
+        return w ? amountName(w) : "";
+      },
       begin: () => say("begin"),
       do: () => say("do"),
-      off: () => say("off"),
+      // Before its time is up it is named by what it is, not as something that is over.
+      off: () => (task.due || code in offWords ? say("off") : name),
       turn: () => t("cook.turn", values),
       batch: () => t("cook.batch", values),
       squeeze: () => t("cook.squeeze"),
@@ -61,9 +75,4 @@ export function useTaskWords(course: Course) {
     }[task.do]();
     return { title, dish: several ? (dish?.name ?? "") : "" };
   };
-}
-
-function join(words: string[], and: string): string {
-  const last = words.at(-1) ?? "";
-  return words.length > 1 ? `${words.slice(0, -1).join(", ")} ${and} ${last}` : last;
 }

@@ -44,6 +44,16 @@ export const logbook = {
     compare: "Compare with another try",
     leaveOut: "Leave it out of learning",
     takeIn: "Let the kitchen learn of it",
+    noteNames:
+      "The note says: “{{note}}”. Does it name the cause? Write it in as what was done otherwise, and it counts.",
+    writeItIn: "Write it in",
+    below: "It came off the heat at {{core}} inside; its goal was {{goal}}.",
+    unsure: {
+      simulated: "The kitchen learns nothing of this try: its scale or probes were simulated.",
+      hurried: "The kitchen learns nothing of this try: its clock was sped up.",
+      "left-alone":
+        "The kitchen learns nothing of this try: nobody said when it came off the heat until long after.",
+    },
     delete: "Delete this try",
     openBuild: "Open on the Bench",
     cookAgain: "Cook it again",
@@ -91,6 +101,7 @@ export const logbook = {
       "taken-off-early": "Not set inside: {{was}} of {{now}}",
       "weak-plan": "As planned it had {{n}} in 100",
       luck: "As planned it had {{n}} in 100: luck, or something nobody wrote down",
+      luckNoted: "By the amounts and times that were written down it had {{n}} in 100",
     },
     changeOne: "Change one thing",
     changeGain: "{{was}} → {{now}} in 100 · of all single changes this one gains most for what it costs",

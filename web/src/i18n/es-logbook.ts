@@ -45,6 +45,15 @@ export const logbook: typeof english = {
     compare: "Comparar con otro intento",
     leaveOut: "Dejarlo fuera del aprendizaje",
     takeIn: "Que la cocina aprenda de él",
+    noteNames: "La nota dice: «{{note}}». ¿Nombra la causa? Anótala como lo que se hizo distinto, y contará.",
+    writeItIn: "Anotarla",
+    below: "Se retiró del calor a {{core}} por dentro; la meta era {{goal}}.",
+    unsure: {
+      simulated: "La cocina no aprende nada de este intento: la balanza o las sondas eran simuladas.",
+      hurried: "La cocina no aprende nada de este intento: su reloj iba acelerado.",
+      "left-alone":
+        "La cocina no aprende nada de este intento: nadie dijo cuándo se retiró del calor hasta mucho después.",
+    },
     delete: "Borrar este intento",
     openBuild: "Abrir en la Mesa",
     cookAgain: "Cocinarlo otra vez",
@@ -92,6 +101,7 @@ export const logbook: typeof english = {
       "taken-off-early": "Sin cuajar por dentro: {{was}} de {{now}}",
       "weak-plan": "Como estaba previsto tenía {{n}} de 100",
       luck: "Como estaba previsto tenía {{n}} de 100: suerte, o algo que nadie anotó",
+      luckNoted: "Por las cantidades y los tiempos anotados tenía {{n}} de 100",
     },
     changeOne: "Cambia una cosa",
     changeGain: "{{was}} → {{now}} de 100 · de todos los cambios sueltos, el que más gana por lo que cuesta",

@@ -5,6 +5,9 @@ import { useDay } from "../tries/day";
 import { useOutcomeWords } from "../tries/outcome";
 import { useTriesOf } from "../tries/queries";
 
+/** Where nobody counted. */
+const heldAbout: Partial<Record<string, number>> = { "some-broke": 0.7, "fell-apart": 0 };
+
 /** The tries of a dish as a line through time: a knot for each, below the line where it broke. */
 export function DishHistory({ of }: { of: KeptTry }) {
   const { t } = useTranslation();
@@ -28,7 +31,9 @@ export function DishHistory({ of }: { of: KeptTry }) {
             >
               <span
                 className="knot-mark"
-                style={{ "--held": e.of > 0 ? e.held / e.of : 1 } as React.CSSProperties}
+                style={
+                  { "--held": e.of > 0 ? e.held / e.of : (heldAbout[e.outcome] ?? 1) } as React.CSSProperties
+                }
               />
               <small>{day.short(e.cooked_at)}</small>
             </Link>

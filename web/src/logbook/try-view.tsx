@@ -8,6 +8,7 @@ import { useBeginCourse } from "../kitchen/begin-course";
 import { useDay } from "../tries/day";
 import { useDeleteTry, useKeepTry, useTry } from "../tries/queries";
 import { WriteDialog } from "../tries/write-dialog";
+import { useFormat } from "../ui/format";
 import { Icon } from "../ui/icon";
 import { MoreMenu } from "../ui/more-menu";
 import { ChangeOne } from "./change-one";
@@ -86,8 +87,9 @@ function Whole({ of, foods, vocabulary, onDeleted }: WholeProps) {
           <Measured of={of} />
         </>
       )}
+      <Unsure of={of} />
       <Wrote of={of} foods={foods} />
-      {of.causes.length > 0 && <WhyBroke of={of} foods={foods} />}
+      {of.causes.length > 0 && <WhyBroke of={of} foods={foods} onEdit={() => setDialog("edit")} />}
       {!of.patties && <ChangeOne of={of} foods={foods} />}
       <DishHistory of={of} />
       {dialog === "edit" && <WriteDialog of={of} onClose={() => setDialog(null)} />}
@@ -157,20 +159,7 @@ function Head({ of, name, onEdit, onCompare, onDeleted }: HeadProps) {
               {t("logbook.compare")}
             </Dropdown.Item>
           )}
-          <Dropdown.Item
-            as="button"
-            onClick={() =>
-              keep.mutate({
-                build: of.build,
-                version: of.version,
-                document: of.document,
-                cooked_at: of.cooked_at,
-                found: of.found,
-                patties: of.patties,
-                left_out: !of.left_out,
-              })
-            }
-          >
+          <Dropdown.Item as="button" onClick={() => keep.mutate(draftOf(of, !of.left_out))}>
             {t(of.left_out ? "logbook.takeIn" : "logbook.leaveOut")}
           </Dropdown.Item>
           <Dropdown.Divider />
@@ -205,6 +194,53 @@ function Photos({ of }: { of: KeptTry }) {
   );
 }
 
+/** The try with one thing about it changed, as it is kept. */
+const draftOf = (of: KeptTry, leftOut: boolean) => ({
+  build: of.build,
+  version: of.version,
+  document: of.document,
+  cooked_at: of.cooked_at,
+  found: of.found,
+  patties: of.patties,
+  left_out: leftOut,
+});
+
+/** Why nothing is learned of a try, with a tick that lets it teach; and what came off the heat too soon. */
+function Unsure({ of }: { of: KeptTry }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const keep = useKeepTry(of);
+  const why = of.found.unsure;
+  const below = of.found.below;
+  return (
+    <>
+      {below && (
+        <p className="note note-limit">
+          {t("logbook.below", {
+            core: format.celsius(Math.round(below.celsius)),
+            goal: format.celsius(below.goal_celsius),
+          })}
+        </p>
+      )}
+      {why && (
+        <p className="note">
+          {t(`logbook.unsure.${why}`)}{" "}
+          <label className="form-check">
+            <input
+              type="checkbox"
+              className="form-check-input"
+              checked={!of.left_out}
+              disabled={keep.isPending}
+              onChange={() => keep.mutate(draftOf(of, !of.left_out))}
+            />{" "}
+            {t("logbook.takeIn")}
+          </label>
+        </p>
+      )}
+    </>
+  );
+}
+
 /** What the cooks wrote, and what they did otherwise than planned. */
 function Wrote({ of, foods }: { of: KeptTry; foods: Foods }) {
   const { t } = useTranslation();
@@ -213,11 +249,23 @@ function Wrote({ of, foods }: { of: KeptTry; foods: Foods }) {
     ...of.changes.map(words.change),
     ...words.told(of.settings).map((s) => words.setting(s, of.document.parts)),
   ];
-  if (!of.found.note && !of.planned) return null;
+  const others = of.found.others ?? [];
+  if (!of.found.note && !of.planned && others.length === 0) return null;
   return (
     <section className="try-wrote" aria-labelledby="try-wrote">
       <h2 id="try-wrote">{t("logbook.wrote")}</h2>
       {of.found.note && <blockquote>{of.found.note}</blockquote>}
+      {others.map((v, i) => (
+        <p key={i}>
+          {t("cook.findings.saidBy", {
+            by: v.by || t("cook.findings.somebody"),
+            what: [v.shaped, v.hold, v.bite]
+              .flatMap((w) => (w ? [t(`cook.findings.${w}`)] : []))
+              .concat(v.note ? [`“${v.note}”`] : [])
+              .join(", "),
+          })}
+        </p>
+      ))}
       {of.planned && !of.patties && (
         <p>
           {done.length === 0 ? (

@@ -6,7 +6,7 @@ import { useFormat } from "../ui/format";
 const shown = 5;
 
 /** The causes that the evidence makes likely, the likeliest first. */
-export function WhyBroke({ of, foods }: { of: KeptTry; foods: Foods }) {
+export function WhyBroke({ of, foods, onEdit }: { of: KeptTry; foods: Foods; onEdit: () => void }) {
   const { t } = useTranslation();
   const format = useFormat();
   const words = useChangeWords(foods);
@@ -17,7 +17,7 @@ export function WhyBroke({ of, foods }: { of: KeptTry; foods: Foods }) {
         ? words.setting(c.setting, of.document.parts)
         : "";
     const degrees = c.code === "oven-cool" || c.code === "taken-off-early";
-    return t(coded("logbook.cause", c.code), {
+    return t(coded("logbook.cause", c.code === "luck" && of.found.note ? "luckNoted" : c.code), {
       change,
       g: format.grams(Math.abs(c.now)),
       was: degrees ? format.celsius(c.was) : format.minutes(c.was),
@@ -42,6 +42,14 @@ export function WhyBroke({ of, foods }: { of: KeptTry; foods: Foods }) {
           </li>
         ))}
       </ol>
+      {of.found.note && of.causes[0]?.code === "luck" && (
+        <p className="note">
+          {t("logbook.noteNames", { note: of.found.note })}{" "}
+          <button type="button" className="btn btn-straw btn-sm" onClick={onEdit}>
+            {t("logbook.writeItIn")}
+          </button>
+        </p>
+      )}
     </section>
   );
 }

@@ -16,6 +16,8 @@ export function useOutcomeWords() {
 }
 
 const width = 84;
+/** Where some broke and nobody counted: more than half held. */
+const uncounted = 0.7;
 
 /** A rope that reached or parted, against the mark it had to reach; or the patties of a test. */
 export function OutcomeSign({
@@ -32,7 +34,7 @@ export function OutcomeSign({
       </svg>
     );
   if (e.outcome === "unsaid") return null;
-  const share = e.of > 0 ? e.held / e.of : 0;
+  const share = e.of > 0 ? e.held / e.of : e.outcome === "some-broke" ? uncounted : 0;
   const end = e.outcome === "held" ? "whole" : e.outcome === "some-broke" ? "frayed" : "parted";
   return (
     <svg className="outcome-sign" width={width} height={20} aria-hidden="true">

@@ -1,0 +1,73 @@
+package learn
+
+import (
+	"math"
+
+	"cuerda/core/formula"
+)
+
+// modest keeps a promise to whoever writes down that more broke than was said: that try never makes
+// the dish surer. What a kitchen learns besides, an oven that was hotter, a food that was drier, may
+// say that the dish was luckless rather than weak; but a cook who saw pieces break and is told a
+// higher chance for it has no reason to believe any of it. The chance of the dish stays at most at
+// what was said then, until a try of it holds as was said. It is taken from what the kitchen's own
+// mixes add, so that mixes like it are less sure too.
+func (s *school) modest(l *Learned) {
+	if l.Taught.Own == nil || len(l.Taught.Own.Kin) == 0 {
+		return
+	}
+	most := map[int]float64{} // what may be said at most, by the mix of the kitchen
+	last := map[int]*Try{}
+	for _, t := range s.trials {
+		at := s.centreOf(t)
+		c, counted := t.try.Found.Both()
+		if at < 0 || !counted || c.Of == 0 || t.try.Said == nil {
+			continue
+		}
+		said := *t.try.Said
+		if before, limited := most[at]; limited {
+			said = math.Min(said, before)
+		}
+		if float64(c.Held)/float64(c.Of) < said {
+			most[at], last[at] = said, t.try
+		} else {
+			delete(most, at)
+		}
+	}
+	// Lowering one mix lowers those like it and raises none, so once for each is enough.
+	for at, limit := range most {
+		s.lower(l, at, last[at].Document, limit)
+	}
+}
+
+// centreOf is the mix of the kitchen that a try is of; -1 where it is of none of those kept.
+func (s *school) centreOf(t *trial) int {
+	if !t.tells() {
+		return -1
+	}
+	at, alike := -1, sameMix
+	for i := range s.centres {
+		if a := t.expected.Like.Alike(&s.centres[i]); a >= alike {
+			at, alike = i, a
+		}
+	}
+	return at
+}
+
+// The steps in which a mix is lowered, in spreads of what is not known of it, and how often.
+const (
+	lowerBy   = 0.25
+	mostLower = 80
+)
+
+// lower takes from what a mix of the kitchen adds until a build is said to hold at most so often.
+func (s *school) lower(l *Learned, at int, d *formula.Document, limit float64) {
+	for range mostLower {
+		if formula.Predict(d, s.k.Learned(&l.Taught)).Chance <= limit {
+			return
+		}
+		kin := &l.Taught.Own.Kin[at]
+		kin.Raw -= lowerBy
+		kin.Cooked -= lowerBy
+	}
+}
