@@ -1,7 +1,9 @@
 package learn
 
 import (
+	"maps"
 	"math"
+	"slices"
 
 	"cuerda/core/formula"
 )
@@ -10,8 +12,8 @@ import (
 // the dish surer. What a kitchen learns besides, an oven that was hotter, a food that was drier, may
 // say that the dish was luckless rather than weak; but a cook who saw pieces break and is told a
 // higher chance for it has no reason to believe any of it. The chance of the dish stays at most at
-// what was said then, until a try of it holds as was said. It is taken from what the kitchen's own
-// mixes add, so that mixes like it are less sure too.
+// what was said then, until a try of it holds as was said. What is taken from it is taken from this
+// mix alone: one that went worse than said tells little of others.
 func (s *school) modest(l *Learned) {
 	if l.Taught.Own == nil || len(l.Taught.Own.Kin) == 0 {
 		return
@@ -34,9 +36,9 @@ func (s *school) modest(l *Learned) {
 			delete(most, at)
 		}
 	}
-	// Lowering one mix lowers those like it and raises none, so once for each is enough.
-	for at, limit := range most {
-		s.lower(l, at, last[at].Document, limit)
+	// Lowering one mix raises none, so once for each is enough.
+	for _, at := range slices.Sorted(maps.Keys(most)) {
+		s.lower(l, at, last[at].Document, most[at])
 	}
 }
 
@@ -54,10 +56,10 @@ func (s *school) centreOf(t *trial) int {
 	return at
 }
 
-// The steps in which a mix is lowered, in spreads of what is not known of it, and how often.
+// The steps in which a mix is lowered, in the logarithm of its odds, and how often.
 const (
-	lowerBy   = 0.25
-	mostLower = 80
+	lowerBy   = 0.02
+	mostLower = 400
 )
 
 // lower takes from what a mix of the kitchen adds until a build is said to hold at most so often.
@@ -66,8 +68,6 @@ func (s *school) lower(l *Learned, at int, d *formula.Document, limit float64) {
 		if formula.Predict(d, s.k.Learned(&l.Taught)).Chance <= limit {
 			return
 		}
-		kin := &l.Taught.Own.Kin[at]
-		kin.Raw -= lowerBy
-		kin.Cooked -= lowerBy
+		l.Taught.Own.Kin[at].Less += lowerBy
 	}
 }

@@ -22,7 +22,14 @@ type OwnKin struct {
 	Raw, Cooked float64
 	// Settled is the share, 0..1, of what was not known of it that tries have settled.
 	Settled float64 `json:"settled"`
+	// Less is what is taken from the logarithms of the odds of that very mix, 0 and up: after more of
+	// it broke than was said, it is not said to be surer.
+	Less float64 `json:"less,omitempty"`
 }
+
+// thisMix is the power of likeness by which Less fades: of a mix that is nine tenths alike a third is
+// left, of one that is two thirds alike nothing.
+const thisMix = 12
 
 // add gives what the kitchen adds to the logarithms of the odds of a mix whose spread is
 // sd, and the spread that its tries leave. A Gaussian process whose deviation at each mix is the
@@ -42,6 +49,10 @@ func (o *Own) add(d *Duty, l *Likeness, sd float64) (raw, cooked, left float64) 
 		raw += sd * alike * k.Raw
 		cooked += sd * alike * k.Cooked
 		settled = max(settled, alike*alike*k.Settled)
+		if k.Less > 0 {
+			less := k.Less * math.Pow(max(alike, 0), thisMix)
+			raw, cooked = raw-less, cooked-less
+		}
 	}
 	return raw, cooked, sd * math.Sqrt(1-min(settled, .99))
 }

@@ -228,7 +228,7 @@ type CourseHeat struct {
 	Notices  []CourseNotice  `json:"notices"`
 	Curve    []CoursePoint   `json:"curve"`
 	History  []CourseReading `json:"history"`
-	// Below says that taking it off now leaves it short of a goal that guidance asks for.
+	// Below says that taking it off now leaves meat, fish or egg in it short of its goal.
 	Below bool `json:"below"`
 }
 
@@ -311,8 +311,17 @@ func CourseOf(id string, l *live.Look, k *kitchen.Kitchen, w CourseWords) Course
 			About: aboutOf(dish, aboutLines(dish, step), k, &w), DueBegin: t.DueBegin, DueEnd: t.DueEnd,
 		}
 	}
+	due := map[supper.Ref]time.Time{} // what is to come off by now was to when that was first so
+	for i := range l.Timings {
+		if t := &l.Timings[i]; t.Status == course.Running && !t.DueEnd.After(l.Now) {
+			due[t.Ref] = t.DueEnd
+		}
+	}
 	for at, ahead := range l.Ahead {
 		heat := HeatOf(at.Dish, at.Step, ahead, p.Dishes[at.Dish].Target)
+		if was, isDue := due[at]; isDue {
+			heat.Off, heat.OffLow, heat.OffHigh = was, was, was
+		}
 		heat.Below = ahead.Below(p.Dishes[at.Dish].Target, l.Now)
 		out.Dish[at.Dish].Heat = &heat
 	}

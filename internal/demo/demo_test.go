@@ -1,7 +1,9 @@
 package demo_test
 
 import (
+	"fmt"
 	"testing"
+	"time"
 
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
@@ -172,4 +174,37 @@ func TestTheLogbookIsSimulatedAndTeaches(t *testing.T) {
 		}
 	}
 	assert.Greater(t, photos, 4)
+}
+
+// Over the whole season, no try in which more broke than was said makes its dish surer.
+func TestNoDishIsSurerForATryThatWentWorse(t *testing.T) {
+	if testing.Short() {
+		t.Skip("ten times as long under the race detector; it runs without")
+	}
+	foods := food.Starter()
+	club, err := kitchen.New(foods, kitchen.UsualSettings(), demo.Pantry())
+	require.NoError(t, err)
+	all, err := demo.Logbook()
+	require.NoError(t, err)
+	var tries []learn.Try
+	k := club
+	worse := 0
+	for n := range all {
+		one := &all[n]
+		if one.Said == nil {
+			continue
+		}
+		d := &one.Document
+		before := formula.Predict(d, k).Chance
+		tries = append(tries, learn.Try{ID: fmt.Sprint(n), At: time.Unix(int64(n)*86400, 0), Document: d, Found: &one.Found, Said: &before})
+		l, err := learn.LearnKitchen(tries, club, learn.KitchenOptions{})
+		require.NoError(t, err)
+		k = club.Learned(&l.Taught)
+		c, counted := one.Found.Both()
+		if held := float64(c.Held) / float64(max(c.Of, 1)); counted && held < before {
+			worse++
+			assert.LessOrEqual(t, formula.Predict(d, k).Chance, before+1e-9, "%s, %d of %d held where %.3f was said", one.File, c.Held, c.Of, before)
+		}
+	}
+	assert.Greater(t, worse, 15, "there are enough of them to tell")
 }

@@ -153,7 +153,7 @@ func Simulate(foods *food.Catalogue) ([]Logged, error) {
 		said := lessons.Say(done, k)
 		found := eaten(done, &said, s.deed, n, r)
 		out = append(out, Logged{File: s.file + ".json", Version: version, Days: 6 + (len(season)-1-n)*5, Document: *done, Found: found, Said: &said, Picture: n%6 == 4 || n == len(season)-1})
-		tries = append(tries, learn.Try{ID: fmt.Sprint(n), At: time.Unix(int64(n)*86400, 0), Document: done, Found: &found})
+		tries = append(tries, learn.Try{ID: fmt.Sprint(n), At: time.Unix(int64(n)*86400, 0), Document: done, Found: &found, Said: &said.Chance})
 	}
 	fried, err := firstPatties(&byFile["70-pea-cakes.json"].Document, usual, r)
 	if err != nil {

@@ -179,11 +179,11 @@ func (a *Ahead) Off() (at, low, high time.Time) {
 	return a.at(off.Value), a.at(off.Low), a.at(off.High)
 }
 
-// Below says whether taking it off now leaves food that guidance has a goal for short of it: it is
+// Below says whether taking it off now leaves meat, fish, egg or what was cooked before short of its goal: it is
 // not to come off yet, and the coldest place has not come to the goal by itself.
 func (a *Ahead) Below(target safety.Target, now time.Time) bool {
 	_, low, _ := a.Off()
-	return target.Guided && low.After(now) && a.Forecast.Core.Value < target.Celsius-1
+	return target.Reason != safety.Plants && low.After(now) && a.Forecast.Core.Value < target.Celsius-1
 }
 
 // Time is that of so many minutes on the heat.

@@ -43,7 +43,7 @@ export function Probe({ course, dish: d, heat: h, session, now, clock }: Props) 
         ) : probed ? (
           <>
             <strong>{t("cook.probe.off", { time: clock.hour(h.off) })}</strong>{" "}
-            {t("cook.probe.give", { minutes: format.minutes(half) })}
+            {Date.parse(h.off) > now && t("cook.probe.give", { minutes: format.minutes(half) })}
           </>
         ) : (
           t("cook.probe.byPlan", { time: clock.hour(step?.end ?? h.off) })

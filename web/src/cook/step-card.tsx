@@ -47,11 +47,13 @@ export function StepCard({ course, task, session, now, onBack, onOff }: Props) {
         {words.dish}
         {words.dish && waits && " · "}
         {waits &&
-          (wait > 0
-            ? t("cook.inTime", { time: countdown(wait) })
-            : task.urgent || wait < -60
-              ? t("cook.since", { time: countdown(-wait) })
-              : t("cook.now"))}
+          (wait > 60
+            ? ""
+            : wait > 0
+              ? t("cook.inTime", { time: countdown(wait) })
+              : task.urgent || wait < -60
+                ? t("cook.since", { time: countdown(-wait) })
+                : t("cook.now"))}
       </p>
       <h1 className="cook-title">{words.title}</h1>
       {task.do === "begin" && step && (
@@ -77,6 +79,9 @@ export function StepCard({ course, task, session, now, onBack, onOff }: Props) {
             core: format.celsius(Math.round(heat.core)),
           })}
         </p>
+      )}
+      {heat?.notices.some((n) => n.code === "past-goal") && (
+        <p className="cook-sub cook-past-goal">{t("cook.probe.notice.past-goal")}</p>
       )}
       {heat && <p className="cook-hint">{t("cook.probe.safe")}</p>}
       <CardActions

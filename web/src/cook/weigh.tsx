@@ -139,9 +139,11 @@ export function Weigh({ course, task, session, now, onBack }: Props) {
         }}
         onBack={onBack}
       >
-        <Also straw onDo={() => setAsking(true)}>
-          {t("cook.notSo", { grams: planned })}
-        </Also>
+        {!w.made && (
+          <Also straw onDo={() => setAsking(true)}>
+            {t("cook.notSo", { grams: planned })}
+          </Also>
+        )}
       </CardActions>
       {asking && (
         <AmountDialog

@@ -59,7 +59,7 @@ export const cook = {
     intoOven: "onto the tray",
     intoSieve: "into the sieve; weigh it drained",
     intoSoak: "into plenty of water",
-    partOf: "{{grams}} of the {{food}}",
+    partOf: "{{grams}} of {{food}}",
     about: "about",
     apart: {
       "as-is": "{{food}}, to leave as it is",
