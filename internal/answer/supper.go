@@ -2,6 +2,7 @@ package answer
 
 import (
 	"fmt"
+	"slices"
 	"time"
 
 	"cuerda/core/kitchen"
@@ -26,6 +27,8 @@ type Plan struct {
 	// is least-oven, the shortest that was not ruled out.
 	Oven      int  `json:"oven_minutes"`
 	OvenBound *int `json:"oven_bound_minutes,omitempty"`
+	// OvenOn is how long ovens are hot in all, min: one that nothing needs for half an hour is turned off.
+	OvenOn int `json:"oven_on_minutes"`
 	// Late, by the aims quiet-end and day-before, is how many minutes of hands come later than the aim wants, and
 	// LateBound the least that was not ruled out.
 	Late      *int       `json:"late_hands_minutes,omitempty"`
@@ -40,6 +43,26 @@ type Plan struct {
 	Ahead []PlanAhead `json:"ahead"`
 	// Washes are vessels that go from a dish with something to one without it.
 	Washes []PlanWash `json:"washes"`
+	// Unheld are pins that this plan does without, because they cannot be held.
+	Unheld []PlanUnheld `json:"unheld"`
+}
+
+// PlanUnheld is a pin that cannot be held.
+type PlanUnheld struct {
+	Dish  string     `json:"dish"`
+	Step  string     `json:"step"`
+	Start *time.Time `json:"start,omitempty"`
+	Code  string     `json:"code" enum:"past-table,at-odds,no-step"`
+}
+
+// UnheldOf tells pins that a plan does without.
+func UnheldOf(d *menu.Supper, unheld []menu.Unheld) []PlanUnheld {
+	out := make([]PlanUnheld, len(unheld))
+	for i, u := range unheld {
+		p := &d.Pins[u.Pin]
+		out[i] = PlanUnheld{p.Dish, p.Step, p.Start, u.Code}
+	}
+	return out
 }
 
 // PlanSlowed is a step in a full oven.
@@ -130,13 +153,44 @@ func from1(all []int) []int {
 	return out
 }
 
+// turnedOff is how long nothing needs an oven that is turned off meanwhile, min.
+const turnedOff = 30
+
+// ovenOn is how long the ovens of a plan are hot in all, min.
+func ovenOn(p *supper.Plan) (out int) {
+	type span struct{ from, to int } // min before the table
+	ovens := map[int][]span{}
+	for i := range p.Steps {
+		if s := &p.Steps[i]; s.Oven >= 0 && s.Minutes > 0 {
+			ovens[s.Oven] = append(ovens[s.Oven], span{s.Start, s.End()})
+		}
+	}
+	for _, h := range p.Heats {
+		ovens[h.Oven] = append(ovens[h.Oven], span{h.Start, h.End})
+	}
+	for _, uses := range ovens {
+		slices.SortFunc(uses, func(a, b span) int { return b.from - a.from })
+		on := uses[0]
+		for _, s := range uses[1:] {
+			if on.to-s.from > turnedOff {
+				out += on.from - on.to
+				on = s
+				continue
+			}
+			on.to = min(on.to, s.to)
+		}
+		out += on.from - on.to
+	}
+	return out
+}
+
 // PlanOf tells a plan of a kitchen; contacts are those of its table.
 func PlanOf(p *menu.Planned, k *kitchen.Kitchen, contacts []menu.Contact) Plan {
 	plan := p.Plan
 	out := Plan{
 		Aim: string(plan.Aim), Start: p.Time(plan.Start), Begin: p.Time(plan.Begin), Day: p.Time(p.DayBegin()), Proved: plan.Proved, Bound: p.Time(plan.Bound), Waiting: plan.Waiting,
 		Steps: make([]PlanStep, len(plan.Steps)), Heats: []PlanHeat{}, Shared: []PlanShared{},
-		Oven: plan.Oven, Slowed: []PlanSlowed{}, Ahead: []PlanAhead{}, Washes: []PlanWash{},
+		Oven: plan.Oven, Slowed: []PlanSlowed{}, Ahead: []PlanAhead{}, Washes: []PlanWash{}, Unheld: []PlanUnheld{},
 	}
 	if plan.Aim == supper.LeastOven {
 		out.OvenBound = &plan.OvenBound
@@ -144,6 +198,7 @@ func PlanOf(p *menu.Planned, k *kitchen.Kitchen, contacts []menu.Contact) Plan {
 	if plan.Aim == supper.QuietEnd || plan.Aim == supper.DayBefore {
 		out.Late, out.LateBound = &plan.Late, &plan.LateBound
 	}
+	out.OvenOn = ovenOn(plan)
 	pinned := map[supper.Ref]bool{}
 	for _, pin := range p.Supper.Pins {
 		pinned[pin.Ref] = true

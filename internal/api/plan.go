@@ -22,6 +22,7 @@ func SupperSchema() map[string]any {
 
 type planInput struct {
 	DocumentInput
+	Loose bool `query:"loose" doc:"where pins cannot be held, plans without them and says which"`
 	Quick bool `query:"quick" doc:"with little work, while somebody moves a step: at the heats that the document says"`
 }
 
@@ -33,7 +34,7 @@ func (s *Server) registerPlan(api huma.API) {
 		if err != nil {
 			return nil, problem.OfSupper(err, nil)
 		}
-		planned, contacts, err := s.plan(ctx, d, in.Quick)
+		planned, unheld, contacts, err := s.plan(ctx, d, menu.Options{Done: ctx.Done(), Quick: in.Quick}, in.Loose)
 		if err != nil {
 			return nil, err
 		}
@@ -41,6 +42,8 @@ func (s *Server) registerPlan(api huma.API) {
 		if err != nil {
 			return nil, err
 		}
-		return &body[answer.Plan]{answer.PlanOf(planned, k, contacts)}, nil
+		out := answer.PlanOf(planned, k, contacts)
+		out.Unheld = answer.UnheldOf(d, unheld)
+		return &body[answer.Plan]{out}, nil
 	})
 }

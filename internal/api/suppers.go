@@ -163,7 +163,7 @@ func (s *Server) exportSupper(ctx context.Context, in *exportSupperInput) (*file
 		}
 		return &fileOutput{"application/json", name(".supper.json"), text}, nil
 	}
-	planned, _, err := s.plan(ctx, &said, false)
+	planned, _, _, err := s.plan(ctx, &said, menu.Options{Done: ctx.Done()}, true)
 	if err != nil {
 		return nil, err
 	}
@@ -177,27 +177,34 @@ func (s *Server) exportSupper(ctx context.Context, in *exportSupperInput) (*file
 	return &fileOutput{"text/calendar; charset=utf-8", name(".ics"), export.PlanCalendar(kept.ID, said.Name, planned, time.Now(), in.Language)}, nil
 }
 
-// plan makes a plan, with what passes between its dishes.
-func (s *Server) plan(ctx context.Context, d *menu.Supper, quick bool) (*menu.Planned, []menu.Contact, error) {
+// plan makes a plan, loose where pins need not be held, with what passes between its dishes.
+func (s *Server) plan(ctx context.Context, d *menu.Supper, o menu.Options, loose bool) (planned *menu.Planned, unheld []menu.Unheld, contacts []menu.Contact, err error) {
 	k, err := s.kitchen(ctx)
 	if err != nil {
-		return nil, nil, err
+		return nil, nil, nil, err
 	}
-	planned, err := s.baker.Make(d, k, menu.Options{Done: ctx.Done(), Quick: quick})
+	if loose {
+		planned, unheld, err = s.baker.MakeLoose(d, k, o)
+	} else {
+		planned, err = s.baker.Make(d, k, o)
+	}
+	if err == nil {
+		contacts, err = s.baker.Contacts(d, k)
+	}
 	if err != nil {
-		return nil, nil, problem.OfSupper(err, d.Dishes)
+		return nil, nil, nil, problem.OfSupper(err, d.Dishes)
 	}
-	look, err := s.baker.Contacts(d, k)
-	if err != nil {
-		return nil, nil, problem.OfSupper(err, d.Dishes)
-	}
-	return planned, look, nil
+	return planned, unheld, contacts, nil
 }
 
 // SideText is a side in words, or as the steps that they are to say.
 type SideText struct {
 	Text  string            `json:"text,omitempty" maxLength:"2000"`
+	// Name is what the dish is called, which tells of what is in it too.
+	Name  string            `json:"name,omitempty" maxLength:"200"`
 	Steps []menu.SupperStep `json:"steps,omitempty" maxItems:"100"`
+	// People are those whom it is for, to weigh its foods by.
+	People int `json:"people,omitempty" minimum:"0" maximum:"200"`
 }
 
 // ReadSide is a side as it was read.
@@ -206,6 +213,8 @@ type ReadSide struct {
 	Steps []menu.SupperStep `json:"steps"`
 	// Odd are phrases that nothing could be made of.
 	Odd []string `json:"odd"`
+	// Foods are those that its words name, or that are usual in what they name: to be corrected.
+	Foods []menu.SupperFood `json:"foods"`
 }
 
 // Side is a usual side for so many people.
@@ -242,10 +251,15 @@ func (s *Server) registerSides(api huma.API) {
 	huma.Register(api, op(http.MethodPost, "/sides/read", "readSide", "A side in words as steps, or steps in words", 422), func(ctx context.Context, in *sideInput) (*body[ReadSide], error) {
 		l := wordsOf(ctx)
 		if in.Body.Text == "" {
-			return &body[ReadSide]{ReadSide{Text: sides.Text(in.Body.Steps, l), Steps: in.Body.Steps, Odd: []string{}}}, nil
+			return &body[ReadSide]{ReadSide{Text: sides.Text(in.Body.Steps, l), Steps: in.Body.Steps, Odd: []string{}, Foods: []menu.SupperFood{}}}, nil
+		}
+		k, err := s.madeKitchen(ctx)
+		if err != nil {
+			return nil, err
 		}
 		read := sides.ReadText(in.Body.Text, l)
-		return &body[ReadSide]{ReadSide{in.Body.Text, read.Steps, read.Odd}}, nil
+		foods := sides.FoodsIn(in.Body.Name+"\n"+in.Body.Text, in.Body.People, k.reader(), k.kitchen.Foods, l)
+		return &body[ReadSide]{ReadSide{in.Body.Text, read.Steps, read.Odd, foods}}, nil
 	})
 	huma.Register(api, takesSupper(api, op(http.MethodPost, "/supper/look", "lookAtSupper", "A supper's people, shopping and boxes")), func(ctx context.Context, in *DocumentInput) (*body[answer.SupperLook], error) {
 		k, err := s.kitchen(ctx)

@@ -92,7 +92,9 @@ type SupperDish struct {
 	From *SupperFrom `json:"from,omitempty"`
 	// Side is the usual side that the steps began as.
 	Side string `json:"side,omitempty" maxLength:"60"`
-	// Foods are what a side is made of.
+	// Text is a side as its cook wrote it down, where Steps were read from that.
+	Text string `json:"text,omitempty" maxLength:"2000"`
+	// Foods are what a side is made of. A side without any is not checked against the guests.
 	Foods []SupperFood `json:"foods,omitempty" maxItems:"60"`
 	// Boxes are pieces set aside for later days, of all that are made.
 	Boxes []SupperBox `json:"boxes,omitempty" maxItems:"14"`

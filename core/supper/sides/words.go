@@ -215,11 +215,21 @@ func hear(text string, l int) said {
 	s := said{minutes: -1, within: -1, things: map[string]int{}}
 	lex := known()
 	all := pieces.FindAllString(text, -1)
+	times := timesOf(all, lex, l)
 	for i := 0; i < len(all); i++ {
 		if n, ok := amount(all[i]); ok {
 			unit := ""
 			if i+1 < len(all) {
 				unit = lex.things[l][words.Plain(all[i+1])]
+			}
+			if unit == "weight" { // how much of a food it is: a part of what the step is called
+				s.name = append(s.name, all[i], all[i+1])
+				i++
+				continue
+			}
+			if unit == "" && !times[i] {
+				s.name = append(s.name, all[i])
+				continue
 			}
 			s.number(n, unit)
 			if unit == "hours" || unit == "minutes" || unit == "celsius" || unit == "fahrenheit" {
@@ -277,6 +287,32 @@ func hear(text string, l int) said {
 		}
 	}
 	return s
+}
+
+// timesOf says which plain numbers of a phrase are minutes: none where minutes or hours are named, else
+// the last: "peel 2 onions 10" takes ten.
+func timesOf(all []string, lex *lexicon, l int) map[int]bool {
+	out := map[int]bool{}
+	last := -1
+	for i := range all {
+		if _, ok := amount(all[i]); !ok {
+			continue
+		}
+		unit := ""
+		if i+1 < len(all) {
+			unit = lex.things[l][words.Plain(all[i+1])]
+		}
+		if unit == "minutes" || unit == "hours" {
+			return out
+		}
+		if unit == "" && (i == 0 || lex.things[l][words.Plain(all[i-1])] != "at") {
+			last = i
+		}
+	}
+	if last >= 0 {
+		out[last] = true
+	}
+	return out
 }
 
 // held are the things that a step holds so many of.

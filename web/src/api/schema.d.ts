@@ -2835,6 +2835,8 @@ export interface components {
             oven_bound_minutes?: number;
             /** Format: int64 */
             oven_minutes: number;
+            /** Format: int64 */
+            oven_on_minutes: number;
             /** @description whether no plan begins later and leaves less work late or, by the aim least-oven, has its ovens on for a shorter time */
             proved: boolean;
             shared: components["schemas"]["PlanShared"][];
@@ -2842,6 +2844,7 @@ export interface components {
             /** Format: date-time */
             start: string;
             steps: components["schemas"]["PlanStep"][];
+            unheld: components["schemas"]["PlanUnheld"][];
             /** Format: int64 */
             waiting_minutes: number;
             washes: components["schemas"]["PlanWash"][];
@@ -2928,6 +2931,14 @@ export interface components {
             step: string;
             /** Format: int64 */
             step_index: number;
+        };
+        PlanUnheld: {
+            /** @enum {string} */
+            code: "past-table" | "at-odds" | "no-step";
+            dish: string;
+            /** Format: date-time */
+            start?: string;
+            step: string;
         };
         PlanWash: {
             /** Format: date-time */
@@ -3374,6 +3385,7 @@ export interface components {
             width_mm?: number;
         };
         ReadSide: {
+            foods: components["schemas"]["SupperFood"][];
             odd: string[];
             steps: components["schemas"]["SupperStep"][];
             text: string;
@@ -3593,6 +3605,9 @@ export interface components {
             worked_step?: string;
         };
         SideText: {
+            name?: string;
+            /** Format: int64 */
+            people?: number;
             steps?: components["schemas"]["SupperStep"][];
             text?: string;
         };
@@ -3765,6 +3780,7 @@ export interface components {
             ready?: components["schemas"]["SupperWindow"];
             side?: string;
             steps?: components["schemas"]["SupperStep"][];
+            text?: string;
         };
         SupperDishLook: {
             /** Format: int64 */
@@ -6847,6 +6863,8 @@ export interface operations {
     plan: {
         parameters: {
             query?: {
+                /** @description where pins cannot be held, plans without them and says which */
+                loose?: boolean;
                 /** @description with little work, while somebody moves a step: at the heats that the document says */
                 quick?: boolean;
             };

@@ -5,6 +5,7 @@ import { useBuilds } from "../editing/queries";
 import { coded, useTranslation } from "../i18n/use-translation";
 import { Actions, Dialog } from "../ui/dialog";
 import { useSides } from "./queries";
+import { SideFoods } from "./side-foods";
 import { SideText } from "./side-text";
 
 type Props = { people: number; onAdd: (dish: SupperDish) => void; onClose: () => void };
@@ -21,6 +22,9 @@ export default function AddDialog({ people, onAdd, onClose }: Props) {
   const sides = useSides(Math.max(1, people), i18n.language);
   const [name, setName] = useState("");
   const [steps, setSteps] = useState<SupperStep[]>([]);
+  const [own, setOwn] = useState("");
+  const [foods, setFoods] = useState<NonNullable<SupperDish["foods"]>>([]);
+  const [touched, setTouched] = useState(false);
   const [failed, setFailed] = useState(false);
 
   function add(dish: SupperDish) {
@@ -137,7 +141,28 @@ export default function AddDialog({ people, onAdd, onClose }: Props) {
               value={name}
               onChange={(e) => setName(e.target.value.replace(/\p{Cc}/gu, " "))}
             />
-            <SideText text="" label={t("supper.stepsInWords")} onRead={(_, read) => setSteps(read)} />
+            <SideText
+              text=""
+              label={t("supper.stepsInWords")}
+              people={people}
+              name={name}
+              onRead={(words, read, named) => {
+                setSteps(read);
+                setOwn(words);
+                // The name tells of what is in it, too.
+                setFoods((was) => (touched ? was : named));
+              }}
+            />
+            {steps.length > 0 && (
+              <SideFoods
+                foods={foods}
+                people={people}
+                onChange={(next) => {
+                  setTouched(true);
+                  setFoods(next);
+                }}
+              />
+            )}
             <p className="hint">{t("supper.sideHint")}</p>
           </>
         )}
@@ -147,7 +172,7 @@ export default function AddDialog({ people, onAdd, onClose }: Props) {
           onCancel={onClose}
           act={t("supper.add")}
           ready={steps.length > 0 && name.trim() !== ""}
-          onAct={() => add({ name: name.trim(), steps })}
+          onAct={() => add({ name: name.trim(), steps, text: own, foods })}
         />
       )}
     </Dialog>

@@ -31,6 +31,7 @@ type Props = {
 const label = 112; // px of the names of dishes and lanes
 const knotHeight = 25;
 const trackHeight = 29;
+const oneLetter = 12; // px of a knot that has room for the first letter
 const char = 5.9; // px of a letter on a knot
 
 /** Each dish as a rope towards the table, and below it where its steps happen. */
@@ -149,17 +150,24 @@ export function Chart(props: Props) {
                   const top = (tops[i] ?? 0) + (row.track[n] ?? 0) * trackHeight;
                   const words = stepName(s.step);
                   const fits = words.length * char + 4 <= long;
+                  const letters = Math.floor((long - 8) / char);
+                  const cut =
+                    letters >= 3
+                      ? `${words.slice(0, letters - 1)}…`
+                      : long >= oneLetter
+                        ? words.charAt(0)
+                        : "";
                   const said = `${row.dish.name}: ${words}, ${clock.when(s.start)}, ${format.duration(s.minutes)}`;
                   if (isWait(s))
                     return fits ? (
-                      <span key={n} className="plan-wait" style={{ left, width: long, top: top + 4 }}>
+                      <span key={keyOf(s)} className="plan-wait" style={{ left, width: long, top: top + 4 }}>
                         {words}
                       </span>
                     ) : null;
                   const here = drag.at?.dish === s.dish && drag.at.step === s.step;
                   return (
                     <button
-                      key={n}
+                      key={keyOf(s)}
                       ref={(e) => {
                         if (e) knots.current.set(keyOf(s), e);
                         else knots.current.delete(keyOf(s));
@@ -187,7 +195,7 @@ export function Chart(props: Props) {
                         else props.onOpen(s);
                       }}
                     >
-                      {fits && <span>{words}</span>}
+                      {fits ? <span>{words}</span> : cut && <span>{cut}</span>}
                     </button>
                   );
                 })}

@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { useState } from "react";
+import { useRef, useState } from "react";
 import Modal from "react-bootstrap/Modal";
 import { Link } from "react-router";
 import {
@@ -19,6 +19,7 @@ import { BoxWords } from "./boxes";
 import { type Clock, instantOf } from "../ui/clock";
 import { changeDish, dropDish } from "./edits";
 import { type SupperSession, useSideText } from "./queries";
+import { SideFoods } from "./side-foods";
 import { SideText } from "./side-text";
 
 type Props = {
@@ -30,12 +31,19 @@ type Props = {
   onClose: () => void;
 };
 
+/** Whether the foods of a side are still those that were read from its words. */
+const sameFoods = (a: SupperDish["foods"], b: SupperDish["foods"]) =>
+  (a ?? []).length === 0 || JSON.stringify(a) === JSON.stringify(b ?? []);
+
 /** One dish of the supper: how much, when, and what is set aside. */
 export default function DishDialog({ session, document: d, index, look, clock, onClose }: Props) {
   const { t, i18n } = useTranslation();
   const dish = d.dishes[index];
   const known = look?.dishes[index];
   const sideText = useSideText(dish?.steps ?? [], i18n.language);
+  const [opened] = useState(() => ({ text: dish?.text, name: dish?.name ?? "" }));
+  const people = d.eaters?.people?.reduce((n, p) => n + p.count, 0) ?? 0;
+  const lastRead = useRef<SupperDish["foods"]>(undefined);
   const [name, setName] = useState(dish?.name ?? "");
   if (!dish) return null;
   const set = (change: Partial<SupperDish>, key?: string) =>
@@ -71,16 +79,42 @@ export default function DishDialog({ session, document: d, index, look, clock, o
           </div>
         )}
         {dish.build !== undefined && <From dish={dish} onUpdate={(change) => set(change)} />}
-        {dish.steps && sideText.data && (
-          <div>
-            <span>{t("supper.stepsInWords")}</span>
-            <SideText
-              key={sideText.data.text}
-              text={sideText.data.text}
-              label={t("supper.stepsInWords")}
-              onRead={(_, steps) => steps.length > 0 && set({ steps }, "steps")}
+        {dish.steps && (
+          <>
+            {(dish.text !== undefined || sideText.data) && (
+              <div>
+                <span>{t("supper.stepsInWords")}</span>
+                <SideText
+                  // What a cook wrote stays as it was written.
+                  key={opened.text === undefined ? sideText.data?.text : "own"}
+                  text={opened.text ?? sideText.data?.text ?? ""}
+                  label={t("supper.stepsInWords")}
+                  people={people}
+                  name={opened.name}
+                  onRead={(text, steps, read) =>
+                    steps.length > 0 &&
+                    set(
+                      {
+                        steps,
+                        text,
+                        // What was put right by hand is not read over.
+                        ...(sameFoods(dish.foods, lastRead.current) ? { foods: read } : {}),
+                      },
+                      "steps",
+                    )
+                  }
+                  onFoods={(read) => {
+                    lastRead.current = read;
+                  }}
+                />
+              </div>
+            )}
+            <SideFoods
+              foods={dish.foods ?? []}
+              people={people}
+              onChange={(foods) => set({ foods }, "foods")}
             />
-          </div>
+          </>
         )}
         <div className="dish-row">
           <span>{t("supper.readyBefore")}</span>

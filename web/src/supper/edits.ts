@@ -110,6 +110,11 @@ export const unpin =
       .filter((p) => p.start !== undefined || p.minutes !== undefined),
   });
 
+/** Forgets a pin altogether: of a step that there is no longer. */
+export const dropPin =
+  (at: At): Edit =>
+  (d) => ({ ...d, pins: d.pins?.filter((p) => !same(p, at)) });
+
 export const pinOf = (d: SupperDocument, at: At) => d.pins?.find((p) => same(p, at));
 
 /** What of a plan has begun by a moment. */

@@ -57,10 +57,19 @@ export function Headline({ document: d, plan, clock, stale }: Props) {
               minutes: format.duration(plan.oven_minutes),
               bound: format.duration(plan.oven_bound_minutes ?? 0),
             })
-          : t(coded("supper", !plan.proved ? "bound" : late === undefined ? "proved" : "provedSo"), {
-              time: clock.told(plan.start),
-              bound: clock.told(plan.bound),
-            })}
+          : t(
+              coded(
+                "supper",
+                !plan.proved ? "bound" : early ? "provedEarly" : late === undefined ? "proved" : "provedSo",
+              ),
+              {
+                step: early ? stepName(early.step) : "",
+                dish: early ? format.within(nameOf(early.dish)) : "",
+                begin: clock.told(plan.begin),
+                time: clock.told(plan.start),
+                bound: clock.told(plan.bound),
+              },
+            )}
       </p>
       <LearnedNote />
     </header>

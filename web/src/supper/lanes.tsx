@@ -76,8 +76,9 @@ export function Lanes({ plan, clock, last, now, names, x, width, label, onOpen }
                 const words = lane.key.startsWith("cook")
                   ? stepName(step.step)
                   : (names[step.dish_index] ?? step.dish);
-                const said = words.length > 14 ? `${words.slice(0, 13)}…` : words;
-                const fits = said.length * char + 12 <= long;
+                const room = Math.min(14, Math.floor((long - 12) / char));
+                const said = words.length > room ? `${words.slice(0, Math.max(0, room - 1))}…` : words;
+                const fits = room >= 3;
                 return (
                   <g
                     key={`${step.dish} ${step.step} ${track}`}

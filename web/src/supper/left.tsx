@@ -107,7 +107,13 @@ export function SupperSide({ session, document: d, look, clock, equipment: e, on
           <li className="chip">
             {e.ovens === 0
               ? t("supper.noOven")
-              : t("supper.ovens", { count: e.ovens, racks: t("supper.racks", { count: e.racks }) })}
+              : t("supper.ovens", {
+                  count: e.ovens,
+                  racks:
+                    new Set(e.racksOf).size > 1
+                      ? t("supper.racksEach", { list: e.racksOf.join(" + ") })
+                      : t("supper.racks", { count: e.racks }),
+                })}
           </li>
           <li className="chip">{t("supper.burnerOf", { count: e.burners })}</li>
           <li className="chip">{t("supper.panOf", { count: e.pans })}</li>
@@ -189,6 +195,7 @@ function Dishes({ session, document: d, look, onOpen }: DishesProps) {
                   ? t("supper.aSide")
                   : String(look?.dishes[i]?.pieces ?? dish.pieces ?? "")
               }
+              unchecked={dish.build === undefined && look?.dishes[i]?.known === false}
               out={(look?.dishes[i]?.not_for.length ?? 0) > 0}
               boxed={look?.dishes[i]?.boxed ?? 0}
               onOpen={() => onOpen({ kind: "dish", index: i })}
@@ -200,9 +207,18 @@ function Dishes({ session, document: d, look, onOpen }: DishesProps) {
   );
 }
 
-type RowProps = { id: string; index: number; count: string; out: boolean; boxed: number; onOpen: () => void };
+type RowProps = {
+  id: string;
+  index: number;
+  count: string;
+  out: boolean;
+  /** Whether nobody knows what is in it. */
+  unchecked: boolean;
+  boxed: number;
+  onOpen: () => void;
+};
 
-function DishRow({ id, index, count, out, boxed, onOpen }: RowProps) {
+function DishRow({ id, index, count, out, unchecked, boxed, onOpen }: RowProps) {
   const { t } = useTranslation();
   const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } =
     useSortable({ id });
@@ -226,6 +242,7 @@ function DishRow({ id, index, count, out, boxed, onOpen }: RowProps) {
         <span>{id}</span>
         <small className="figure">{count}</small>
         {boxed > 0 && <small className="supper-boxed">{t("supper.boxed", { count: boxed })}</small>}
+        {unchecked && <small className="supper-not">{t("supper.unchecked")}</small>}
         {out && <small className="supper-not">{t("supper.notForAll")}</small>}
       </button>
     </li>

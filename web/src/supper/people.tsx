@@ -20,6 +20,9 @@ export function SupperPeople({ session, document: d, look, vocabulary }: Props) 
   const format = useFormat();
   const [open, setOpen] = useState(false);
   const names = useShortNames(d);
+  const unchecked = d.dishes
+    .map((_, i) => i)
+    .filter((i) => d.dishes[i]?.build === undefined && look?.dishes[i]?.known === false);
   const short = look?.people.filter((p) => !p.full || !p.main) ?? [];
   return (
     <section className="panel-section" aria-labelledby="plates-title">
@@ -59,6 +62,11 @@ export function SupperPeople({ session, document: d, look, vocabulary }: Props) 
                 })
               : t("supper.allFull")}
           </li>
+          {unchecked.length > 0 && (
+            <li className="plates-short">
+              {t("supper.uncheckedList", { dishes: unchecked.map((i) => names[i]).join(", ") })}
+            </li>
+          )}
         </ul>
       )}
       {open && (

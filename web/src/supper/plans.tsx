@@ -16,6 +16,8 @@ type Props = {
   answered: boolean;
   clock: Clock;
   onAim: (aim: Aim) => void;
+  /** How many cooks there are: one alone has no plan for one alone. */
+  cooks: number;
 };
 
 /** Plans by other aims: what each would mean, to take with one press. */
@@ -26,24 +28,27 @@ export const OtherPlans = memo(function OtherPlans({
   answered,
   clock,
   onAim,
+  cooks,
 }: Props) {
   const { t } = useTranslation();
   return (
     <section className="plan-others" aria-labelledby="plans-title">
       <h2 id="plans-title">{t("supper.otherPlans")}</h2>
       <ul>
-        {aims.map((aim) => (
-          <Other
-            key={aim}
-            aim={aim}
-            chosen={(d.aim ?? "latest-start") === aim}
-            settled={settled}
-            mine={plan}
-            answered={answered}
-            clock={clock}
-            onAim={onAim}
-          />
-        ))}
+        {aims
+          .filter((aim) => aim !== "one-cook" || cooks > 1 || d.aim === aim)
+          .map((aim) => (
+            <Other
+              key={aim}
+              aim={aim}
+              chosen={(d.aim ?? "latest-start") === aim}
+              settled={settled}
+              mine={plan}
+              answered={answered}
+              clock={clock}
+              onAim={onAim}
+            />
+          ))}
       </ul>
     </section>
   );
@@ -71,7 +76,7 @@ function Other({ aim, chosen, settled, mine, answered, clock, onAim }: OtherProp
       .sort((a, b) => a - b)
       .slice(0, 3)
       .map((c) => format.celsius(c)),
-    plan.oven_minutes > 0 ? t("supper.ovenFor", { time: format.duration(plan.oven_minutes) }) : "",
+    plan.oven_on_minutes > 0 ? t("supper.ovenFor", { time: format.duration(plan.oven_on_minutes) }) : "",
   ];
   return (
     <li>

@@ -79,13 +79,17 @@ export function planned(d: SupperDocument): SupperDocument {
 export type Planned = { plan?: Plan; problem?: Problem; of?: string };
 
 const quick = { params: { query: { quick: true } } };
+const loose = { params: { query: { loose: true } } };
 
-/** Plans a supper; a supper that cannot be planned is an answer too. */
+/**
+ * Plans a supper; a supper that cannot be planned is an answer too. In haste every pin is held to; else
+ * what cannot be held is left out, and named.
+ */
 export async function makePlan(d: SupperDocument, inHaste = false, signal?: AbortSignal): Promise<Planned> {
   if (d.dishes.length === 0) return {};
   try {
     return {
-      plan: await unwrap(api.POST("/api/plan", { ...(inHaste ? quick : {}), body: planned(d), signal })),
+      plan: await unwrap(api.POST("/api/plan", { ...(inHaste ? quick : loose), body: planned(d), signal })),
     };
   } catch (error) {
     if (error instanceof ApiError && error.status === 422 && error.problem) return { problem: error.problem };
@@ -151,7 +155,8 @@ export function useSides(people: number, language: string) {
   });
 }
 
-export const readSide = (text: string) => unwrap(api.POST("/api/sides/read", { body: { text } }));
+export const readSide = (text: string, name: string, people: number) =>
+  unwrap(api.POST("/api/sides/read", { body: { text, name, people } }));
 
 export function useSideText(steps: SupperStep[], language: string) {
   return useQuery({

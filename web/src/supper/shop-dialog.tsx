@@ -36,6 +36,7 @@ export default function ShopDialog({ session, document: d, look, foods, currency
     return name.split(",")[0] ?? name;
   };
   const left = buy.filter((p) => !bought.has(p.food)).length;
+  const unpriced = buy.filter((p) => p.cost === null).length;
   const priced = buy.filter((p) => p.cost !== null).reduce((sum, p) => sum + (p.cost ?? 0), 0);
   const text = () =>
     aisles
@@ -83,7 +84,11 @@ export default function ShopDialog({ session, document: d, look, foods, currency
       <Modal.Body className="supper-shop">
         <p role="status">
           {t("supper.toBuyCount", { count: left })}{" "}
-          {priced > 0 && t("supper.aboutCost", { cost: format.money(priced, currency) })}
+          {priced > 0 &&
+            t(unpriced > 0 ? "supper.aboutCostBut" : "supper.aboutCost", {
+              cost: format.money(priced, currency),
+              count: unpriced,
+            })}
         </p>
         {buy.length === 0 && <p className="hint">{t("supper.allHere")}</p>}
         {aisles.map((a) => {

@@ -1,19 +1,26 @@
 import { useEffect, useRef, useState } from "react";
-import type { SupperStep } from "../api/client";
+import type { SupperDish, SupperStep } from "../api/client";
 import { useTranslation } from "../i18n/use-translation";
 import { useFormat } from "../ui/format";
 import { readSide } from "./queries";
 import { useStepName } from "../build/step-name";
 
+type Foods = NonNullable<SupperDish["foods"]>;
+
 type Props = {
   text: string;
   label: string;
-  onRead: (text: string, steps: SupperStep[]) => void;
+  people: number;
+  /** What the dish is called: it tells of what is in it too. */
+  name: string;
+  onRead: (text: string, steps: SupperStep[], foods: Foods) => void;
+  /** What the words that stand there now name, each time they are read. */
+  onFoods?: (foods: Foods) => void;
   autoFocus?: boolean;
 };
 
 /** A side as a cook writes it, read as it is typed: "cut 10, roast 25 at 200, tray". */
-export function SideText({ text, label, onRead, autoFocus }: Props) {
+export function SideText({ text, label, people, name, onRead, onFoods, autoFocus }: Props) {
   const { t } = useTranslation();
   const format = useFormat();
   const stepName = useStepName();
@@ -21,9 +28,12 @@ export function SideText({ text, label, onRead, autoFocus }: Props) {
   const [read, setRead] = useState<{ steps: SupperStep[]; odd: string[] }>();
   const [failed, setFailed] = useState(false);
   const asked = useRef(0);
+  const named = useRef(name);
   const given = useRef(onRead);
+  const foods = useRef(onFoods);
   useEffect(() => {
     given.current = onRead;
+    foods.current = onFoods;
   });
   const input = useRef<HTMLTextAreaElement>(null);
   useEffect(() => {
@@ -37,17 +47,18 @@ export function SideText({ text, label, onRead, autoFocus }: Props) {
         setRead(undefined);
         return;
       }
-      readSide(typed)
+      readSide(typed, name, people)
         .then((answer) => {
           if (mine !== asked.current) return; // something else has been typed since
           setFailed(false);
           setRead(answer);
-          if (typed !== text) given.current(typed, answer.steps);
+          if (typed !== text || name !== named.current) given.current(typed, answer.steps, answer.foods);
+          foods.current?.(answer.foods);
         })
         .catch(() => mine === asked.current && setFailed(true));
     }, 120);
     return () => clearTimeout(timer);
-  }, [typed, text]);
+  }, [typed, text, name, people]);
 
   return (
     <div className="side-text">

@@ -11,6 +11,7 @@ import { useSettings } from "../kitchen/queries";
 import { Icon } from "../ui/icon";
 import { useSettled } from "../ui/use-settled";
 import { AtOdds } from "./at-odds";
+import { UnheldPins } from "./unheld";
 import { Chart } from "./chart";
 import { useClock } from "../ui/clock";
 import { addDish, afresh, begunBy, fromNow, pin, pinOf, setAim, thisMinute, unpin } from "./edits";
@@ -154,6 +155,9 @@ export function Supper({ supper, foods, vocabulary, onDelete }: Props) {
             )}
             {shown && (
               <>
+                {!moving.plan && (
+                  <UnheldPins document={d} unheld={shown.unheld} session={session} clock={clock} />
+                )}
                 <Headline
                   document={d}
                   plan={shown}
@@ -223,6 +227,7 @@ export function Supper({ supper, foods, vocabulary, onDelete }: Props) {
             plan={fed.answer.plan}
             answered={fed.whole}
             clock={clock}
+            cooks={equipment.cooks}
             onAim={(aim) => session.edit(setAim(aim))}
           />
         )}
@@ -247,6 +252,7 @@ export function Supper({ supper, foods, vocabulary, onDelete }: Props) {
         {open?.kind === "kitchen" && (
           <KitchenDialog
             session={session}
+            document={d}
             equipment={equipment}
             share={d.share_oven !== false}
             onClose={close}

@@ -22,6 +22,7 @@ export function useMoving(session: SupperSession, plan: Plan | undefined) {
   const [held, setHeld] = useState(false);
   const wanted = useRef<Moving>(undefined);
   const busy = useRef(false);
+  const dropped = useRef(0);
 
   const ask = useCallback(
     async (to: Moving): Promise<Planned> => {
@@ -60,6 +61,7 @@ export function useMoving(session: SupperSession, plan: Plan | undefined) {
         setSeen(undefined);
         return;
       }
+      const mine = ++dropped.current;
       void (async () => {
         let answer: Planned = {};
         try {
@@ -67,6 +69,7 @@ export function useMoving(session: SupperSession, plan: Plan | undefined) {
         } catch {
           // Nobody answers: it is pinned all the same, and planned when somebody does.
         }
+        if (mine !== dropped.current) return; // something was dropped since: that counts
         if (answer.problem) {
           setSeen({ to, answer });
           setWords("");
