@@ -91,6 +91,8 @@ type Baked struct {
 	SetChance  float64
 	SetMinutes float64
 
+	// Piece is the piece as the mix makes it: where so many are asked for, or of a loaf, its size follows.
+	Piece piece.Piece
 	Yield piece.Yield
 	Load  piece.Load
 	Curve []Point
@@ -136,8 +138,9 @@ type baking struct {
 }
 
 func prepare(d *formula.Document, k *kitchen.Kitchen) *baking {
-	b := &baking{k: k, d: d, lines: d.MixLines(k.Foods), rest: d.RestIn(k), piece: d.PieceOrDefault()}
+	b := &baking{k: k, d: d, lines: d.MixLines(k.Foods), rest: d.RestIn(k)}
 	b.parts = mix.Parts(b.lines)
+	b.piece = d.PieceIn(k, b.parts)
 	b.state = mix.AssessParts(d.Bowl(b.parts), b.rest)
 	b.method, b.turn = d.MethodAndTurn()
 	b.celsius = b.method.DefaultCelsius()
@@ -203,6 +206,7 @@ func Bake(d *formula.Document, k *kitchen.Kitchen, o Options) Baked {
 	b.budget.Done = o.Done
 	out := Baked{Turns: []float64{}, Sets: []BinderSet{}, Curve: []Point{}, Notes: []CookNote{}, Target: b.target, Guidance: b.guidance, AroundCelsius: b.celsius, SetMinutes: heat.RestMinutes(&k.Figures.Heat, b.piece.Kind)}
 	out.Mix = b.contents.ThermalAt(40)
+	out.Piece = b.piece
 	out.Yield = b.k.Yield(&b.piece, b.state.Mass, b.density)
 	out.Load = b.piece.Lay(max(1, out.Yield.Pieces), b.method, k.Ware, &k.Figures.Lay)
 	if s := b.stop(); s != nil {
@@ -321,6 +325,8 @@ func (b *baking) notes(out *Baked) []CookNote {
 		add("below-guidance", "limit", b.target.Celsius, least.Celsius)
 	}
 	if fill := b.piece.Fill(); fill > piece.FillLimit+0.005 {
+		add("tin-too-full", "limit", 100*fill, 100*piece.FillLimit)
+	} else if fill = b.piece.UsualFill(); fill > 1 {
 		add("tin-too-full", "limit", 100*fill, 100*piece.FillLimit)
 	}
 	switch {

@@ -64,7 +64,7 @@ func Look(d *formula.Document, k *kitchen.Kitchen) Dish {
 	lines := d.MixLines(k.Foods)
 	parts := mix.Parts(lines)
 	mass := massOf(parts)
-	p := d.PieceOrDefault()
+	p := d.PieceIn(k, parts)
 	yield := k.Yield(&p, mass, heat.CompositionOf(parts).Density())
 	l := looker{d: d, k: k, piece: p, table: d.Eaters.Table(), pieces: max(1, yield.Pieces), portions: portionsOf(d)}
 	out := Dish{Parts: []PartResult{}, Unpriced: []string{}, Pieces: l.pieces, Portions: l.portions}

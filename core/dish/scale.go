@@ -80,13 +80,16 @@ func Scale(d *formula.Document, a Aim, k *kitchen.Kitchen) (Scaled, error) {
 		if err != nil {
 			return Scaled{}, err
 		}
+		fitted.Count = a.Pieces
 		out.Piece = &fitted
+	} else if shape.Count > 0 {
+		shape.Count = min(piece.MaxCount, max(1, int(math.Round(float64(shape.Count)*factor))))
 	}
 	return Scaled{Document: out, Factor: factor, QWas: indexOf(d, k), Q: indexOf(&out, k)}, nil
 }
 
 func factorOf(d *formula.Document, a Aim, k *kitchen.Kitchen) (factor float64, shape piece.Piece, err error) {
-	shape = d.PieceOrDefault()
+	shape = d.PieceMade(k)
 	given := 0
 	for _, is := range []bool{a.Pieces > 0, a.Portions > 0, a.Tin != nil, a.Food != ""} {
 		if is {

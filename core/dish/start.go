@@ -100,7 +100,7 @@ func Resize(d *formula.Document, p formula.Part, k *kitchen.Kitchen) formula.Par
 // portions want, g; 0 where nothing says.
 func Wanted(d *formula.Document, p *formula.Part, k *kitchen.Kitchen) (mass, want float64) {
 	parts := mix.Parts(d.MixLines(k.Foods))
-	shape := d.PieceOrDefault()
+	shape := d.PieceIn(k, parts)
 	yield := shape.Yield(massOf(parts), heat.CompositionOf(parts).Density())
 	l := looker{d: d, k: k, piece: shape, pieces: max(1, yield.Pieces), portions: portionsOf(d)}
 	if l.portions == 0 {

@@ -161,6 +161,10 @@ func pieceOf(said *recipe.ReadPiece, d *formula.Document, k *kitchen.Kitchen) *p
 		}
 	}
 	fitted.Tin = p.Tin
+	// So many were asked for: so many come out, whatever is changed of the mix.
+	if said.Count <= piece.MaxCount {
+		fitted.Count = said.Count
+	}
 	return &fitted
 }
 

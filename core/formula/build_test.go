@@ -9,6 +9,7 @@ import (
 	"github.com/santhosh-tekuri/jsonschema/v6"
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
+	"pgregory.net/rapid"
 
 	"cuerda/core/food"
 	"cuerda/core/formula"
@@ -262,6 +263,29 @@ func BenchmarkReadAndPredict20Lines(b *testing.B) {
 		b.ReportAllocs()
 		for b.Loop() {
 			_, _ = formula.Read([]byte(text), foods)
+		}
+	})
+}
+
+// One loaf stays one loaf, and so many pieces as were asked for come out, whatever is taken out of the
+// mix or put in: their size follows, and nothing is left over.
+func TestThePieceFollowsTheMix(t *testing.T) {
+	k := kitchen.Usual()
+	rapid.Check(t, func(t *rapid.T) {
+		grams := rapid.IntRange(300, 2600).Draw(t, "grams")
+		count := rapid.IntRange(1, 30).Draw(t, "count")
+		with := func(piece string) formula.Prediction {
+			d, err := formula.Read([]byte(fmt.Sprintf(`{"format":"cuerda-build/1","name":"x","lines":[{"food":"lentils-cooked","grams":%d},{"food":"oats-rolled","grams":60}],"piece":%s}`, grams, piece)), k.Foods)
+			require.NoError(t, err)
+			return formula.Predict(d, k)
+		}
+		loaf := with(`{"kind":"loaf","length_mm":250,"width_mm":110,"height_mm":60,"tin":false}`)
+		require.GreaterOrEqual(t, loaf.Pieces, 1, "%d g of mix are a loaf", grams)
+		require.InDelta(t, loaf.MassG, float64(loaf.Pieces)*loaf.PieceG, 0.09*loaf.MassG)
+		patties := with(fmt.Sprintf(`{"kind":"patty","diameter_mm":80,"thickness_mm":20,"count":%d}`, count))
+		if each := patties.MassG / float64(count); each > 12 && each < 900 {
+			require.Equal(t, count, patties.Pieces)
+			require.InDelta(t, patties.MassG, float64(count)*patties.PieceG, 0.03*patties.MassG)
 		}
 	})
 }

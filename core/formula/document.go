@@ -208,7 +208,7 @@ func (d *Document) chilledTo(k *kitchen.Kitchen, parts []mix.Part) (celsius floa
 	if !d.Chills() {
 		return 0, false
 	}
-	c := heat.Cooking{Figures: &k.Figures.Heat, Piece: d.PieceOrDefault(), Material: heat.NewMaterial(heat.CompositionOf(parts), heat.BoilingPoint(k.AltitudeM))}
+	c := heat.Cooking{Figures: &k.Figures.Heat, Piece: d.PieceIn(k, parts), Material: heat.NewMaterial(heat.CompositionOf(parts), heat.BoilingPoint(k.AltitudeM))}
 	return d.Begin(&c, k).Mean(), true
 }
 
@@ -223,9 +223,13 @@ func (d *Document) Coldness(k *kitchen.Kitchen) float64 {
 
 // Duty is what the document asks of its mix in that kitchen.
 func (d *Document) Duty(k *kitchen.Kitchen) mix.Duty {
-	p := d.PieceOrDefault()
+	p := d.PieceMade(k)
+	return d.dutyOf(&p, k)
+}
+
+func (d *Document) dutyOf(p *piece.Piece, k *kitchen.Kitchen) mix.Duty {
 	method, turn := d.MethodAndTurn()
-	duty := mix.NewDuty(&p, method, turn, &k.Figures.Handling)
+	duty := mix.NewDuty(p, method, turn, &k.Figures.Handling)
 	duty.Own = k.Own
 	return duty
 }

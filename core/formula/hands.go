@@ -49,6 +49,9 @@ func (d *Document) handsMinutes(f *figure.Minutes) float64 {
 		grams += d.Lines[i].Grams
 	}
 	p := d.PieceOrDefault()
-	n := max(1, p.Yield(grams, usualDensity).Pieces)
+	n := p.Count
+	if n == 0 {
+		n = max(1, p.Yield(grams, usualDensity).Pieces)
+	}
 	return min(MixMinutes(f, grams)+ShapeMinutes(f, p.Kind, n)/2, f.HandsLongest)
 }

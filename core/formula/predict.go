@@ -162,8 +162,8 @@ func Predict(d *Document, k *kitchen.Kitchen) Prediction {
 	parts := mix.Parts(lines)
 	bowl := d.Bowl(parts)
 	s := mix.AssessParts(bowl, rest)
-	p := d.PieceOrDefault()
-	duty := d.Duty(k)
+	p := d.PieceIn(k, parts)
+	duty := d.dutyOf(&p, k)
 	need, band := duty.Need, duty.Band
 
 	out := Prediction{

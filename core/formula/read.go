@@ -209,7 +209,7 @@ func (r *reader) celsius(v *node) *float64 {
 	return &c
 }
 
-var pieceFields = []string{"kind", "diameter_mm", "thickness_mm", "length_mm", "width_mm", "height_mm", "slice_mm", "wall_mm", "middle_mm", "tin_height_mm", "tin"}
+var pieceFields = []string{"kind", "diameter_mm", "thickness_mm", "length_mm", "width_mm", "height_mm", "slice_mm", "wall_mm", "middle_mm", "tin_height_mm", "tin", "count"}
 
 // sizeFields gives the fields of a kind's sizes.
 func sizeFields(k piece.Kind) []string {
@@ -239,6 +239,8 @@ func (r *reader) piece(v *node) *piece.Piece {
 			return p
 		case name == "tin" && p.Kind.IsLoaf():
 			p.Tin = r.boolean(v)
+		case name == "count" && p.Kind != piece.Stuffing:
+			p.Count = int(r.number(v, 1, piece.MaxCount))
 		case !slices.Contains(own, name):
 			r.fault(Fault{Code: CodeNotHere, Got: string(p.Kind), Nearest: strings.Join(own, ", ")})
 		default:

@@ -128,6 +128,9 @@ func pieceSchemas() []schema {
 				needed = append(needed, s.Field)
 			}
 		}
+		if kind != piece.Stuffing {
+			fields["count"] = schema{"type": "integer", "minimum": 1, "maximum": piece.MaxCount, "description": "how many are asked for: their size follows the mix"}
+		}
 		switch kind {
 		case piece.Loaf, piece.Layered:
 			fields["tin"] = schema{"type": "boolean", "default": true}

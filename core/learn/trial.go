@@ -160,7 +160,7 @@ func (t *trial) align(quantities []Quantity, x []float64) {
 // as pieces is less than one: half of one on average.
 func (t *trial) scooped(k *kitchen.Kitchen) (ln, sd float64, ok bool) {
 	found, p := t.try.Found, t.try.Document.PieceOrDefault()
-	if !p.Scooped() || found.Pieces == 0 || found.Broke == nil && found.BeforeG == nil {
+	if !p.Scooped() || p.Count > 0 || found.Pieces == 0 || found.Broke == nil && found.BeforeG == nil {
 		return 0, 0, false
 	}
 	parts := mix.Parts(t.lines)

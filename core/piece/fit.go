@@ -187,3 +187,21 @@ func (p *Piece) Fill() float64 {
 	}
 	return p.HeightMM / p.TinHeightMM
 }
+
+// UsualFill is how much a loaf would fill the usual tin that is nearest to its length and width, where
+// its own is not said to be so deep; 0 where it is, or where it stands free.
+func (p *Piece) UsualFill() float64 {
+	if !p.InTin() || p.TinHeightMM > 0 {
+		return 0
+	}
+	far := func(t Tin) float64 {
+		return math.Abs(math.Log(t.LengthMM/p.LengthMM)) + math.Abs(math.Log(t.WidthMM/p.WidthMM))
+	}
+	nearest := Tins[0]
+	for _, t := range Tins {
+		if far(t) < far(nearest) {
+			nearest = t
+		}
+	}
+	return p.HeightMM / nearest.HeightMM
+}

@@ -40,7 +40,13 @@ type Piece struct {
 	TinHeightMM float64 `json:"tin_height_mm,omitempty"`
 	// Tin says whether a loaf is held by a tin.
 	Tin *bool `json:"tin,omitempty"`
+	// Count is how many are asked for: their size then follows the mix. 0 where the size is what is
+	// asked for, and the number follows.
+	Count int `json:"count,omitempty" minimum:"0" maximum:"500"`
 }
+
+// MaxCount is how many pieces may be asked for.
+const MaxCount = 500
 
 // IsLoaf says whether it is a loaf, with a middle or without.
 func (k Kind) IsLoaf() bool { return k == Loaf || k == Layered }

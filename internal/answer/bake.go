@@ -1,5 +1,7 @@
 package answer
 
+import "cuerda/core/piece"
+
 // Point answers bake.Point.
 type Point struct {
 	Minutes        float64 `json:"minutes" digits:"2"`
@@ -69,9 +71,11 @@ type Baked struct {
 	// SetChance is that it holds cooked, as far as its binders have set, 0..1.
 	SetChance  float64 `json:"set_chance" digits:"3"`
 	SetMinutes float64 `json:"set_minutes"`
-	Yield      Yield   `json:"yield"`
-	Load       Load    `json:"load"`
-	Curve      []Point `json:"curve"`
+	// Piece is as the mix makes it: where so many are asked for, or of a loaf, its size follows the mix.
+	Piece piece.Piece `json:"piece"`
+	Yield Yield       `json:"yield"`
+	Load  Load        `json:"load"`
+	Curve []Point     `json:"curve"`
 	// Section is the piece cut through over time; absent where it was not asked for.
 	Section *Section `json:"section,omitempty"`
 	Steps   []Step   `json:"steps"`

@@ -90,10 +90,14 @@ func (s *Server) registerBake(api huma.API) {
 			parts := mix.Parts(d.MixLines(k.Foods))
 			mass := mix.AssessParts(parts, d.RestIn(k)).Mass
 			density := heat.CompositionOf(parts).Density()
-			p := d.PieceOrDefault()
+			p := d.PieceIn(k, parts)
 			fitted, err := k.Fit(&p, aim, mass, density)
 			if err != nil {
 				return nil, problem.New(http.StatusUnprocessableEntity, codeOf(err, fitCodes), "No such piece can be had: "+err.Error()+".")
+			}
+			fitted.Count = 0
+			if in.Pieces > 0 && fitted.Kind != piece.Stuffing {
+				fitted.Count = in.Pieces
 			}
 			y := k.Yield(&fitted, mass, density)
 			return &body[Fit]{Fit{fitted, answer.Of[answer.Yield](y)}}, nil

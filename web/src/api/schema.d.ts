@@ -1338,6 +1338,7 @@ export interface components {
             mix: components["schemas"]["Thermal"];
             /** Format: double */
             peak_celsius: number;
+            piece: components["schemas"]["Piece"];
             /** Format: double */
             pull_at_minutes: number | null;
             reached: boolean;
@@ -2788,6 +2789,8 @@ export interface components {
             what: "amount" | "food" | "prep" | "part" | "rest" | "chill" | "piece" | "count" | "size" | "method" | "celsius" | "minutes";
         };
         Piece: {
+            /** Format: int64 */
+            count?: number;
             /** Format: double */
             diameter_mm?: number;
             /** Format: double */

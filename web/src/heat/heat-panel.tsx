@@ -90,13 +90,17 @@ export const HeatPanel = memo(function HeatPanel(props: Props) {
         </p>
       )}
       {baked ? (
-        <HeatPicture baked={baked} piece={piece} method={method} />
+        <HeatPicture
+          baked={baked}
+          piece={baked.piece.kind === piece.kind ? baked.piece : piece}
+          method={method}
+        />
       ) : (
         <div className="heat-waiting" aria-busy="true" />
       )}
       {baked && <HeatNotes notes={baked.cook_notes.filter((n) => n.kind !== "caution")} onSauce={onSauce} />}
       <div className="piece-form">
-        <ShapeFields session={session} piece={piece} vocabulary={vocabulary} />
+        <ShapeFields session={session} piece={piece} made={baked?.piece} vocabulary={vocabulary} />
         {baked && piece.kind !== "stuffing" && (
           <SizeBy
             session={session}

@@ -7,10 +7,16 @@ import type { BuildSession } from "../editing/session";
 import { NumberField } from "../ui/number-field";
 import { type Kind, useReshape } from "./queries";
 
-type ShapeProps = { session: BuildSession; piece: Piece; vocabulary: Vocabulary };
+type ShapeProps = {
+  session: BuildSession;
+  piece: Piece;
+  /** The piece as the mix makes it, where that is known. */
+  made?: Piece;
+  vocabulary: Vocabulary;
+};
 
 /** What the mix is made into, and its sizes. */
-export const ShapeFields = memo(function ShapeFields({ session, piece, vocabulary }: ShapeProps) {
+export const ShapeFields = memo(function ShapeFields({ session, piece, made, vocabulary }: ShapeProps) {
   const { t } = useTranslation();
   const { kinds, limits } = vocabulary;
   const kind = kinds.find((k) => k.kind === piece.kind);
@@ -56,12 +62,34 @@ export const ShapeFields = memo(function ShapeFields({ session, piece, vocabular
                   max={limits.max_mm}
                   step={field === "thickness_mm" || field === "slice_mm" ? 1 : 5}
                   digits={0}
-                  value={piece[field] ?? s.default}
-                  onChange={(v) => session.edit(setPiece({ ...piece, [field]: v }), `piece ${field}`)}
+                  value={(made?.kind === piece.kind ? made[field] : undefined) ?? piece[field] ?? s.default}
+                  onChange={(v) =>
+                    // A thickness goes with a number that was asked for; any other size says how many come out.
+                    session.edit(
+                      setPiece({
+                        ...piece,
+                        [field]: v,
+                        count: field === "thickness_mm" ? piece.count : undefined,
+                      }),
+                      `piece ${field}`,
+                    )
+                  }
                 />
               </label>
             );
           })}
+        {piece.count !== undefined && (
+          <p className="hint size-count">
+            {t("piece.counted", { count: piece.count })}{" "}
+            <button
+              type="button"
+              className="btn btn-link btn-sm"
+              onClick={() => session.edit(setPiece({ ...piece, ...made, count: undefined }))}
+            >
+              {t("piece.uncount")}
+            </button>
+          </p>
+        )}
         {kind?.tin && (
           <label className="form-check">
             <input

@@ -267,6 +267,9 @@ export const en = {
   },
   piece: {
     title: "The piece",
+    counted_one: "One is asked for: its size follows the mix.",
+    counted_other: "{{count}} are asked for: their size follows the mix.",
+    uncount: "Keep this size instead",
     kind: "Shape",
     kinds: {
       patty: "Patty",

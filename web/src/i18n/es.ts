@@ -268,6 +268,9 @@ export const es: Messages = {
   },
   piece: {
     title: "La pieza",
+    counted_one: "Se pide una: su tamaño sigue a la mezcla.",
+    counted_other: "Se piden {{count}}: su tamaño sigue a la mezcla.",
+    uncount: "Mantener este tamaño",
     kind: "Forma",
     kinds: {
       patty: "Hamburguesa",

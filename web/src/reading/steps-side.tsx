@@ -94,7 +94,9 @@ export function StepsSide({ recipe, draft, vocabulary, lit, onLight, onChange }:
                   max={vocabulary.limits.max_mm}
                   digits={0}
                   value={piece[field as "diameter_mm"] ?? 0}
-                  onChange={(mm) => setPiece({ [field]: mm })}
+                  onChange={(mm) =>
+                    setPiece(field === "thickness_mm" ? { [field]: mm } : { [field]: mm, count: undefined })
+                  }
                 />
               </span>
             ))}
