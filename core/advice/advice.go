@@ -78,6 +78,8 @@ type Way struct {
 	Price *float64
 	// Have says that all it adds is at hand.
 	Have bool
+	// Out are foods of the document that its table leaves out: what was there before, and no way adds.
+	Out []string
 	// Document is the build with the way taken.
 	Document formula.Document
 
@@ -160,11 +162,15 @@ func without(k *kitchen.Kitchen, d *formula.Document, how Replace) (rest formula
 	rest = *d
 	rest.Lines = nil
 	for _, l := range d.Lines {
-		if givesWay(how, k.Foods.Find(l.Food)) {
+		f := k.Foods.Find(l.Food)
+		if givesWay(how, f) && !(how == Classics && f.Group != food.Egg && isBody(d, &l)) {
 			gone = append(gone, l)
 		} else {
 			rest.Lines = append(rest.Lines, l)
 		}
+	}
+	if how == Classics {
+		return clearOf(k, &rest, gone)
 	}
 	return rest, gone
 }
@@ -174,7 +180,11 @@ func without(k *kitchen.Kitchen, d *formula.Document, how Replace) (rest formula
 // else ways that differ in kind, the least trouble for this kitchen first.
 func Bind(k *kitchen.Kitchen, d *formula.Document, o Options) Answer {
 	base, gone := without(k, d, o.Replace)
-	candidates := allowed(k, table(d), o.Foods)
+	t := table(d)
+	if o.Replace == Classics {
+		t = freed(d)
+	}
+	candidates := allowed(k, t, o.Foods)
 	found := binder.Search(request(k, &base, candidates, o.Target))
 	out := Answer{Suggest: []Way{}, Candidates: len(candidates), Taken: roles(k, d, gone)}
 	ways := &search{k: k, d: d, base: &base, gone: gone, target: o.Target}

@@ -56,6 +56,7 @@ func isRoot(f *food.Food) bool {
 // how much trouble it is.
 func (w *Way) settle(k *kitchen.Kitchen, d *formula.Document) {
 	w.Changes, w.Settings = formula.Changes(d, &w.Document)
+	w.Out = outOf(k, &w.Document)
 	w.promise(k)
 	w.Kind = ""
 	for _, a := range w.Add {
@@ -75,6 +76,25 @@ func (w *Way) settle(k *kitchen.Kitchen, d *formula.Document) {
 		}
 	}
 	w.effort = w.trouble(k)
+}
+
+// outOf are the foods of a document, its parts too, that its table leaves out, each once.
+func outOf(k *kitchen.Kitchen, d *formula.Document) []string {
+	out := []string{}
+	t := table(d)
+	look := func(lines []formula.Line) {
+		for i := range lines {
+			f := k.Foods.Find(lines[i].Food)
+			if t.Check(f, k.LabelRead(f.ID)).Status == eaters.Out && !slices.Contains(out, f.ID) {
+				out = append(out, f.ID)
+			}
+		}
+	}
+	look(d.Lines)
+	for i := range d.Parts {
+		look(d.Parts[i].Lines)
+	}
+	return out
 }
 
 // promise says what the document of the way will do: no other figures than those it has

@@ -168,7 +168,7 @@ func TestClearAnswersToBadOvens(t *testing.T) {
 		"nothing to cook":         {[]string{turkeyBalls[strings.Index(turkeyBalls, "[")+1 : strings.Index(turkeyBalls, "],\n")], ""}, "empty-mix", false},
 		"a ball of 60 cm":         {[]string{`"diameter_mm": 38`, `"diameter_mm": 600`}, "does-not-fit", false},
 		"a tin that runs over":    {[]string{`{"kind": "ball", "diameter_mm": 38}`, `{"kind": "loaf", "length_mm": 150, "width_mm": 80, "height_mm": 60, "tin_height_mm": 60}`}, "tin-too-full", true},
-		"a tin of unknown depth": {[]string{`{"kind": "ball", "diameter_mm": 38}`, `{"kind": "loaf", "length_mm": 150, "width_mm": 80, "height_mm": 60}`}, "tin-too-full", true},
+		"a tin of unknown depth":  {[]string{`{"kind": "ball", "diameter_mm": 38}`, `{"kind": "loaf", "length_mm": 150, "width_mm": 80, "height_mm": 60}`}, "tin-too-full", true},
 	} {
 		a := baked(t, c.changes...)
 		assert.Contains(t, codes(a.Notes), c.note, name)

@@ -6,9 +6,13 @@
 package eaters
 
 import (
+	_ "embed"
 	"slices"
+	"strings"
+	"sync"
 
 	"cuerda/core/food"
+	"cuerda/core/table"
 )
 
 // Allergens are the 14 of EU Regulation 1169/2011, Annex II, by the codes of
@@ -215,9 +219,13 @@ func against(want string, f *food.Food) (code string, bad bool) {
 	return "", false
 }
 
-// Instead gives up to three foods that are clear for the table and do in a mix
-// most nearly what f does, the nearest first. Labels are not taken as read.
+// Instead gives up to three foods that are clear for the table and stand in for f, the best first: its
+// equals by the table of equals, else what does in a mix most nearly what f does. Labels are not taken
+// as read.
 func (t Table) Instead(f *food.Food, foods *food.Catalogue) []*food.Food {
+	if out := t.equals(f, foods, Clear); len(out) > 0 {
+		return out[:min(3, len(out))]
+	}
 	type near struct {
 		food *food.Food
 		far  float64
@@ -244,6 +252,45 @@ func (t Table) Instead(f *food.Food, foods *food.Catalogue) []*food.Food {
 	return out
 }
 
+// Equal gives the food that does for a cook what f does and that the table may eat; nil where there is
+// none. The nearest of its equals comes first, whether its label has to be read or not, and before what
+// is only alike.
+func (t Table) Equal(f *food.Food, foods *food.Catalogue) *food.Food {
+	for _, of := range [][]*food.Food{t.equals(f, foods, Clear, Label), t.Instead(f, foods)} {
+		if len(of) > 0 {
+			return of[0]
+		}
+	}
+	return nil
+}
+
+// equals are those of f in the table of equals that have one of those statuses.
+func (t Table) equals(f *food.Food, foods *food.Catalogue, statuses ...Status) (out []*food.Food) {
+	id := f.ID
+	if f.Own != "" {
+		id = f.Own
+	}
+	for _, e := range equalsOf()[id] {
+		if g := foods.Find(e); g != nil && !g.Gone && slices.Contains(statuses, t.Check(g, nil).Status) {
+			out = append(out, g)
+		}
+	}
+	return out
+}
+
+// equalsOf are the foods that do for a cook what another does, by its ID, the nearest first: kitchen
+// knowledge, grade C.
+var equalsOf = sync.OnceValue(func() map[string][]string {
+	out := map[string][]string{}
+	for _, row := range table.Rows("equals.csv", equalsCSV) {
+		out[row[0]] = strings.Fields(row[1])
+	}
+	return out
+})
+
+//go:embed equals.csv
+var equalsCSV string
+
 // akin says whether one food may stand in for another at all.
 func akin(f, g *food.Food) bool {
 	protein := func(x *food.Food) bool { return x.Group == food.Meat || x.Group == food.Fish || x.Group == food.Legume }
@@ -253,13 +300,11 @@ func akin(f, g *food.Food) bool {
 	}
 	switch {
 	case f.Group == g.Group:
-		return f.Group != food.Flavour && f.Group != food.Egg
+		return f.Group != food.Flavour && f.Group != food.Egg && f.Group != food.Wet
 	case f.Group.IsBinder() && g.Group.IsBinder(), protein(f) && protein(g), nutty(f) && nutty(g):
 		return true
 	case f.Group == food.Egg:
 		return g.Group == food.Gel || g.Group == food.Starch || g.Group == food.LegumeBinder
-	case f.Group == food.Dairy:
-		return g.Group == food.Wet
 	}
 	return false
 }

@@ -11,6 +11,7 @@ import (
 
 	"cuerda/core/advice"
 	"cuerda/core/bake"
+	"cuerda/core/course"
 	"cuerda/core/dish"
 	"cuerda/core/figure"
 	"cuerda/core/food"
@@ -29,7 +30,7 @@ var kitchenfuls = []string{
 			{"kind":"glaze","lines":[{"food":"maple-syrup","grams":90}]},{"kind":"wash","lines":[{"food":"plant-milk","grams":90}]}]}`,
 	`{"format":"cuerda-build/1","lines":[{"food":"turkey-ground","grams":2600,"prep":[{"do":"brown"}]},{"food":"rice-flour","grams":90}],"piece":{"kind":"ball","diameter_mm":38},"cook":{"method":"still-oven","celsius":190,"sear_minutes":1,"grill_minutes":3},
 		"parts":[{"kind":"glaze","lines":[{"food":"maple-syrup","grams":90}]}]}`,
-	`{"format":"cuerda-build/1","lines":[{"food":"turkey-ground","grams":1500},{"food":"rice-flour","grams":200}],"piece":{"kind":"loaf","length_mm":210,"width_mm":110,"height_mm":60},"cook":{"method":"still-oven","celsius":177}}`,
+	`{"format":"cuerda-build/1","lines":[{"food":"turkey-ground","grams":1500},{"food":"rice-flour","grams":200},{"food":"salt","grams":15}],"piece":{"kind":"loaf","length_mm":210,"width_mm":110,"height_mm":60},"cook":{"method":"still-oven","celsius":177}}`,
 	`{"format":"cuerda-build/1","lines":[{"food":"turkey-ground","grams":900}],"piece":{"kind":"loaf","length_mm":210,"width_mm":90,"height_mm":50,"tin":false},"cook":{"method":"fan-oven","celsius":177}}`,
 	`{"format":"cuerda-build/1","lines":[{"food":"potato-mashed","grams":600}],"piece":{"kind":"shell","diameter_mm":60,"wall_mm":10},"cook":{"method":"deep-oil","celsius":175},"parts":[{"kind":"filling","lines":[{"food":"potato-mashed","grams":300},{"food":"water","grams":60}]}]}`,
 	`{"format":"cuerda-build/1","lines":[{"food":"potato-grated","grams":600}],"piece":{"kind":"fritter","diameter_mm":60,"thickness_mm":14},"cook":{"method":"shallow-oil","celsius":175}}`,
@@ -68,12 +69,13 @@ var told = []func(d *formula.Document, k *kitchen.Kitchen) any{
 			return err
 		}
 		roots := menu.SupperDish{Name: "Roots", Steps: []menu.SupperStep{{Name: "roast", Minutes: 70, Oven: &menu.InOven{Celsius: 177}}}}
-		p, err := menu.Make(&menu.Supper{Table: time.Date(2026, 11, 27, 19, 0, 0, 0, time.UTC), Aim: "latest-start",
-			Dishes: []menu.SupperDish{{Name: "Loaf", Build: build}, roots}}, k, nil)
+		asked := &menu.Supper{Table: time.Date(2026, 11, 27, 19, 0, 0, 0, time.UTC), Aim: "latest-start",
+			Dishes: []menu.SupperDish{{Name: "Loaf", Build: build}, roots}}
+		p, err := menu.Make(asked, k, nil)
 		if err != nil {
 			return err.Error()
 		}
-		return p.Plan
+		return []any{p.Plan, course.Of(asked, p, k)}
 	},
 	func(d *formula.Document, k *kitchen.Kitchen) any {
 		k.Used = map[string]int{"flax-meal": 3}

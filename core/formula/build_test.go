@@ -13,7 +13,10 @@ import (
 
 	"cuerda/core/food"
 	"cuerda/core/formula"
+	"cuerda/core/handful"
 	"cuerda/core/kitchen"
+	"cuerda/core/mix"
+	"cuerda/core/piece"
 )
 
 const peaCakes = `{
@@ -286,6 +289,48 @@ func TestThePieceFollowsTheMix(t *testing.T) {
 		if each := patties.MassG / float64(count); each > 12 && each < 900 {
 			require.Equal(t, count, patties.Pieces)
 			require.InDelta(t, patties.MassG, float64(count)*patties.PieceG, 0.03*patties.MassG)
+		}
+	})
+}
+
+// What is said of how a mix feels comes from one judgement: its word is that of the marker, the band is
+// held by the marker, and no note speaks against the word.
+func TestWordMarkerBandAndNotesAgree(t *testing.T) {
+	k := kitchen.Usual()
+	foods := k.Foods.Foods()
+	rapid.Check(t, func(t *rapid.T) {
+		d := &formula.Document{Format: formula.Format, Name: "Drawn", Piece: &piece.Piece{Kind: rapid.SampledFrom([]piece.Kind{piece.Patty, piece.Ball}).Draw(t, "kind"), DiameterMM: 60, ThicknessMM: 18}}
+		for range rapid.IntRange(1, 7).Draw(t, "lines") {
+			f := foods[rapid.IntRange(0, len(foods)-1).Draw(t, "food")]
+			d.Lines = append(d.Lines, formula.Line{Food: f.ID, Grams: float64(rapid.IntRange(1, 400).Draw(t, "grams"))})
+		}
+		p := formula.Predict(d, k)
+		if p.Q == nil {
+			return
+		}
+		require.Equal(t, p.Word, mix.WordFor(*p.FeltQ), "the marker stands in the zone of the word")
+		require.LessOrEqual(t, *p.FeltQ, *p.Q+1e-9, "little that joins makes a mix feel drier, never wetter")
+		require.Equal(t, p.InBand, p.Band.Holds(*p.FeltQ))
+		for _, n := range p.Notes {
+			switch n.Code {
+			case "too-wet", "needs-rest":
+				require.Greater(t, *p.FeltQ, p.Band.To, "%s of what feels %s", n.Code, p.Word)
+				require.NotContains(t, []mix.Word{mix.Crumbles, mix.Short}, p.Word)
+			case "too-dry", "nothing-joins", "wet-and-loose":
+				require.Less(t, *p.FeltQ, p.Band.From, "%s of what feels %s", n.Code, p.Word)
+				require.NotContains(t, []mix.Word{mix.Slack, mix.Slumps}, p.Word)
+			}
+		}
+		switch p.Says {
+		case formula.SaysWet:
+			require.Greater(t, *p.FeltQ, p.Band.To)
+		case formula.SaysDry:
+			require.Less(t, *p.FeltQ, p.Band.From)
+		case formula.SaysLikely:
+			require.Equal(t, formula.Holds, p.Verdict)
+		}
+		if h, ok := handful.OfBuild(d, k); ok {
+			require.Equal(t, p.Word, h.Word, "the picture shows what the word says")
 		}
 	})
 }

@@ -29,6 +29,34 @@ const (
 // Verdicts lists every verdict.
 var Verdicts = []Verdict{Holds, Marginal, FailsRaw, FailsCooked, FailsBoth, Nothing}
 
+// Saying is the one sentence on a build that every screen says: the verdict, or more closely how it stands.
+type Saying string
+
+// The sayings that are no verdict.
+const (
+	SaysWet    Saying = "wet"    // it would hold, and is wetter than its shape wants
+	SaysDry    Saying = "dry"    // the same, drier
+	SaysLikely Saying = "likely" // it holds, and not surely
+)
+
+// Sayings lists every saying.
+var Sayings = []Saying{Saying(Holds), Saying(Marginal), Saying(FailsRaw), Saying(FailsCooked), Saying(FailsBoth), Saying(Nothing), SaysWet, SaysDry, SaysLikely}
+
+// sureOf is the chance from which a build is plainly said to hold.
+const sureOf = 0.85
+
+func (p *Prediction) says() Saying {
+	switch {
+	case p.Verdict == Marginal && !p.InBand && p.RawRatio >= mix.SureRatio && p.CookedRatio >= mix.SureRatio && *p.FeltQ > p.Band.To:
+		return SaysWet
+	case p.Verdict == Marginal && !p.InBand && p.RawRatio >= mix.SureRatio && p.CookedRatio >= mix.SureRatio:
+		return SaysDry
+	case p.Verdict == Holds && p.Chance < sureOf:
+		return SaysLikely
+	}
+	return Saying(p.Verdict)
+}
+
 // Means says what holding is for a piece.
 type Means string
 
@@ -77,11 +105,15 @@ type Prediction struct {
 	Q *float64
 	// JustMixedQ is the index before any rest.
 	JustMixedQ *float64
-	Word       mix.Word
-	Band       piece.Band
-	InBand     bool
-	ChunkShare float64
-	RawKPa     float64
+	// FeltQ and JustMixedFeltQ are the same as a hand feels them: lower where little joins the mix. The
+	// word, the band and the notes go by FeltQ.
+	FeltQ          *float64
+	JustMixedFeltQ *float64
+	Word           mix.Word
+	Band           piece.Band
+	InBand         bool
+	ChunkShare     float64
+	RawKPa         float64
 	// RawChilledKPa is given where the document chills.
 	RawChilledKPa *float64
 	RawNeedKPa    float64
@@ -104,8 +136,10 @@ type Prediction struct {
 	// Means says what holding is for such a piece.
 	Means   Means
 	Verdict Verdict
-	PieceG  float64
-	Pieces  int
+	// Says is the one sentence on it.
+	Says   Saying
+	PieceG float64
+	Pieces int
 	// ChilledCelsius is what a chill brings the pieces to, and ChillFactor how
 	// many times firmer that makes them.
 	ChilledCelsius *float64
@@ -168,7 +202,7 @@ func Predict(d *Document, k *kitchen.Kitchen) Prediction {
 
 	out := Prediction{
 		MassG: s.Mass, Word: s.Word(), Band: band,
-		InBand: s.HasPaste && band.Holds(s.Q), ChunkShare: s.ChunkShare,
+		InBand: s.HasPaste && band.Holds(s.Felt), ChunkShare: s.ChunkShare,
 		RawNeedKPa: need.Raw, CookedNeedKPa: need.Cooked,
 		QSD: s.SD, Means: MeansOf(&p), Notes: []Note{},
 	}
@@ -185,7 +219,9 @@ func Predict(d *Document, k *kitchen.Kitchen) Prediction {
 		if rest.Minutes > 0 {
 			mixed = mix.Index(bowl, mix.Rest{Celsius: rest.Celsius, Hands: rest.Hands})
 		}
-		out.Q, out.JustMixedQ = &q, &mixed
+		felt := s.Felt
+		mixedFelt := max(mix.DriestIndex, mixed-(q-felt))
+		out.Q, out.JustMixedQ, out.FeltQ, out.JustMixedFeltQ = &q, &mixed, &felt, &mixedFelt
 	}
 	judged := s.Effect.Judge(&duty, 0)
 	out.RawKPa = judged.RawRatio * need.Raw
@@ -205,6 +241,7 @@ func Predict(d *Document, k *kitchen.Kitchen) Prediction {
 	out.ChanceLow, out.ChanceHigh = judged.Between()
 	out.LittleKnown = s.HasPaste && judged.SD > mix.LittleKnown
 	out.Verdict = verdict(s.HasPaste, out.InBand, judged.RawRatio, judged.CookedRatio)
+	out.Says = out.says()
 
 	out.Lines = LineResults(lines, parts, &s, d.Eaters.Table(), k)
 	out.Notes = append(out.Notes, reasons(bowl, rest, &s, &out)...)
@@ -281,17 +318,21 @@ func reasons(parts []mix.Part, rest mix.Rest, s *mix.State, p *Prediction) []Not
 	}
 	var out []Note
 	reason := func(code string, value float64) { out = append(out, Note{Code: code, Kind: "reason", Value: value}) }
+	loose := s.Q - s.Felt
 	switch {
-	case s.Q > p.Band.To:
-		if m, ok := restToReach(parts, rest, p.Band.To); ok {
+	case s.Felt > p.Band.To:
+		if m, ok := restToReach(parts, rest, p.Band.To+loose); ok {
 			reason("needs-rest", m)
 		} else {
 			reason("too-wet", 0)
 		}
-	case s.Q < p.Band.From:
-		reason("too-dry", 0)
-	case s.Word() == mix.Crumbles:
+	case s.Felt >= p.Band.From:
+	case s.Q > p.Band.To: // liquid lies between pieces that nothing joins
+		reason("wet-and-loose", 0)
+	case s.Q >= p.Band.From:
 		reason("nothing-joins", 0)
+	default:
+		reason("too-dry", 0)
 	}
 	if p.Verdict == Holds {
 		return out

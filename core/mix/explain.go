@@ -48,6 +48,8 @@ type Explanation struct {
 	Oil     float64
 	Plastic float64
 	Liquid  float64
+	// Loose is how much lower than its index a hand feels the mix because little joins it.
+	Loose float64
 	// Cohesion is what binds the raw mix and Set what heat sets in it, kPa, and
 	// Continuity what the pieces leave of both, as a factor. Salt is the factor of salt
 	// on the glue of raw meat.
@@ -106,6 +108,7 @@ func Explain(parts []Part, rest Rest, d *Duty, coldness float64) Explanation {
 	}
 	if state.HasPaste {
 		e := &state.Effect
+		out.Loose = e.Loosens()
 		out.Cohesion, out.Set = e.Cohesion()
 		out.Continuity = continuity(e.Broken / e.Mass)
 		v := e.Evidence(d, coldness)

@@ -122,6 +122,9 @@ type State struct {
 	SD float64
 	// Effect is what judges of a duty go by.
 	Effect Effect
+	// Felt is the index that a hand feels, not below DriestIndex: lower than Q where little joins the mix.
+	// Everything that is said of how it feels goes by it: its word, its marker, its picture, its notes.
+	Felt float64
 
 	word Word
 }
@@ -226,7 +229,8 @@ func AssessParts(parts []Part, rest Rest) State {
 	state.Q = max(DriestIndex, q)
 	state.SD = indexSD(parts, terms, e.Span, q)
 	v := e.Evidence(&anyDuty, 0)
-	state.word = WordFor(Judges().Felt(&v))
+	felt := Judges().Felt(&v)
+	state.Felt, state.word = max(DriestIndex, felt), WordFor(felt)
 	return state
 }
 

@@ -21,7 +21,7 @@ const leastSteps = 2
 // mend asks what, and how much of it, brings a mix that is out of its band into it: two flours and water.
 func (d *Drill) mend(r *rand.Rand, k *kitchen.Kitchen) bool {
 	p := formula.Predict(&d.Document, k)
-	if p.Q == nil || p.InBand || math.Abs(*p.Q-d.Index) > wordSD {
+	if p.Q == nil || p.InBand || math.Abs(*p.FeltQ-d.Index) > wordSD {
 		return false
 	}
 	for _, id := range d.mendsWith(r, k) {
@@ -91,8 +91,8 @@ func (d *Drill) adding(id string, k *kitchen.Kitchen) Option {
 		if p.Q == nil {
 			break
 		}
-		o.Indices = append(o.Indices, *p.Q)
-		if away := math.Abs(*p.Q - middle); away < nearest {
+		o.Indices = append(o.Indices, *p.FeltQ)
+		if away := math.Abs(*p.FeltQ - middle); away < nearest {
 			nearest, o.BestGrams, o.Chance = away, grams, p.Chance
 		}
 	}

@@ -47,11 +47,15 @@ type Prediction struct {
 	Q *float64 `json:"q" nullable:"true" digits:"3+"`
 	// JustMixedQ is the index before any rest.
 	JustMixedQ *float64 `json:"just_mixed_q" nullable:"true" digits:"3+"`
-	Word       mix.Word `json:"word"`
-	Band       Band     `json:"band"`
-	InBand     bool     `json:"in_band"`
-	ChunkShare float64  `json:"chunk_share" digits:"3+"`
-	RawKPa     float64  `json:"raw_kpa" digits:"3+"`
+	// FeltQ and JustMixedFeltQ are the same as a hand feels them: lower where little joins the mix. The
+	// word, the band and the notes go by FeltQ.
+	FeltQ          *float64 `json:"felt_q" nullable:"true" digits:"3+"`
+	JustMixedFeltQ *float64 `json:"just_mixed_felt_q" nullable:"true" digits:"3+"`
+	Word           mix.Word `json:"word"`
+	Band           Band     `json:"band"`
+	InBand         bool     `json:"in_band"`
+	ChunkShare     float64  `json:"chunk_share" digits:"3+"`
+	RawKPa         float64  `json:"raw_kpa" digits:"3+"`
 	// RawChilledKPa is given where the document chills.
 	RawChilledKPa *float64 `json:"raw_chilled_kpa,omitempty" digits:"3+"`
 	RawNeedKPa    float64  `json:"raw_need_kpa" digits:"3+"`
@@ -75,8 +79,10 @@ type Prediction struct {
 	// Means says what holding is for such a piece.
 	Means   formula.Means   `json:"chance_means"`
 	Verdict formula.Verdict `json:"verdict"`
-	PieceG  float64         `json:"piece_g" digits:"1+"`
-	Pieces  int             `json:"pieces"`
+	// Says is the one sentence on it, the same on every screen.
+	Says   formula.Saying `json:"says"`
+	PieceG float64        `json:"piece_g" digits:"1+"`
+	Pieces int            `json:"pieces"`
 	// ChilledCelsius is what a chill brings the pieces to, and ChillFactor how
 	// many times firmer that makes them.
 	ChilledCelsius *float64 `json:"chilled_celsius,omitempty" digits:"1+"`

@@ -44,6 +44,8 @@ type Explanation struct {
 	Oil     float64 `json:"oil_g" digits:"1+"`
 	Plastic float64 `json:"plastic_g" digits:"1+"`
 	Liquid  float64 `json:"liquid_g" digits:"1+"`
+	// Loose is how much lower than its index a hand feels the mix because little joins it.
+	Loose float64 `json:"loose" digits:"2"`
 	// Cohesion is what binds the raw mix and Set what heat sets in it, kPa, and
 	// Continuity what the pieces leave of both, as a factor. Salt is the factor of salt
 	// on the glue of raw meat.

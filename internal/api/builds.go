@@ -38,6 +38,7 @@ type Entry struct {
 	Lines     int             `json:"lines"`
 	Word      mix.Word        `json:"word"`
 	Verdict   formula.Verdict `json:"verdict"`
+	Says      formula.Saying  `json:"says"`
 	Chance    float64         `json:"chance"`
 }
 
@@ -156,7 +157,7 @@ func (s *Server) listBuilds(ctx context.Context, in *listInput) (*body[[]Entry],
 	for i := range builds {
 		b := &builds[i]
 		p := predict(k, &b.Document)
-		out[i] = Entry{b.ID, demo.Say(b.Document.Name, languageOf(ctx)), b.Version, b.UpdatedAt, len(b.Document.Lines), p.Word, p.Verdict, p.Chance}
+		out[i] = Entry{b.ID, demo.Say(b.Document.Name, languageOf(ctx)), b.Version, b.UpdatedAt, len(b.Document.Lines), p.Word, p.Verdict, p.Says, p.Chance}
 	}
 	return &body[[]Entry]{out}, nil
 }

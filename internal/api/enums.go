@@ -34,6 +34,7 @@ var enums = map[reflect.Type][]any{
 	reflect.TypeFor[piece.Method]():     values(piece.Methods),
 	reflect.TypeFor[formula.PartKind](): values(formula.PartKinds),
 	reflect.TypeFor[formula.Verdict]():  values(formula.Verdicts),
+	reflect.TypeFor[formula.Saying]():   values(formula.Sayings),
 	reflect.TypeFor[formula.Means]():    values([]formula.Means{formula.TurnAndLift, formula.Slice, formula.TinAndSlice, formula.Spoon}),
 	reflect.TypeFor[eaters.Status]():    values([]eaters.Status{eaters.Clear, eaters.Label, eaters.Out}),
 	reflect.TypeFor[advice.Kind]():      values(advice.Kinds),

@@ -199,7 +199,7 @@ func (s *Server) plan(ctx context.Context, d *menu.Supper, o menu.Options, loose
 
 // SideText is a side in words, or as the steps that they are to say.
 type SideText struct {
-	Text  string            `json:"text,omitempty" maxLength:"2000"`
+	Text string `json:"text,omitempty" maxLength:"2000"`
 	// Name is what the dish is called, which tells of what is in it too.
 	Name  string            `json:"name,omitempty" maxLength:"200"`
 	Steps []menu.SupperStep `json:"steps,omitempty" maxItems:"100"`

@@ -1955,6 +1955,8 @@ export interface components {
             /** Format: int64 */
             lines: number;
             name: string;
+            /** @enum {string} */
+            says: "holds" | "marginal" | "fails-raw" | "fails-cooked" | "fails-both" | "nothing" | "wet" | "dry" | "likely";
             /** Format: date-time */
             updated_at: string;
             /** @enum {string} */
@@ -2035,6 +2037,8 @@ export interface components {
             lines: components["schemas"]["Given"][];
             /** Format: double */
             liquid_g: number;
+            /** Format: double */
+            loose: number;
             need: components["schemas"]["Demand"];
             /** Format: double */
             oil_g: number;
@@ -3232,8 +3236,12 @@ export interface components {
             cooked_ratio: number;
             /** Format: double */
             fat_share: number;
+            /** Format: double */
+            felt_q: number | null;
             handful?: components["schemas"]["Handful"];
             in_band: boolean;
+            /** Format: double */
+            just_mixed_felt_q: number | null;
             /** Format: double */
             just_mixed_q: number | null;
             lines: components["schemas"]["LineResult"][];
@@ -3260,6 +3268,8 @@ export interface components {
             raw_ratio: number;
             /** Format: double */
             salt_share: number;
+            /** @enum {string} */
+            says: "holds" | "marginal" | "fails-raw" | "fails-cooked" | "fails-both" | "nothing" | "wet" | "dry" | "likely";
             /** @enum {string} */
             verdict: "holds" | "marginal" | "fails-raw" | "fails-cooked" | "fails-both" | "nothing";
             /** Format: double */

@@ -127,7 +127,7 @@ function BuildItem({ entry, current, onOpen, onRename, onDuplicate, onDelete }: 
         <bdi className="name">{name}</bdi>
         <small>
           <span className={`dot dot-${entry.verdict}`} aria-hidden="true" />
-          {t(`verdict.${entry.verdict}`)} <span className="word">{t(`squeeze.${entry.word}`)}</span> ·{" "}
+          {t(`verdict.${entry.says}`)} <span className="word">{t(`squeeze.${entry.word}`)}</span> ·{" "}
           {format.when(entry.updated_at)}
         </small>
       </button>

@@ -2,7 +2,6 @@ import { lazy, type ReactNode, Suspense } from "react";
 import { type Translate, useTranslation } from "../i18n/use-translation";
 import type { Baked, Build, BuildDocument, Foods, Prediction, Vocabulary, Way } from "../api/client";
 import { takeRecipe } from "../editing/edits";
-import { emptyDocument } from "../editing/queries";
 import type { BuildSession } from "../editing/session";
 import type { HeatWhy } from "../heat/course";
 import type { Pair } from "../history/queries";
@@ -65,7 +64,8 @@ const registry: { [K in Asked["dialog"]]: Draw<Extract<Asked, { dialog: K }>> } 
         if (where === "here") session.edit(takeRecipe(made, t("builds.untitled")));
         else {
           const name = t("paste.name");
-          onNew({ ...emptyDocument(name), ...made, name: made.name || name, eaters: document.eaters });
+          // Nothing is added to what the dialog spoke of: its number is that of the build.
+          onNew({ ...made, name: made.name || name, eaters: document.eaters });
         }
       }}
     />

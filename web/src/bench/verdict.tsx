@@ -1,7 +1,6 @@
 import { memo } from "react";
 import { coded, useTranslation } from "../i18n/use-translation";
 import type { Foods, Hand, Prediction, Refusal } from "../api/client";
-import { enoughHold } from "../editing/prediction";
 import { useFormat } from "../ui/format";
 import { Icon } from "../ui/icon";
 
@@ -33,7 +32,7 @@ export const Verdict = memo(function Verdict(props: Props) {
   return (
     <div className={`verdict verdict-${p.verdict}`} role="status">
       <h2 className="verdict-words">
-        {t(coded("verdict", sentence(p)))}
+        {t(coded("verdict", p.says))}
         {p.verdict !== "nothing" && (
           <>
             {" "}
@@ -69,13 +68,6 @@ export const Verdict = memo(function Verdict(props: Props) {
     </div>
   );
 });
-
-/** A mix that would hold but lies outside what its piece wants says which way. */
-function sentence(p: Prediction): string {
-  const strong = p.raw_ratio >= enoughHold && p.cooked_ratio >= enoughHold;
-  if (p.verdict !== "marginal" || p.in_band || !strong || p.q === null) return p.verdict;
-  return p.q > p.band.to ? "wet" : "dry";
-}
 
 type NotForProps = { refusal: Refusal; foods: Foods; onSwap: (food: string, by: string) => void };
 

@@ -48,7 +48,7 @@ export const Squeeze = memo(function Squeeze({ prediction, zones, minutes, piece
   const [ref, width] = useWidth<HTMLDivElement>();
   const id = useId();
   const x = scaleOf(width);
-  const { q, just_mixed_q: mixed, band, word, q_sd: sd } = prediction;
+  const { felt_q: q, just_mixed_felt_q: mixed, band, word, q_sd: sd } = prediction;
   const index = q === null ? "" : t("squeeze.index", { q: format.number(q, 2), sd: format.number(sd, 2) });
   const wants = t("squeeze.wants", { piece: t(`piece.A.${pieceWord(piece)}`) });
   const label =

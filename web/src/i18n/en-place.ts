@@ -372,6 +372,8 @@ export const place = {
     chance: "How the chance comes about",
     formulaQ:
       "Index = (free water + 0.3 × liquid oil − what it drinks before it stops crumbling) ÷ (what it drinks before it slumps − what it drinks before it stops crumbling)",
+    loose:
+      "Little joins its pieces, so a hand feels it {{by}} drier than that: {{felt}}. The squeeze goes by what a hand feels.",
     sumQ: "({{water}} + 0.3 × {{oil}} − {{plastic}}) ÷ ({{liquid}} − {{plastic}}) = {{q}}",
     water: "gives water",
     plastic: "drinks to hold",

@@ -75,14 +75,6 @@ export const supper = {
       hash: "What is left, crumbled, browns with potatoes.",
       grains: "What is left goes over grains.",
     },
-    verdict: {
-      holds: "holds",
-      marginal: "may just hold",
-      "fails-raw": "breaks raw",
-      "fails-cooked": "breaks once cooked",
-      "fails-both": "does not hold",
-      nothing: "nothing in it holds",
-    },
     unheld: {
       title: "Pins that cannot be held",
       pin: "{{dish}}, {{step}} at {{time}}:",

@@ -221,6 +221,7 @@ export const en = {
   verdict: {
     wet: "Holds, but it is wet for its shape.",
     dry: "Holds, but it is dry for its shape.",
+    likely: "Will probably hold.",
     marginal: "Might just hold.",
     littleKnown:
       "Hardly a build like it is known: anywhere from {{low}} to {{high}} in 100. Try one piece first.",
@@ -352,6 +353,8 @@ export const en = {
     "needs-rest": "Too wet just yet: rest it {{value}} min and it drinks itself firm.",
     "too-many-pieces":
       "{{value}} % of it is pieces. There is too little paste between them: mash or blitz part of it.",
+    "wet-and-loose":
+      "It falls apart wet: there is liquid between its pieces, and no paste to join them. Mash part of it, and leave out some liquid.",
     "nothing-joins":
       "Moist enough, but nothing joins it: a squeezed handful falls apart. Mash part of it, or add a paste or a binder.",
     "weak-raw": "Raw, there is little to bind it: a gel, a sticky flour or a chill would help.",

@@ -374,6 +374,8 @@ export const place: Place = {
     chance: "De dónde sale la probabilidad",
     formulaQ:
       "Índice = (agua libre + 0,3 × aceite líquido − lo que bebe antes de dejar de deshacerse) ÷ (lo que bebe antes de caerse − lo que bebe antes de dejar de deshacerse)",
+    loose:
+      "Poco une los trozos, así que la mano la siente {{by}} más seca que eso: {{felt}}. El apretón va por lo que siente la mano.",
     sumQ: "({{water}} + 0,3 × {{oil}} − {{plastic}}) ÷ ({{liquid}} − {{plastic}}) = {{q}}",
     water: "da agua",
     plastic: "bebe para unirse",

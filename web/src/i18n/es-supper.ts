@@ -99,14 +99,6 @@ export const supper: typeof english = {
     aboutCostBut_other: "{{cost}} según tus precios, y {{count}} cosas sin precio.",
     provedEarly:
       "{{step}} de {{dish}} no puede empezar después de las {{time}} (demostrado). El trabajo desde las {{begin}} va tan tarde como se encontró.",
-    verdict: {
-      holds: "aguanta",
-      marginal: "aguanta por poco",
-      "fails-raw": "se rompe en crudo",
-      "fails-cooked": "se rompe ya hecha",
-      "fails-both": "no aguanta",
-      nothing: "nada en ella aguanta",
-    },
     tableHour: "En la mesa a las",
     tableDay: "Día de la cena",
     onTheTable: "en la mesa",

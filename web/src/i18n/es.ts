@@ -222,6 +222,7 @@ export const es: Messages = {
   verdict: {
     wet: "Aguanta, pero está húmeda para su forma.",
     dry: "Aguanta, pero está seca para su forma.",
+    likely: "Probablemente aguante.",
     marginal: "Quizá aguante.",
     "fails-cooked": "Cocinada no aguanta.",
     littleKnown:
@@ -355,6 +356,8 @@ export const es: Messages = {
       "Demasiado seca para {{piece}}: sus pastas beberían más de lo que hay. Añade líquido a cucharadas.",
     "needs-rest": "Aún demasiado húmeda: déjala {{value}} min y se afirma bebiendo.",
     "too-many-pieces": "El {{value}} % son trozos. Hay poca pasta entre ellos: aplasta o tritura una parte.",
+    "wet-and-loose":
+      "Se deshace mojada: hay líquido entre los trozos y ninguna pasta que los una. Aplasta una parte y quita algo de líquido.",
     "nothing-joins":
       "Está bastante húmeda, pero nada la une: un puñado apretado se deshace. Aplasta una parte o añade una pasta o un ligante.",
     "weak-raw": "Cruda, poco la liga: ayudaría un gel, una harina pegajosa o el frío.",

@@ -113,7 +113,7 @@ export default function SearchDialog({ onClose }: { onClose: () => void }) {
                 <bdi>{hit.build.name || t("builds.untitled")}</bdi>
                 <small>
                   <span className={`dot dot-${hit.build.verdict}`} aria-hidden="true" />
-                  {t(`verdict.${hit.build.verdict}`)}
+                  {t(`verdict.${hit.build.says}`)}
                 </small>
               </li>
             ) : "supper" in hit ? (

@@ -96,7 +96,7 @@ export default function AddDialog({ people, onAdd, onClose }: Props) {
                 <li key={b.id}>
                   <button type="button" onClick={() => void addBuild(b.id)}>
                     <span>{b.name || t("builds.untitled")}</span>
-                    <small className={`verdict-${b.verdict}`}>{t(coded("supper.verdict", b.verdict))}</small>
+                    <small className={`verdict-${b.verdict}`}>{t(`verdict.${b.says}`)}</small>
                   </button>
                 </li>
               ))}

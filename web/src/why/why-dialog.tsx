@@ -5,6 +5,8 @@ import { coded, useTranslation } from "../i18n/use-translation";
 import { Dialog } from "../ui/dialog";
 import { useFormat } from "../ui/format";
 
+const driest = -0.5; // below it the index says nothing more
+
 export type Why = "q" | "raw" | "cooked" | "chance";
 
 type Props = { what: Why; document: BuildDocument; foods: Foods; onClose: () => void };
@@ -63,6 +65,14 @@ function Reasons({ what, e, foods }: { what: Why; e: Explained; foods: Foods }) 
                 plastic: format.number(e.plastic_g, 1),
                 liquid: format.number(e.liquid_g, 1),
                 q: format.number(e.q, 2),
+              })}
+            </p>
+          )}
+          {e.q !== null && e.loose >= 0.01 && (
+            <p>
+              {t("why.loose", {
+                by: format.number(e.loose, 2),
+                felt: format.number(Math.max(driest, e.q - e.loose), 2),
               })}
             </p>
           )}
