@@ -209,6 +209,7 @@ func Bake(d *formula.Document, k *kitchen.Kitchen, o Options) Baked {
 	out.Piece = b.piece
 	out.Yield = b.k.Yield(&b.piece, b.state.Mass, b.density)
 	out.Load = b.piece.Lay(max(1, out.Yield.Pieces), b.method, k.Ware, &k.Figures.Lay)
+	out.Load.Beside(min(k.Pans, k.Burners, mostPans), max(1, out.Yield.Pieces))
 	if s := b.stop(); s != nil {
 		out.Notes = append(out.Notes, *s)
 	} else {
@@ -273,6 +274,12 @@ func (b *baking) cook(out *Baked, o Options) {
 	b.set(coolest, out)
 }
 
+// mostPans is how many pans one cook minds together.
+const mostPans = 2
+
+// manyGoes is from how many goes on what was fried first is cold before the last is done.
+const manyGoes = 3
+
 func brownWord(share float64) string {
 	switch {
 	case share < 0.12:
@@ -334,6 +341,9 @@ func (b *baking) notes(out *Baked) []CookNote {
 		add("does-not-fit", "limit", max(out.Load.AcrossMM, out.Load.AlongMM), 0)
 	case out.Load.Batches > 1:
 		add("batches", "limit", float64(out.Load.Batches), 0)
+		if out.Load.Batches >= manyGoes && (b.method == piece.Pan || b.method == piece.ShallowOil || b.method == piece.DeepOil) {
+			add("keep-warm", "limit", float64(out.Load.Batches), 0)
+		}
 	}
 	if out.Yield.PieceG > 0 && out.Yield.Pieces == 0 && b.state.Mass > 0 {
 		add("less-than-one", "limit", b.state.Mass, out.Yield.PieceG)

@@ -233,7 +233,8 @@ func (l *laying) cookHolds() cord.Holds {
 	case piece.Simmer:
 		return cord.Holds{Burners: 1, Pans: 1}
 	}
-	return cord.Holds{Hands: 1, Burners: 1, Pans: 1}
+	pans := max(1, l.out.Load.Vessels)
+	return cord.Holds{Hands: 1, Burners: pans, Pans: pans}
 }
 
 // served is how long the pieces may wait for the table once they have set.

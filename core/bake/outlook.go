@@ -22,7 +22,10 @@ type Outlook struct {
 	Freeze     *float64
 	Thaw       *float64
 	FromFrozen *float64
-	Keep       safety.Keep
+	// FrozenTurns are when pieces from the freezer are turned, min: in a pan oftener than others, which
+	// is why they take less longer than their ice would have it.
+	FrozenTurns []float64
+	Keep        safety.Keep
 }
 
 // WhatIf is one change: a centimetre more in size, ten degrees less heat, or
@@ -52,7 +55,7 @@ const longestWait = 48 * 60
 func LookOut(d *formula.Document, k *kitchen.Kitchen, done <-chan struct{}) Outlook {
 	b := prepare(d, k)
 	b.budget.Done = done
-	out := Outlook{WhatIf: []WhatIf{}, Keep: k.KeepFor(b.heated)}
+	out := Outlook{WhatIf: []WhatIf{}, FrozenTurns: []float64{}, Keep: k.KeepFor(b.heated)}
 	if b.stop() != nil {
 		return out
 	}
@@ -166,7 +169,7 @@ func (b *baking) cold(out *Outlook) {
 	frozenSolid := b.cooking()
 	if course := frozenSolid.Run(frozenSolid.Begin(b.k.FreezerCelsius)); course.Reached {
 		pull := course.Pull
-		out.FromFrozen = &pull
+		out.FromFrozen, out.FrozenTurns = &pull, course.Turns
 	}
 	thawing := c.Begin(b.k.FreezerCelsius)
 	c.Cool(thawing, b.k.FridgeCelsius)

@@ -3,6 +3,7 @@ package dish
 import (
 	"math"
 	"slices"
+	"strings"
 
 	"cuerda/core/food"
 	"cuerda/core/formula"
@@ -12,6 +13,8 @@ import (
 // Purchase is a food to buy for a dish.
 type Purchase struct {
 	Food string
+	// Name is what the lines call it, where the food stands for many alike; "" elsewhere.
+	Name string
 	// Grams that the lines need, drained where they are.
 	Grams float64
 	Have  bool
@@ -34,12 +37,17 @@ type Purchase struct {
 
 // Amount is so much of a food.
 type Amount struct {
-	Food  string
+	Food string
+	// Name is what the lines call it, where the food stands for many alike: cumin of the dried spices.
+	Name  string
 	Grams float64
 }
 
-// Amounts lists what the mix and the parts of a document need, each food once, in the order
-// they first appear. Water is left out.
+// Like says whether two amounts are of one thing to buy.
+func (a Amount) Like(b Amount) bool { return a.Food == b.Food && strings.EqualFold(a.Name, b.Name) }
+
+// Amounts lists what the mix and the parts of a document need, each food once under each of its names,
+// in the order they first appear. Water is left out.
 func Amounts(d *formula.Document) []Amount {
 	out := []Amount{}
 	add := func(lines []formula.Line) {
@@ -47,9 +55,10 @@ func Amounts(d *formula.Document) []Amount {
 			if l.Food == "water" {
 				continue
 			}
-			at := slices.IndexFunc(out, func(a Amount) bool { return a.Food == l.Food })
+			one := Amount{Food: l.Food, Name: l.Name}
+			at := slices.IndexFunc(out, one.Like)
 			if at < 0 {
-				out = append(out, Amount{Food: l.Food})
+				out = append(out, one)
 				at = len(out) - 1
 			}
 			out[at].Grams += l.Grams
@@ -74,7 +83,7 @@ func Shop(d *formula.Document, k *kitchen.Kitchen) []Purchase {
 // Buy says how a food that the kitchen knows is bought in that amount; packs are rounded up.
 func Buy(a Amount, k *kitchen.Kitchen) Purchase {
 	f := k.Foods.Find(a.Food)
-	p := Purchase{Food: a.Food, Grams: a.Grams, Have: k.Have(a.Food)}
+	p := Purchase{Food: a.Food, Name: a.Name, Grams: a.Grams, Have: k.Have(a.Food)}
 	if m, ok := f.Measure(p.Grams); ok {
 		p.Sizes = &m
 	}

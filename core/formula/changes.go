@@ -14,6 +14,8 @@ type Change struct {
 	Part int
 	Kind string
 	Food string
+	// Name is what the line calls it, where the food stands for many alike.
+	Name string
 	// Was and Now are g before preparations; 0 where there was or is none.
 	Was     float64
 	Now     float64
@@ -54,33 +56,40 @@ func Changes(a, b *Document) ([]Change, []Setting) {
 func lineChanges(a, b []Line, part int) []Change {
 	out := []Change{}
 	taken := make([]bool, len(b))
-	find := func(food string) int {
+	find := func(was *Line) int {
+		alike := -1
 		for i := range b {
-			if !taken[i] && b[i].Food == food {
+			if taken[i] || b[i].Food != was.Food {
+				continue
+			}
+			if b[i].Name == was.Name {
 				return i
 			}
+			if alike < 0 {
+				alike = i
+			}
 		}
-		return -1
+		return alike
 	}
 	for i := range a {
 		was := &a[i]
-		at := find(was.Food)
+		at := find(was)
 		if at < 0 {
-			out = append(out, Change{Part: part, Kind: "removed", Food: was.Food, Was: was.Grams, WasPrep: was.Prep})
+			out = append(out, Change{Part: part, Kind: "removed", Food: was.Food, Name: was.Name, Was: was.Grams, WasPrep: was.Prep})
 			continue
 		}
 		taken[at] = true
 		now := &b[at]
 		switch {
 		case !slices.EqualFunc(was.Prep, now.Prep, samePrep):
-			out = append(out, Change{part, "prep", was.Food, was.Grams, now.Grams, was.Prep, now.Prep, ""})
+			out = append(out, Change{part, "prep", was.Food, now.Name, was.Grams, now.Grams, was.Prep, now.Prep, ""})
 		case was.Grams != now.Grams:
-			out = append(out, Change{Part: part, Kind: "grams", Food: was.Food, Was: was.Grams, Now: now.Grams})
+			out = append(out, Change{Part: part, Kind: "grams", Food: was.Food, Name: now.Name, Was: was.Grams, Now: now.Grams})
 		}
 	}
 	for i := range b {
 		if !taken[i] {
-			out = append(out, Change{Part: part, Kind: "added", Food: b[i].Food, Now: b[i].Grams, NowPrep: b[i].Prep})
+			out = append(out, Change{Part: part, Kind: "added", Food: b[i].Food, Name: b[i].Name, Now: b[i].Grams, NowPrep: b[i].Prep})
 		}
 	}
 	return out

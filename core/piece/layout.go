@@ -30,6 +30,18 @@ type Load struct {
 	AtOnce  int
 	Batches int
 	Loads   int // trays, tins or panfuls in all
+	// Vessels is how many pans are on the heat together; 1 for everything else.
+	Vessels int
+}
+
+// Beside has several pans of pieces on the heat together, n pieces in all.
+func (l *Load) Beside(pans, n int) {
+	if l.On != "pan" || l.Holds == 0 {
+		return
+	}
+	l.Vessels = min(max(1, pans), l.Loads)
+	l.AtOnce = l.Holds * l.Vessels
+	l.Batches = (n + l.AtOnce - 1) / l.AtOnce
 }
 
 // mostPlaces is as many as are drawn.
@@ -39,7 +51,7 @@ const mostPlaces = 400
 // one fits, Holds is 0 and so are the batches.
 func (p *Piece) Lay(n int, m Method, w Ware, f *figure.Lay) Load {
 	across, along := p.footprint()
-	l := Load{AcrossMM: across, AlongMM: along}
+	l := Load{AcrossMM: across, AlongMM: along, Vessels: 1}
 	racks := 1
 	switch {
 	case p.InTin():

@@ -46,6 +46,8 @@ type Way struct {
 	Price *float64 `json:"price,omitempty" digits:"2+"`
 	// Have says that all it adds is at hand.
 	Have bool `json:"have"`
+	// Out are foods of the document that its table leaves out: what was there before, and no way adds.
+	Out []string `json:"out"`
 	// Document is the build with the way taken.
 	Document formula.Document `json:"document"`
 }

@@ -97,7 +97,9 @@ type Outlook struct {
 	Freeze     *float64 `json:"freeze_minutes" nullable:"true" digits:"0"`
 	Thaw       *float64 `json:"thaw_minutes" nullable:"true" digits:"0"`
 	FromFrozen *float64 `json:"from_frozen_minutes" nullable:"true" digits:"1"`
-	Keep       Keep     `json:"keep"`
+	// FrozenTurns are when pieces from the freezer are turned, min.
+	FrozenTurns []float64 `json:"frozen_turns" digits:"1"`
+	Keep        Keep      `json:"keep"`
 }
 
 // WhatIf answers bake.WhatIf.

@@ -60,6 +60,8 @@ type Scaled struct {
 // Purchase answers dish.Purchase.
 type Purchase struct {
 	Food string `json:"food"`
+	// Name is what the lines call it, where the food stands for many alike.
+	Name string `json:"name,omitempty"`
 	// Grams that the lines need, drained where they are.
 	Grams float64  `json:"grams" digits:"1+"`
 	Have  bool     `json:"have"`

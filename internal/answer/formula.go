@@ -12,6 +12,8 @@ type Change struct {
 	Part int    `json:"part,omitempty"`
 	Kind string `json:"kind" enum:"added,removed,grams,prep,part-added,part-removed"`
 	Food string `json:"food,omitempty"`
+	// Name is what the line calls it, where the food stands for many alike.
+	Name string `json:"name,omitempty"`
 	// Was and Now are g before preparations; 0 where there was or is none.
 	Was     float64            `json:"was_g,omitempty"`
 	Now     float64            `json:"now_g,omitempty"`

@@ -34,6 +34,8 @@ type Load struct {
 	// AtOnce is how many cook together, Batches how many times one cooks.
 	AtOnce  int `json:"at_once"`
 	Batches int `json:"batches"`
+	// Vessels is how many pans are on the heat together.
+	Vessels int `json:"vessels"`
 	Loads   int `json:"loads"` // trays, tins or panfuls in all
 }
 

@@ -42,7 +42,7 @@ func shop(all []looked, k *kitchen.Kitchen) []Purchase {
 	var dishes [][]int
 	for i := range all {
 		for _, a := range all[i].amounts {
-			at := slices.IndexFunc(amounts, func(b dish.Amount) bool { return a.Food == b.Food })
+			at := slices.IndexFunc(amounts, a.Like)
 			if at < 0 {
 				amounts, dishes = append(amounts, a), append(dishes, []int{i})
 				continue

@@ -90,6 +90,13 @@ export function ConvertDialog({ document, prediction, foods, zones, onTake, onCl
               ].join("; ")}
             </p>
           )}
+          {way && way.out.length > 0 && (
+            <p className="note note-limit">
+              {t("ways.stillHolds", {
+                foods: way.out.map((id) => format.within(format.foodName(foods.get(id), id))).join(", "),
+              })}
+            </p>
+          )}
           {ways.data?.suggest.length === 0 && (
             <p className="note note-reason">
               {t(ways.data.nearest ? "ways.noneQuite" : "ways.none")}{" "}

@@ -165,6 +165,13 @@ const WayCard = memo(function WayCard({ way, title, foods, here, onTry }: CardPr
           })}
         </small>
         <small>{notes.join(" · ")}</small>
+        {way.out.length > 0 && (
+          <small className="way-out">
+            {t("ways.stillHolds", {
+              foods: way.out.map((id) => format.within(format.foodName(foods.get(id), id))).join(", "),
+            })}
+          </small>
+        )}
       </div>
       <button
         type="button"

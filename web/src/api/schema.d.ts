@@ -1425,6 +1425,7 @@ export interface components {
             food?: string;
             /** @enum {string} */
             kind: "added" | "removed" | "grams" | "prep" | "part-added" | "part-removed";
+            name?: string;
             /** Format: double */
             now_g?: number;
             now_prep?: components["schemas"]["Preparation"][];
@@ -2530,6 +2531,8 @@ export interface components {
             /** @enum {string} */
             on: "tray" | "pan" | "pot" | "tin";
             places: components["schemas"]["Place"][];
+            /** Format: int64 */
+            vessels: number;
             /** Format: double */
             width_mm: number;
         };
@@ -2640,6 +2643,7 @@ export interface components {
             freeze_minutes: number | null;
             /** Format: double */
             from_frozen_minutes: number | null;
+            frozen_turns: number[];
             keep: components["schemas"]["Keep"];
             /** Format: double */
             thaw_minutes: number | null;
@@ -3327,6 +3331,7 @@ export interface components {
             /** Format: double */
             liquid_g?: number;
             measure?: components["schemas"]["Measure"];
+            name?: string;
             pack?: string;
             /** Format: double */
             pack_g?: number;
@@ -3905,6 +3910,7 @@ export interface components {
             /** Format: double */
             liquid_g?: number;
             measure?: components["schemas"]["Measure"];
+            name?: string;
             pack?: string;
             /** Format: double */
             pack_g?: number;
@@ -4153,6 +4159,7 @@ export interface components {
             kind: "gel" | "flour" | "starch" | "root" | "nut-meal" | "several" | "work" | "none";
             /** Format: double */
             limit_pct: number;
+            out: string[];
             /** Format: double */
             price?: number;
             /** Format: double */

@@ -37,7 +37,7 @@ import { dishFeed, useStartPart } from "../parts/queries";
 import { Plate } from "../plate/plate-panel";
 import type { HeatWhy } from "../heat/course";
 import type { Why } from "../why/why-dialog";
-import { bakeFeed } from "../heat/queries";
+import { bakeFeed, useBakeOf } from "../heat/queries";
 
 type Props = {
   build: Build;
@@ -141,13 +141,17 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
     [session, startPart],
   );
   const triedPrediction = usePredictionOf(tried?.document);
+  const triedBake = useBakeOf(tried?.document);
+  // While a way is tried, all that is told is told of it.
   const shown = (tried && triedPrediction.data) || prediction;
+  const shownBaked = tried ? triedBake.data : baked;
+  const shownOf = tried?.document ?? document;
 
   const pieces =
     document.lines.length === 0
       ? ""
-      : prediction.piece_g > 0
-        ? t("mix.pieces", { count: prediction.pieces, each: format.grams(prediction.piece_g) })
+      : shown.piece_g > 0
+        ? t("mix.pieces", { count: shown.pieces, each: format.grams(shown.piece_g) })
         : t("mix.vessel");
 
   return (
@@ -167,7 +171,7 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
                 ? t("mix.nothingYet")
                 : t("mix.summary", {
                     pieces,
-                    grams: format.grams(prediction.mass_g),
+                    grams: format.grams(shown.mass_g),
                     version: state.version,
                   })}
             </p>
@@ -263,10 +267,10 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
               <Hold prediction={shown} piece={piece} onWhy={why} />
               <HeatPanel
                 session={session}
-                cook={document.cook}
-                piece={piece}
+                cook={shownOf.cook}
+                piece={shownOf.piece ?? usualPiece}
                 vocabulary={vocabulary}
-                baked={baked}
+                baked={shownBaked}
                 stale={bakedStale}
                 onSettings={kitchen}
                 onWhy={heatWhy}
@@ -290,7 +294,7 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
           />
           {document.lines.length > 0 && (
             <>
-              <Notes prediction={prediction} foods={foods} piece={piece} />
+              <Notes prediction={shown} foods={foods} piece={shownOf.piece ?? usualPiece} />
               <Plate session={session} dishes={dishes} portions={document.portions} vocabulary={vocabulary} />
             </>
           )}
@@ -300,8 +304,8 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
         <Cord
           session={session}
           feed={feed}
-          baked={baked}
-          parts={document.parts}
+          baked={shownBaked}
+          parts={shownOf.parts}
           foods={foods}
           vocabulary={vocabulary}
           onPart={setPart}

@@ -24,7 +24,7 @@ export function useChangeWords(foods: Foods) {
   const format = useFormat();
   const prepWords = usePrepWords();
   const food = (c: Change) =>
-    format.within(c.food === undefined ? "" : format.foodName(foods.get(c.food), c.food));
+    format.within(c.food === undefined ? "" : c.name || format.foodName(foods.get(c.food), c.food));
   const preps = (list: Preparation[] | null | undefined) =>
     (list ?? []).length > 0 ? (list ?? []).map(prepWords).join(", ") : t("history.asItIs");
 

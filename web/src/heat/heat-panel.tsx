@@ -122,7 +122,11 @@ export const HeatPanel = memo(function HeatPanel(props: Props) {
         <div className="heat-facts">
           <figure>
             <TrayView load={baked.load} />
-            <figcaption>{t(`heat.loads.${baked.load.on}`, { count: baked.load.loads })}</figcaption>
+            <figcaption>
+              {t(`heat.loads.${baked.load.on}`, { count: baked.load.loads })}
+              {baked.load.vessels > 1 && ` · ${t("heat.pansTogether", { count: baked.load.vessels })}`}
+              {baked.load.batches > 1 && ` · ${t("heat.goes", { count: baked.load.batches })}`}
+            </figcaption>
           </figure>
           <ul>
             <li>

@@ -42,7 +42,17 @@ export function OutlookPanel({ session }: { session: BuildSession }) {
           ))}
           <div>
             <dt>{t("heat.outlook.fromFrozen")}</dt>
-            <dd className="figure">{or(o.from_frozen_minutes)}</dd>
+            <dd className="figure">
+              {or(o.from_frozen_minutes)}
+              {o.frozen_turns.length > 0 && (
+                <small>
+                  {" "}
+                  {t("heat.outlook.frozenTurns", {
+                    minutes: o.frozen_turns.map((m) => format.halves(m)).join(", "),
+                  })}
+                </small>
+              )}
+            </dd>
           </div>
         </dl>
       </div>

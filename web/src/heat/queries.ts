@@ -9,17 +9,24 @@ const afterTheSqueeze = 70; // ms
 
 /** Follows what cooking does to the pieces. */
 export function bakeFeed(session: BuildSession) {
-  return new Feed<Baked | undefined>(
-    session,
-    undefined,
-    undefined,
-    (body) => {
-      const clock = new Date();
-      const now = clock.getHours() * 60 + clock.getMinutes();
-      return unwrap(api.POST("/api/bake", { params: { query: { section: true, now } }, body }));
-    },
-    afterTheSqueeze,
-  );
+  return new Feed<Baked | undefined>(session, undefined, undefined, bake, afterTheSqueeze);
+}
+
+function bake(body: BuildDocument, _last?: Baked, signal?: AbortSignal) {
+  const clock = new Date();
+  const now = clock.getHours() * 60 + clock.getMinutes();
+  return unwrap(api.POST("/api/bake", { params: { query: { section: true, now } }, body, signal }));
+}
+
+/** What cooking does to the pieces of a document that is only tried. */
+export function useBakeOf(document: BuildDocument | undefined) {
+  return useQuery({
+    queryKey: ["bake", document],
+    queryFn: ({ signal }) => bake(document as BuildDocument, undefined, signal),
+    enabled: document !== undefined,
+    staleTime: Infinity,
+    gcTime: 60_000,
+  });
 }
 
 export function useOutlook(document: BuildDocument, enabled: boolean) {

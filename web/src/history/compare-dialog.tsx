@@ -127,7 +127,7 @@ function Changes({
   const words = useChangeWords(foods);
   const prepared = (grams: number | undefined, preps: Preparation[] | undefined | null) =>
     [format.grams(grams ?? 0), ...((preps ?? []).length > 0 ? [words.preps(preps)] : [])].join(", ");
-  const food = (c: Change) => format.foodName(foods.get(c.food ?? ""), c.food ?? "");
+  const food = (c: Change) => format.lineName({ food: c.food ?? "", name: c.name }, foods);
   const settings = words.told(data.settings);
   if (data.changes.length + settings.length === 0) return null;
   const cell = (c: Change): [string, string] => {

@@ -1,6 +1,7 @@
 /** What is said of binders, mends, pasted recipes, eaters and the pantry. */
 export const advice = {
   ways: {
+    stillHolds: "It still holds what somebody at this table leaves out: {{foods}}.",
     wouldChange: "Taking it would change:",
     also: "also: {{changes}}",
     have: "at hand",

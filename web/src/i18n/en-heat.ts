@@ -55,6 +55,9 @@ export const heat = {
     on: { tray: "on a tray", pan: "in a pan", pot: "in a pot", tin: "in a tin" },
     tray_one: "{{count}} piece {{on}}",
     tray_other: "{{count}} pieces {{on}}",
+    pansTogether: "{{count}} pans at once",
+    goes_one: "one go",
+    goes_other: "{{count}} goes, one after another",
     loads: {
       tray_one: "one tray",
       tray_other: "{{count}} trays",
@@ -106,6 +109,8 @@ export const heat = {
         "{{value}} °C is below the usual guidance of {{limit}} °C for what is in the mix. Follow your local food authority.",
       "tin-too-full": "It fills {{value}} % of the tin; above {{limit}} % it may run over.",
       "does-not-fit": "A piece {{value}} mm across does not fit what it is cooked in.",
+      "keep-warm":
+        "{{value}} goes, one after another: keep the first ones warm in the oven at 80 to 100 °C, or bake all of them at once instead.",
       "less-than-one": "There is {{value}} g of mix for a piece of {{limit}} g: make it smaller.",
       "no-sear": "What stands in a tin or a half-vessel is not seared: its {{value}} min are left out.",
       "wants-sauce": "It comes out dry: a sauce, or a shorter time, would help.",
@@ -124,6 +129,7 @@ export const heat = {
       cooler: "10 °C less heat",
       "from-room": "straight from the room",
       fromFrozen: "from frozen, in all",
+      frozenTurns: "turned at {{minutes}} min",
       cold: "In the cold",
       firm: "firm in the fridge after",
       freeze: "frozen through after",

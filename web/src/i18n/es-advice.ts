@@ -5,6 +5,7 @@ type Advice = Pick<Messages, "ways" | "schools" | "convert" | "mend" | "paste" |
 /** What is said of binders, mends, pasted recipes, eaters and the pantry. */
 export const advice: Advice = {
   ways: {
+    stillHolds: "Sigue llevando lo que alguien de esta mesa evita: {{foods}}.",
     holds: "cruda {{raw}} · cocinada {{cooked}} de cada 100",
     wouldChange: "Al tomarlo cambiaría:",
     also: "además: {{changes}}",

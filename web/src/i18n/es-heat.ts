@@ -57,6 +57,9 @@ export const heat: Heat = {
     on: { tray: "en una bandeja", pan: "en una sartén", pot: "en una olla", tin: "en un molde" },
     tray_one: "{{count}} pieza {{on}}",
     tray_other: "{{count}} piezas {{on}}",
+    pansTogether: "{{count}} sartenes a la vez",
+    goes_one: "de una vez",
+    goes_other: "{{count}} tandas, una tras otra",
     loads: {
       tray_one: "una bandeja",
       tray_other: "{{count}} bandejas",
@@ -108,6 +111,8 @@ export const heat: Heat = {
         "{{value}} °C está por debajo de los {{limit}} °C recomendados para lo que lleva la mezcla. Sigue a tu autoridad alimentaria.",
       "tin-too-full": "Llena el {{value}} % del molde; por encima del {{limit}} % puede desbordarse.",
       "does-not-fit": "Una pieza de {{value}} mm no cabe donde se cocina.",
+      "keep-warm":
+        "{{value}} tandas, una tras otra: mantén calientes las primeras en el horno a 80-100 °C, o hornéalas todas a la vez.",
       "less-than-one": "Hay {{value}} g de mezcla para una pieza de {{limit}} g: hazla más pequeña.",
       "no-sear": "Lo que va en molde o en media verdura no se sella: sus {{value}} min no cuentan.",
       "wants-sauce": "Queda seca: ayudaría una salsa o menos tiempo.",
@@ -126,6 +131,7 @@ export const heat: Heat = {
       cooler: "10 °C menos de calor",
       "from-room": "directo de la cocina",
       fromFrozen: "desde congelado, en total",
+      frozenTurns: "se gira a los {{minutes}} min",
       cold: "En frío",
       firm: "firme en la nevera tras",
       freeze: "congelado por dentro tras",

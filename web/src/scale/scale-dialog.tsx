@@ -226,7 +226,7 @@ function Amounts({ before, after, foods, changed }: AmountsProps) {
           ) : null,
           ...g.now.map((l, i) => (
             <tr key={`${at} ${i}`}>
-              <td>{format.foodName(foods.get(l.food), l.food)}</td>
+              <td>{format.lineName(l, foods)}</td>
               <td className="figure was">{changed && format.grams(g.was[i]?.grams ?? 0)}</td>
               <td className="figure">{format.grams(l.grams)}</td>
             </tr>
@@ -245,7 +245,7 @@ function Shopping({ list, foods }: { list: Purchase[]; foods: Foods }) {
   const text = () =>
     list
       .map((p) => {
-        const name = format.foodName(foods.get(p.food), p.food);
+        const name = format.lineName(p, foods);
         return `${p.have ? "[x]" : "[ ]"} ${name}: ${format.grams(p.grams)}${p.pack ? ` (${packs(p)})` : ""}`;
       })
       .join("\n");
@@ -265,7 +265,7 @@ function Shopping({ list, foods }: { list: Purchase[]; foods: Foods }) {
         {list.map((p) => (
           <li key={p.food} className={p.have ? "have" : ""}>
             <span>
-              {format.foodName(foods.get(p.food), p.food)}
+              {format.lineName(p, foods)}
               {p.have && <em> {t("scale.have_")}</em>}
             </span>
             <span className="figure">{format.grams(p.grams)}</span>

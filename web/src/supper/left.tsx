@@ -44,7 +44,7 @@ export function SupperSide({ session, document: d, look, clock, equipment: e, on
   const { t } = useTranslation();
   const people = d.eaters?.people?.reduce((n, p) => n + p.count, 0) ?? 0;
   const buy = look?.shop.filter((p) => !p.have) ?? [];
-  const bought = buy.filter((p) => d.bought?.includes(p.food)).length;
+  const bought = buy.filter((p) => d.bought?.includes(p.name ? `${p.food}/${p.name}` : p.food)).length;
   const rest = look?.shop.find((p) => (p.left_g ?? 0) > 0 && p.pack);
   return (
     <>

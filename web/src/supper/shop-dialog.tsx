@@ -21,6 +21,9 @@ type Props = {
   onClose: () => void;
 };
 
+/** What a purchase is ticked off as: two spices are one food by two names. */
+const ticked = (p: SupperPurchase) => (p.name ? `${p.food}/${p.name}` : p.food);
+
 /** What to buy for all dishes, by where it stands in a shop, to tick off as one goes. */
 export default function ShopDialog({ session, document: d, look, foods, currency, onClose }: Props) {
   const { t } = useTranslation();
@@ -32,10 +35,10 @@ export default function ShopDialog({ session, document: d, look, foods, currency
   const buy = look.shop.filter((p) => !p.have);
   const have = look.shop.filter((p) => p.have);
   const nameOf = (p: SupperPurchase) => {
-    const name = format.foodName(foods.get(p.food), p.food);
+    const name = format.lineName(p, foods);
     return name.split(",")[0] ?? name;
   };
-  const left = buy.filter((p) => !bought.has(p.food)).length;
+  const left = buy.filter((p) => !bought.has(ticked(p))).length;
   const unpriced = buy.filter((p) => p.cost === null).length;
   const priced = buy.filter((p) => p.cost !== null).reduce((sum, p) => sum + (p.cost ?? 0), 0);
   const text = () =>
@@ -47,20 +50,20 @@ export default function ShopDialog({ session, document: d, look, foods, currency
           `${t(`supper.aisle.${a}`)}\n${of
             .map(
               (p) =>
-                `${bought.has(p.food) ? "[x]" : "[ ]"} ${nameOf(p)}: ${format.grams(p.grams)}${p.pack ? ` (${packs(p)})` : ""}`,
+                `${bought.has(ticked(p)) ? "[x]" : "[ ]"} ${nameOf(p)}: ${format.grams(p.grams)}${p.pack ? ` (${packs(p)})` : ""}`,
             )
             .join("\n")}`,
       )
       .join("\n\n");
   const item = (p: SupperPurchase, ticks: boolean) => (
-    <li key={p.food} className={ticks && bought.has(p.food) ? "shop-done" : undefined}>
+    <li key={ticked(p)} className={ticks && bought.has(ticked(p)) ? "shop-done" : undefined}>
       <label>
         {ticks && (
           <input
             type="checkbox"
             className="form-check-input"
-            checked={bought.has(p.food)}
-            onChange={(e) => session.edit(tick(p.food, e.target.checked))}
+            checked={bought.has(ticked(p))}
+            onChange={(e) => session.edit(tick(ticked(p), e.target.checked))}
           />
         )}
         <span className="shop-food">{nameOf(p)}</span>
