@@ -214,3 +214,26 @@ func BenchmarkLook80LinesIn7(b *testing.B) {
 		dish.Look(d, kitchen.Usual())
 	}
 }
+
+// Oil to fry in goes by the pot, is bought and is mostly left; twice as many pieces want no twice as much.
+func TestFryingOilIsBoughtAndLeft(t *testing.T) {
+	k := kitchen.Usual()
+	of := func(grams int, method string) (dish.Amount, float64, bool) {
+		d, err := formula.Read([]byte(fmt.Sprintf(`{"format":"cuerda-build/1","name":"x","lines":[{"food":"chickpeas-cooked","grams":%d},{"food":"chickpea-flour","grams":40}],"piece":{"kind":"ball","diameter_mm":35},"cook":{"method":%q}}`, grams, method)), k.Foods)
+		require.NoError(t, err)
+		return dish.Frying(d, k)
+	}
+	few, left, ok := of(400, "deep-oil")
+	require.True(t, ok)
+	assert.InDelta(t, 2100, few.Grams, 300, "six centimetres in a pot of 22")
+	assert.InDelta(t, few.Grams-0.08*440, left, 15)
+	many, leftOfMany, _ := of(800, "deep-oil")
+	assert.Equal(t, few.Grams, many.Grams)
+	assert.Less(t, leftOfMany, left, "more pieces take up more")
+	_, _, baked := of(400, "still-oven")
+	assert.False(t, baked)
+	pan, none, ok := of(400, "pan")
+	assert.True(t, ok)
+	assert.Less(t, pan.Grams, 100.)
+	assert.Zero(t, none)
+}

@@ -71,11 +71,20 @@ func Amounts(d *formula.Document) []Amount {
 	return out
 }
 
-// Shop lists what to buy for a document, in the order of Amounts; packs are rounded up.
+// Shop lists what to buy for a document, in the order of Amounts, and last what it is fried in; packs are
+// rounded up.
 func Shop(d *formula.Document, k *kitchen.Kitchen) []Purchase {
 	out := []Purchase{}
 	for _, a := range Amounts(d) {
 		out = append(out, Buy(a, k))
+	}
+	if oil, left, fried := Frying(d, k); fried {
+		p := Buy(oil, k)
+		p.LeftG, p.GoodFor = left, []string{"for-frying"}
+		if left > 0 {
+			p.GoodFor = append(p.GoodFor, "oil-again")
+		}
+		out = append(out, p)
 	}
 	return out
 }

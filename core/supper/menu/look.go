@@ -103,6 +103,9 @@ func (b *Baker) look(d *Supper, i int, k *kitchen.Kitchen) (*looked, error) {
 		}
 		out.Grams, out.facts = whole.Whole.Grams*share, whole.Whole.Facts.Times(share)
 		out.amounts = dish.Amounts(out.build.build)
+		if oil, _, fried := dish.Frying(out.build.build, k); fried {
+			out.amounts = append(out.amounts, oil)
+		}
 	}
 	for n, f := range wanted.Foods {
 		found := k.Foods.Find(f.Food)

@@ -116,6 +116,8 @@ export const place = {
     good: {
       "rest-salad": "a salad, or frozen; three days in the fridge",
       "rest-tomorrow": "tomorrow, from the fridge",
+      "for-frying": "to fry in",
+      "oil-again": "cooled and strained, it fries once or twice more; never pour it down the sink",
       "rest-freeze-cubes": "frozen in cubes",
       "rest-soup": "a soup",
       "rest-freeze": "keeps frozen",

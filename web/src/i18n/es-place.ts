@@ -118,6 +118,8 @@ export const place: Place = {
     good: {
       "rest-salad": "una ensalada, o congelado; tres días en la nevera",
       "rest-tomorrow": "mañana, de la nevera",
+      "for-frying": "para freír",
+      "oil-again": "frío y colado sirve una o dos veces más; nunca lo tires por el fregadero",
       "rest-freeze-cubes": "congelado en cubitos",
       "rest-soup": "una sopa",
       "rest-freeze": "se guarda congelado",

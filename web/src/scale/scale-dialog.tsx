@@ -262,14 +262,14 @@ function Shopping({ list, foods }: { list: Purchase[]; foods: Foods }) {
         </button>
       </header>
       <ul>
-        {list.map((p) => (
-          <li key={p.food} className={p.have ? "have" : ""}>
+        {list.map((p, i) => (
+          <li key={`${p.food} ${i}`} className={p.have ? "have" : ""}>
             <span>
               {format.lineName(p, foods)}
               {p.have && <em> {t("scale.have_")}</em>}
             </span>
             <span className="figure">{format.grams(p.grams)}</span>
-            {(p.pack || p.dry) && <small>{more(p).join(" · ")}</small>}
+            {more(p).length > 0 && <small>{more(p).join(" · ")}</small>}
           </li>
         ))}
       </ul>
