@@ -71,7 +71,8 @@ func (d *Drill) Mark(a Answer) (Call, error) {
 			return Call{}, ErrNoAnswer
 		}
 		c.OffMinutes = a.Minutes - d.Heat.Minutes
-		c.Right = math.Abs(c.OffMinutes) <= d.Heat.Within
+		from, to := d.RightBetween()
+		c.Right = a.Minutes >= from && a.Minutes <= to
 		return c, nil
 	}
 	if a.Choice < 0 || a.Choice >= len(d.Options) {
@@ -84,8 +85,10 @@ func (d *Drill) Mark(a Answer) (Call, error) {
 		if at < 0 || at >= len(o.Indices) {
 			return Call{}, ErrNoAnswer
 		}
-		c.Right = d.Band.Holds(o.Indices[at])
-		if !c.Right {
+		c.Right = d.Band.Holds(o.Indices[at]) && o.asGood(at)
+		if !c.Right && d.Band.Holds(o.Indices[at]) {
+			c.Off = InWords(o.Indices[at]) - InWords(o.Indices[o.best()])
+		} else if !c.Right {
 			edge := d.Band.To
 			if o.Indices[at] < d.Band.From {
 				edge = d.Band.From
@@ -94,6 +97,27 @@ func (d *Drill) Mark(a Answer) (Call, error) {
 		}
 	}
 	return c, nil
+}
+
+// What an amount may differ from the best one by and do as well: half a word in how the mix feels, and a
+// twentieth in how many pieces hold.
+const (
+	alikeWords  = 0.5
+	alikeChance = 0.05
+)
+
+// best is which amount is the best.
+func (o *Option) best() int {
+	return min(int(math.Round(o.BestGrams/StepGrams)), len(o.Indices)-1)
+}
+
+// asGood says whether an amount does for the piece what the best one does.
+func (o *Option) asGood(at int) bool {
+	if len(o.Chances) != len(o.Indices) { // of a drill from before chances were kept
+		return true
+	}
+	best := o.best()
+	return math.Abs(InWords(o.Indices[at])-InWords(o.Indices[best])) <= alikeWords && o.Chances[at] >= o.Chances[best]-alikeChance
 }
 
 // callable is where a mix lies on the scale of words as far as anybody can call it: the words at its ends have no
@@ -142,7 +166,27 @@ func (d *Drill) RightBetween() (from, to float64) {
 	case Mend:
 		return d.Band.From, d.Band.To
 	case Done:
-		return d.Heat.Minutes - d.Heat.Within, d.Heat.Minutes + d.Heat.Within
+		return d.Heat.right()
 	}
 	return 0, 0
+}
+
+// alikeK is how far the middle may be from its goal at a minute that is called right, K: a thermometer in
+// a piece tells no more.
+const alikeK = 2.
+
+// right are the minutes at which the middle is as good as at its goal: so near in time that an unknown
+// oven would explain it, or so near in degrees that nobody would taste it.
+func (h *OnHeat) right() (from, to float64) {
+	from, to = h.Minutes-h.Within, h.Minutes+h.Within
+	for _, p := range append(slices.Clone(h.Curve), h.After...) {
+		switch {
+		case p.Minutes <= h.SeenMinutes || math.Abs(p.CoreCelsius-h.Target.Celsius) > alikeK:
+		case p.Minutes < h.Minutes:
+			from = min(from, p.Minutes)
+		default:
+			to = max(to, p.Minutes)
+		}
+	}
+	return from, min(to, h.LastMinutes)
 }

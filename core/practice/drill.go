@@ -119,7 +119,9 @@ type Option struct {
 	// Chance is that pieces hold with it, or, of a cause, that they would have without.
 	Chance float64
 	// Indices are what the mix comes to with 0, 1, 2 ... times StepGrams of it.
-	Indices   []float64
+	Indices []float64
+	// Chances are that pieces hold at each of those amounts.
+	Chances   []float64
 	BestGrams float64
 }
 

@@ -11,9 +11,11 @@ import (
 	"github.com/stretchr/testify/require"
 	"pgregory.net/rapid"
 
+	"cuerda/core/bake"
 	"cuerda/core/kitchen"
 	"cuerda/core/mix"
 	"cuerda/core/piece"
+	"cuerda/core/safety"
 )
 
 // The scale of words rises without a jump, and each index lies where its word does.
@@ -91,6 +93,43 @@ func TestMendsAreMarkedByWhereTheyLead(t *testing.T) {
 		_, err = d.Mark(Answer{Grams: StepGrams * float64(len(indices))})
 		assert.ErrorIs(t, err, ErrNoAnswer)
 	})
+}
+
+// Marks follow what the difference does to the piece: an amount that leaves the mix sticky is not right
+// because it reaches the band, and a minute at which the middle is as good as there is not wrong.
+func TestMarksFollowWhatTheDifferenceDoes(t *testing.T) {
+	d := Drill{Kind: Mend, Band: piece.Band{From: .15, To: .6}, Options: []Option{{
+		Code: AFood, BestGrams: 60, Indices: []float64{1.2, 1.1, .95, .8, .65, .59, .56, .5, .46, .42, .4, .38, .35},
+		Chances: []float64{.1, .2, .3, .5, .6, .7, .72, .75, .8, .84, .86, .87, .88},
+	}}}
+	right := func(grams float64) bool {
+		c, err := d.Mark(Answer{Grams: grams, Sure: .5})
+		require.NoError(t, err)
+		return c.Right
+	}
+	assert.True(t, right(60))
+	assert.True(t, right(50), "a little less does as well")
+	assert.False(t, right(25), "it is in the band, sticky still, and breaks more often")
+	assert.False(t, right(10))
+
+	h := Drill{Kind: Done, Heat: &OnHeat{SeenMinutes: 8, Minutes: 16.5, Within: 1.3, LastMinutes: 30, Target: safety.Target{Celsius: 74}}}
+	for m := range 31 {
+		p := bake.Point{Minutes: float64(m), CoreCelsius: 74 - 8*math.Exp(-float64(m-8)/2) + math.Max(0, float64(m)-16)*.3}
+		if m <= 8 {
+			h.Heat.Curve = append(h.Heat.Curve, p)
+		} else {
+			h.Heat.After = append(h.Heat.After, p)
+		}
+	}
+	at := func(minutes float64) bool {
+		c, err := h.Mark(Answer{Minutes: minutes, Sure: .5})
+		require.NoError(t, err)
+		return c.Right
+	}
+	assert.True(t, at(16.5))
+	assert.True(t, at(13), "the curve is within two degrees there")
+	assert.False(t, at(9), "it is six degrees short")
+	assert.False(t, at(29), "it is four degrees past it")
 }
 
 // Memory does not hang on the order of calls; being right never shortens it, being wrong never lengthens it.

@@ -91,7 +91,7 @@ func (d *Drill) adding(id string, k *kitchen.Kitchen) Option {
 		if p.Q == nil {
 			break
 		}
-		o.Indices = append(o.Indices, *p.FeltQ)
+		o.Indices, o.Chances = append(o.Indices, *p.FeltQ), append(o.Chances, p.Chance)
 		if away := math.Abs(*p.FeltQ - middle); away < nearest {
 			nearest, o.BestGrams, o.Chance = away, grams, p.Chance
 		}

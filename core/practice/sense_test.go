@@ -45,7 +45,8 @@ func holds(t *testing.T, d *Drill, k *kitchen.Kitchen) {
 	case Mend:
 		assert.False(t, p.InBand)
 		o := &d.Options[d.Answer]
-		in := slices.IndexFunc(o.Indices, d.Band.Holds)
+		in := int(math.Round(o.BestGrams / StepGrams))
+		assert.True(t, d.Band.Holds(o.Indices[in]), "the best amount is in the band")
 		next := d.Document
 		next.Lines = append(slices.Clone(d.Document.Lines), formula.Line{Food: o.Food, Grams: StepGrams * float64(in)})
 		assert.True(t, formula.Predict(&next, k).InBand, "an amount mends it")

@@ -10,13 +10,15 @@ type Props = {
   size?: "large" | "small";
   /** Where words beside it say the same. */
   quiet?: boolean;
+  /** Where its word is still to be called: what an eye sees is said, and nothing of what it is called. */
+  called?: boolean;
 };
 
 const wide = 340;
 const tall = 220;
 
 /** A squeezed handful, drawn from its numbers: what is in it, and the signs that its index shows. */
-export const Handful = memo(function Handful({ of, foods, size = "large", quiet }: Props) {
+export const Handful = memo(function Handful({ of, foods, size = "large", quiet, called }: Props) {
   const words = useHandfulWords(foods);
   const key = JSON.stringify(of);
   // Drawn anew where something of it changed, however often it is answered.
@@ -29,7 +31,7 @@ export const Handful = memo(function Handful({ of, foods, size = "large", quiet 
       className={`handful handful-${size}`}
       viewBox={`0 0 ${wide} ${tall}`}
       role={quiet ? undefined : "img"}
-      aria-label={quiet ? undefined : words(of)}
+      aria-label={quiet ? undefined : words(of, called)}
       aria-hidden={quiet}
       style={{ "--paste": of.paste } as React.CSSProperties}
     >
@@ -123,9 +125,19 @@ function Bit({ form, x, y, turn, size, colour }: Drawn) {
 /** Says a handful for those who do not see it: its signs, and what is in it. */
 export function useHandfulWords(foods: Foods) {
   const { t } = useTranslation();
+  const inItWords = useBits(foods);
+  return (of: Seen, called = false) => {
+    const inIt = inItWords(of);
+    const signs = of.tells.map((s) => t(coded(called ? "handful.eye" : "handful.sign", s))).join(", ");
+    return [t("handful.label"), signs || t("handful.bare"), inIt || t("handful.smooth")].join(". ");
+  };
+}
+
+function useBits(foods: Foods) {
+  const { t } = useTranslation();
   const format = useFormat();
-  return (of: Seen) => {
-    const inIt = of.bits
+  return (of: Seen) =>
+    of.bits
       .slice(0, 4)
       .map((b) =>
         t(coded("handful.bits", b.form), {
@@ -133,9 +145,12 @@ export function useHandfulWords(foods: Foods) {
         }),
       )
       .join(", ");
-    const signs = of.tells.map((s) => t(coded("handful.sign", s))).join(", ");
-    return [t("handful.label"), signs || t("handful.bare"), inIt || t("handful.smooth")].join(". ");
-  };
+}
+
+/** What is in a handful, as a caption that gives away nothing of how it feels. */
+export function HandfulBits({ of, foods }: { of: Seen; foods: Foods }) {
+  const { t } = useTranslation();
+  return <p className="handful-signs">{useBits(foods)(of) || t("handful.smooth")}</p>;
 }
 
 /** The signs of a handful in words, as a caption; what is not squeezed yet says so. */

@@ -10,6 +10,16 @@ export const practice = {
       leaf: "bits of {{food}}",
       flake: "flakes of {{food}}",
     },
+    eye: {
+      crumbs: "small bits lie around it in the hand",
+      cracks: "lines run across it",
+      edge: "one side of it is straight and rough",
+      clean: "its outside is smooth and nothing is on the fingers",
+      film: "the fingers are coated",
+      strings: "threads reach from it to the hand",
+      sheen: "it shines in the light",
+      slump: "it is wider than it is tall",
+    },
     sign: {
       crumbs: "crumbs that fall off",
       cracks: "dry cracks",

@@ -12,6 +12,16 @@ export const practice: typeof english = {
       leaf: "trocitos de {{food}}",
       flake: "copos de {{food}}",
     },
+    eye: {
+      crumbs: "alrededor, en la mano, hay trocitos sueltos",
+      cracks: "la cruzan unas líneas",
+      edge: "un lado es recto y áspero",
+      clean: "por fuera es lisa y no queda nada en los dedos",
+      film: "los dedos quedan untados",
+      strings: "van hilos de ella a la mano",
+      sheen: "brilla a la luz",
+      slump: "es más ancha que alta",
+    },
     sign: {
       crumbs: "migas que se caen",
       cracks: "grietas secas",

@@ -1,5 +1,5 @@
 import type { Foods, PracticeDrill } from "../api/client";
-import { Handful, HandfulSigns } from "../build/handful";
+import { Handful, HandfulBits, HandfulSigns } from "../build/handful";
 import { useTranslation } from "../i18n/use-translation";
 import { useFormat } from "../ui/format";
 import { MendCall } from "./mend-call";
@@ -21,10 +21,21 @@ export function Question({ drill, foods, zones, said, onSay }: AskProps) {
       </h1>
       {(kind === "squeeze" || kind === "mend" || kind === "binder") && drill.asked && (
         <figure className="practice-handful">
-          <Handful of={drill.asked} foods={foods} size={kind === "squeeze" ? "large" : "small"} />
-          <figcaption>
-            <HandfulSigns of={drill.asked} />
-          </figcaption>
+          <Handful
+            of={drill.asked}
+            foods={foods}
+            size={kind === "squeeze" ? "large" : "small"}
+            called={kind === "squeeze"}
+          />
+          {kind === "squeeze" ? (
+            <figcaption>
+              <HandfulBits of={drill.asked} foods={foods} />
+            </figcaption>
+          ) : (
+            <figcaption>
+              <HandfulSigns of={drill.asked} />
+            </figcaption>
+          )}
         </figure>
       )}
       {kind === "squeeze" && (
