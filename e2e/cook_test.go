@@ -147,8 +147,8 @@ func TestABuildIsCookedWithAPhone(t *testing.T) {
 	}
 	w.fill(`[aria-label="What was different"]`, "more parsnip")
 	w.click("Keep this try")
-	w.settled(func() bool { return a.course(id).Dish[0].Found != nil }, "it is kept")
-	found := w.kept(a, id).Dish[0].Found
+	w.settled(func() bool { return len(a.course(id).Dish[0].Found) == 1 }, "it is kept")
+	found := w.kept(a, id).Dish[0].Found[0]
 	assert.Equal(t, "held", found.Hold)
 	assert.Equal(t, "more parsnip", found.Note)
 }
@@ -276,8 +276,8 @@ func TestATryHasItsPhoto(t *testing.T) {
 	w.see(".found-photo img")
 	w.click("aguantaron")
 	w.click("Guardar este intento")
-	w.settled(func() bool { return a.course(id).Dish[0].Found != nil }, "it is kept")
-	assert.NotEmpty(t, a.course(id).Dish[0].Found.Photo)
+	w.settled(func() bool { return len(a.course(id).Dish[0].Found) == 1 }, "it is kept")
+	assert.NotEmpty(t, a.course(id).Dish[0].Found[0].Photo)
 
 	// And the course is ended, for every device.
 	w.eventually(".cook-title", "Todo está hecho")

@@ -14,7 +14,7 @@ type Props = {
   onClose: () => void;
 };
 
-const digits = ["1", "2", "3", "4", "5", "6", "7", "8", "9", ".", "0", "⌫"];
+const digits = ["1", "2", "3", "4", "5", "6", "7", "8", "9", "mark", "0", "⌫"];
 
 /** An amount that is not as planned, typed with a wet knuckle. */
 export function AmountDialog({ weigh: w, onTake, onRest, onClose }: Props) {
@@ -22,12 +22,14 @@ export function AmountDialog({ weigh: w, onTake, onRest, onClose }: Props) {
   const format = useFormat();
   const name = useAmountName()(w);
   const [text, setText] = useState("");
-  const grams = Number(text || "NaN");
+  const grams = format.read(text);
+  // The decimal mark of the language.
+  const mark = format.number(1.5, 1).charAt(1);
   const good = Number.isFinite(grams) && grams >= 0 && grams <= 100_000;
   const spoon = w.measure ? w.grams / w.measure.amount : 0;
   const press = (key: string) =>
     setText((was) =>
-      key === "⌫" ? was.slice(0, -1) : key === "." && was.includes(".") ? was : (was + key).slice(0, 7),
+      key === "⌫" ? was.slice(0, -1) : key === mark && was.includes(mark) ? was : (was + key).slice(0, 8),
     );
   return (
     <Dialog
@@ -51,16 +53,18 @@ export function AmountDialog({ weigh: w, onTake, onRest, onClose }: Props) {
               autoComplete="off"
               value={text}
               aria-label={t("cook.howMuch", { food: format.brief(name) })}
-              onChange={(e) => setText(e.target.value.replace(",", ".").replace(/[^\d.]/g, ""))}
+              onChange={(e) => setText(e.target.value.replace(/[^\d.,]/g, ""))}
             />
             <span>g</span>
           </label>
           <div className="amount-pad">
-            {digits.map((d) => (
-              <button key={d} type="button" className="btn btn-quiet" onClick={() => press(d)}>
-                {d}
-              </button>
-            ))}
+            {digits
+              .map((key) => (key === "mark" ? mark : key))
+              .map((d) => (
+                <button key={d} type="button" className="btn btn-quiet" onClick={() => press(d)}>
+                  {d}
+                </button>
+              ))}
           </div>
           {w.measure && (
             <div className="amount-spoons" role="group" aria-label={t("cook.bySpoon")}>

@@ -4,6 +4,7 @@ import Modal from "react-bootstrap/Modal";
 import { api, type Course, unwrap } from "../api/client";
 import { useTranslation } from "../i18n/use-translation";
 import { Actions, Dialog } from "../ui/dialog";
+import { useFormat } from "../ui/format";
 import type { CourseSession } from "./session";
 
 type Props = { course: Course; session: CourseSession; onClose: () => void };
@@ -13,7 +14,8 @@ export function TimerDialog({ session, onClose }: Omit<Props, "course">) {
   const { t } = useTranslation();
   const [name, setName] = useState("");
   const [minutes, setMinutes] = useState("5");
-  const n = Number(minutes.replace(",", "."));
+  const format = useFormat();
+  const n = format.read(minutes);
   const good = n >= 0.1 && n <= 1440;
   return (
     <Dialog id="cook-timer" title={t("cook.ownTimer")} size="lg" onClose={onClose}>

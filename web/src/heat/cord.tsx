@@ -3,7 +3,7 @@ import { useTranslation } from "../i18n/use-translation";
 import type { Baked, Foods, Part, Prediction, Step, Vocabulary } from "../api/client";
 import type { Feed } from "../editing/feed";
 import type { BuildSession } from "../editing/session";
-import { fraction, useFormat } from "../ui/format";
+import { useFormat } from "../ui/format";
 import { Rope } from "../ui/rope";
 import { useWidth } from "../ui/use-width";
 import { KnotPanel } from "./knot-panel";
@@ -56,11 +56,11 @@ export const Cord = memo(function Cord(props: Props) {
 
   const words = (s: Step) => {
     const part = s.part ? parts?.[s.part - 1] : undefined;
-    if (part && s.code === "make") return `${t(`parts.kind.${part.kind}`)} ${fraction(s.minutes)}`;
+    if (part && s.code === "make") return `${t(`parts.kind.${part.kind}`)} ${format.halves(s.minutes)}`;
     if (part) return t(`cord.${s.code}`);
     const name = t(`cord.${s.code}`);
     if (s.minutes === 0 || s.code === "mix") return name;
-    return `${name} ${s.minutes < 100 ? fraction(s.minutes) : format.duration(s.minutes)}`;
+    return `${name} ${s.minutes < 100 ? format.halves(s.minutes) : format.duration(s.minutes)}`;
   };
   return (
     <section className="cord" aria-labelledby="cord-title">

@@ -2,7 +2,7 @@ import { useState } from "react";
 import type { BuildDocument, Foods, PattyQuestion, Vocabulary } from "../api/client";
 import { FoodSelect } from "../build/food-select";
 import { useTranslation } from "../i18n/use-translation";
-import { readNumber, useFormat } from "../ui/format";
+import { useFormat } from "../ui/format";
 import { NumberField } from "../ui/number-field";
 import { Choose } from "./choose";
 
@@ -40,7 +40,7 @@ export function AskPatties({ document, foods, vocabulary, busy, onAsk }: Props) 
     text
       .split(/[;,]\s+|[;\s]+|,(?=\d{2})/)
       .filter(Boolean)
-      .map(readNumber);
+      .map(format.read);
   const list = numbers(kind === "rest" ? minutes : amounts);
   const listed =
     list.length >= 2 && list.length <= (kind === "rest" ? 5 : most) && list.every((x) => x >= 0 && x <= 2880);

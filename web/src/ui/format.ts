@@ -1,3 +1,4 @@
+import { NumberParser } from "@internationalized/number";
 import { useMemo } from "react";
 import { coded, useTranslation } from "../i18n/use-translation";
 import type { Food } from "../api/client";
@@ -13,18 +14,42 @@ const glyphs: [number, string][] = [
   [3 / 4, "¾"],
 ];
 
-/** A kitchen amount with its fraction as one sign: 2.5 is 2½. */
-export function fraction(amount: number): string {
-  const whole = Math.floor(amount + 0.01);
+/** A kitchen amount with its fraction as one sign: 2.5 is 2½. What is near no such sign has a decimal: 2.9. */
+export function fraction(amount: number, language: string): string {
+  const whole = Math.floor(amount + 0.02);
   const rest = amount - whole;
-  const glyph = glyphs.find(([value]) => Math.abs(value - rest) < 0.02)?.[1] ?? "";
-  return whole > 0 || glyph === "" ? `${whole}${glyph}` : glyph;
+  if (Math.abs(rest) <= 0.02) return String(whole);
+  const glyph = glyphs.find(([value]) => Math.abs(value - rest) < 0.02)?.[1];
+  if (glyph === undefined) return formatter(language, amount < 1 ? 2 : 1, false).format(amount);
+  return whole > 0 ? `${whole}${glyph}` : glyph;
 }
 
-/** Reads a typed number with a decimal point or comma; NaN where it is none. */
-export function readNumber(text: string): number {
-  const plain = text.trim().replace(",", ".");
-  return /^[+-]?(\d+\.?\d*|\.\d+)$/.test(plain) ? Number(plain) : NaN;
+// How each language writes numbers, as its own formatter does.
+const parsers = new Map<string, NumberParser>();
+
+function parserOf(language: string): NumberParser {
+  let made = parsers.get(language);
+  if (!made) {
+    made = new NumberParser(language, { style: "decimal", maximumFractionDigits: 6 });
+    parsers.set(language, made);
+  }
+  return made;
+}
+
+/**
+ * Reads a number as it is typed in a language; NaN where it is none. 1,500 is fifteen hundred in English
+ * and 1.500 is in Spanish; a mark that stands before anything but three digits can only be a decimal one,
+ * whichever it is: 2,5 and 2.5 are two and a half in both.
+ */
+export function readNumber(text: string, language: string): number {
+  const plain = text.trim().replace(/[\s\u00a0\u202f]/g, "");
+  if (!/^[+-]?(?:\d[\d.,]*|[.,]\d+)$/.test(plain)) return NaN;
+  const grouped = language.startsWith("es")
+    ? /^[+-]?\d{1,3}(?:\.\d{3})+(?:,\d*)?$/
+    : /^[+-]?\d{1,3}(?:,\d{3})+(?:\.\d*)?$/;
+  if (grouped.test(plain)) return parserOf(language).parse(plain);
+  const marks = plain.replace(/[^.,]/g, "");
+  return marks.length > 1 ? NaN : Number(plain.replace(",", "."));
 }
 
 // Making a formatter costs more than a hundred uses of it.
@@ -76,11 +101,11 @@ export function useFormat() {
       beside,
       grams: (g: number) => both(`${number(g, g < 10 ? 1 : 0)} g`, beside(g, "g")),
       celsius: (c: number) => both(`${number(c)} °C`, beside(c, "°C")),
-      minutes: (m: number) => `${fraction(Math.round(m * 2) / 2)} min`,
+      minutes: (m: number) => `${fraction(Math.round(m * 2) / 2, language)} min`,
       /** Minutes that may be hours. */
       duration: (m: number) =>
         m < 100
-          ? `${fraction(Math.round(m * 2) / 2)} min`
+          ? `${fraction(Math.round(m * 2) / 2, language)} min`
           : t(Math.round(m) % 60 === 0 ? "units.hours" : "units.duration", {
               h: Math.floor(Math.round(m) / 60),
               m: Math.round(m) % 60,
@@ -94,8 +119,10 @@ export function useFormat() {
         const f = foods.get(line.food);
         return f ? nameOf(f, language) : line.food;
       },
+      /** Reads what was typed in the page's language. */
+      read: (text: string) => readNumber(text, language),
       /** Minutes as a cook says them everywhere: to the half. */
-      halves: (m: number) => fraction(Math.round(m * 2) / 2),
+      halves: (m: number) => fraction(Math.round(m * 2) / 2, language),
       /** A hold against what it must reach; far more than enough is all the same. */
       money: (amount: number, currency: string) => moneyOf(language, currency).format(amount),
       /** A name inside a sentence, without what follows its comma. */
@@ -106,7 +133,9 @@ export function useFormat() {
       /** A name inside a sentence. */
       within: (name: string) => name.charAt(0).toLocaleLowerCase(language) + name.slice(1),
       measure: (m: { amount: number; unit: string } | undefined) =>
-        m ? t(coded("units", m.unit), { count: m.amount <= 1 ? 1 : 2, amount: fraction(m.amount) }) : "",
+        m
+          ? t(coded("units", m.unit), { count: m.amount <= 1 ? 1 : 2, amount: fraction(m.amount, language) })
+          : "",
       when: (iso: string) =>
         new Date(iso).toLocaleString(language, { dateStyle: "medium", timeStyle: "short" }),
     };

@@ -1,6 +1,6 @@
 import { useEffect, useId, useRef, useState } from "react";
 import { useTranslation } from "../i18n/use-translation";
-import { readNumber, useFormat } from "./format";
+import { useFormat } from "./format";
 import { readWithUnit } from "./units";
 
 type Props = {
@@ -69,8 +69,8 @@ export function NumberField(props: Props) {
   };
   /** What was typed, in the field's own unit, or with another behind it. */
   const read = (words: string) => {
-    const plain = readNumber(words);
-    return Number.isNaN(plain) && unit ? readWithUnit(words, unit, readNumber) : plain;
+    const plain = format.read(words);
+    return Number.isNaN(plain) && unit ? readWithUnit(words, unit, format.read) : plain;
   };
   const typed = text === null ? value : read(text);
   const other = format.beside(value, unit, oven);
