@@ -85,7 +85,7 @@ func (d *Drill) Mark(a Answer) (Call, error) {
 		if at < 0 || at >= len(o.Indices) {
 			return Call{}, ErrNoAnswer
 		}
-		c.Right = d.Band.Holds(o.Indices[at]) && o.asGood(at)
+		c.Right = d.Leads(o, at)
 		if !c.Right && d.Band.Holds(o.Indices[at]) {
 			c.Off = InWords(o.Indices[at]) - InWords(o.Indices[o.best()])
 		} else if !c.Right {
@@ -105,6 +105,12 @@ const (
 	alikeWords  = 0.5
 	alikeChance = 0.05
 )
+
+// Leads tells whether an amount of an option, as its place among its indices, is a mend that is right: it
+// leads into the band and does for the piece what the best amount does.
+func (d *Drill) Leads(o *Option, at int) bool {
+	return d.Band.Holds(o.Indices[at]) && o.asGood(at)
+}
 
 // best is which amount is the best.
 func (o *Option) best() int {

@@ -57,7 +57,9 @@ type PracticeOption struct {
 	Refused bool            `json:"refused"`
 	Chance  float64         `json:"chance"`
 	// Indices are what the mix comes to with 0, 1, 2 ... times 5 g of it; BestGrams leads to the middle of the band.
-	Indices     []float64 `json:"indices"`
+	Indices []float64 `json:"indices"`
+	// Right tells of each of those amounts whether it is called right; empty where an option has no amounts.
+	Right       []bool    `json:"right"`
 	BestGrams   float64   `json:"best_g"`
 	BestMeasure *Measure  `json:"best_measure,omitempty"`
 }
@@ -128,7 +130,7 @@ func DrillOf(d *practice.Drill, k *kitchen.Kitchen) PracticeDrill {
 		}
 	}
 	for i := range d.Options {
-		out.Options[i] = optionOf(&d.Options[i])
+		out.Options[i] = optionOf(d, &d.Options[i])
 		out.Options[i].BestMeasure = measureOf(d.Options[i].Food, d.Options[i].BestGrams, k)
 	}
 	if d.Record != nil {
@@ -172,10 +174,10 @@ func measureOf(id string, grams float64, k *kitchen.Kitchen) *Measure {
 	return (*Measure)(&m)
 }
 
-func optionOf(o *practice.Option) PracticeOption {
-	out := PracticeOption{Code: o.Code, Food: o.Food, Grams: Tidy(o.Grams, 1), Minutes: o.Minutes, Refused: o.Refused, Chance: Tidy(o.Chance, 3), Indices: make([]float64, len(o.Indices)), BestGrams: o.BestGrams}
+func optionOf(d *practice.Drill, o *practice.Option) PracticeOption {
+	out := PracticeOption{Code: o.Code, Food: o.Food, Grams: Tidy(o.Grams, 1), Minutes: o.Minutes, Refused: o.Refused, Chance: Tidy(o.Chance, 3), Indices: make([]float64, len(o.Indices)), Right: make([]bool, len(o.Indices)), BestGrams: o.BestGrams}
 	for i, q := range o.Indices {
-		out.Indices[i] = Tidy(q, 3)
+		out.Indices[i], out.Right[i] = Tidy(q, 3), d.Leads(o, i)
 	}
 	if c := o.Cause; c != nil {
 		out.Cause = string(c.Code)

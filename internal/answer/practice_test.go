@@ -2,6 +2,7 @@ package answer_test
 
 import (
 	"encoding/json"
+	"math"
 	"testing"
 
 	"github.com/stretchr/testify/assert"
@@ -59,11 +60,12 @@ func TestADrillIsToldWhole(t *testing.T) {
 			}
 			switch kind {
 			case practice.Mend:
+				best := told.Options[told.Answer]
+				assert.True(t, best.Right[int(math.Round(best.BestGrams/practice.StepGrams))], "the best amount is right")
 				for i, o := range told.Options {
-					for n, q := range o.Indices {
-						if q-told.RightFrom > 1e-3 && told.RightTo-q > 1e-3 {
-							assert.True(t, right(practice.Answer{Choice: i, Grams: practice.StepGrams * float64(n)}))
-						}
+					require.Len(t, o.Right, len(o.Indices))
+					for n, is := range o.Right {
+						assert.Equal(t, is, right(practice.Answer{Choice: i, Grams: practice.StepGrams * float64(n)}), "what the page marks by is what the server marks by")
 					}
 				}
 			case practice.Done:

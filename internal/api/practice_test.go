@@ -39,8 +39,8 @@ func right(s *api.PracticeSitting, number int) string {
 	case practice.Done:
 		said["minutes"] = d.Heat.Minutes
 	case practice.Mend:
-		for i, q := range d.Options[d.Answer].Indices {
-			if q >= d.RightFrom && q <= d.RightTo {
+		for i, is := range d.Options[d.Answer].Right {
+			if is {
 				said["grams"] = float64(i) * practice.StepGrams
 				break
 			}

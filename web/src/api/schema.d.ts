@@ -3132,6 +3132,7 @@ export interface components {
             /** Format: double */
             minutes: number;
             refused: boolean;
+            right: boolean[];
             setting?: components["schemas"]["Setting"];
         };
         PracticeOtherwise: {

@@ -9,7 +9,7 @@ export function isRight(drill: PracticeDrill, call: PracticeCallSent): boolean {
     case "done":
       return within(call.minutes ?? 0);
     case "mend":
-      return within(ledTo(drill, call.choice ?? 0, call.grams ?? 0));
+      return drill.options[call.choice ?? 0]?.right[place(call.grams ?? 0)] ?? false;
     default:
       return (call.choice ?? 0) === drill.answer;
   }
@@ -18,9 +18,12 @@ export function isRight(drill: PracticeDrill, call: PracticeCallSent): boolean {
 /** What a mend is set by, g. */
 export const stepGrams = 5;
 
+/** Which of an option's amounts is meant, from 0. */
+const place = (grams: number): number => Math.round(grams / stepGrams);
+
 /** The index that an amount of an option leads to. */
 export const ledTo = (drill: PracticeDrill, choice: number, grams: number): number =>
-  drill.options[choice]?.indices[Math.round(grams / stepGrams)] ?? drill.index;
+  drill.options[choice]?.indices[place(grams)] ?? drill.index;
 
 /** A call as the page shows it until the server has marked it. */
 export const markedHere = (drill: PracticeDrill, call: PracticeCallSent): PracticeCalled => ({
