@@ -175,3 +175,25 @@ func TestThePageAloneIsEnough(t *testing.T) {
 		}
 	}
 }
+
+// A page from which alone one cooks tells a gel with what it is stirred into, and of a food of which
+// only a part is prepared, how much of it is and how much is not.
+func TestThePageTellsWhatEachStepTakes(t *testing.T) {
+	d, err := formula.Read([]byte(`{"format":"`+formula.Format+`","lines":[
+		{"food":"white-beans-canned","grams":360,"prep":[{"do":"mash","level":1}]},
+		{"food":"white-beans-canned","grams":120},
+		{"food":"flax-meal","grams":7,"prep":[{"do":"gel","minutes":10}]},
+		{"food":"water","grams":60},
+		{"food":"oats-rolled","grams":60}]}`), ours.Foods)
+	require.NoError(t, err)
+	for language, wants := range map[string][]string{
+		"en": {"Mash 360 g white beans", "Set 120 g white beans aside", "Stir 7 g flax meal into ", " g water and leave 10 min to gel"},
+		"es": {"Machaca 360 g de alubias", "Reserva 120 g de alubias", "Mezcla 7 g de linaza molida con ", " g de agua y deja 10 min"},
+	} {
+		text, err := export.Write(d, ours, export.Text, export.Options{Language: language})
+		require.NoError(t, err)
+		for _, w := range wants {
+			assert.Contains(t, string(text), w)
+		}
+	}
+}

@@ -65,12 +65,7 @@ func (w *writer) steps() []string {
 }
 
 func (w *writer) step(s *bake.Step) string {
-	var foods []string
-	for _, i := range s.Lines {
-		if n := within(w.lineName(&w.d.Lines[i])); !slices.Contains(foods, n) {
-			foods = append(foods, n)
-		}
-	}
+	foods, asIs := w.foodsAt(s)
 	made := w.say("filled")
 	if w.baked.Yield.Pieces > 0 {
 		made = w.pieces("piecesOf")
@@ -90,6 +85,11 @@ func (w *writer) step(s *bake.Step) string {
 		set("how", w.howFar(s))
 		if s.Times > 1 {
 			set("bowls", w.say("bowls", "n", strconv.Itoa(s.Times)))
+		}
+	case "gel":
+		if liquids := w.gelledIn(s); len(liquids) > 0 {
+			key = "step.gelIn"
+			values = append(values, "liquids", w.list(liquids))
 		}
 	case "rest":
 		if d := w.d.Rest; d != nil && d.Celsius != nil {
@@ -111,7 +111,56 @@ func (w *writer) step(s *bake.Step) string {
 			set("each", w.minutes(*w.baked.PullAt-*w.baked.GrillFrom))
 		}
 	}
-	return w.say(key, values...)
+	text := w.say(key, values...)
+	if len(asIs) > 0 {
+		text += " " + w.say("step.asIs", "foods", w.list(asIs))
+	}
+	return text
+}
+
+// foodsAt names what a step is done to. Of a food that stands in the mix more than once it tells the
+// grams, and which of them this step leaves as they are.
+func (w *writer) foodsAt(s *bake.Step) (foods, asIs []string) {
+	for _, i := range s.Lines {
+		l, apart := &w.d.Lines[i], false
+		for other := range w.d.Lines {
+			o := &w.d.Lines[other]
+			if other == i || o.Food != l.Food || o.Name != l.Name || slices.Contains(s.Lines, other) {
+				continue
+			}
+			apart = true
+			if left := w.amount(o.Grams, o); len(o.Prep) == 0 && !slices.Contains(asIs, left) {
+				asIs = append(asIs, left)
+			}
+		}
+		n := within(w.lineName(l))
+		if apart || s.Code == "gel" {
+			n = w.amount(l.Grams, l)
+		}
+		if !slices.Contains(foods, n) {
+			foods = append(foods, n)
+		}
+	}
+	return foods, asIs
+}
+
+// gelledIn is what the seeds of a step are stirred into, with its grams.
+func (w *writer) gelledIn(s *bake.Step) (out []string) {
+	liquid := formula.GelLiquid(w.d, s.Lines, w.k)
+	for i := range w.d.Lines {
+		if liquid[i] > 0 {
+			out = append(out, w.amount(liquid[i], &w.d.Lines[i]))
+		}
+	}
+	return out
+}
+
+// amount is so many grams of what a line is.
+func (w *writer) amount(grams float64, l *formula.Line) string {
+	if grams >= 10 {
+		grams = math.Round(grams)
+	}
+	return w.say("amount", "g", w.decimal(math.Round(10*grams)/10), "food", within(w.lineName(l)))
 }
 
 // every gives the names of values.
