@@ -59,9 +59,9 @@ type PracticeOption struct {
 	// Indices are what the mix comes to with 0, 1, 2 ... times 5 g of it; BestGrams leads to the middle of the band.
 	Indices []float64 `json:"indices"`
 	// Right tells of each of those amounts whether it is called right; empty where an option has no amounts.
-	Right       []bool    `json:"right"`
-	BestGrams   float64   `json:"best_g"`
-	BestMeasure *Measure  `json:"best_measure,omitempty"`
+	Right       []bool   `json:"right"`
+	BestGrams   float64  `json:"best_g"`
+	BestMeasure *Measure `json:"best_measure,omitempty"`
 }
 
 // PracticeHeat answers practice.OnHeat.

@@ -73,6 +73,7 @@ func TestTheOvenIsTurnedOnOnce(t *testing.T) {
 	i := at(&v)
 	require.GreaterOrEqual(t, i, 0)
 	cook := stepOf(c, &v, "cook")
+	assert.False(t, v.Tasks[i].At.Before(v.Start), "a cooking of now begins with no alarm of what should have been done before it")
 	assert.WithinDuration(t, v.Dish[0].Steps[cook].Begin, v.Tasks[i].At.Add(time.Duration(v.Heats[0].Minutes)*time.Minute), time.Minute)
 	v = act(c, v.ID, `{"id":"on","kind":"heated","step":0}`).Course
 	assert.Negative(t, at(&v))

@@ -317,4 +317,43 @@ func TestHowItCameOutIsATry(t *testing.T) {
 	tries = ofCourse()
 	require.Len(t, tries, 1, "said again is said better")
 	assert.Contains(t, string(tries[0].Found), "some-broke")
+	assert.False(t, tries[0].LeftOut, "a cooking of one's own teaches")
+}
+
+// Two cooks say how one dish came out: both are kept, the try says the worse of what held, and each sees
+// what the other said.
+func TestTwoCooksSayHowItCameOut(t *testing.T) {
+	t.Parallel()
+	c := start(t)
+	v, cook := onTheHeat(c)
+	said := act(c, v.ID, fmt.Sprintf(`{"id":"off","kind":"done","dish":0,"step":%d}`, cook),
+		`{"id":"a","device":"phone","kind":"found","dish":0,"found":{"hold":"held","bite":"right","note":"more leek"}}`,
+		`{"id":"b","device":"tablet","kind":"found","dish":0,"found":{"hold":"some-broke","bite":"dry","note":"mine cracked"}}`).Course
+	require.Len(t, said.Dish[0].Found, 2)
+	assert.Equal(t, []string{"more leek", "mine cracked"}, []string{said.Dish[0].Found[0].Note, said.Dish[0].Found[1].Note})
+	all, err := c.store.Tries(t.Context(), c.kitchen, 100)
+	require.NoError(t, err)
+	i := slices.IndexFunc(all, func(one store.Try) bool { return one.Course == v.ID })
+	require.GreaterOrEqual(t, i, 0)
+	for _, kept := range []string{"some-broke", "more leek", "mine cracked"} {
+		assert.Contains(t, string(all[i].Found), kept)
+	}
+}
+
+// What simulated instruments measured teaches nothing, and says why, until a cook lets it.
+func TestASimulatedCookingTeachesNothing(t *testing.T) {
+	t.Parallel()
+	c := start(t)
+	v, cook := onTheHeat(c)
+	s := c.follow(t, v.ID+"/stream")
+	decode[answer.Course](c, "POST", "/api/courses/"+v.ID+"/instruments", `{"on":true,"speed":20}`)
+	s.course(func(v *answer.Course) bool { return v.Dish[0].Heat != nil && v.Dish[0].Heat.Core > 20 })
+	decode[answer.Course](c, "POST", "/api/courses/"+v.ID+"/instruments", `{"on":false,"speed":1}`)
+	act(c, v.ID, fmt.Sprintf(`{"id":"off","kind":"done","dish":0,"step":%d}`, cook), `{"id":"f","kind":"found","dish":0,"found":{"hold":"held"}}`)
+	all, err := c.store.Tries(t.Context(), c.kitchen, 100)
+	require.NoError(t, err)
+	i := slices.IndexFunc(all, func(one store.Try) bool { return one.Course == v.ID })
+	require.GreaterOrEqual(t, i, 0)
+	assert.True(t, all[i].LeftOut)
+	assert.Regexp(t, `"unsure": ?"(simulated|hurried)"`, string(all[i].Found))
 }

@@ -131,6 +131,32 @@ func TestSidesInWords(t *testing.T) {
 	assert.Equal(t, "cut 10, roast 25 at 200", get[api.ReadSide](c, "POST", "/api/sides/read", `{"steps":`+string(steps)+`}`).Text)
 }
 
+// The foods of a side are read from its words, and with them it is checked against the table; of words
+// that name none it is said that nobody checked them.
+func TestTheFoodsOfASideAreReadFromItsWords(t *testing.T) {
+	t.Parallel()
+	c := start(t)
+	read := get[api.ReadSide](c, "POST", "/api/sides/read", `{"text":"cut 10, gratin 25 at 200, toss in butter"}`)
+	foods := []string{}
+	for _, f := range read.Foods {
+		foods = append(foods, f.Food)
+	}
+	assert.Contains(t, foods, "butter")
+}
+
+// One pin that cannot be held is named, with why; the plan beside it is the one without.
+func TestAPinThatCannotBeHeldLeavesAPlan(t *testing.T) {
+	t.Parallel()
+	c := start(t)
+	supper := `{"format":"cuerda-supper/1","table":"2026-11-27T19:00:00+01:00","dishes":[{"name":"Salad","steps":[{"name":"Wash","minutes":10,"hands":1}]}],` +
+		`"pins":[{"dish":"Salad","step":"Wash","start":"2026-11-27T18:59:00+01:00"}]}`
+	c.problem(422, problem.BadSupper, "POST", "/api/plan", supper)
+	plan := get[answer.Plan](c, "POST", "/api/plan?loose=true", supper)
+	require.Len(t, plan.Unheld, 1)
+	assert.Equal(t, "past-table", plan.Unheld[0].Code)
+	assert.Len(t, plan.Steps, 1)
+}
+
 func BenchmarkPlanWhileAKnotMoves(b *testing.B) {
 	c := start(b)
 	list := get[[]api.SupperEntry](c, "GET", "/api/suppers", "")

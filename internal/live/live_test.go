@@ -159,6 +159,91 @@ func TestAnAnswerThatWasLost(t *testing.T) {
 	assert.Equal(t, int64(2), b.course.Seq())
 }
 
+// When a dish was first due is kept: how late it is grows, also on a server that begins anew, and stays
+// what it was however the probe reads on.
+func TestWhatIsLateStaysLate(t *testing.T) {
+	t.Parallel()
+	b := cooking(t)
+	off := func(c *Course) (at time.Time, late time.Duration) {
+		t.Helper()
+		l := c.Look(kitchen.Usual())
+		for _, one := range l.Tasks {
+			if one.Do == course.DoOff {
+				return one.At, b.at().Sub(one.At)
+			}
+		}
+		require.Fail(t, "it is to come off")
+		return at, 0
+	}
+	read := func(c *Course, celsius float64) {
+		t.Helper()
+		b.pass(30 * time.Second)
+		_, err := c.Readings(t.Context(), []senml.Record{{Name: "core", Unit: "Cel", Value: celsius}})
+		require.NoError(t, err)
+	}
+	for core := 8.; core < 78; core += 3 {
+		read(b.course, core)
+	}
+	due, was := off(b.course)
+	require.GreaterOrEqual(t, was, time.Duration(0), "it is due now")
+	for range 10 { // five minutes more
+		read(b.course, 80)
+		at, late := off(b.course)
+		assert.Equal(t, due, at)
+		assert.Equal(t, was+30*time.Second, late)
+		was = late
+	}
+	again, err := b.courses(b.Store, kitchen.Usual()).Find(t.Context(), b.kept.KitchenID, b.kept.ID)
+	require.NoError(t, err)
+	at, late := off(again)
+	assert.Equal(t, due, at)
+	assert.Equal(t, was, late)
+}
+
+// What is said to be off is written down with what its probe read, where that is below its goal.
+func TestOffBelowItsGoalIsWrittenDown(t *testing.T) {
+	t.Parallel()
+	b := cooking(t)
+	for m := range 20 {
+		b.pass(20 * time.Second)
+		_, err := b.course.Readings(t.Context(), []senml.Record{{Name: "core", Unit: "Cel", Value: 8 + float64(m)}})
+		require.NoError(t, err)
+	}
+	_, err := b.course.Do(t.Context(), []course.Event{{ID: "off", Kind: course.Done, Step: b.cook}})
+	require.NoError(t, err)
+	below := b.course.Look(kitchen.Usual()).State.Dishes[0].Steps[b.cook].Below
+	require.NotNil(t, below)
+	assert.InDelta(t, 27, *below, 4)
+}
+
+// A probe tells of the cooking that it was read in, and of no other in that kitchen.
+func TestProbesBelongToTheirCooking(t *testing.T) {
+	t.Parallel()
+	b := cooking(t)
+	kept, err := b.Store.CreateCourse(t.Context(), b.kept.KitchenID, &b.kept.Plan, b.at(), b.at())
+	require.NoError(t, err)
+	other, err := b.Find(t.Context(), b.kept.KitchenID, kept.ID)
+	require.NoError(t, err)
+	_, err = other.Do(t.Context(), []course.Event{{ID: "in", Kind: course.Begun, Step: b.cook}})
+	require.NoError(t, err)
+	for m := range 20 {
+		b.pass(20 * time.Second)
+		_, err := b.course.Readings(t.Context(), []senml.Record{{Name: "core", Unit: "Cel", Value: 20 + 2*float64(m)}})
+		require.NoError(t, err)
+	}
+	joined, err := b.courses(b.Store, kitchen.Usual()).Find(t.Context(), b.kept.KitchenID, kept.ID) // as a device does that comes later
+	require.NoError(t, err)
+	for _, c := range []*Course{other, joined} {
+		for _, f := range c.heat {
+			assert.Empty(t, f.looks(c.now()).History)
+			assert.Empty(t, f.looks(c.now()).Last)
+		}
+	}
+	for _, f := range b.course.heat {
+		assert.NotEmpty(t, f.looks(b.course.now()).Last)
+	}
+}
+
 // What was said to be off, and is not, is followed anew by what its probe had told.
 func TestWhatIsNotOffAfterAllGoesOn(t *testing.T) {
 	t.Parallel()

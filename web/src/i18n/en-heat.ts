@@ -212,6 +212,7 @@ export const heat = {
   },
   kitchen: {
     currency: "Currency of prices",
+    scaleStep: "The kitchen scale shows steps of",
     title: "This kitchen",
     guidance: "Core temperatures by",
     guidances: {

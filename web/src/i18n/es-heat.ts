@@ -214,6 +214,7 @@ export const heat: Heat = {
   },
   kitchen: {
     currency: "Moneda de los precios",
+    scaleStep: "La balanza de cocina marca de",
     title: "Esta cocina",
     guidance: "Temperaturas del centro según",
     guidances: {

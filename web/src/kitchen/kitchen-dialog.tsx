@@ -3,6 +3,7 @@ import Modal from "react-bootstrap/Modal";
 import { coded, useTranslation } from "../i18n/use-translation";
 import type { Settings } from "../api/client";
 import { Actions, Dialog } from "../ui/dialog";
+import { useFormat } from "../ui/format";
 import { NumberField } from "../ui/number-field";
 import { useFigures, useSaveSettings, useSettings } from "./queries";
 
@@ -122,6 +123,7 @@ export default function KitchenDialog({ onClose, onSaved }: { onClose: () => voi
                 ))}
               </select>
             </label>
+            <ScaleStep own={now.figures ?? {}} onChange={(figures) => set({ figures })} />
             <h3>{t("kitchen.atOnce")}</h3>
             <div className="kitchen-figures">{atOnce.map(numberOf)}</div>
             <Minutes own={now.figures ?? {}} onChange={(figures) => set({ figures })} />
@@ -141,10 +143,41 @@ export default function KitchenDialog({ onClose, onSaved }: { onClose: () => voi
 
 type Own = NonNullable<Settings["figures"]>;
 
+const usualScaleStep = 1;
+
+/** The least that the kitchen's scale tells: how near an amount can be asked for at the stove. */
+function ScaleStep({ own, onChange }: { own: Own; onChange: (own: Own) => void }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const { "scale-step": mine, ...others } = own;
+  const now = mine ?? usualScaleStep;
+  return (
+    <label className="field-line">
+      <span>{t("kitchen.scaleStep")}</span>
+      <select
+        className="form-select"
+        value={now}
+        onChange={(e) => {
+          const step = Number(e.target.value);
+          onChange(step === usualScaleStep ? others : { ...own, "scale-step": step });
+        }}
+      >
+        {[...new Set([0.1, 0.5, 1, 2, 5, now])]
+          .sort((a, b) => a - b)
+          .map((g) => (
+            <option key={g} value={g}>
+              {format.number(g, 1)} g
+            </option>
+          ))}
+      </select>
+    </label>
+  );
+}
+
 /** How long this cook's hands take: what the cord goes by, with what is usual beside it. */
 function Minutes({ own, onChange }: { own: Own; onChange: (own: Own) => void }) {
   const { t, i18n } = useTranslation();
-  const [open, setOpen] = useState(Object.keys(own).length > 0);
+  const [open, setOpen] = useState(Object.keys(own).some((k) => k !== "scale-step"));
   const { data: figures, isError } = useFigures(open);
   const id = useId();
   const shown = figures?.filter(
