@@ -353,6 +353,46 @@ func TestACooksOwnTimerAndInstruments(t *testing.T) {
 	w.settled(func() bool { return w.MustEval(`() => localStorage.getItem("cuerda.cook.sound")`).Str() == "off" }, "alarms are seen alone")
 }
 
+// Raw poultry whose middle is far from its goal is not taken off with one press: it is asked first, and
+// what was done all the same is written down.
+func TestOffBelowItsGoalIsAsked(t *testing.T) {
+	t.Parallel()
+	a := start(t)
+	w, id := a.cook(a.person(), "Turkey, leek and millet balls", "en-GB", 1280, 800)
+	v := a.course(id)
+	cooking := -1
+	for i, s := range v.Dish[0].Steps {
+		if s.Code == "cook" {
+			cooking = i
+			break
+		}
+		post(a, "/api/courses/"+id+"/events", fmt.Sprintf(`{"events":[{"id":"d%d","kind":"done","dish":0,"step":%d}]}`, i, i))
+	}
+	post(a, "/api/courses/"+id+"/events", fmt.Sprintf(`{"events":[{"id":"in","kind":"begun","dish":0,"step":%d}]}`, cooking))
+	a.read(v.Token, `[{"n":"core","u":"Cel","v":29}]`)
+	w.eventually(".cook-rows", "Out of the oven")
+	w.settled(func() bool { v := a.course(id); return v.Dish[0].Heat != nil && v.Dish[0].Heat.Below }, "its middle is below its goal")
+	w.click("Out of the oven: done already")
+	w.eventually(".modal.show", "The goal is 74")
+	w.click("Leave it on the heat")
+	w.settled(func() bool { return !w.MustHas(".modal") }, "it stays in")
+	assert.Equal(t, "running", a.course(id).Dish[0].Steps[cooking].Status)
+	w.click("Out of the oven: done already")
+	w.see(".modal.show")
+	w.click("I took it off all the same")
+	w.settled(func() bool { return a.course(id).Dish[0].Steps[cooking].Status == "done" }, "it is off")
+}
+
+// read sends what instruments read of the course that a token is of.
+func (a *app) read(token, pack string) {
+	r, err := http.NewRequest(http.MethodPost, a.url+"/api/readings", strings.NewReader(pack))
+	require.NoError(a.t, err)
+	r.Header.Set("Authorization", "Bearer "+token)
+	answer, err := http.DefaultClient.Do(r)
+	require.NoError(a.t, err)
+	require.NoError(a.t, answer.Body.Close())
+}
+
 // What no scale would say is told before it is taken: an amount past its range, and what evens it out.
 func TestAnAmountPastItsRangeIsTold(t *testing.T) {
 	t.Parallel()
@@ -364,16 +404,9 @@ func TestAnAmountPastItsRangeIsTold(t *testing.T) {
 			post(a, "/api/courses/"+id+"/events", fmt.Sprintf(`{"events":[{"id":"d%d","kind":"done","dish":0,"step":%d}]}`, i, i))
 		}
 	}
-	w.eventually(".cook-title", "Salt")
+	w.eventually(".cook-title", "The sautéed parsnip and onion") // what was made goes in as one thing
 	w.goOn("Chickpea flour")
-	weigh := func(grams float64) {
-		r, err := http.NewRequest(http.MethodPost, a.url+"/api/readings", strings.NewReader(fmt.Sprintf(`[{"n":"scale","u":"g","v":%g}]`, grams)))
-		require.NoError(t, err)
-		r.Header.Set("Authorization", "Bearer "+v.Token)
-		answer, err := http.DefaultClient.Do(r)
-		require.NoError(t, err)
-		answer.Body.Close()
-	}
+	weigh := func(grams float64) { a.read(v.Token, fmt.Sprintf(`[{"n":"scale","u":"g","v":%g}]`, grams)) }
 	// What the page shows at once the kitchen hears a moment later: only then is the scale's zero set.
 	w.settled(func() bool {
 		c := a.course(id)

@@ -262,3 +262,25 @@ func TestRopesByTheKeysAndAKitchenOfTwoOvens(t *testing.T) {
 	w.status("saved")
 	assert.Nil(t, a.keptSupper().Document.ShareOven)
 }
+
+// A pin that cannot be held is named with why and can be let go of, also after a reload; the plan beside it
+// is the one without. Of a side of whose foods nothing is known it is said that it is not checked.
+func TestAPinTooLateIsNoDeadEnd(t *testing.T) {
+	t.Parallel()
+	a := start(t)
+	id := a.made(`{"format":"cuerda-supper/1","name":"Late","table":"2030-11-29T19:00:00Z","kitchen":{"cooks":1,"burners":2,"pans":2},` +
+		`"dishes":[{"name":"Salad","steps":[{"name":"Wash","minutes":10,"hands":1}]},` + fried + `Corn"}],` +
+		`"pins":[{"dish":"Salad","step":"Wash","start":"2030-11-29T18:58:00Z"}]}`)
+	w := a.open(a.person(), "/supper/"+id)
+	w.eventually(".plan-unheld", "Wash")
+	w.see(".plan-knot")
+	w.eventually("main", "not checked: what is in it?")
+	w.MustReload()
+	w.eventually(".plan-unheld", "Wash")
+	w.click("Let it go")
+	w.settled(func() bool { return !w.MustHas(".plan-unheld") }, "it is let go of")
+	w.status("saved")
+	assert.Empty(t, a.supperOf(id).Document.Pins)
+	w.click("Undo")
+	w.see(".plan-unheld")
+}

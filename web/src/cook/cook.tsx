@@ -51,6 +51,9 @@ const byPressing = (a: CourseTask, b: CourseTask) =>
 
 const soon = 60_000; // ms: who begins a minute early begins
 
+/** What the clock brings: until then there is nothing to do. Other tasks can be done before they are due. */
+const runsByItself = new Set<CourseTask["do"]>(["off", "turn", "batch", "timer"]);
+
 /** The screen at the stove: what to do now, what runs, and the cord. */
 export function Cook({ session }: { session: CourseSession }) {
   const { t, i18n } = useTranslation();
@@ -179,7 +182,8 @@ export function Cook({ session }: { session: CourseSession }) {
           <>
             {waiting && (
               <p className="cook-until">
-                {t("cook.nextIn")} <strong>{countdown((Date.parse(task.at) - now) / 1000)}</strong>
+                {t(runsByItself.has(task.do) ? "cook.nextIn" : "cook.aheadBy")}{" "}
+                <strong>{countdown((Date.parse(task.at) - now) / 1000)}</strong>
               </p>
             )}
             {task.do === "weigh" ? (
