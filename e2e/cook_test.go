@@ -376,7 +376,7 @@ func TestOffBelowItsGoalIsAsked(t *testing.T) {
 	w.eventually(".modal.show", "The goal is 74")
 	w.click("Leave it on the heat")
 	w.settled(func() bool { return !w.MustHas(".modal") }, "it stays in")
-	assert.Equal(t, "running", a.course(id).Dish[0].Steps[cooking].Status)
+	assert.EqualValues(t, "running", a.course(id).Dish[0].Steps[cooking].Status)
 	w.click("Out of the oven: done already")
 	w.see(".modal.show")
 	w.click("I took it off all the same")
