@@ -25,7 +25,7 @@ export function UnheldPins({ document: d, unheld, session, clock }: Props) {
                       step: stepName(u.step),
                       time: clock.when(u.start),
                     })
-                  : `${u.dish}: ${stepName(u.step)}`}
+                  : `${u.dish}, ${stepName(u.step)}:`}
               </strong>{" "}
               {t(`supper.unheld.${u.code}`, { table: clock.hour(d.table) })}
             </p>
