@@ -169,7 +169,7 @@ func TestTwoDevicesCookTogether(t *testing.T) {
 	accessible(t)(tablet, "two devices")
 	// Both at once: it counts once.
 	seq := a.course(id).Seq
-	done := `document.querySelector("[aria-label^='Off the hob'], [aria-label^='Ya está']")?.click()`
+	done := `document.querySelector("[aria-label^='Off the hob'], [aria-label$='ya está hecho']")?.click()`
 	phone.MustEval(`() => ` + done)
 	tablet.MustEval(`() => ` + done)
 	assert.EqualValues(t, "done", tablet.kept(a, id).Dish[0].Steps[0].Status, "it is off")

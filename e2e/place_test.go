@@ -192,7 +192,7 @@ func TestTheKitchenPageIsOnePage(t *testing.T) {
 	a := start(t)
 	w := a.open(a.person(), "/sheet/"+a.build("Split-pea"))
 	w.eventually(".sheet", "Green herb sauce")
-	w.eventually(".sheet", "17:3")
+	w.eventually(".sheet", "17:4") // the kitchen has two pans: one batch
 	for name, size := range map[string][2]float64{"A4": {8.27, 11.69}, "Letter": {8.5, 11}} {
 		stream, err := w.PDF(&proto.PagePrintToPDF{PaperWidth: &size[0], PaperHeight: &size[1]})
 		require.NoError(t, err)

@@ -207,12 +207,12 @@ func TestShoppingIsTickedOnAPhoneAndBoxesKeep(t *testing.T) {
 	phone.button("Cook it") // a cook at the stove has the phone
 	phone.click("Shopping")
 	phone.tap(".supper-shop input")
-	phone.eventually(".supper-shop [role=status]", "15 things to buy")
+	phone.eventually(".supper-shop [role=status]", "16 things to buy") // with the oil to fry in
 	phone.status("saved")
 	assert.Len(t, a.keptSupper().Document.Bought, 1)
 
 	desk := a.supper(a.person())
-	desk.eventually(".supper-left", "1 of 16 bought")
+	desk.eventually(".supper-left", "1 of 17 bought")
 	desk.tap(".supper-dish")
 	desk.eventually(".box-words", "In the fridge: good until")
 	desk.fill(`[aria-label="Pieces in box 1"]`, "6")
