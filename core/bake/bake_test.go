@@ -231,6 +231,13 @@ func TestOutlook(t *testing.T) {
 	assert.True(t, o.Cooling.InTime, "small balls cool in time")
 	assert.Greater(t, *o.FromFrozen, *baked(t).MinutesToTarget)
 	assert.Greater(t, *o.Thaw, 60.)
+	assert.Empty(t, o.FrozenTurns, "nobody turns balls in an oven")
+	// Frozen patties in a pan are turned oftener, which is why they take little longer; their turns are told.
+	patties := []string{`{"kind": "ball", "diameter_mm": 38}`, `{"kind": "patty", "diameter_mm": 80, "thickness_mm": 18}`, `"still-oven", "celsius": 190`, `"pan"`}
+	frozen := bake.LookOut(document(t, turkeyBalls, patties...), kitchen.Usual(), nil)
+	require.NotEmpty(t, frozen.FrozenTurns)
+	assert.IsIncreasing(t, append([]float64{0}, append(frozen.FrozenTurns, *frozen.FromFrozen)...))
+	assert.GreaterOrEqual(t, len(frozen.FrozenTurns), len(baked(t, patties...).Turns))
 	big := bake.LookOut(document(t, turkeyBalls, `{"kind": "ball", "diameter_mm": 38}`, `{"kind": "loaf", "length_mm": 280, "width_mm": 200, "height_mm": 150, "tin": false}`), kitchen.Usual(), nil)
 	assert.False(t, big.Cooling.InTime, "a great loaf does not")
 }

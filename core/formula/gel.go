@@ -13,7 +13,7 @@ import (
 // ground flax in three spoons of water has one and three quarters (kitchen practice, grade C).
 const gelAtMost = 2.
 
-// leastLeft is how little of a liquid is not kept back from a gel, g.
+// A liquid of which a gel would leave less than leastLeft, g, goes into the gel whole.
 const leastLeft = 10.
 
 // GelLiquid is how much of each liquid of a build its gel formers are stirred into, g by line, from 0; what is
