@@ -191,6 +191,7 @@ func TestGuidanceAndOvenAreTheKitchens(t *testing.T) {
 	w.click("Guidance and oven")
 	w.tapped(".modal label", "UK guidance")
 	w.fill(`input[aria-label="Oven is hotter than it says by, °C"]`, "-40")
+	w.see(`.modal select:has(option[value="0.1"])`).MustSelect("2 g")
 	w.click("Keep")
 	w.eventually(".heat-facts", "70 °C inside for 2 min")
 	until(t, func() bool { return w.minutes() > off }, func() string { return "a cooler oven takes longer" })
@@ -198,6 +199,7 @@ func TestGuidanceAndOvenAreTheKitchens(t *testing.T) {
 	a.get("/api/settings", &kept)
 	assert.Equal(t, -40., kept.OvenOffset)
 	assert.EqualValues(t, "uk", kept.Guidance)
+	assert.Equal(t, map[string]float64{"scale-step": 2}, kept.Own, "the steps of its scale, which amounts at the stove go by")
 }
 
 // A kitchen whose oven takes half an hour to heat up says so once; its cord begins
