@@ -214,7 +214,7 @@ export const heat: Heat = {
   },
   kitchen: {
     currency: "Moneda de los precios",
-    scaleStep: "La balanza de cocina marca de",
+    scaleStep: "La balanza marca cada",
     title: "Esta cocina",
     guidance: "Temperaturas del centro según",
     guidances: {
