@@ -221,7 +221,7 @@ func (d *Dish) scaleStep(grams float64, k *kitchen.Kitchen) float64 {
 // toldBy is what the index may move by before a hand could tell.
 const toldBy = 0.02
 
-// tidy is an amount as a scale shows it, g.
+// tidy rounds an amount, g: to a tenth of a gram below one gram, and to whole grams from there on.
 func tidy(g float64) float64 {
 	if g < 1 {
 		return math.Round(g*10) / 10

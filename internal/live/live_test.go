@@ -100,6 +100,16 @@ func (b *bench) at() time.Time { return time.Unix(0, b.clock.Load()).UTC() }
 
 func (b *bench) pass(by time.Duration) { b.clock.Add(int64(by)) }
 
+// warms lets the probe in the middle rise by a degree every twenty seconds, from 8 to 27 degC.
+func (b *bench) warms(t *testing.T) {
+	t.Helper()
+	for m := range 20 {
+		b.pass(20 * time.Second)
+		_, err := b.course.Readings(t.Context(), []senml.Record{{Name: "core", Unit: "Cel", Value: 8 + float64(m)}})
+		require.NoError(t, err)
+	}
+}
+
 func (b *bench) courses(s *store.Store, k *kitchen.Kitchen) *Courses {
 	return &Courses{Store: s, Now: b.at, Kitchen: func(context.Context, string) (*kitchen.Kitchen, error) { return k, nil }}
 }
@@ -204,11 +214,7 @@ func TestWhatIsLateStaysLate(t *testing.T) {
 func TestOffBelowItsGoalIsWrittenDown(t *testing.T) {
 	t.Parallel()
 	b := cooking(t)
-	for m := range 20 {
-		b.pass(20 * time.Second)
-		_, err := b.course.Readings(t.Context(), []senml.Record{{Name: "core", Unit: "Cel", Value: 8 + float64(m)}})
-		require.NoError(t, err)
-	}
+	b.warms(t)
 	_, err := b.course.Do(t.Context(), []course.Event{{ID: "off", Kind: course.Done, Step: b.cook}})
 	require.NoError(t, err)
 	below := b.course.Look(kitchen.Usual()).State.Dishes[0].Steps[b.cook].Below
@@ -248,11 +254,7 @@ func TestProbesBelongToTheirCooking(t *testing.T) {
 func TestWhatIsNotOffAfterAllGoesOn(t *testing.T) {
 	t.Parallel()
 	b := cooking(t)
-	for m := range 20 {
-		b.pass(20 * time.Second)
-		_, err := b.course.Readings(t.Context(), []senml.Record{{Name: "core", Unit: "Cel", Value: 8 + float64(m)}})
-		require.NoError(t, err)
-	}
+	b.warms(t)
 	look := func() *Ahead {
 		for _, f := range b.course.heat {
 			return f.looks(b.course.now())
