@@ -58,7 +58,7 @@ warm:
 # All of core and internal runs with the race detector; what takes minutes under it (it
 # makes the physics ten times slower) is left out there, and runs without.
 GO_RACE = ./core/... ./internal/...
-GO_HEAVY = ./core/advice ./core/bake ./core/figure ./core/heat ./core/learn ./core/patties ./core/practice ./core/probe ./internal/demo
+GO_HEAVY = ./core/advise ./core/predict/bake ./core/physics/parameter ./core/physics/heat ./core/learn ./core/learn/patties ./core/learn/practice ./core/cooking/probe ./internal/demo
 
 test-go: web/dist/index.html setup-tests
 	go test -count=1 -timeout 20m ./cmd/... ./e2e/... ./web/...
@@ -100,8 +100,8 @@ bench: web/dist/index.html setup-tests
 	go test -run '^$$' -bench . -benchmem $(GO_PACKAGES)
 
 fuzz:
-	go test -run '^$$' -fuzz FuzzRead -fuzztime 60s ./core/formula
-	go test -run '^$$' -fuzz FuzzRead -fuzztime 60s ./core/food/ingredient
+	go test -run '^$$' -fuzz FuzzRead -fuzztime 60s ./core/document
+	go test -run '^$$' -fuzz FuzzRead -fuzztime 60s ./core/recipe/ingredient
 	go test -run '^$$' -fuzz FuzzUnderstand -fuzztime 60s -fuzzminimizetime 10x ./core/recipe
 	go test -run '^$$' -fuzz FuzzTries -fuzztime 60s ./core/learn
 

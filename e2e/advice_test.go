@@ -9,8 +9,8 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
-	"cuerda/core/eaters"
 	"cuerda/core/food"
+	"cuerda/core/food/eaters"
 	"cuerda/internal/api"
 	"cuerda/internal/demo"
 )

@@ -16,19 +16,19 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
-	"cuerda/internal/answer"
 	"cuerda/internal/api"
+	"cuerda/internal/wire"
 )
 
 // course is a course as the server has it.
-func (a *app) course(id string) (v answer.Course) {
+func (a *app) course(id string) (v wire.Course) {
 	a.t.Helper()
 	a.get("/api/courses/"+id, &v)
 	return v
 }
 
 // kept is a course as the server has it once it has heard of all that was done in this window, which shows there at once.
-func (w *window) kept(a *app, id string) answer.Course {
+func (w *window) kept(a *app, id string) wire.Course {
 	w.t.Helper()
 	w.settled(func() bool {
 		return w.MustEval(`(key) => (localStorage.getItem(key) ?? "[]") === "[]"`, "cuerda.cook."+id+".queue").Bool()

@@ -17,12 +17,12 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
-	"cuerda/core/formula"
+	"cuerda/core/document"
 	"cuerda/core/recipe"
 	"cuerda/internal/api"
 )
 
-func (a *app) document(id string) formula.Document {
+func (a *app) document(id string) document.Document {
 	a.t.Helper()
 	var b api.Build
 	a.get("/api/builds/"+id, &b)
@@ -158,7 +158,7 @@ func TestRecipesComeFromPagesAndFilesAndGoOut(t *testing.T) {
 	w.status("saved")
 	got := a.document(a.build("Weir"))
 	assert.Equal(t, 6, got.Portions)
-	assert.Equal(t, []formula.Instruction{{Text: "Mix."}, {Text: "Bake.", Steps: []string{"cook"}}}, got.Method, "its own words")
+	assert.Equal(t, []document.Instruction{{Text: "Mix."}, {Text: "Bake.", Steps: []string{"cook"}}}, got.Method, "its own words")
 
 	// What does not read says why, and nothing is lost.
 	w.click("More for this build")
@@ -181,7 +181,7 @@ func TestRecipesComeFromPagesAndFilesAndGoOut(t *testing.T) {
 	require.NoError(t, err)
 	found, err := recipe.Read(text)
 	require.NoError(t, err)
-	var back formula.Document
+	var back document.Document
 	require.NoError(t, json.Unmarshal(found.Whole, &back))
 	want := a.document(id)
 	want.Eaters = nil // who sits at the table stays at home

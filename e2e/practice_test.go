@@ -14,9 +14,9 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
-	"cuerda/core/practice"
-	"cuerda/internal/answer"
+	"cuerda/core/learn/practice"
 	"cuerda/internal/api"
+	"cuerda/internal/wire"
 )
 
 func (a *app) practised() (out api.PracticePage) {
@@ -25,7 +25,7 @@ func (a *app) practised() (out api.PracticePage) {
 }
 
 // asked is the drill that the page shows.
-func (a *app) asked() *answer.PracticeDrill {
+func (a *app) asked() *wire.PracticeDrill {
 	a.t.Helper()
 	s := a.practised().Sitting
 	require.NotNil(a.t, s)

@@ -10,8 +10,8 @@ import (
 
 	"github.com/stretchr/testify/require"
 
+	"cuerda/core/document"
 	"cuerda/core/food"
-	"cuerda/core/formula"
 )
 
 // BenchmarkEditAnswers measures, in the browser, from a key press on the grams
@@ -29,10 +29,10 @@ func (a *app) big(b *testing.B) string {
 	d.Name, d.Parts = "Everything", nil
 	foods := food.Starter().Foods()
 	for i := 0; len(d.Lines) < 20; i += 7 {
-		d.Lines = append(d.Lines, formula.Line{Food: foods[i].ID, Grams: 20})
+		d.Lines = append(d.Lines, document.Line{Food: foods[i].ID, Grams: 20})
 	}
-	for _, kind := range formula.PartKinds[:6] {
-		d.Parts = append(d.Parts, formula.Part{Kind: kind, Lines: d.Lines[:10]})
+	for _, kind := range document.PartKinds[:6] {
+		d.Parts = append(d.Parts, document.Part{Kind: kind, Lines: d.Lines[:10]})
 	}
 	text, err := json.Marshal(d)
 	require.NoError(b, err)

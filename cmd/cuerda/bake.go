@@ -6,17 +6,17 @@ import (
 
 	"github.com/spf13/cobra"
 
-	"cuerda/core/bake"
-	"cuerda/core/formula"
+	"cuerda/core/document"
 	"cuerda/core/kitchen"
-	"cuerda/core/safety"
-	"cuerda/internal/answer"
+	"cuerda/core/physics/safety"
+	"cuerda/core/predict/bake"
+	"cuerda/internal/wire"
 )
 
 // baked is a prediction with what cooking does.
 type baked struct {
-	answer.Prediction
-	answer.Baked
+	wire.Prediction
+	wire.Baked
 }
 
 func bakeCommand() *cobra.Command {
@@ -50,7 +50,7 @@ steps with their times of day.`,
 			if err != nil {
 				return err
 			}
-			return writeJSON(cmd.OutOrStdout(), baked{answer.Of[answer.Prediction](formula.Predict(d, k)), answer.Of[answer.Baked](bake.Bake(d, k, bake.Options{Section: section, Now: -1}))})
+			return writeJSON(cmd.OutOrStdout(), baked{wire.Of[wire.Prediction](document.Predict(d, k)), wire.Of[wire.Baked](bake.Bake(d, k, bake.Options{Section: section, Now: -1}))})
 		},
 	}
 	kitchenFlag(cmd, &of)

@@ -6,18 +6,18 @@ import (
 
 	"github.com/spf13/cobra"
 
-	"cuerda/core/advice"
-	"cuerda/core/binder"
+	"cuerda/core/advise"
+	"cuerda/core/advise/binder"
+	"cuerda/core/document"
 	"cuerda/core/food"
-	"cuerda/core/formula"
 	"cuerda/core/kitchen"
-	"cuerda/internal/answer"
+	"cuerda/internal/wire"
 )
 
 // bound is a prediction with what else would bind the mix.
 type bound struct {
-	answer.Prediction
-	answer.Answer
+	wire.Prediction
+	wire.Answer
 }
 
 func bindCommand() *cobra.Command {
@@ -45,12 +45,12 @@ mix hold, each the best at one aim. The binders of the document are kept unless
 			if err != nil {
 				return err
 			}
-			o := advice.Options{Foods: names, Aim: binder.Aim(aim)}
+			o := advise.Options{Foods: names, Aim: binder.Aim(aim)}
 			if replace {
-				o.Replace = advice.Binders
+				o.Replace = advise.Binders
 			}
 			k := kitchen.Usual()
-			return writeJSON(cmd.OutOrStdout(), bound{answer.Of[answer.Prediction](formula.Predict(d, k)), answer.Of[answer.Answer](advice.Bind(k, d, o))})
+			return writeJSON(cmd.OutOrStdout(), bound{wire.Of[wire.Prediction](document.Predict(d, k)), wire.Of[wire.Answer](advise.Bind(k, d, o))})
 		},
 	}
 	cmd.Flags().BoolVar(&replace, "replace-binders", false, "let the document's binders give way")

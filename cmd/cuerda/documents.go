@@ -8,12 +8,12 @@ import (
 
 	"github.com/spf13/cobra"
 
+	"cuerda/core/document"
 	"cuerda/core/food"
-	"cuerda/core/formula"
 	"cuerda/core/kitchen"
-	"cuerda/internal/answer"
 	"cuerda/internal/api"
 	"cuerda/internal/problem"
+	"cuerda/internal/wire"
 )
 
 // maxDocument is the largest document that is read, bytes.
@@ -21,17 +21,17 @@ const maxDocument = 1 << 20
 
 // readDocument reads the build document of a command: a file, or - for
 // standard input.
-func readDocument(cmd *cobra.Command, name string) (*formula.Document, error) {
+func readDocument(cmd *cobra.Command, name string) (*document.Document, error) {
 	return readDocumentOf(cmd, name, kitchen.Usual())
 }
 
 // readDocumentOf reads one with the foods of a kitchen.
-func readDocumentOf(cmd *cobra.Command, name string, k *kitchen.Kitchen) (*formula.Document, error) {
+func readDocumentOf(cmd *cobra.Command, name string, k *kitchen.Kitchen) (*document.Document, error) {
 	text, err := readFile(cmd, name, maxDocument)
 	if err != nil {
 		return nil, err
 	}
-	d, err := formula.Read(text, k.Foods)
+	d, err := document.Read(text, k.Foods)
 	if err != nil {
 		return nil, problem.OfDocument(err)
 	}
@@ -72,7 +72,7 @@ func predictCommand() *cobra.Command {
 			if err != nil {
 				return err
 			}
-			return writeJSON(cmd.OutOrStdout(), answer.Of[answer.Prediction](formula.Predict(d, k)))
+			return writeJSON(cmd.OutOrStdout(), wire.Of[wire.Prediction](document.Predict(d, k)))
 		},
 	}
 	kitchenFlag(cmd, &of)
@@ -113,7 +113,7 @@ func schemaCommand() *cobra.Command {
 			if len(args) > 0 {
 				return writeJSON(cmd.OutOrStdout(), api.SupperSchema())
 			}
-			return writeJSON(cmd.OutOrStdout(), formula.Schema(food.Starter()))
+			return writeJSON(cmd.OutOrStdout(), document.Schema(food.Starter()))
 		},
 	}
 }

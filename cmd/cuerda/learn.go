@@ -8,10 +8,10 @@ import (
 
 	"github.com/spf13/cobra"
 
-	"cuerda/core/formula"
+	"cuerda/core/document"
 	"cuerda/core/learn"
-	"cuerda/internal/answer"
 	"cuerda/internal/problem"
+	"cuerda/internal/wire"
 )
 
 // maxTries is the largest file of tries that is read, bytes.
@@ -20,8 +20,8 @@ const maxTries = 64 << 20
 // learnedFile is what learn prints.
 type learnedFile struct {
 	Format string `json:"format"`
-	answer.Learned
-	Kitchen answer.LearnedKitchen `json:"kitchen"`
+	wire.Learned
+	Kitchen wire.LearnedKitchen `json:"kitchen"`
 }
 
 func learnCommand() *cobra.Command {
@@ -51,7 +51,7 @@ kitchen with what it learned, which --kitchen of other commands reads.`,
 			if err != nil {
 				return err
 			}
-			return writeJSON(cmd.OutOrStdout(), learnedFile{"cuerda-learned/1", answer.LearnedOf(l), answer.LearnedKitchen{Settings: k.Settings, Learned: l.Taught}})
+			return writeJSON(cmd.OutOrStdout(), learnedFile{"cuerda-learned/1", wire.LearnedOf(l), wire.LearnedKitchen{Settings: k.Settings, Learned: l.Taught}})
 		},
 	}
 	kitchenFlag(cmd, &of)
@@ -63,7 +63,7 @@ func problemOfTries(err error) error {
 	if !errors.As(err, &of) {
 		return err
 	}
-	var faults formula.Faults
+	var faults document.Faults
 	if errors.As(err, &faults) {
 		p := problem.OfDocument(faults)
 		p.Detail = fmt.Sprintf("Try %d: %s", of.Index+1, p.Detail)

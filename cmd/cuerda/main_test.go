@@ -19,9 +19,9 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
-	"cuerda/internal/answer"
 	"cuerda/internal/api"
 	"cuerda/internal/problem"
+	"cuerda/internal/wire"
 )
 
 func command(in string, args ...string) (code int, out, errs string) {
@@ -40,7 +40,7 @@ func TestPredictPrintsOneObject(t *testing.T) {
 	code, fromInput, _ := command(cakes, "predict", "-")
 	assert.Zero(t, code)
 	assert.Equal(t, fromFile, fromInput)
-	var p answer.Prediction
+	var p wire.Prediction
 	require.NoError(t, json.Unmarshal([]byte(fromInput), &p))
 	assert.EqualValues(t, "tacky", p.Word)
 }
@@ -280,7 +280,7 @@ func TestARecipeIsReadAndPredicted(t *testing.T) {
 	assert.JSONEq(t, string(got.Document), build)
 	code, out, errs = command(build, "predict", "-")
 	require.Zero(t, code, errs)
-	var p answer.Prediction
+	var p wire.Prediction
 	require.NoError(t, json.Unmarshal([]byte(out), &p))
 	assert.Positive(t, p.Chance)
 
@@ -297,12 +297,12 @@ func TestASupperIsPlanned(t *testing.T) {
 		"dishes":[{"name":"Roots","steps":[{"name":"Cut","minutes":10,"hands":1},{"name":"Roast","minutes":30,"oven":{"celsius":200},"after":[{"step":"Cut","most":60}]}]}]}`
 	code, out, errs := command(roots, "plan", "-")
 	require.Zero(t, code, errs)
-	var p answer.Plan
+	var p wire.Plan
 	require.NoError(t, json.Unmarshal([]byte(out), &p))
 	assert.True(t, p.Proved)
 	assert.Equal(t, "2026-11-27T18:20:00+01:00", p.Start.Format(time.RFC3339))
 	assert.Equal(t, []int{1}, p.Steps[0].Cooks)
-	assert.Equal(t, &answer.PlanOven{ID: "oven", Racks: []int{1}, Celsius: 200}, p.Steps[1].Oven)
+	assert.Equal(t, &wire.PlanOven{ID: "oven", Racks: []int{1}, Celsius: 200}, p.Steps[1].Oven)
 	assert.Equal(t, "2026-11-27T18:15:00+01:00", p.Heats[0].Start.Format(time.RFC3339))
 
 	code, first, errs := command(roots, "plan", "--format", "ics", "-")
@@ -355,7 +355,7 @@ func TestAKitchenIsLearnedAndUsed(t *testing.T) {
 	code, out, errs := command(list, "learn", "-")
 	require.Zero(t, code, errs)
 	var learned struct {
-		Figures map[string]answer.LearnedFigure `json:"figures"`
+		Figures map[string]wire.LearnedFigure `json:"figures"`
 		Kitchen struct {
 			Learned struct {
 				Offset float64 `json:"oven_offset_celsius"`
@@ -372,7 +372,7 @@ func TestAKitchenIsLearnedAndUsed(t *testing.T) {
 	around := func(args ...string) float64 {
 		code, out, errs := command(balls, append([]string{"bake", "-"}, args...)...)
 		require.Zero(t, code, errs)
-		var b answer.Baked
+		var b wire.Baked
 		require.NoError(t, json.Unmarshal([]byte(out), &b))
 		return b.AroundCelsius
 	}

@@ -7,10 +7,10 @@ import (
 	"github.com/spf13/cobra"
 
 	"cuerda/core/kitchen"
-	"cuerda/core/supper/menu"
-	"cuerda/internal/answer"
+	"cuerda/core/plan/supper"
 	"cuerda/internal/export"
 	"cuerda/internal/problem"
+	"cuerda/internal/wire"
 )
 
 func planCommand() *cobra.Command {
@@ -22,7 +22,7 @@ func planCommand() *cobra.Command {
 plan. A supper that cannot be planned gives a problem that names what is in the way, and exit status 2.`,
 		Args: cobra.ExactArgs(1),
 		RunE: func(cmd *cobra.Command, args []string) error {
-			text, err := readFile(cmd, args[0], menu.MaxBytes)
+			text, err := readFile(cmd, args[0], supper.MaxBytes)
 			if err != nil {
 				return err
 			}
@@ -32,12 +32,12 @@ plan. A supper that cannot be planned gives a problem that names what is in the 
 			if language != "en" && language != "es" {
 				return fmt.Errorf("--language should be en or es, not %q", language)
 			}
-			d, err := menu.Read(text)
+			d, err := supper.Read(text)
 			if err != nil {
 				return problem.OfSupper(err, nil)
 			}
-			k, baker := kitchen.Usual(), &menu.Baker{}
-			planned, err := baker.Make(d, k, menu.Options{Done: cmd.Context().Done()})
+			k, baker := kitchen.Usual(), &supper.Baker{}
+			planned, err := baker.Make(d, k, supper.Options{Done: cmd.Context().Done()})
 			if err != nil {
 				return problem.OfSupper(err, d.Dishes)
 			}
@@ -57,7 +57,7 @@ plan. A supper that cannot be planned gives a problem that names what is in the 
 			if err != nil {
 				return problem.OfSupper(err, d.Dishes)
 			}
-			return writeJSON(cmd.OutOrStdout(), answer.PlanOf(planned, k, contacts))
+			return writeJSON(cmd.OutOrStdout(), wire.PlanOf(planned, k, contacts))
 		},
 	}
 	cmd.Flags().StringVar(&language, "language", "en", "of the words of events and values: en or es")

@@ -3,24 +3,24 @@ package main
 import (
 	"github.com/spf13/cobra"
 
-	"cuerda/core/draft"
+	"cuerda/core/document"
 	"cuerda/core/food"
-	"cuerda/core/food/ingredient"
-	"cuerda/core/formula"
 	"cuerda/core/kitchen"
 	"cuerda/core/recipe"
-	"cuerda/internal/answer"
+	"cuerda/core/recipe/ingredient"
+	"cuerda/core/recipe/transcribe"
 	"cuerda/internal/problem"
+	"cuerda/internal/wire"
 )
 
 // readAnswer is the answer of the read command: the recipe as it was found and
 // understood, and the build document that it becomes.
 type readAnswer struct {
-	answer.Found
-	answer.Understood
-	Document  *formula.Document `json:"document"`
-	Chance    float64           `json:"chance"`
-	Questions []answer.Question `json:"questions"`
+	wire.Found
+	wire.Understood
+	Document  *document.Document `json:"document"`
+	Chance    float64            `json:"chance"`
+	Questions []wire.Question    `json:"questions"`
 }
 
 func readCommand() *cobra.Command {
@@ -41,16 +41,16 @@ func readCommand() *cobra.Command {
 				return problem.New(422, "no-recipe", err.Error())
 			}
 			k := kitchen.Usual()
-			out := readAnswer{Found: answer.Of[answer.Found](found)}
+			out := readAnswer{Found: wire.Of[wire.Found](found)}
 			if found.Whole != nil {
-				if out.Document, err = formula.Read(found.Whole, k.Foods); err != nil {
+				if out.Document, err = document.Read(found.Whole, k.Foods); err != nil {
 					return problem.OfDocument(err)
 				}
-				out.Lines, out.Spans, out.Questions = []answer.ReadLine{}, []answer.StepSpan{}, []answer.Question{}
+				out.Lines, out.Spans, out.Questions = []wire.ReadLine{}, []wire.StepSpan{}, []wire.Question{}
 			} else {
 				understood := recipe.Understand(&found, ingredient.NewReader(food.Starter()), k.Foods)
-				made := answer.Of[answer.Draft](draft.Of(&found, &understood, k))
-				out.Understood = answer.Of[answer.Understood](understood)
+				made := wire.Of[wire.Draft](transcribe.Of(&found, &understood, k))
+				out.Understood = wire.Of[wire.Understood](understood)
 				out.Document, out.Chance, out.Questions = &made.Document, made.Chance, made.Questions
 			}
 			if build {

@@ -14,13 +14,13 @@ import (
 
 	"cuerda/core/food"
 	"cuerda/core/learn"
-	"cuerda/core/mix"
+	"cuerda/core/physics/mix"
 )
 
 func main() {
 	steps := flag.Int("steps", 90, "steps of the optimiser")
 	folds := flag.Int("folds", 0, "folds of the builds held out; 0 holds none out")
-	write := flag.Bool("write", false, "write core/food/learned.csv, core/mix/judge.csv and core/mix/kin.csv")
+	write := flag.Bool("write", false, "write core/food/learned.csv, core/physics/mix/judge.csv and core/physics/mix/kin.csv")
 	worst := flag.Int("worst", 0, "how many of the worst builds to name")
 	flag.Parse()
 	if err := run(learn.Options{Steps: *steps}, *folds, *write, *worst); err != nil {
@@ -81,10 +81,10 @@ func run(o learn.Options, folds int, write bool, worst int) error {
 	if err := save("core/food/learned.csv", rows); err != nil {
 		return err
 	}
-	if err := save("core/mix/kin.csv", mix.KinTable(f.Kin())); err != nil {
+	if err := save("core/physics/mix/kin.csv", mix.KinTable(f.Kin())); err != nil {
 		return err
 	}
-	return save("core/mix/judge.csv", f.Judge(builds).Table())
+	return save("core/physics/mix/judge.csv", f.Judge(builds).Table())
 }
 
 func tell(which string, s learn.Score) {

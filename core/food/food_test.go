@@ -10,8 +10,8 @@ import (
 	"github.com/stretchr/testify/require"
 	"pgregory.net/rapid"
 
-	"cuerda/core/eaters"
 	"cuerda/core/food"
+	"cuerda/core/food/eaters"
 )
 
 func TestTheCatalogueKeepsItsRules(t *testing.T) {

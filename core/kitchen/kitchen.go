@@ -6,9 +6,9 @@ package kitchen
 import (
 	"slices"
 
-	"cuerda/core/figure"
 	"cuerda/core/food"
-	"cuerda/core/mix"
+	"cuerda/core/physics/mix"
+	"cuerda/core/physics/parameter"
 )
 
 // PantryItem is what a kitchen knows of one food.
@@ -31,7 +31,7 @@ type Kitchen struct {
 	Foods *food.Catalogue
 	Settings
 	// Figures are those of its work, with what it has learned over the usual ones.
-	Figures *figure.Set
+	Figures *parameter.Set
 	shelf   map[string]*PantryItem
 	// Used counts the builds of the kitchen that have a food, by its ID; nil where
 	// nobody counted.
@@ -73,7 +73,7 @@ func New(foods *food.Catalogue, s Settings, items []PantryItem, own ...food.Own)
 // Usual is a kitchen of the catalogue that ships with Cuerda, with usual
 // settings and an empty shelf.
 func Usual() *Kitchen {
-	return &Kitchen{Foods: food.Starter(), Settings: UsualSettings(), Figures: figure.Usual()}
+	return &Kitchen{Foods: food.Starter(), Settings: UsualSettings(), Figures: parameter.Usual()}
 }
 
 // Have says whether the food is at hand.

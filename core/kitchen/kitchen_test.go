@@ -7,10 +7,10 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
-	"cuerda/core/figure"
 	"cuerda/core/food"
 	"cuerda/core/kitchen"
-	"cuerda/core/safety"
+	"cuerda/core/physics/parameter"
+	"cuerda/core/physics/safety"
 )
 
 func TestTheShelfOfAKitchen(t *testing.T) {
@@ -121,7 +121,7 @@ func TestItsOwnFiguresStandOverTheUsualOnes(t *testing.T) {
 	require.NoError(t, err)
 	assert.Equal(t, 30., k.Figures.Minutes.Preheat)
 	assert.Zero(t, k.Figures.Minutes.Drain, "none is not missing")
-	assert.Equal(t, figure.Usual().Minutes.Press, k.Figures.Minutes.Press)
+	assert.Equal(t, parameter.Usual().Minutes.Press, k.Figures.Minutes.Press)
 	s.Own["preheat"] = 3000
 	_, err = kitchen.New(food.Starter(), s, nil)
 	assert.Error(t, err)

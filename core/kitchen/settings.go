@@ -7,9 +7,9 @@ import (
 	"regexp"
 	"slices"
 
-	"cuerda/core/figure"
-	"cuerda/core/piece"
-	"cuerda/core/safety"
+	"cuerda/core/physics/parameter"
+	"cuerda/core/physics/piece"
+	"cuerda/core/physics/safety"
 )
 
 // Room is the temperature of a kitchen that does not say, degC.
@@ -137,12 +137,12 @@ func (s *Settings) Check() error {
 }
 
 // figures gives those of the kitchen; a *SettingError for one nobody would believe.
-func (s *Settings) figures() (*figure.Set, error) {
+func (s *Settings) figures() (*parameter.Set, error) {
 	if len(s.Own) == 0 {
-		return figure.Usual(), nil
+		return parameter.Usual(), nil
 	}
-	out, err := figure.Usual().With(s.Own)
-	if wrong := (*figure.RangeError)(nil); errors.As(err, &wrong) {
+	out, err := parameter.Usual().With(s.Own)
+	if wrong := (*parameter.RangeError)(nil); errors.As(err, &wrong) {
 		return nil, &SettingError{"figures/" + wrong.ID, wrong.Got, wrong.Low, wrong.High}
 	}
 	return out, err

@@ -4,8 +4,8 @@ import (
 	"math"
 
 	"cuerda/core/food"
-	"cuerda/core/mix"
-	"cuerda/core/piece"
+	"cuerda/core/physics/mix"
+	"cuerda/core/physics/piece"
 )
 
 // Taught is what the tries of a kitchen taught of it, as its predictions use it. What is

@@ -9,8 +9,8 @@ import (
 
 	"cuerda/core/food"
 	"cuerda/core/kitchen"
-	"cuerda/core/mix"
-	"cuerda/core/piece"
+	"cuerda/core/physics/mix"
+	"cuerda/core/physics/piece"
 )
 
 func TestAKitchenLearnsAndStaysWhatItsCooksTold(t *testing.T) {

@@ -7,7 +7,7 @@ import (
 
 	"gonum.org/v1/gonum/mat"
 
-	"cuerda/core/mix"
+	"cuerda/core/physics/mix"
 )
 
 // Quantity is a number that nobody knows for sure: before any finding, normal about Mean

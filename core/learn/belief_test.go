@@ -10,7 +10,7 @@ import (
 	"pgregory.net/rapid"
 
 	"cuerda/core/learn"
-	"cuerda/core/mix"
+	"cuerda/core/physics/mix"
 )
 
 func first(x []float64) float64 { return x[0] }

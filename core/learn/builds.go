@@ -10,10 +10,10 @@ import (
 	"slices"
 	"strings"
 
+	"cuerda/core/document"
 	"cuerda/core/food"
-	"cuerda/core/formula"
 	"cuerda/core/kitchen"
-	"cuerda/core/mix"
+	"cuerda/core/physics/mix"
 )
 
 // outcomes holds builds with what becomes of them, judged from general kitchen knowledge
@@ -39,7 +39,7 @@ type Build struct {
 	Mixing   float64         `json:"mixing"` // minutes in hands
 	Document json.RawMessage `json:"document"`
 
-	doc      *formula.Document
+	doc      *document.Document
 	lines    []mix.Line
 	duty     mix.Duty
 	rest     mix.Rest
@@ -58,11 +58,11 @@ func Read(data []byte, foods *food.Catalogue) ([]*Build, error) {
 	k := kitchen.Usual()
 	k.Foods = foods
 	for _, b := range out {
-		d, err := formula.Read(b.Document, foods)
+		d, err := document.Read(b.Document, foods)
 		if err != nil {
 			return nil, fmt.Errorf("build %s: %w", b.ID, err)
 		}
-		d.Mixing = &formula.Mixing{Minutes: b.Mixing}
+		d.Mixing = &document.Mixing{Minutes: b.Mixing}
 		b.doc, b.lines, b.duty, b.rest, b.coldness = d, d.MixLines(foods), d.Duty(k), d.RestIn(k), d.Coldness(k)
 	}
 	return out, nil

@@ -9,7 +9,7 @@ import (
 	"gonum.org/v1/gonum/optimize"
 
 	"cuerda/core/food"
-	"cuerda/core/mix"
+	"cuerda/core/physics/mix"
 )
 
 // What a class of foods may be off by. Breaks and the share of glue that sets are

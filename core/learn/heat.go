@@ -3,8 +3,8 @@ package learn
 import (
 	"encoding/json"
 
-	"cuerda/core/formula"
-	"cuerda/core/piece"
+	"cuerda/core/document"
+	"cuerda/core/physics/piece"
 )
 
 type heatFound struct {
@@ -83,13 +83,13 @@ func (s *school) warmed(t *Try, w *warming, missed int) Finding {
 }
 
 // InOven says whether the air of an oven is what cooks it.
-func InOven(d *formula.Document) bool {
+func InOven(d *document.Document) bool {
 	m, _ := d.MethodAndTurn()
 	return m == piece.StillOven || m == piece.FanOven
 }
 
 // PieceKey is the same for pieces of the same foods that are shaped and cooked alike.
-func PieceKey(d *formula.Document) string {
+func PieceKey(d *document.Document) string {
 	var foods []string
 	for i := range d.Lines {
 		foods = append(foods, d.Lines[i].Food)

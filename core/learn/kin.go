@@ -3,7 +3,7 @@ package learn
 import (
 	"gonum.org/v1/gonum/mat"
 
-	"cuerda/core/mix"
+	"cuerda/core/physics/mix"
 )
 
 // What the evidence leaves of an outcome is taken as a smooth function of what the mix is

@@ -6,18 +6,18 @@ import (
 	"strings"
 	"time"
 
+	"cuerda/core/document"
 	"cuerda/core/food"
-	"cuerda/core/formula"
 	"cuerda/core/kitchen"
-	"cuerda/core/logbook"
-	"cuerda/core/mix"
+	"cuerda/core/learn/logbook"
+	"cuerda/core/physics/mix"
 )
 
 // Try is a build as it was cooked, and how it came out.
 type Try struct {
 	ID       string
 	At       time.Time
-	Document *formula.Document
+	Document *document.Document
 	Found    *logbook.Found
 	// Said is the chance that was said before it was cooked, 0..1; nil where nothing was.
 	Said *float64

@@ -12,19 +12,19 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
-	"cuerda/core/bake"
+	"cuerda/core/document"
 	"cuerda/core/food"
-	"cuerda/core/formula"
-	"cuerda/core/hidden"
 	"cuerda/core/kitchen"
 	"cuerda/core/learn"
-	"cuerda/core/logbook"
-	"cuerda/core/mix"
+	"cuerda/core/learn/logbook"
+	"cuerda/core/learn/simulated"
+	"cuerda/core/physics/mix"
+	"cuerda/core/predict/bake"
 )
 
 // dish is one of a repertoire, and when a usual kitchen takes it off the heat, min.
 type dish struct {
-	document *formula.Document
+	document *document.Document
 	off      float64
 	oven     bool
 }
@@ -37,7 +37,7 @@ var repertoire = sync.OnceValue(func() (out []dish) {
 	}
 	seen := map[string]bool{}
 	for _, b := range all {
-		d, err := formula.Read(b.Document, food.Starter())
+		d, err := document.Read(b.Document, food.Starter())
 		if err != nil {
 			panic(err)
 		}
@@ -71,9 +71,9 @@ func foodsOf(dishes []dish) (out []*food.Food) {
 }
 
 // varied is a dish as it is cooked on a day: a little more of this, less of that.
-func varied(d *formula.Document, r *rand.Rand) *formula.Document {
+func varied(d *document.Document, r *rand.Rand) *document.Document {
 	out := *d
-	out.Lines = append([]formula.Line(nil), d.Lines...)
+	out.Lines = append([]document.Line(nil), d.Lines...)
 	for i := range out.Lines {
 		sd := .04
 		if f := food.Starter().Find(out.Lines[i].Food); f.Group.IsBinder() || f.ID == "water" {
@@ -84,7 +84,7 @@ func varied(d *formula.Document, r *rand.Rand) *formula.Document {
 	return &out
 }
 
-func cooked(truth *hidden.Truth, dishes []dish, count int, r *rand.Rand, look func(i int) hidden.Day) (out []learn.Try) {
+func cooked(truth *simulated.Truth, dishes []dish, count int, r *rand.Rand, look func(i int) simulated.Day) (out []learn.Try) {
 	for i := range count {
 		one := dishes[r.IntN(len(dishes))]
 		d := varied(one.document, r)
@@ -100,7 +100,7 @@ func cooked(truth *hidden.Truth, dishes []dish, count int, r *rand.Rand, look fu
 // happens, which is never below that of the truth.
 type score struct{ before, after, truth float64 }
 
-func (s *score) add(truth *hidden.Truth, taught *kitchen.Kitchen, dishes []dish, r *rand.Rand) {
+func (s *score) add(truth *simulated.Truth, taught *kitchen.Kitchen, dishes []dish, r *rand.Rand) {
 	const cookings = 40
 	for range cookings {
 		d := varied(dishes[r.IntN(len(dishes))].document, r)
@@ -108,7 +108,7 @@ func (s *score) add(truth *hidden.Truth, taught *kitchen.Kitchen, dishes []dish,
 		p := min(raw, cooked)
 		luck := p * (1 - p)
 		off := func(k *kitchen.Kitchen) float64 {
-			x := formula.Predict(d, k).Chance - p
+			x := document.Predict(d, k).Chance - p
 			return luck + x*x
 		}
 		s.before += off(kitchen.Usual()) / cookings
@@ -141,12 +141,12 @@ func TestMadeUpKitchensAreLearned(t *testing.T) {
 	}
 	known := &learn.Warmings{}
 	one := func(seed int) {
-		truth, r := hidden.Drawn(uint64(seed), foods), rand.New(rand.NewPCG(uint64(seed), 5))
-		tries := cooked(&truth, dishes, counts[len(counts)-1], r, func(i int) hidden.Day {
-			return hidden.Day{Thermometer: i%2 == 0, Scales: i%3 == 0, OvenThermometer: i%4 == 0}
+		truth, r := simulated.Drawn(uint64(seed), foods), rand.New(rand.NewPCG(uint64(seed), 5))
+		tries := cooked(&truth, dishes, counts[len(counts)-1], r, func(i int) simulated.Day {
+			return simulated.Day{Thermometer: i%2 == 0, Scales: i%3 == 0, OvenThermometer: i%4 == 0}
 		})
-		bakes := cooked(&truth, ovens, 10, r, func(i int) hidden.Day {
-			return hidden.Day{Thermometer: true, OvenThermometer: i%5 < 3}
+		bakes := cooked(&truth, ovens, 10, r, func(i int) simulated.Day {
+			return simulated.Day{Thermometer: true, OvenThermometer: i%5 < 3}
 		})
 		for _, n := range counts {
 			l, err := learn.LearnKitchen(tries[:n], kitchen.Usual(), learn.KitchenOptions{Known: known})
@@ -212,9 +212,9 @@ func TestMadeUpKitchensAreLearned(t *testing.T) {
 	}
 }
 
-func peaCakes(t testing.TB, flour float64) *formula.Document {
+func peaCakes(t testing.TB, flour float64) *document.Document {
 	t.Helper()
-	d, err := formula.Read(fmt.Appendf(nil, `{"format":"cuerda-build/1","name":"Pea cakes","lines":[
+	d, err := document.Read(fmt.Appendf(nil, `{"format":"cuerda-build/1","name":"Pea cakes","lines":[
 		{"food":"split-peas-cooked","grams":480,"prep":[{"do":"blitz","level":0.5}]},
 		{"food":"parsnip","grams":150,"prep":[{"do":"saute","minutes":10}]},
 		{"food":"chickpea-flour","grams":%g},{"food":"flax-meal","grams":16},{"food":"salt","grams":6}],
@@ -264,14 +264,14 @@ func TestNeverMoreThanTheEvidence(t *testing.T) {
 	peas = many.Figure(learn.WaterOf("split-peas-cooked"))
 	assert.Less(t, peas.Posterior.Mean, 3*peas.Prior.SD)
 	assert.Greater(t, peas.Posterior.SD, .3*peas.Prior.SD, "one mix over and over cannot tell peas from flour")
-	before, after := formula.Predict(d, kitchen.Usual()), formula.Predict(d, kitchen.Usual().Learned(&many.Taught))
+	before, after := document.Predict(d, kitchen.Usual()), document.Predict(d, kitchen.Usual().Learned(&many.Taught))
 	assert.Less(t, after.Chance, before.Chance)
 	odds := func(p float64) float64 { return math.Log(p / (1 - p)) }
 	assert.Less(t, odds(after.ChanceHigh)-odds(after.ChanceLow), odds(before.ChanceHigh)-odds(before.ChanceLow), "surer of its own mix")
 
 	good := logbook.Found{Squeeze: mix.Firm, Pieces: 8, Broke: &logbook.Broke{}}
 	torn := learned(t, tries(20, wet, good), learn.KitchenOptions{})
-	p := formula.Predict(d, kitchen.Usual().Learned(&torn.Taught)).Chance
+	p := document.Predict(d, kitchen.Usual().Learned(&torn.Taught)).Chance
 	assert.Greater(t, p, .2)
 	assert.Less(t, p, .8)
 }
@@ -279,7 +279,7 @@ func TestNeverMoreThanTheEvidence(t *testing.T) {
 // An oven that is cool is found so, from what was cooked in it and from nothing else; left out, nothing
 // goes by it; forgotten, what was before speaks of the oven that was.
 func TestAnOvenIsLearnedLeftOutAndForgotten(t *testing.T) {
-	truth := hidden.Truth{Figures: map[string]float64{learn.OvenOffset: -12}, Seed: 4}
+	truth := simulated.Truth{Figures: map[string]float64{learn.OvenOffset: -12}, Seed: 4}
 	dishes := repertoire()
 	var ovens []dish
 	for _, d := range dishes {
@@ -287,8 +287,8 @@ func TestAnOvenIsLearnedLeftOutAndForgotten(t *testing.T) {
 			ovens = append(ovens, d)
 		}
 	}
-	tries := cooked(&truth, ovens, 12, rand.New(rand.NewPCG(3, 3)), func(i int) hidden.Day {
-		return hidden.Day{Thermometer: true, OvenThermometer: i%2 == 0}
+	tries := cooked(&truth, ovens, 12, rand.New(rand.NewPCG(3, 3)), func(i int) simulated.Day {
+		return simulated.Day{Thermometer: true, OvenThermometer: i%2 == 0}
 	})
 	l := learned(t, tries, learn.KitchenOptions{})
 	f := l.Figure(learn.OvenOffset)
@@ -314,13 +314,13 @@ func TestAnOvenIsLearnedLeftOutAndForgotten(t *testing.T) {
 func TestWhyItBroke(t *testing.T) {
 	planned := peaCakes(t, 60)
 	k := kitchen.Usual()
-	broke := func(d *formula.Document, f logbook.Found) []learn.Cause {
+	broke := func(d *document.Document, f logbook.Found) []learn.Cause {
 		return learn.Why(&learn.Try{Document: d, Found: found(t, f)}, planned, k)
 	}
 	assert.Empty(t, broke(planned, logbook.Found{Hold: "held"}))
 
 	little := peaCakes(t, 10)
-	short := broke(little, logbook.Found{Squeeze: formula.Predict(little, k).Word, Pieces: 8, Broke: &logbook.Broke{Turning: 7}})
+	short := broke(little, logbook.Found{Squeeze: document.Predict(little, k).Word, Pieces: 8, Broke: &logbook.Broke{Turning: 7}})
 	require.NotEmpty(t, short)
 	require.Equal(t, learn.Amount, short[0].Code)
 	require.NotNil(t, short[0].Change)
@@ -341,7 +341,7 @@ func TestWhyItBroke(t *testing.T) {
 	assert.Greater(t, codes[learn.Undercooked], .1)
 
 	rested := *planned
-	rested.Rest = &formula.Wait{}
+	rested.Rest = &document.Wait{}
 	hasty := broke(&rested, logbook.Found{Pieces: 8, Broke: &logbook.Broke{Turning: 5}})
 	assert.Contains(t, fmt.Sprint(hasty), string(learn.Setting))
 }
@@ -350,8 +350,8 @@ func TestWhyItBroke(t *testing.T) {
 func BenchmarkLearnKitchen(b *testing.B) {
 	for _, n := range []int{40, 5000} {
 		b.Run(fmt.Sprint(n), func(b *testing.B) {
-			truth := hidden.Drawn(1, foodsOf(repertoire()))
-			tries := cooked(&truth, repertoire(), n, rand.New(rand.NewPCG(1, 1)), func(i int) hidden.Day { return hidden.Day{Thermometer: i%10 == 0} })
+			truth := simulated.Drawn(1, foodsOf(repertoire()))
+			tries := cooked(&truth, repertoire(), n, rand.New(rand.NewPCG(1, 1)), func(i int) simulated.Day { return simulated.Day{Thermometer: i%10 == 0} })
 			known := &learn.Warmings{}
 			_, err := learn.LearnKitchen(tries, kitchen.Usual(), learn.KitchenOptions{Known: known})
 			require.NoError(b, err)

@@ -9,20 +9,20 @@ import (
 	"github.com/stretchr/testify/require"
 	"pgregory.net/rapid"
 
-	"cuerda/core/formula"
-	"cuerda/core/hidden"
+	"cuerda/core/document"
 	"cuerda/core/kitchen"
 	"cuerda/core/learn"
-	"cuerda/core/logbook"
-	"cuerda/core/mix"
+	"cuerda/core/learn/logbook"
+	"cuerda/core/learn/simulated"
+	"cuerda/core/physics/mix"
 )
 
 // However often, in whatever order and beside whatever was worked out before, the same tries teach the same; a try more
 // never makes what it speaks for less known than it was at first.
 func TestTheSameTriesTeachTheSame(t *testing.T) {
-	truth := hidden.Drawn(7, foodsOf(repertoire()))
-	tries := cooked(&truth, repertoire(), 14, rand.New(rand.NewPCG(7, 7)), func(i int) hidden.Day {
-		return hidden.Day{Thermometer: i%2 == 0, Scales: true, OvenThermometer: i%3 == 0}
+	truth := simulated.Drawn(7, foodsOf(repertoire()))
+	tries := cooked(&truth, repertoire(), 14, rand.New(rand.NewPCG(7, 7)), func(i int) simulated.Day {
+		return simulated.Day{Thermometer: i%2 == 0, Scales: true, OvenThermometer: i%3 == 0}
 	})
 	shared := &learn.Warmings{}
 	first := learned(t, tries, learn.KitchenOptions{Known: shared})
@@ -74,8 +74,8 @@ func TestCausesAreChances(t *testing.T) {
 	})
 }
 
-func peaCakesOf(t *rapid.T, flour float64) *formula.Document {
-	return &formula.Document{Format: formula.Format, Lines: []formula.Line{
+func peaCakesOf(t *rapid.T, flour float64) *document.Document {
+	return &document.Document{Format: document.Format, Lines: []document.Line{
 		{Food: "split-peas-cooked", Grams: 480}, {Food: "chickpea-flour", Grams: flour}, {Food: "salt", Grams: 6},
-	}, Rest: &formula.Wait{Minutes: 20}, Cook: &formula.Cook{Method: "pan"}}
+	}, Rest: &document.Wait{Minutes: 20}, Cook: &document.Cook{Method: "pan"}}
 }

@@ -12,7 +12,7 @@ import (
 	"github.com/stretchr/testify/require"
 
 	"cuerda/core/food"
-	"cuerda/core/mix"
+	"cuerda/core/physics/mix"
 )
 
 func shipped(t testing.TB) ([]*Build, []Said) {

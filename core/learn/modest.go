@@ -5,7 +5,7 @@ import (
 	"math"
 	"slices"
 
-	"cuerda/core/formula"
+	"cuerda/core/document"
 )
 
 // modest keeps a promise to whoever writes down that more broke than was said: that try never makes
@@ -63,9 +63,9 @@ const (
 )
 
 // lower takes from what a mix of the kitchen adds until a build is said to hold at most so often.
-func (s *school) lower(l *Learned, at int, d *formula.Document, limit float64) {
+func (s *school) lower(l *Learned, at int, d *document.Document, limit float64) {
 	for range mostLower {
-		if formula.Predict(d, s.k.Learned(&l.Taught)).Chance <= limit {
+		if document.Predict(d, s.k.Learned(&l.Taught)).Chance <= limit {
 			return
 		}
 		l.Taught.Own.Kin[at].Less += lowerBy

@@ -7,9 +7,9 @@ import (
 	"io"
 	"time"
 
+	"cuerda/core/document"
 	"cuerda/core/food"
-	"cuerda/core/formula"
-	"cuerda/core/logbook"
+	"cuerda/core/learn/logbook"
 )
 
 // MaxTries are read from one file.
@@ -50,7 +50,7 @@ func ReadTries(text []byte, foods *food.Catalogue) ([]Try, error) {
 	}
 	out := make([]Try, len(all))
 	for i, t := range all {
-		d, err := formula.Read(t.Build, foods)
+		d, err := document.Read(t.Build, foods)
 		if err != nil {
 			return nil, &TryError{i, err}
 		}

@@ -6,7 +6,7 @@ import (
 	"slices"
 
 	"cuerda/core/food"
-	"cuerda/core/mix"
+	"cuerda/core/physics/mix"
 )
 
 // Score is how well predictions fit outcomes.

@@ -7,7 +7,7 @@ import (
 	"gonum.org/v1/gonum/mat"
 
 	"cuerda/core/food"
-	"cuerda/core/mix"
+	"cuerda/core/physics/mix"
 )
 
 // Posterior is how sure a fit is of its numbers: a normal distribution about the mode

@@ -11,8 +11,8 @@ import (
 
 	"cuerda/core/food"
 	"cuerda/core/kitchen"
-	"cuerda/core/logbook"
-	"cuerda/core/mix"
+	"cuerda/core/learn/logbook"
+	"cuerda/core/physics/mix"
 )
 
 // school is one learning of a kitchen.

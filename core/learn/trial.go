@@ -6,12 +6,12 @@ import (
 	"fmt"
 	"math"
 
+	"cuerda/core/document"
 	"cuerda/core/food"
-	"cuerda/core/formula"
-	"cuerda/core/heat"
 	"cuerda/core/kitchen"
-	"cuerda/core/logbook"
-	"cuerda/core/mix"
+	"cuerda/core/learn/logbook"
+	"cuerda/core/physics/heat"
+	"cuerda/core/physics/mix"
 )
 
 // trial is a try as the model takes it: what its mix is judged by, and what was found.
@@ -71,7 +71,7 @@ func newTrial(t *Try, k *kitchen.Kitchen, known *Warmings) *trial {
 		out.word = d.Hand.Word
 	case found.SqueezeFresh != "":
 		out.word = found.SqueezeFresh
-		out.rest.Minutes, out.rest.Hands = 0, min(out.rest.Hands, formula.MixMinutes(&k.Figures.Minutes, 0))
+		out.rest.Minutes, out.rest.Hands = 0, min(out.rest.Hands, document.MixMinutes(&k.Figures.Minutes, 0))
 		out.expected, out.paste = out.expect(nil)
 	}
 	if c, ok := found.Raw(); ok {
@@ -86,7 +86,7 @@ func newTrial(t *Try, k *kitchen.Kitchen, known *Warmings) *trial {
 }
 
 // coldnessOf follows the chill, which is costly, once for a document.
-func coldnessOf(d *formula.Document, k *kitchen.Kitchen, known *Warmings) float64 {
+func coldnessOf(d *document.Document, k *kitchen.Kitchen, known *Warmings) float64 {
 	if !d.Chills() && !d.Frozen() {
 		return 0
 	}

@@ -6,11 +6,11 @@ import (
 	"fmt"
 	"sync"
 
-	"cuerda/core/bake"
-	"cuerda/core/formula"
+	"cuerda/core/document"
 	"cuerda/core/kitchen"
-	"cuerda/core/logbook"
-	"cuerda/core/piece"
+	"cuerda/core/learn/logbook"
+	"cuerda/core/physics/piece"
+	"cuerda/core/predict/bake"
 )
 
 // warming is how the core of a piece, when it came off, answers to what is not known of the
@@ -67,7 +67,7 @@ func (w *Warmings) find(key string, work func() *warming) *warming {
 }
 
 // warmingOf works it out; nil where nothing of it is to be learned.
-func warmingOf(d *formula.Document, found *logbook.Found, k *kitchen.Kitchen, known *Warmings) *warming {
+func warmingOf(d *document.Document, found *logbook.Found, k *kitchen.Kitchen, known *Warmings) *warming {
 	if found.OffAtMinutes == nil || found.CoreCelsius == nil || *found.OffAtMinutes <= 0 {
 		return nil
 	}
@@ -89,7 +89,7 @@ func warmingOf(d *formula.Document, found *logbook.Found, k *kitchen.Kitchen, kn
 // steps of the differences that give slopes, in units of the quantity.
 var heatSteps = [heatQuantities]float64{8, .1, .2, 300}
 
-func warmed(d *formula.Document, found *logbook.Found, k *kitchen.Kitchen) *warming {
+func warmed(d *document.Document, found *logbook.Found, k *kitchen.Kitchen) *warming {
 	method, _ := d.MethodAndTurn()
 	out := &warming{}
 	switch method {

@@ -5,11 +5,11 @@ import (
 	"math"
 	"slices"
 
-	"cuerda/core/bake"
-	"cuerda/core/formula"
+	"cuerda/core/document"
 	"cuerda/core/kitchen"
-	"cuerda/core/logbook"
-	"cuerda/core/mix"
+	"cuerda/core/learn/logbook"
+	"cuerda/core/physics/mix"
+	"cuerda/core/predict/bake"
 )
 
 // CauseCode says why a try may have failed.
@@ -40,8 +40,8 @@ type Cause struct {
 	Code   CauseCode
 	Chance float64
 	// Change is what was done otherwise than planned, Setting the same beside the lines.
-	Change  *formula.Change
-	Setting *formula.Setting
+	Change  *document.Change
+	Setting *document.Setting
 	// Was and Now are figures that belong to the code: degC for the core and what it should have
 	// come to, min for a turn and when it should have been.
 	Was, Now float64
@@ -69,7 +69,7 @@ const leastCause = .05
 type failing struct {
 	t       *Try
 	k       *kitchen.Kitchen
-	planned *formula.Document
+	planned *document.Document
 	trial   *trial
 	done    *bowl
 	days    []day
@@ -91,7 +91,7 @@ type bowl struct {
 	known    map[float64]mix.OddsOf
 }
 
-func (f *failing) bowl(d *formula.Document, core *float64) *bowl {
+func (f *failing) bowl(d *document.Document, core *float64) *bowl {
 	rest := d.RestIn(f.k)
 	missed := mix.Missed(1)
 	out := &bowl{effect: mix.Sum(d.Bowl(mix.Parts(d.MixLines(f.k.Foods))), rest), water: missed.Effect(rest),
@@ -121,7 +121,7 @@ func (b *bowl) chance(index, rough float64) float64 { return min(b.chances(index
 // not. planned is what was meant to be cooked, nil where nobody knows; k is the kitchen with
 // what it learned. The chance of a cause is the excess fraction (Pearl 2009, section 9.2: the
 // probability of necessity under monotonicity): how much of the failing would not be without it.
-func Why(t *Try, planned *formula.Document, k *kitchen.Kitchen) []Cause {
+func Why(t *Try, planned *document.Document, k *kitchen.Kitchen) []Cause {
 	if o := t.Found.Outcome(); o != logbook.SomeBroke && o != logbook.FellApart {
 		return nil
 	}
@@ -211,7 +211,7 @@ func (f *failing) look() {
 }
 
 // CauseOf is what a line that was done otherwise is as a cause; "" where it is none.
-func CauseOf(c *formula.Change) CauseCode {
+func CauseOf(c *document.Change) CauseCode {
 	return map[string]CauseCode{"grams": Amount, "removed": LeftOut, "added": Added, "prep": Prepared}[c.Kind]
 }
 
@@ -221,10 +221,10 @@ func (f *failing) otherwise(say func(c Cause, b *bowl, other func(d day) day)) {
 		return
 	}
 	done := f.t.Document
-	changes, settings := formula.Changes(f.planned, done)
+	changes, settings := document.Changes(f.planned, done)
 	for i := range changes {
 		c := &changes[i]
-		right, ok := formula.Undo(done, f.planned, c)
+		right, ok := document.Undo(done, f.planned, c)
 		if !ok {
 			continue
 		}
@@ -236,7 +236,7 @@ func (f *failing) otherwise(say func(c Cause, b *bowl, other func(d day) day)) {
 	}
 	for i := range settings {
 		s := &settings[i]
-		if right, ok := formula.UndoSetting(done, f.planned, s); ok {
+		if right, ok := document.UndoSetting(done, f.planned, s); ok {
 			say(Cause{Code: Setting, Setting: s}, f.bowl(right, f.core), nil)
 		}
 	}

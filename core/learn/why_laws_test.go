@@ -7,10 +7,10 @@ import (
 	"github.com/stretchr/testify/require"
 	"pgregory.net/rapid"
 
+	"cuerda/core/document"
 	"cuerda/core/food"
-	"cuerda/core/formula"
 	"cuerda/core/kitchen"
-	"cuerda/core/mix"
+	"cuerda/core/physics/mix"
 )
 
 const whyCakes = `{"format":"cuerda-build/1","name":"Cakes","lines":[{"food":"split-peas-cooked","grams":480,"prep":[{"do":"blitz","level":0.5}]},
@@ -19,7 +19,7 @@ const whyCakes = `{"format":"cuerda-build/1","name":"Cakes","lines":[{"food":"sp
 // What is worked out once for each way a day may have been wet is what the judge says of the mix with that water
 // missed, moved by hands that much rougher.
 func TestADaysChancesAreTheJudges(t *testing.T) {
-	d, err := formula.Read([]byte(whyCakes), food.Starter())
+	d, err := document.Read([]byte(whyCakes), food.Starter())
 	require.NoError(t, err)
 	f := &failing{k: kitchen.Usual()}
 	b := f.bowl(d, nil)
@@ -45,6 +45,6 @@ func TestADaysChancesAreTheJudges(t *testing.T) {
 // Every line that was done otherwise is a cause of its own kind, and nothing else is one.
 func TestCausesOfChanges(t *testing.T) {
 	for kind, code := range map[string]CauseCode{"grams": Amount, "removed": LeftOut, "added": Added, "prep": Prepared, "part-added": "", "": ""} {
-		assert.Equal(t, code, CauseOf(&formula.Change{Kind: kind}), kind)
+		assert.Equal(t, code, CauseOf(&document.Change{Kind: kind}), kind)
 	}
 }

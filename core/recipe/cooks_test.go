@@ -14,8 +14,8 @@ import (
 	"github.com/stretchr/testify/require"
 
 	"cuerda/core/food"
-	"cuerda/core/food/ingredient"
 	"cuerda/core/recipe"
+	"cuerda/core/recipe/ingredient"
 )
 
 // told is a recipe of testdata/cooks with what a cook reads in it: after @@ the foods of

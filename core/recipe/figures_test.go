@@ -7,7 +7,7 @@ import (
 	"github.com/stretchr/testify/assert"
 	"pgregory.net/rapid"
 
-	"cuerda/core/piece"
+	"cuerda/core/physics/piece"
 	"cuerda/core/recipe"
 )
 

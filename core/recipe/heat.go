@@ -3,9 +3,9 @@ package recipe
 import (
 	"math"
 
-	"cuerda/core/food/ingredient"
-	"cuerda/core/piece"
-	"cuerda/core/words"
+	"cuerda/core/physics/piece"
+	"cuerda/core/recipe/ingredient"
+	"cuerda/core/recipe/words"
 )
 
 // Cook is how the raw pieces are cooked first, as far as a recipe says.

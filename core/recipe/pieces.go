@@ -5,9 +5,9 @@ import (
 	"slices"
 	"strings"
 
-	"cuerda/core/food/ingredient"
-	"cuerda/core/piece"
-	"cuerda/core/words"
+	"cuerda/core/physics/piece"
+	"cuerda/core/recipe/ingredient"
+	"cuerda/core/recipe/words"
 )
 
 // Piece is what a recipe makes, as far as it says: mm, 0 for what it does not.

@@ -11,8 +11,8 @@ import (
 	"github.com/stretchr/testify/require"
 
 	"cuerda/core/food"
-	"cuerda/core/food/ingredient"
 	"cuerda/core/recipe"
+	"cuerda/core/recipe/ingredient"
 )
 
 // Recipes as differently written as pages and people write them.

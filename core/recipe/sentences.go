@@ -6,8 +6,8 @@ import (
 	"unicode/utf8"
 
 	"cuerda/core/food"
-	"cuerda/core/food/ingredient"
-	"cuerda/core/words"
+	"cuerda/core/recipe/ingredient"
+	"cuerda/core/recipe/words"
 )
 
 // entry is one food of one line, as the method goes on with it.

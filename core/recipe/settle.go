@@ -4,7 +4,7 @@ import (
 	"slices"
 
 	"cuerda/core/food"
-	"cuerda/core/food/ingredient"
+	"cuerda/core/recipe/ingredient"
 )
 
 // The parts of a recipe that are no parts of a build.

@@ -7,7 +7,7 @@ import (
 	"unicode"
 	"unicode/utf8"
 
-	"cuerda/core/words"
+	"cuerda/core/recipe/words"
 )
 
 var (

@@ -5,9 +5,9 @@ import (
 	"strings"
 
 	"cuerda/core/food"
-	"cuerda/core/food/ingredient"
-	"cuerda/core/piece"
-	"cuerda/core/words"
+	"cuerda/core/physics/piece"
+	"cuerda/core/recipe/ingredient"
+	"cuerda/core/recipe/words"
 )
 
 // Item is one food of a recipe as it goes into the build.

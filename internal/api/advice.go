@@ -7,11 +7,11 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
-	"cuerda/core/advice"
-	"cuerda/core/binder"
-	"cuerda/core/mix"
-	"cuerda/internal/answer"
+	"cuerda/core/advise"
+	"cuerda/core/advise/binder"
+	"cuerda/core/physics/mix"
 	"cuerda/internal/problem"
+	"cuerda/internal/wire"
 )
 
 type bindInput struct {
@@ -28,7 +28,7 @@ type mendInput struct {
 
 func (s *Server) registerAdvice(api huma.API) {
 	huma.Register(api, takesDocument(api, op(http.MethodPost, "/bind", "bind", "Choose binders, or what stands in for egg and crumbs")),
-		func(ctx context.Context, in *bindInput) (*body[answer.Answer], error) {
+		func(ctx context.Context, in *bindInput) (*body[wire.Answer], error) {
 			k, d, err := s.kitchenAndDocument(ctx, in.RawBody)
 			if err != nil {
 				return nil, err
@@ -37,18 +37,18 @@ func (s *Server) registerAdvice(api huma.API) {
 			if ours.Used, err = s.Store.FoodsUsed(ctx, kitchenID(ctx)); err != nil {
 				return nil, s.problemOf(ctx, err)
 			}
-			return &body[answer.Answer]{answer.Of[answer.Answer](advice.Bind(&ours, d, advice.Options{Replace: advice.Replace(in.Replace), Foods: in.Foods, Aim: binder.Aim(in.Aim)}))}, nil
+			return &body[wire.Answer]{wire.Of[wire.Answer](advise.Bind(&ours, d, advise.Options{Replace: advise.Replace(in.Replace), Foods: in.Foods, Aim: binder.Aim(in.Aim)}))}, nil
 		})
 	huma.Register(api, takesDocument(api, op(http.MethodPost, "/schools", "schools", "Where good cooks disagree, in numbers")),
-		func(ctx context.Context, in *DocumentInput) (*body[[]answer.School], error) {
+		func(ctx context.Context, in *DocumentInput) (*body[[]wire.School], error) {
 			k, d, err := s.kitchenAndDocument(ctx, in.RawBody)
 			if err != nil {
 				return nil, err
 			}
-			return &body[[]answer.School]{answer.Of[[]answer.School](append([]advice.School{}, advice.Schools(k, d)...))}, nil
+			return &body[[]wire.School]{wire.Of[[]wire.School](append([]advise.School{}, advise.Schools(k, d)...))}, nil
 		})
 	huma.Register(api, takesDocument(api, op(http.MethodPost, "/mend", "mend", "Mend a mix by the feel of the hand")),
-		func(ctx context.Context, in *mendInput) (*body[answer.Mend], error) {
+		func(ctx context.Context, in *mendInput) (*body[wire.Mend], error) {
 			k, d, err := s.kitchenAndDocument(ctx, in.RawBody)
 			if err != nil {
 				return nil, err
@@ -57,10 +57,10 @@ func (s *Server) registerAdvice(api huma.API) {
 			if !slices.Contains(mix.SqueezeWords, felt) {
 				return nil, problem.New(http.StatusUnprocessableEntity, problem.BadRequest, "That is no word of the squeeze.")
 			}
-			m, ok := advice.MendBy(k, d, felt)
+			m, ok := advise.MendBy(k, d, felt)
 			if !ok {
 				return nil, problem.New(http.StatusUnprocessableEntity, "no-paste", "There is nothing in the mix that could hold.")
 			}
-			return &body[answer.Mend]{answer.Of[answer.Mend](m)}, nil
+			return &body[wire.Mend]{wire.Of[wire.Mend](m)}, nil
 		})
 }

@@ -8,9 +8,9 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
-	"cuerda/core/food/ingredient"
-	"cuerda/internal/answer"
+	"cuerda/core/recipe/ingredient"
 	"cuerda/internal/problem"
+	"cuerda/internal/wire"
 )
 
 const lentils = `{"format":"cuerda-build/1","lines":[{"food":"red-lentils-cooked","grams":420},{"food":"carrot","grams":80},{"food":"salt","grams":5}],"rest":{"minutes":15}}`
@@ -18,7 +18,7 @@ const lentils = `{"format":"cuerda-build/1","lines":[{"food":"red-lentils-cooked
 func TestAdviceOverHTTP(t *testing.T) {
 	t.Parallel()
 	c := start(t)
-	var bound answer.Answer
+	var bound wire.Answer
 	_, text := c.do("POST", "/api/bind?replace=binders", lentils)
 	require.NoError(t, json.Unmarshal(text, &bound))
 	require.NotEmpty(t, bound.Suggest, string(text))
@@ -27,11 +27,11 @@ func TestAdviceOverHTTP(t *testing.T) {
 	for _, w := range bound.Suggest {
 		assert.EqualValues(t, "least-binder", w.Aim)
 	}
-	var mend answer.Mend
+	var mend wire.Mend
 	_, text = c.do("POST", "/api/mend?felt=slack", lentils)
 	require.NoError(t, json.Unmarshal(text, &mend))
 	assert.Equal(t, "too-wet", mend.Verdict)
-	var schools []answer.School
+	var schools []wire.School
 	_, text = c.do("POST", "/api/schools", lentils)
 	require.NoError(t, json.Unmarshal(text, &schools))
 	assert.NotEmpty(t, schools)
@@ -49,8 +49,8 @@ func TestAdviceOverHTTP(t *testing.T) {
 func TestAnOwnPackChangesThePrediction(t *testing.T) {
 	t.Parallel()
 	c := start(t)
-	predict := func() (p answer.Prediction) {
-		_, text := c.do("POST", "/api/predict", document("x", `{"food":"tofu-firm","grams":300,"prep":[{"do":"mash","level":1}]},{"food":"oats-rolled","grams":40}`))
+	predict := func() (p wire.Prediction) {
+		_, text := c.do("POST", "/api/predict", buildText("x", `{"food":"tofu-firm","grams":300,"prep":[{"do":"mash","level":1}]},{"food":"oats-rolled","grams":40}`))
 		require.NoError(t, json.Unmarshal(text, &p))
 		return p
 	}

@@ -19,8 +19,8 @@ import (
 	"github.com/gin-gonic/gin"
 
 	"cuerda/core/food"
-	"cuerda/core/supper/menu"
-	"cuerda/internal/lessons"
+	"cuerda/core/plan/supper"
+	"cuerda/internal/jobs"
 	"cuerda/internal/live"
 	"cuerda/internal/principal"
 	"cuerda/internal/problem"
@@ -47,7 +47,7 @@ type Server struct {
 
 	live        live.Courses
 	teaching    sync.Once
-	lessons     *lessons.Teacher
+	lessons     *jobs.Teacher
 	simulations simulations
 	shown       shown
 	// life ends with Close.
@@ -55,7 +55,7 @@ type Server struct {
 	end  context.CancelFunc
 
 	cache   kitchens
-	baker   menu.Baker
+	baker   supper.Baker
 	gate    gate
 	exports gate
 	files   files

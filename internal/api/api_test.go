@@ -14,8 +14,8 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
+	"cuerda/core/document"
 	"cuerda/core/food"
-	"cuerda/core/formula"
 	"cuerda/internal/api"
 	"cuerda/internal/api/apitest"
 	"cuerda/internal/demo"
@@ -105,7 +105,7 @@ func (c *client) problem(status int, code, method, path, body string, headers ..
 	return p
 }
 
-func document(name, lines string) string {
+func buildText(name, lines string) string {
 	return `{"format":"cuerda-build/1","name":"` + name + `","lines":[` + lines + `]}`
 }
 
@@ -114,17 +114,17 @@ const tofu = `{"food":"tofu-firm","grams":300}`
 func TestABuildLivesThroughItsVersions(t *testing.T) {
 	t.Parallel()
 	c := start(t)
-	made, tag := c.build("POST", "/api/builds", document("Squares", tofu))
+	made, tag := c.build("POST", "/api/builds", buildText("Squares", tofu))
 	assert.Equal(t, `"1"`, tag)
 	assert.InDelta(t, 300, made.Prediction.MassG, 0.01)
 	path := "/api/builds/" + made.ID
-	_, tag = c.build("PUT", path, document("Squares", tofu+`,{"food":"potato-starch","grams":20}`), "If-Match", tag)
+	_, tag = c.build("PUT", path, buildText("Squares", tofu+`,{"food":"potato-starch","grams":20}`), "If-Match", tag)
 	assert.Equal(t, `"2"`, tag)
 
-	p := c.problem(412, problem.Changed, "PUT", path, document("Other", tofu), "If-Match", `"1"`)
+	p := c.problem(412, problem.Changed, "PUT", path, buildText("Other", tofu), "If-Match", `"1"`)
 	assert.Equal(t, 2, p.Current)
-	c.problem(428, problem.NeedsIfMatch, "PUT", path, document("Other", tofu))
-	c.problem(400, problem.BadRequest, "PUT", path, document("Other", tofu), "If-Match", "*")
+	c.problem(428, problem.NeedsIfMatch, "PUT", path, buildText("Other", tofu))
+	c.problem(400, problem.BadRequest, "PUT", path, buildText("Other", tofu), "If-Match", "*")
 
 	var versions []api.Version
 	_, text := c.do("GET", path+"/versions", "")
@@ -139,7 +139,7 @@ func TestABuildLivesThroughItsVersions(t *testing.T) {
 	answer, _ := c.do("DELETE", path, "")
 	assert.Equal(t, http.StatusNoContent, answer.StatusCode)
 	c.problem(410, "deleted", "GET", path, "")
-	c.problem(410, "deleted", "PUT", path, document("Other", tofu), "If-Match", `"3"`)
+	c.problem(410, "deleted", "PUT", path, buildText("Other", tofu), "If-Match", `"3"`)
 	again, _ := c.build("POST", path+"/restore", "")
 	assert.Equal(t, 3, again.Version)
 }
@@ -150,11 +150,11 @@ func TestBadInputIsAProblemThatNamesThePlace(t *testing.T) {
 	for _, x := range []struct {
 		body, code, pointer string
 	}{
-		{document("x", `{"food":"tofu-frim","grams":3}`), formula.CodeUnknownFood, "/lines/0/food"},
-		{document("x", `{"food":"tofu-firm","grams":-3}`), formula.CodeOutOfRange, "/lines/0/grams"},
-		{document(strings.Repeat("x", 10_000), ""), formula.CodeTooLong, "/name"},
-		{`{"format":`, formula.CodeBadJSON, ""},
-		{`null`, formula.CodeWrongType, ""},
+		{buildText("x", `{"food":"tofu-frim","grams":3}`), document.CodeUnknownFood, "/lines/0/food"},
+		{buildText("x", `{"food":"tofu-firm","grams":-3}`), document.CodeOutOfRange, "/lines/0/grams"},
+		{buildText(strings.Repeat("x", 10_000), ""), document.CodeTooLong, "/name"},
+		{`{"format":`, document.CodeBadJSON, ""},
+		{`null`, document.CodeWrongType, ""},
 	} {
 		for _, to := range []string{"/api/predict", "/api/builds"} {
 			p := c.problem(422, problem.BadDocument, "POST", to, x.body)
@@ -174,7 +174,7 @@ func TestBadInputIsAProblemThatNamesThePlace(t *testing.T) {
 func TestOnlyItsOwnPagesChangeAKitchen(t *testing.T) {
 	t.Parallel()
 	c := start(t)
-	c.problem(403, problem.CrossOrigin, "POST", "/api/builds", document("x", tofu), "Origin", "http://elsewhere.example", "Sec-Fetch-Site", "cross-site")
+	c.problem(403, problem.CrossOrigin, "POST", "/api/builds", buildText("x", tofu), "Origin", "http://elsewhere.example", "Sec-Fetch-Site", "cross-site")
 	c.problem(403, problem.Forbidden, "GET", "/api/builds", "", "Host", "elsewhere.example")
 }
 
@@ -198,17 +198,17 @@ func TestTheDemonstrationKitchen(t *testing.T) {
 	var list []api.Entry
 	_, text := c.do("GET", "/api/builds", "")
 	require.NoError(t, json.Unmarshal(text, &list))
-	verdicts := map[formula.Verdict]int{}
+	verdicts := map[document.Verdict]int{}
 	for _, e := range list {
 		verdicts[e.Verdict]++
-		if e.Verdict == formula.Holds {
+		if e.Verdict == document.Holds {
 			continue
 		}
 		b, _ := c.build("GET", "/api/builds/"+e.ID, "")
 		assert.Equal(t, "reason", b.Prediction.Notes[0].Kind, "%s says why", e.Name)
 	}
-	assert.GreaterOrEqual(t, verdicts[formula.Holds], 4)
-	assert.NotZero(t, verdicts[formula.FailsRaw]+verdicts[formula.FailsBoth])
+	assert.GreaterOrEqual(t, verdicts[document.Holds], 4)
+	assert.NotZero(t, verdicts[document.FailsRaw]+verdicts[document.FailsBoth])
 	_, text = c.do("GET", "/api/builds?q=PARSNIP", "")
 	require.NoError(t, json.Unmarshal(text, &list))
 	assert.Len(t, list, 1)

@@ -7,14 +7,14 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
-	"cuerda/core/bake"
-	"cuerda/core/formula"
-	"cuerda/core/heat"
+	"cuerda/core/document"
 	"cuerda/core/kitchen"
-	"cuerda/core/mix"
-	"cuerda/core/piece"
-	"cuerda/internal/answer"
+	"cuerda/core/physics/heat"
+	"cuerda/core/physics/mix"
+	"cuerda/core/physics/piece"
+	"cuerda/core/predict/bake"
 	"cuerda/internal/problem"
+	"cuerda/internal/wire"
 )
 
 type bakeInput struct {
@@ -53,8 +53,8 @@ func (in *TinInput) tin() *piece.Tin {
 
 // Fit is a piece in the size asked for, and what the mix comes to.
 type Fit struct {
-	Piece piece.Piece  `json:"piece"`
-	Yield answer.Yield `json:"yield"`
+	Piece piece.Piece `json:"piece"`
+	Yield wire.Yield  `json:"yield"`
 }
 
 // fitCodes are the codes of the ways a size cannot be had.
@@ -65,20 +65,20 @@ var fitCodes = map[error]string{
 
 func (s *Server) registerBake(api huma.API) {
 	huma.Register(api, takesDocument(api, op(http.MethodPost, "/bake", "bake", "How long a build takes to cook, and what that does to it")),
-		func(ctx context.Context, in *bakeInput) (*body[answer.Baked], error) {
+		func(ctx context.Context, in *bakeInput) (*body[wire.Baked], error) {
 			k, d, err := s.kitchenAndDocument(ctx, in.RawBody)
 			if err != nil {
 				return nil, err
 			}
-			return &body[answer.Baked]{answer.Of[answer.Baked](bake.Bake(d, k, bake.Options{Section: in.Section, Now: in.Now, Done: ctx.Done()}))}, nil
+			return &body[wire.Baked]{wire.Of[wire.Baked](bake.Bake(d, k, bake.Options{Section: in.Section, Now: in.Now, Done: ctx.Done()}))}, nil
 		})
 	huma.Register(api, takesDocument(api, op(http.MethodPost, "/outlook", "lookOut", "What a change would do to the minutes, and the cold before and after")),
-		func(ctx context.Context, in *DocumentInput) (*body[answer.Outlook], error) {
+		func(ctx context.Context, in *DocumentInput) (*body[wire.Outlook], error) {
 			k, d, err := s.kitchenAndDocument(ctx, in.RawBody)
 			if err != nil {
 				return nil, err
 			}
-			return &body[answer.Outlook]{answer.Of[answer.Outlook](bake.LookOut(d, k, ctx.Done()))}, nil
+			return &body[wire.Outlook]{wire.Of[wire.Outlook](bake.LookOut(d, k, ctx.Done()))}, nil
 		})
 	huma.Register(api, takesDocument(api, op(http.MethodPost, "/fit", "fit", "The size of a piece from a number, a mass, a scoop or a tin")),
 		func(ctx context.Context, in *fitInput) (*body[Fit], error) {
@@ -100,15 +100,15 @@ func (s *Server) registerBake(api huma.API) {
 				fitted.Count = in.Pieces
 			}
 			y := k.Yield(&fitted, mass, density)
-			return &body[Fit]{Fit{fitted, answer.Of[answer.Yield](y)}}, nil
+			return &body[Fit]{Fit{fitted, wire.Of[wire.Yield](y)}}, nil
 		})
 	huma.Register(api, takesDocument(api, op(http.MethodPost, "/reshape", "reshape", "The mix as pieces of another kind: their usual size, number and way of cooking")),
-		func(ctx context.Context, in *reshapeInput) (*body[answer.Shaped], error) {
+		func(ctx context.Context, in *reshapeInput) (*body[wire.Shaped], error) {
 			k, d, err := s.kitchenAndDocument(ctx, in.RawBody)
 			if err != nil {
 				return nil, err
 			}
-			return &body[answer.Shaped]{answer.Of[answer.Shaped](formula.Reshape(d, piece.Kind(in.Kind), k))}, nil
+			return &body[wire.Shaped]{wire.Of[wire.Shaped](document.Reshape(d, piece.Kind(in.Kind), k))}, nil
 		})
 	s.registerSettings(api)
 }
@@ -154,7 +154,7 @@ func settingProblem(err error) *problem.Problem {
 	p := problem.New(http.StatusUnprocessableEntity, problem.BadRequest, "The settings cannot be kept: "+err.Error()+".")
 	var out *kitchen.SettingError
 	if errors.As(err, &out) {
-		p.Errors = []problem.Item{{Fault: formula.Fault{Code: formula.CodeOutOfRange, Pointer: "/" + out.Field, Min: &out.Low, Max: &out.High}, Message: err.Error()}}
+		p.Errors = []problem.Item{{Fault: document.Fault{Code: document.CodeOutOfRange, Pointer: "/" + out.Field, Min: &out.Low, Max: &out.High}, Message: err.Error()}}
 	}
 	return p
 }

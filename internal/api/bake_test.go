@@ -9,10 +9,10 @@ import (
 	"github.com/stretchr/testify/require"
 
 	"cuerda/core/kitchen"
-	"cuerda/core/safety"
-	"cuerda/internal/answer"
+	"cuerda/core/physics/safety"
 	"cuerda/internal/api"
 	"cuerda/internal/problem"
+	"cuerda/internal/wire"
 )
 
 const turkey = `{"format":"cuerda-build/1","lines":[{"food":"turkey-ground","grams":600},{"food":"millet-flakes","grams":45},{"food":"salt","grams":8}],
@@ -21,7 +21,7 @@ const turkey = `{"format":"cuerda-build/1","lines":[{"food":"turkey-ground","gra
 func TestHeatOverHTTP(t *testing.T) {
 	t.Parallel()
 	c := start(t)
-	baked := func(query, document string) (b answer.Baked) {
+	baked := func(query, document string) (b wire.Baked) {
 		reply, text := c.do("POST", "/api/bake"+query, document)
 		require.Equal(t, 200, reply.StatusCode, string(text))
 		require.NoError(t, json.Unmarshal(text, &b))
@@ -39,7 +39,7 @@ func TestHeatOverHTTP(t *testing.T) {
 	assert.Nil(t, cold.PullAt)
 	assert.Equal(t, "target-above-surroundings", cold.Notes[0].Code)
 
-	var outlook answer.Outlook
+	var outlook wire.Outlook
 	_, text := c.do("POST", "/api/outlook", turkey)
 	require.NoError(t, json.Unmarshal(text, &outlook))
 	require.Len(t, outlook.WhatIf, 3)
@@ -60,7 +60,7 @@ func TestTheOvensErrorIsKeptAndMovesTheMinutes(t *testing.T) {
 	t.Parallel()
 	c := start(t)
 	minutes := func() float64 {
-		var b answer.Baked
+		var b wire.Baked
 		_, text := c.do("POST", "/api/bake", turkey)
 		require.NoError(t, json.Unmarshal(text, &b))
 		return *b.MinutesToTarget
@@ -97,7 +97,7 @@ func TestAKitchensOwnFiguresMoveItsCord(t *testing.T) {
 	t.Parallel()
 	c := start(t)
 	preheat := func() float64 {
-		for _, s := range ask[answer.Baked](t, c, "POST", "/api/bake", turkey).Steps {
+		for _, s := range ask[wire.Baked](t, c, "POST", "/api/bake", turkey).Steps {
 			if s.Code == "preheat" {
 				return s.Minutes
 			}

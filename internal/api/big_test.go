@@ -9,8 +9,8 @@ import (
 	"github.com/google/uuid"
 	"github.com/stretchr/testify/require"
 
+	"cuerda/core/document"
 	"cuerda/core/food"
-	"cuerda/core/formula"
 	"cuerda/internal/store"
 )
 
@@ -20,10 +20,10 @@ func bigKitchen(b *testing.B, c *client, builds int) {
 	foods := food.Starter().Foods()
 	random := rand.New(rand.NewPCG(1, 2))
 	words := []string{"bean", "lentil", "chestnut", "turkey", "millet", "marsh", "slipway", "regatta", "oar", "cox", "weir", "fennel"}
-	lines := func(n int) []formula.Line {
-		out := make([]formula.Line, n)
+	lines := func(n int) []document.Line {
+		out := make([]document.Line, n)
 		for i := range out {
-			out[i] = formula.Line{Food: foods[random.IntN(len(foods))].ID, Grams: float64(5 + random.IntN(400))}
+			out[i] = document.Line{Food: foods[random.IntN(len(foods))].ID, Grams: float64(5 + random.IntN(400))}
 		}
 		return out
 	}
@@ -31,12 +31,12 @@ func bigKitchen(b *testing.B, c *client, builds int) {
 	var all []store.History
 	for i := range builds {
 		h := store.History{ID: uuid.NewString(), CreatedAt: now, UpdatedAt: now.Add(-time.Duration(i) * time.Minute)}
-		d := formula.Document{Format: formula.Format, Name: fmt.Sprintf("%s and %s cakes %d", words[random.IntN(len(words))], words[random.IntN(len(words))], i), Lines: lines(20)}
-		for _, kind := range formula.PartKinds[:6] {
-			d.Parts = append(d.Parts, formula.Part{Kind: kind, Lines: lines(10)})
+		d := document.Document{Format: document.Format, Name: fmt.Sprintf("%s and %s cakes %d", words[random.IntN(len(words))], words[random.IntN(len(words))], i), Lines: lines(20)}
+		for _, kind := range document.PartKinds[:6] {
+			d.Parts = append(d.Parts, document.Part{Kind: kind, Lines: lines(10)})
 		}
 		for n := 1; n <= 10; n++ {
-			d.Lines = append([]formula.Line(nil), d.Lines...)
+			d.Lines = append([]document.Line(nil), d.Lines...)
 			d.Lines[0].Grams = float64(n)
 			h.Versions = append(h.Versions, store.HistoryVersion{Number: n, CreatedAt: now, Document: d})
 		}

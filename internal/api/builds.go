@@ -10,10 +10,10 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
+	"cuerda/core/document"
 	"cuerda/core/food"
-	"cuerda/core/formula"
 	"cuerda/core/kitchen"
-	"cuerda/core/mix"
+	"cuerda/core/physics/mix"
 	"cuerda/internal/demo"
 	"cuerda/internal/problem"
 	"cuerda/internal/store"
@@ -21,25 +21,25 @@ import (
 
 // Build is a build at one of its versions, with what the model says of it.
 type Build struct {
-	ID         string           `json:"id" format:"uuid"`
-	Version    int              `json:"version"`
-	UpdatedAt  time.Time        `json:"updated_at"`
-	Document   formula.Document `json:"document"`
-	Prediction Predicted        `json:"prediction"`
-	From       *Origin          `json:"from,omitempty"`
+	ID         string            `json:"id" format:"uuid"`
+	Version    int               `json:"version"`
+	UpdatedAt  time.Time         `json:"updated_at"`
+	Document   document.Document `json:"document"`
+	Prediction Predicted         `json:"prediction"`
+	From       *Origin           `json:"from,omitempty"`
 }
 
 // Entry is a build in the list.
 type Entry struct {
-	ID        string          `json:"id" format:"uuid"`
-	Name      string          `json:"name"`
-	Version   int             `json:"version"`
-	UpdatedAt time.Time       `json:"updated_at"`
-	Lines     int             `json:"lines"`
-	Word      mix.Word        `json:"word"`
-	Verdict   formula.Verdict `json:"verdict"`
-	Says      formula.Saying  `json:"says"`
-	Chance    float64         `json:"chance"`
+	ID        string           `json:"id" format:"uuid"`
+	Name      string           `json:"name"`
+	Version   int              `json:"version"`
+	UpdatedAt time.Time        `json:"updated_at"`
+	Lines     int              `json:"lines"`
+	Word      mix.Word         `json:"word"`
+	Verdict   document.Verdict `json:"verdict"`
+	Says      document.Saying  `json:"says"`
+	Chance    float64          `json:"chance"`
 }
 
 type buildOutput struct {
@@ -71,7 +71,7 @@ func (m IfMatchInput) version() (int, error) {
 }
 
 // predict is formula.Predict for a kept document.
-func predict(k *kitchen.Kitchen, d *formula.Document) Predicted {
+func predict(k *kitchen.Kitchen, d *document.Document) Predicted {
 	return predictionOf(usable(k, d), k)
 }
 

@@ -9,14 +9,14 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
-	"cuerda/core/course"
+	"cuerda/core/cooking"
 	"cuerda/core/kitchen"
-	"cuerda/core/supper"
-	"cuerda/core/supper/menu"
-	"cuerda/internal/answer"
+	"cuerda/core/plan/schedule"
+	"cuerda/core/plan/supper"
 	"cuerda/internal/demo"
 	"cuerda/internal/live"
 	"cuerda/internal/problem"
+	"cuerda/internal/wire"
 )
 
 // CourseEntry is a course in the list.
@@ -42,7 +42,7 @@ type NewCourse struct {
 
 // CourseCommands are what a device did, in its order.
 type CourseCommands struct {
-	Events []course.Event `json:"events" minItems:"1" maxItems:"500"`
+	Events []cooking.Event `json:"events" minItems:"1" maxItems:"500"`
 }
 
 // CourseOutcome is what became of a command.
@@ -57,7 +57,7 @@ type CourseOutcome struct {
 // CourseAnswer is what became of commands, and what there is to see now.
 type CourseAnswer struct {
 	Outcomes []CourseOutcome `json:"outcomes"`
-	Course   answer.Course   `json:"course"`
+	Course   wire.Course     `json:"course"`
 }
 
 // CourseEvents are events of a course, in the order in which they were taken.
@@ -69,7 +69,7 @@ type CourseEvents struct {
 // KeptEvent is an event as it was taken.
 type KeptEvent struct {
 	Seq int64 `json:"seq"`
-	course.Event
+	cooking.Event
 }
 
 // CourseMeasured is a reading of a probe as it was kept.
@@ -86,12 +86,12 @@ func (s *Server) registerCourses(api huma.API) {
 	create := op(http.MethodPost, "/courses", "beginCourse", "Begin to cook a supper or a build", 404, 410, 422)
 	create.DefaultStatus = http.StatusCreated
 	huma.Register(api, create, s.beginCourse)
-	huma.Register(api, op(http.MethodGet, "/courses/{id}", "getCourse", "A course as it is now", 404, 410), func(ctx context.Context, in *IDInput) (*body[answer.Course], error) {
+	huma.Register(api, op(http.MethodGet, "/courses/{id}", "getCourse", "A course as it is now", 404, 410), func(ctx context.Context, in *IDInput) (*body[wire.Course], error) {
 		c, k, err := s.findCourse(ctx, in.ID)
 		if err != nil {
 			return nil, err
 		}
-		return &body[answer.Course]{s.courseOf(ctx, c, k)}, nil
+		return &body[wire.Course]{s.courseOf(ctx, c, k)}, nil
 	})
 	// What makes no sense of a queue is refused by itself; the rest of it counts.
 	act := op(http.MethodPost, "/courses/{id}/events", "actOnCourse", "What a device did, each once", 404, 410, 422)
@@ -133,7 +133,7 @@ func (s *Server) registerCourses(api huma.API) {
 		s.live.Forget(in.ID)
 		return nil, nil
 	})
-	huma.Register(api, op(http.MethodPost, "/courses/{id}/restore", "restoreCourse", "Bring a course back", 404), func(ctx context.Context, in *IDInput) (*body[answer.Course], error) {
+	huma.Register(api, op(http.MethodPost, "/courses/{id}/restore", "restoreCourse", "Bring a course back", 404), func(ctx context.Context, in *IDInput) (*body[wire.Course], error) {
 		if err := s.Store.RestoreCourse(ctx, kitchenID(ctx), in.ID); err != nil {
 			return nil, s.problemOf(ctx, err)
 		}
@@ -141,7 +141,7 @@ func (s *Server) registerCourses(api huma.API) {
 		if err != nil {
 			return nil, err
 		}
-		return &body[answer.Course]{s.courseOf(ctx, c, k)}, nil
+		return &body[wire.Course]{s.courseOf(ctx, c, k)}, nil
 	})
 	s.registerInstruments(api)
 	s.registerPhotos(api)
@@ -182,13 +182,13 @@ func (s *Server) findCourse(ctx context.Context, id string) (*live.Course, *kitc
 	return c, k, nil
 }
 
-func courseWords(ctx context.Context) answer.CourseWords {
+func courseWords(ctx context.Context) wire.CourseWords {
 	language := languageOf(ctx)
-	return answer.CourseWords{Spanish: language == "es", Say: func(text string) string { return demo.Say(text, language) }}
+	return wire.CourseWords{Spanish: language == "es", Say: func(text string) string { return demo.Say(text, language) }}
 }
 
-func (s *Server) courseOf(ctx context.Context, c *live.Course, k *kitchen.Kitchen) answer.Course {
-	out := answer.CourseOf(c.ID, c.Look(k), k, courseWords(ctx))
+func (s *Server) courseOf(ctx context.Context, c *live.Course, k *kitchen.Kitchen) wire.Course {
+	out := wire.CourseOf(c.ID, c.Look(k), k, courseWords(ctx))
 	out.Simulated = s.simulated(c.ID)
 	return out
 }
@@ -197,7 +197,7 @@ type beginCourseInput struct {
 	Body NewCourse
 }
 
-func (s *Server) beginCourse(ctx context.Context, in *beginCourseInput) (*body[answer.Course], error) {
+func (s *Server) beginCourse(ctx context.Context, in *beginCourseInput) (*body[wire.Course], error) {
 	k, err := s.kitchen(ctx)
 	if err != nil {
 		return nil, err
@@ -211,7 +211,7 @@ func (s *Server) beginCourse(ctx context.Context, in *beginCourseInput) (*body[a
 	if err != nil {
 		return nil, problem.OfSupper(err, d.Dishes)
 	}
-	plan := course.Of(d, planned, k)
+	plan := cooking.Of(d, planned, k)
 	plan.Supper, plan.Build = in.Body.Supper, in.Body.Build
 	kept, err := s.Store.CreateCourse(ctx, kitchenID(ctx), plan, now.Truncate(time.Millisecond), now)
 	if err != nil {
@@ -221,11 +221,11 @@ func (s *Server) beginCourse(ctx context.Context, in *beginCourseInput) (*body[a
 	if err != nil {
 		return nil, s.problemOf(ctx, err)
 	}
-	return &body[answer.Course]{s.courseOf(ctx, c, k)}, nil
+	return &body[wire.Course]{s.courseOf(ctx, c, k)}, nil
 }
 
 // toCook gives what is to be cooked as a supper.
-func (s *Server) toCook(ctx context.Context, of *NewCourse) (*menu.Supper, error) {
+func (s *Server) toCook(ctx context.Context, of *NewCourse) (*supper.Supper, error) {
 	switch {
 	case (of.Supper == "") == (of.Build == ""):
 		return nil, problem.New(http.StatusUnprocessableEntity, problem.BadRequest, "A course is of a supper or of a build.")
@@ -249,24 +249,24 @@ func (s *Server) toCook(ctx context.Context, of *NewCourse) (*menu.Supper, error
 	if err != nil {
 		return nil, s.problemOf(ctx, err)
 	}
-	d := &menu.Supper{Format: menu.Format, Name: kept.Document.Name, Table: time.Now().Add(-time.Hour), Aim: string(supper.LatestStart)}
+	d := &supper.Supper{Format: supper.Format, Name: kept.Document.Name, Table: time.Now().Add(-time.Hour), Aim: string(schedule.LatestStart)}
 	if of.Table != nil {
 		d.Table = *of.Table
 	}
-	d.Dishes = []menu.SupperDish{{Name: kept.Document.Name, Build: text, From: &menu.SupperFrom{Build: kept.ID, Version: kept.Version}}}
+	d.Dishes = []supper.SupperDish{{Name: kept.Document.Name, Build: text, From: &supper.SupperFrom{Build: kept.ID, Version: kept.Version}}}
 	return d, nil
 }
 
 // inTime plans a supper from now for its table, or where that is too soon for as soon as it
 // can be.
-func (s *Server) inTime(ctx context.Context, d *menu.Supper, k *kitchen.Kitchen, now time.Time) (*menu.Planned, error) {
-	options := menu.Options{Done: ctx.Done()}
+func (s *Server) inTime(ctx context.Context, d *supper.Supper, k *kitchen.Kitchen, now time.Time) (*supper.Planned, error) {
+	options := supper.Options{Done: ctx.Done()}
 	if d.Table.After(now) {
 		own := *d
 		at := now.Truncate(time.Minute)
 		own.Now = &at
 		planned, err := s.baker.Make(&own, k, options)
-		var odds *supper.AtOddsError
+		var odds *schedule.AtOddsError
 		if err != nil && !errors.As(err, &odds) {
 			return nil, err
 		}
@@ -285,7 +285,7 @@ func (s *Server) inTime(ctx context.Context, d *menu.Supper, k *kitchen.Kitchen,
 	by := free.Table.Sub(begins(planned)) + time.Minute
 	moved := now.Add(by).Truncate(time.Minute).Sub(d.Table)
 	free.Table = d.Table.Add(moved)
-	free.Dishes = append([]menu.SupperDish(nil), d.Dishes...)
+	free.Dishes = append([]supper.SupperDish(nil), d.Dishes...)
 	for i := range free.Dishes {
 		if at := free.Dishes[i].At; at != nil {
 			then := at.Add(moved)
@@ -296,7 +296,7 @@ func (s *Server) inTime(ctx context.Context, d *menu.Supper, k *kitchen.Kitchen,
 }
 
 // begins is when the first thing of a plan is to be done: a step, or an oven to be turned on.
-func begins(p *menu.Planned) time.Time {
+func begins(p *supper.Planned) time.Time {
 	first := p.Plan.Start
 	for _, h := range p.Plan.Heats {
 		first = max(first, h.Start)
@@ -336,10 +336,10 @@ func (s *Server) actOnCourse(ctx context.Context, in *actInput) (*body[CourseAns
 
 type pastInput struct {
 	IDInput
-	Body course.Event
+	Body cooking.Event
 }
 
-func (s *Server) lookPast(ctx context.Context, in *pastInput) (*body[answer.CourseBowl], error) {
+func (s *Server) lookPast(ctx context.Context, in *pastInput) (*body[wire.CourseBowl], error) {
 	c, k, err := s.findCourse(ctx, in.ID)
 	if err != nil {
 		return nil, err
@@ -348,5 +348,5 @@ func (s *Server) lookPast(ctx context.Context, in *pastInput) (*body[answer.Cour
 	if !ok {
 		return nil, problem.New(http.StatusUnprocessableEntity, problem.BadRequest, "That is no amount of a mix.")
 	}
-	return &body[answer.CourseBowl]{answer.Bowl(&b, k, courseWords(ctx))}, nil
+	return &body[wire.CourseBowl]{wire.Bowl(&b, k, courseWords(ctx))}, nil
 }

@@ -15,12 +15,12 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
-	"cuerda/internal/answer"
 	"cuerda/internal/api"
+	"cuerda/internal/wire"
 )
 
 // tasks are what there is to do, in words.
-func tasks(v *answer.Course) (out []string) {
+func tasks(v *wire.Course) (out []string) {
 	for _, t := range v.Tasks {
 		out = append(out, t.Do+" "+v.Dish[t.Dish].Steps[t.Step].Name)
 	}
@@ -37,8 +37,8 @@ func TestASupperIsCookedInItsTimeOrAsSoonAsItCanBe(t *testing.T) {
 			{"name":"Roots","steps":[{"name":"cut","minutes":10,"hands":1},{"name":"roast","minutes":30,"oven":{"celsius":200},"after":[{"step":"cut"}]}]}]}`, table.Format(time.RFC3339), bakedBalls))
 		return kept.ID
 	}
-	begin := func(body string) answer.Course {
-		return decode[answer.Course](c, "POST", "/api/courses", body)
+	begin := func(body string) wire.Course {
+		return decode[wire.Course](c, "POST", "/api/courses", body)
 	}
 	inTime := time.Now().Add(4 * time.Hour).Truncate(time.Minute)
 	v := begin(fmt.Sprintf(`{"supper":%q}`, supper(inTime)))
@@ -67,8 +67,8 @@ func TestTheOvenIsTurnedOnOnce(t *testing.T) {
 	t.Parallel()
 	c := start(t)
 	v := beginCourse(c)
-	at := func(v *answer.Course) int {
-		return slices.IndexFunc(v.Tasks, func(t answer.CourseTask) bool { return t.Do == "heat" })
+	at := func(v *wire.Course) int {
+		return slices.IndexFunc(v.Tasks, func(t wire.CourseTask) bool { return t.Do == "heat" })
 	}
 	i := at(&v)
 	require.GreaterOrEqual(t, i, 0)
@@ -91,8 +91,8 @@ func TestAnAmountIsLookedAtBeforeItIsTaken(t *testing.T) {
 	c := start(t)
 	v := beginCourse(c)
 	mix := stepOf(c, &v, "mix")
-	look := func(grams int) answer.CourseBowl {
-		return decode[answer.CourseBowl](c, "POST", "/api/courses/"+v.ID+"/past", fmt.Sprintf(`{"id":"p","kind":"weighed","step":%d,"line":2,"grams":%d}`, mix, grams))
+	look := func(grams int) wire.CourseBowl {
+		return decode[wire.CourseBowl](c, "POST", "/api/courses/"+v.ID+"/past", fmt.Sprintf(`{"id":"p","kind":"weighed","step":%d,"line":2,"grams":%d}`, mix, grams))
 	}
 	as, more := look(45), look(260)
 	assert.False(t, as.Off)
@@ -101,7 +101,7 @@ func TestAnAmountIsLookedAtBeforeItIsTaken(t *testing.T) {
 	require.NotNil(t, more.Mend)
 	assert.Equal(t, "too-dry", more.Mend.Verdict)
 	assert.NotEmpty(t, more.Labels[more.Mend.Additions[0].Food])
-	assert.Zero(t, decode[answer.Course](c, "GET", "/api/courses/"+v.ID, "").Seq)
+	assert.Zero(t, decode[wire.Course](c, "GET", "/api/courses/"+v.ID, "").Seq)
 	c.problem(http.StatusUnprocessableEntity, "bad-request", "POST", "/api/courses/"+v.ID+"/past", `{"id":"p","kind":"weighed","dish":8}`)
 }
 
@@ -112,7 +112,7 @@ func TestAnAlarmIsSilencedForAll(t *testing.T) {
 	v := beginCourse(c)
 	saute := stepOf(c, &v, "saute")
 	v = act(c, v.ID, fmt.Sprintf(`{"id":"on","kind":"begun","step":%d}`, saute), `{"id":"rice","kind":"timer","name":"Rice","minutes":9}`).Course
-	off := slices.IndexFunc(v.Tasks, func(t answer.CourseTask) bool { return t.Do == "off" })
+	off := slices.IndexFunc(v.Tasks, func(t wire.CourseTask) bool { return t.Do == "off" })
 	require.GreaterOrEqual(t, off, 0)
 	assert.True(t, v.Tasks[off].Urgent)
 	v = act(c, v.ID, fmt.Sprintf(`{"id":"hush","kind":"silenced","name":%q}`, v.Tasks[off].Name)).Course
@@ -128,7 +128,7 @@ func TestAStreamSpeaksTheLanguageOfItsPage(t *testing.T) {
 	c := start(t)
 	v := beginCourse(c)
 	label := func(query string) string {
-		got := c.follow(t, v.ID+"/stream"+query).course(func(*answer.Course) bool { return true })
+		got := c.follow(t, v.ID+"/stream"+query).course(func(*wire.Course) bool { return true })
 		return got.Dish[0].Steps[stepOf(c, &got, "saute")].Weigh[0].Label
 	}
 	assert.Equal(t, "Leek, sliced", label("?language=en"))

@@ -16,11 +16,11 @@ import (
 	"github.com/stretchr/testify/require"
 
 	"cuerda/core/food"
-	"cuerda/internal/answer"
 	"cuerda/internal/api"
 	"cuerda/internal/api/apitest"
 	"cuerda/internal/device"
 	"cuerda/internal/store"
+	"cuerda/internal/wire"
 )
 
 // decode is what an answer below 300 holds.
@@ -36,9 +36,9 @@ func decode[T any](c *client, method, path, body string, headers ...string) (out
 const bakedBalls = `{"format":"cuerda-build/1","name":"Balls","lines":[{"food":"turkey-ground","grams":520},{"food":"leek","grams":120,"prep":[{"do":"saute","minutes":8}]},` +
 	`{"food":"millet-flakes","grams":45},{"food":"salt","grams":7}],"rest":{"minutes":15},"piece":{"kind":"ball","diameter_mm":38},"cook":{"method":"still-oven","celsius":200}}`
 
-func beginCourse(c *client) answer.Course {
+func beginCourse(c *client) wire.Course {
 	b, _ := c.build("POST", "/api/builds", bakedBalls)
-	return decode[answer.Course](c, "POST", "/api/courses", fmt.Sprintf(`{"build":%q}`, b.ID))
+	return decode[wire.Course](c, "POST", "/api/courses", fmt.Sprintf(`{"build":%q}`, b.ID))
 }
 
 func act(c *client, id string, events ...string) api.CourseAnswer {
@@ -46,15 +46,15 @@ func act(c *client, id string, events ...string) api.CourseAnswer {
 	return decode[api.CourseAnswer](c, "POST", "/api/courses/"+id+"/events", `{"events":[`+strings.Join(events, ",")+`]}`)
 }
 
-func stepOf(c *client, v *answer.Course, code string) int {
+func stepOf(c *client, v *wire.Course, code string) int {
 	c.t.Helper()
-	i := slices.IndexFunc(v.Dish[0].Steps, func(s answer.CourseStep) bool { return s.Code == code })
+	i := slices.IndexFunc(v.Dish[0].Steps, func(s wire.CourseStep) bool { return s.Code == code })
 	require.GreaterOrEqual(c.t, i, 0, code)
 	return i
 }
 
 // onTheHeat has a course's balls in the oven.
-func onTheHeat(c *client) (v answer.Course, cook int) {
+func onTheHeat(c *client) (v wire.Course, cook int) {
 	v = beginCourse(c)
 	cook = stepOf(c, &v, "cook")
 	return act(c, v.ID, fmt.Sprintf(`{"id":"in","kind":"begun","dish":0,"step":%d}`, cook)).Course, cook
@@ -87,7 +87,7 @@ func TestACourseGoesOnWhereItWas(t *testing.T) {
 	builds := decode[[]api.Entry](c, "GET", "/api/builds", "")
 	c.do("DELETE", "/api/builds/"+builds[0].ID, "")
 	other := serve(t, &api.Server{Store: c.store, Who: api.OneKitchen(c.kitchen), Foods: food.Starter(), Log: slog.New(slog.DiscardHandler)}, c.kitchen)
-	again := decode[answer.Course](other, "GET", "/api/courses/"+v.ID, "")
+	again := decode[wire.Course](other, "GET", "/api/courses/"+v.ID, "")
 	again.Now, v.Now = time.Time{}, time.Time{}
 	assert.Equal(t, v.Dish[0].Steps[saute], again.Dish[0].Steps[saute])
 	assert.Equal(t, v.Timers, again.Timers)
@@ -100,7 +100,7 @@ func TestACourseGoesOnWhereItWas(t *testing.T) {
 	c.do("DELETE", "/api/courses/"+v.ID, "")
 	got, _ := c.do("GET", "/api/courses/"+v.ID, "")
 	assert.Equal(t, http.StatusGone, got.StatusCode)
-	back := decode[answer.Course](c, "POST", "/api/courses/"+v.ID+"/restore", "")
+	back := decode[wire.Course](c, "POST", "/api/courses/"+v.ID+"/restore", "")
 	assert.Equal(t, v.Seq, back.Seq)
 	list := decode[[]api.CourseEntry](c, "GET", "/api/courses", "")
 	require.Len(t, list, 2, "and the demonstration's")
@@ -152,12 +152,12 @@ func (s *stream) next(event string) (data string) {
 	return ""
 }
 
-func (s *stream) course(until func(*answer.Course) bool) (v answer.Course) {
+func (s *stream) course(until func(*wire.Course) bool) (v wire.Course) {
 	s.t.Helper()
 	for {
 		text := []byte(s.next("course"))
 		apitest.Check(s.t, "GET", "/api/courses/told", http.StatusOK, http.Header{"Content-Type": {"application/json"}}, text)
-		v = answer.Course{}
+		v = wire.Course{}
 		require.NoError(s.t, json.Unmarshal(text, &v))
 		if until(&v) {
 			return v
@@ -170,14 +170,14 @@ func TestDevicesThatFollowHearOfEachOther(t *testing.T) {
 	c := start(t)
 	v := beginCourse(c)
 	phone, tablet := c.follow(t, v.ID+"/stream"), c.follow(t, v.ID+"/stream")
-	phone.course(func(v *answer.Course) bool { return v.Devices == 2 })
+	phone.course(func(v *wire.Course) bool { return v.Devices == 2 })
 	act(c, v.ID, `{"id":"t1","kind":"timer","name":"Kettle","minutes":4,"device":"phone"}`)
-	tablet.course(func(v *answer.Course) bool { return len(v.Timers) == 1 })
+	tablet.course(func(v *wire.Course) bool { return len(v.Timers) == 1 })
 	assert.Equal(t, "1", tablet.id)
 	// One that comes back with the newest is told only what is new; one that missed something, all.
 	act(c, v.ID, `{"id":"t2","kind":"timer","name":"Rice","minutes":9}`)
 	back := c.follow(t, v.ID+"/stream", "Last-Event-ID", "1")
-	assert.Len(t, back.course(func(*answer.Course) bool { return true }).Timers, 2)
+	assert.Len(t, back.course(func(*wire.Course) bool { return true }).Timers, 2)
 
 	// What another server takes is heard too.
 	other := &api.Server{Store: c.store, Who: api.OneKitchen(c.kitchen), Foods: food.Starter(), Log: slog.New(slog.DiscardHandler)}
@@ -187,13 +187,13 @@ func TestDevicesThatFollowHearOfEachOther(t *testing.T) {
 	go func() { defer close(ended); other.Watch(watching) }()
 	t.Cleanup(func() { stop(); <-ended })
 	far := there.follow(t, v.ID+"/stream")
-	far.course(func(*answer.Course) bool { return true })
+	far.course(func(*wire.Course) bool { return true })
 	require.Eventually(t, func() bool { // it listens from some moment on
 		act(c, v.ID, fmt.Sprintf(`{"id":"t-%d","kind":"timer","name":"Peas","minutes":3}`, time.Now().UnixNano()))
-		got := decode[answer.Course](there, "GET", "/api/courses/"+v.ID, "")
+		got := decode[wire.Course](there, "GET", "/api/courses/"+v.ID, "")
 		return len(got.Timers) > 2
 	}, 10*time.Second, 50*time.Millisecond)
-	far.course(func(v *answer.Course) bool { return len(v.Timers) > 2 })
+	far.course(func(v *wire.Course) bool { return len(v.Timers) > 2 })
 }
 
 func pack(at time.Time, name string, celsius float64) string {
@@ -212,7 +212,7 @@ func TestReadingsDrawTheForecast(t *testing.T) {
 	taken := send(pack(now.Add(time.Second), "core", 8))
 	assert.Equal(t, api.TakenReadings{Kept: 1, Used: 1, Faults: []api.ReadingFault{}}, taken)
 	assert.Contains(t, s.next("readings"), `"celsius":8`)
-	heated := s.course(func(v *answer.Course) bool { return v.Dish[0].Heat != nil })
+	heated := s.course(func(v *wire.Course) bool { return v.Dish[0].Heat != nil })
 	h := heated.Dish[0].Heat
 	assert.Equal(t, cook, h.Step)
 	assert.True(t, h.OffLow.Before(h.Off) && h.Off.Before(h.OffHigh))
@@ -251,7 +251,7 @@ func TestAThousandReadingsAreKept(t *testing.T) {
 	taken := decode[api.TakenReadings](c, "POST", "/api/readings", "["+strings.Join(records, ",")+"]", "Authorization", "Bearer "+v.Token)
 	assert.Equal(t, 1000, taken.Kept)
 	assert.Equal(t, 1000, taken.Used+taken.Noted+taken.Late)
-	assert.Equal(t, v.Seq, decode[answer.Course](c, "GET", "/api/courses/"+v.ID, "").Seq)
+	assert.Equal(t, v.Seq, decode[wire.Course](c, "GET", "/api/courses/"+v.ID, "").Seq)
 }
 
 // The scale of simulated instruments fills the bowl, and what rests in its range goes in.
@@ -260,18 +260,18 @@ func TestSimulatedInstrumentsWeighAndMeasure(t *testing.T) {
 	c := start(t)
 	v, _ := onTheHeat(c)
 	s := c.follow(t, v.ID+"/stream")
-	on := decode[answer.Course](c, "POST", "/api/courses/"+v.ID+"/instruments", `{"on":true,"speed":20}`)
+	on := decode[wire.Course](c, "POST", "/api/courses/"+v.ID+"/instruments", `{"on":true,"speed":20}`)
 	assert.True(t, on.Simulated)
 	assert.Equal(t, 20., on.Speed)
-	weighed := s.course(func(v *answer.Course) bool {
-		return slices.ContainsFunc(v.Dish[0].Steps, func(s answer.CourseStep) bool {
+	weighed := s.course(func(v *wire.Course) bool {
+		return slices.ContainsFunc(v.Dish[0].Steps, func(s wire.CourseStep) bool {
 			return len(s.Weigh) > 0 && s.Weigh[0].In != nil && s.Weigh[0].How == "scale"
 		})
 	})
 	assert.NotNil(t, weighed.Scale)
-	hot := s.course(func(v *answer.Course) bool { return v.Dish[0].Heat != nil && v.Dish[0].Heat.Core > 20 })
+	hot := s.course(func(v *wire.Course) bool { return v.Dish[0].Heat != nil && v.Dish[0].Heat.Core > 20 })
 	assert.NotEmpty(t, hot.Dish[0].Heat.History)
-	off := decode[answer.Course](c, "POST", "/api/courses/"+v.ID+"/instruments", `{"on":false,"speed":1}`)
+	off := decode[wire.Course](c, "POST", "/api/courses/"+v.ID+"/instruments", `{"on":false,"speed":1}`)
 	assert.False(t, off.Simulated)
 }
 
@@ -286,7 +286,7 @@ func TestInstrumentsMeasureFromElsewhere(t *testing.T) {
 	kept, err := c.store.Readings(t.Context(), v.ID)
 	require.NoError(t, err)
 	assert.NotEmpty(t, kept)
-	assert.NotNil(t, decode[answer.Course](c, "GET", "/api/courses/"+v.ID, "").Scale)
+	assert.NotNil(t, decode[wire.Course](c, "GET", "/api/courses/"+v.ID, "").Scale)
 	err = device.Run(t.Context(), &device.Remote{Client: http.DefaultClient, URL: "http://127.0.0.1:1", Token: "x"}, device.Options{Every: time.Millisecond, GiveUp: 50 * time.Millisecond})
 	assert.Error(t, err, "nobody there")
 }
@@ -346,9 +346,9 @@ func TestASimulatedCookingTeachesNothing(t *testing.T) {
 	c := start(t)
 	v, cook := onTheHeat(c)
 	s := c.follow(t, v.ID+"/stream")
-	decode[answer.Course](c, "POST", "/api/courses/"+v.ID+"/instruments", `{"on":true,"speed":20}`)
-	s.course(func(v *answer.Course) bool { return v.Dish[0].Heat != nil && v.Dish[0].Heat.Core > 20 })
-	decode[answer.Course](c, "POST", "/api/courses/"+v.ID+"/instruments", `{"on":false,"speed":1}`)
+	decode[wire.Course](c, "POST", "/api/courses/"+v.ID+"/instruments", `{"on":true,"speed":20}`)
+	s.course(func(v *wire.Course) bool { return v.Dish[0].Heat != nil && v.Dish[0].Heat.Core > 20 })
+	decode[wire.Course](c, "POST", "/api/courses/"+v.ID+"/instruments", `{"on":false,"speed":1}`)
 	act(c, v.ID, fmt.Sprintf(`{"id":"off","kind":"done","dish":0,"step":%d}`, cook), `{"id":"f","kind":"found","dish":0,"found":{"hold":"held"}}`)
 	all, err := c.store.Tries(t.Context(), c.kitchen, 100)
 	require.NoError(t, err)

@@ -8,15 +8,15 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
-	"cuerda/core/bake"
-	"cuerda/core/dish"
-	"cuerda/core/formula"
-	"cuerda/core/heat"
+	"cuerda/core/document"
 	"cuerda/core/kitchen"
-	"cuerda/core/mix"
-	"cuerda/core/piece"
-	"cuerda/internal/answer"
+	"cuerda/core/physics/heat"
+	"cuerda/core/physics/mix"
+	"cuerda/core/physics/piece"
+	"cuerda/core/predict/bake"
+	"cuerda/core/predict/dish"
 	"cuerda/internal/problem"
+	"cuerda/internal/wire"
 )
 
 type startInput struct {
@@ -41,16 +41,16 @@ type scaleInput struct {
 // Scaling is a dish in another amount, with what the kitchen makes of that and
 // what is to be bought.
 type Scaling struct {
-	answer.Scaled
+	wire.Scaled
 	Pieces int `json:"pieces"`
 	// Bowls is how often the processor is filled, Batches how often one cooks, and
 	// Loads how many trays, tins or panfuls there are.
-	Bowls   int               `json:"bowls"`
-	Batches int               `json:"batches"`
-	Loads   int               `json:"loads"`
-	On      string            `json:"on" enum:"tray,pan,pot,tin"`
-	Shop    []answer.Purchase `json:"shop"`
-	MassG   float64           `json:"mass_g"`
+	Bowls   int             `json:"bowls"`
+	Batches int             `json:"batches"`
+	Loads   int             `json:"loads"`
+	On      string          `json:"on" enum:"tray,pan,pot,tin"`
+	Shop    []wire.Purchase `json:"shop"`
+	MassG   float64         `json:"mass_g"`
 }
 
 var scaleCodes = map[error]string{
@@ -61,23 +61,23 @@ var scaleCodes = map[error]string{
 
 func (s *Server) registerDish(api huma.API) {
 	huma.Register(api, takesDocument(api, op(http.MethodPost, "/dish", "lookAtDish", "A build with its parts: amounts, checks, nutrition and cost")),
-		func(ctx context.Context, in *DocumentInput) (*body[answer.Dish], error) {
+		func(ctx context.Context, in *DocumentInput) (*body[wire.Dish], error) {
 			k, d, err := s.kitchenAndDocument(ctx, in.RawBody)
 			if err != nil {
 				return nil, err
 			}
-			return &body[answer.Dish]{answer.Of[answer.Dish](dish.Look(d, k))}, nil
+			return &body[wire.Dish]{wire.Of[wire.Dish](dish.Look(d, k))}, nil
 		})
 	huma.Register(api, takesDocument(api, op(http.MethodPost, "/parts/start", "startPart", "A first try at a part, in the amount the build wants")),
-		func(ctx context.Context, in *startInput) (*body[formula.Part], error) {
+		func(ctx context.Context, in *startInput) (*body[document.Part], error) {
 			k, d, err := s.kitchenAndDocument(ctx, in.RawBody)
 			if err != nil {
 				return nil, err
 			}
-			return &body[formula.Part]{dish.Start(d, formula.PartKind(in.Kind), k)}, nil
+			return &body[document.Part]{dish.Start(d, document.PartKind(in.Kind), k)}, nil
 		})
 	huma.Register(api, takesDocument(api, op(http.MethodPost, "/parts/fit", "fitPart", "A part of the build in the amount that its pieces or portions want")),
-		func(ctx context.Context, in *fitPartInput) (*body[formula.Part], error) {
+		func(ctx context.Context, in *fitPartInput) (*body[document.Part], error) {
 			k, d, err := s.kitchenAndDocument(ctx, in.RawBody)
 			if err != nil {
 				return nil, err
@@ -85,7 +85,7 @@ func (s *Server) registerDish(api huma.API) {
 			if in.Part > len(d.Parts) {
 				return nil, problem.New(http.StatusUnprocessableEntity, problem.BadRequest, "The build has no such part.")
 			}
-			return &body[formula.Part]{dish.Resize(d, d.Parts[in.Part-1], k)}, nil
+			return &body[document.Part]{dish.Resize(d, d.Parts[in.Part-1], k)}, nil
 		})
 	huma.Register(api, takesDocument(api, op(http.MethodPost, "/scale", "scale", "A build by pieces, portions, a tin or what there is; without an aim, as it stands, and what to buy for it")), s.scale)
 	huma.Register(api, takesDocument(api, op(http.MethodPost, "/explain", "explain", "How the figures of a mix come about")),
@@ -111,8 +111,8 @@ func (s *Server) scale(ctx context.Context, in *scaleInput) (*body[Scaling], err
 		}
 	}
 	baked := bake.Bake(&scaled.Document, k, bake.Options{Now: -1})
-	out := Scaling{Scaled: answer.Of[answer.Scaled](scaled), Pieces: baked.Yield.Pieces, Bowls: 0, Batches: baked.Load.Batches, Loads: baked.Load.Loads, On: baked.Load.On,
-		Shop: answer.Of[[]answer.Purchase](dish.Shop(&scaled.Document, k))}
+	out := Scaling{Scaled: wire.Of[wire.Scaled](scaled), Pieces: baked.Yield.Pieces, Bowls: 0, Batches: baked.Load.Batches, Loads: baked.Load.Loads, On: baked.Load.On,
+		Shop: wire.Of[[]wire.Purchase](dish.Shop(&scaled.Document, k))}
 	for _, step := range baked.Steps {
 		if step.Code == "blitz" && step.Part == 0 {
 			out.Bowls = step.Times
@@ -121,22 +121,22 @@ func (s *Server) scale(ctx context.Context, in *scaleInput) (*body[Scaling], err
 	for _, p := range mix.Parts(scaled.Document.MixLines(k.Foods)) {
 		out.MassG += p.Mass
 	}
-	out.MassG = answer.Tidy(out.MassG, 0)
+	out.MassG = wire.Tidy(out.MassG, 0)
 	return &body[Scaling]{out}, nil
 }
 
 // Explained is how the figures come about, with what they are held against.
 type Explained struct {
-	answer.Explanation
-	Foods  []string      `json:"foods"`
-	Grades []string      `json:"grades"`
-	Q      *float64      `json:"q" nullable:"true"`
-	Raw    float64       `json:"chance_raw"`
-	Cooked float64       `json:"chance_cooked"`
-	Chance float64       `json:"chance"`
-	Need   answer.Demand `json:"need"`
-	Low    float64       `json:"chance_low"`
-	High   float64       `json:"chance_high"`
+	wire.Explanation
+	Foods  []string    `json:"foods"`
+	Grades []string    `json:"grades"`
+	Q      *float64    `json:"q" nullable:"true"`
+	Raw    float64     `json:"chance_raw"`
+	Cooked float64     `json:"chance_cooked"`
+	Chance float64     `json:"chance"`
+	Need   wire.Demand `json:"need"`
+	Low    float64     `json:"chance_low"`
+	High   float64     `json:"chance_high"`
 	// Levers are the lines that move a figure most when there is a tenth more of
 	// them, from 0; -1 where none moves it.
 	LeverQ      int     `json:"lever_q"`
@@ -145,18 +145,18 @@ type Explained struct {
 	Density     float64 `json:"density_kg_m3"`
 }
 
-func explain(d *formula.Document, k *kitchen.Kitchen) Explained {
+func explain(d *document.Document, k *kitchen.Kitchen) Explained {
 	lines := d.MixLines(k.Foods)
 	parts := mix.Parts(lines)
 	rest := d.RestIn(k)
-	p := formula.Predict(d, k)
+	p := document.Predict(d, k)
 	duty := d.Duty(k)
 	all := mix.Explain(d.Bowl(parts), rest, &duty, d.Coldness(k))
-	told := answer.Of[answer.Prediction](p)
+	told := wire.Of[wire.Prediction](p)
 	out := Explained{
-		Explanation: answer.Of[answer.Explanation](all), Foods: []string{}, Grades: []string{},
+		Explanation: wire.Of[wire.Explanation](all), Foods: []string{}, Grades: []string{},
 		Q: told.Q, Raw: told.ChanceRaw, Cooked: told.ChanceCooked, Chance: told.Chance, Low: told.ChanceLow, High: told.ChanceHigh,
-		Need: answer.Of[answer.Demand](duty.Need), Density: math.Round(heat.CompositionOf(parts).Density()),
+		Need: wire.Of[wire.Demand](duty.Need), Density: math.Round(heat.CompositionOf(parts).Density()),
 	}
 	for i := range lines {
 		out.Foods = append(out.Foods, lines[i].Food.ID)
@@ -183,10 +183,10 @@ func explain(d *formula.Document, k *kitchen.Kitchen) Explained {
 
 // usable is a kept document without lines of foods that the catalogue has
 // dropped since.
-func usable(k *kitchen.Kitchen, d *formula.Document) *formula.Document {
-	known := func(lines []formula.Line) []formula.Line {
+func usable(k *kitchen.Kitchen, d *document.Document) *document.Document {
+	known := func(lines []document.Line) []document.Line {
 		out := slices.Clone(lines)
-		return slices.DeleteFunc(out, func(l formula.Line) bool { return k.Foods.Find(l.Food) == nil })
+		return slices.DeleteFunc(out, func(l document.Line) bool { return k.Foods.Find(l.Food) == nil })
 	}
 	out := *d
 	out.Lines = known(d.Lines)

@@ -11,12 +11,12 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
-	"cuerda/core/formula"
+	"cuerda/core/document"
 	"cuerda/core/recipe"
-	"cuerda/internal/answer"
 	"cuerda/internal/api"
 	"cuerda/internal/problem"
 	"cuerda/internal/store"
+	"cuerda/internal/wire"
 )
 
 func ask[T any](t testing.TB, c *client, method, path, body string) (out T) {
@@ -33,14 +33,14 @@ const cakes = `{"format":"cuerda-build/1","name":"Bean cakes","portions":4,"line
 func TestADishOverHTTP(t *testing.T) {
 	t.Parallel()
 	c := start(t)
-	got := ask[answer.Dish](t, c, "POST", "/api/dish", cakes)
+	got := ask[wire.Dish](t, c, "POST", "/api/dish", cakes)
 	assert.Equal(t, 180., got.Parts[0].NeedG)
 	assert.Positive(t, got.Piece.Facts.KCal)
-	part := ask[formula.Part](t, c, "POST", "/api/parts/start?kind=glaze", cakes)
+	part := ask[document.Part](t, c, "POST", "/api/parts/start?kind=glaze", cakes)
 	assert.EqualValues(t, "glaze", part.Kind)
 	assert.NotEmpty(t, part.Lines)
 	c.problem(422, problem.BadRequest, "POST", "/api/parts/start?kind=icing", cakes)
-	assert.Equal(t, 180., ask[formula.Part](t, c, "POST", "/api/parts/fit?part=1", strings.Replace(cakes, `"grams":180`, `"grams":20`, 1)).Lines[0].Grams)
+	assert.Equal(t, 180., ask[document.Part](t, c, "POST", "/api/parts/fit?part=1", strings.Replace(cakes, `"grams":180`, `"grams":20`, 1)).Lines[0].Grams)
 	c.problem(422, problem.BadRequest, "POST", "/api/parts/fit?part=2", cakes)
 
 	scaled := ask[api.Scaling](t, c, "POST", "/api/scale?portions=8", cakes)
@@ -83,8 +83,8 @@ func TestVersionsAreNamedComparedAndBranched(t *testing.T) {
 	c.problem(404, problem.NotFound, "PUT", at+"/versions/9/label", `{"label":"x"}`)
 	c.problem(422, problem.BadRequest, "PUT", at+"/versions/1/label", `{"label":"a\u0000b"}`)
 
-	got := ask[answer.Comparison](t, c, "GET", at+"/compare?from=1&to=2", "")
-	assert.Equal(t, []answer.Change{{Kind: "grams", Food: "flax-meal", Was: 16, Now: 24}}, got.Changes)
+	got := ask[wire.Comparison](t, c, "GET", at+"/compare?from=1&to=2", "")
+	assert.Equal(t, []wire.Change{{Kind: "grams", Food: "flax-meal", Was: 16, Now: 24}}, got.Changes)
 	assert.Less(t, *got.After.Q, *got.Before.Q)
 	c.problem(404, problem.NotFound, "GET", at+"/compare?from=1&to=7", "")
 
@@ -92,7 +92,7 @@ func TestVersionsAreNamedComparedAndBranched(t *testing.T) {
 	require.NotNil(t, try.From)
 	assert.Equal(t, api.Origin{ID: b.ID, Name: "Bean cakes", Version: 1}, *try.From)
 	assert.Equal(t, 16., try.Document.Lines[1].Grams)
-	with := ask[answer.Comparison](t, c, "GET", fmt.Sprintf("%s/compare?from=2&to=1&with=%s", at, try.ID), "")
+	with := ask[wire.Comparison](t, c, "GET", fmt.Sprintf("%s/compare?from=2&to=1&with=%s", at, try.ID), "")
 	assert.Equal(t, "/name", with.Settings[0].Field)
 
 	found := ask[[]api.Entry](t, c, "GET", "/api/builds?q="+url.QueryEscape("linaza mol"), "")
@@ -115,7 +115,7 @@ func TestRecipesComeInAndBuildsGoOut(t *testing.T) {
 	assert.Nil(t, got.Document)
 	c.problem(422, "no-amounts", "POST", "/api/read-recipe", `{"@type":"Recipe","name":"x"}`)
 	c.problem(422, "no-recipe", "POST", "/api/read-recipe", `{"a":1}`)
-	c.problem(422, formula.CodeBadJSON, "POST", "/api/read-recipe", `{"a":`)
+	c.problem(422, document.CodeBadJSON, "POST", "/api/read-recipe", `{"a":`)
 	c.problem(422, problem.BadDocument, "POST", "/api/read-recipe", `{"format":"cuerda-build/1","lines":[{"food":"moonbeams","grams":3}]}`)
 	c.problem(413, problem.TooLarge, "POST", "/api/read-recipe", strings.Repeat("a", recipe.MaxBytes+2))
 

@@ -6,50 +6,50 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
-	"cuerda/core/advice"
-	"cuerda/core/binder"
-	"cuerda/core/eaters"
+	"cuerda/core/advise"
+	"cuerda/core/advise/binder"
+	"cuerda/core/document"
 	"cuerda/core/food"
-	"cuerda/core/formula"
-	"cuerda/core/handful"
+	"cuerda/core/food/eaters"
 	"cuerda/core/learn"
-	"cuerda/core/logbook"
-	"cuerda/core/mix"
-	"cuerda/core/piece"
-	"cuerda/core/practice"
+	"cuerda/core/learn/logbook"
+	"cuerda/core/learn/practice"
+	"cuerda/core/physics/mix"
+	"cuerda/core/physics/piece"
+	"cuerda/core/physics/safety"
+	"cuerda/core/plan/supper"
+	"cuerda/core/predict/squeeze"
 	"cuerda/core/recipe"
-	"cuerda/core/safety"
-	"cuerda/core/supper/menu"
 )
 
 // enums are the words that a type may hold, told once: every field of the type in the
 // description of the interface lists them, unless its own tag says fewer.
 var enums = map[reflect.Type][]any{
-	reflect.TypeFor[food.Group]():       values(food.Groups),
-	reflect.TypeFor[food.Do]():          values(food.Dos),
-	reflect.TypeFor[food.Unit]():        values(food.Units),
-	reflect.TypeFor[mix.Word]():         append(values(mix.SqueezeWords), string(mix.NoPaste)),
-	reflect.TypeFor[mix.Topic]():        values(mix.Topics),
-	reflect.TypeFor[piece.Kind]():       values(piece.Kinds),
-	reflect.TypeFor[piece.Method]():     values(piece.Methods),
-	reflect.TypeFor[formula.PartKind](): values(formula.PartKinds),
-	reflect.TypeFor[formula.Verdict]():  values(formula.Verdicts),
-	reflect.TypeFor[formula.Saying]():   values(formula.Sayings),
-	reflect.TypeFor[formula.Means]():    values([]formula.Means{formula.TurnAndLift, formula.Slice, formula.TinAndSlice, formula.Spoon}),
-	reflect.TypeFor[eaters.Status]():    values([]eaters.Status{eaters.Clear, eaters.Label, eaters.Out}),
-	reflect.TypeFor[advice.Kind]():      values(advice.Kinds),
-	reflect.TypeFor[binder.Aim]():       append(values(binder.Aims), "", string(advice.AsIs)),
-	reflect.TypeFor[binder.Obstacle]():  values(binder.Obstacles),
-	reflect.TypeFor[recipe.Kind]():      values(recipe.Kinds),
-	reflect.TypeFor[safety.Reason]():    values(safety.Reasons),
-	reflect.TypeFor[menu.Aisle]():       values(menu.Aisles),
-	reflect.TypeFor[logbook.Outcome]():  values(logbook.Outcomes),
-	reflect.TypeFor[learn.CauseCode]():  values(learn.CauseCodes),
-	reflect.TypeFor[practice.Kind]():    append(values(practice.Kinds), ""),
-	reflect.TypeFor[practice.Skill]():   values(practice.Skills),
-	reflect.TypeFor[practice.Choice]():  values(practice.Choices),
-	reflect.TypeFor[handful.Sign]():     values(handful.Signs),
-	reflect.TypeFor[handful.Form]():     values(handful.Forms),
+	reflect.TypeFor[food.Group]():        values(food.Groups),
+	reflect.TypeFor[food.Do]():           values(food.Dos),
+	reflect.TypeFor[food.Unit]():         values(food.Units),
+	reflect.TypeFor[mix.Word]():          append(values(mix.SqueezeWords), string(mix.NoPaste)),
+	reflect.TypeFor[mix.Topic]():         values(mix.Topics),
+	reflect.TypeFor[piece.Kind]():        values(piece.Kinds),
+	reflect.TypeFor[piece.Method]():      values(piece.Methods),
+	reflect.TypeFor[document.PartKind](): values(document.PartKinds),
+	reflect.TypeFor[document.Verdict]():  values(document.Verdicts),
+	reflect.TypeFor[document.Saying]():   values(document.Sayings),
+	reflect.TypeFor[document.Means]():    values([]document.Means{document.TurnAndLift, document.Slice, document.TinAndSlice, document.Spoon}),
+	reflect.TypeFor[eaters.Status]():     values([]eaters.Status{eaters.Clear, eaters.Label, eaters.Out}),
+	reflect.TypeFor[advise.Kind]():       values(advise.Kinds),
+	reflect.TypeFor[binder.Aim]():        append(values(binder.Aims), "", string(advise.AsIs)),
+	reflect.TypeFor[binder.Obstacle]():   values(binder.Obstacles),
+	reflect.TypeFor[recipe.Kind]():       values(recipe.Kinds),
+	reflect.TypeFor[safety.Reason]():     values(safety.Reasons),
+	reflect.TypeFor[supper.Aisle]():      values(supper.Aisles),
+	reflect.TypeFor[logbook.Outcome]():   values(logbook.Outcomes),
+	reflect.TypeFor[learn.CauseCode]():   values(learn.CauseCodes),
+	reflect.TypeFor[practice.Kind]():     append(values(practice.Kinds), ""),
+	reflect.TypeFor[practice.Skill]():    values(practice.Skills),
+	reflect.TypeFor[practice.Choice]():   values(practice.Choices),
+	reflect.TypeFor[squeeze.Sign]():      values(squeeze.Signs),
+	reflect.TypeFor[squeeze.Form]():      values(squeeze.Forms),
 }
 
 // fieldEnums are those of plain strings, by the name of the property in every object that
@@ -57,7 +57,7 @@ var enums = map[reflect.Type][]any{
 var fieldEnums = map[string][]any{
 	"avoid": values(eaters.Allergens), "allergens": values(eaters.Allergens),
 	"diet": append(values(eaters.Diets), ""), "diets": values(eaters.Diets),
-	"wants": values(eaters.Wants), "whens": values(formula.Whens),
+	"wants": values(eaters.Wants), "whens": values(document.Whens),
 }
 
 func values[T ~string](list []T) []any {

@@ -10,30 +10,30 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
-	"cuerda/core/draft"
-	"cuerda/core/formula"
+	"cuerda/core/document"
 	"cuerda/core/recipe"
-	"cuerda/internal/answer"
+	"cuerda/core/recipe/transcribe"
 	"cuerda/internal/archive"
 	"cuerda/internal/demo"
 	"cuerda/internal/export"
 	"cuerda/internal/problem"
 	"cuerda/internal/store"
+	"cuerda/internal/wire"
 )
 
 // Recipe is a recipe as it was found and understood. Where a build document
 // lay within, Document is that, and nothing is left to read.
 type Recipe struct {
-	answer.Found
-	answer.Understood
+	wire.Found
+	wire.Understood
 	// Draft is the build that it becomes, with what to ask.
-	Draft    *answer.Draft     `json:"draft,omitempty"`
-	Document *formula.Document `json:"document,omitempty"`
+	Draft    *wire.Draft        `json:"draft,omitempty"`
+	Document *document.Document `json:"document,omitempty"`
 }
 
 var recipeCodes = map[error]string{
 	recipe.ErrTooLarge: problem.TooLarge, recipe.ErrNotText: "not-text", recipe.ErrNoRecipe: "no-recipe",
-	recipe.ErrBadJSON: formula.CodeBadJSON, recipe.ErrNoAmounts: "no-amounts", recipe.ErrTooMany: "too-many-lines",
+	recipe.ErrBadJSON: document.CodeBadJSON, recipe.ErrNoAmounts: "no-amounts", recipe.ErrTooMany: "too-many-lines",
 }
 
 type recipeInput struct {
@@ -121,14 +121,14 @@ func readRecipe(k *madeKitchen, data []byte) (Recipe, error) {
 		}
 		return Recipe{}, problem.New(status, codeOf(err, recipeCodes), "There is no recipe to be read: "+err.Error()+".")
 	}
-	out := Recipe{Found: answer.Of[answer.Found](found)}
+	out := Recipe{Found: wire.Of[wire.Found](found)}
 	if found.Ingredients == nil {
 		out.Ingredients, out.Sections, out.Steps = []string{}, []string{}, []string{}
 	}
 	if found.Whole != nil {
-		d, err := formula.Read(found.Whole, k.kitchen.Foods)
+		d, err := document.Read(found.Whole, k.kitchen.Foods)
 		if err == nil {
-			out.Document, out.Understood = d, answer.Of[answer.Understood](recipe.Understood{})
+			out.Document, out.Understood = d, wire.Of[wire.Understood](recipe.Understood{})
 			return out, nil
 		}
 		if found.Kind == recipe.Document {
@@ -137,8 +137,8 @@ func readRecipe(k *madeKitchen, data []byte) (Recipe, error) {
 		// The document within is not of this catalogue: its words may still be read.
 	}
 	understood := recipe.Understand(&found, k.reader(), k.kitchen.Foods)
-	made := answer.Of[answer.Draft](draft.Of(&found, &understood, k.kitchen))
-	out.Understood, out.Draft = answer.Of[answer.Understood](understood), &made
+	made := wire.Of[wire.Draft](transcribe.Of(&found, &understood, k.kitchen))
+	out.Understood, out.Draft = wire.Of[wire.Understood](understood), &made
 	return out, nil
 }
 
@@ -222,7 +222,7 @@ func (s *Server) unpack(ctx context.Context, in *unpackInput) (*body[store.Taken
 		item := problem.Item{Message: err.Error()}
 		item.Code, item.Got = bad.Code, bad.File
 		p.Errors = append(p.Errors, item)
-		var faults formula.Faults
+		var faults document.Faults
 		if errors.As(err, &faults) {
 			p.Errors = append(p.Errors, problem.OfDocument(faults).Errors...)
 		}

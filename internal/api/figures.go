@@ -6,7 +6,7 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
-	"cuerda/core/figure"
+	"cuerda/core/physics/parameter"
 )
 
 // Figure is one figure of a kitchen's work: what is usual, and what this kitchen uses.
@@ -29,7 +29,7 @@ func (s *Server) registerFigures(api huma.API) {
 				return nil, err
 			}
 			out := []Figure{}
-			for _, e := range figure.Entries() {
+			for _, e := range parameter.Entries() {
 				value, _ := k.Plain().Figures.Get(e.ID)
 				out = append(out, Figure{ID: e.ID, Value: value, Usual: e.Value, Unit: e.Unit, Grade: string(e.Grade), Low: e.Low, High: e.High, Source: e.Source})
 			}

@@ -6,13 +6,13 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
-	"cuerda/core/eaters"
+	"cuerda/core/document"
 	"cuerda/core/food"
-	"cuerda/core/formula"
-	"cuerda/core/handful"
-	"cuerda/core/mix"
-	"cuerda/core/piece"
-	"cuerda/internal/answer"
+	"cuerda/core/food/eaters"
+	"cuerda/core/physics/mix"
+	"cuerda/core/physics/piece"
+	"cuerda/core/predict/squeeze"
+	"cuerda/internal/wire"
 )
 
 // Food is a food as the Bench shows it.
@@ -77,12 +77,12 @@ type Vocabulary struct {
 	Diets     []string `json:"diets"`
 	Wants     []string `json:"wants"`
 	// PartKinds are the mixes beside the main one, Whens when one is brushed on.
-	PartKinds []formula.PartKind `json:"part_kinds"`
-	Whens     []string           `json:"whens"`
+	PartKinds []document.PartKind `json:"part_kinds"`
+	Whens     []string            `json:"whens"`
 	// Scoops and Tins are the usual measures and loaf tins.
-	Scoops []answer.Scoop `json:"scoops"`
-	Tins   []piece.Tin    `json:"tins"`
-	Limits Limits         `json:"limits"`
+	Scoops []wire.Scoop `json:"scoops"`
+	Tins   []piece.Tin  `json:"tins"`
+	Limits Limits       `json:"limits"`
 }
 
 // Prep is a preparation with the figure that sets it.
@@ -124,8 +124,8 @@ type Zone struct {
 	Word mix.Word `json:"word"`
 	From float64  `json:"from"`
 	// Show and Tells are what a handful of that word shows: as in Handful.
-	Show  map[handful.Sign]float64 `json:"show"`
-	Tells []handful.Sign           `json:"tells"`
+	Show  map[squeeze.Sign]float64 `json:"show"`
+	Tells []squeeze.Sign           `json:"tells"`
 }
 
 // Limits are those of the document.
@@ -197,20 +197,20 @@ func foodOf(foods *food.Catalogue, f *food.Food) Food {
 }
 
 func vocabularyOf() Vocabulary {
-	v := Vocabulary{Groups: food.Groups, Allergens: eaters.Allergens, Diets: eaters.Diets, Wants: eaters.Wants, PartKinds: formula.PartKinds, Whens: formula.Whens, Scoops: answer.Of[[]answer.Scoop](piece.Scoops), Tins: piece.Tins, Limits: Limits{
-		Lines: formula.MaxLines, Parts: formula.MaxParts, PartLines: formula.MaxPartLines, Portions: formula.MaxPortions, Note: formula.MaxNote, Preps: formula.MaxPreps, Name: formula.MaxName, LeastGrams: formula.MinGrams, Grams: formula.MaxGrams, Minutes: formula.MaxMinutes,
-		MinCelsius: formula.MinCelsius, MaxCelsius: formula.MaxCelsius, LineName: formula.MaxLineName,
-		MinRest: formula.MinRestCelsius, MaxRest: formula.MaxRestCelsius, MinChill: formula.MinChillCelsius, MaxChill: formula.MaxChillCelsius, MinMM: formula.MinMM, MaxMM: formula.MaxMM,
+	v := Vocabulary{Groups: food.Groups, Allergens: eaters.Allergens, Diets: eaters.Diets, Wants: eaters.Wants, PartKinds: document.PartKinds, Whens: document.Whens, Scoops: wire.Of[[]wire.Scoop](piece.Scoops), Tins: piece.Tins, Limits: Limits{
+		Lines: document.MaxLines, Parts: document.MaxParts, PartLines: document.MaxPartLines, Portions: document.MaxPortions, Note: document.MaxNote, Preps: document.MaxPreps, Name: document.MaxName, LeastGrams: document.MinGrams, Grams: document.MaxGrams, Minutes: document.MaxMinutes,
+		MinCelsius: document.MinCelsius, MaxCelsius: document.MaxCelsius, LineName: document.MaxLineName,
+		MinRest: document.MinRestCelsius, MaxRest: document.MaxRestCelsius, MinChill: document.MinChillCelsius, MaxChill: document.MaxChillCelsius, MinMM: document.MinMM, MaxMM: document.MaxMM,
 	}}
 	for _, do := range food.Dos {
 		p := Prep{Do: do, Setting: do.Setting(), Default: do.Default()}
 		switch p.Setting {
 		case "minutes":
-			p.Max = formula.MaxMinutes
+			p.Max = document.MaxMinutes
 		case "level":
 			p.Max = 1
 		case "hours":
-			p.Max = formula.MaxHours
+			p.Max = document.MaxHours
 		}
 		v.Preps = append(v.Preps, p)
 	}
@@ -225,8 +225,8 @@ func vocabularyOf() Vocabulary {
 		v.Methods = append(v.Methods, Method{m, m.DefaultCelsius(), m.TurnsByDefault(), m.Sears(), m.Grills()})
 	}
 	for _, z := range mix.Zones {
-		h := handful.OfWord(z.Word)
-		v.Zones = append(v.Zones, Zone{z.Word, z.From, answer.HandfulOf(&h).Show, h.Tells})
+		h := squeeze.OfWord(z.Word)
+		v.Zones = append(v.Zones, Zone{z.Word, z.From, wire.HandfulOf(&h).Show, h.Tells})
 	}
 	return v
 }

@@ -10,15 +10,15 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
-	"cuerda/core/course"
+	"cuerda/core/cooking"
 	"cuerda/core/kitchen"
-	"cuerda/internal/answer"
 	"cuerda/internal/device"
+	"cuerda/internal/device/senml"
 	"cuerda/internal/live"
 	"cuerda/internal/principal"
 	"cuerda/internal/problem"
-	"cuerda/internal/senml"
 	"cuerda/internal/store"
+	"cuerda/internal/wire"
 )
 
 // TakenReadings says what became of a pack.
@@ -131,21 +131,21 @@ type simulateInput struct {
 	Body Instruments
 }
 
-func (s *Server) simulate(ctx context.Context, in *simulateInput) (*body[answer.Course], error) {
+func (s *Server) simulate(ctx context.Context, in *simulateInput) (*body[wire.Course], error) {
 	c, k, err := s.findCourse(ctx, in.ID)
 	if err != nil {
 		return nil, err
 	}
 	_, speed := c.Now()
-	next := course.Event{ID: rand.Text(), Kind: course.Clock, Speed: speed}
+	next := cooking.Event{ID: rand.Text(), Kind: cooking.Clock, Speed: speed}
 	if in.Body.Speed > 0 {
 		next.Speed = in.Body.Speed
 	}
 	if in.Body.On {
-		next.Device = course.SimulatedDevice // it is kept that figures were made up
+		next.Device = cooking.SimulatedDevice // it is kept that figures were made up
 	}
 	if in.Body.On || next.Speed != speed {
-		if _, err := c.Do(ctx, []course.Event{next}); err != nil {
+		if _, err := c.Do(ctx, []cooking.Event{next}); err != nil {
 			return nil, s.problemOf(ctx, err)
 		}
 	}
@@ -155,7 +155,7 @@ func (s *Server) simulate(ctx context.Context, in *simulateInput) (*body[answer.
 		s.stopSimulated(c.ID)
 	}
 	c.Poke()
-	return &body[answer.Course]{s.courseOf(ctx, c, k)}, nil
+	return &body[wire.Course]{s.courseOf(ctx, c, k)}, nil
 }
 
 // simulations are the simulated instruments that run, by course.

@@ -8,8 +8,8 @@ import (
 
 	"github.com/gin-gonic/gin"
 
-	"cuerda/core/food/ingredient"
 	"cuerda/core/kitchen"
+	"cuerda/core/recipe/ingredient"
 	"cuerda/internal/principal"
 	"cuerda/internal/problem"
 )

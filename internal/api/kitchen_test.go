@@ -14,9 +14,9 @@ import (
 	"github.com/stretchr/testify/require"
 
 	"cuerda/core/food"
-	"cuerda/internal/answer"
 	"cuerda/internal/api"
 	"cuerda/internal/principal"
+	"cuerda/internal/wire"
 )
 
 // Two servers of one database agree: what one changes the other hears of.
@@ -32,8 +32,8 @@ func TestTwoServersAgree(t *testing.T) {
 	there := &client{t, server.URL, c.store, c.kitchen, other}
 
 	q := func() float64 {
-		_, text := there.do("POST", "/api/predict", document("x", `{"food":"tofu-firm","grams":300,"prep":[{"do":"mash","level":1}]},{"food":"oats-rolled","grams":40}`))
-		var p answer.Prediction
+		_, text := there.do("POST", "/api/predict", buildText("x", `{"food":"tofu-firm","grams":300,"prep":[{"do":"mash","level":1}]},{"food":"oats-rolled","grams":40}`))
+		var p wire.Prediction
 		require.NoError(t, json.Unmarshal(text, &p))
 		return *p.Q
 	}

@@ -10,20 +10,20 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
-	"cuerda/core/formula"
+	"cuerda/core/document"
 	"cuerda/core/learn"
-	"cuerda/internal/answer"
-	"cuerda/internal/lessons"
+	"cuerda/internal/jobs"
 	"cuerda/internal/principal"
 	"cuerda/internal/problem"
 	"cuerda/internal/store"
+	"cuerda/internal/wire"
 )
 
 // KitchenLearned is what the tries of a kitchen taught.
 type KitchenLearned struct {
-	Tries   int                    `json:"tries"`
-	Mixes   int                    `json:"mixes"`
-	Figures []answer.LearnedFigure `json:"figures"`
+	Tries   int                  `json:"tries"`
+	Mixes   int                  `json:"mixes"`
+	Figures []wire.LearnedFigure `json:"figures"`
 	// Forgotten says since when figures are learned anew, by name.
 	Forgotten map[string]time.Time `json:"forgotten"`
 	// Off says that predictions do without all of it; OwnMixes that they go by what became of its mixes.
@@ -76,8 +76,8 @@ func (s *Server) registerLearned(api huma.API) {
 }
 
 // teacher is made with the first use.
-func (s *Server) teacher() *lessons.Teacher {
-	s.teaching.Do(func() { s.lessons = &lessons.Teacher{Store: s.Store, Foods: s.Foods} })
+func (s *Server) teacher() *jobs.Teacher {
+	s.teaching.Do(func() { s.lessons = &jobs.Teacher{Store: s.Store, Foods: s.Foods} })
 	return s.lessons
 }
 
@@ -103,7 +103,7 @@ func (s *Server) relearn(ctx context.Context) error {
 }
 
 // keepLive keeps a try of a course; its kitchen learns of it meanwhile.
-func (s *Server) keepLive(ctx context.Context, kitchen string, t *store.Try, d *formula.Document) error {
+func (s *Server) keepLive(ctx context.Context, kitchen string, t *store.Try, d *document.Document) error {
 	if err := s.keepTry(principal.With(ctx, principal.Principal{Kitchen: kitchen}), t, d); err != nil {
 		return err
 	}
@@ -133,23 +133,23 @@ func (s *Server) learned(ctx context.Context) (*body[KitchenLearned], error) {
 	if err != nil {
 		return nil, s.problemOf(ctx, err)
 	}
-	said, alone := lessons.Trust(all, base)
+	said, alone := jobs.Trust(all, base)
 	out := KitchenLearned{
-		Tries: l.Tries, Mixes: l.Mixes, Figures: []answer.LearnedFigure{}, Off: choices.Off, OwnMixes: !slices.Contains(choices.LeftOut, learn.OwnMixes),
-		Forgotten: map[string]time.Time{}, Trust: answer.Of[logbookTrust](said), Alone: answer.Of[logbookTrust](alone),
+		Tries: l.Tries, Mixes: l.Mixes, Figures: []wire.LearnedFigure{}, Off: choices.Off, OwnMixes: !slices.Contains(choices.LeftOut, learn.OwnMixes),
+		Forgotten: map[string]time.Time{}, Trust: wire.Of[logbookTrust](said), Alone: wire.Of[logbookTrust](alone),
 	}
 	maps.Copy(out.Forgotten, choices.Forgotten)
 	for i := range l.Figures {
 		if f := &l.Figures[i]; len(f.Tries) > 0 {
-			out.Figures = append(out.Figures, answer.FigureOf(f))
+			out.Figures = append(out.Figures, wire.FigureOf(f))
 		}
 	}
 	// What moved most, in its own spread, is told first.
-	moved := func(f answer.LearnedFigure) float64 {
+	moved := func(f wire.LearnedFigure) float64 {
 		d := (f.Posterior.Mean - f.Prior.Mean) / f.Prior.SD
 		return d*d + 1 - f.Posterior.SD/f.Prior.SD
 	}
-	slices.SortStableFunc(out.Figures, func(a, b answer.LearnedFigure) int {
+	slices.SortStableFunc(out.Figures, func(a, b wire.LearnedFigure) int {
 		if moved(a) > moved(b) {
 			return -1
 		}

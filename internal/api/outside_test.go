@@ -102,7 +102,7 @@ func TestTheServerIsSeenFromOutside(t *testing.T) {
 	server := httptest.NewServer(handler.Handler())
 	defer server.Close()
 	c := &client{t: t, url: server.URL, store: s, kitchen: kitchen}
-	answer, _ := c.do("POST", "/api/builds", document("For Ottoline", tofu))
+	answer, _ := c.do("POST", "/api/builds", buildText("For Ottoline", tofu))
 	id := answer.Header.Get("X-Request-Id")
 	require.NotEmpty(t, id)
 	_, _ = c.do("GET", "/api/builds/00000000-0000-0000-0000-000000000001", "")
@@ -145,7 +145,7 @@ func TestSlowReadersOfArchivesHoldUpNobody(t *testing.T) {
 	c := start(t)
 	many := make([]store.History, 300)
 	for i := range many {
-		b, _ := c.build("POST", "/api/builds", document(fmt.Sprintf("Cakes %d", i), tofu))
+		b, _ := c.build("POST", "/api/builds", buildText(fmt.Sprintf("Cakes %d", i), tofu))
 		many[i].ID = b.ID
 	}
 	address := strings.TrimPrefix(c.url, "http://")

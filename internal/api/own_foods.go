@@ -9,9 +9,9 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
-	"cuerda/core/eaters"
+	"cuerda/core/document"
 	"cuerda/core/food"
-	"cuerda/core/formula"
+	"cuerda/core/food/eaters"
 	"cuerda/internal/archive"
 	"cuerda/internal/problem"
 )
@@ -91,17 +91,17 @@ func (s *Server) saveOwnFood(ctx context.Context, id string, in *ownFoodInput) (
 	b.Name = strings.TrimSpace(b.Name)
 	var faults []problem.Item
 	fault := func(code, pointer, got, message string) {
-		faults = append(faults, problem.Item{Fault: formula.Fault{Code: code, Pointer: pointer, Got: got}, Message: message})
+		faults = append(faults, problem.Item{Fault: document.Fault{Code: code, Pointer: pointer, Got: got}, Message: message})
 	}
 	if b.Name == "" || strings.ContainsFunc(b.Name, func(c rune) bool { return c < ' ' }) {
-		fault(formula.CodeBadText, "/name", "", "A food has a name of one line.")
+		fault(document.CodeBadText, "/name", "", "A food has a name of one line.")
 	}
 	if s.Foods.Find(b.Like) == nil {
-		fault(formula.CodeUnknownFood, "/like", b.Like, "It should be like a food of the catalogue.")
+		fault(document.CodeUnknownFood, "/like", b.Like, "It should be like a food of the catalogue.")
 	}
 	for i, a := range b.Allergens {
 		if !eaters.Known(a) {
-			fault(formula.CodeUnknownWord, fmt.Sprintf("/allergens/%d", i), a, "That is none of the 14 allergens.")
+			fault(document.CodeUnknownWord, fmt.Sprintf("/allergens/%d", i), a, "That is none of the 14 allergens.")
 		}
 	}
 	if b.Label != nil && !b.Label.Adds() {
@@ -112,7 +112,7 @@ func (s *Server) saveOwnFood(ctx context.Context, id string, in *ownFoodInput) (
 		return nil, s.problemOf(ctx, err)
 	}
 	if len(all) >= mostOwnFoods {
-		fault(formula.CodeTooMany, "", "", fmt.Sprintf("A kitchen has at most %d foods of its own.", mostOwnFoods))
+		fault(document.CodeTooMany, "", "", fmt.Sprintf("A kitchen has at most %d foods of its own.", mostOwnFoods))
 	}
 	if len(faults) > 0 {
 		p := problem.New(http.StatusUnprocessableEntity, problem.BadRequest, faults[0].Message)

@@ -8,11 +8,11 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
-	"cuerda/core/piece"
-	"cuerda/internal/answer"
+	"cuerda/core/physics/piece"
 	"cuerda/internal/api"
 	"cuerda/internal/export"
 	"cuerda/internal/problem"
+	"cuerda/internal/wire"
 )
 
 // get reads an answer of 200 into v.
@@ -32,7 +32,7 @@ func TestFoodsOfTheKitchensOwn(t *testing.T) {
 	require.NoError(t, json.Unmarshal(text, &made))
 	assert.Equal(t, []string{"own-mill-teff", "Mill teff", "teff-flour", "contains"}, []string{made.ID, made.Name, made.Own, made.Gluten})
 	// It is a food like any other: predicted, kept, found by its name, priced.
-	b, _ := c.build("POST", "/api/builds", document("With teff", tofu+`,{"food":"own-mill-teff","grams":30}`))
+	b, _ := c.build("POST", "/api/builds", buildText("With teff", tofu+`,{"food":"own-mill-teff","grams":30}`))
 	assert.Len(t, b.Prediction.Lines, 2)
 	var list []api.Entry
 	c.get("/api/builds?q=mill+teff", &list)
@@ -68,11 +68,11 @@ func TestALabelIsReadForWhatItIsReadFor(t *testing.T) {
 	c := start(t)
 	p := c.problem(422, problem.BadRequest, "PUT", "/api/pantry/gf-crumbs", `{"food":"gf-crumbs","have":true,"label_read":["dust"]}`)
 	assert.Equal(t, "/label_read/0", p.Errors[0].Pointer)
-	body := document("x", tofu+`,{"food":"quinoa-flakes","grams":20},{"food":"oats-rolled","grams":20}`)
+	body := buildText("x", tofu+`,{"food":"quinoa-flakes","grams":20},{"food":"oats-rolled","grams":20}`)
 	body = body[:len(body)-1] + `,"eaters":{"avoid":["gluten","milk"]}}`
 	oats := func() (status string, notes []string) {
 		_, text := c.do("POST", "/api/predict", body)
-		var got answer.Prediction
+		var got wire.Prediction
 		require.NoError(t, json.Unmarshal(text, &got))
 		for _, n := range got.Notes {
 			notes = append(notes, n.Code)
@@ -97,23 +97,23 @@ func TestAmountsShapesSittingsAndThePage(t *testing.T) {
 	c.problem(422, "no-weight", "GET", "/api/grams?food=oats-rolled&amount=two+moons", "")
 	c.problem(404, problem.NotFound, "GET", "/api/grams?food=moons&amount=2+cups", "")
 
-	_, text := c.do("POST", "/api/reshape?kind=loaf", document("x", tofu))
-	var shaped answer.Shaped
+	_, text := c.do("POST", "/api/reshape?kind=loaf", buildText("x", tofu))
+	var shaped wire.Shaped
 	require.NoError(t, json.Unmarshal(text, &shaped))
 	assert.Equal(t, []any{piece.Loaf, piece.StillOven}, []any{shaped.Piece.Kind, shaped.Cook.Method})
 
-	b, tag := c.build("POST", "/api/builds", document("Squares", tofu))
+	b, tag := c.build("POST", "/api/builds", buildText("Squares", tofu))
 	path := "/api/builds/" + b.ID
 	for _, grams := range []string{"10", "12", "15"} {
-		_, tag = c.build("PUT", path, document("Squares", tofu+`,{"food":"potato-starch","grams":`+grams+`}`), "If-Match", tag)
+		_, tag = c.build("PUT", path, buildText("Squares", tofu+`,{"food":"potato-starch","grams":`+grams+`}`), "If-Match", tag)
 	}
 	_, _ = c.do("PUT", path+"/versions/4/label", `{"label":"as it was fried"}`)
-	_, _ = c.build("PUT", path, document("Squares", tofu), "If-Match", tag)
+	_, _ = c.build("PUT", path, buildText("Squares", tofu), "If-Match", tag)
 	var sittings []api.Sitting
 	c.get(path+"/sittings", &sittings)
 	require.Len(t, sittings, 2, "a label ends a sitting")
 	assert.Equal(t, []int{5, 5, 4, 1}, []int{sittings[0].Number, sittings[0].First, sittings[1].Number, sittings[1].First})
-	assert.Equal(t, []answer.Change{{Kind: "removed", Food: "potato-starch", Was: 15}}, sittings[0].Changes)
+	assert.Equal(t, []wire.Change{{Kind: "removed", Food: "potato-starch", Was: 15}}, sittings[0].Changes)
 	assert.True(t, sittings[1].Began)
 	assert.Equal(t, "as it was fried", sittings[1].Label)
 	var older []api.Sitting

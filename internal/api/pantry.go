@@ -7,8 +7,8 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
-	"cuerda/core/eaters"
-	"cuerda/core/formula"
+	"cuerda/core/document"
+	"cuerda/core/food/eaters"
 	"cuerda/core/kitchen"
 	"cuerda/internal/problem"
 )
@@ -45,7 +45,7 @@ func (s *Server) savePantryItem(ctx context.Context, in *pantryInput) (*body[Pan
 	for i, code := range in.Body.LabelRead {
 		if !eaters.Code(code) {
 			fault := problem.New(http.StatusUnprocessableEntity, problem.BadRequest, "A label is read for allergens, diets and wants.")
-			fault.Errors = []problem.Item{{Fault: formula.Fault{Code: formula.CodeUnknownWord, Pointer: fmt.Sprintf("/label_read/%d", i), Got: code}, Message: fault.Detail}}
+			fault.Errors = []problem.Item{{Fault: document.Fault{Code: document.CodeUnknownWord, Pointer: fmt.Sprintf("/label_read/%d", i), Got: code}, Message: fault.Detail}}
 			return nil, fault
 		}
 	}
@@ -53,7 +53,7 @@ func (s *Server) savePantryItem(ctx context.Context, in *pantryInput) (*body[Pan
 		sum := fmt.Sprintf("%.1f", p.Sum())
 		fault := problem.New(http.StatusUnprocessableEntity, problem.BadRequest, "The label adds up to "+sum+" g in 100 g.")
 		most := 100.
-		fault.Errors = []problem.Item{{Fault: formula.Fault{Code: "does-not-add-up", Pointer: "/pack", Got: sum, Max: &most}, Message: fault.Detail}}
+		fault.Errors = []problem.Item{{Fault: document.Fault{Code: "does-not-add-up", Pointer: "/pack", Got: sum, Max: &most}, Message: fault.Detail}}
 		return nil, fault
 	}
 	if err := s.Store.SavePantry(ctx, kitchenID(ctx), in.Body); err != nil {

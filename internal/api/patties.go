@@ -8,9 +8,9 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
-	"cuerda/core/formula"
+	"cuerda/core/document"
 	"cuerda/core/kitchen"
-	"cuerda/core/patties"
+	"cuerda/core/learn/patties"
 	"cuerda/internal/problem"
 )
 
@@ -47,7 +47,7 @@ type PattiesAnswer struct {
 	// BaseG is the base mix that the next ones take, g.
 	BaseG float64 `json:"base_g" digits:"0"`
 	// Document is the build with the best option taken; missing where none is enough.
-	Document *formula.Document `json:"document,omitempty"`
+	Document *document.Document `json:"document,omitempty"`
 }
 
 // PattyOption is one way, how likely it is the answer, and how a patty of it is weighed.
@@ -63,7 +63,7 @@ type PattyOption struct {
 }
 
 // asked gives the options of a question, whose foods the kitchen must know.
-func asked(open *patties.OpenQuestion, d *formula.Document, k *kitchen.Kitchen) ([]patties.Option, error) {
+func asked(open *patties.OpenQuestion, d *document.Document, k *kitchen.Kitchen) ([]patties.Option, error) {
 	options, err := open.Options(d)
 	for i := range options {
 		for _, l := range options[i].Document.Lines {

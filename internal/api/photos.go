@@ -7,7 +7,7 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
-	"cuerda/internal/photo"
+	"cuerda/internal/photos"
 	"cuerda/internal/problem"
 	"cuerda/internal/store"
 )
@@ -40,9 +40,9 @@ func (s *Server) registerPhotos(api huma.API) {
 		"image/jpeg": {Schema: &huma.Schema{Type: huma.TypeString, Format: "binary"}}, "image/png": {Schema: &huma.Schema{Type: huma.TypeString, Format: "binary"}},
 	}}
 	huma.Register(api, keep, func(ctx context.Context, in *photoInput) (*body[KeptPhoto], error) {
-		made, err := photo.Read(in.RawBody)
+		made, err := photos.Read(in.RawBody)
 		switch {
-		case errors.Is(err, photo.ErrTooLarge):
+		case errors.Is(err, photos.ErrTooLarge):
 			return nil, problem.New(http.StatusRequestEntityTooLarge, problem.TooLarge, "The picture has more than 60 million points.")
 		case err != nil:
 			return nil, problem.New(http.StatusUnprocessableEntity, problem.BadRequest, "The picture cannot be read: JPEG and PNG can.")

@@ -7,16 +7,16 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
-	"cuerda/core/supper/menu"
-	"cuerda/internal/answer"
+	"cuerda/core/plan/supper"
 	"cuerda/internal/problem"
+	"cuerda/internal/wire"
 )
 
 // SupperSchema is the JSON Schema of the supper document.
 func SupperSchema() map[string]any {
 	once()
 	registry := huma.NewMapRegistry("#/$defs/", huma.DefaultSchemaNamer)
-	whole := registry.Schema(reflect.TypeFor[menu.Supper](), true, "Supper")
+	whole := registry.Schema(reflect.TypeFor[supper.Supper](), true, "Supper")
 	return map[string]any{"$schema": "https://json-schema.org/draft/2020-12/schema", "title": "A supper", "$ref": whole.Ref, "$defs": registry.Map()}
 }
 
@@ -28,13 +28,13 @@ type planInput struct {
 
 func (s *Server) registerPlan(api huma.API) {
 	plan := takesSupper(api, op(http.MethodPost, "/plan", "plan", "When each step of a supper of several dishes begins"))
-	plan.MaxBodyBytes = menu.MaxBytes + 1
-	huma.Register(api, plan, func(ctx context.Context, in *planInput) (*body[answer.Plan], error) {
-		d, err := menu.Read(in.RawBody)
+	plan.MaxBodyBytes = supper.MaxBytes + 1
+	huma.Register(api, plan, func(ctx context.Context, in *planInput) (*body[wire.Plan], error) {
+		d, err := supper.Read(in.RawBody)
 		if err != nil {
 			return nil, problem.OfSupper(err, nil)
 		}
-		planned, unheld, contacts, err := s.plan(ctx, d, menu.Options{Done: ctx.Done(), Quick: in.Quick}, in.Loose)
+		planned, unheld, contacts, err := s.plan(ctx, d, supper.Options{Done: ctx.Done(), Quick: in.Quick}, in.Loose)
 		if err != nil {
 			return nil, err
 		}
@@ -42,8 +42,8 @@ func (s *Server) registerPlan(api huma.API) {
 		if err != nil {
 			return nil, err
 		}
-		out := answer.PlanOf(planned, k, contacts)
-		out.Unheld = answer.UnheldOf(d, unheld)
-		return &body[answer.Plan]{out}, nil
+		out := wire.PlanOf(planned, k, contacts)
+		out.Unheld = wire.UnheldOf(d, unheld)
+		return &body[wire.Plan]{out}, nil
 	})
 }

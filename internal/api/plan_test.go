@@ -8,18 +8,18 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
-	"cuerda/internal/answer"
 	"cuerda/internal/problem"
+	"cuerda/internal/wire"
 )
 
 // A supper is planned in the kitchen of whoever asks, where it does not say its own.
 func TestASupperIsPlannedInItsKitchen(t *testing.T) {
 	t.Parallel()
 	c := start(t)
-	supper := `{"format":"cuerda-supper/1","table":"2026-11-27T19:00:00+01:00","dishes":[{"name":"Squares","build":` + document("Squares", tofu+`,{"food":"chickpea-flour","grams":60}`) + `}]}`
+	supper := `{"format":"cuerda-supper/1","table":"2026-11-27T19:00:00+01:00","dishes":[{"name":"Squares","build":` + buildText("Squares", tofu+`,{"food":"chickpea-flour","grams":60}`) + `}]}`
 	answered, text := c.do("POST", "/api/plan", supper)
 	require.Equal(t, 200, answered.StatusCode, string(text))
-	var plan answer.Plan
+	var plan wire.Plan
 	require.NoError(t, json.Unmarshal(text, &plan))
 	assert.True(t, plan.Proved)
 	assert.Equal(t, "Squares", plan.Steps[0].Dish)
@@ -39,9 +39,9 @@ func TestEachAimSaysHowGoodItsPlanIs(t *testing.T) {
 	roast := `{"name":"Roots","steps":[{"name":"Cut","minutes":8,"hands":1},{"name":"Roast","minutes":30,"oven":{"celsius":200,"racks":1},"after":[{"step":"Cut","least":0}]}]}`
 	text := `{"format":"cuerda-supper/1","aim":"AIM","table":"2026-11-27T19:00:00+01:00","kitchen":{"cooks":1,"burners":2,"pans":2,"ovens":[{"id":"oven","racks":2,"heat_up_minutes":15}]},"dishes":[` +
 		strings.Replace(fry, "NAME", "Corn", 1) + "," + strings.Replace(fry, "NAME", "Peas", 1) + "," + roast + `]}`
-	plans := map[string]answer.Plan{}
+	plans := map[string]wire.Plan{}
 	for _, aim := range []string{"latest-start", "one-cook", "quiet-end", "day-before", "least-oven"} {
-		p := decode[answer.Plan](c, "POST", "/api/plan", strings.Replace(text, "AIM", aim, 1))
+		p := decode[wire.Plan](c, "POST", "/api/plan", strings.Replace(text, "AIM", aim, 1))
 		plans[aim] = p
 		assert.Equal(t, aim, p.Aim)
 		assert.True(t, p.Proved, aim)

@@ -14,22 +14,22 @@ import (
 	"github.com/google/uuid"
 
 	"cuerda/core/kitchen"
-	"cuerda/core/practice"
-	"cuerda/internal/answer"
+	"cuerda/core/learn/practice"
 	"cuerda/internal/demo"
 	"cuerda/internal/export"
-	"cuerda/internal/lessons"
+	"cuerda/internal/jobs"
 	"cuerda/internal/problem"
 	"cuerda/internal/store"
+	"cuerda/internal/wire"
 )
 
 // PracticePage is how someone's practice stands.
 type PracticePage struct {
 	// People are those of the kitchen, without those who are gone; Person is whose page it is, "" where nobody
 	// has practised yet.
-	People []PracticePerson   `json:"people"`
-	Person string             `json:"person"`
-	Eye    answer.PracticeEye `json:"eye"`
+	People []PracticePerson `json:"people"`
+	Person string           `json:"person"`
+	Eye    wire.PracticeEye `json:"eye"`
 	// Sitting is the one that is not over; missing where there is none.
 	Sitting *PracticeSitting `json:"sitting,omitempty"`
 }
@@ -43,12 +43,12 @@ type PracticePerson struct {
 
 // PracticeSitting are drills as they were asked, and what was called.
 type PracticeSitting struct {
-	ID      string                 `json:"id" format:"uuid"`
-	Person  string                 `json:"person" format:"uuid"`
-	BeganAt time.Time              `json:"began_at"`
-	Over    bool                   `json:"over"`
-	Drills  []answer.PracticeDrill `json:"drills"`
-	Calls   []PracticeCalled       `json:"calls"`
+	ID      string               `json:"id" format:"uuid"`
+	Person  string               `json:"person" format:"uuid"`
+	BeganAt time.Time            `json:"began_at"`
+	Over    bool                 `json:"over"`
+	Drills  []wire.PracticeDrill `json:"drills"`
+	Calls   []PracticeCalled     `json:"calls"`
 }
 
 // PracticeCalled is a call, marked.
@@ -73,8 +73,8 @@ type PracticeMarked struct {
 	// Elsewhere says that another window had called this drill already: Call is what counts.
 	Elsewhere bool `json:"elsewhere"`
 	// Enough says that it would be good to stop.
-	Enough bool               `json:"enough"`
-	Eye    answer.PracticeEye `json:"eye"`
+	Enough bool             `json:"enough"`
+	Eye    wire.PracticeEye `json:"eye"`
 }
 
 // PracticeWish is what a cook wants to practise.
@@ -200,17 +200,17 @@ func (s *Server) practicePage(ctx context.Context, person string) (PracticePage,
 	return out, nil
 }
 
-func (s *Server) eye(ctx context.Context, person string) (answer.PracticeEye, error) {
+func (s *Server) eye(ctx context.Context, person string) (wire.PracticeEye, error) {
 	var calls []practice.Call
 	if person != "" {
 		kept, err := s.Store.Calls(ctx, kitchenID(ctx), person)
 		if err != nil {
-			return answer.PracticeEye{}, s.practiceProblem(ctx, err)
+			return wire.PracticeEye{}, s.practiceProblem(ctx, err)
 		}
 		calls = called(kept)
 	}
 	e := practice.EyeOf(calls, time.Now())
-	return answer.EyeOf(&e), nil
+	return wire.EyeOf(&e), nil
 }
 
 func called(kept []store.PracticeCall) []practice.Call {
@@ -222,7 +222,7 @@ func called(kept []store.PracticeCall) []practice.Call {
 }
 
 func (s *Server) tellSitting(ctx context.Context, k *kitchen.Kitchen, sitting *store.PracticeSitting, calls []store.PracticeCall) *PracticeSitting {
-	out := &PracticeSitting{ID: sitting.ID, Person: sitting.Person, BeganAt: sitting.BeganAt, Over: sitting.Ended, Drills: []answer.PracticeDrill{}, Calls: []PracticeCalled{}}
+	out := &PracticeSitting{ID: sitting.ID, Person: sitting.Person, BeganAt: sitting.BeganAt, Over: sitting.Ended, Drills: []wire.PracticeDrill{}, Calls: []PracticeCalled{}}
 	for i := range sitting.Drills {
 		d := sitting.Drills[i]
 		// Foods that are gone since are no longer shown; what was asked of them stays as it was.
@@ -231,7 +231,7 @@ func (s *Server) tellSitting(ctx context.Context, k *kitchen.Kitchen, sitting *s
 			other := demo.In(languageOf(ctx), usable(k, d.Other))
 			d.Other = &other
 		}
-		out.Drills = append(out.Drills, answer.DrillOf(&d, k))
+		out.Drills = append(out.Drills, wire.DrillOf(&d, k))
 	}
 	for i := range calls {
 		out.Calls = append(out.Calls, calledOf(&calls[i]))
@@ -243,7 +243,7 @@ func calledOf(c *store.PracticeCall) PracticeCalled {
 	a := &c.Answer
 	return PracticeCalled{
 		ID: c.ID, Number: c.Number, Index: a.Index, Choice: a.Choice, Grams: a.Grams, Minutes: a.Minutes, Sure: c.Sure, Right: c.Right,
-		OffWords: answer.Tidy(c.Off, 2), OffMinutes: answer.Tidy(c.OffMinutes, 1), Score: answer.Tidy(c.Score(), 3),
+		OffWords: wire.Tidy(c.Off, 2), OffMinutes: wire.Tidy(c.OffMinutes, 1), Score: wire.Tidy(c.Score(), 3),
 	}
 }
 
@@ -308,7 +308,7 @@ func (s *Server) ownTries(ctx context.Context, k *kitchen.Kitchen, one string, s
 	r.Shuffle(len(kept), func(i, j int) { kept[i], kept[j] = kept[j], kept[i] })
 	for i := range kept[:min(ownTries, len(kept))] {
 		t := &kept[i]
-		if tried, err := lessons.TryOf(t, k.Foods); err == nil {
+		if tried, err := jobs.TryOf(t, k.Foods); err == nil {
 			out = append(out, practice.OwnTry{Try: tried, Planned: s.planned(ctx, t, k)})
 		}
 	}

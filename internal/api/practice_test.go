@@ -14,7 +14,7 @@ import (
 	"github.com/stretchr/testify/require"
 
 	"cuerda/core/food"
-	"cuerda/core/practice"
+	"cuerda/core/learn/practice"
 	"cuerda/internal/api"
 	"cuerda/internal/archive"
 	"cuerda/internal/postgres/pgtest"
@@ -256,11 +256,11 @@ func TestPracticeGoesOutAndIn(t *testing.T) {
 func TestAPredictionHasItsHandful(t *testing.T) {
 	t.Parallel()
 	c := fresh(t, food.Starter())
-	wet := decode[api.Predicted](c, "POST", "/api/predict", document("Wet", `{"food":"black-beans-canned","grams":300},{"food":"carrot","grams":120},{"food":"oat-flour","grams":10},{"food":"water","grams":60}`))
+	wet := decode[api.Predicted](c, "POST", "/api/predict", buildText("Wet", `{"food":"black-beans-canned","grams":300},{"food":"carrot","grams":120},{"food":"oat-flour","grams":10},{"food":"water","grams":60}`))
 	require.NotNil(t, wet.Handful)
 	assert.NotEmpty(t, wet.Handful.Bits)
 	assert.Contains(t, wet.Handful.Show, wet.Handful.Tells[0])
 	assert.LessOrEqual(t, wet.Handful.Index, *wet.Q+1e-3, "a hand never feels it wetter")
-	none := decode[api.Predicted](c, "POST", "/api/predict", document("Oil", `{"food":"olive-oil","grams":30}`))
+	none := decode[api.Predicted](c, "POST", "/api/predict", buildText("Oil", `{"food":"olive-oil","grams":30}`))
 	assert.Nil(t, none.Handful)
 }

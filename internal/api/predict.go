@@ -7,11 +7,11 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
-	"cuerda/core/formula"
-	"cuerda/core/handful"
+	"cuerda/core/document"
 	"cuerda/core/kitchen"
-	"cuerda/internal/answer"
+	"cuerda/core/predict/squeeze"
 	"cuerda/internal/problem"
+	"cuerda/internal/wire"
 )
 
 // DocumentInput takes a build document raw: formula.Read checks it more closely
@@ -24,24 +24,24 @@ type DocumentInput struct {
 func takesDocument(api huma.API, o huma.Operation) huma.Operation {
 	o.SkipValidateBody = true
 	o.RequestBody = &huma.RequestBody{Required: true, Content: map[string]*huma.MediaType{
-		"application/json": {Schema: api.OpenAPI().Components.Schemas.Schema(reflect.TypeFor[formula.Document](), true, "")},
+		"application/json": {Schema: api.OpenAPI().Components.Schemas.Schema(reflect.TypeFor[document.Document](), true, "")},
 	}}
 	o.Errors = append(o.Errors, http.StatusUnprocessableEntity, http.StatusRequestEntityTooLarge)
 	return o
 }
 
-func (s *Server) read(ctx context.Context, raw []byte) (*formula.Document, error) {
+func (s *Server) read(ctx context.Context, raw []byte) (*document.Document, error) {
 	_, d, err := s.kitchenAndDocument(ctx, raw)
 	return d, err
 }
 
 // kitchenAndDocument gives what every question about a document needs.
-func (s *Server) kitchenAndDocument(ctx context.Context, raw []byte) (*kitchen.Kitchen, *formula.Document, error) {
+func (s *Server) kitchenAndDocument(ctx context.Context, raw []byte) (*kitchen.Kitchen, *document.Document, error) {
 	k, err := s.kitchen(ctx)
 	if err != nil {
 		return nil, nil, err
 	}
-	d, err := formula.Read(raw, k.Foods)
+	d, err := document.Read(raw, k.Foods)
 	if err != nil {
 		return nil, nil, problem.OfDocument(err)
 	}
@@ -61,15 +61,15 @@ func (s *Server) registerPredict(api huma.API) {
 
 // Predicted is a prediction, and what a squeezed handful looks like; missing where nothing drinks.
 type Predicted struct {
-	answer.Prediction
-	Handful *answer.Handful `json:"handful,omitempty"`
+	wire.Prediction
+	Handful *wire.Handful `json:"handful,omitempty"`
 }
 
-func predictionOf(d *formula.Document, k *kitchen.Kitchen) Predicted {
-	p := formula.Predict(d, k)
-	out := Predicted{Prediction: answer.PredictionOf(&p)}
-	if h, ok := handful.OfBuild(d, k); ok {
-		out.Handful = answer.HandfulOf(&h)
+func predictionOf(d *document.Document, k *kitchen.Kitchen) Predicted {
+	p := document.Predict(d, k)
+	out := Predicted{Prediction: wire.PredictionOf(&p)}
+	if h, ok := squeeze.OfBuild(d, k); ok {
+		out.Handful = wire.HandfulOf(&h)
 	}
 	return out
 }

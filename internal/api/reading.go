@@ -6,9 +6,9 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
-	"cuerda/core/formula"
-	"cuerda/internal/answer"
+	"cuerda/core/document"
 	"cuerda/internal/problem"
+	"cuerda/internal/wire"
 )
 
 type lineInput struct {
@@ -17,12 +17,12 @@ type lineInput struct {
 
 func (s *Server) registerReading(api huma.API) {
 	huma.Register(api, op(http.MethodGet, "/read-line", "readLine", "Read one ingredient line, in English or Spanish", 422),
-		func(ctx context.Context, in *lineInput) (*body[answer.Reading], error) {
+		func(ctx context.Context, in *lineInput) (*body[wire.Reading], error) {
 			k, err := s.madeKitchen(ctx)
 			if err != nil {
 				return nil, err
 			}
-			return &body[answer.Reading]{answer.Of[answer.Reading](k.reader().Read(in.Text))}, nil
+			return &body[wire.Reading]{wire.Of[wire.Reading](k.reader().Read(in.Text))}, nil
 		})
 	huma.Register(api, op(http.MethodGet, "/grams", "weigh", "What an amount of a food weighs, as a cook writes it: 2 cups, a can, 1 lb", 404, 422),
 		func(ctx context.Context, in *weighInput) (*body[Weighed], error) {
@@ -35,7 +35,7 @@ func (s *Server) registerReading(api huma.API) {
 				return nil, problem.New(http.StatusNotFound, problem.NotFound, "There is no such food.")
 			}
 			grams, ok := k.reader().Weigh(f, in.Amount)
-			if !ok || grams > formula.MaxGrams {
+			if !ok || grams > document.MaxGrams {
 				return nil, problem.New(http.StatusUnprocessableEntity, "no-weight", "What that weighs is not known.")
 			}
 			return &body[Weighed]{Weighed{grams}}, nil

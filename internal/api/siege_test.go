@@ -94,13 +94,13 @@ func TestACookGoesOnUnderSiege(t *testing.T) {
 			}
 		}
 	}
-	made, tag := c.build("POST", "/api/builds", document("Siege", tofu))
+	made, tag := c.build("POST", "/api/builds", buildText("Siege", tofu))
 	var kept atomic.Int64
 	done := make(chan struct{})
 	cooks.Go(func() {
 		defer close(done)
 		for i := 1; i <= 40*rounds(t); i++ {
-			answer, text := c.do("PUT", "/api/builds/"+made.ID, document("Siege", fmt.Sprintf(`{"food":"tofu-firm","grams":%d}`, 100+i)), "If-Match", tag)
+			answer, text := c.do("PUT", "/api/builds/"+made.ID, buildText("Siege", fmt.Sprintf(`{"food":"tofu-firm","grams":%d}`, 100+i)), "If-Match", tag)
 			if answer.StatusCode == http.StatusServiceUnavailable {
 				continue
 			}

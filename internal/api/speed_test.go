@@ -13,7 +13,7 @@ import (
 
 // twentyLines is a build as a busy cook has one.
 func twentyLines() string {
-	return document("Cakes", strings.TrimSuffix(strings.Repeat(
+	return buildText("Cakes", strings.TrimSuffix(strings.Repeat(
 		`{"food":"parsnip","grams":150,"prep":[{"do":"saute","minutes":10}]},{"food":"flax-meal","grams":9},`, 10), ","))
 }
 

@@ -14,9 +14,9 @@ import (
 	"github.com/gin-gonic/gin"
 
 	"cuerda/core/kitchen"
-	"cuerda/internal/answer"
 	"cuerda/internal/live"
 	"cuerda/internal/problem"
+	"cuerda/internal/wire"
 )
 
 const (
@@ -56,7 +56,7 @@ func (s *Server) text(c *gin.Context, course *live.Course, k *kitchen.Kitchen) (
 		return was.text, nil
 	}
 	look := course.Look(k)
-	out := answer.CourseOf(course.ID, look, k, courseWords(ctx))
+	out := wire.CourseOf(course.ID, look, k, courseWords(ctx))
 	out.Simulated = s.simulated(course.ID)
 	text, err := json.Marshal(&out)
 	if err != nil {
@@ -133,7 +133,7 @@ func (s *Server) stream(c *gin.Context) {
 		}
 		if news.Weighs {
 			scale := course.Scale()
-			tell(&out, "scale", answer.CourseScale{In: scale.In, At: scale.At})
+			tell(&out, "scale", wire.CourseScale{In: scale.In, At: scale.At})
 		}
 	}
 }
@@ -161,14 +161,14 @@ type StreamReadings struct {
 // StreamReading is one of them.
 type StreamReading struct {
 	Dish int `json:"dish"`
-	answer.CourseReading
+	wire.CourseReading
 }
 
 func (s *Server) tellReadings(out *bytes.Buffer, course *live.Course) {
 	now, _ := course.Now()
 	news := StreamReadings{Now: now, Readings: []StreamReading{}}
 	for _, r := range course.Last() {
-		news.Readings = append(news.Readings, StreamReading{r.Dish, answer.CourseReading{Where: string(r.Where), At: r.At, Celsius: r.Celsius}})
+		news.Readings = append(news.Readings, StreamReading{r.Dish, wire.CourseReading{Where: string(r.Where), At: r.At, Celsius: r.Celsius}})
 	}
 	tell(out, "readings", news)
 }

@@ -9,23 +9,23 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
-	"cuerda/core/supper/menu"
-	"cuerda/core/supper/sides"
-	"cuerda/core/words"
-	"cuerda/internal/answer"
+	"cuerda/core/plan/sides"
+	"cuerda/core/plan/supper"
+	"cuerda/core/recipe/words"
 	"cuerda/internal/archive"
 	"cuerda/internal/demo"
 	"cuerda/internal/export"
 	"cuerda/internal/problem"
 	"cuerda/internal/store"
+	"cuerda/internal/wire"
 )
 
 // KeptSupper is a supper of the kitchen.
 type KeptSupper struct {
-	ID        string      `json:"id" format:"uuid"`
-	Version   int         `json:"version"`
-	UpdatedAt time.Time   `json:"updated_at"`
-	Document  menu.Supper `json:"document"`
+	ID        string        `json:"id" format:"uuid"`
+	Version   int           `json:"version"`
+	UpdatedAt time.Time     `json:"updated_at"`
+	Document  supper.Supper `json:"document"`
 }
 
 // SupperEntry is a supper in the list.
@@ -48,7 +48,7 @@ func takesSupper(api huma.API, o huma.Operation) huma.Operation {
 	o.Errors = append(o.Errors, http.StatusRequestEntityTooLarge, http.StatusUnprocessableEntity)
 	o.SkipValidateBody = true
 	o.RequestBody = &huma.RequestBody{Required: true, Content: map[string]*huma.MediaType{
-		"application/json": {Schema: api.OpenAPI().Components.Schemas.Schema(reflect.TypeFor[menu.Supper](), true, "Supper")},
+		"application/json": {Schema: api.OpenAPI().Components.Schemas.Schema(reflect.TypeFor[supper.Supper](), true, "Supper")},
 	}}
 	return o
 }
@@ -99,12 +99,12 @@ func (s *Server) registerSuppers(api huma.API) {
 }
 
 // readSupper reads a supper that is to be kept.
-func (s *Server) readSupper(ctx context.Context, data []byte) (*menu.Supper, error) {
+func (s *Server) readSupper(ctx context.Context, data []byte) (*supper.Supper, error) {
 	k, err := s.kitchen(ctx)
 	if err != nil {
 		return nil, err
 	}
-	d, err := menu.Read(data)
+	d, err := supper.Read(data)
 	if err == nil {
 		err = d.Check(k.Foods)
 	}
@@ -163,7 +163,7 @@ func (s *Server) exportSupper(ctx context.Context, in *exportSupperInput) (*file
 		}
 		return &fileOutput{"application/json", name(".supper.json"), text}, nil
 	}
-	planned, _, _, err := s.plan(ctx, &said, menu.Options{Done: ctx.Done()}, true)
+	planned, _, _, err := s.plan(ctx, &said, supper.Options{Done: ctx.Done()}, true)
 	if err != nil {
 		return nil, err
 	}
@@ -178,7 +178,7 @@ func (s *Server) exportSupper(ctx context.Context, in *exportSupperInput) (*file
 }
 
 // plan makes a plan, loose where pins need not be held, with what passes between its dishes.
-func (s *Server) plan(ctx context.Context, d *menu.Supper, o menu.Options, loose bool) (planned *menu.Planned, unheld []menu.Unheld, contacts []menu.Contact, err error) {
+func (s *Server) plan(ctx context.Context, d *supper.Supper, o supper.Options, loose bool) (planned *supper.Planned, unheld []supper.Unheld, contacts []supper.Contact, err error) {
 	k, err := s.kitchen(ctx)
 	if err != nil {
 		return nil, nil, nil, err
@@ -201,28 +201,28 @@ func (s *Server) plan(ctx context.Context, d *menu.Supper, o menu.Options, loose
 type SideText struct {
 	Text string `json:"text,omitempty" maxLength:"2000"`
 	// Name is what the dish is called, which tells of what is in it too.
-	Name  string            `json:"name,omitempty" maxLength:"200"`
-	Steps []menu.SupperStep `json:"steps,omitempty" maxItems:"100"`
+	Name  string              `json:"name,omitempty" maxLength:"200"`
+	Steps []supper.SupperStep `json:"steps,omitempty" maxItems:"100"`
 	// People are those whom it is for, to weigh its foods by.
 	People int `json:"people,omitempty" minimum:"0" maximum:"200"`
 }
 
 // ReadSide is a side as it was read.
 type ReadSide struct {
-	Text  string            `json:"text"`
-	Steps []menu.SupperStep `json:"steps"`
+	Text  string              `json:"text"`
+	Steps []supper.SupperStep `json:"steps"`
 	// Odd are phrases that nothing could be made of.
 	Odd []string `json:"odd"`
 	// Foods are those that its words name, or that are usual in what they name: to be corrected.
-	Foods []menu.SupperFood `json:"foods"`
+	Foods []supper.SupperFood `json:"foods"`
 }
 
 // Side is a usual side for so many people.
 type Side struct {
-	Code  string            `json:"code"`
-	Text  string            `json:"text"`
-	Steps []menu.SupperStep `json:"steps"`
-	Foods []menu.SupperFood `json:"foods"`
+	Code  string              `json:"code"`
+	Text  string              `json:"text"`
+	Steps []supper.SupperStep `json:"steps"`
+	Foods []supper.SupperFood `json:"foods"`
 	// WorkedStep is the step whose minutes the heat core has worked out, for pieces of so many mm.
 	WorkedStep string  `json:"worked_step,omitempty"`
 	SizeMM     float64 `json:"size_mm,omitempty"`
@@ -251,7 +251,7 @@ func (s *Server) registerSides(api huma.API) {
 	huma.Register(api, op(http.MethodPost, "/sides/read", "readSide", "A side in words as steps, or steps in words", 422), func(ctx context.Context, in *sideInput) (*body[ReadSide], error) {
 		l := wordsOf(ctx)
 		if in.Body.Text == "" {
-			return &body[ReadSide]{ReadSide{Text: sides.Text(in.Body.Steps, l), Steps: in.Body.Steps, Odd: []string{}, Foods: []menu.SupperFood{}}}, nil
+			return &body[ReadSide]{ReadSide{Text: sides.Text(in.Body.Steps, l), Steps: in.Body.Steps, Odd: []string{}, Foods: []supper.SupperFood{}}}, nil
 		}
 		k, err := s.madeKitchen(ctx)
 		if err != nil {
@@ -261,12 +261,12 @@ func (s *Server) registerSides(api huma.API) {
 		foods := sides.FoodsIn(in.Body.Name+"\n"+in.Body.Text, in.Body.People, k.reader(), k.kitchen.Foods, l)
 		return &body[ReadSide]{ReadSide{in.Body.Text, read.Steps, read.Odd, foods}}, nil
 	})
-	huma.Register(api, takesSupper(api, op(http.MethodPost, "/supper/look", "lookAtSupper", "A supper's people, shopping and boxes")), func(ctx context.Context, in *DocumentInput) (*body[answer.SupperLook], error) {
+	huma.Register(api, takesSupper(api, op(http.MethodPost, "/supper/look", "lookAtSupper", "A supper's people, shopping and boxes")), func(ctx context.Context, in *DocumentInput) (*body[wire.SupperLook], error) {
 		k, err := s.kitchen(ctx)
 		if err != nil {
 			return nil, err
 		}
-		d, err := menu.Read(in.RawBody)
+		d, err := supper.Read(in.RawBody)
 		if err != nil {
 			return nil, problem.OfSupper(err, nil)
 		}
@@ -274,7 +274,7 @@ func (s *Server) registerSides(api huma.API) {
 		if err != nil {
 			return nil, problem.OfSupper(err, d.Dishes)
 		}
-		return &body[answer.SupperLook]{answer.SupperLookOf(look)}, nil
+		return &body[wire.SupperLook]{wire.SupperLookOf(look)}, nil
 	})
 }
 

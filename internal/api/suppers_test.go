@@ -9,9 +9,9 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
-	"cuerda/internal/answer"
 	"cuerda/internal/api"
 	"cuerda/internal/problem"
+	"cuerda/internal/wire"
 )
 
 // get asks for something that is to be there, and reads it.
@@ -37,7 +37,7 @@ func TestTheClubsSupper(t *testing.T) {
 	text, err := json.Marshal(kept.Document)
 	require.NoError(t, err)
 
-	plan := get[answer.Plan](c, "POST", "/api/plan", string(text))
+	plan := get[wire.Plan](c, "POST", "/api/plan", string(text))
 	assert.True(t, plan.Proved)
 	assert.NotEmpty(t, plan.Shared, "the loaf and the balls bake at the heat of the roots")
 	heats, dishes := map[float64]bool{}, map[string]bool{}
@@ -50,7 +50,7 @@ func TestTheClubsSupper(t *testing.T) {
 	assert.Greater(t, len(dishes), 1)
 	assert.Greater(t, plan.Begin.Sub(plan.Start).Hours(), 6., "the soak begins by itself, long before anyone cooks")
 
-	look := get[answer.SupperLook](c, "POST", "/api/supper/look", string(text))
+	look := get[wire.SupperLook](c, "POST", "/api/supper/look", string(text))
 	require.Len(t, look.People, 5)
 	for _, p := range look.People {
 		assert.True(t, p.Full && p.Main, p.Name)
@@ -66,7 +66,7 @@ func TestTheClubsSupper(t *testing.T) {
 	_, values := c.do("GET", "/api/suppers/"+list[0].ID+"/export?format=csv", "")
 	assert.Contains(t, string(values), ",Blitz,")
 	_, document := c.do("GET", "/api/suppers/"+list[0].ID+"/export?format=document", "")
-	again := get[answer.Plan](c, "POST", "/api/plan", string(document))
+	again := get[wire.Plan](c, "POST", "/api/plan", string(document))
 	assert.Equal(t, plan.Start.Unix(), again.Start.Unix())
 	spanish := get[api.KeptSupper](c, "GET", "/api/suppers/"+list[0].ID, "", "Accept-Language", "es")
 	assert.Equal(t, "Cena del viernes", spanish.Document.Name)
@@ -151,7 +151,7 @@ func TestAPinThatCannotBeHeldLeavesAPlan(t *testing.T) {
 	supper := `{"format":"cuerda-supper/1","table":"2026-11-27T19:00:00+01:00","dishes":[{"name":"Salad","steps":[{"name":"Wash","minutes":10,"hands":1}]}],` +
 		`"pins":[{"dish":"Salad","step":"Wash","start":"2026-11-27T18:59:00+01:00"}]}`
 	c.problem(422, problem.BadSupper, "POST", "/api/plan", supper)
-	plan := get[answer.Plan](c, "POST", "/api/plan?loose=true", supper)
+	plan := get[wire.Plan](c, "POST", "/api/plan?loose=true", supper)
 	require.Len(t, plan.Unheld, 1)
 	assert.Equal(t, "past-table", plan.Unheld[0].Code)
 	assert.Len(t, plan.Steps, 1)

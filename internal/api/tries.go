@@ -10,16 +10,16 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
-	"cuerda/core/formula"
+	"cuerda/core/document"
 	"cuerda/core/learn"
-	"cuerda/core/logbook"
-	"cuerda/core/mix"
-	"cuerda/core/patties"
-	"cuerda/internal/answer"
+	"cuerda/core/learn/logbook"
+	"cuerda/core/learn/patties"
+	"cuerda/core/physics/mix"
 	"cuerda/internal/archive"
-	"cuerda/internal/lessons"
+	"cuerda/internal/jobs"
 	"cuerda/internal/problem"
 	"cuerda/internal/store"
+	"cuerda/internal/wire"
 )
 
 // TryEntry is a try in the list.
@@ -56,23 +56,23 @@ type TryList struct {
 type KeptTry struct {
 	TryEntry
 	Revision int                   `json:"revision"`
-	Document formula.Document      `json:"document"`
+	Document document.Document     `json:"document"`
 	Found    logbook.Found         `json:"found"`
 	Patties  *patties.FriedPatties `json:"patties,omitempty"`
 	// Said is what the model said when it was written down, Now what it says with what the
 	// kitchen learned since.
-	Said *lessons.Said `json:"said,omitempty"`
-	Now  lessons.Said  `json:"now"`
+	Said *jobs.Said `json:"said,omitempty"`
+	Now  jobs.Said  `json:"now"`
 	// Band is the index that its piece wants.
-	Band answer.Band `json:"band"`
+	Band wire.Band `json:"band"`
 	// Raw and Cooked are how many came through each stage; missing where nobody counted.
 	Raw    *StageFound `json:"raw,omitempty"`
 	Cooked *StageFound `json:"cooked,omitempty"`
 	// Changes and Settings are what was done otherwise than planned.
-	Changes  []answer.Change  `json:"changes"`
-	Settings []answer.Setting `json:"settings"`
-	Planned  bool             `json:"planned"`
-	Causes   []TryCause       `json:"causes"`
+	Changes  []wire.Change  `json:"changes"`
+	Settings []wire.Setting `json:"settings"`
+	Planned  bool           `json:"planned"`
+	Causes   []TryCause     `json:"causes"`
 }
 
 // StageFound is how many pieces came through a stage, and the hold over the need that goes with it.
@@ -86,8 +86,8 @@ type StageFound struct {
 type TryCause struct {
 	Code    learn.CauseCode `json:"code"`
 	Chance  float64         `json:"chance" digits:"2"`
-	Change  *answer.Change  `json:"change,omitempty"`
-	Setting *answer.Setting `json:"setting,omitempty"`
+	Change  *wire.Change    `json:"change,omitempty"`
+	Setting *wire.Setting   `json:"setting,omitempty"`
 	Was     float64         `json:"was" digits:"1"`
 	Now     float64         `json:"now" digits:"1"`
 }
@@ -98,7 +98,7 @@ type TryDraft struct {
 	// where it is missing.
 	Build    string                `json:"build,omitempty"`
 	Version  int                   `json:"version,omitempty"`
-	Document *formula.Document     `json:"document,omitempty"`
+	Document *document.Document    `json:"document,omitempty"`
 	CookedAt *time.Time            `json:"cooked_at,omitempty"`
 	Found    logbook.Found         `json:"found"`
 	Patties  *patties.FriedPatties `json:"patties,omitempty"`
@@ -207,7 +207,7 @@ func (s *Server) listTries(ctx context.Context, in *triesInput) (*body[TryList],
 }
 
 // readTry reads a draft of a try.
-func (s *Server) readTry(ctx context.Context, raw []byte) (*store.Try, *formula.Document, error) {
+func (s *Server) readTry(ctx context.Context, raw []byte) (*store.Try, *document.Document, error) {
 	var in draftBody
 	d := json.NewDecoder(bytes.NewReader(raw))
 	d.DisallowUnknownFields()
@@ -227,7 +227,7 @@ func (s *Server) readTry(ctx context.Context, raw []byte) (*store.Try, *formula.
 			return nil, nil, s.problemOf(ctx, err)
 		}
 	}
-	document, err := formula.Read(in.Document, k.Foods)
+	document, err := document.Read(in.Document, k.Foods)
 	if err != nil {
 		return nil, nil, problem.OfDocument(err)
 	}
@@ -285,13 +285,13 @@ func (s *Server) writeTry(ctx context.Context, in *DocumentInput) (*tryOutput, e
 }
 
 // keepTry keeps a try with what the model says of it now.
-func (s *Server) keepTry(ctx context.Context, t *store.Try, d *formula.Document) error {
+func (s *Server) keepTry(ctx context.Context, t *store.Try, d *document.Document) error {
 	k, err := s.kitchen(ctx)
 	if err != nil {
 		return err
 	}
 	if t.Kind != store.TryPatties {
-		if t.Said, err = json.Marshal(lessons.Say(d, k)); err != nil {
+		if t.Said, err = json.Marshal(jobs.Say(d, k)); err != nil {
 			return s.problemOf(ctx, err)
 		}
 	}

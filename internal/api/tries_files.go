@@ -15,7 +15,7 @@ import (
 	"cuerda/core/learn"
 	"cuerda/internal/demo"
 	"cuerda/internal/export"
-	"cuerda/internal/lessons"
+	"cuerda/internal/jobs"
 	"cuerda/internal/problem"
 	"cuerda/internal/store"
 )
@@ -36,7 +36,7 @@ func (s *Server) exportTries(ctx context.Context, in *exportTriesInput) (*fileOu
 		if json.Unmarshal(kept[i].Document, &t.Document) != nil || json.Unmarshal(kept[i].Found, &t.Found) != nil {
 			continue
 		}
-		var said lessons.Said
+		var said jobs.Said
 		if kept[i].Said != nil && json.Unmarshal(kept[i].Said, &said) == nil {
 			t.Chance = &said.Chance
 		}

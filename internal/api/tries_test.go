@@ -13,10 +13,10 @@ import (
 	"github.com/stretchr/testify/require"
 
 	"cuerda/core/food"
-	"cuerda/internal/answer"
 	"cuerda/internal/api"
 	"cuerda/internal/archive"
 	"cuerda/internal/store"
+	"cuerda/internal/wire"
 )
 
 // wetTry is a try of pea cakes that slumped, of that build, on a day of January.
@@ -32,7 +32,7 @@ func TestATryIsWrittenDownAndTaught(t *testing.T) {
 	c := start(t)
 	decode[api.KitchenLearned](c, "POST", "/api/learned/choose", `{"off":false}`)
 	b, _ := c.build("POST", "/api/builds", peas)
-	before := decode[answer.Prediction](c, "POST", "/api/predict", peas)
+	before := decode[wire.Prediction](c, "POST", "/api/predict", peas)
 	var kept api.KeptTry
 	for day := 1; day <= 6; day++ {
 		kept = decode[api.KeptTry](c, "POST", "/api/tries", wetTry(b.ID, day))
@@ -43,17 +43,17 @@ func TestATryIsWrittenDownAndTaught(t *testing.T) {
 	require.NotNil(t, kept.Said)
 	assert.NotEmpty(t, kept.Causes)
 	assert.True(t, kept.Planned)
-	after := decode[answer.Prediction](c, "POST", "/api/predict", peas)
+	after := decode[wire.Prediction](c, "POST", "/api/predict", peas)
 	assert.Less(t, after.Chance, before.Chance-.1, "what was cooked six times counts")
 	assert.Greater(t, *after.Q, *before.Q, "its peas are wetter")
 	off := decode[api.KitchenLearned](c, "POST", "/api/learned/choose", `{"off":true}`)
 	assert.True(t, off.Off)
-	alone := decode[answer.Prediction](c, "POST", "/api/predict", peas)
+	alone := decode[wire.Prediction](c, "POST", "/api/predict", peas)
 	assert.Greater(t, alone.Chance, after.Chance)
 
 	// Every one can be left out, put away and brought back.
 	decode[api.KitchenLearned](c, "POST", "/api/learned/choose", `{"off":false,"figure":"own_mixes","used":false}`)
-	without := decode[answer.Prediction](c, "POST", "/api/predict", peas)
+	without := decode[wire.Prediction](c, "POST", "/api/predict", peas)
 	assert.Greater(t, without.Chance, after.Chance, "what became of its mixes is left out")
 	l := decode[api.KitchenLearned](c, "POST", "/api/learned/choose", `{"figure":"water:split-peas-cooked","used":false}`)
 	for _, f := range l.Figures {
@@ -248,14 +248,14 @@ func TestWhatWasToldStaysToldWhateverIsLearned(t *testing.T) {
 	for _, f := range decode[[]api.Figure](c, "GET", "/api/figures", "") {
 		assert.InDelta(t, f.Usual, f.Value, 1e-9, f.ID)
 	}
-	oven := func() answer.LearnedFigure {
+	oven := func() wire.LearnedFigure {
 		for _, f := range decode[api.KitchenLearned](c, "GET", "/api/learned", "").Figures {
 			if f.Name == "oven_offset_celsius" {
 				return f
 			}
 		}
 		t.Fatal("nothing is learned of the oven")
-		return answer.LearnedFigure{}
+		return wire.LearnedFigure{}
 	}
 	before := oven()
 	settings["oven_offset_celsius"] = -20

@@ -6,17 +6,17 @@ import (
 	"fmt"
 	"math"
 
-	"cuerda/core/advice"
-	"cuerda/core/compare"
-	"cuerda/core/formula"
+	"cuerda/core/advise"
+	"cuerda/core/document"
 	"cuerda/core/kitchen"
 	"cuerda/core/learn"
-	"cuerda/core/logbook"
-	"cuerda/core/patties"
-	"cuerda/internal/answer"
+	"cuerda/core/learn/logbook"
+	"cuerda/core/learn/patties"
+	"cuerda/core/predict/compare"
 	"cuerda/internal/demo"
-	"cuerda/internal/lessons"
+	"cuerda/internal/jobs"
 	"cuerda/internal/store"
+	"cuerda/internal/wire"
 )
 
 func tryEntry(t *store.Try, language string) TryEntry {
@@ -35,7 +35,7 @@ func tryEntry(t *store.Try, language string) TryEntry {
 			out.Photo = photos[0]
 		}
 	}
-	var said lessons.Said
+	var said jobs.Said
 	if t.Said != nil && json.Unmarshal(t.Said, &said) == nil {
 		out.SaidChance = &said.Chance
 	}
@@ -49,7 +49,7 @@ func tryEntry(t *store.Try, language string) TryEntry {
 }
 
 // planned is what was to be cooked: the version of the build; nil where there is none.
-func (s *Server) planned(ctx context.Context, t *store.Try, k *kitchen.Kitchen) *formula.Document {
+func (s *Server) planned(ctx context.Context, t *store.Try, k *kitchen.Kitchen) *document.Document {
 	if t.Build == "" || t.Version == 0 {
 		return nil
 	}
@@ -69,7 +69,7 @@ func (s *Server) replyTry(ctx context.Context, t *store.Try, err error) (*tryOut
 	if err != nil {
 		return nil, err
 	}
-	out := KeptTry{TryEntry: tryEntry(t, languageOf(ctx)), Revision: t.Revision, Changes: []answer.Change{}, Settings: []answer.Setting{}, Causes: []TryCause{}}
+	out := KeptTry{TryEntry: tryEntry(t, languageOf(ctx)), Revision: t.Revision, Changes: []wire.Change{}, Settings: []wire.Setting{}, Causes: []TryCause{}}
 	if err := json.Unmarshal(t.Document, &out.Document); err != nil {
 		return nil, s.problemOf(ctx, err)
 	}
@@ -83,31 +83,31 @@ func (s *Server) replyTry(ctx context.Context, t *store.Try, err error) (*tryOut
 		}
 	}
 	if t.Said != nil {
-		out.Said = &lessons.Said{}
+		out.Said = &jobs.Said{}
 		if err := json.Unmarshal(t.Said, out.Said); err != nil {
 			return nil, s.problemOf(ctx, err)
 		}
 	}
 	done := usable(k, &out.Document)
-	out.Now = lessons.Say(done, k)
+	out.Now = jobs.Say(done, k)
 	p := done.PieceOrDefault()
-	out.Band = answer.Of[answer.Band](p.Band())
+	out.Band = wire.Of[wire.Band](p.Band())
 	raw, known := out.Found.Raw()
 	out.Raw = stageFound(raw, known)
 	cooked, known := out.Found.Cooked()
 	out.Cooked = stageFound(cooked, known)
 	if planned := s.planned(ctx, t, k); planned != nil {
-		changes, settings := formula.Changes(planned, done)
+		changes, settings := document.Changes(planned, done)
 		settings = cookedSettings(settings)
 		out.Planned = true
 		for i := range changes {
 			if changes[i].Kind == "grams" && sameOnAScale(changes[i].Was, changes[i].Now, k) {
 				continue
 			}
-			out.Changes = append(out.Changes, answer.Of[answer.Change](changes[i]))
+			out.Changes = append(out.Changes, wire.Of[wire.Change](changes[i]))
 		}
 		for i := range settings {
-			out.Settings = append(out.Settings, answer.Of[answer.Setting](settings[i]))
+			out.Settings = append(out.Settings, wire.Of[wire.Setting](settings[i]))
 		}
 		s.why(&out, done, planned, k)
 	} else {
@@ -133,8 +133,8 @@ func stageFound(c logbook.Count, known bool) *StageFound {
 }
 
 // cookedSettings leaves out what is no part of the cooking.
-func cookedSettings(all []formula.Setting) []formula.Setting {
-	out := []formula.Setting{}
+func cookedSettings(all []document.Setting) []document.Setting {
+	out := []document.Setting{}
 	for _, one := range all {
 		switch one.Field {
 		case "/name", "/note", "/table_time":
@@ -145,18 +145,18 @@ func cookedSettings(all []formula.Setting) []formula.Setting {
 	return out
 }
 
-func (s *Server) why(out *KeptTry, done, planned *formula.Document, k *kitchen.Kitchen) {
+func (s *Server) why(out *KeptTry, done, planned *document.Document, k *kitchen.Kitchen) {
 	if out.Kind != store.TryCooked {
 		return
 	}
 	for _, c := range learn.Why(&learn.Try{ID: out.ID, At: out.CookedAt, Document: done, Found: &out.Found}, planned, k) {
 		told := TryCause{Code: c.Code, Chance: c.Chance, Was: c.Was, Now: c.Now}
 		if c.Change != nil {
-			change := answer.Of[answer.Change](*c.Change)
+			change := wire.Of[wire.Change](*c.Change)
 			told.Change = &change
 		}
 		if c.Setting != nil {
-			setting := answer.Of[answer.Setting](*c.Setting)
+			setting := wire.Of[wire.Setting](*c.Setting)
 			told.Setting = &setting
 		}
 		out.Causes = append(out.Causes, told)
@@ -170,7 +170,7 @@ type compareTriesInput struct {
 
 // ComparedTries are two tries side by side.
 type ComparedTries struct {
-	answer.Comparison
+	wire.Comparison
 	A TryEntry `json:"a"`
 	B TryEntry `json:"b"`
 }
@@ -180,7 +180,7 @@ func (s *Server) compareTries(ctx context.Context, in *compareTriesInput) (*body
 	if err != nil {
 		return nil, err
 	}
-	var docs [2]formula.Document
+	var docs [2]document.Document
 	var out ComparedTries
 	for i, id := range []string{in.ID, in.With} {
 		t, err := s.Store.FindTry(ctx, kitchenID(ctx), id)
@@ -194,14 +194,14 @@ func (s *Server) compareTries(ctx context.Context, in *compareTriesInput) (*body
 	}
 	c := compare.Documents(usable(k, &docs[0]), usable(k, &docs[1]), k)
 	c.Settings = cookedSettings(c.Settings)
-	out.Comparison = answer.Of[answer.Comparison](c)
+	out.Comparison = wire.Of[wire.Comparison](c)
 	return &body[ComparedTries]{out}, nil
 }
 
 // NextTry are changes of one thing.
 type NextTry struct {
-	Chance float64      `json:"chance"`
-	Ways   []answer.Way `json:"ways"`
+	Chance float64    `json:"chance"`
+	Ways   []wire.Way `json:"ways"`
 }
 
 func (s *Server) nextTry(ctx context.Context, in *IDInput) (*body[NextTry], error) {
@@ -213,14 +213,14 @@ func (s *Server) nextTry(ctx context.Context, in *IDInput) (*body[NextTry], erro
 	if err != nil {
 		return nil, err
 	}
-	var d formula.Document
+	var d document.Document
 	if err := json.Unmarshal(t.Document, &d); err != nil {
 		return nil, s.problemOf(ctx, err)
 	}
 	done := usable(k, &d)
-	out := NextTry{Chance: formula.Predict(done, k).Chance, Ways: []answer.Way{}}
-	for _, w := range advice.ChangeOne(k, done) {
-		out.Ways = append(out.Ways, answer.Of[answer.Way](w))
+	out := NextTry{Chance: document.Predict(done, k).Chance, Ways: []wire.Way{}}
+	for _, w := range advise.ChangeOne(k, done) {
+		out.Ways = append(out.Ways, wire.Of[wire.Way](w))
 	}
 	return &body[NextTry]{out}, nil
 }

@@ -9,11 +9,11 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
-	"cuerda/core/compare"
-	"cuerda/core/formula"
-	"cuerda/internal/answer"
+	"cuerda/core/document"
+	"cuerda/core/predict/compare"
 	"cuerda/internal/demo"
 	"cuerda/internal/problem"
+	"cuerda/internal/wire"
 )
 
 // Version is one entry of a build's history.
@@ -38,9 +38,9 @@ type Sitting struct {
 	Lines     int       `json:"lines"`
 	Label     string    `json:"label"`
 	// Began says that the build began with it: what it changed is then empty.
-	Began    bool             `json:"began"`
-	Changes  []answer.Change  `json:"changes"`
-	Settings []answer.Setting `json:"settings"`
+	Began    bool           `json:"began"`
+	Changes  []wire.Change  `json:"changes"`
+	Settings []wire.Setting `json:"settings"`
 }
 
 type sittingsInput struct {
@@ -114,11 +114,11 @@ func (s *Server) registerVersions(api huma.API) {
 				now := demo.In(languageOf(ctx), &v.Document)
 				out[i] = Sitting{Number: v.Number, First: v.First, Count: v.Number - v.First + 1, BeganAt: v.BeganAt, CreatedAt: v.CreatedAt,
 					Name: now.Name, Lines: len(now.Lines), Label: demo.Say(v.Label, languageOf(ctx)), Began: v.Before == nil,
-					Changes: []answer.Change{}, Settings: []answer.Setting{}}
+					Changes: []wire.Change{}, Settings: []wire.Setting{}}
 				if v.Before != nil {
 					was := demo.In(languageOf(ctx), v.Before)
-					changes, settings := formula.Changes(&was, &now)
-					out[i].Changes, out[i].Settings = answer.Of[[]answer.Change](changes), answer.Of[[]answer.Setting](settings)
+					changes, settings := document.Changes(&was, &now)
+					out[i].Changes, out[i].Settings = wire.Of[[]wire.Change](changes), wire.Of[[]wire.Setting](settings)
 				}
 			}
 			return &body[[]Sitting]{out}, nil
@@ -160,7 +160,7 @@ func (s *Server) registerVersions(api huma.API) {
 	huma.Register(api, op(http.MethodGet, "/builds/{id}/compare", "compare", "Two versions side by side: what changed and what it does", 404, 410), s.compare)
 }
 
-func (s *Server) compare(ctx context.Context, in *compareInput) (*body[answer.Comparison], error) {
+func (s *Server) compare(ctx context.Context, in *compareInput) (*body[wire.Comparison], error) {
 	from, err := s.Store.FindVersion(ctx, kitchenID(ctx), in.ID, in.From)
 	if err != nil {
 		return nil, s.problemOf(ctx, err)
@@ -178,7 +178,7 @@ func (s *Server) compare(ctx context.Context, in *compareInput) (*body[answer.Co
 		return nil, err
 	}
 	was, now := demo.In(languageOf(ctx), &from.Document), demo.In(languageOf(ctx), &to.Document)
-	return &body[answer.Comparison]{answer.Of[answer.Comparison](compare.Documents(usable(k, &was), usable(k, &now), k))}, nil
+	return &body[wire.Comparison]{wire.Of[wire.Comparison](compare.Documents(usable(k, &was), usable(k, &now), k))}, nil
 }
 
 // Health says that the server answers, or that the kitchen's records do too.

@@ -21,11 +21,11 @@ import (
 
 	"github.com/google/uuid"
 
-	"cuerda/core/eaters"
+	"cuerda/core/document"
 	"cuerda/core/food"
-	"cuerda/core/formula"
+	"cuerda/core/food/eaters"
 	"cuerda/core/kitchen"
-	"cuerda/core/supper/menu"
+	"cuerda/core/plan/supper"
 	"cuerda/internal/store"
 )
 
@@ -473,7 +473,7 @@ func history(name string, text []byte, foods *food.Catalogue) (*store.History, e
 		if len(v.Document) > maxDocument {
 			return nil, &Error{File: name, Code: "too-big"}
 		}
-		d, err := formula.Read(v.Document, foods)
+		d, err := document.Read(v.Document, foods)
 		if err != nil {
 			return nil, bad(fmt.Errorf("version %d: %w", v.Number, err))
 		}
@@ -494,10 +494,10 @@ func keptSupper(name string, text []byte, foods *food.Catalogue) (*store.Supper,
 	if f.Version < 1 || oddTime(f.CreatedAt) || oddTime(f.UpdatedAt) || f.DeletedAt != nil && oddTime(*f.DeletedAt) {
 		return nil, bad(errors.New("a version or a time out of range"))
 	}
-	if len(f.Document) > menu.MaxBytes {
+	if len(f.Document) > supper.MaxBytes {
 		return nil, &Error{File: name, Code: "too-big"}
 	}
-	d, err := menu.Read(f.Document)
+	d, err := supper.Read(f.Document)
 	if err == nil {
 		err = d.Check(foods)
 	}

@@ -13,8 +13,8 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
+	"cuerda/core/document"
 	"cuerda/core/food"
-	"cuerda/core/formula"
 	"cuerda/core/kitchen"
 	"cuerda/internal/archive"
 	"cuerda/internal/postgres/pgtest"
@@ -25,9 +25,9 @@ func TestMain(m *testing.M) { pgtest.Main(m) }
 
 var foods = food.Starter()
 
-func doc(name string, grams float64) *formula.Document {
-	return &formula.Document{Format: formula.Format, Name: name, Lines: []formula.Line{{Food: "tofu-firm", Grams: grams}},
-		Parts: []formula.Part{{Kind: formula.Sauce, Lines: []formula.Line{{Food: "tomato-passata", Grams: 90, Prep: []food.Preparation{{Do: food.Saute}}}}}}}
+func doc(name string, grams float64) *document.Document {
+	return &document.Document{Format: document.Format, Name: name, Lines: []document.Line{{Food: "tofu-firm", Grams: grams}},
+		Parts: []document.Part{{Kind: document.Sauce, Lines: []document.Line{{Food: "tomato-passata", Grams: 90, Prep: []food.Preparation{{Do: food.Saute}}}}}}}
 }
 
 func pack(t *testing.T, s *store.Store, kitchen string) []byte {
@@ -71,7 +71,7 @@ func TestAKitchenGoesOutAndComesBackWhole(t *testing.T) {
 	require.NoError(t, err)
 	require.NoError(t, s.Delete(ctx, k, gone.ID))
 	require.NoError(t, s.SaveOwnFood(ctx, k, food.Own{ID: "own-dulse", Name: "Dulse flakes", Like: "nori", Allergens: []string{"molluscs"}}))
-	_, err = s.Create(ctx, k, &formula.Document{Format: formula.Format, Name: "With dulse", Lines: []formula.Line{{Food: "own-dulse", Grams: 4}}})
+	_, err = s.Create(ctx, k, &document.Document{Format: document.Format, Name: "With dulse", Lines: []document.Line{{Food: "own-dulse", Grams: 4}}})
 	require.NoError(t, err)
 	price := 3.5
 	require.NoError(t, s.SavePantry(ctx, k, kitchen.PantryItem{Food: "flax-meal", Have: true, PerKilo: &price, Pack: &food.PackLabel{Fat: 40}}))

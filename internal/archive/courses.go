@@ -6,9 +6,9 @@ import (
 	"fmt"
 	"time"
 
-	"cuerda/core/course"
+	"cuerda/core/cooking"
+	"cuerda/core/document"
 	"cuerda/core/food"
-	"cuerda/core/formula"
 	"cuerda/internal/store"
 )
 
@@ -23,7 +23,7 @@ type courseFile struct {
 	StartAt   time.Time         `json:"start_at"`
 	BeganAt   time.Time         `json:"began_at"`
 	EndedAt   *time.Time        `json:"ended_at,omitempty"`
-	Plan      course.Plan       `json:"plan"`
+	Plan      cooking.Plan      `json:"plan"`
 	Events    list[eventFile]   `json:"events"`
 	Readings  list[readingFile] `json:"readings"`
 	Tries     list[tryFile]     `json:"tries"`
@@ -31,8 +31,8 @@ type courseFile struct {
 }
 
 type eventFile struct {
-	ReceivedAt time.Time    `json:"received_at"`
-	Event      course.Event `json:"event"`
+	ReceivedAt time.Time     `json:"received_at"`
+	Event      cooking.Event `json:"event"`
 }
 
 type readingFile struct {
@@ -85,9 +85,9 @@ func keptCourse(name string, text []byte, foods *food.Catalogue) (*store.KeptCou
 		if build == nil {
 			continue
 		}
-		document, err := json.Marshal(build)
+		written, err := json.Marshal(build)
 		if err == nil {
-			_, err = formula.Read(document, foods)
+			_, err = document.Read(written, foods)
 		}
 		if err != nil {
 			return nil, bad(err)
@@ -95,7 +95,7 @@ func keptCourse(name string, text []byte, foods *food.Catalogue) (*store.KeptCou
 	}
 	out := &store.KeptCourse{Course: store.Course{ID: f.ID, Plan: f.Plan, Start: f.StartAt, Began: f.BeganAt, Ended: f.EndedAt}, CreatedAt: f.CreatedAt, DeletedAt: f.DeletedAt}
 	for _, e := range f.Events {
-		if err := course.Whole(&f.Plan, &e.Event); err != nil || oddTime(e.ReceivedAt) || oddTime(e.Event.At) {
+		if err := cooking.Whole(&f.Plan, &e.Event); err != nil || oddTime(e.ReceivedAt) || oddTime(e.Event.At) {
 			return nil, bad(fmt.Errorf("event %q: %w", shorten(e.Event.ID), err))
 		}
 		out.Events = append(out.Events, store.CourseEvent{Received: e.ReceivedAt, Event: e.Event})

@@ -12,11 +12,11 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
-	"cuerda/core/course"
+	"cuerda/core/cooking"
 	"cuerda/core/kitchen"
-	"cuerda/core/supper/menu"
+	"cuerda/core/plan/supper"
 	"cuerda/internal/archive"
-	"cuerda/internal/photo"
+	"cuerda/internal/photos"
 	"cuerda/internal/postgres/pgtest"
 	"cuerda/internal/store"
 )
@@ -29,20 +29,20 @@ var began = time.Date(2026, 11, 25, 18, 0, 0, 0, time.UTC)
 // cooked is a course that was cooked to its end, with readings, a try and a photo of it.
 func cooked(t *testing.T, s *store.Store, k string) *store.Course {
 	t.Helper()
-	d := &menu.Supper{Format: menu.Format, Name: "Balls", Table: began.Add(2 * time.Hour), Aim: "latest-start", Dishes: []menu.SupperDish{{Name: "Balls", Build: json.RawMessage(balls)}}}
-	planned, err := menu.Make(d, kitchen.Usual(), nil)
+	d := &supper.Supper{Format: supper.Format, Name: "Balls", Table: began.Add(2 * time.Hour), Aim: "latest-start", Dishes: []supper.SupperDish{{Name: "Balls", Build: json.RawMessage(balls)}}}
+	planned, err := supper.Make(d, kitchen.Usual(), nil)
 	require.NoError(t, err)
-	c, err := s.CreateCourse(t.Context(), k, course.Of(d, planned, kitchen.Usual()), began, began)
+	c, err := s.CreateCourse(t.Context(), k, cooking.Of(d, planned, kitchen.Usual()), began, began)
 	require.NoError(t, err)
 	var picture bytes.Buffer
 	require.NoError(t, jpeg.Encode(&picture, image.NewGray(image.Rect(0, 0, 40, 30)), nil))
-	made, err := photo.Read(picture.Bytes())
+	made, err := photos.Read(picture.Bytes())
 	require.NoError(t, err)
 	p := &store.Photo{MediaType: made.MediaType, Width: made.Width, Height: made.Height, Data: made.Data}
 	require.NoError(t, s.KeepPhoto(t.Context(), k, p))
-	_, err = s.AddEvents(t.Context(), c.ID, began, []course.Event{
-		{ID: "mixed", At: began, Kind: course.Done},
-		{ID: "found", At: began.Add(time.Hour), Kind: course.Found, Found: &course.Findings{Hold: "held", Photo: p.ID}},
+	_, err = s.AddEvents(t.Context(), c.ID, began, []cooking.Event{
+		{ID: "mixed", At: began, Kind: cooking.Done},
+		{ID: "found", At: began.Add(time.Hour), Kind: cooking.Found, Found: &cooking.Findings{Hold: "held", Photo: p.ID}},
 	})
 	require.NoError(t, err)
 	_, err = s.AddReadings(t.Context(), map[string][]store.CourseReading{c.ID: {{Source: "p:core", Place: "core", Dish: -1, At: began, Celsius: 20.25}}})
@@ -91,7 +91,7 @@ func TestACourseGoesIntoAnotherKitchenWhole(t *testing.T) {
 	assert.Len(t, tries, 1)
 
 	// One that went on since gets what it has not.
-	_, err = from.AddEvents(t.Context(), c.ID, began, []course.Event{{ID: "rice", At: began, Kind: course.TimerSet, Name: "Rice", Minutes: 9}})
+	_, err = from.AddEvents(t.Context(), c.ID, began, []cooking.Event{{ID: "rice", At: began, Kind: cooking.TimerSet, Name: "Rice", Minutes: 9}})
 	require.NoError(t, err)
 	zip = written(t, from, k)
 	take()

@@ -9,8 +9,8 @@ import (
 	"unicode/utf8"
 
 	"cuerda/core/food"
-	"cuerda/core/mix"
-	"cuerda/core/practice"
+	"cuerda/core/learn/practice"
+	"cuerda/core/physics/mix"
 	"cuerda/internal/store"
 )
 

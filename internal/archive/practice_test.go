@@ -10,7 +10,7 @@ import (
 	"github.com/stretchr/testify/require"
 
 	"cuerda/core/kitchen"
-	"cuerda/core/practice"
+	"cuerda/core/learn/practice"
 	"cuerda/internal/archive"
 	"cuerda/internal/postgres/pgtest"
 	"cuerda/internal/store"

@@ -8,10 +8,10 @@ import (
 
 	"github.com/google/uuid"
 
+	"cuerda/core/document"
 	"cuerda/core/food"
-	"cuerda/core/formula"
 	"cuerda/core/learn"
-	"cuerda/internal/photo"
+	"cuerda/internal/photos"
 	"cuerda/internal/store"
 )
 
@@ -80,7 +80,7 @@ func (f *tryFile) read(foods *food.Catalogue) (*store.Try, error) {
 	if f.Kind != "" && f.Kind != store.TryCooked && f.Kind != store.TryPatties {
 		return nil, fmt.Errorf("of no kind: %q", shorten(f.Kind))
 	}
-	if _, err := formula.Read(f.Document, foods); err != nil {
+	if _, err := document.Read(f.Document, foods); err != nil {
 		return nil, err
 	}
 	if _, err := learn.ReadFound(f.Found); err != nil {
@@ -100,7 +100,7 @@ func photosOf(all []store.Photo) (out list[photoFile]) {
 
 func readPhotos(all list[photoFile]) (out []store.Photo, err error) {
 	for _, p := range all {
-		made, err := photo.Kept(p.Data)
+		made, err := photos.Kept(p.Data)
 		if err != nil || !isID(p.ID) {
 			return nil, fmt.Errorf("photo: %w", err)
 		}

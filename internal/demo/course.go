@@ -6,22 +6,22 @@ import (
 	"fmt"
 	"time"
 
-	"cuerda/core/course"
+	"cuerda/core/cooking"
 	"cuerda/core/food"
 	"cuerda/core/kitchen"
-	"cuerda/core/supper"
-	"cuerda/core/supper/menu"
+	"cuerda/core/plan/schedule"
+	"cuerda/core/plan/supper"
 	"cuerda/internal/device"
 	"cuerda/internal/store"
 )
 
-// cooking plans the course of the demonstration: the balls while the loaf is in the oven.
-func cooking(builds []Build, kept map[string]menu.SupperFrom, foods *food.Catalogue, now time.Time) (*course.Plan, error) {
+// planCooking plans the course of the demonstration: the balls while the loaf is in the oven.
+func planCooking(builds []Build, kept map[string]supper.SupperFrom, foods *food.Catalogue, now time.Time) (*cooking.Plan, error) {
 	club, err := kitchen.New(foods, kitchen.UsualSettings(), Pantry())
 	if err != nil {
 		return nil, err
 	}
-	d := &menu.Supper{Format: menu.Format, Name: "Wednesday practice", Table: now.Add(24 * time.Hour).Truncate(time.Minute), Aim: string(supper.LatestStart)}
+	d := &supper.Supper{Format: supper.Format, Name: "Wednesday practice", Table: now.Add(24 * time.Hour).Truncate(time.Minute), Aim: string(schedule.LatestStart)}
 	for _, file := range []string{"50-turkey.json", "40-loaf.json"} {
 		for i := range builds {
 			if builds[i].File != file {
@@ -31,7 +31,7 @@ func cooking(builds []Build, kept map[string]menu.SupperFrom, foods *food.Catalo
 			if err != nil {
 				return nil, err
 			}
-			dish := menu.SupperDish{Name: builds[i].Document.Name, Build: text}
+			dish := supper.SupperDish{Name: builds[i].Document.Name, Build: text}
 			if len(d.Dishes) == 0 { // the loaf is well on its way by then
 				later := d.Table.Add(20 * time.Minute)
 				dish.At = &later
@@ -42,17 +42,17 @@ func cooking(builds []Build, kept map[string]menu.SupperFrom, foods *food.Catalo
 			d.Dishes = append(d.Dishes, dish)
 		}
 	}
-	planned, err := menu.Make(d, club, nil)
+	planned, err := supper.Make(d, club, nil)
 	if err != nil {
 		return nil, err
 	}
-	out := course.Of(d, planned, club)
+	out := cooking.Of(d, planned, club)
 	out.Simulated = true
 	return out, nil
 }
 
 // moment is when somebody joins by a plan: the balls are being mixed.
-func moment(p *course.Plan) time.Time {
+func moment(p *cooking.Plan) time.Time {
 	for _, s := range p.Dishes[0].Steps {
 		if s.Code == "mix" {
 			return s.At.Add(45 * time.Second)
@@ -62,16 +62,16 @@ func moment(p *course.Plan) time.Time {
 }
 
 // shifted is the plan so much later.
-func shifted(p *course.Plan, by time.Duration) *course.Plan {
+func shifted(p *cooking.Plan, by time.Duration) *cooking.Plan {
 	out := *p
-	out.Heats = append([]course.Heat(nil), p.Heats...)
+	out.Heats = append([]cooking.Heat(nil), p.Heats...)
 	for i := range out.Heats {
 		out.Heats[i].At = out.Heats[i].At.Add(by)
 	}
 	out.Table = p.Table.Add(by)
-	out.Dishes = append([]course.Dish(nil), p.Dishes...)
+	out.Dishes = append([]cooking.Dish(nil), p.Dishes...)
 	for d := range out.Dishes {
-		out.Dishes[d].Steps = append([]course.Step(nil), p.Dishes[d].Steps...)
+		out.Dishes[d].Steps = append([]cooking.Step(nil), p.Dishes[d].Steps...)
 		for i := range out.Dishes[d].Steps {
 			out.Dishes[d].Steps[i].At = out.Dishes[d].Steps[i].At.Add(by)
 		}
@@ -83,28 +83,28 @@ func shifted(p *course.Plan, by time.Duration) *course.Plan {
 const tick = 15 * time.Second
 
 // cooked is what a cook has done by now who does all that is asked when it is due.
-func cooked(p *course.Plan, start, now time.Time) (events []course.Event, s *course.State) {
-	s = course.New(p, start)
-	take := func(e course.Event, at time.Time) {
+func cooked(p *cooking.Plan, start, now time.Time) (events []cooking.Event, s *cooking.State) {
+	s = cooking.New(p, start)
+	take := func(e cooking.Event, at time.Time) {
 		e.ID, e.At, e.Device = fmt.Sprintf("demo-%d", len(events)+1), at, "Cook 1"
-		if e, err := course.Decide(p, s, e, at); err == nil {
+		if e, err := cooking.Decide(p, s, e, at); err == nil {
 			s.Add(e)
 			events = append(events, e)
 		}
 	}
 	for at := start; at.Before(now); at = at.Add(tick) {
-		timings := course.Timings(p, s, at, nil)
-		for _, t := range course.Tasks(p, s, timings, at, nil) {
+		timings := cooking.Timings(p, s, at, nil)
+		for _, t := range cooking.Tasks(p, s, timings, at, nil) {
 			if t.At.After(at) {
 				continue
 			}
 			e := t.AsPlanned(s)
 			switch is := s.Dishes[t.Dish].Steps[t.Step]; {
-			case t.Do == course.DoFound:
+			case t.Do == cooking.DoFound:
 				continue // what came out is the cook's to say who joins
-			case t.Do == course.DoHands && is.Begun == nil:
-				e.Kind = course.Begun
-			case t.Do == course.DoHands && at.Sub(*is.Begun) < time.Duration(p.Dishes[t.Dish].Steps[t.Step].Minutes)*time.Minute:
+			case t.Do == cooking.DoHands && is.Begun == nil:
+				e.Kind = cooking.Begun
+			case t.Do == cooking.DoHands && at.Sub(*is.Begun) < time.Duration(p.Dishes[t.Dish].Steps[t.Step].Minutes)*time.Minute:
 				continue
 			}
 			take(e, at)
@@ -119,7 +119,7 @@ const measured = 10 * time.Second
 
 // halfWay begins a course by a plan that is half-way through now, with what its simulated probes
 // have measured.
-func halfWay(ctx context.Context, s *store.Store, kitchenID string, p *course.Plan, foods *food.Catalogue, now time.Time) error {
+func halfWay(ctx context.Context, s *store.Store, kitchenID string, p *cooking.Plan, foods *food.Catalogue, now time.Time) error {
 	now = now.Truncate(time.Second)
 	p = shifted(p, now.Sub(moment(p)))
 	start := now
@@ -149,7 +149,7 @@ func halfWay(ctx context.Context, s *store.Store, kitchenID string, p *course.Pl
 			if !p.Dishes[d].Steps[n].Cooking() || begun == nil {
 				continue
 			}
-			document, _ := course.Actual(p, state, d, now)
+			document, _ := cooking.Actual(p, state, d, now)
 			sim, ok := device.Simulate(&document, club, nil, device.Seeded(kept.ID)+uint64(d+1))
 			if !ok {
 				continue
@@ -187,7 +187,7 @@ func refresh(ctx context.Context, s *store.Store, kitchenID string, foods *food.
 	}
 	for _, c := range all {
 		if c.Ended == nil {
-			if _, err := s.AddEvents(ctx, c.ID, now, []course.Event{{ID: "demo-end", At: now, Kind: course.Ended}}); err != nil {
+			if _, err := s.AddEvents(ctx, c.ID, now, []cooking.Event{{ID: "demo-end", At: now, Kind: cooking.Ended}}); err != nil {
 				return err
 			}
 		}

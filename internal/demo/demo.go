@@ -11,9 +11,9 @@ import (
 	"maps"
 	"time"
 
+	"cuerda/core/document"
 	"cuerda/core/food"
-	"cuerda/core/formula"
-	"cuerda/core/supper/menu"
+	"cuerda/core/plan/supper"
 	"cuerda/internal/store"
 )
 
@@ -26,7 +26,7 @@ const Kitchen = "Saltmarsh Rowing Club"
 // Build is a build of the demonstration kitchen with its history.
 type Build struct {
 	File     string
-	Document formula.Document
+	Document document.Document
 	// Earlier are tries that came before, the oldest first.
 	Earlier []Try
 	// From is the file of the build that it was branched from, and Version which
@@ -39,7 +39,7 @@ type Build struct {
 type Try struct {
 	Label    string
 	Fails    bool
-	Document formula.Document
+	Document document.Document
 }
 
 // Builds gives the demonstration builds, the one to show first last.
@@ -72,7 +72,7 @@ func Builds(foods *food.Catalogue) ([]Build, error) {
 		if err != nil {
 			return nil, err
 		}
-		d, err := formula.Read(text, foods)
+		d, err := document.Read(text, foods)
 		if err != nil {
 			return nil, fmt.Errorf("%s: %w", e.Name(), err)
 		}
@@ -90,7 +90,7 @@ func Builds(foods *food.Catalogue) ([]Build, error) {
 }
 
 // patched is a document with some of its fields in place of its own.
-func patched(text []byte, patch map[string]any, foods *food.Catalogue) (*formula.Document, error) {
+func patched(text []byte, patch map[string]any, foods *food.Catalogue) (*document.Document, error) {
 	var tree map[string]any
 	if err := json.Unmarshal(text, &tree); err != nil {
 		return nil, err
@@ -100,7 +100,7 @@ func patched(text []byte, patch map[string]any, foods *food.Catalogue) (*formula
 	if err != nil {
 		return nil, err
 	}
-	return formula.Read(text, foods)
+	return document.Read(text, foods)
 }
 
 // Seed gives the kitchen of an installation, and fills it with the
@@ -117,7 +117,7 @@ func Seed(ctx context.Context, s *store.Store, foods *food.Catalogue) (kitchen s
 	if !made {
 		return kitchen, refresh(ctx, s, kitchen, foods, time.Now())
 	}
-	kept := map[string]menu.SupperFrom{}
+	kept := map[string]supper.SupperFrom{}
 	for i := range builds {
 		if kept[builds[i].File], err = seed(ctx, s, kitchen, &builds[i], kept); err != nil {
 			return "", fmt.Errorf("%s: %w", builds[i].File, err)
@@ -133,7 +133,7 @@ func Seed(ctx context.Context, s *store.Store, foods *food.Catalogue) (kitchen s
 	if _, err = s.CreateSupper(ctx, kitchen, supper); err != nil {
 		return "", err
 	}
-	plan, err := cooking(builds, kept, foods, time.Now())
+	plan, err := planCooking(builds, kept, foods, time.Now())
 	if err != nil {
 		return "", err
 	}
@@ -146,12 +146,12 @@ func Seed(ctx context.Context, s *store.Store, foods *food.Catalogue) (kitchen s
 	return kitchen, halfWay(ctx, s, kitchen, plan, foods, time.Now())
 }
 
-func seed(ctx context.Context, s *store.Store, kitchen string, b *Build, before map[string]menu.SupperFrom) (menu.SupperFrom, error) {
+func seed(ctx context.Context, s *store.Store, kitchen string, b *Build, before map[string]supper.SupperFrom) (supper.SupperFrom, error) {
 	versions := append(append([]Try(nil), b.Earlier...), Try{Document: b.Document})
 	first := &versions[0].Document
 	var kept *store.Build
 	var err error
-	none := menu.SupperFrom{}
+	none := supper.SupperFrom{}
 	if b.From != "" {
 		kept, err = s.Branch(ctx, kitchen, before[b.From].Build, b.Version, first.Name)
 	} else {
@@ -172,5 +172,5 @@ func seed(ctx context.Context, s *store.Store, kitchen string, b *Build, before 
 			}
 		}
 	}
-	return menu.SupperFrom{Build: kept.ID, Version: kept.Version}, nil
+	return supper.SupperFrom{Build: kept.ID, Version: kept.Version}, nil
 }

@@ -5,9 +5,9 @@ import (
 	"encoding/json"
 	"slices"
 
-	"cuerda/core/eaters"
-	"cuerda/core/formula"
-	"cuerda/core/supper/menu"
+	"cuerda/core/document"
+	"cuerda/core/food/eaters"
+	"cuerda/core/plan/supper"
 )
 
 //go:embed es.json
@@ -32,7 +32,7 @@ func Say(text, language string) string {
 
 // In gives a document with the demonstration's own words in that language: names of
 // the build, of its parts and of those at the table, and its note.
-func In(language string, d *formula.Document) formula.Document {
+func In(language string, d *document.Document) document.Document {
 	out := *d
 	if language != "es" {
 		return out
@@ -48,7 +48,7 @@ func In(language string, d *formula.Document) formula.Document {
 
 // SupperIn gives a supper with the demonstration's own words in that language: its name, those of its
 // dishes, wherever they stand, and those at the table.
-func SupperIn(language string, d *menu.Supper) menu.Supper {
+func SupperIn(language string, d *supper.Supper) supper.Supper {
 	out := *d
 	if language != "es" {
 		return out

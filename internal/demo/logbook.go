@@ -7,8 +7,8 @@ import (
 	"time"
 
 	"cuerda/core/food"
-	"cuerda/core/supper/menu"
-	"cuerda/internal/lessons"
+	"cuerda/core/plan/supper"
+	"cuerda/internal/jobs"
 	"cuerda/internal/store"
 )
 
@@ -19,7 +19,7 @@ var logbookJSON []byte
 func Logbook() (out []Logged, err error) { return out, json.Unmarshal(logbookJSON, &out) }
 
 // keepLogbook writes the tries down, and has the kitchen learn of them.
-func keepLogbook(ctx context.Context, s *store.Store, kitchen string, kept map[string]menu.SupperFrom, foods *food.Catalogue, now time.Time) error {
+func keepLogbook(ctx context.Context, s *store.Store, kitchen string, kept map[string]supper.SupperFrom, foods *food.Catalogue, now time.Time) error {
 	all, err := Logbook()
 	if err != nil {
 		return err
@@ -64,7 +64,7 @@ func keepLogbook(ctx context.Context, s *store.Store, kitchen string, kept map[s
 			return err
 		}
 	}
-	teacher := lessons.Teacher{Store: s, Foods: foods}
+	teacher := jobs.Teacher{Store: s, Foods: foods}
 	_, err = teacher.Learn(ctx, kitchen)
 	return err
 }

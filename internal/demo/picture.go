@@ -12,10 +12,10 @@ import (
 
 	"golang.org/x/image/vector"
 
-	"cuerda/core/formula"
-	"cuerda/core/logbook"
-	"cuerda/core/piece"
-	"cuerda/internal/photo"
+	"cuerda/core/document"
+	"cuerda/core/learn/logbook"
+	"cuerda/core/physics/piece"
+	"cuerda/internal/photos"
 )
 
 // The pictures of the demonstration are drawn, not taken: what came off the heat, from above.
@@ -25,7 +25,7 @@ const (
 )
 
 // drawPicture paints pieces in a pan, on a tray or in a dish, as many broken as broke.
-func drawPicture(d *formula.Document, f *logbook.Found, seed uint64) (*photo.Picture, error) {
+func drawPicture(d *document.Document, f *logbook.Found, seed uint64) (*photos.Picture, error) {
 	r := rand.New(rand.NewPCG(seed, 3))
 	p := painter{image.NewRGBA(image.Rect(0, 0, pictureWidth, pictureHeight)), r}
 	draw.Draw(p.on, p.on.Bounds(), image.NewUniform(color.RGBA{0xea, 0xde, 0xc9, 0xff}), image.Point{}, draw.Src)
@@ -48,7 +48,7 @@ func drawPicture(d *formula.Document, f *logbook.Found, seed uint64) (*photo.Pic
 	if err := jpeg.Encode(&out, p.on, &jpeg.Options{Quality: pictureQuality}); err != nil {
 		return nil, err
 	}
-	return &photo.Picture{MediaType: "image/jpeg", Width: pictureWidth, Height: pictureHeight, Data: out.Bytes()}, nil
+	return &photos.Picture{MediaType: "image/jpeg", Width: pictureWidth, Height: pictureHeight, Data: out.Bytes()}, nil
 }
 
 type painter struct {

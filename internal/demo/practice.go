@@ -11,8 +11,8 @@ import (
 
 	"cuerda/core/food"
 	"cuerda/core/kitchen"
-	"cuerda/core/mix"
-	"cuerda/core/practice"
+	"cuerda/core/learn/practice"
+	"cuerda/core/physics/mix"
 	"cuerda/internal/store"
 )
 

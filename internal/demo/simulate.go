@@ -7,22 +7,22 @@ import (
 	"math/rand/v2"
 	"time"
 
-	"cuerda/core/bake"
+	"cuerda/core/document"
 	"cuerda/core/food"
-	"cuerda/core/formula"
-	"cuerda/core/hidden"
 	"cuerda/core/kitchen"
 	"cuerda/core/learn"
-	"cuerda/core/logbook"
-	"cuerda/core/mix"
-	"cuerda/core/patties"
-	"cuerda/internal/lessons"
+	"cuerda/core/learn/logbook"
+	"cuerda/core/learn/patties"
+	"cuerda/core/learn/simulated"
+	"cuerda/core/physics/mix"
+	"cuerda/core/predict/bake"
+	"cuerda/internal/jobs"
 )
 
 // Truth is what is so in the demonstration kitchen though nobody in it knows: its oven is 8 degrees
 // cool, its peas and beans are wet, its flour and its oats drink less, its hands are gentle and
 // make pieces a little full. Its tries are simulated from it; nobody cooked them.
-var Truth = hidden.Truth{
+var Truth = simulated.Truth{
 	Figures: map[string]float64{
 		learn.OvenOffset: -8, learn.OvenTransfer: math.Log(.97), learn.Turning: math.Log(.8), learn.Scoop: math.Log(1.06),
 		learn.WaterOf("split-peas-cooked"): 3.5, learn.WaterOf("white-beans-canned"): 2,
@@ -37,9 +37,9 @@ type Logged struct {
 	Version int    `json:"version"`
 	// Days is how long before the demonstration was made it was cooked.
 	Days     int                   `json:"days"`
-	Document formula.Document      `json:"document"`
+	Document document.Document     `json:"document"`
 	Found    logbook.Found         `json:"found"`
-	Said     *lessons.Said         `json:"said,omitempty"`
+	Said     *jobs.Said            `json:"said,omitempty"`
 	Patties  *patties.FriedPatties `json:"patties,omitempty"`
 	// Picture says that a photo is drawn of it.
 	Picture bool `json:"picture,omitempty"`
@@ -49,11 +49,11 @@ type Logged struct {
 type deed struct {
 	note string
 	// do changes what was written down as done, and secret what was done and not written down.
-	do, secret func(d *formula.Document)
+	do, secret func(d *document.Document)
 }
 
-func times(foods []string, by float64) func(d *formula.Document) {
-	return func(d *formula.Document) {
+func times(foods []string, by float64) func(d *document.Document) {
+	return func(d *document.Document) {
 		for i := range d.Lines {
 			for _, id := range foods {
 				if d.Lines[i].Food == id {
@@ -64,20 +64,20 @@ func times(foods []string, by float64) func(d *formula.Document) {
 	}
 }
 
-func rested(minutes float64) func(d *formula.Document) {
-	return func(d *formula.Document) {
+func rested(minutes float64) func(d *document.Document) {
+	return func(d *document.Document) {
 		celsius := kitchen.Room
-		d.Rest = &formula.Wait{Minutes: minutes, Celsius: &celsius}
+		d.Rest = &document.Wait{Minutes: minutes, Celsius: &celsius}
 	}
 }
 
-func splashed(share float64) func(d *formula.Document) {
-	return func(d *formula.Document) {
+func splashed(share float64) func(d *document.Document) {
+	return func(d *document.Document) {
 		total := 0.
 		for i := range d.Lines {
 			total += d.Lines[i].Grams
 		}
-		d.Lines = append(d.Lines, formula.Line{Food: "water", Grams: math.Round(share * total)})
+		d.Lines = append(d.Lines, document.Line{Food: "water", Grams: math.Round(share * total)})
 	}
 }
 
@@ -150,7 +150,7 @@ func Simulate(foods *food.Catalogue) ([]Logged, error) {
 			}
 			k = usual.Learned(&l.Taught)
 		}
-		said := lessons.Say(done, k)
+		said := jobs.Say(done, k)
 		found := eaten(done, &said, s.deed, n, r)
 		out = append(out, Logged{File: s.file + ".json", Version: version, Days: 6 + (len(season)-1-n)*5, Document: *done, Found: found, Said: &said, Picture: n%6 == 4 || n == len(season)-1})
 		tries = append(tries, learn.Try{ID: fmt.Sprint(n), At: time.Unix(int64(n)*86400, 0), Document: done, Found: &found, Said: &said.Chance})
@@ -164,9 +164,9 @@ func Simulate(foods *food.Catalogue) ([]Logged, error) {
 }
 
 // weighed is a document as it was cooked: as a scale is read, with what went otherwise.
-func weighed(planned *formula.Document, of deed, r *rand.Rand) *formula.Document {
+func weighed(planned *document.Document, of deed, r *rand.Rand) *document.Document {
 	d := *planned
-	d.Lines = append([]formula.Line(nil), planned.Lines...)
+	d.Lines = append([]document.Line(nil), planned.Lines...)
 	if r.IntN(3) == 0 {
 		i := r.IntN(len(d.Lines))
 		d.Lines[i].Grams = math.Max(1, math.Round(d.Lines[i].Grams*(1+.04*r.NormFloat64())))
@@ -178,13 +178,13 @@ func weighed(planned *formula.Document, of deed, r *rand.Rand) *formula.Document
 }
 
 // eaten is how it came out.
-func eaten(done *formula.Document, said *lessons.Said, of deed, n int, r *rand.Rand) logbook.Found {
+func eaten(done *document.Document, said *jobs.Said, of deed, n int, r *rand.Rand) logbook.Found {
 	really := *done
 	if of.secret != nil {
-		really.Lines = append([]formula.Line(nil), done.Lines...)
+		really.Lines = append([]document.Line(nil), done.Lines...)
 		of.secret(&really)
 	}
-	day := hidden.Day{Seed: r.Uint64(), Thermometer: n%3 != 2, OvenThermometer: n%4 == 1, Scales: n%3 == 0}
+	day := simulated.Day{Seed: r.Uint64(), Thermometer: n%3 != 2, OvenThermometer: n%4 == 1, Scales: n%3 == 0}
 	if said.OffAtMinutes != nil {
 		day.Off = math.Round(*said.OffAtMinutes)
 	}
@@ -218,7 +218,7 @@ func eaten(done *formula.Document, said *lessons.Said, of deed, n int, r *rand.R
 }
 
 // firstPatties are fried before the autumn supper: how much flour do the pea cakes want?
-func firstPatties(d *formula.Document, k *kitchen.Kitchen, r *rand.Rand) (*Logged, error) {
+func firstPatties(d *document.Document, k *kitchen.Kitchen, r *rand.Rand) (*Logged, error) {
 	kept := patties.FriedPatties{Question: patties.OpenQuestion{Food: "chickpea-flour", Amounts: []float64{25, 35, 45, 55, 65}}, Fried: []patties.FriedPatty{}}
 	options, err := kept.Question.Options(d)
 	if err != nil {

@@ -7,9 +7,9 @@ import (
 
 	"cuerda/core/food"
 	"cuerda/core/kitchen"
-	"cuerda/core/supper/menu"
-	"cuerda/core/supper/sides"
-	"cuerda/core/words"
+	"cuerda/core/plan/sides"
+	"cuerda/core/plan/supper"
+	"cuerda/core/recipe/words"
 )
 
 // onTheTable is the hour of the club's supper.
@@ -17,15 +17,15 @@ const onTheTable = 19
 
 // Supper gives the club's supper of the first Friday on which it could still be begun; kept says which builds
 // of a kitchen its files have become.
-func Supper(builds []Build, kept map[string]menu.SupperFrom, foods *food.Catalogue, now time.Time) (*menu.Supper, error) {
+func Supper(builds []Build, kept map[string]supper.SupperFrom, foods *food.Catalogue, now time.Time) (*supper.Supper, error) {
 	text, err := files.ReadFile("supper.json")
 	if err != nil {
 		return nil, err
 	}
 	var of struct {
-		menu.Supper
+		supper.Supper
 		Dishes []struct {
-			menu.SupperDish
+			supper.SupperDish
 			File  string `json:"file"`
 			Boxes int    `json:"boxes"`
 		} `json:"dishes"`
@@ -34,7 +34,7 @@ func Supper(builds []Build, kept map[string]menu.SupperFrom, foods *food.Catalog
 		return nil, fmt.Errorf("supper.json: %w", err)
 	}
 	out := of.Supper
-	out.Format, out.Table = menu.Format, friday(now)
+	out.Format, out.Table = supper.Format, friday(now)
 	if zone := now.Location().String(); zone != "Local" {
 		out.Zone = zone
 	}
@@ -62,7 +62,7 @@ func Supper(builds []Build, kept map[string]menu.SupperFrom, foods *food.Catalog
 			}
 		}
 		if d.Boxes > 0 {
-			dish.Boxes = []menu.SupperBox{{Day: out.Table.AddDate(0, 0, 1).Format(time.DateOnly), Pieces: d.Boxes}}
+			dish.Boxes = []supper.SupperBox{{Day: out.Table.AddDate(0, 0, 1).Format(time.DateOnly), Pieces: d.Boxes}}
 		}
 		out.Dishes = append(out.Dishes, dish)
 	}

@@ -9,11 +9,11 @@ import (
 	"math/rand/v2"
 	"time"
 
-	"cuerda/core/bake"
-	"cuerda/core/formula"
+	"cuerda/core/cooking/probe"
+	"cuerda/core/document"
 	"cuerda/core/kitchen"
-	"cuerda/core/probe"
-	"cuerda/internal/senml"
+	"cuerda/core/predict/bake"
+	"cuerda/internal/device/senml"
 )
 
 // Kitchen is where instruments are.
@@ -37,11 +37,11 @@ type ToMeasure struct {
 
 // OnHeat is a dish on the heat.
 type OnHeat struct {
-	Dish   int              `json:"dish" doc:"from 1"`
-	Build  formula.Document `json:"build"`
-	Begun  time.Time        `json:"begun"`
-	Done   *time.Time       `json:"done,omitempty"`
-	Turned []time.Time      `json:"turned,omitempty"`
+	Dish   int               `json:"dish" doc:"from 1"`
+	Build  document.Document `json:"build"`
+	Begun  time.Time         `json:"begun"`
+	Done   *time.Time        `json:"done,omitempty"`
+	Turned []time.Time       `json:"turned,omitempty"`
 }
 
 // Weighing is an amount of a step.
@@ -207,7 +207,7 @@ func ProbeName(dish int, where probe.Where) string {
 }
 
 // Simulate begins the bake of a build as it really is; ok is false where nothing is cooked.
-func Simulate(d *formula.Document, k *kitchen.Kitchen, truth *probe.Truth, seed uint64) (*probe.Simulation, bool) {
+func Simulate(d *document.Document, k *kitchen.Kitchen, truth *probe.Truth, seed uint64) (*probe.Simulation, bool) {
 	c, begin, ok := bake.OnTheHeat(d, k)
 	if !ok {
 		return nil, false

@@ -9,11 +9,11 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
-	"cuerda/core/formula"
+	"cuerda/core/cooking/probe"
+	"cuerda/core/document"
 	"cuerda/core/kitchen"
-	"cuerda/core/probe"
 	"cuerda/internal/device"
-	"cuerda/internal/senml"
+	"cuerda/internal/device/senml"
 )
 
 const balls = `{"format":"cuerda-build/1","name":"Balls","lines":[{"food":"turkey-ground","grams":520},{"food":"millet-flakes","grams":45}],` +
@@ -63,7 +63,7 @@ func run(t *testing.T, b *bench, o device.Options) {
 var noon = time.Date(2026, 11, 25, 12, 0, 0, 0, time.UTC)
 
 func TestSimulatedProbesTellOfABake(t *testing.T) {
-	d, err := formula.Read([]byte(balls), kitchen.Usual().Foods)
+	d, err := document.Read([]byte(balls), kitchen.Usual().Foods)
 	require.NoError(t, err)
 	b := &bench{course: device.ToMeasure{Now: noon, Speed: 10, Heat: []device.OnHeat{{Dish: 2, Build: *d, Begun: noon}}}, step: 10 * time.Second, until: 90}
 	run(t, b, device.Options{Probes: true, Seed: 4})
@@ -85,7 +85,7 @@ func TestSimulatedProbesTellOfABake(t *testing.T) {
 }
 
 func TestTheSameSeedMeasuresTheSame(t *testing.T) {
-	d, err := formula.Read([]byte(balls), kitchen.Usual().Foods)
+	d, err := document.Read([]byte(balls), kitchen.Usual().Foods)
 	require.NoError(t, err)
 	told := func(seed uint64) []float64 {
 		sim, ok := device.Simulate(d, kitchen.Usual(), nil, seed)

@@ -9,7 +9,7 @@ import (
 	"net/http"
 	"strings"
 
-	"cuerda/internal/senml"
+	"cuerda/internal/device/senml"
 )
 
 // Remote is the kitchen of a course behind an address, by its token.

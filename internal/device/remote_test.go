@@ -11,7 +11,7 @@ import (
 	"github.com/stretchr/testify/require"
 
 	"cuerda/internal/device"
-	"cuerda/internal/senml"
+	"cuerda/internal/device/senml"
 )
 
 // An instrument shows its token with all that it asks and sends; what is refused, cut short or no answer at all is

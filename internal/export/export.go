@@ -12,11 +12,11 @@ import (
 	"strconv"
 	"strings"
 
-	"cuerda/core/bake"
-	"cuerda/core/dish"
+	"cuerda/core/document"
 	"cuerda/core/food"
-	"cuerda/core/formula"
 	"cuerda/core/kitchen"
+	"cuerda/core/predict/bake"
+	"cuerda/core/predict/dish"
 	"cuerda/core/recipe"
 )
 
@@ -74,7 +74,7 @@ type Options struct {
 }
 
 type writer struct {
-	d        *formula.Document
+	d        *document.Document
 	guests   bool
 	k        *kitchen.Kitchen
 	language string
@@ -82,7 +82,7 @@ type writer struct {
 }
 
 // Write gives a document that Read has accepted in a format.
-func Write(d *formula.Document, k *kitchen.Kitchen, format Format, o Options) ([]byte, error) {
+func Write(d *document.Document, k *kitchen.Kitchen, format Format, o Options) ([]byte, error) {
 	if catalogue[o.Language] == nil {
 		o.Language = "en"
 	}
@@ -126,7 +126,7 @@ type PageStep struct {
 }
 
 // PageOf gives the page of a document that Read has accepted, for its own kitchen.
-func PageOf(d *formula.Document, k *kitchen.Kitchen, language string) Page {
+func PageOf(d *document.Document, k *kitchen.Kitchen, language string) Page {
 	if catalogue[language] == nil {
 		language = "en"
 	}
@@ -198,7 +198,7 @@ func (w *writer) prep(p food.Preparation) string {
 
 // line is "480 g Split peas, cooked; blitzed (0.5) [2½ cups]" : the amount and
 // the food first, so that it can be read again.
-func (w *writer) line(l *formula.Line) string {
+func (w *writer) line(l *document.Line) string {
 	text := w.decimal(l.Grams) + " g " + w.name(l.Food)
 	if l.Name != "" {
 		text += " (" + l.Name + ")"
@@ -235,7 +235,7 @@ func fraction(x float64) string {
 	return strconv.Itoa(int(whole)) + sign
 }
 
-func (w *writer) partName(p *formula.Part) string {
+func (w *writer) partName(p *document.Part) string {
 	if p.Name != "" {
 		return p.Name
 	}
@@ -243,7 +243,7 @@ func (w *writer) partName(p *formula.Part) string {
 }
 
 // partHead is a heading that says what kind of part it is, so that it can be read again.
-func (w *writer) partHead(p *formula.Part) string {
+func (w *writer) partHead(p *document.Part) string {
 	kind := w.say("part." + string(p.Kind))
 	if p.Name == "" {
 		return kind
@@ -279,7 +279,7 @@ func (w *writer) text(markdown bool) []byte {
 	if y := w.yield(); y != "" {
 		fmt.Fprintln(&b, y)
 	}
-	list := func(lines []formula.Line) {
+	list := func(lines []document.Line) {
 		for i := range lines {
 			fmt.Fprintf(&b, "- %s\n", w.line(&lines[i]))
 		}
@@ -335,7 +335,7 @@ func (w *writer) csv() ([]byte, error) {
 	var b bytes.Buffer
 	c := csv.NewWriter(&b)
 	_ = c.Write([]string{"part", "food", "name", "grams", "prep"})
-	rows := func(part string, lines []formula.Line) {
+	rows := func(part string, lines []document.Line) {
 		for i := range lines {
 			l := &lines[i]
 			var preps []string

@@ -12,20 +12,20 @@ import (
 	"github.com/stretchr/testify/require"
 	"pgregory.net/rapid"
 
-	"cuerda/core/bake"
+	"cuerda/core/document"
 	"cuerda/core/food"
-	"cuerda/core/food/ingredient"
-	"cuerda/core/formula"
 	"cuerda/core/kitchen"
+	"cuerda/core/predict/bake"
 	"cuerda/core/recipe"
+	"cuerda/core/recipe/ingredient"
 	"cuerda/internal/export"
 )
 
 var ours = kitchen.Usual()
 
-func drawLines(t *rapid.T, label string) []formula.Line {
-	return rapid.SliceOfN(rapid.Custom(func(t *rapid.T) formula.Line {
-		l := formula.Line{Food: rapid.SampledFrom(ours.Foods.Foods()).Draw(t, "food").ID, Grams: float64(rapid.IntRange(1, 9000).Draw(t, "grams")) / 10}
+func drawLines(t *rapid.T, label string) []document.Line {
+	return rapid.SliceOfN(rapid.Custom(func(t *rapid.T) document.Line {
+		l := document.Line{Food: rapid.SampledFrom(ours.Foods.Foods()).Draw(t, "food").ID, Grams: float64(rapid.IntRange(1, 9000).Draw(t, "grams")) / 10}
 		if rapid.Bool().Draw(t, "prepared") {
 			l.Prep = []food.Preparation{{Do: food.Saute, Minutes: float64(rapid.IntRange(0, 40).Draw(t, "minutes"))}}
 		}
@@ -33,15 +33,15 @@ func drawLines(t *rapid.T, label string) []formula.Line {
 	}), 1, 8).Draw(t, label)
 }
 
-func drawDocument(t *rapid.T) *formula.Document {
-	d := &formula.Document{Format: formula.Format, Lines: drawLines(t, "lines"), Portions: rapid.IntRange(0, 40).Draw(t, "portions"),
+func drawDocument(t *rapid.T) *document.Document {
+	d := &document.Document{Format: document.Format, Lines: drawLines(t, "lines"), Portions: rapid.IntRange(0, 40).Draw(t, "portions"),
 		Name: rapid.StringMatching(`[A-Za-zñ🫛<>&"' ]{0,30}`).Draw(t, "name"), Note: rapid.StringMatching(`[a-z<>\n"]{0,60}`).Draw(t, "note")}
 	for range rapid.IntRange(0, 3).Draw(t, "parts") {
-		d.Parts = append(d.Parts, formula.Part{Kind: rapid.SampledFrom(formula.PartKinds).Draw(t, "kind"), Lines: drawLines(t, "part"), CookMinutes: 10})
+		d.Parts = append(d.Parts, document.Part{Kind: rapid.SampledFrom(document.PartKinds).Draw(t, "kind"), Lines: drawLines(t, "part"), CookMinutes: 10})
 	}
 	text, err := json.Marshal(d)
 	require.NoError(t, err)
-	out, err := formula.Read(text, ours.Foods)
+	out, err := document.Read(text, ours.Foods)
 	require.NoError(t, err)
 	return out
 }
@@ -55,7 +55,7 @@ func TestJSONLDComesBackWithoutLoss(t *testing.T) {
 		for _, data := range []string{string(text), `<!doctype html><html><script type="application/ld+json">` + string(text) + `</script></html>`} {
 			found, err := recipe.Read([]byte(data))
 			require.NoError(t, err)
-			again, err := formula.Read(found.Whole, ours.Foods)
+			again, err := document.Read(found.Whole, ours.Foods)
 			require.NoError(t, err)
 			assert.Equal(t, d, again)
 		}
@@ -104,7 +104,7 @@ func TestWordsComeBackWithTheirGrams(t *testing.T) {
 }
 
 func TestOtherProgramsCanReadIt(t *testing.T) {
-	d, err := formula.Read([]byte(`{"format":"cuerda-build/1","name":"=Cakes","portions":4,"lines":[{"food":"split-peas-cooked","grams":480,"prep":[{"do":"blitz","level":0.5}]},{"food":"turkey-ground","grams":100}],
+	d, err := document.Read([]byte(`{"format":"cuerda-build/1","name":"=Cakes","portions":4,"lines":[{"food":"split-peas-cooked","grams":480,"prep":[{"do":"blitz","level":0.5}]},{"food":"turkey-ground","grams":100}],
 		"piece":{"kind":"patty","diameter_mm":80,"thickness_mm":18},"cook":{"method":"pan"},"parts":[{"kind":"sauce","name":"=HYPERLINK()","lines":[{"food":"salt","grams":3}]}]}`), ours.Foods)
 	require.NoError(t, err)
 	text, err := export.Write(d, ours, export.JSONLD, export.Options{Language: "en"})
@@ -143,7 +143,7 @@ func TestOtherProgramsCanReadIt(t *testing.T) {
 // One can cook from the page alone, and it says who may not eat it; the guests' names
 // stay at home unless they are asked for.
 func TestThePageAloneIsEnough(t *testing.T) {
-	d, err := formula.Read([]byte(`{"format":"cuerda-build/1","name":"Cakes","lines":[
+	d, err := document.Read([]byte(`{"format":"cuerda-build/1","name":"Cakes","lines":[
 		{"food":"white-beans-canned","grams":1400,"prep":[{"do":"mash","level":0.8}]},{"food":"breadcrumbs-dry","grams":120},{"food":"oats-rolled","grams":90},{"food":"salt","grams":14}],
 		"rest":{"minutes":15},"chill":{"minutes":30,"celsius":4},"piece":{"kind":"patty","diameter_mm":80,"thickness_mm":18},"cook":{"method":"pan","celsius":180},
 		"eaters":{"people":[{"name":"Marisol","count":1,"avoid":["gluten"]},{"name":"Crew","count":9}]}}`), ours.Foods)
@@ -179,7 +179,7 @@ func TestThePageAloneIsEnough(t *testing.T) {
 // A page from which alone one cooks tells a gel with what it is stirred into, and of a food of which
 // only a part is prepared, how much of it is and how much is not.
 func TestThePageTellsWhatEachStepTakes(t *testing.T) {
-	d, err := formula.Read([]byte(`{"format":"`+formula.Format+`","lines":[
+	d, err := document.Read([]byte(`{"format":"`+document.Format+`","lines":[
 		{"food":"white-beans-canned","grams":360,"prep":[{"do":"mash","level":1}]},
 		{"food":"white-beans-canned","grams":120},
 		{"food":"flax-meal","grams":7,"prep":[{"do":"gel","minutes":10}]},

@@ -8,11 +8,11 @@ import (
 	"unicode"
 	"unicode/utf8"
 
-	"cuerda/core/bake"
-	"cuerda/core/eaters"
+	"cuerda/core/document"
 	"cuerda/core/food"
-	"cuerda/core/formula"
-	"cuerda/core/piece"
+	"cuerda/core/food/eaters"
+	"cuerda/core/physics/piece"
+	"cuerda/core/predict/bake"
 )
 
 // pieces are how many of what size, by a text of the catalogue.
@@ -146,7 +146,7 @@ func (w *writer) foodsAt(s *bake.Step) (foods, asIs []string) {
 
 // gelledIn is what the seeds of a step are stirred into, with its grams.
 func (w *writer) gelledIn(s *bake.Step) (out []string) {
-	liquid := formula.GelLiquid(w.d, s.Lines, w.k)
+	liquid := document.GelLiquid(w.d, s.Lines, w.k)
 	for i := range w.d.Lines {
 		if liquid[i] > 0 {
 			out = append(out, w.amount(liquid[i], &w.d.Lines[i]))
@@ -156,7 +156,7 @@ func (w *writer) gelledIn(s *bake.Step) (out []string) {
 }
 
 // amount is so many grams of what a line is.
-func (w *writer) amount(grams float64, l *formula.Line) string {
+func (w *writer) amount(grams float64, l *document.Line) string {
 	if grams >= 10 {
 		grams = math.Round(grams)
 	}
@@ -196,7 +196,7 @@ func (w *writer) cook(s *bake.Step, key string, values []string, set func(name, 
 		set("batches", w.say("batches", "n", strconv.Itoa(s.Times))+w.say("inAll", "m", w.minutes(s.Minutes)))
 	}
 	text := w.say(key, values...)
-	if c := w.d.Cook; c != nil && c.From != formula.FromChill {
+	if c := w.d.Cook; c != nil && c.From != document.FromChill {
 		text += " " + w.say("from."+c.From)
 	}
 	return text
@@ -229,7 +229,7 @@ func within(name string) string {
 }
 
 // lineName is what the cook calls a line.
-func (w *writer) lineName(l *formula.Line) string {
+func (w *writer) lineName(l *document.Line) string {
 	if l.Name != "" {
 		return l.Name
 	}
@@ -239,7 +239,7 @@ func (w *writer) lineName(l *formula.Line) string {
 // forWhom says who may not eat it and which labels to read; where the guests do not go
 // with the file, which allergens are in it.
 func (w *writer) forWhom() (out []string) {
-	lines := append([]formula.Line(nil), w.d.Lines...)
+	lines := append([]document.Line(nil), w.d.Lines...)
 	for i := range w.d.Parts {
 		lines = append(lines, w.d.Parts[i].Lines...)
 	}

@@ -13,7 +13,7 @@ import (
 	ics "github.com/arran4/golang-ical"
 	"github.com/google/uuid"
 
-	"cuerda/core/supper/menu"
+	"cuerda/core/plan/supper"
 )
 
 // planSpace is the name space of the UIDs of events: the same step of the same supper has the
@@ -21,7 +21,7 @@ import (
 var planSpace = uuid.MustParse("6f0b6a2e-8f0c-5c0e-9d5b-3a1f6a0e7c11")
 
 // handsOn lists the steps of a plan that somebody stands at.
-func handsOn(p *menu.Planned, language string, each func(dish, step, name string, start time.Time, minutes int, cooks []int, where string)) {
+func handsOn(p *supper.Planned, language string, each func(dish, step, name string, start time.Time, minutes int, cooks []int, where string)) {
 	for i := range p.Plan.Steps {
 		s := &p.Plan.Steps[i]
 		dish := &p.Supper.Dishes[s.Dish]
@@ -36,7 +36,7 @@ func handsOn(p *menu.Planned, language string, each func(dish, step, name string
 // PlanCalendar writes a plan as iCalendar (RFC 5545): an event with an alarm for each step that
 // somebody stands at or that goes into an oven. id is the supper's, where it is kept: its events keep
 // their UIDs then, whatever it is called; now is when it was written.
-func PlanCalendar(id, name string, p *menu.Planned, now time.Time, language string) []byte {
+func PlanCalendar(id, name string, p *supper.Planned, now time.Time, language string) []byte {
 	c := ics.NewCalendar()
 	c.SetProductId("-//Cuerda//Supper//EN")
 	c.SetName(name)
@@ -66,7 +66,7 @@ func PlanCalendar(id, name string, p *menu.Planned, now time.Time, language stri
 }
 
 // PlanValues writes a plan as comma-separated values, in the order of its beginning.
-func PlanValues(p *menu.Planned, language string) ([]byte, error) {
+func PlanValues(p *supper.Planned, language string) ([]byte, error) {
 	var out bytes.Buffer
 	w := csv.NewWriter(&out)
 	rows := [][]string{{"start", "minutes", "dish", "step", "cooks", "where"}}
@@ -94,4 +94,4 @@ func stepName(name, language string) string {
 }
 
 // SupperDocument writes a supper as a document that reads back as it is.
-func SupperDocument(d *menu.Supper) ([]byte, error) { return json.MarshalIndent(d, "", " ") }
+func SupperDocument(d *supper.Supper) ([]byte, error) { return json.MarshalIndent(d, "", " ") }

@@ -9,18 +9,18 @@ import (
 	"github.com/stretchr/testify/require"
 
 	"cuerda/core/kitchen"
-	"cuerda/core/supper/menu"
+	"cuerda/core/plan/supper"
 	"cuerda/internal/export"
 )
 
 // A plan goes out as events for what somebody does or watches, and as values that no
 // spreadsheet takes for a formula; what waits by itself is no event.
 func TestAPlanGoesOut(t *testing.T) {
-	d, err := menu.Read([]byte(`{"format":"cuerda-supper/1","name":"Friday","table":"2026-11-27T19:00:00+01:00","kitchen":{"cooks":1,"ovens":[{"id":"oven","racks":1}]},
+	d, err := supper.Read([]byte(`{"format":"cuerda-supper/1","name":"Friday","table":"2026-11-27T19:00:00+01:00","kitchen":{"cooks":1,"ovens":[{"id":"oven","racks":1}]},
 		"dishes":[{"name":"=Roots; and, more","steps":[{"name":"Cut","minutes":10,"hands":1},{"name":"Wait","minutes":5,"after":[{"step":"Cut"}]},
 		{"name":"Roast","minutes":30,"oven":{"celsius":200},"after":[{"step":"Wait"}]}]}]}`))
 	require.NoError(t, err)
-	p, err := menu.Make(d, kitchen.Usual(), nil)
+	p, err := supper.Make(d, kitchen.Usual(), nil)
 	require.NoError(t, err)
 	now := time.Date(2026, 11, 26, 12, 0, 0, 0, time.UTC)
 	events := string(export.PlanCalendar("", d.Name, p, now, "en"))

@@ -10,7 +10,7 @@ import (
 	"strings"
 	"time"
 
-	"cuerda/core/practice"
+	"cuerda/core/learn/practice"
 	"cuerda/internal/archive"
 	"cuerda/internal/store"
 )

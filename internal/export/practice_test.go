@@ -10,7 +10,7 @@ import (
 	"github.com/stretchr/testify/require"
 	"pgregory.net/rapid"
 
-	"cuerda/core/practice"
+	"cuerda/core/learn/practice"
 	"cuerda/internal/export"
 	"cuerda/internal/store"
 )

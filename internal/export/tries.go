@@ -9,16 +9,16 @@ import (
 	"strings"
 	"time"
 
-	"cuerda/core/formula"
+	"cuerda/core/document"
 	"cuerda/core/learn"
-	"cuerda/core/logbook"
+	"cuerda/core/learn/logbook"
 )
 
 // Try is one of a logbook, as it is written.
 type Try struct {
 	ID       string
 	CookedAt time.Time
-	Document formula.Document
+	Document document.Document
 	Found    logbook.Found
 	// Chance is what was said of it, 0..1; nil where nothing was.
 	Chance *float64

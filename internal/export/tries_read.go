@@ -11,8 +11,8 @@ import (
 	"time"
 
 	"cuerda/core/learn"
-	"cuerda/core/logbook"
-	"cuerda/core/mix"
+	"cuerda/core/learn/logbook"
+	"cuerda/core/physics/mix"
 )
 
 // Written is a try that was read of a table or a diary: its build is told by name.

@@ -10,11 +10,11 @@ import (
 	"github.com/stretchr/testify/require"
 	"pgregory.net/rapid"
 
+	"cuerda/core/document"
 	"cuerda/core/food"
-	"cuerda/core/formula"
 	"cuerda/core/learn"
-	"cuerda/core/logbook"
-	"cuerda/core/mix"
+	"cuerda/core/learn/logbook"
+	"cuerda/core/physics/mix"
 	"cuerda/internal/export"
 )
 
@@ -31,7 +31,7 @@ func drawTry(t *rapid.T) export.Try {
 		Squeeze: rapid.SampledFrom(mix.SqueezeWords).Draw(t, "word"), OffAtMinutes: number("minutes", 90), CoreCelsius: number("core", 99),
 		Note: rapid.SampledFrom([]string{"", "=HYPERLINK(1)", "a, b; \"c\"", "one\ntwo"}).Draw(t, "note"),
 	}
-	d := formula.Document{Format: formula.Format, Name: rapid.SampledFrom([]string{"Cakes", "+Balls", "Pan de castañas"}).Draw(t, "name"), Lines: []formula.Line{{Food: "tofu-firm", Grams: 400}}}
+	d := document.Document{Format: document.Format, Name: rapid.SampledFrom([]string{"Cakes", "+Balls", "Pan de castañas"}).Draw(t, "name"), Lines: []document.Line{{Food: "tofu-firm", Grams: 400}}}
 	return export.Try{CookedAt: time.Date(2026, 5, rapid.IntRange(1, 30).Draw(t, "day"), 18, 0, 0, 0, time.UTC), Document: d, Found: f}
 }
 
@@ -68,7 +68,7 @@ func TestTablesAndDiariesComeBack(t *testing.T) {
 }
 
 func TestTriesAsJSONAreReadByLearn(t *testing.T) {
-	d, err := formula.Read([]byte(`{"format":"cuerda-build/1","name":"Cakes","lines":[{"food":"tofu-firm","grams":400}]}`), food.Starter())
+	d, err := document.Read([]byte(`{"format":"cuerda-build/1","name":"Cakes","lines":[{"food":"tofu-firm","grams":400}]}`), food.Starter())
 	require.NoError(t, err)
 	text, err := export.TriesJSON([]export.Try{{ID: "a", CookedAt: time.Date(2026, 5, 1, 18, 0, 0, 0, time.UTC), Document: *d, Found: logbook.Found{Hold: "held"}}})
 	require.NoError(t, err)

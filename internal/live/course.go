@@ -10,10 +10,10 @@ import (
 	"sync"
 	"time"
 
-	"cuerda/core/course"
+	"cuerda/core/cooking"
+	"cuerda/core/cooking/probe"
 	"cuerda/core/kitchen"
-	"cuerda/core/probe"
-	"cuerda/core/supper"
+	"cuerda/core/plan/schedule"
 	"cuerda/internal/store"
 )
 
@@ -25,13 +25,13 @@ type Course struct {
 	all   *Courses
 	mu    sync.Mutex
 	kept  *store.Course
-	plan  *course.Plan
-	state *course.State
+	plan  *cooking.Plan
+	state *cooking.State
 	clock clock
 	seq   int64
 	// heat are the dishes that are or were on the heat.
-	heat    map[supper.Ref]*following
-	scale   course.Scale
+	heat    map[schedule.Ref]*following
+	scale   cooking.Scale
 	subs    map[*Subscriber]bool
 	wake    *time.Timer
 	used    time.Time
@@ -45,16 +45,16 @@ func (all *Courses) load(ctx context.Context, kitchenID, id string) (*Course, er
 		return nil, err
 	}
 	c := &Course{
-		ID: id, KitchenID: kitchenID, all: all, kept: kept, plan: &kept.Plan, state: course.New(&kept.Plan, kept.Start),
-		clock: clock{kept.Start, kept.Began, 1}, heat: map[supper.Ref]*following{}, subs: map[*Subscriber]bool{}, used: all.now(),
+		ID: id, KitchenID: kitchenID, all: all, kept: kept, plan: &kept.Plan, state: cooking.New(&kept.Plan, kept.Start),
+		clock: clock{kept.Start, kept.Began, 1}, heat: map[schedule.Ref]*following{}, subs: map[*Subscriber]bool{}, used: all.now(),
 	}
-	plain := make([]course.Event, len(events))
+	plain := make([]cooking.Event, len(events))
 	for i, e := range events {
 		plain[i] = e.Event
 		c.seq = e.Seq
 		c.turnClock(&e)
 	}
-	c.state = course.Replay(c.plan, kept.Start, plain)
+	c.state = cooking.Replay(c.plan, kept.Start, plain)
 	k, err := all.Kitchen(ctx, kitchenID)
 	if err != nil {
 		return nil, err
@@ -78,7 +78,7 @@ func (all *Courses) load(ctx context.Context, kitchenID, id string) (*Course, er
 
 // turnClock keeps the clock as an event has it.
 func (c *Course) turnClock(e *store.CourseEvent) {
-	if e.Kind == course.Clock {
+	if e.Kind == cooking.Clock {
 		c.clock = c.clock.turned(e.Received, e.Speed)
 	}
 }
@@ -87,7 +87,7 @@ func (c *Course) turnClock(e *store.CourseEvent) {
 func (c *Course) follow(k *kitchen.Kitchen) {
 	for d := range c.plan.Dishes {
 		for n := range c.plan.Dishes[d].Steps {
-			at := supper.Ref{Dish: d, Step: n}
+			at := schedule.Ref{Dish: d, Step: n}
 			if !c.plan.Dishes[d].Steps[n].Cooking() {
 				continue
 			}
@@ -161,12 +161,12 @@ type Outcome struct {
 	ID string
 	// Seq is that of its event, 0 where it was refused.
 	Seq     int64
-	Refused *course.Refusal
+	Refused *cooking.Refusal
 }
 
 // Do takes commands over, each once, and gives what became of each. What is not refused has
 // been kept.
-func (c *Course) Do(ctx context.Context, commands []course.Event) ([]Outcome, error) {
+func (c *Course) Do(ctx context.Context, commands []cooking.Event) ([]Outcome, error) {
 	k, err := c.all.Kitchen(ctx, c.KitchenID)
 	if err != nil {
 		return nil, err
@@ -174,7 +174,7 @@ func (c *Course) Do(ctx context.Context, commands []course.Event) ([]Outcome, er
 	c.mu.Lock()
 	defer c.mu.Unlock()
 	out := make([]Outcome, len(commands))
-	var taken []course.Event
+	var taken []cooking.Event
 	now, real := c.now(), c.all.now()
 	for i, command := range commands {
 		out[i].ID = command.ID
@@ -182,17 +182,17 @@ func (c *Course) Do(ctx context.Context, commands []course.Event) ([]Outcome, er
 			out[i].Seq = c.seq
 			continue
 		}
-		if command.Kind == course.Clock {
+		if command.Kind == cooking.Clock {
 			command.At = now // nobody turns it for a time that was
 		}
 		c.below(&command)
-		e, err := course.Decide(c.plan, c.state, command, now)
-		if refusal := (*course.Refusal)(nil); errors.As(err, &refusal) {
+		e, err := cooking.Decide(c.plan, c.state, command, now)
+		if refusal := (*cooking.Refusal)(nil); errors.As(err, &refusal) {
 			out[i].Refused = refusal
 			continue
 		}
-		if e.Kind == course.Added && k.Foods.Find(e.Food) == nil {
-			out[i].Refused = &course.Refusal{Code: course.UnknownFood, Got: e.Food}
+		if e.Kind == cooking.Added && k.Foods.Find(e.Food) == nil {
+			out[i].Refused = &cooking.Refusal{Code: cooking.UnknownFood, Got: e.Food}
 			continue
 		}
 		taken = append(taken, e)
@@ -221,12 +221,12 @@ func (c *Course) Do(ctx context.Context, commands []course.Event) ([]Outcome, er
 
 // below writes down of pieces that are taken off the heat how far they were from their goal, whether
 // the device that says so knew it or not.
-func (c *Course) below(command *course.Event) {
-	if command.Kind != course.Done {
+func (c *Course) below(command *cooking.Event) {
+	if command.Kind != cooking.Done {
 		return
 	}
 	command.Celsius = nil
-	f := c.heat[supper.Ref{Dish: command.Dish, Step: command.Step}]
+	f := c.heat[schedule.Ref{Dish: command.Dish, Step: command.Step}]
 	if f == nil {
 		return
 	}
@@ -243,7 +243,7 @@ func (c *Course) takes(added []store.CourseEvent, k *kitchen.Kitchen) {
 		c.state.Add(e.Event)
 		c.turnClock(e)
 		c.seq = max(c.seq, e.Seq)
-		if e.Kind == course.Weighed {
+		if e.Kind == cooking.Weighed {
 			c.scale.Tare()
 		}
 	}
@@ -255,7 +255,7 @@ func (c *Course) takes(added []store.CourseEvent, k *kitchen.Kitchen) {
 // learns keeps what dishes taught, where somebody said how they came out.
 func (c *Course) learns(ctx context.Context, added []store.CourseEvent) error {
 	for i := range added {
-		if e := &added[i]; e.Kind == course.Found {
+		if e := &added[i]; e.Kind == cooking.Found {
 			if err := c.keepTry(ctx, e.Dish); err != nil {
 				return err
 			}
@@ -266,8 +266,8 @@ func (c *Course) learns(ctx context.Context, added []store.CourseEvent) error {
 
 // ends are when the dishes on the heat are to be taken off, and turns when they are turned, by
 // their probes. What no probe has told of goes by the plan.
-func (c *Course) ends() (ends map[supper.Ref]time.Time, turns map[supper.Ref][]time.Time) {
-	ends, turns = map[supper.Ref]time.Time{}, map[supper.Ref][]time.Time{}
+func (c *Course) ends() (ends map[schedule.Ref]time.Time, turns map[schedule.Ref][]time.Time) {
+	ends, turns = map[schedule.Ref]time.Time{}, map[schedule.Ref][]time.Time{}
 	for at, f := range c.heat {
 		ahead := f.known()
 		if ahead == nil || len(ahead.Last) == 0 || c.state.Dishes[at.Dish].Steps[at.Step].Done != nil {
@@ -287,7 +287,7 @@ func (c *Course) ends() (ends map[supper.Ref]time.Time, turns map[supper.Ref][]t
 // firstDue are the events of dishes whose probes say for the first time that they are to come off: it
 // is kept, so that every device, and a server that starts anew, counts from then. Its ID is that of
 // this time on the heat: two servers keep it once.
-func (c *Course) firstDue() (out []course.Event) {
+func (c *Course) firstDue() (out []cooking.Event) {
 	now := c.now()
 	for at, f := range c.heat {
 		step := &c.state.Dishes[at.Dish].Steps[at.Step]
@@ -299,9 +299,9 @@ func (c *Course) firstDue() (out []course.Event) {
 		if !ahead.Forecast.Reaches || off.After(now.Add(dueWithin)) {
 			continue
 		}
-		out = append(out, course.Event{
+		out = append(out, cooking.Event{
 			ID: fmt.Sprintf("due-%d-%d-%d-%d", at.Dish, at.Step, step.Begun.UnixMilli(), step.Returned), Device: "probe",
-			At: laterOf(laterOf(off, *step.Begun), c.state.Start), Kind: course.Due, Dish: at.Dish, Step: at.Step,
+			At: laterOf(laterOf(off, *step.Begun), c.state.Start), Kind: cooking.Due, Dish: at.Dish, Step: at.Step,
 		})
 	}
 	return out
@@ -339,7 +339,7 @@ func (c *Course) sleep() {
 	}
 	now, real := c.now(), c.all.now()
 	ends, turns := c.ends()
-	timings := course.Timings(c.plan, c.state, now, ends)
+	timings := cooking.Timings(c.plan, c.state, now, ends)
 	next := mostAsleep
 	look := func(at time.Time) {
 		if at.After(now) {
@@ -350,7 +350,7 @@ func (c *Course) sleep() {
 		look(t.End)
 		look(t.Begin)
 	}
-	for _, t := range course.Tasks(c.plan, c.state, timings, now, turns) {
+	for _, t := range cooking.Tasks(c.plan, c.state, timings, now, turns) {
 		look(t.At)
 	}
 	c.wake = time.AfterFunc(max(next, 50*time.Millisecond), func() {
@@ -404,19 +404,19 @@ func (c *Course) weighs(ctx context.Context, at time.Time, grams float64) error 
 	if w == nil || !rests || in < w.Grams-w.Within || in > w.Grams+w.Within {
 		return nil
 	}
-	_, err := c.Do(ctx, []course.Event{{
-		ID: "scale-" + at.UTC().Format("20060102T150405.000"), Device: "scale", Kind: course.Weighed,
-		Dish: task.Dish, Step: task.Step, Line: w.Line, Grams: in, How: course.ByScale,
+	_, err := c.Do(ctx, []cooking.Event{{
+		ID: "scale-" + at.UTC().Format("20060102T150405.000"), Device: "scale", Kind: cooking.Weighed,
+		Dish: task.Dish, Step: task.Step, Line: w.Line, Grams: in, How: cooking.ByScale,
 	}})
 	return err
 }
 
 // weighing is the amount that goes in now; nil where none does.
-func (c *Course) weighing() (*course.Task, *course.Weigh) {
+func (c *Course) weighing() (*cooking.Task, *cooking.Weigh) {
 	now := c.now()
 	ends, turns := c.ends()
-	for _, t := range course.Tasks(c.plan, c.state, course.Timings(c.plan, c.state, now, ends), now, turns) {
-		if t.Do == course.DoWeigh {
+	for _, t := range cooking.Tasks(c.plan, c.state, cooking.Timings(c.plan, c.state, now, ends), now, turns) {
+		if t.Do == cooking.DoWeigh {
 			w := c.state.Amount(t.Dish, t.Step, t.Amount)
 			return &t, &w
 		}

@@ -10,7 +10,7 @@ import (
 	"sync/atomic"
 	"time"
 
-	"cuerda/core/formula"
+	"cuerda/core/document"
 	"cuerda/core/kitchen"
 	"cuerda/internal/store"
 )
@@ -21,7 +21,7 @@ type Courses struct {
 	// Kitchen gives a kitchen by its ID.
 	Kitchen func(ctx context.Context, id string) (*kitchen.Kitchen, error)
 	// Keep keeps a try of a kitchen, which learns of it; the store alone where it is nil.
-	Keep func(ctx context.Context, kitchen string, t *store.Try, d *formula.Document) error
+	Keep func(ctx context.Context, kitchen string, t *store.Try, d *document.Document) error
 	Log  *slog.Logger
 	// Now is the world's time; the machine's where it is nil.
 	Now func() time.Time

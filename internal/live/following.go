@@ -7,17 +7,17 @@ import (
 	"sync"
 	"time"
 
-	"cuerda/core/bake"
-	"cuerda/core/course"
+	"cuerda/core/cooking"
+	"cuerda/core/cooking/probe"
 	"cuerda/core/kitchen"
-	"cuerda/core/probe"
-	"cuerda/core/safety"
-	"cuerda/core/supper"
+	"cuerda/core/physics/safety"
+	"cuerda/core/plan/schedule"
+	"cuerda/core/predict/bake"
 )
 
 // following is a dish on the heat with its probes.
 type following struct {
-	supper.Ref
+	schedule.Ref
 	begun time.Time
 	// met is when its step began: after the pan's where it was seared.
 	met time.Time
@@ -56,9 +56,9 @@ type Reading struct {
 const mostShown = 240
 
 // begin follows a dish that is on the heat; nil where nothing can be.
-func begin(p *course.Plan, s *course.State, at supper.Ref, k *kitchen.Kitchen) *following {
+func begin(p *cooking.Plan, s *cooking.State, at schedule.Ref, k *kitchen.Kitchen) *following {
 	begun := s.Dishes[at.Dish].Steps[at.Step].Begun
-	if begun == nil || p.Dishes[at.Dish].Build == nil || !course.Known(p.Dishes[at.Dish].Build, k) {
+	if begun == nil || p.Dishes[at.Dish].Build == nil || !cooking.Known(p.Dishes[at.Dish].Build, k) {
 		return nil
 	}
 	c, body, ok := bake.OnTheHeat(p.Dishes[at.Dish].Build, k)
@@ -86,7 +86,7 @@ func (f *following) minutes(at time.Time) float64 { return at.Sub(f.begun).Minut
 const longest = 8 * 60
 
 // does has happen to it what the cook did by then.
-func (f *following) does(d *course.DishState, step *course.StepState, by time.Time) {
+func (f *following) does(d *cooking.DishState, step *cooking.StepState, by time.Time) {
 	f.mu.Lock()
 	defer f.mu.Unlock()
 	for ; f.turned < len(d.Turned) && !d.Turned[f.turned].After(by); f.turned++ {

@@ -5,7 +5,7 @@ import (
 	"fmt"
 	"slices"
 
-	"cuerda/core/course"
+	"cuerda/core/cooking"
 	"cuerda/internal/device"
 )
 
@@ -16,7 +16,7 @@ func (c *Course) Instruments() *device.ToMeasure {
 	now := c.now()
 	out := &device.ToMeasure{Now: now, Speed: c.clock.speed, Over: c.state.Over(now), Heat: []device.OnHeat{}}
 	for at, f := range c.heat {
-		document, ok := course.Actual(c.plan, c.state, at.Dish, now)
+		document, ok := cooking.Actual(c.plan, c.state, at.Dish, now)
 		if !ok {
 			continue
 		}

@@ -12,12 +12,12 @@ import (
 	"github.com/stretchr/testify/require"
 	"pgregory.net/rapid"
 
-	"cuerda/core/course"
+	"cuerda/core/cooking"
 	"cuerda/core/kitchen"
-	"cuerda/core/supper/menu"
+	"cuerda/core/plan/supper"
 	"cuerda/internal/device"
+	"cuerda/internal/device/senml"
 	"cuerda/internal/postgres/pgtest"
-	"cuerda/internal/senml"
 	"cuerda/internal/store"
 )
 
@@ -71,7 +71,7 @@ type bench struct {
 	cook   int
 }
 
-func cooking(t *testing.T) *bench {
+func beginCooking(t *testing.T) *bench {
 	k := kitchen.Usual()
 	s := pgtest.Open(t)
 	b := &bench{}
@@ -79,10 +79,10 @@ func cooking(t *testing.T) *bench {
 	b.Courses = b.courses(s, k)
 	id, _, err := s.Kitchen(t.Context(), "club")
 	require.NoError(t, err)
-	d := &menu.Supper{Format: menu.Format, Table: b.at().Add(2 * time.Hour), Aim: "latest-start", Dishes: []menu.SupperDish{{Name: "Balls", Build: json.RawMessage(balls)}}}
-	planned, err := menu.Make(d, k, nil)
+	d := &supper.Supper{Format: supper.Format, Table: b.at().Add(2 * time.Hour), Aim: "latest-start", Dishes: []supper.SupperDish{{Name: "Balls", Build: json.RawMessage(balls)}}}
+	planned, err := supper.Make(d, k, nil)
 	require.NoError(t, err)
-	b.kept, err = s.CreateCourse(t.Context(), id, course.Of(d, planned, k), b.at(), b.at())
+	b.kept, err = s.CreateCourse(t.Context(), id, cooking.Of(d, planned, k), b.at(), b.at())
 	require.NoError(t, err)
 	b.course, err = b.Find(t.Context(), id, b.kept.ID)
 	require.NoError(t, err)
@@ -91,7 +91,7 @@ func cooking(t *testing.T) *bench {
 			b.cook = i
 		}
 	}
-	_, err = b.course.Do(t.Context(), []course.Event{{ID: "in", Kind: course.Begun, Step: b.cook}})
+	_, err = b.course.Do(t.Context(), []cooking.Event{{ID: "in", Kind: cooking.Begun, Step: b.cook}})
 	require.NoError(t, err)
 	return b
 }
@@ -117,7 +117,7 @@ func (b *bench) courses(s *store.Store, k *kitchen.Kitchen) *Courses {
 // What a server that begins anew makes of what was kept is what the one before it knew.
 func TestACourseThatIsReadAnewForecastsTheSame(t *testing.T) {
 	t.Parallel()
-	b := cooking(t)
+	b := beginCooking(t)
 	d := b.course.Instruments()
 	require.Len(t, d.Heat, 1)
 	sim, ok := device.Simulate(&d.Heat[0].Build, kitchen.Usual(), nil, 5)
@@ -136,7 +136,7 @@ func TestACourseThatIsReadAnewForecastsTheSame(t *testing.T) {
 		require.NoError(t, err)
 		require.Empty(t, taken.Faults)
 	}
-	_, err := b.course.Do(t.Context(), []course.Event{{ID: "turn", Kind: course.Turned}})
+	_, err := b.course.Do(t.Context(), []cooking.Event{{ID: "turn", Kind: cooking.Turned}})
 	require.NoError(t, err)
 	look := func(c *Course) *Ahead {
 		for _, f := range c.heat {
@@ -158,11 +158,11 @@ func TestACourseThatIsReadAnewForecastsTheSame(t *testing.T) {
 // An event that was kept though its answer was lost is known once it is sent again.
 func TestAnAnswerThatWasLost(t *testing.T) {
 	t.Parallel()
-	b := cooking(t)
-	e := course.Event{ID: "rice", At: b.at(), Kind: course.TimerSet, Name: "Rice", Minutes: 9}
-	_, err := b.Store.AddEvents(t.Context(), b.kept.ID, b.at(), []course.Event{e})
+	b := beginCooking(t)
+	e := cooking.Event{ID: "rice", At: b.at(), Kind: cooking.TimerSet, Name: "Rice", Minutes: 9}
+	_, err := b.Store.AddEvents(t.Context(), b.kept.ID, b.at(), []cooking.Event{e})
 	require.NoError(t, err)
-	out, err := b.course.Do(t.Context(), []course.Event{e})
+	out, err := b.course.Do(t.Context(), []cooking.Event{e})
 	require.NoError(t, err)
 	assert.Equal(t, int64(2), out[0].Seq)
 	assert.Len(t, b.course.Look(kitchen.Usual()).State.Timers, 1)
@@ -173,12 +173,12 @@ func TestAnAnswerThatWasLost(t *testing.T) {
 // what it was however the probe reads on.
 func TestWhatIsLateStaysLate(t *testing.T) {
 	t.Parallel()
-	b := cooking(t)
+	b := beginCooking(t)
 	off := func(c *Course) (at time.Time, late time.Duration) {
 		t.Helper()
 		l := c.Look(kitchen.Usual())
 		for _, one := range l.Tasks {
-			if one.Do == course.DoOff {
+			if one.Do == cooking.DoOff {
 				return one.At, b.at().Sub(one.At)
 			}
 		}
@@ -213,9 +213,9 @@ func TestWhatIsLateStaysLate(t *testing.T) {
 // What is said to be off is written down with what its probe read, where that is below its goal.
 func TestOffBelowItsGoalIsWrittenDown(t *testing.T) {
 	t.Parallel()
-	b := cooking(t)
+	b := beginCooking(t)
 	b.warms(t)
-	_, err := b.course.Do(t.Context(), []course.Event{{ID: "off", Kind: course.Done, Step: b.cook}})
+	_, err := b.course.Do(t.Context(), []cooking.Event{{ID: "off", Kind: cooking.Done, Step: b.cook}})
 	require.NoError(t, err)
 	below := b.course.Look(kitchen.Usual()).State.Dishes[0].Steps[b.cook].Below
 	require.NotNil(t, below)
@@ -225,12 +225,12 @@ func TestOffBelowItsGoalIsWrittenDown(t *testing.T) {
 // A probe tells of the cooking that it was read in, and of no other in that kitchen.
 func TestProbesBelongToTheirCooking(t *testing.T) {
 	t.Parallel()
-	b := cooking(t)
+	b := beginCooking(t)
 	kept, err := b.Store.CreateCourse(t.Context(), b.kept.KitchenID, &b.kept.Plan, b.at(), b.at())
 	require.NoError(t, err)
 	other, err := b.Find(t.Context(), b.kept.KitchenID, kept.ID)
 	require.NoError(t, err)
-	_, err = other.Do(t.Context(), []course.Event{{ID: "in", Kind: course.Begun, Step: b.cook}})
+	_, err = other.Do(t.Context(), []cooking.Event{{ID: "in", Kind: cooking.Begun, Step: b.cook}})
 	require.NoError(t, err)
 	for m := range 20 {
 		b.pass(20 * time.Second)
@@ -253,7 +253,7 @@ func TestProbesBelongToTheirCooking(t *testing.T) {
 // What was said to be off, and is not, is followed anew by what its probe had told.
 func TestWhatIsNotOffAfterAllGoesOn(t *testing.T) {
 	t.Parallel()
-	b := cooking(t)
+	b := beginCooking(t)
 	b.warms(t)
 	look := func() *Ahead {
 		for _, f := range b.course.heat {
@@ -262,8 +262,8 @@ func TestWhatIsNotOffAfterAllGoesOn(t *testing.T) {
 		return nil
 	}
 	before := look()
-	for _, kind := range []course.Kind{course.Done, course.Undone} {
-		_, err := b.course.Do(t.Context(), []course.Event{{ID: string(kind), Kind: kind, Step: b.cook}})
+	for _, kind := range []cooking.Kind{cooking.Done, cooking.Undone} {
+		_, err := b.course.Do(t.Context(), []cooking.Event{{ID: string(kind), Kind: kind, Step: b.cook}})
 		require.NoError(t, err)
 	}
 	after := look()
@@ -276,10 +276,10 @@ func TestWhatIsNotOffAfterAllGoesOn(t *testing.T) {
 // had never slept.
 func TestADeviceThatSleptForADay(t *testing.T) {
 	t.Parallel()
-	b := cooking(t)
+	b := beginCooking(t)
 	then := b.at().Add(20 * time.Minute)
 	b.pass(26 * time.Hour)
-	out, err := b.course.Do(t.Context(), []course.Event{{ID: "off", At: then, Kind: course.Done, Step: b.cook}})
+	out, err := b.course.Do(t.Context(), []cooking.Event{{ID: "off", At: then, Kind: cooking.Done, Step: b.cook}})
 	require.NoError(t, err)
 	require.Nil(t, out[0].Refused)
 	l := b.course.Look(kitchen.Usual())

@@ -9,8 +9,8 @@ import (
 	"strings"
 	"time"
 
-	"cuerda/core/probe"
-	"cuerda/internal/senml"
+	"cuerda/core/cooking/probe"
+	"cuerda/internal/device/senml"
 	"cuerda/internal/store"
 )
 

@@ -8,9 +8,9 @@ import (
 	"sync"
 	"time"
 
-	"cuerda/core/course"
+	"cuerda/core/cooking"
 	"cuerda/core/kitchen"
-	"cuerda/core/supper"
+	"cuerda/core/plan/schedule"
 )
 
 // News is what a device that follows a course hears of.
@@ -83,13 +83,13 @@ type Look struct {
 	Speed   float64
 	Seq     int64
 	Devices int
-	Plan    *course.Plan
-	State   *course.State
-	Timings []course.Timing
-	Tasks   []course.Task
+	Plan    *cooking.Plan
+	State   *cooking.State
+	Timings []cooking.Timing
+	Tasks   []cooking.Task
 	Ready   time.Time
-	Ahead   map[supper.Ref]*Ahead
-	Bowls   map[int]course.Bowl
+	Ahead   map[schedule.Ref]*Ahead
+	Bowls   map[int]cooking.Bowl
 	Scale   ScaleLook
 	Token   string
 	Version int64
@@ -109,12 +109,12 @@ func (c *Course) Look(k *kitchen.Kitchen) *Look {
 	now := c.now()
 	ends, turns := c.ends()
 	out := &Look{
-		Now: now, Speed: c.clock.speed, Seq: c.seq, Devices: len(c.subs), Plan: c.plan, Timings: course.Timings(c.plan, c.state, now, ends),
-		Ahead: map[supper.Ref]*Ahead{}, Bowls: map[int]course.Bowl{}, Token: c.kept.Token, Version: c.version, Scale: c.scaleLook(),
+		Now: now, Speed: c.clock.speed, Seq: c.seq, Devices: len(c.subs), Plan: c.plan, Timings: cooking.Timings(c.plan, c.state, now, ends),
+		Ahead: map[schedule.Ref]*Ahead{}, Bowls: map[int]cooking.Bowl{}, Token: c.kept.Token, Version: c.version, Scale: c.scaleLook(),
 	}
 	out.State = c.state.Clone()
-	out.Tasks = course.Tasks(c.plan, c.state, out.Timings, now, turns)
-	out.Ready = course.Ready(out.Timings)
+	out.Tasks = cooking.Tasks(c.plan, c.state, out.Timings, now, turns)
+	out.Ready = cooking.Ready(out.Timings)
 	for at, f := range c.heat {
 		if ahead := f.known(); ahead != nil {
 			out.Ahead[at] = ahead
@@ -129,10 +129,10 @@ func (c *Course) Look(k *kitchen.Kitchen) *Look {
 }
 
 // bowl looks into the mix of a dish, where something went in already and nothing is shaped yet.
-func (c *Course) bowl(dish int, k *kitchen.Kitchen, now time.Time) (course.Bowl, bool) {
+func (c *Course) bowl(dish int, k *kitchen.Kitchen, now time.Time) (cooking.Bowl, bool) {
 	d, is := &c.plan.Dishes[dish], &c.state.Dishes[dish]
 	if d.Build == nil {
-		return course.Bowl{}, false
+		return cooking.Bowl{}, false
 	}
 	begun := false
 	for n := range d.Steps {
@@ -140,13 +140,13 @@ func (c *Course) bowl(dish int, k *kitchen.Kitchen, now time.Time) (course.Bowl,
 			begun = true
 		}
 		if d.Steps[n].Code == "shape" && is.Steps[n].Done != nil {
-			return course.Bowl{}, false
+			return cooking.Bowl{}, false
 		}
 	}
 	if !begun {
-		return course.Bowl{}, false
+		return cooking.Bowl{}, false
 	}
-	return course.LookInto(c.plan, c.state, dish, k, now)
+	return cooking.LookInto(c.plan, c.state, dish, k, now)
 }
 
 func (c *Course) scaleLook() ScaleLook {
@@ -161,11 +161,11 @@ func (c *Course) Scale() ScaleLook {
 }
 
 // Heat is what is known of the dishes on the heat, by their probes.
-func (c *Course) Heat() map[supper.Ref]*Ahead {
+func (c *Course) Heat() map[schedule.Ref]*Ahead {
 	c.mu.Lock()
 	heat := maps.Clone(c.heat)
 	c.mu.Unlock()
-	out := map[supper.Ref]*Ahead{}
+	out := map[schedule.Ref]*Ahead{}
 	for at, f := range heat {
 		if ahead := f.known(); ahead != nil {
 			out[at] = ahead
@@ -175,10 +175,10 @@ func (c *Course) Heat() map[supper.Ref]*Ahead {
 }
 
 // Past looks at an amount that is beyond its range before it is taken.
-func (c *Course) Past(e course.Event, k *kitchen.Kitchen) (course.Bowl, bool) {
+func (c *Course) Past(e cooking.Event, k *kitchen.Kitchen) (cooking.Bowl, bool) {
 	c.mu.Lock()
 	defer c.mu.Unlock()
-	return course.Past(c.plan, c.state, e, k, c.now())
+	return cooking.Past(c.plan, c.state, e, k, c.now())
 }
 
 // Now is the time by its clock, and how fast that goes.
@@ -203,7 +203,7 @@ func (c *Course) Seq() int64 {
 }
 
 // Plan is what is cooked. It does not change.
-func (c *Course) Plan() *course.Plan { return c.plan }
+func (c *Course) Plan() *cooking.Plan { return c.plan }
 
 // Poke has everybody who follows look again.
 func (c *Course) Poke() {

@@ -8,9 +8,9 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
-	"cuerda/core/course"
+	"cuerda/core/cooking"
 	"cuerda/core/kitchen"
-	"cuerda/internal/senml"
+	"cuerda/internal/device/senml"
 )
 
 // hear waits until news that is wanted has come; nothing may come for two seconds.
@@ -31,7 +31,7 @@ func hear(t *testing.T, s *Subscriber, wanted func(News) bool) {
 // left is counted no more.
 func TestWhoFollowsHears(t *testing.T) {
 	t.Parallel()
-	b := cooking(t)
+	b := beginCooking(t)
 	one, leave := b.course.Follow()
 	other, otherLeaves := b.course.Follow()
 	defer otherLeaves()
@@ -40,7 +40,7 @@ func TestWhoFollowsHears(t *testing.T) {
 	hear(t, other, func(n News) bool { return n.View })
 
 	before := b.course.Version()
-	_, err := b.course.Do(t.Context(), []course.Event{{ID: "rice", Kind: course.TimerSet, Name: "Rice", Minutes: 9}})
+	_, err := b.course.Do(t.Context(), []cooking.Event{{ID: "rice", Kind: cooking.TimerSet, Name: "Rice", Minutes: 9}})
 	require.NoError(t, err)
 	assert.Greater(t, b.course.Version(), before)
 	hear(t, one, func(n News) bool { return n.View })
@@ -75,7 +75,7 @@ func TestWhoFollowsHears(t *testing.T) {
 // What a course was deleted for, or read anew, ends for those who followed it; it is found again as it was kept.
 func TestACourseThatIsForgottenEnds(t *testing.T) {
 	t.Parallel()
-	b := cooking(t)
+	b := beginCooking(t)
 	s, leave := b.course.Follow()
 	defer leave()
 	b.Forget(b.kept.ID)
@@ -92,7 +92,7 @@ func TestACourseThatIsForgottenEnds(t *testing.T) {
 // Two servers on one database: what one takes over the other hears of, once, in whatever order it is told.
 func TestAnotherServerIsHeard(t *testing.T) {
 	t.Parallel()
-	b := cooking(t)
+	b := beginCooking(t)
 	elsewhere := b.courses(b.Store, kitchen.Usual())
 	there, err := elsewhere.Find(t.Context(), b.kept.KitchenID, b.kept.ID)
 	require.NoError(t, err)
@@ -100,7 +100,7 @@ func TestAnotherServerIsHeard(t *testing.T) {
 	defer leave()
 	hear(t, s, func(n News) bool { return n.View })
 	for i, name := range []string{"Rice", "Peas", "Sauce"} {
-		_, err := b.course.Do(t.Context(), []course.Event{{ID: name, Kind: course.TimerSet, Name: name, Minutes: float64(5 + i)}})
+		_, err := b.course.Do(t.Context(), []cooking.Event{{ID: name, Kind: cooking.TimerSet, Name: name, Minutes: float64(5 + i)}})
 		require.NoError(t, err)
 	}
 	seq := b.course.Seq()

@@ -7,9 +7,9 @@ import (
 	"strings"
 	"time"
 
-	"cuerda/core/course"
-	"cuerda/core/logbook"
-	"cuerda/core/probe"
+	"cuerda/core/cooking"
+	"cuerda/core/cooking/probe"
+	"cuerda/core/learn/logbook"
 	"cuerda/internal/device"
 	"cuerda/internal/store"
 )
@@ -17,7 +17,7 @@ import (
 // keepTry keeps what a dish taught. What was simulated, hurried or left alone is kept and teaches
 // nothing, until somebody asks for that.
 func (c *Course) keepTry(ctx context.Context, dish int) error {
-	document, ok := course.Actual(c.plan, c.state, dish, c.now())
+	document, ok := cooking.Actual(c.plan, c.state, dish, c.now())
 	d := &c.state.Dishes[dish]
 	if !ok || len(d.Found) == 0 {
 		return nil
@@ -93,7 +93,7 @@ func (c *Course) findings(dish int) logbook.Found {
 const forgotten = 20 * time.Minute
 
 // leftAlone says whether nobody told when a dish came off the heat until long after it was to.
-func (c *Course) leftAlone(step *course.StepState, f *following) bool {
+func (c *Course) leftAlone(step *cooking.StepState, f *following) bool {
 	due := step.Due
 	if due == nil {
 		planned := f.met.Add(time.Duration(float64(c.plan.Dishes[f.Dish].Steps[f.Step].Minutes)*float64(time.Minute) + step.More*float64(time.Minute)))
@@ -104,7 +104,7 @@ func (c *Course) leftAlone(step *course.StepState, f *following) bool {
 
 // together is what all cooks said of one dish: the words of the first, with the worse of how it held,
 // what the first left unsaid by the next, and what each of the others said beside it.
-func together(said []course.Said) logbook.Found {
+func together(said []cooking.Said) logbook.Found {
 	out := said[0].Logbook()
 	for _, s := range said[1:] {
 		if slices.Index(logbook.Holds, s.Hold) > slices.Index(logbook.Holds, out.Hold) {

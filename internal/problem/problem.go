@@ -9,7 +9,7 @@ import (
 	"net/http"
 	"strconv"
 
-	"cuerda/core/formula"
+	"cuerda/core/document"
 )
 
 // Problem is an RFC 9457 problem with extension members code, errors and
@@ -30,7 +30,7 @@ type Problem struct {
 
 // Item is one fault of a document or a parameter.
 type Item struct {
-	formula.Fault
+	document.Fault
 	Message string `json:"message"`
 }
 
@@ -66,7 +66,7 @@ func (p *Problem) ContentType(string) string { return "application/problem+json"
 // OfDocument makes the problem of a document that formula.Read refused.
 func OfDocument(err error) *Problem {
 	p := New(http.StatusUnprocessableEntity, BadDocument, "The build document cannot be used.")
-	var faults formula.Faults
+	var faults document.Faults
 	if !errors.As(err, &faults) {
 		p.Detail = err.Error()
 		return p
@@ -80,7 +80,7 @@ func OfDocument(err error) *Problem {
 	return p
 }
 
-func message(f formula.Fault) string {
+func message(f document.Fault) string {
 	at := f.Pointer
 	if at == "" {
 		at = "the document"
@@ -90,31 +90,31 @@ func message(f formula.Fault) string {
 		hint = fmt.Sprintf(" Did you mean %q?", f.Nearest)
 	}
 	switch f.Code {
-	case formula.CodeBadJSON:
+	case document.CodeBadJSON:
 		return "This is not one whole JSON value: see " + f.Got + "."
-	case formula.CodeMissing:
+	case document.CodeMissing:
 		return at + " is missing."
-	case formula.CodeUnknownField:
+	case document.CodeUnknownField:
 		return fmt.Sprintf("%s: there is no field %q here.%s", at, f.Got, hint)
-	case formula.CodeUnknownFood, formula.CodeUnknownPrep, formula.CodeUnknownKind, formula.CodeUnknownMethod, formula.CodeUnknownWord:
+	case document.CodeUnknownFood, document.CodeUnknownPrep, document.CodeUnknownKind, document.CodeUnknownMethod, document.CodeUnknownWord:
 		return fmt.Sprintf("%s: %q is not known.%s", at, f.Got, hint)
-	case formula.CodeWrongType:
+	case document.CodeWrongType:
 		return fmt.Sprintf("%s is %s; it should be a JSON %s.", at, f.Got, f.Nearest)
-	case formula.CodeOutOfRange:
+	case document.CodeOutOfRange:
 		return fmt.Sprintf("%s is %s; it should lie between %s and %s.", at, f.Got, figure(f.Min), figure(f.Max))
-	case formula.CodeTooLong:
+	case document.CodeTooLong:
 		return fmt.Sprintf("%s is too long: at most %s characters.", at, figure(f.Max))
-	case formula.CodeTooMany:
+	case document.CodeTooMany:
 		return fmt.Sprintf("%s holds %s; at most %s are read.", at, f.Got, figure(f.Max))
-	case formula.CodeBadText:
+	case document.CodeBadText:
 		return at + " holds control characters."
-	case formula.CodeNotHere:
+	case document.CodeNotHere:
 		return fmt.Sprintf("%s does not belong to %q.", at, f.Got)
-	case formula.CodeTwice:
+	case document.CodeTwice:
 		return at + " stands twice; which of them is meant is not known."
-	case formula.CodeCircular:
+	case document.CodeCircular:
 		return at + " goes on itself, through others."
-	case formula.CodeMorePlaces:
+	case document.CodeMorePlaces:
 		return "There are more faults; mend these first."
 	}
 	return at + ": " + f.Code

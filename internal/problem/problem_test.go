@@ -6,8 +6,8 @@ import (
 
 	"github.com/stretchr/testify/assert"
 
+	"cuerda/core/document"
 	"cuerda/core/food"
-	"cuerda/core/formula"
 	"cuerda/internal/problem"
 )
 
@@ -19,7 +19,7 @@ func TestProblemsSayWhatWhereAndWhatWouldBeRight(t *testing.T) {
 		`{"format":"cuerda-build/1","lines":{}}`:                               "/lines is object; it should be a JSON array.",
 		"{\n  nonsense":                                                        "This is not one whole JSON value: see line 2, column 3.",
 	} {
-		_, err := formula.Read([]byte(text), food.Starter())
+		_, err := document.Read([]byte(text), food.Starter())
 		p := problem.OfDocument(err)
 		assert.Equal(t, problem.BadDocument, p.Code)
 		assert.Equal(t, 422, p.GetStatus())

@@ -5,8 +5,8 @@ import (
 	"fmt"
 	"net/http"
 
-	"cuerda/core/supper"
-	"cuerda/core/supper/menu"
+	"cuerda/core/plan/schedule"
+	"cuerda/core/plan/supper"
 )
 
 // The codes of suppers that cannot be planned.
@@ -18,8 +18,8 @@ const (
 
 // OfSupper makes the problem of a supper that cannot be planned: what is in the way, and the
 // single changes that would make room.
-func OfSupper(err error, dishes []menu.SupperDish) *Problem {
-	var fault *menu.Fault
+func OfSupper(err error, dishes []supper.SupperDish) *Problem {
+	var fault *supper.Fault
 	if errors.As(err, &fault) {
 		p := New(http.StatusUnprocessableEntity, BadSupper, "The supper cannot be used.")
 		if fault.Build != nil {
@@ -37,7 +37,7 @@ func OfSupper(err error, dishes []menu.SupperDish) *Problem {
 		}
 		return p
 	}
-	at := func(r supper.Ref) (pointer, words string) {
+	at := func(r schedule.Ref) (pointer, words string) {
 		pointer = fmt.Sprintf("/dishes/%d", r.Dish)
 		if r.Dish >= len(dishes) {
 			return pointer, "dish " + fmt.Sprint(r.Dish+1)
@@ -48,7 +48,7 @@ func OfSupper(err error, dishes []menu.SupperDish) *Problem {
 		}
 		return pointer, d.Name
 	}
-	add := func(p *Problem, code string, r supper.Ref, got, format string, args ...any) {
+	add := func(p *Problem, code string, r schedule.Ref, got, format string, args ...any) {
 		item := Item{}
 		var words string
 		item.Code, item.Got = code, got
@@ -56,9 +56,9 @@ func OfSupper(err error, dishes []menu.SupperDish) *Problem {
 		item.Message = words + ": " + fmt.Sprintf(format, args...)
 		p.Errors = append(p.Errors, item)
 	}
-	var bad *supper.Fault
-	var lack *supper.LackError
-	var odds *supper.AtOddsError
+	var bad *schedule.Fault
+	var lack *schedule.LackError
+	var odds *schedule.AtOddsError
 	switch {
 	case errors.As(err, &bad):
 		p := New(http.StatusUnprocessableEntity, BadSupper, "The supper makes no sense as it stands.")
@@ -76,9 +76,9 @@ func OfSupper(err error, dishes []menu.SupperDish) *Problem {
 		for _, w := range odds.Ways {
 			switch w.Code {
 			case "ready":
-				add(p, "ready", supper.Ref{Dish: w.Ref.Dish, Step: 1 << 30}, fmt.Sprint(w.Minutes), "ready up to %d min before the table.", w.Minutes)
+				add(p, "ready", schedule.Ref{Dish: w.Ref.Dish, Step: 1 << 30}, fmt.Sprint(w.Minutes), "ready up to %d min before the table.", w.Minutes)
 			case "drop":
-				add(p, "drop", supper.Ref{Dish: w.Ref.Dish, Step: 1 << 30}, "", "not made.")
+				add(p, "drop", schedule.Ref{Dish: w.Ref.Dish, Step: 1 << 30}, "", "not made.")
 			case "pin":
 				add(p, "pin", w.Ref, "", "not pinned.")
 			case "late":

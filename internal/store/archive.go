@@ -11,8 +11,8 @@ import (
 	"github.com/google/uuid"
 	"github.com/jackc/pgx/v5"
 
+	"cuerda/core/document"
 	"cuerda/core/food"
-	"cuerda/core/formula"
 	"cuerda/core/kitchen"
 )
 
@@ -33,7 +33,7 @@ type HistoryVersion struct {
 	Number    int
 	CreatedAt time.Time
 	Label     string
-	Document  formula.Document
+	Document  document.Document
 }
 
 // fetched is how many versions are read at a time: each is a statement of its own, so that

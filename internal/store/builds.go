@@ -10,14 +10,14 @@ import (
 
 	"github.com/jackc/pgx/v5"
 
-	"cuerda/core/formula"
+	"cuerda/core/document"
 )
 
 // Build is a build at one of its versions.
 type Build struct {
 	ID        string
 	Version   int
-	Document  formula.Document
+	Document  document.Document
 	UpdatedAt time.Time
 	// From is where it was branched from; nil for none, or where that is gone.
 	From *Origin
@@ -34,7 +34,7 @@ type Version struct {
 }
 
 // Create keeps a new build as its version 1.
-func (s *Store) Create(ctx context.Context, kitchen string, d *formula.Document) (*Build, error) {
+func (s *Store) Create(ctx context.Context, kitchen string, d *document.Document) (*Build, error) {
 	return s.create(ctx, kitchen, d, nil)
 }
 
@@ -45,7 +45,7 @@ func addVersion(ctx context.Context, tx pgx.Tx, b *Build) error {
 }
 
 // foodsOf are the foods of a mix, each once.
-func foodsOf(d *formula.Document) []string {
+func foodsOf(d *document.Document) []string {
 	out := []string{}
 	for i := range d.Lines {
 		if !slices.Contains(out, d.Lines[i].Food) {
@@ -99,7 +99,7 @@ func find(ctx context.Context, db reader, kitchen, id string, number int) (*Buil
 // version the change was made on; a *ConflictError otherwise. A document that
 // is the newest one already is kept once: a save that is sent again because
 // its answer was lost neither conflicts nor adds a version.
-func (s *Store) Save(ctx context.Context, kitchen, id string, on int, d *formula.Document) (*Build, error) {
+func (s *Store) Save(ctx context.Context, kitchen, id string, on int, d *document.Document) (*Build, error) {
 	b := &Build{ID: id, Document: *d}
 	kept := false
 	err := pgx.BeginFunc(ctx, s.pool, func(tx pgx.Tx) error {

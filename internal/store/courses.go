@@ -9,14 +9,14 @@ import (
 	"github.com/jackc/pgx/v5"
 	"github.com/jackc/pgx/v5/pgconn"
 
-	"cuerda/core/course"
+	"cuerda/core/cooking"
 )
 
 // Course is a cooking as it is kept.
 type Course struct {
 	ID        string
 	KitchenID string
-	Plan      course.Plan
+	Plan      cooking.Plan
 	// Start is when it began by its own clock, Began by the server's.
 	Start, Began time.Time
 	// Token is what instruments show to send readings to it.
@@ -30,7 +30,7 @@ type Course struct {
 type CourseEvent struct {
 	Seq      int64
 	Received time.Time
-	course.Event
+	cooking.Event
 }
 
 // CourseReading is a reading of a probe.
@@ -54,7 +54,7 @@ type CourseEntry struct {
 }
 
 // CreateCourse begins a course.
-func (s *Store) CreateCourse(ctx context.Context, kitchen string, p *course.Plan, start, began time.Time) (*Course, error) {
+func (s *Store) CreateCourse(ctx context.Context, kitchen string, p *cooking.Plan, start, began time.Time) (*Course, error) {
 	out := &Course{KitchenID: kitchen, Plan: *p, Start: start.UTC(), Began: began.UTC(), Token: rand.Text()}
 	err := s.pool.QueryRow(ctx, `insert into course (kitchen_id, name, table_at, plan, start_at, began_at, token) values ($1, $2, $3, $4, $5, $6, $7) returning id::text`,
 		kitchen, p.Name, p.Table, p, out.Start, out.Began, out.Token).Scan(&out.ID)
@@ -102,7 +102,7 @@ func (s *Store) CourseEvents(ctx context.Context, id string, after int64) ([]Cou
 
 // AddEvents adds events to a course, each once by its ID, and gives those that are new with
 // their numbers. What comes back has been kept.
-func (s *Store) AddEvents(ctx context.Context, id string, received time.Time, events []course.Event) (added []CourseEvent, err error) {
+func (s *Store) AddEvents(ctx context.Context, id string, received time.Time, events []cooking.Event) (added []CourseEvent, err error) {
 	err = pgx.BeginFunc(ctx, s.pool, func(tx pgx.Tx) error {
 		added = nil
 		var seq int64
@@ -121,7 +121,7 @@ func (s *Store) AddEvents(ctx context.Context, id string, received time.Time, ev
 			}
 			seq++
 			added = append(added, CourseEvent{seq, received.UTC(), e})
-			if e.Kind == course.Ended {
+			if e.Kind == cooking.Ended {
 				ended = &e.At
 			}
 		}

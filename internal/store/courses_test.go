@@ -10,19 +10,19 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
-	"cuerda/core/course"
+	"cuerda/core/cooking"
 	"cuerda/internal/postgres/pgtest"
 	"cuerda/internal/store"
 )
 
 var tuesday = time.Date(2026, 11, 24, 17, 0, 0, 0, time.UTC)
 
-func coursePlan(name string) *course.Plan {
-	return &course.Plan{Name: name, Table: tuesday.Add(2 * time.Hour), Dishes: []course.Dish{{Name: "Roots", Steps: []course.Step{{Name: "roast", Minutes: 30, Racks: 1, At: tuesday}}}}}
+func coursePlan(name string) *cooking.Plan {
+	return &cooking.Plan{Name: name, Table: tuesday.Add(2 * time.Hour), Dishes: []cooking.Dish{{Name: "Roots", Steps: []cooking.Step{{Name: "roast", Minutes: 30, Racks: 1, At: tuesday}}}}}
 }
 
-func timer(id string, at time.Time) course.Event {
-	return course.Event{ID: id, At: at, Kind: course.TimerSet, Name: "Rice", Minutes: 3}
+func timer(id string, at time.Time) cooking.Event {
+	return cooking.Event{ID: id, At: at, Kind: cooking.TimerSet, Name: "Rice", Minutes: 3}
 }
 
 func TestEventsOfACourseAreOnlyAdded(t *testing.T) {
@@ -35,10 +35,10 @@ func TestEventsOfACourseAreOnlyAdded(t *testing.T) {
 	require.NoError(t, err)
 	made, err := s.CreateCourse(t.Context(), k, coursePlan("Roots"), tuesday, tuesday)
 	require.NoError(t, err)
-	added, err := s.AddEvents(t.Context(), made.ID, tuesday, []course.Event{timer("a", tuesday), timer("b", tuesday), timer("a", tuesday)})
+	added, err := s.AddEvents(t.Context(), made.ID, tuesday, []cooking.Event{timer("a", tuesday), timer("b", tuesday), timer("a", tuesday)})
 	require.NoError(t, err)
 	assert.Len(t, added, 2, "twice is once")
-	again, err := s.AddEvents(t.Context(), made.ID, tuesday, []course.Event{timer("b", tuesday)})
+	again, err := s.AddEvents(t.Context(), made.ID, tuesday, []cooking.Event{timer("b", tuesday)})
 	require.NoError(t, err)
 	assert.Empty(t, again)
 	found, events, err := s.FindCourse(t.Context(), k, made.ID)
@@ -75,7 +75,7 @@ func TestManyDevicesAddAtOnce(t *testing.T) {
 	for d := range 8 {
 		devices.Go(func() {
 			for n := range 10 {
-				_, err := s.AddEvents(t.Context(), made.ID, tuesday, []course.Event{timer(fmt.Sprint(d, "-", n), tuesday), timer(fmt.Sprint("all-", n), tuesday)})
+				_, err := s.AddEvents(t.Context(), made.ID, tuesday, []cooking.Event{timer(fmt.Sprint(d, "-", n), tuesday), timer(fmt.Sprint("all-", n), tuesday)})
 				assert.NoError(t, err)
 			}
 		})
@@ -110,7 +110,7 @@ func TestCoursesThatGoOnComeFirst(t *testing.T) {
 		made, err := s.CreateCourse(t.Context(), k, coursePlan(fmt.Sprint("c", n)), tuesday.Add(time.Duration(n)*time.Hour), tuesday)
 		require.NoError(t, err)
 		if n == 2 {
-			_, err = s.AddEvents(t.Context(), made.ID, tuesday, []course.Event{{ID: "end", At: tuesday, Kind: course.Ended}})
+			_, err = s.AddEvents(t.Context(), made.ID, tuesday, []cooking.Event{{ID: "end", At: tuesday, Kind: cooking.Ended}})
 			require.NoError(t, err)
 		}
 	}

@@ -10,7 +10,7 @@ import (
 	"github.com/jackc/pgx/v5"
 	"github.com/jackc/pgx/v5/pgconn"
 
-	"cuerda/core/practice"
+	"cuerda/core/learn/practice"
 )
 
 // Person is someone in the kitchen who practises; the first has no name until they say one.

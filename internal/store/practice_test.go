@@ -9,8 +9,8 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
-	"cuerda/core/formula"
-	"cuerda/core/practice"
+	"cuerda/core/document"
+	"cuerda/core/learn/practice"
 	"cuerda/internal/postgres/pgtest"
 	"cuerda/internal/store"
 )
@@ -18,7 +18,7 @@ import (
 func squeezes(n int) []practice.Drill {
 	out := make([]practice.Drill, n)
 	for i := range out {
-		out[i] = practice.Drill{Kind: practice.Squeeze, Skill: practice.Plain, Index: .4, Word: "firm", Document: formula.Document{Lines: []formula.Line{{Food: "tofu-firm", Grams: 300}}}}
+		out[i] = practice.Drill{Kind: practice.Squeeze, Skill: practice.Plain, Index: .4, Word: "firm", Document: document.Document{Lines: []document.Line{{Food: "tofu-firm", Grams: 300}}}}
 	}
 	return out
 }

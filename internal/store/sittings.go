@@ -7,7 +7,7 @@ import (
 
 	"github.com/jackc/pgx/v5"
 
-	"cuerda/core/formula"
+	"cuerda/core/document"
 )
 
 // Sitting is a run of versions that were kept at one go, one soon after the other.
@@ -18,8 +18,8 @@ type Sitting struct {
 	Label              string
 	// Document is the newest, and Before the one that the sitting began from; nil where
 	// it began with the build.
-	Document formula.Document
-	Before   *formula.Document
+	Document document.Document
+	Before   *document.Document
 }
 
 // pause is how long nothing is kept before the next version is of another sitting.
@@ -53,7 +53,7 @@ func (s *Store) Sittings(ctx context.Context, kitchen, id string, before, limit 
 			return out, err
 		}
 		if was != nil {
-			out.Before = &formula.Document{}
+			out.Before = &document.Document{}
 			if err := json.Unmarshal(was, out.Before); err != nil {
 				return out, err
 			}

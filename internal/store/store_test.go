@@ -11,8 +11,8 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
+	"cuerda/core/document"
 	"cuerda/core/food"
-	"cuerda/core/formula"
 	"cuerda/core/kitchen"
 	"cuerda/internal/postgres/pgtest"
 	"cuerda/internal/store"
@@ -20,8 +20,8 @@ import (
 
 func TestMain(m *testing.M) { pgtest.Main(m) }
 
-func doc(name string, grams float64) *formula.Document {
-	return &formula.Document{Format: formula.Format, Name: name, Lines: []formula.Line{{Food: "tofu-firm", Grams: grams}}}
+func doc(name string, grams float64) *document.Document {
+	return &document.Document{Format: document.Format, Name: name, Lines: []document.Line{{Food: "tofu-firm", Grams: grams}}}
 }
 
 func open(t testing.TB) (*store.Store, string) {

@@ -9,14 +9,14 @@ import (
 	"github.com/google/uuid"
 	"github.com/jackc/pgx/v5"
 
-	"cuerda/core/supper/menu"
+	"cuerda/core/plan/supper"
 )
 
 // Supper is a supper as it is kept. Of a supper there is its newest version alone.
 type Supper struct {
 	ID        string
 	Version   int
-	Document  menu.Supper
+	Document  supper.Supper
 	CreatedAt time.Time
 	UpdatedAt time.Time
 	DeletedAt *time.Time
@@ -33,7 +33,7 @@ type SupperEntry struct {
 }
 
 // CreateSupper keeps a new supper as its version 1.
-func (s *Store) CreateSupper(ctx context.Context, kitchen string, d *menu.Supper) (*Supper, error) {
+func (s *Store) CreateSupper(ctx context.Context, kitchen string, d *supper.Supper) (*Supper, error) {
 	out := &Supper{Version: 1, Document: *d}
 	err := s.pool.QueryRow(ctx, `insert into supper (kitchen_id, name, table_at, document) values ($1, $2, $3, $4) returning id::text, created_at, updated_at`,
 		kitchen, d.Name, d.Table, d).Scan(&out.ID, &out.CreatedAt, &out.UpdatedAt)
@@ -71,7 +71,7 @@ func supperRow(row pgx.CollectableRow) (out Supper, err error) {
 
 // SaveSupper keeps a changed supper, if it is still at the version that the change was made
 // on; a *ConflictError otherwise. What stands there already is kept once, as Save does.
-func (s *Store) SaveSupper(ctx context.Context, kitchen, id string, on int, d *menu.Supper) (*Supper, error) {
+func (s *Store) SaveSupper(ctx context.Context, kitchen, id string, on int, d *supper.Supper) (*Supper, error) {
 	out := &Supper{ID: id, Document: *d}
 	err := pgx.BeginFunc(ctx, s.pool, func(tx pgx.Tx) error {
 		var deleted *time.Time

@@ -7,13 +7,13 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
-	"cuerda/core/supper/menu"
+	"cuerda/core/plan/supper"
 	"cuerda/internal/store"
 )
 
-func supperOf(name string, minutes int) *menu.Supper {
-	return &menu.Supper{Format: menu.Format, Name: name, Table: time.Date(2026, 11, 27, 19, 0, 0, 0, time.FixedZone("", 3600)), Aim: "latest-start",
-		Dishes: []menu.SupperDish{{Name: "Roots", Steps: []menu.SupperStep{{Name: "roast", Minutes: minutes}}}}}
+func supperOf(name string, minutes int) *supper.Supper {
+	return &supper.Supper{Format: supper.Format, Name: name, Table: time.Date(2026, 11, 27, 19, 0, 0, 0, time.FixedZone("", 3600)), Aim: "latest-start",
+		Dishes: []supper.SupperDish{{Name: "Roots", Steps: []supper.SupperStep{{Name: "roast", Minutes: minutes}}}}}
 }
 
 func TestASupperIsKeptAsItWasSent(t *testing.T) {

@@ -10,8 +10,8 @@ import (
 
 	"github.com/jackc/pgx/v5"
 
-	"cuerda/core/formula"
-	"cuerda/core/logbook"
+	"cuerda/core/document"
+	"cuerda/core/learn/logbook"
 )
 
 // The kinds of try: a cooking, or small ones that were fried before it.
@@ -59,7 +59,7 @@ type sought struct {
 // seek reads it out of the documents, which are kept as they came even where they cannot be read.
 func (t *Try) seek() sought {
 	out := sought{outcome: string(logbook.Unsaid), foods: []string{}}
-	var d formula.Document
+	var d document.Document
 	if json.Unmarshal(t.Document, &d) == nil {
 		out.name, out.foods = d.Name, append(out.foods, foodsOf(&d)...)
 	}

@@ -5,7 +5,7 @@ import (
 
 	"github.com/jackc/pgx/v5"
 
-	"cuerda/core/formula"
+	"cuerda/core/document"
 )
 
 // Origin is the version of a build that another was branched from.
@@ -67,7 +67,7 @@ func (s *Store) GoBack(ctx context.Context, kitchen, id string, on, to int) (*Bu
 }
 
 // create is Create, with where the build comes from; nil for none.
-func (s *Store) create(ctx context.Context, kitchen string, d *formula.Document, from *Origin) (*Build, error) {
+func (s *Store) create(ctx context.Context, kitchen string, d *document.Document, from *Origin) (*Build, error) {
 	b := &Build{Version: 1, Document: *d, From: from}
 	var origin *string
 	var version *int

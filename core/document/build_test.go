@@ -1,0 +1,336 @@
+package document_test
+
+import (
+	"encoding/json"
+	"fmt"
+	"strings"
+	"testing"
+
+	"github.com/santhosh-tekuri/jsonschema/v6"
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+	"pgregory.net/rapid"
+
+	"cuerda/core/document"
+	"cuerda/core/food"
+	"cuerda/core/kitchen"
+	"cuerda/core/physics/mix"
+	"cuerda/core/physics/piece"
+	"cuerda/core/predict/squeeze"
+)
+
+const peaCakes = `{
+  "format": "cuerda-build/1",
+  "name": "Split-pea and parsnip cakes",
+  "lines": [
+    {"food": "split-peas-cooked", "grams": 480, "prep": [{"do": "blitz", "level": 0.5}]},
+    {"food": "parsnip", "grams": 150, "prep": [{"do": "saute", "minutes": 10}]},
+    {"food": "onion", "grams": 90, "prep": [{"do": "saute", "minutes": 10}]},
+    {"food": "chickpea-flour", "grams": 45},
+    {"food": "flax-meal", "grams": 16},
+    {"food": "pumpkin-seeds", "grams": 40},
+    {"food": "salt", "grams": 6}
+  ],
+  "rest": {"minutes": 20, "celsius": 20},
+  "piece": {"kind": "patty", "diameter_mm": 80, "thickness_mm": 18},
+  "cook": {"method": "pan", "celsius": 180, "target_celsius": 74},
+  "eaters": {"avoid": ["egg", "gluten"], "diet": "vegan"}
+}`
+
+var foods = food.Starter()
+
+func read(t require.TestingT, text string) *document.Document {
+	d, err := document.Read([]byte(text), foods)
+	require.NoError(t, err)
+	return d
+}
+
+func withLines(lines string) string {
+	return `{"format":"cuerda-build/1","lines":[` + lines + `]}`
+}
+
+func TestPredictAnswersAsTheFormatSays(t *testing.T) {
+	p := document.Predict(read(t, peaCakes), kitchen.Usual())
+	// The figures are as learned; what they must agree with is each other.
+	assert.Less(t, *p.Q, *p.JustMixedQ)
+	assert.EqualValues(t, "firm", p.Word)
+	assert.True(t, p.InBand)
+	assert.InDelta(t, 0.687, p.RawNeedKPa, .001)
+	assert.InEpsilon(t, p.RawNeedKPa*p.RawRatio, p.RawKPa, .01)
+	assert.InEpsilon(t, p.CookedNeedKPa*p.CookedRatio, p.CookedKPa, .01)
+	assert.Equal(t, min(p.ChanceRaw, p.ChanceCooked), p.Chance)
+	assert.Equal(t, document.TurnAndLift, p.Means)
+	assert.Equal(t, document.Holds, p.Verdict)
+	assert.Nil(t, p.RawChilledKPa)
+	assert.Equal(t, 8, p.Pieces)
+	assert.Equal(t, food.Measure{Amount: 2.5, Unit: food.Cup}, *p.Lines[0].Measure)
+	assert.Equal(t, []document.Note{{Code: "raw-flour", Kind: "caution", Food: "chickpea-flour"}}, p.Notes)
+	assert.Greater(t, p.Chance, .7)
+}
+
+func TestChillIsReportedBesideTheUnchilledHold(t *testing.T) {
+	warm := document.Predict(read(t, peaCakes), kitchen.Usual())
+	cold := document.Predict(read(t, strings.Replace(peaCakes, `"piece"`, `"chill":{"minutes":600,"celsius":4},"piece"`, 1)), kitchen.Usual())
+	assert.Equal(t, warm.RawKPa, cold.RawKPa)
+	assert.Greater(t, *cold.ChillFactor, 1.2, "an evening at 4 degC firms")
+	assert.InEpsilon(t, *cold.ChillFactor*warm.RawKPa, *cold.RawChilledKPa, .01)
+	assert.InEpsilon(t, *cold.ChillFactor*warm.RawRatio, cold.RawRatio, .01)
+	assert.GreaterOrEqual(t, cold.CookedRatio, warm.CookedRatio, "starch that set in the cold stays set")
+	assert.InDelta(t, 4, *cold.ChilledCelsius, .1)
+}
+
+func reasonsOf(p document.Prediction) (out []string) {
+	for _, n := range p.Notes {
+		if n.Kind == "reason" {
+			out = append(out, n.Code)
+		}
+	}
+	return out
+}
+
+func TestAFailureSaysWhy(t *testing.T) {
+	for _, c := range []struct{ lines, rest, want string }{
+		{``, "0", "empty-mix"},
+		{`{"food":"water","grams":300}`, "0", "no-paste"},
+		{`{"food":"olive-oil","grams":300}`, "0", "no-paste"},
+		{`{"food":"red-lentils-cooked","grams":400},{"food":"water","grams":150}`, "10", "too-wet"},
+		{`{"food":"rice-flour","grams":400},{"food":"water","grams":50}`, "30", "too-dry"},
+		{`{"food":"red-lentils-cooked","grams":400},{"food":"millet-flakes","grams":75}`, "0", "needs-rest"},
+		{`{"food":"millet-cooked","grams":500},{"food":"fennel","grams":300}`, "0", "too-many-pieces"},
+	} {
+		text := strings.Replace(withLines(c.lines), `"lines"`, `"rest":{"minutes":`+c.rest+`},"lines"`, 1)
+		p := document.Predict(read(t, text), kitchen.Usual())
+		assert.Contains(t, reasonsOf(p), c.want, "%s", c.lines)
+		assert.False(t, p.Verdict == document.Holds && p.InBand)
+		_, err := json.Marshal(p)
+		assert.NoError(t, err, "no NaN, no infinity")
+	}
+}
+
+func TestFoodsAboveTheirLimitAreNamed(t *testing.T) {
+	p := document.Predict(read(t, withLines(`{"food":"red-lentils-cooked","grams":400},{"food":"flax-meal","grams":20},{"food":"flax-meal","grams":20}`)), kitchen.Usual())
+	assert.Contains(t, p.Notes, document.Note{Code: "over-limit", Kind: "limit", Food: "flax-meal", Value: 100 * 40. / 440, Limit: 6})
+}
+
+func withParts(parts string) string {
+	return `{"format":"cuerda-build/1","lines":[],"parts":[` + parts + `]}`
+}
+
+func TestReadNamesThePlaceAndTheNearestWord(t *testing.T) {
+	lines := func(n int) string {
+		return strings.TrimSuffix(strings.Repeat(`{"food":"salt","grams":1},`, n), ",")
+	}
+	for _, c := range []struct{ text, code, pointer, nearest string }{
+		{`{"format": "cuerda-build/1", "lines": [`, document.CodeBadJSON, "", ""},
+		{`{} {}`, document.CodeBadJSON, "", ""},
+		{withLines(`{"food":"salt","grams":5,"grams":50}`), document.CodeTwice, "/lines/0/grams", ""},
+		{`{"format":"cuerda-build/1","lines":[],"lines":[]}`, document.CodeTwice, "/lines", ""},
+		{`{"format":"cuerda-build/1","lines":` + strings.Repeat("[", 60) + strings.Repeat("]", 60) + `}`, document.CodeBadJSON, "", ""},
+		{``, document.CodeBadJSON, "", ""},
+		{`[]`, document.CodeWrongType, "", "object"},
+		{`{"lines":[]}`, document.CodeMissing, "/format", ""},
+		{`{"format":"cuerda/9","lines":[]}`, document.CodeUnknownWord, "/format", "cuerda-build/1"},
+		{withLines(`{"food":"chikpea-flour","grams":5}`), document.CodeUnknownFood, "/lines/0/food", "chickpea-flour"},
+		{withLines(`{"food":"Ground turkey","grams":5}`), document.CodeUnknownFood, "/lines/0/food", "turkey-ground"},
+		{withLines(`{"food":"harina de garbanzo","grams":5}`), document.CodeUnknownFood, "/lines/0/food", "chickpea-flour"},
+		{withLines(`{"food":"salt","gram":5}`), document.CodeUnknownField, "/lines/0/gram", "grams"},
+		{withLines(`{"food":"salt","grams":0}`), document.CodeOutOfRange, "/lines/0/grams", ""},
+		{withLines(`{"food":"salt","grams":-3}`), document.CodeOutOfRange, "/lines/0/grams", ""},
+		{withLines(`{"food":"salt","grams":1e999}`), document.CodeOutOfRange, "/lines/0/grams", ""},
+		{withLines(`{"food":"salt","grams":NaN}`), document.CodeBadJSON, "", ""},
+		{withLines(`{"food":"salt","grams":"5"}`), document.CodeWrongType, "/lines/0/grams", "number"},
+		{withLines(`{"food":"salt","grams":5,"prep":[{"do":"sautee","minutes":4}]}`), document.CodeUnknownPrep, "/lines/0/prep/0/do", "saute"},
+		{withLines(`{"food":"salt","grams":5,"prep":[{"do":"saute"}]}`), document.CodeMissing, "/lines/0/prep/0/minutes", ""},
+		{withLines(`{"food":"salt","grams":5,"prep":[{"do":"press","level":1}]}`), document.CodeNotHere, "/lines/0/prep/0/level", ""},
+		{withLines(lines(201)), document.CodeTooMany, "/lines", ""},
+		{`{"format":"cuerda-build/1","lines":[],"piece":{"kind":"paty"}}`, document.CodeUnknownKind, "/piece/kind", "patty"},
+		{`{"format":"cuerda-build/1","lines":[],"piece":{"kind":"ball","diameter_mm":4}}`, document.CodeOutOfRange, "/piece/diameter_mm", ""},
+		{`{"format":"cuerda-build/1","lines":[],"piece":{"kind":"ball","diameter_mm":40,"tin":true}}`, document.CodeNotHere, "/piece/tin", "diameter_mm"},
+		{`{"format":"cuerda-build/1","lines":[],"cook":{"method":"oven"}}`, document.CodeUnknownMethod, "/cook/method", "still-oven"},
+		{`{"format":"cuerda-build/1","lines":[],"rest":{"minutes":3000}}`, document.CodeOutOfRange, "/rest/minutes", ""},
+		{`{"format":"cuerda-build/1","lines":[],"eaters":{"avoid":["eggs"]}}`, document.CodeUnknownWord, "/eaters/avoid/0", "egg"},
+		{`{"format":"cuerda-build/1","lines":[],"name":"` + strings.Repeat("é", 10_000) + `"}`, document.CodeTooLong, "/name", ""},
+		{`{"format":"cuerda-build/1","lines":[],"name":"a\u0000b"}`, document.CodeBadText, "/name", ""},
+		{withParts(`{"kind":"filing","lines":[]}`), document.CodeUnknownKind, "/parts/0/kind", "filling"},
+		{withParts(`{"kind":"sauce","lines":[{"food":"salt","grams":0}]}`), document.CodeOutOfRange, "/parts/0/lines/0/grams", ""},
+		{withParts(`{"kind":"sauce","lines":[],"id":"A b"}`), document.CodeBadText, "/parts/0/id", "a-z, 0-9, -"},
+		{withParts(`{"kind":"sauce","lines":[],"id":"x"},{"kind":"glaze","lines":[],"id":"x"}`), document.CodeTwice, "/parts/1/id", ""},
+		{withParts(`{"kind":"sauce","lines":[],"id":"red"},{"kind":"glaze","lines":[],"on":"rad"}`), document.CodeUnknownWord, "/parts/1/on", "red"},
+		{withParts(`{"kind":"sauce","lines":[],"id":"a","on":"a"}`), document.CodeCircular, "/parts/0/on", ""},
+		{withParts(`{"kind":"sauce","lines":[],"id":"a","on":"c"},{"kind":"glaze","lines":[],"id":"b","on":"a"},{"kind":"wash","lines":[],"id":"c","on":"b"}`), document.CodeCircular, "/parts/0/on", ""},
+		{withParts(strings.TrimSuffix(strings.Repeat(`{"kind":"sauce","lines":[]},`, 13), ",")), document.CodeTooMany, "/parts", ""},
+		{`{"format":"cuerda-build/1","lines":[],"portions":2.5}`, document.CodeWrongType, "/portions", "whole number"},
+		{`{"format":"cuerda-build/1","lines":[],"note":"a\u0000b"}`, document.CodeBadText, "/note", ""},
+		{`{"format":"cuerda-build/1","lines":[],"a/b":1}`, document.CodeUnknownField, "/a~1b", ""},
+	} {
+		_, err := document.Read([]byte(c.text), foods)
+		var faults document.Faults
+		if !assert.ErrorAs(t, err, &faults, c.text) {
+			continue
+		}
+		assert.Equal(t, c.code, faults[0].Code, c.text)
+		assert.Equal(t, c.pointer, faults[0].Pointer, c.text)
+		assert.Equal(t, c.nearest, faults[0].Nearest, c.text)
+	}
+	assert.Len(t, read(t, withLines(lines(200))).Lines, 200)
+	for _, name := range []string{"🫛 cakes", "كفتة العدس", "<script>alert(1)</script>"} {
+		quoted, _ := json.Marshal(name)
+		assert.Equal(t, name, read(t, `{"format":"cuerda-build/1","lines":[],"name":`+string(quoted)+`}`).Name)
+	}
+}
+
+func compiledSchema(t testing.TB) *jsonschema.Schema {
+	text, err := json.Marshal(document.Schema(foods))
+	require.NoError(t, err)
+	doc, err := jsonschema.UnmarshalJSON(strings.NewReader(string(text)))
+	require.NoError(t, err)
+	c := jsonschema.NewCompiler()
+	require.NoError(t, c.AddResource("build.json", doc))
+	s, err := c.Compile("build.json")
+	require.NoError(t, err)
+	return s
+}
+
+// What the reader takes, the schema takes, the reader writes back unchanged
+// and the prediction of it is finite; nothing panics.
+func FuzzRead(f *testing.F) {
+	schema := compiledSchema(f)
+	f.Add([]byte(peaCakes))
+	f.Add([]byte(withLines(`{"food":"tofu-firm","grams":1e-3,"prep":[{"do":"press"},{"do":"mash","level":1}]}`)))
+	f.Add([]byte(`{"format":"cuerda-build/1","lines":[],"piece":{"kind":"loaf","length_mm":200,"width_mm":100,"height_mm":60,"tin":false},"cook":{"method":"fan-oven"}}`))
+	f.Add([]byte(withLines(`{"food":"leek","grams":9,"prep":[{"do":"saute","minutes":0,"oil":false},{"do":"blitz","level":0}]}`)))
+	f.Add([]byte(`{"format":"cuerda-build/1","lines":[],"portions":12,"note":"one\ntwo","parts":[{"kind":"sauce","id":"a","lines":[{"food":"salt","grams":3}],"cook_minutes":5},{"kind":"glaze","on":"a","when":"end","lines":[]}]}`))
+	f.Add([]byte(`{"format":"cuerda-build/1","lines":[{"food":"salt","grams":null}],"rest":[]}`))
+	f.Fuzz(func(t *testing.T, data []byte) {
+		d, err := document.Read(data, foods)
+		if err != nil {
+			var faults document.Faults
+			require.ErrorAs(t, err, &faults)
+			require.NotEmpty(t, faults)
+			return
+		}
+		tree, err := jsonschema.UnmarshalJSON(strings.NewReader(string(data)))
+		require.NoError(t, err)
+		require.NoError(t, schema.Validate(tree))
+		out, err := json.Marshal(d)
+		require.NoError(t, err)
+		again, err := document.Read(out, foods)
+		require.NoError(t, err, string(out))
+		require.Equal(t, d, again)
+		_, err = json.Marshal(document.Predict(d, kitchen.Usual()))
+		require.NoError(t, err)
+	})
+}
+
+func TestSchemaRefusesWhatTheReaderRefuses(t *testing.T) {
+	schema := compiledSchema(t)
+	for _, text := range []string{
+		`{"format":"cuerda-build/1"}`, withLines(`{"food":"salt","grams":0}`), withLines(`{"food":"sugarr","grams":4}`),
+		withLines(`{"food":"salt","grams":4,"prep":[{"do":"saute"}]}`), withLines(`{"food":"salt","grams":4,"prep":[{"do":"toast","minutes":3}]}`),
+		`{"format":"cuerda-build/1","lines":[],"piece":{"kind":"ball"}}`, `{"format":"cuerda-build/1","lines":[],"extra":1}`,
+	} {
+		tree, err := jsonschema.UnmarshalJSON(strings.NewReader(text))
+		require.NoError(t, err)
+		assert.Error(t, schema.Validate(tree), text)
+		_, err = document.Read([]byte(text), foods)
+		assert.Error(t, err, text)
+	}
+}
+
+func ExampleRead() {
+	_, err := document.Read([]byte(`{"format":"cuerda-build/1","lines":[{"food":"flax-mael","grams":16}]}`), food.Starter())
+	fmt.Println(err)
+	fmt.Println("nearest:", err.(document.Faults)[0].Nearest)
+	// Output:
+	// build document: unknown-food at /lines/0/food
+	// nearest: flax-meal
+}
+
+func ExamplePredict() {
+	doc, _ := document.Read([]byte(peaCakes), food.Starter())
+	p := document.Predict(doc, kitchen.Usual())
+	fmt.Printf("%s, %s: raw %.1f and cooked %.1f times what the piece asks\n", p.Verdict, p.Word, p.RawRatio, p.CookedRatio)
+	// Output: holds, firm: raw 2.4 and cooked 2.5 times what the piece asks
+}
+
+func BenchmarkReadAndPredict20Lines(b *testing.B) {
+	text := withLines(strings.TrimSuffix(strings.Repeat(`{"food":"parsnip","grams":150,"prep":[{"do":"saute","minutes":10}]},{"food":"flax-meal","grams":9},`, 10), ","))
+	d := read(b, text)
+	b.Run("predict", func(b *testing.B) {
+		b.ReportAllocs()
+		for b.Loop() {
+			document.Predict(d, kitchen.Usual())
+		}
+	})
+	b.Run("read", func(b *testing.B) {
+		b.ReportAllocs()
+		for b.Loop() {
+			_, _ = document.Read([]byte(text), foods)
+		}
+	})
+}
+
+// One loaf stays one loaf, and so many pieces as were asked for come out, whatever is taken out of the
+// mix or put in: their size follows, and nothing is left over.
+func TestThePieceFollowsTheMix(t *testing.T) {
+	k := kitchen.Usual()
+	rapid.Check(t, func(t *rapid.T) {
+		grams := rapid.IntRange(300, 2600).Draw(t, "grams")
+		count := rapid.IntRange(1, 30).Draw(t, "count")
+		with := func(piece string) document.Prediction {
+			d, err := document.Read([]byte(fmt.Sprintf(`{"format":"cuerda-build/1","name":"x","lines":[{"food":"lentils-cooked","grams":%d},{"food":"oats-rolled","grams":60}],"piece":%s}`, grams, piece)), k.Foods)
+			require.NoError(t, err)
+			return document.Predict(d, k)
+		}
+		loaf := with(`{"kind":"loaf","length_mm":250,"width_mm":110,"height_mm":60,"tin":false}`)
+		require.GreaterOrEqual(t, loaf.Pieces, 1, "%d g of mix are a loaf", grams)
+		require.InDelta(t, loaf.MassG, float64(loaf.Pieces)*loaf.PieceG, 0.09*loaf.MassG)
+		patties := with(fmt.Sprintf(`{"kind":"patty","diameter_mm":80,"thickness_mm":20,"count":%d}`, count))
+		if each := patties.MassG / float64(count); each > 12 && each < 900 {
+			require.Equal(t, count, patties.Pieces)
+			require.InDelta(t, patties.MassG, float64(count)*patties.PieceG, 0.03*patties.MassG)
+		}
+	})
+}
+
+// What is said of how a mix feels comes from one judgement: its word is that of the marker, the band is
+// held by the marker, and no note speaks against the word.
+func TestWordMarkerBandAndNotesAgree(t *testing.T) {
+	k := kitchen.Usual()
+	foods := k.Foods.Foods()
+	rapid.Check(t, func(t *rapid.T) {
+		d := &document.Document{Format: document.Format, Name: "Drawn", Piece: &piece.Piece{Kind: rapid.SampledFrom([]piece.Kind{piece.Patty, piece.Ball}).Draw(t, "kind"), DiameterMM: 60, ThicknessMM: 18}}
+		for range rapid.IntRange(1, 7).Draw(t, "lines") {
+			f := foods[rapid.IntRange(0, len(foods)-1).Draw(t, "food")]
+			d.Lines = append(d.Lines, document.Line{Food: f.ID, Grams: float64(rapid.IntRange(1, 400).Draw(t, "grams"))})
+		}
+		p := document.Predict(d, k)
+		if p.Q == nil {
+			return
+		}
+		require.Equal(t, p.Word, mix.WordFor(*p.FeltQ), "the marker stands in the zone of the word")
+		require.LessOrEqual(t, *p.FeltQ, *p.Q+1e-9, "little that joins makes a mix feel drier, never wetter")
+		require.Equal(t, p.InBand, p.Band.Holds(*p.FeltQ))
+		for _, n := range p.Notes {
+			switch n.Code {
+			case "too-wet", "needs-rest":
+				require.Greater(t, *p.FeltQ, p.Band.To, "%s of what feels %s", n.Code, p.Word)
+				require.NotContains(t, []mix.Word{mix.Crumbles, mix.Short}, p.Word)
+			case "too-dry", "nothing-joins", "wet-and-loose":
+				require.Less(t, *p.FeltQ, p.Band.From, "%s of what feels %s", n.Code, p.Word)
+				require.NotContains(t, []mix.Word{mix.Slack, mix.Slumps}, p.Word)
+			}
+		}
+		switch p.Says {
+		case document.SaysWet:
+			require.Greater(t, *p.FeltQ, p.Band.To)
+		case document.SaysDry:
+			require.Less(t, *p.FeltQ, p.Band.From)
+		case document.SaysLikely:
+			require.Equal(t, document.Holds, p.Verdict)
+		}
+		if h, ok := squeeze.OfBuild(d, k); ok {
+			require.Equal(t, p.Word, h.Word, "the picture shows what the word says")
+		}
+	})
+}

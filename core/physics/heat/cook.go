@@ -1,0 +1,206 @@
+package heat
+
+import (
+	"cuerda/core/physics/parameter"
+	"cuerda/core/physics/piece"
+)
+
+// Cooking is one piece and what is done to it.
+type Cooking struct {
+	Piece    piece.Piece
+	Material *Material
+	Method   piece.Method
+	// Celsius of the surroundings as they are, an oven's own error put right.
+	Celsius float64
+	Turn    bool
+	// Room is the air of the kitchen, degC.
+	Room float64
+	// SearMinutes in a hot pan, each side, come before; GrillMinutes under the
+	// grill, in an oven, are the last before it is pulled.
+	SearMinutes, GrillMinutes float64
+	// Wall is the depth of what is asked for in WallPeak, m; 0 where it is not.
+	Wall float64
+	// Target is what the coldest point must reach, or Hold its equal.
+	Target Target
+	// ToTargetOnly leaves out when to pull it and its rest.
+	ToTargetOnly bool
+	// Framed keeps sections of the piece over time.
+	Framed bool
+	// Resolution is the usual one where it is zero.
+	Resolution Resolution
+	// Figures are those of the kitchen; the usual ones where it is nil.
+	Figures *parameter.Heat
+	// Budget is shared by all bodies that are begun for it; each has its own where it is
+	// nil.
+	Budget *Budget
+}
+
+func (c *Cooking) figures() *parameter.Heat {
+	if c.Figures == nil {
+		return &parameter.Usual().Heat
+	}
+	return c.Figures
+}
+
+// GeometryOf gives the body of a piece: a ball, a shell without thickness as a
+// sphere; flat pieces, rolls and half-vessels as a disc; loaves as a brick.
+// Shells and layered loaves are taken whole, with what is inside them.
+func GeometryOf(p *piece.Piece) Geometry {
+	r := p.DiameterMM / 2000
+	switch p.Kind {
+	case piece.Ball:
+		return Geometry{Shape: Sphere, Radius: r}
+	case piece.Cylinder:
+		return Geometry{Shape: Disc, Radius: r, Height: p.LengthMM / 1000}
+	case piece.Loaf, piece.Layered:
+		return Geometry{Shape: Brick, Length: max(p.LengthMM, p.WidthMM) / 1000, Width: min(p.LengthMM, p.WidthMM) / 1000, Height: p.HeightMM / 1000}
+	case piece.Shell:
+		if p.ThicknessMM == 0 {
+			return Geometry{Shape: Sphere, Radius: r}
+		}
+	case piece.Stuffing:
+		d, h := p.DiameterMM, p.HeightMM
+		if d == 0 || h == 0 {
+			d, h = piece.HalfVessel.DiameterMM, piece.HalfVessel.HeightMM
+		}
+		return Geometry{Shape: Disc, Radius: d / 2000, Height: h / 1000}
+	}
+	return Geometry{Shape: Disc, Radius: r, Height: p.ThicknessMM / 1000}
+}
+
+// surround puts the piece where its method has it.
+func (c *Cooking) surround(b *Body, m piece.Method, celsius float64) {
+	f := c.figures()
+	air := Room(f, c.Room)
+	round := b.Shape == Sphere || c.Piece.Kind == piece.Cylinder
+	switch m {
+	case piece.StillOven, piece.FanOven:
+		oven := StillOven(f, celsius)
+		if m == piece.FanOven {
+			oven = FanOven(f, celsius)
+		}
+		b.SurroundAll(oven)
+		if c.Piece.Held() {
+			b.Surround(Rim, Metal(f, celsius))
+			b.Surround(Flank, Metal(f, celsius))
+		}
+		if !round {
+			b.Surround(Bottom, Metal(f, celsius))
+		}
+	case piece.Pan:
+		if round {
+			b.SurroundAll(Partly(HotPan(f, celsius), f.Rolling, air))
+			return
+		}
+		b.SurroundAll(besidePan(f, celsius, c.Room))
+		b.Surround(Bottom, HotPan(f, celsius))
+	case piece.ShallowOil:
+		b.SurroundAll(Partly(Oil(f, celsius), f.Waist, besidePan(f, celsius, c.Room)))
+		if !round {
+			b.Surround(Bottom, Oil(f, celsius))
+			b.Surround(Top, besidePan(f, celsius, c.Room))
+		}
+	case piece.DeepOil:
+		b.SurroundAll(Oil(f, celsius))
+	case piece.Simmer:
+		b.SurroundAll(Liquid(f, min(celsius, c.Material.boilAt)))
+	case piece.Grill:
+		below := StillOven(f, f.UnderGrill*celsius)
+		above := GrillAbove(f, celsius)
+		if round {
+			b.SurroundAll(Partly(above, 0.5, below))
+			return
+		}
+		b.SurroundAll(below)
+		b.Surround(Top, above)
+		b.Surround(Bottom, Metal(f, f.UnderGrill*celsius))
+	}
+}
+
+// besidePan is the air around and above a piece in a pan, which rises from the hot
+// metal: half-way between the room's and the pan's, grade C.
+func besidePan(f *parameter.Heat, celsius, room float64) Surroundings {
+	out := Room(f, room)
+	out.Celsius = (celsius + room) / 2
+	return out
+}
+
+// Chill leaves a piece in a fridge or a freezer, on its tray and covered, for so
+// many minutes; what it meets next meets it rested.
+func (c *Cooking) Chill(b *Body, celsius, minutes float64) {
+	whole := b.budget
+	b.budget = &Budget{Done: whole.Done, Most: coldBudget}
+	defer func() { b.budget = whole }()
+	c.Cool(b, celsius)
+	b.Advance(60*minutes, nil)
+	b.Restart()
+}
+
+// Cool puts a piece into a fridge or a freezer of that temperature.
+func (c *Cooking) Cool(b *Body, celsius float64) {
+	f := c.figures()
+	b.SurroundAll(Cold(f, celsius))
+	b.Surround(Bottom, ColdTray(f, celsius))
+}
+
+// Moment is one point of the curves.
+type Moment struct {
+	Minutes float64
+	// Core is the coldest point inside, Surface the side that browns, degC.
+	Core, Surface float64
+}
+
+// Course is what happens to a piece from the start until it has rested.
+type Course struct {
+	Moments []Moment
+	// Reached says whether the coldest point came to the target while it cooked;
+	// ToTarget when, min.
+	Reached  bool
+	ToTarget float64
+	// Pull is when to take it off, so that the heat on its way in brings it to
+	// the target while it rests, min.
+	Pull float64
+	// Turns are when to turn it, min; SearEnds when it goes into the oven and
+	// GrillFrom when under the grill, nil if it does not.
+	Turns     []float64
+	SearEnds  *float64
+	GrillFrom *float64
+	// Peak is the highest the coldest point comes to, degC.
+	Peak float64
+	// Vapour is the water lost until it has rested, Juiced the share of its lean
+	// meat's water it could no longer hold, g per g of lean.
+	VapourShare float64 // g per g of piece
+	Juiced      float64
+	// WallPeak is the highest temperature of the slowest place within Wall of the
+	// surface, once rested, degC.
+	WallPeak float64
+	// Browning is 0 pale to 1 dark, of the side browned most.
+	Browning float64
+	// Lethal is F70 of the coldest point, min, when pulled and after the rest.
+	LethalAtPull, Lethal float64
+	// Section shows the piece cut through over time.
+	Section Section
+	// Mean is the temperature the rested piece evens out to, degC.
+	Mean float64
+}
+
+// longestCook is as long as a piece is followed, min: what has not come to its
+// target by then will not.
+const longestCook = 8 * 60.
+
+// Begin gives a body of one temperature for the piece.
+func (c *Cooking) Begin(celsius float64) *Body {
+	g := GeometryOf(&c.Piece)
+	resolution := c.Resolution
+	if resolution == (Resolution{}) {
+		resolution = usualResolution[g.Shape]
+		if g.Shape == Disc && (c.Method == piece.Pan || c.Method == piece.ShallowOil) {
+			resolution.Up = layersInAPan
+		}
+	}
+	b := New(g, c.Material, celsius, resolution)
+	if c.Budget != nil {
+		b.budget = c.Budget
+	}
+	return b
+}

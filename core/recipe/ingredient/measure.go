@@ -1,0 +1,475 @@
+package ingredient
+
+import (
+	"math"
+	"slices"
+	"strings"
+
+	"cuerda/core/food"
+	"cuerda/core/recipe/words"
+)
+
+// measured is one amount with its unit: "2 x 400 g tins", "1 cup plus 2 tbsp".
+type measured struct {
+	amount, high float64 // high is 0 where it is no range
+	unit         string  // g, oz, cup, tbsp, tsp, pack, or one of a food's own
+	per          float64 // of that unit in one written
+	pack         float64 // the size of one pack, g
+	net          bool    // which is that of the food alone, as US labels give it
+	more         []measured
+	size         float64 // of a whole piece against the usual, 0 where not said
+	each         bool
+	few          bool // "unas hojas"
+	said, bad    bool
+	n            int // tokens it takes
+	begins       int
+}
+
+func (s *scan) at(i int) *words.Token {
+	if i < 0 || i >= len(s.main) {
+		return &nothing
+	}
+	return &s.main[i]
+}
+
+var nothing = words.Token{Kind: words.Mark}
+
+// number reads "1", "1 1/2", "1½", "1/2", "half a dozen", "two".
+func (s *scan) number(i int) (v float64, n int) {
+	t := s.at(i)
+	if t.Kind != words.Number {
+		m := t.In("number")
+		if m.N == 0 {
+			return 0, 0
+		}
+		v, n = m.Value, m.N
+		if next := s.at(i + n).In("number"); next.N > 0 && v == 0.5 && next.Value >= 1 {
+			return v * next.Value, n + next.N // "half a dozen"
+		}
+		return v, n
+	}
+	v, n = t.Value, 1
+	if s.at(i+1).Is("/") && s.at(i+2).Kind == words.Number && s.at(i+1).Glued {
+		if s.at(i+2).Value == 0 {
+			return math.Inf(1), 3
+		}
+		return v / s.at(i+2).Value, 3
+	}
+	if next := s.at(i + 1); next.Kind == words.Number && v == math.Trunc(v) {
+		if next.Value < 1 {
+			return v + next.Value, 2
+		}
+		if s.at(i+2).Is("/") && s.at(i+2).Glued && s.at(i+3).Kind == words.Number && s.at(i+3).Value > next.Value {
+			return v + next.Value/s.at(i+3).Value, 4
+		}
+	}
+	return v, n
+}
+
+// measure reads an amount and its unit at the token.
+func (s *scan) measure(i int) (m measured) {
+	from := i
+	factor := 1.
+	for {
+		about := s.at(i).In("about")
+		if about.N == 0 || s.at(i).In("number").N > about.N {
+			break
+		}
+		if about.Value != 1 && s.at(i+about.N).Under("unit.").N == 0 && s.at(i+about.N).Kind != words.Number {
+			break // a big onion is a size
+		}
+		factor *= about.Value
+		m.few = m.few || s.at(i).Of("word.few")
+		i += about.N
+	}
+	m.begins = i
+	v, n := s.number(i)
+	article := s.at(i).In("article")
+	switch {
+	case n > 0:
+		m.amount, i = v, i+n
+		m.said = true
+	case article.N > 0:
+		m.amount, m.said, i = 1, true, i+article.N
+		if next := s.at(i).In("number"); next.N > 0 { // "a half", "a few"
+			m.amount, i = next.Value, i+next.N
+		}
+	}
+	if m.said {
+		i = s.rangeOf(&m, i)
+		if half := s.at(i).In("and a half"); half.N > 0 {
+			m.amount += half.Value
+			i += half.N
+		}
+		if s.at(i).Is("x") {
+			i++
+		}
+		if s.at(i).Is("-") && !s.at(i).Glued {
+			i++
+		}
+	}
+	i = s.unitOf(&m, i, &factor)
+	if !m.said && m.unit == "" {
+		return measured{n: 0, begins: from}
+	}
+	if !m.said {
+		m.amount = 1 // "pinch of salt"
+		m.said = m.unit != "grind"
+	}
+	if math.IsInf(m.amount, 0) || m.amount > 1e5 {
+		m.bad, m.amount, m.high = true, 0, 0
+	}
+	m.amount *= factor
+	m.high *= factor
+	m.n = i - from
+	return m
+}
+
+// Through gives how many tokens at a place join the ends of a range whose low end begins
+// at low: "-", "to", or "and" where it is between the two; 0 for none.
+func Through(tokens []words.Token, low, at int) int {
+	if at >= len(tokens) {
+		return 0
+	}
+	switch t := &tokens[at]; {
+	case t.Is("-"):
+		return 1
+	case t.Of("word.and") && low > 0 && tokens[low-1].Of("word.between"):
+		return t.In("word.and").N
+	default:
+		return t.In("to").N
+	}
+}
+
+// rangeOf takes "- 3", "to 3" or "or 3" behind an amount; "1 y 1/2" adds.
+func (s *scan) rangeOf(m *measured, i int) int {
+	t := s.at(i)
+	if t.Of("word.and") {
+		if v, n := s.number(i + 1); n > 0 && v < 1 && m.amount >= 1 {
+			m.amount += v
+			return i + 1 + n
+		}
+		return i
+	}
+	step := Through(s.main, i, i)
+	if step == 0 {
+		return i
+	}
+	v, n := s.number(i + step)
+	if n == 0 || v <= m.amount || m.amount == 0 || s.at(i+step).Kind != words.Number && !s.at(i+step).Of("number") {
+		return i
+	}
+	// "1-15 oz can" is one can of fifteen ounces.
+	if t.Is("-") && m.amount < 5 && v >= 3*m.amount && v > 4 && s.isMass(i+step+n) && s.packAfter(i+step+n) {
+		return i + step
+	}
+	m.amount, m.high = (m.amount+v)/2, v
+	return i + step + n
+}
+
+func (s *scan) isMass(i int) bool {
+	if s.at(i).Is("-") {
+		i++
+	}
+	u := s.at(i).Under("unit.").List
+	return u == "unit.g" || u == "unit.oz" || s.at(i).In("unit.cup").Value > 0 && s.at(i).In("unit.cup").Value < 0.2
+}
+
+func (s *scan) packAfter(i int) bool {
+	for k := i; k < i+3; k++ {
+		if s.at(k).Of("unit.pack") {
+			return true
+		}
+	}
+	return false
+}
+
+// unitOf takes the unit behind an amount: sizes before it, the size of a pack, "plus
+// 2 tbsp", "/7 oz".
+func (s *scan) unitOf(m *measured, i int, factor *float64) int {
+	if v, n := s.number(i); m.said && n > 0 && s.isMass(i+n) { // "1 400 g can", "2 x 400 g tins"
+		k := i + n
+		if s.at(k).Is("-") {
+			k++
+		}
+		u := s.at(k).Under("unit.")
+		if p := s.at(k + u.N).In("unit.pack"); p.N > 0 {
+			m.pack = v * massOf(u)
+			m.unit, m.per = "pack", 1
+			return s.behindUnit(m, k+u.N+p.N)
+		}
+	}
+	if m.said && s.at(i).Is("-") && s.at(i).Glued && s.at(i+1).Under("unit.").N > 0 { // "1-pound"
+		u := s.at(i + 1).Under("unit.")
+		k := i + 1 + u.N
+		if size := s.at(k).In("size"); size.N > 0 {
+			k += size.N
+		}
+		if p := s.at(k).In("unit.pack"); p.N > 0 && (u.List == "unit.g" || u.List == "unit.oz") {
+			m.pack, m.net = m.amount*massOf(u), u.List == "unit.oz"
+			m.amount, m.unit, m.per = 1, "pack", 1
+			return s.behindUnit(m, k+p.N)
+		}
+		i++
+	}
+	if size := s.at(i).In("size"); size.N > 0 && s.at(i).Under("unit.").N == 0 {
+		if u := s.at(i + size.N).Under("unit."); u.N > 0 && (m.said || u.List == "unit.bunch" || u.List == "unit.handful") {
+			if !m.said { // "small bunch of chives"
+				m.said, m.amount = true, 1
+			}
+			switch u.List {
+			case "unit.handful", "unit.bunch", "unit.head", "unit.slice", "unit.leaf", "unit.clove", "unit.stalk", "unit.ear", "unit.bulb", "unit.fillet", "unit.sprig":
+				*factor *= size.Value
+			}
+			i += size.N
+		}
+	} else if more := s.at(i).In("about"); more.N > 0 && m.said {
+		if u := s.at(i + more.N).Under("unit."); u.N > 0 {
+			*factor *= more.Value
+			i += more.N
+		}
+	}
+	if m.said && s.at(i).Of("word.of") && s.at(i+1).Under("unit.").N > 0 {
+		i++ // "¼ de taza"
+		if s.at(i).Of("article") {
+			i++
+		}
+	}
+	t := s.at(i)
+	u := t.Under("unit.")
+	if u.N == 0 {
+		return i
+	}
+	name := strings.TrimPrefix(u.List, "unit.")
+	spoken := name == "pinch" || name == "handful" || name == "splash" || name == "grind" || name == "grating" || name == "knob" || name == "drop" || name == "bunch" || name == "sprig"
+	switch {
+	case !m.said && m.few && (name == "leaf" || name == "sprig"):
+		m.said, m.amount = true, 5
+	case !m.said && !spoken:
+		return i
+	case t.Plain == "l" && m.amount == math.Trunc(m.amount) && s.at(i+1) == &nothing: // a size, at the end of "2 huevos L"
+		return i
+	case t.Plain == "t" && s.text[t.At] == 'T':
+		name, u.Value = "tbsp", 1
+	}
+	m.unit, m.per = name, u.Value
+	i += u.N
+	return s.behindUnit(m, i)
+}
+
+func (s *scan) behindUnit(m *measured, i int) int {
+	if s.at(i).Is(".") && s.at(i).Glued && i+1 < len(s.main) {
+		i++
+	}
+	if half := s.at(i).In("and a half"); half.N > 0 {
+		m.amount += half.Value
+		i += half.N
+	}
+	// The same again in other units: "200 g/7 oz", "1 lb or 450 g".
+	if t := s.at(i); t.Is("/") || t.Of("alternative") {
+		if _, n := s.number(i + 1); n > 0 {
+			if u := s.at(i + 1 + n).Under("unit."); u.N > 0 {
+				i += 1 + n + u.N
+			}
+		}
+	}
+	if s.at(i).Of("each") {
+		m.each = true
+		i += s.at(i).In("each").N
+	}
+	// "1 cup plus 2 tbsp oats", "1 taza más 2 cucharadas de avena"
+	if t := s.at(i); t.Of("word.plus") || t.Of("word.and") {
+		if next := s.measure(i + 1); next.n > 0 && !next.bad && (next.unit == "tbsp" || next.unit == "tsp" || next.unit == "g" || next.unit == "cup") && s.foodBehind(i+1+next.n) {
+			m.more = append(m.more, next)
+			i += 1 + next.n
+		}
+	}
+	// "400g tin kidney beans"
+	if p := s.at(i).In("unit.pack"); p.N > 0 && (m.unit == "g" || m.unit == "oz") {
+		m.pack, m.net = m.amount*massOf(words.Meaning{List: "unit." + m.unit, Value: m.per}), m.unit == "oz"
+		m.amount, m.high, m.unit, m.per = 1, 0, "pack", 1
+		i += p.N
+	}
+	// "1 bote de 400 g de lentejas"
+	if m.unit == "pack" && m.pack == 0 {
+		k := i
+		for s.at(k).Of("word.of") {
+			k++
+		}
+		if v, n := s.number(k); n > 0 && s.isMass(k+n) {
+			u := s.at(k + n).Under("unit.")
+			m.pack = v * massOf(u)
+			i = k + n + u.N
+		}
+	}
+	for s.at(i).Of("word.of") {
+		i++
+	}
+	return i
+}
+
+// foodBehind says that no food stood before: the second measure is of the same one.
+func (s *scan) foodBehind(i int) bool {
+	return i < len(s.main) && s.at(i).Kind == words.Word
+}
+
+// massOf is what a unit of mass weighs, g; of volume, as water.
+func massOf(u words.Meaning) float64 {
+	switch u.List {
+	case "unit.oz":
+		return u.Value * food.GramsPerOunce
+	case "unit.cup":
+		return u.Value * food.MLPerCup
+	}
+	return u.Value
+}
+
+const (
+	pinchG  = 0.4  // a sixteenth of a teaspoon of salt
+	splashG = 8.   // half a tablespoon
+	grindG  = 0.15 // of a pepper mill
+	dropG   = 0.05
+	knobG   = 15.
+	// drainedShare is what is left of a can of beans of unknown make.
+	drainedShare = 0.6
+	// seasonG is what a mix of about half a kilo takes of a spice that is not measured:
+	// kitchen practice.
+	seasonG = 0.5
+)
+
+// eggSizes are set by law, unlike those of vegetables: the large one is the unit.
+var eggSizes = map[float64]float64{0.7: 0.86, 1: 0.98, 1.4: 1, 1.6: 1.12}
+
+// weigh turns a measure of a food into grams.
+func (s *scan) weigh(out *Ingredient, f *food.Food, m *measured) {
+	out.Amount, out.High, out.Unit, out.Said = m.amount, m.high, m.unit, m.said
+	if m.unit == "pack" && m.pack == 0 {
+		m.pack, m.net = s.said, s.saidOunces
+	}
+	grams, sure := s.r.gramsOf(f, m)
+	switch {
+	case m.bad:
+		s.fault("bad-amount")
+		return
+	case !m.said && s.said > 0: // "oats (50 g)"
+		out.Amount, out.Unit, out.Said = s.said, "g", true
+		grams, sure = s.said, 1
+	case !m.said:
+		grams, sure = f.UsualGrams(), 0.3
+		switch {
+		case f.ManyAlike && f.Group == food.Flavour:
+			grams = seasonG
+		case aromatics[f.ID] && s.r.sizes[f.ID+" handful"] > 0:
+			grams = s.r.sizes[f.ID+" handful"]
+		case s.maybe && f.Group == food.Wet || s.maybe && f.Group == food.Dairy:
+			grams = splashG
+		}
+		if !s.taste && s.line.Role == "" {
+			s.fault("no-amount")
+		}
+	case s.said > 0 && m.unit != "g" && m.unit != "oz" && m.unit != "pack":
+		grams, sure = s.said, 1 // "2 carrots (200 g)": the weight is said
+		if s.saidEach {
+			grams *= m.amount
+		}
+	}
+	for i := range m.more {
+		g, _ := s.r.gramsOf(f, &m.more[i])
+		grams += g
+	}
+	grams = math.Round(grams*10) / 10
+	if grams <= 0 || grams > 100_000 {
+		s.fault("no-weight")
+		return
+	}
+	out.Grams, out.GramsSure, out.measured = grams, sure, *m
+}
+
+func (r *Reader) gramsOf(f *food.Food, m *measured) (grams, sure float64) {
+	size := m.size
+	if size == 0 {
+		size = 1
+	}
+	if f.Group == food.Egg {
+		if size = eggSizes[m.size]; size == 0 {
+			size = 1
+		}
+	}
+	own := r.sizes[f.ID+" "+m.unit]
+	if m.unit == "" && aromatics[f.ID] && f.PieceName == "bunch" {
+		own = r.sizes[f.ID+" sprig"] // "a few chives"
+	}
+	switch m.unit {
+	case "g", "oz":
+		g, _ := f.GramsPer(food.Unit(m.unit))
+		return m.amount * m.per * g, 1
+	case "cup", "tbsp", "tsp":
+		g, _ := f.GramsPer(food.Unit(m.unit))
+		if f.ID == "salt" && m.size == flaky {
+			g *= 0.75
+		}
+		return m.amount * m.per * g, 0.85
+	case "pack":
+		if m.net && !strings.Contains(f.ID, "canned") {
+			return m.amount * m.pack, 0.9
+		}
+		return m.amount * packGrams(f, m.pack), 0.9
+	}
+	if own > 0 {
+		return m.amount * own, 0.7
+	}
+	switch m.unit {
+	case "pinch":
+		return m.amount * m.per * pinchG, 0.6
+	case "grind":
+		return m.amount * grindG, 0.5
+	case "grating":
+		if f.Group == food.Flavour {
+			return m.amount * pinchG, 0.5
+		}
+	case "splash":
+		return m.amount * splashG, 0.5
+	case "drop":
+		return m.amount * dropG, 0.5
+	case "knob":
+		return m.amount * knobG, 0.5
+	case "handful":
+		return m.amount * m.per * f.GramsPerCup / 2, 0.5
+	case "leaf", "sprig":
+		if f.PieceName != m.unit {
+			return 0, 0
+		}
+	case "thumb":
+		return m.amount * 15, 0.5
+	}
+	return m.amount * f.GramsPerPiece * size, 0.7
+}
+
+// flaky marks a coarse salt, which fills a spoon less.
+const flaky = -1.
+
+// packGrams is what one pack gives without its liquid, g.
+func packGrams(f *food.Food, size float64) float64 {
+	if len(f.Packs) == 0 {
+		if size > 0 && strings.Contains(f.ID, "canned") {
+			return size * drainedShare
+		}
+		if size == 0 {
+			return f.GramsPerPiece
+		}
+		return size
+	}
+	if size == 0 {
+		return f.Packs[0].Drained
+	}
+	near := f.Packs[0]
+	for _, p := range f.Packs {
+		if math.Abs(p.Total-size) < math.Abs(near.Total-size) {
+			near = p
+		}
+	}
+	if slices.ContainsFunc(f.Packs, func(p food.Pack) bool { return p.Drained == size }) {
+		return size
+	}
+	return size * near.Drained / near.Total
+}

@@ -1,0 +1,281 @@
+package ingredient
+
+import (
+	_ "embed"
+	"slices"
+	"strings"
+	"unicode/utf8"
+
+	"cuerda/core/food"
+	"cuerda/core/recipe/words"
+)
+
+//go:embed aromatics.csv
+var aromaticsCSV string
+
+// aromatics are foods so small a part that crushing them is no preparation of the mix.
+var aromatics = func() map[string]bool {
+	out := map[string]bool{}
+	for _, row := range table(aromaticsCSV) {
+		out[row[0]] = true
+	}
+	return out
+}()
+
+// Saying is what words beside a verb say of it: how long, and how fine. Timed and Graded
+// say that they do, where that may be 0.
+type Saying struct {
+	Minutes, Level float64
+	Timed, Graded  bool
+}
+
+func (s *Saying) minutes(usual float64) float64 {
+	if s.Timed || s.Minutes > 0 {
+		return s.Minutes
+	}
+	return usual
+}
+
+// means are the preparations that the verbs of a list can mean, by the food: fried
+// onions are a sauté, fried bacon is browned.
+var means = map[string][]food.Do{
+	"do.fry": {food.Saute, food.Brown, food.Toast}, "do.brown": {food.Brown, food.Saute}, "do.roast": {food.Roast, food.OvenDry, food.Toast},
+	"do.bake": {food.OvenDry, food.Roast, food.Toast}, "do.toast": {food.Toast, food.Roast}, "do.blitz": {food.Blitz}, "do.mash": {food.Mash},
+	"do.press": {food.Press}, "do.soak": {food.SoakGel, food.Soak}, "do.gel": {food.SoakGel},
+}
+
+// Preparation gives what a verb of a list means for a food; false where it means
+// nothing that a mix would notice.
+func Preparation(list string, f *food.Food, s Saying) (food.Preparation, bool) {
+	for _, do := range means[list] {
+		if !do.Suits(f) || !sensible(do, list, f, s) {
+			continue
+		}
+		p := food.Preparation{Do: do}
+		switch do.Setting() {
+		case "minutes":
+			p.Minutes = s.minutes(do.Default())
+		case "level":
+			if p.Level = s.Level; !s.Graded && s.Level == 0 {
+				p.Level = do.Default()
+			}
+		case "hours":
+			p.Hours = s.minutes(60*do.Default()) / 60
+		}
+		p.Minutes, p.Hours = min(p.Minutes, 2880), min(p.Hours, 48)
+		return p, true
+	}
+	return food.Preparation{}, false
+}
+
+// sensible tells what a cook means from what the words could mean.
+func sensible(do food.Do, list string, f *food.Food, s Saying) bool {
+	mashed := strings.Contains(f.Name, "mashed")
+	switch do {
+	case food.Press:
+		return !aromatics[f.ID]
+	case food.Roast, food.Blitz:
+		return !mashed
+	case food.Mash:
+		// What is a mash by name is mashed again only where it is to stay rough.
+		return f.Water > 20 && !aromatics[f.ID] && (f.Group != food.Vegetable || f.State == food.Cooked && !mashed || mashed && s.Level > 0 && s.Level < 0.7)
+	case food.OvenDry:
+		return list != "do.bake" && list != "do.roast" || f.Group == food.Legume || f.Group == food.Grain
+	case food.Saute:
+		return f.State == food.Raw || s.Timed || s.Minutes > 0 || f.GramsPerCup < 100
+	case food.Toast:
+		return list != "do.fry" || f.Group == food.Nut || f.Group == food.Seed
+	}
+	return true
+}
+
+// Minutes reads a time at the token, min: "10 minutes", "1 hour 10", "half an hour", "2
+// to 3 h", the middle of a range. It gives how many tokens it takes.
+func Minutes(tokens []words.Token, i int) (minutes float64, n int) {
+	if m := tokens[i].In("span"); m.N > 0 {
+		return m.Value, m.N
+	}
+	s := scan{main: tokens}
+	v, k := s.number(i)
+	if k == 0 || v > 1e4 {
+		return 0, 0
+	}
+	at := i + k
+	if step := Through(tokens, i, at); step > 0 {
+		if high, more := s.number(at + step); more > 0 && high > v {
+			v, at = (v+high)/2, at+step+more
+		}
+	}
+	full := s.at(at)
+	for full.Of("word.full") || full.Is("-") {
+		at++
+		full = s.at(at)
+	}
+	u := s.at(at).In("time")
+	if u.N == 0 || s.at(at).Plain == "'" && !s.at(at).Glued {
+		return 0, 0
+	}
+	if (u.Value == 60 && len(s.at(at).Plain) == 1 || s.at(at).Plain == "m") && !s.at(at).Glued && s.at(at).Plain != "h" {
+		return 0, 0
+	}
+	minutes = v * u.Value
+	at += u.N
+	if u.Value == 60 { // "1 hour 10 minutes", "1 hour and a half", "1 h 10"
+		for s.at(at).Of("word.and") {
+			at++
+		}
+		if more, k := s.number(at); k > 0 && s.at(at+k).In("time").Value == 1 {
+			minutes, at = minutes+more, at+k+1
+		} else if half := s.at(at).In("number"); half.N > 0 && half.Value < 1 {
+			minutes, at = minutes+60*half.Value, at+half.N
+		}
+	}
+	return minutes, at - i
+}
+
+// preparations finds what the line says to do to its first food, each with the
+// minutes and the level that stand beside it.
+func (s *scan) preparations() {
+	if len(s.line.Items) == 0 {
+		return
+	}
+	first := &s.line.Items[0]
+	f := s.r.foods.Find(first.Food)
+	if f == nil {
+		return
+	}
+	for _, tokens := range append([][]words.Token{s.main}, s.brackets...) {
+		for i := range tokens {
+			t := &tokens[i]
+			if s.used[t.At] || i > 0 && tokens[i-1].Of("word.not") {
+				continue
+			}
+			for _, m := range t.Means {
+				if !strings.HasPrefix(m.List, "do.") {
+					continue
+				}
+				said := beside(tokens, i, m.N)
+				if level, given := s.levels[t.At]; given {
+					said.Level, said.Graded = level, true
+				}
+				p, ok := Preparation(m.List, f, said)
+				if !ok || s.needless(p, f, t) {
+					continue
+				}
+				if at := slices.IndexFunc(first.Prep, func(q food.Preparation) bool { return q.Do == p.Do }); at < 0 {
+					first.Prep = append(first.Prep, p)
+				} else if said.Minutes > 0 {
+					first.Prep[at] = p
+				}
+				end := tokens[min(i+m.N, len(tokens))-1].End
+				s.spanOf(t.At, end)
+			}
+		}
+	}
+}
+
+// needless says that the words are of how the food comes, or too small to matter.
+func (s *scan) needless(p food.Preparation, f *food.Food, t *words.Token) bool {
+	if p.Do == food.Blitz && aromatics[f.ID] {
+		return true
+	}
+	// "roasted", "ground" before the name is how it is sold.
+	if p.Do == food.Toast && strings.HasPrefix(t.Plain, "roast") {
+		return true
+	}
+	return p.Do == food.Blitz && t.Of("word.ground") && len(s.line.Items) > 0 && s.line.Items[0].at > 0 && t.At < s.main[s.line.Items[0].at].At
+}
+
+func (s *scan) spanOf(at, end int) {
+	s.line.Spans = append(s.line.Spans, Phrase{utf8.RuneCountInString(s.text[:at]), utf8.RuneCountInString(s.text[:end]), "prep", 0})
+}
+
+// beside reads the minutes and the level around a verb, within its own commas.
+func beside(tokens []words.Token, i, n int) (out Saying) {
+	for k := i + n; k < len(tokens); k++ {
+		t := &tokens[k]
+		if v, n := Minutes(tokens, k); n > 0 {
+			out.Minutes, out.Timed = v, true
+			break
+		}
+		if t.Is(";") || t.Under("do.").N > 0 && k > i+n && t.Under("do.").List != tokens[i].Under("do.").List && !t.Of("level") {
+			break
+		}
+	}
+	for k := max(0, i-2); k < min(len(tokens), i+n+8); k++ {
+		if m := tokens[k].In("level"); m.N > 0 && (out.Level == 0 || k < i) {
+			out.Level = m.Value
+		}
+	}
+	return out
+}
+
+// finish sorts what is left of the line into preparations, notes and the rest.
+func (s *scan) finish() {
+	if len(s.line.Items) == 0 {
+		s.line.Items = []Ingredient{{}}
+		s.fault("no-food")
+	}
+	lists := map[string]bool{}
+	for t := range s.everywhere {
+		for _, m := range t.Means {
+			lists[m.List] = true
+		}
+	}
+	for i := range s.line.Items {
+		s.line.Items[i].lists = lists
+	}
+	s.preparations()
+	var notes, rest []string
+	for k := 0; k < len(s.main); k++ {
+		t := &s.main[k]
+		if t.Kind != words.Word || s.used[t.At] {
+			continue
+		}
+		n := max(known(t), t.In("aside").N)
+		switch {
+		case n > 0 || small[t.Plain] || t.Of("joint") || t.Of("alternative"):
+			notes = append(notes, t.Plain)
+		case len(rest) > 0 || !s.aside(k):
+			rest = append(rest, t.Plain)
+		default:
+			notes = append(notes, t.Plain)
+		}
+		for j := 1; j < n; j++ {
+			k++
+			if k < len(s.main) && s.main[k].Kind == words.Word {
+				notes = append(notes, s.main[k].Plain)
+			}
+		}
+	}
+	for _, b := range s.brackets {
+		var inner []string
+		for i := range b {
+			inner = append(inner, b[i].Plain)
+		}
+		notes = append(notes, strings.Join(inner, " "))
+	}
+	s.line.Notes, s.line.Rest = strings.Join(notes, " "), strings.Join(rest, " ")
+	slices.SortStableFunc(s.line.Spans, func(a, b Phrase) int { return a.At - b.At })
+}
+
+// aside says that the token stands where the line no longer says what the food is:
+// behind its first comma, or behind words such as "such as".
+func (s *scan) aside(k int) bool {
+	if s.line.Items[0].Food == "" {
+		return false
+	}
+	for i := range k {
+		if s.main[i].Is(",") || s.main[i].Is(";") || i > 0 && s.main[i].Of("aside") || s.main[i].Under("role.").N > 0 {
+			return true
+		}
+	}
+	return false
+}
+
+// Number reads a number at the token, in digits or words, and how many tokens it takes;
+// 0 tokens for none.
+func Number(tokens []words.Token, i int) (v float64, n int) {
+	s := scan{main: tokens}
+	return s.number(i)
+}

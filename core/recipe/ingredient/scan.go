@@ -1,0 +1,592 @@
+package ingredient
+
+import (
+	"slices"
+	"strings"
+	"unicode/utf8"
+
+	"cuerda/core/food"
+	"cuerda/core/recipe/words"
+)
+
+// scan takes one line apart: an amount, a food, what is said of it, and once more
+// where the line has several foods.
+type scan struct {
+	r    *Reader
+	text string
+	l    words.Language
+	line Reading
+	// main are the tokens outside brackets, brackets those inside.
+	main     []words.Token
+	brackets [][]words.Token
+	used     map[int]bool    // tokens by where they begin that are an amount or a food
+	levels   map[int]float64 // of a verb, that its own brackets give
+	state    state
+	free     map[string]bool
+	// said is a weight in brackets, g: of the whole, or of each piece.
+	said     float64
+	saidEach bool
+	// saidOunces says that it stands in ounces.
+	saidOunces bool
+	drained    bool
+	// bothParts says that juice and zest of a fruit are both meant.
+	bothParts bool
+	maybe     bool
+	taste     bool
+}
+
+func newScan(r *Reader, text string, l words.Language) *scan {
+	s := &scan{r: r, text: text, l: l, line: Reading{Text: text}, used: map[int]bool{}, free: map[string]bool{}, levels: map[int]float64{}}
+	tokens := words.Read(text, l)
+	for len(tokens) > 1 && tokens[0].Kind == words.Mark && !tokens[0].Is("(") {
+		tokens = tokens[1:]
+	}
+	if len(tokens) > 2 && tokens[0].Kind == words.Number && tokens[1].Glued && (tokens[1].Is(".") || tokens[1].Is(")")) && !tokens[2].Glued {
+		tokens = tokens[2:] // a list's own number
+	}
+	// "blitzed (0.5)": the level stands in brackets of its own.
+	for i := 1; i+2 < len(tokens); i++ {
+		if tokens[i].Is("(") && tokens[i+1].Kind == words.Number && tokens[i+1].Value <= 1 && tokens[i+2].Is(")") && tokens[i-1].Kind == words.Word {
+			s.levels[tokens[i-1].At] = tokens[i+1].Value
+		}
+	}
+	depth := 0
+	for i := range tokens {
+		t := &tokens[i]
+		switch {
+		case t.Is("("):
+			depth++
+			if depth == 1 {
+				s.brackets = append(s.brackets, nil)
+			}
+		case t.Is(")"):
+			depth = max(0, depth-1)
+		case depth > 0:
+			s.brackets[len(s.brackets)-1] = append(s.brackets[len(s.brackets)-1], *t)
+		default:
+			s.main = append(s.main, *t)
+		}
+	}
+	return s
+}
+
+func (s *scan) fault(code string) {
+	if !slices.Contains(s.line.Faults, code) {
+		s.line.Faults = append(s.line.Faults, code)
+	}
+}
+
+// everywhere goes over the tokens of the line and of its brackets.
+func (s *scan) everywhere(yield func(*words.Token) bool) {
+	for i := range s.main {
+		if !yield(&s.main[i]) {
+			return
+		}
+	}
+	for _, b := range s.brackets {
+		for i := range b {
+			if !yield(&b[i]) {
+				return
+			}
+		}
+	}
+}
+
+// says notes what words anywhere in the line say of it.
+func (s *scan) says() {
+	wished := map[int]bool{} // where brackets wish: "(gluten-free if you like)"
+	for _, b := range s.brackets {
+		if slices.ContainsFunc(b, func(t words.Token) bool { return t.Of("maybe") }) {
+			for i := range b {
+				wished[b[i].At] = true
+			}
+		}
+	}
+	for t := range s.everywhere {
+		if wished[t.At] {
+			continue
+		}
+		s.state.leafy = s.state.leafy || t.Of("word.leafy")
+		for _, m := range t.Means {
+			switch m.List {
+			case "state.cooked":
+				s.state.cooked = true
+			case "state.dry":
+				s.state.dry = s.state.dry || s.beforeComma(t)
+			case "unit.pack":
+				s.state.canned = s.state.canned || t.Of("word.can")
+			case "state.canned":
+				s.state.canned = true
+			case "state.raw":
+				s.state.raw = true
+			case "divided":
+				s.line.Divided = true
+			case "maybe":
+				s.maybe, s.line.Maybe = true, true
+			case "taste":
+				s.taste = true
+			case "role.frying", "role.coating", "role.serving", "role.pan", "role.soaking":
+				if s.line.Role == "" {
+					s.line.Role = strings.TrimPrefix(m.List, "role.")
+					s.span(t.At, s.endOf(t, m.N), "part")
+				}
+			case "free.gluten", "free.egg", "free.milk", "free.meat", "free.soy", "free.nut":
+				s.free[strings.TrimPrefix(m.List, "free.")] = true
+			}
+		}
+	}
+	if s.line.Role != "" && s.extra() {
+		s.line.Role = "" // "2 tbsp oil, plus more for frying"
+	}
+}
+
+// beforeComma says that a word stands with the name of the food, not with what is done
+// to it: "patted dry" makes no bean a dry one.
+func (s *scan) beforeComma(t *words.Token) bool {
+	for i := range s.main {
+		u := &s.main[i]
+		if u.At == t.At {
+			return true
+		}
+		if u.Is(",") || u.Under("do.").N > 0 && u.Plain != "ground" || u.Plain == "patted" {
+			return s.l == words.English && len(s.main) > i+1 && s.main[i+1].At == t.At && u.Is(",")
+		}
+	}
+	return false
+}
+
+// extra says that the role is of what comes on top of the amount.
+func (s *scan) extra() bool {
+	for t := range s.everywhere {
+		if t.Of("word.extra") {
+			return true
+		}
+	}
+	return false
+}
+
+func (s *scan) endOf(t *words.Token, n int) int {
+	end := t.End
+	for u := range s.everywhere {
+		if u.At >= t.At && n > 0 {
+			end, n = u.End, n-1
+		}
+	}
+	return end
+}
+
+func (s *scan) span(at, end int, what string) {
+	if end > at {
+		s.line.Spans = append(s.line.Spans, Phrase{utf8.RuneCountInString(s.text[:at]), utf8.RuneCountInString(s.text[:end]), what, 0})
+	}
+}
+
+func (s *scan) read() {
+	s.says()
+	s.weights()
+	if s.composed() {
+		s.finish()
+		return
+	}
+	i := 0
+	fruit := s.fruit(&i)
+	m := s.measure(i)
+	if m.said || m.unit != "" {
+		s.mark(i, i+m.n)
+		if m.n > 0 && m.begins < len(s.main) {
+			s.span(s.main[m.begins].At, s.main[i+m.n-1].End, "amount")
+		}
+		i += m.n
+	}
+	s.state.tabled = m.unit == "tbsp"
+	s.state.spooned = !m.said || m.unit == "tsp" || m.unit == "pinch" || m.unit == "grind" || m.unit == "grating"
+	if !m.said && s.list(i) {
+		s.finish()
+		return
+	}
+	end := s.item(i, m, fruit)
+	s.others(end, &m)
+	s.finish()
+}
+
+// lastAmount gives where the amount begins that ends the line: "mushrooms, fried, 100 g";
+// the line's end where there is none.
+func (s *scan) lastAmount(from int) int {
+	for k := max(1, from); k < len(s.main); k++ {
+		if m := s.measure(k); s.main[k-1].Is(",") && m.said && m.unit != "" && k+m.n == len(s.main) {
+			return k
+		}
+	}
+	return len(s.main)
+}
+
+// fruit takes "juice of", "zest of" off the front.
+func (s *scan) fruit(i *int) string {
+	for _, part := range []string{"both", "juice", "zest"} {
+		if p := s.at(*i).In("part." + part); p.N > 0 {
+			s.mark(*i, *i+p.N)
+			*i += p.N
+			return part
+		}
+	}
+	return ""
+}
+
+// stems of the tokens from a to b by which the food may be called again.
+func (s *scan) stems(a, b int) []string {
+	telling := slices.DeleteFunc(slices.Clone(s.main[a:b]), func(t words.Token) bool {
+		return t.Of("plain") || t.Of("variety") || t.Of("size") || t.Under("free.").N > 0 || t.Kind == words.Number
+	})
+	if len(telling) == 0 {
+		telling = s.main[a:b]
+	}
+	return strings.Fields(key(telling, s.l))
+}
+
+func (s *scan) mark(from, to int) {
+	for k := from; k < to && k < len(s.main); k++ {
+		s.used[s.main[k].At] = true
+	}
+}
+
+// weights looks for a weight in brackets.
+func (s *scan) weights() {
+	for _, b := range s.brackets {
+		inner := scan{r: s.r, text: s.text, l: s.l, main: b}
+		for i := range b {
+			if b[i].Kind != words.Number && !b[i].Of("about") {
+				continue
+			}
+			m := inner.measure(i)
+			if !m.said || m.bad || s.said > 0 {
+				continue
+			}
+			grams := 0.
+			switch {
+			case m.unit == "pack" && m.pack > 0:
+				grams = m.pack
+			case m.unit == "g" || m.unit == "oz":
+				grams = m.amount * massOf(words.Meaning{List: "unit." + m.unit, Value: m.per})
+			case m.unit == "cup" && m.per < 0.2: // millilitres
+				grams = m.amount * m.per * food.MLPerCup
+			}
+			s.said, s.saidOunces = grams, m.unit == "oz"
+			s.saidEach = m.each || slices.ContainsFunc(b, func(t words.Token) bool { return t.Of("each") })
+		}
+		s.drained = s.drained || s.said > 0 && slices.ContainsFunc(b, func(t words.Token) bool {
+			return t.Of("word.drained")
+		})
+	}
+}
+
+// cut is where the words on a food end: a comma, what it is for, or another food with
+// its own amount.
+func (s *scan) cut(i int) int {
+	next := s.nextAmount(i)
+	for k := i; k < len(s.main); k++ {
+		t := &s.main[k]
+		switch {
+		case t.Is(","), t.Is(";"), t.Is(":"):
+			return k
+		case t.Is(".") && k > i:
+			return k
+		case k > i && (t.Under("role.").N > 0 || t.Of("aside") && t.Plain != "sin"):
+			return k
+		case k >= next:
+			return k
+		}
+	}
+	return len(s.main)
+}
+
+// joint gives how many tokens join a food to another at k: "and", "mixed with".
+func (s *scan) joint(k int) int {
+	n := s.at(k).In("joint").N
+	if n == 0 && (s.at(k).Under("do.").N > 0 || s.at(k).Plain == "about") {
+		// "soaked in", "whisked with": the verb and the word after it.
+		if s.at(k+1).Of("joint") && (s.at(k+1).Of("word.in") || s.at(k+1).Of("word.with")) {
+			return 1 + s.at(k+1).In("joint").N
+		}
+	}
+	return n
+}
+
+// item reads a food from i on and gives where its words end.
+func (s *scan) item(i int, m measured, fruit string) (end int) {
+	end = s.pair(i, s.cut(i))
+	item := Ingredient{at: -1}
+	found, a, b := s.wholeName(i)
+	if found == nil {
+		found, a, b = s.find(i, end)
+	}
+	end = max(end, b)
+	if found == nil && fruit == "zest" { // of an orange, which is as good as a lemon's
+		s.mark(i, end)
+		found, a, b = s.r.foods.Find("lemon-zest"), i, max(i+1, min(end, len(s.main)))
+		b = min(b, len(s.main))
+		if a >= b {
+			found = nil
+		}
+	}
+	if found == nil && end < len(s.main) {
+		if found, a, b = s.find(end, len(s.main)); found != nil {
+			end = max(end, b)
+		}
+	}
+	if !m.said && found != nil { // "chickpea flour: 50 g", "eggs x 2"
+		k := b
+		for s.at(k).Is(":") || s.at(k).Is(",") || s.at(k).Is("-") || s.at(k).Is("=") || s.at(k).Is("x") {
+			k++
+		}
+		if k < len(s.main) && !s.measure(k).said || k == b && k < len(s.main) && s.main[k].Kind != words.Number {
+			k = s.lastAmount(k)
+		}
+		if behind := s.measure(k); behind.said && k < len(s.main) {
+			m = behind
+			s.mark(k, k+behind.n)
+			s.span(s.main[k].At, s.main[k+behind.n-1].End, "amount")
+			end = max(end, k+behind.n)
+			s.state.spooned = m.unit == "tsp" || m.unit == "pinch"
+			if again := best(s.r.names[s.l][key(s.main[a:b], s.l)], s.state); again != nil {
+				found = again
+			}
+		}
+	}
+	if found == nil {
+		s.line.Items = append(s.line.Items, Ingredient{Amount: m.amount, High: m.high, Unit: m.unit, Said: m.said})
+		if near := s.misspelled(i, end); near != nil {
+			it := &s.line.Items[len(s.line.Items)-1]
+			it.Food, it.FoodSure = near.ID, 0.6
+			s.weigh(it, near, &m)
+			s.mark(i, end)
+			return end
+		}
+		s.fault("no-food")
+		return end
+	}
+	s.mark(a, b)
+	s.span(s.main[a].At, s.main[b-1].End, "food")
+	item.at, item.end, item.Words = a, b, s.stems(a, b)
+	item.Extra = s.extra()
+	item.Cooked, item.Divided, item.Dry = s.state.cooked, s.line.Divided, s.state.dry && !s.state.cooked
+	item.FoodSure = s.sureOf(i, a, b, end)
+	if item.FoodSure < 0.7 && !s.namesFoods(i, a, b, end) {
+		if near := s.misspelled(i, end); near != nil {
+			found, item.FoodSure = near, 0.6
+		}
+	}
+	found = s.asStated(found, i)
+	f, free := s.freed(found)
+	if !free {
+		s.fault("not-free")
+		item.FoodSure = min(item.FoodSure, 0.3)
+		f, item.Others = found, []string{found.ID}
+	}
+	item.Food = f.ID
+	if !free {
+		item.Food = ""
+	}
+	if f.ManyAlike {
+		item.Name = s.text[s.main[a].At:s.main[b-1].End]
+	}
+	s.sizeOf(&m, f, i, end)
+	s.alternatives(&item, b, end)
+	if fruit != "" || f.ID == "lemon-juice" {
+		f = s.partOf(&item, f, fruit)
+	}
+	s.weigh(&item, f, &m)
+	if s.drained && m.unit == "pack" {
+		item.Grams = m.amount * s.said
+	}
+	s.line.Items = append(s.line.Items, item)
+	s.separate(f)
+	if (fruit == "both" || s.bothParts) && item.Food == "lemon-juice" {
+		zest := Ingredient{Food: "lemon-zest", FoodSure: item.FoodSure, at: -1}
+		s.weigh(&zest, s.r.foods.Find("lemon-zest"), &m)
+		s.line.Items = append(s.line.Items, zest)
+	}
+	return end
+}
+
+// pair ends the words on a food where "and" brings another small one: "a clove of garlic
+// and parsley".
+func (s *scan) pair(i, end int) int {
+	for k := i + 1; k < end; k++ {
+		if !s.at(k).Of("word.and") {
+			continue
+		}
+		first, _, _ := s.longest(i, k)
+		second, a, _ := s.longest(k+1, end)
+		if first != nil && second != nil && minor(first) && minor(second) && len(s.strangers(k+1, a)) == 0 {
+			return k
+		}
+	}
+	return end
+}
+
+// minor says that a food is a seasoning or an aromatic: two of them may share a line.
+func minor(f *food.Food) bool { return f.Group == food.Flavour || aromatics[f.ID] }
+
+// wholeName finds a food that is written just as the catalogue has it, commas and all.
+func (s *scan) wholeName(i int) (f *food.Food, a, b int) {
+	if i >= len(s.main) {
+		return nil, 0, 0
+	}
+	from := s.main[i].At
+	for k := len(s.main); k > i; k-- {
+		if k < len(s.main) && !s.main[k].Is(",") {
+			continue
+		}
+		text := s.text[from:s.main[k-1].End]
+		if f := s.r.spelled[words.Plain(text)]; f != nil {
+			return f, i, k
+		}
+	}
+	return nil, 0, 0
+}
+
+// partOf turns a lemon into its juice or its zest.
+func (s *scan) partOf(item *Ingredient, f *food.Food, fruit string) *food.Food {
+	zested := fruit == "zest" || fruit == "" && slices.ContainsFunc(s.main, func(t words.Token) bool {
+		return t.Of("word.zest")
+	})
+	juiced := slices.ContainsFunc(s.main, func(t words.Token) bool {
+		return t.Of("word.juice")
+	})
+	if f.ID == "lemon-juice" && fruit == "" && zested && juiced {
+		s.bothParts = true
+		return f
+	}
+	if f.ID == "lemon-juice" && zested {
+		item.Food = "lemon-zest"
+		return s.r.foods.Find("lemon-zest")
+	}
+	if fruit != "" && f.ID != "lemon-juice" && f.ID != "lemon-zest" {
+		item.FoodSure = min(item.FoodSure, 0.5)
+	}
+	return f
+}
+
+// separate makes two lines of eggs that are separated.
+func (s *scan) separate(f *food.Food) {
+	if f.ID != "egg" || !s.line.Divided {
+		return
+	}
+	last := &s.line.Items[len(s.line.Items)-1]
+	white := *last
+	count := last.Grams / f.GramsPerPiece
+	last.Food, last.Grams = "egg-yolk", count*s.r.foods.Find("egg-yolk").GramsPerPiece
+	white.Food, white.Grams = "egg-white", count*s.r.foods.Find("egg-white").GramsPerPiece
+	s.line.Items = append(s.line.Items, white)
+}
+
+// sizeOf notes how large the pieces are, and their name behind the food: "3 garlic
+// cloves".
+func (s *scan) sizeOf(m *measured, f *food.Food, from, to int) {
+	for k := max(0, from-2); k < to; k++ {
+		if size := s.at(k).In("size"); size.N > 0 && m.size == 0 && (m.unit == "" || m.unit == "piece" || m.unit == f.PieceName) {
+			m.size = size.Value
+			k += size.N - 1
+		}
+		if u := s.at(k).Under("unit."); u.N > 0 && m.unit == "" && m.said && k >= from {
+			name := strings.TrimPrefix(u.List, "unit.")
+			if s.r.sizes[f.ID+" "+name] > 0 || f.PieceName == name {
+				m.unit, m.per = name, u.Value
+			}
+		}
+	}
+	if f.ID == "salt" {
+		for t := range s.everywhere {
+			if t.Of("word.flaky") {
+				m.size = flaky
+			}
+		}
+	}
+}
+
+// alternatives are foods that "or" brings.
+func (s *scan) alternatives(item *Ingredient, from, to int) {
+	for k := from; k < to; k++ {
+		n := s.at(k).In("alternative").N
+		if n == 0 {
+			continue
+		}
+		if other, a, b := s.find(k+n, to); other != nil {
+			s.mark(a, b)
+			if other.ID != item.Food {
+				item.Others = append(item.Others, other.ID)
+			}
+		}
+	}
+}
+
+// nextAmount is where another food with its own amount is joined to the one from i on.
+func (s *scan) nextAmount(i int) int {
+	for k := i + 1; k < len(s.main); k++ {
+		if n := s.joint(k); n > 0 {
+			if m := s.measure(k + n); m.n > 0 && m.unit != "" {
+				return k
+			}
+		}
+	}
+	return len(s.main)
+}
+
+// asStated gives the food from i on in the state that the line has it in: canned, or
+// raw and grated.
+func (s *scan) asStated(f *food.Food, i int) *food.Food {
+	if s.state.canned && f.Group == food.Legume && !strings.Contains(f.ID, "canned") {
+		head, _, _ := strings.Cut(f.Name, ",")
+		for i := range s.r.foods.Foods() {
+			other := &s.r.foods.Foods()[i]
+			if own, _, _ := strings.Cut(other.Name, ","); own == head && strings.HasSuffix(other.ID, "canned") {
+				return other
+			}
+		}
+	}
+	if grated := s.r.foods.Find(s.r.Swap(f.ID, "grated")); grated != nil && !s.state.cooked {
+		own := append([][]words.Token{s.main[i:s.nextAmount(i)]}, s.brackets...)
+		for _, tokens := range own {
+			if slices.ContainsFunc(tokens, func(t words.Token) bool { return t.Of("word.grated") }) {
+				return grated
+			}
+		}
+	}
+	return f
+}
+
+// freed gives a food that is free of all that the line says it is, in place of one
+// that is not; false where there is none.
+func (s *scan) freed(f *food.Food) (*food.Food, bool) {
+	for of := range s.free {
+		if !has(f, of) {
+			continue
+		}
+		if other := s.r.foods.Find(s.r.swaps[[2]string{f.ID, of}]); other != nil && !has(other, of) {
+			f = other
+			continue
+		}
+		return nil, false
+	}
+	return f, true
+}
+
+// has says whether the food holds what a line may say it is free of. "Vegan" of one
+// thing says it of all, so oil or salt has none of it.
+func has(f *food.Food, of string) bool {
+	switch of {
+	case "gluten":
+		return f.Gluten == "contains"
+	case "egg":
+		return slices.Contains(f.Allergens, "eggs") || f.Group == food.Egg
+	case "milk":
+		return slices.Contains(f.Allergens, "milk")
+	case "meat":
+		return f.Group == food.Meat || f.Group == food.Fish
+	case "soy":
+		return slices.Contains(f.Allergens, "soybeans")
+	case "nut":
+		return slices.Contains(f.Allergens, "nuts") || slices.Contains(f.Allergens, "peanuts")
+	}
+	return false
+}

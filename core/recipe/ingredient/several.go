@@ -1,0 +1,254 @@
+package ingredient
+
+import (
+	"slices"
+	"strings"
+
+	"cuerda/core/food"
+	"cuerda/core/recipe/words"
+)
+
+// composed reads what a phrase such as "flax egg" is made of, as its brackets say or as
+// is usual.
+func (s *scan) composed() bool {
+	made, a, b := s.composite()
+	if made == nil {
+		return false
+	}
+	m := s.measure(0)
+	if m.said {
+		s.mark(0, m.n)
+		s.span(s.main[m.begins].At, s.main[m.n-1].End, "amount")
+	}
+	count := max(m.amount, 1)
+	if m.said && m.amount > 0 && m.amount < 1 {
+		count = m.amount
+	}
+	s.mark(a, b)
+	s.span(s.main[a].At, s.main[b-1].End, "food")
+	minutes := s.minutesAnywhere()
+	if own := s.bracketed(); len(own) > 1 {
+		for i := range own {
+			for _, part := range made {
+				if f := s.r.foods.Find(own[i].Food); f != nil && f.Group == s.r.foods.Find(part.food).Group && part.prep != nil {
+					own[i].Prep = withMinutes(part.prep, minutes)
+				}
+			}
+		}
+		s.line.Items = own
+		return true
+	}
+	if slices.ContainsFunc(s.main, func(t words.Token) bool { return t.Of("word.double") }) {
+		count *= 2
+	}
+	for _, part := range made {
+		it := Ingredient{Food: part.food, Amount: m.amount, FoodSure: 1, GramsSure: 0.8, Said: true, Grams: count * part.grams, Prep: withMinutes(part.prep, minutes)}
+		it.Words = strings.Fields(key(words.Tokens(strings.ReplaceAll(part.food, "-", " "), s.l), s.l))
+		if s.l == words.Spanish {
+			it.Words = strings.Fields(key(words.Tokens(words.Plain(s.r.foods.Find(part.food).NameES), s.l), s.l))
+		}
+		s.line.Items = append(s.line.Items, it)
+	}
+	s.ground()
+	return true
+}
+
+// ground takes the ground form of a seed where the line says so.
+func (s *scan) ground() {
+	it := &s.line.Items[0]
+	if it.Food != "chia-whole" {
+		return
+	}
+	for t := range s.everywhere {
+		if t.Of("word.ground") {
+			it.Food, it.Grams = "chia-ground", it.Grams*s.r.foods.Find("chia-ground").GramsPerCup/s.r.foods.Find("chia-whole").GramsPerCup
+			return
+		}
+	}
+}
+
+func withMinutes(prep []food.Preparation, minutes float64) []food.Preparation {
+	out := slices.Clone(prep)
+	for i := range out {
+		if minutes > 0 && out[i].Do.Setting() == "minutes" {
+			out[i].Minutes = minutes
+		}
+	}
+	return out
+}
+
+// minutesAnywhere is the first time that the line gives, min; 0 for none.
+func (s *scan) minutesAnywhere() float64 {
+	for _, tokens := range append([][]words.Token{s.main}, s.brackets...) {
+		for i := range tokens {
+			if v, _ := Minutes(tokens, i); v > 0 {
+				return v
+			}
+		}
+	}
+	return 0
+}
+
+func (s *scan) composite() (made composite, a, b int) {
+	for i := range s.main {
+		for k := min(len(s.main), i+longest+2); k > i; k-- {
+			if c := s.r.made[s.l][key(s.main[i:k], s.l)]; c != nil && !small[s.main[i].Plain] && s.main[i].Kind == words.Word {
+				return c, i, k
+			}
+		}
+	}
+	return nil, 0, 0
+}
+
+// bracketed reads the foods with amounts that stand in brackets: "(1 tbsp ground flax
+// + 3 tbsp water)", "(2 cucharadas de linaza y 6 de agua)".
+func (s *scan) bracketed() (out []Ingredient) {
+	for _, b := range s.brackets {
+		inner := &scan{r: s.r, text: s.text, l: s.l, main: b, used: map[int]bool{}, free: map[string]bool{}, taste: true}
+		for i := range b {
+			inner.state.dry = inner.state.dry || b[i].Of("word.ground")
+		}
+		unit, per := "", 0.
+		for i := 0; i < len(b); {
+			m := inner.measure(i)
+			if !m.said || m.n == 0 {
+				i++
+				continue
+			}
+			if m.unit == "" && unit != "" {
+				m.unit, m.per = unit, per
+			}
+			unit, per = m.unit, m.per
+			end := inner.cut(i + m.n)
+			for k := i + m.n; k < end; k++ { // another amount begins another food
+				if k > i+m.n && (b[k].Kind == words.Number || inner.joint(k) > 0) {
+					end = k
+				}
+			}
+			f, x, y := inner.find(i+m.n, end)
+			if f == nil {
+				i += m.n
+				continue
+			}
+			inner.mark(x, y)
+			it := Ingredient{FoodSure: 1, Food: f.ID, Words: inner.stems(x, y)}
+			inner.weigh(&it, f, &m)
+			if it.Grams > 0 {
+				out = append(out, it)
+			}
+			i = max(y, i+m.n)
+		}
+	}
+	return out
+}
+
+// list reads a line without any amount that names several foods: "salt, pepper and
+// nutmeg". It is one only where each of them is a food and nothing else.
+func (s *scan) list(from int) bool {
+	type piece struct{ a, b int }
+	var pieces []piece
+	start := from
+	for k := from; k <= len(s.main); k++ {
+		t := s.at(k)
+		split := k == len(s.main) || t.Is(",") || t.Is("/") || t.Of("word.and") || t.Of("word.plus")
+		if !split {
+			continue
+		}
+		if k > start {
+			pieces = append(pieces, piece{start, k})
+		}
+		start = k + 1
+	}
+	var items []Ingredient
+	for _, p := range pieces {
+		if m := s.measure(p.a); m.said && m.unit != "" {
+			return false
+		}
+		f, a, b := s.longest(p.a, p.b)
+		if f == nil {
+			if len(s.strangers(p.a, p.b)) == 0 {
+				continue // "to taste"
+			}
+			return false
+		}
+		if len(s.strangers(p.a, a))+len(s.strangers(b, p.b)) > 0 || f.Group != food.Flavour && f.Group != food.Vegetable && f.Group != food.Fat && f.Group != food.Wet {
+			return false
+		}
+		items = append(items, Ingredient{Food: f.ID, at: a, end: b, Words: s.stems(a, b)})
+	}
+	if len(items) < 2 {
+		return false
+	}
+	for i := range items {
+		it := &items[i]
+		f := s.r.foods.Find(it.Food)
+		if at := slices.IndexFunc(s.line.Items, func(o Ingredient) bool { return o.Food == it.Food }); at >= 0 {
+			s.mark(it.at, it.end)
+			s.line.Items[at].Name += ", " + s.text[s.main[it.at].At:s.main[it.end-1].End]
+			continue
+		}
+		it.FoodSure = 1
+		if f.ManyAlike {
+			it.Name = s.text[s.main[it.at].At:s.main[it.end-1].End]
+		}
+		s.mark(it.at, it.end)
+		s.span(s.main[it.at].At, s.main[it.end-1].End, "food")
+		s.taste = true
+		s.weigh(it, f, &measured{})
+		s.line.Items = append(s.line.Items, *it)
+	}
+	return true
+}
+
+// others reads the foods that come after the first, each with its own amount, or
+// seasonings without: "½ tsp salt and lots of black pepper", "1 tsp each salt and
+// pepper".
+func (s *scan) others(from int, first *measured) {
+	f := s.r.foods.Find(s.line.Items[0].Food)
+	start := 0
+	if len(s.line.Items) > 0 && s.line.Items[0].end > 0 {
+		start = s.line.Items[0].end
+	}
+	for k := start; k < len(s.main); k++ {
+		n := s.joint(k)
+		if s.at(k).Is(",") {
+			n = 1
+		}
+		if n == 0 || s.used[s.at(k).At] {
+			continue
+		}
+		m := s.measure(k + n)
+		named := m.n > 0 && (m.said && m.unit != "" || m.unit == "grind")
+		seasoning := f != nil && minor(f) && !s.at(k).Is(",")
+		if !named && !first.each && !seasoning {
+			continue
+		}
+		end := s.cut(k + n + m.n)
+		found, a, b := s.longest(k+n+m.n, end)
+		if found == nil || len(s.strangers(k+n+m.n, a)) > 0 {
+			continue
+		}
+		if !named && first.each {
+			m = *first
+		} else if !named && !minor(found) {
+			continue
+		}
+		it := Ingredient{Food: found.ID, FoodSure: 1, at: a, end: b, Words: s.stems(a, b)}
+		if len(s.strangers(b, end)) > 0 {
+			it.FoodSure = 0.5
+		}
+		if found.ManyAlike {
+			it.Name = s.text[s.main[a].At:s.main[b-1].End]
+		}
+		s.mark(k+n, b)
+		s.span(s.main[a].At, s.main[b-1].End, "food")
+		taste := s.taste
+		s.taste = true
+		s.weigh(&it, found, &m)
+		s.taste = taste
+		if it.Food != s.line.Items[0].Food || !named {
+			s.line.Items = append(s.line.Items, it)
+		}
+		k = b - 1
+	}
+}

@@ -1,0 +1,144 @@
+package wire
+
+import (
+	"cuerda/core/advise"
+	"cuerda/core/advise/binder"
+	"cuerda/core/document"
+	"cuerda/core/food"
+	"cuerda/core/physics/mix"
+)
+
+// Addition answers advice.Addition.
+type Addition struct {
+	Food    string   `json:"food"`
+	Grams   float64  `json:"grams"`
+	Measure *Measure `json:"measure,omitempty"`
+}
+
+// Way answers advice.Way.
+type Way struct {
+	// Aim is what it is the best at of all that was searched; "" where it is the best
+	// of its kind only.
+	Aim binder.Aim `json:"aim"`
+	// Kind is what it works by.
+	Kind advise.Kind `json:"kind"`
+	Add  []Addition  `json:"add"`
+	Drop []string    `json:"drop,omitempty"`
+	Dry  *Dry        `json:"dry,omitempty"`
+	// Changes and Settings are all that taking it changes of the document.
+	Changes     []Change  `json:"changes"`
+	Settings    []Setting `json:"settings"`
+	RestMinutes float64   `json:"rest_minutes"`
+	Q           float64   `json:"q" digits:"3+"`
+	Word        mix.Word  `json:"word"`
+	// ChanceRaw and ChanceCooked are those of its stages, RawRatio and CookedRatio the
+	// holds over what its pieces need.
+	ChanceRaw    float64 `json:"chance_raw" digits:"3+"`
+	ChanceCooked float64 `json:"chance_cooked" digits:"3+"`
+	RawRatio     float64 `json:"raw_ratio" digits:"2+"`
+	CookedRatio  float64 `json:"cooked_ratio" digits:"2+"`
+	Chance       float64 `json:"chance" digits:"3+"`
+	// SavesMinutes is the rest it saves against the document; below 0 it costs.
+	SavesMinutes float64 `json:"saves_minutes"`
+	// LimitPct is how much of the nearest taste limit it uses, per cent.
+	LimitPct float64 `json:"limit_pct" digits:"0+"`
+	// Price is what the additions cost in the kitchen's currency; missing if unknown.
+	Price *float64 `json:"price,omitempty" digits:"2+"`
+	// Have says that all it adds is at hand.
+	Have bool `json:"have"`
+	// Out are foods of the document that its table leaves out: what was there before, and no way adds.
+	Out []string `json:"out"`
+	// Document is the build with the way taken.
+	Document document.Document `json:"document"`
+}
+
+// Dry answers advice.Dry.
+type Dry struct {
+	Food string           `json:"food"`
+	Prep food.Preparation `json:"prep"`
+}
+
+// Role answers advice.Role.
+type Role struct {
+	Food  string  `json:"food"`
+	Grams float64 `json:"grams"`
+	// WaterG is the water it brought, DrinksG the water it took up, g.
+	WaterG  float64 `json:"water_g" digits:"0+"`
+	DrinksG float64 `json:"drinks_g" digits:"0+"`
+	// ColdPct and HotPct are its shares of the raw and the cooked glue.
+	ColdPct float64 `json:"cold_pct" digits:"0+"`
+	HotPct  float64 `json:"hot_pct" digits:"0+"`
+}
+
+// Answer answers advice.Answer.
+type Answer struct {
+	Suggest   []Way             `json:"suggest"`
+	Obstacles []binder.Obstacle `json:"obstacles,omitempty"`
+	Nearest   *Way              `json:"nearest,omitempty"`
+	// Taken is what gave way, and what each did.
+	Taken []Role `json:"taken,omitempty"`
+	// Candidates is how many binders were considered.
+	Candidates int `json:"candidates"`
+}
+
+// Mend answers advice.Mend.
+type Mend struct {
+	// Felt is the word the cook chose, and Q the index it stands for.
+	Felt mix.Word `json:"felt"`
+	// WaterG is the water that the model must have missed for it to feel so, g: what
+	// the document keeps as its hand.
+	WaterG    float64  `json:"water_g" digits:"1+"`
+	Q         float64  `json:"q" digits:"2+"`
+	Predicted mix.Word `json:"predicted"`
+	Band      Band     `json:"band"`
+	// Verdict is fine, too-wet or too-dry.
+	Verdict string `json:"verdict" enum:"fine,too-wet,too-dry"`
+	// Additions are foods to add by the spoon, the best first.
+	Additions []Spoons `json:"additions"`
+	// RestMinutes is how long to wait instead; 0 where waiting does not do it.
+	RestMinutes float64 `json:"rest_minutes,omitempty"`
+	// Chill says that an hour of cold firms it enough to shape.
+	Chill bool `json:"chill"`
+	// Reshape lists other pieces that want what the mix is now: loaf, stuffing
+	// or fritter.
+	Reshape []string `json:"reshape,omitempty"`
+}
+
+// Spoons answers advice.Spoons.
+type Spoons struct {
+	Food string `json:"food"`
+	Have bool   `json:"have"`
+	// SpoonG is the mass of a level tablespoon (or teaspoon for gels), g.
+	SpoonG float64   `json:"spoon_g" digits:"1+"`
+	Unit   food.Unit `json:"unit"`
+	// Steps says how the mix feels after each spoon.
+	Steps []SpoonStep `json:"steps"`
+	// Enough is how many spoons bring it into the band; 0 if none does.
+	Enough int `json:"enough"`
+	// Stop is the most spoons before it tastes or feels of itself; 0 if there
+	// is no such limit.
+	Stop int `json:"stop,omitempty"`
+	// Minutes is how long to wait before feeling again.
+	Minutes float64 `json:"minutes"`
+}
+
+// SpoonStep answers advice.SpoonStep.
+type SpoonStep struct {
+	Q    float64  `json:"q" digits:"2+"`
+	Word mix.Word `json:"word"`
+}
+
+// School answers advice.School.
+type School struct {
+	// Question is wet-mix, egg, waiting, mixing or heat.
+	Question string      `json:"question" enum:"wet-mix,egg,waiting,mixing,heat"`
+	Ways     []SchoolWay `json:"ways"`
+}
+
+// SchoolWay answers advice.SchoolWay.
+type SchoolWay struct {
+	// Code is dry-first, more-binder; seed-gel, starch, flour, own-paste,
+	// own-protein, dairy; rest, no-wait; coarse, paste; bake, pan or deep-oil.
+	Code string `json:"code"`
+	Way  Way    `json:"way"`
+}
