@@ -6,9 +6,9 @@ import (
 
 	"github.com/spf13/cobra"
 
-	"cuerda/core/document"
 	"cuerda/core/kitchen"
 	"cuerda/core/physics/safety"
+	"cuerda/core/predict"
 	"cuerda/core/predict/bake"
 	"cuerda/internal/wire"
 )
@@ -50,7 +50,7 @@ steps with their times of day.`,
 			if err != nil {
 				return err
 			}
-			return writeJSON(cmd.OutOrStdout(), baked{wire.Of[wire.Prediction](document.Predict(d, k)), wire.Of[wire.Baked](bake.Bake(d, k, bake.Options{Section: section, Now: -1}))})
+			return writeJSON(cmd.OutOrStdout(), baked{wire.Of[wire.Prediction](predict.Predict(d, k)), wire.Of[wire.Baked](bake.Bake(d, k, bake.Options{Section: section, Now: -1}))})
 		},
 	}
 	kitchenFlag(cmd, &of)

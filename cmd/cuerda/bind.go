@@ -8,9 +8,9 @@ import (
 
 	"cuerda/core/advise"
 	"cuerda/core/advise/binder"
-	"cuerda/core/document"
 	"cuerda/core/food"
 	"cuerda/core/kitchen"
+	"cuerda/core/predict"
 	"cuerda/internal/wire"
 )
 
@@ -50,7 +50,7 @@ mix hold, each the best at one aim. The binders of the document are kept unless
 				o.Replace = advise.Binders
 			}
 			k := kitchen.Usual()
-			return writeJSON(cmd.OutOrStdout(), bound{wire.Of[wire.Prediction](document.Predict(d, k)), wire.Of[wire.Answer](advise.Bind(k, d, o))})
+			return writeJSON(cmd.OutOrStdout(), bound{wire.Of[wire.Prediction](predict.Predict(d, k)), wire.Of[wire.Answer](advise.Bind(k, d, o))})
 		},
 	}
 	cmd.Flags().BoolVar(&replace, "replace-binders", false, "let the document's binders give way")

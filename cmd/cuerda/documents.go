@@ -11,6 +11,7 @@ import (
 	"cuerda/core/document"
 	"cuerda/core/food"
 	"cuerda/core/kitchen"
+	"cuerda/core/predict"
 	"cuerda/internal/api"
 	"cuerda/internal/problem"
 	"cuerda/internal/wire"
@@ -72,7 +73,7 @@ func predictCommand() *cobra.Command {
 			if err != nil {
 				return err
 			}
-			return writeJSON(cmd.OutOrStdout(), wire.Of[wire.Prediction](document.Predict(d, k)))
+			return writeJSON(cmd.OutOrStdout(), wire.Of[wire.Prediction](predict.Predict(d, k)))
 		},
 	}
 	kitchenFlag(cmd, &of)

@@ -175,7 +175,7 @@ func without(k *kitchen.Kitchen, d *document.Document, how Replace) (rest docume
 	return rest, gone
 }
 
-// Bind chooses binders and preparations for a document that formula.Read has
+// Bind chooses binders and preparations for a document that document.Read has
 // accepted. With an aim in the options it gives the best binders at that aim only;
 // else ways that differ in kind, the least trouble for this kitchen first.
 func Bind(k *kitchen.Kitchen, d *document.Document, o Options) Answer {

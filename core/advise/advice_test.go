@@ -17,6 +17,7 @@ import (
 	"cuerda/core/food/eaters"
 	"cuerda/core/kitchen"
 	"cuerda/core/physics/mix"
+	"cuerda/core/predict"
 )
 
 var (
@@ -61,7 +62,7 @@ func TestAWayTakenIsTheBuildItPromised(t *testing.T) {
 		a := advise.Bind(ours, d, advise.Options{Replace: how})
 		require.NotEmpty(t, a.Suggest, how)
 		for _, w := range a.Suggest {
-			p := document.Predict(&w.Document, ours)
+			p := predict.Predict(&w.Document, ours)
 			assert.InDelta(t, w.Q, *p.Q, .001, w.Aim)
 			assert.InDelta(t, w.RawRatio, p.RawRatio, .01, w.Aim)
 			assert.InDelta(t, w.CookedRatio, p.CookedRatio, .01, w.Aim)
@@ -79,7 +80,7 @@ const wholeBeans = `{"format":"cuerda-build/1","lines":[{"food":"white-beans-can
 
 func TestWholeBeansWantMashingNotABinder(t *testing.T) {
 	d := read(t, wholeBeans)
-	before := document.Predict(d, ours)
+	before := predict.Predict(d, ours)
 	require.Less(t, before.Chance, 0.3)
 	a := advise.Bind(ours, d, advise.Options{})
 	require.NotEmpty(t, a.Suggest)
@@ -260,12 +261,12 @@ func TestWorkIsOfferedForAGainAlone(t *testing.T) {
 		`{"format":"cuerda-build/1","lines":[{"food":"turkey-ground","grams":600},{"food":"oats-quick","grams":50},{"food":"onion","grams":60},{"food":"salt","grams":8}],"rest":{"minutes":20},"piece":{"kind":"loaf","length_mm":200,"width_mm":100,"height_mm":60},"cook":{"method":"still-oven","celsius":177}}`,
 	} {
 		d := read(t, text)
-		now := document.Predict(d, ours)
+		now := predict.Predict(d, ours)
 		for _, w := range advise.Bind(ours, d, advise.Options{}).Suggest {
-			if now.Verdict != document.Holds || len(w.Changes) == 0 && len(w.Settings) == 0 || len(w.Add) > 0 {
+			if now.Verdict != predict.Holds || len(w.Changes) == 0 && len(w.Settings) == 0 || len(w.Add) > 0 {
 				continue
 			}
-			p := document.Predict(&w.Document, ours)
+			p := predict.Predict(&w.Document, ours)
 			assert.Greater(t, p.Chance, now.Chance+.01, "%v", w.Settings)
 		}
 	}
@@ -275,7 +276,7 @@ func TestSchoolsShowTheTrade(t *testing.T) {
 	for _, s := range advise.Schools(ours, read(t, cakes)) {
 		assert.Greater(t, len(s.Ways), 1, s.Question)
 		for _, w := range s.Ways {
-			p := document.Predict(&w.Way.Document, ours)
+			p := predict.Predict(&w.Way.Document, ours)
 			assert.InDelta(t, w.Way.RawRatio, p.RawRatio, .01, w.Code)
 			if w.Code == "no-wait" {
 				assert.LessOrEqual(t, w.Way.RestMinutes, 2.)
@@ -343,7 +344,7 @@ func TestTheHandIsRightWhereNothingSeemsToJoin(t *testing.T) {
 			m, ok := advise.MendBy(ours, d, felt)
 			require.True(t, ok)
 			d.Hand = &document.Hand{Word: felt, WaterG: m.WaterG}
-			assert.Equal(t, felt, document.Predict(d, ours).Word, lines)
+			assert.Equal(t, felt, predict.Predict(d, ours).Word, lines)
 			d.Hand = nil
 		}
 	}
@@ -353,8 +354,8 @@ func TestTheHandIsRightWhereNothingSeemsToJoin(t *testing.T) {
 // is no way.
 func TestNothingIsAddedForNothing(t *testing.T) {
 	d := read(t, strings.Replace(cakes, `"rest"`, `"chill":{"minutes":60,"celsius":4},"rest"`, 1))
-	now := document.Predict(d, ours)
-	require.Equal(t, document.Holds, now.Verdict)
+	now := predict.Predict(d, ours)
+	require.Equal(t, predict.Holds, now.Verdict)
 	for _, w := range advise.Bind(ours, d, advise.Options{}).Suggest {
 		if len(w.Add) > 0 {
 			assert.GreaterOrEqual(t, w.Chance, now.Chance+.029, "%v", w.Add)

@@ -10,6 +10,7 @@ import (
 	"cuerda/core/food/eaters"
 	"cuerda/core/kitchen"
 	"cuerda/core/physics/piece"
+	"cuerda/core/predict"
 )
 
 // School is a question on which good cooks disagree, with the ways that this
@@ -102,7 +103,7 @@ func asItIs(k *kitchen.Kitchen, d, next *document.Document) *Way {
 	if next == nil {
 		return nil
 	}
-	p := document.Predict(next, k)
+	p := predict.Predict(next, k)
 	if p.Q == nil {
 		return nil
 	}

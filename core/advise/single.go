@@ -7,6 +7,7 @@ import (
 	"cuerda/core/document"
 	"cuerda/core/kitchen"
 	"cuerda/core/physics/mix"
+	"cuerda/core/predict"
 )
 
 // pointsPerTrouble is how many points of chance a minute of trouble weighs against.
@@ -18,7 +19,7 @@ const mostSingles = 5
 // ChangeOne gives the changes of one thing that make a build surer, the one first that gains most for
 // what it costs in taste, time and trouble. None where nothing gains a point.
 func ChangeOne(k *kitchen.Kitchen, d *document.Document) []Way {
-	now := document.Predict(d, k)
+	now := predict.Predict(d, k)
 	s := &search{k: k, d: d, base: d}
 	s.byKind(allowed(k, table(d), nil), false)
 	for _, next := range append(works(d, k), amounts(d, k)...) {
@@ -36,7 +37,7 @@ func ChangeOne(k *kitchen.Kitchen, d *document.Document) []Way {
 	}
 	// What it costs is trouble beside how unsure it is: that is in its gain.
 	worth := func(w *Way) float64 {
-		return w.Chance - now.Chance - pointsPerTrouble*(w.effort-k.Figures.Trouble.Doubted*(1-w.Chance))
+		return w.Chance - now.Chance - pointsPerTrouble*(w.effort-k.Parameters.Trouble.Doubted*(1-w.Chance))
 	}
 	slices.SortStableFunc(out, func(a, b Way) int { return cmp.Compare(worth(&b), worth(&a)) })
 	return out[:min(mostSingles, len(out))]

@@ -11,6 +11,7 @@ import (
 	"cuerda/core/document"
 	"cuerda/core/food"
 	"cuerda/core/kitchen"
+	"cuerda/core/predict"
 )
 
 // Of changes of one thing each makes it surer, is only one, keeps to what can be tasted, and its document does
@@ -24,7 +25,7 @@ func TestChangingOneThing(t *testing.T) {
 		d, err := document.Read([]byte(text), food.Starter())
 		require.NoError(t, err)
 		k := kitchen.Usual()
-		was := document.Predict(d, k).Chance
+		was := predict.Predict(d, k).Chance
 		ways := advise.ChangeOne(k, d)
 		require.NotEmpty(t, ways, name)
 		for _, w := range ways {
@@ -35,7 +36,7 @@ func TestChangingOneThing(t *testing.T) {
 			assert.Equal(t, 1, len(w.Changes)+len(groups), name)
 			assert.Greater(t, w.Chance, was, name)
 			assert.LessOrEqual(t, w.LimitPct, 100., name)
-			assert.InDelta(t, document.Predict(&w.Document, k).Chance, w.Chance, 1e-9, name)
+			assert.InDelta(t, predict.Predict(&w.Document, k).Chance, w.Chance, 1e-9, name)
 		}
 	}
 }

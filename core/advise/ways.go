@@ -10,6 +10,7 @@ import (
 	"cuerda/core/food/eaters"
 	"cuerda/core/kitchen"
 	"cuerda/core/physics/parameter"
+	"cuerda/core/predict"
 )
 
 // Kind is what a way works by.
@@ -100,7 +101,7 @@ func outOf(k *kitchen.Kitchen, d *document.Document) []string {
 // promise says what the document of the way will do: no other figures than those it has
 // once it is taken.
 func (w *Way) promise(k *kitchen.Kitchen) {
-	p := document.Predict(&w.Document, k)
+	p := predict.Predict(&w.Document, k)
 	if p.Q != nil {
 		w.Q = *p.Q
 	}
@@ -111,7 +112,7 @@ func (w *Way) promise(k *kitchen.Kitchen) {
 // trouble is how much a way asks of this kitchen: what must be fetched, measured,
 // worked and waited for, how far it will be tasted and how unsure it is.
 func (w *Way) trouble(k *kitchen.Kitchen) float64 {
-	t := &k.Figures.Trouble
+	t := &k.Parameters.Trouble
 	out := t.Doubted*(1-w.Chance) + t.Tasted*w.LimitPct/100
 	for _, a := range w.Add {
 		f := k.Foods.Find(a.Food)
@@ -255,19 +256,19 @@ func worthAdding(found *binder.Suggestion, d *document.Document) bool {
 // byWork tries what hands, time and cold do: each by itself, the best two together,
 // and the best with a binder behind it.
 func (s *search) byWork(candidates []binder.Candidate) {
-	now := document.Predict(s.base, s.k)
+	now := predict.Predict(s.base, s.k)
 	type tried struct {
 		next   *document.Document
 		chance float64
 		holds  bool
 	}
 	try := func(next *document.Document) tried {
-		p := document.Predict(next, s.k)
-		return tried{next, p.Chance, p.Verdict == document.Holds}
+		p := predict.Predict(next, s.k)
+		return tried{next, p.Chance, p.Verdict == predict.Holds}
 	}
 	var singles []tried
 	for _, next := range works(s.base, s.k) {
-		if t := try(next); t.chance > now.Chance+0.02 || t.holds && now.Verdict != document.Holds {
+		if t := try(next); t.chance > now.Chance+0.02 || t.holds && now.Verdict != predict.Holds {
 			singles = append(singles, t)
 		}
 	}
@@ -383,7 +384,7 @@ const mostWays = 8
 // an aim asks, each build once, the least trouble first.
 func (s *search) chosen() []Way {
 	// To a mix that holds nothing is added that does not make it surer.
-	if now := document.Predict(s.d, s.k); len(s.gone) == 0 && now.Verdict == document.Holds {
+	if now := predict.Predict(s.d, s.k); len(s.gone) == 0 && now.Verdict == predict.Holds {
 		s.all = slices.DeleteFunc(s.all, func(w Way) bool { return len(w.Add) > 0 && w.Chance < now.Chance+surerBy })
 	}
 	slices.SortStableFunc(s.all, func(a, b Way) int {

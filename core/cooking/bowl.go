@@ -8,6 +8,7 @@ import (
 	"cuerda/core/document"
 	"cuerda/core/kitchen"
 	"cuerda/core/physics/mix"
+	"cuerda/core/predict"
 )
 
 // Bowl is the mix of a dish as it really is.
@@ -15,7 +16,7 @@ type Bowl struct {
 	// Document is the build with what really went in, was added and was waited.
 	Document document.Document
 	// Expected is how it should feel by that, and Planned by the plan.
-	Expected, Planned document.Prediction
+	Expected, Planned predict.Prediction
 	// Off says that what went in changes how it feels: the mend is what evens it out.
 	Off bool
 	// Felt is the last squeeze that still tells; "" where there is none.
@@ -145,13 +146,13 @@ func Known(d *document.Document, k *kitchen.Kitchen) bool {
 	return known(d.Lines) && !slices.ContainsFunc(d.Parts, func(p document.Part) bool { return !known(p.Lines) })
 }
 
-// LookInto works out the mix of a dish as it is; ok is false of a side, and
+// MixOf works out the mix of a dish as it is; ok is false of a side, and
 // where a food is no longer known.
-func LookInto(p *Plan, s *State, dish int, k *kitchen.Kitchen, now time.Time) (b Bowl, ok bool) {
+func MixOf(p *Plan, s *State, dish int, k *kitchen.Kitchen, now time.Time) (b Bowl, ok bool) {
 	if b.Document, ok = Actual(p, s, dish, now); !ok || !Known(&b.Document, k) || !Known(p.Dishes[dish].Build, k) {
 		return b, false
 	}
-	b.Expected, b.Planned = document.Predict(&b.Document, k), document.Predict(p.Dishes[dish].Build, k)
+	b.Expected, b.Planned = predict.Predict(&b.Document, k), predict.Predict(p.Dishes[dish].Build, k)
 	is := &s.Dishes[dish]
 	b.Much = isMuch(is, b.Expected.MassG)
 	if n := len(is.Felt); n > 0 && (len(is.Added) == 0 || is.Felt[n-1].At.After(is.Added[len(is.Added)-1].At)) {
@@ -200,5 +201,5 @@ func Past(p *Plan, s *State, at Event, k *kitchen.Kitchen, now time.Time) (b Bow
 	}
 	with := s.Clone()
 	with.apply(&at)
-	return LookInto(p, with, at.Dish, k, now)
+	return MixOf(p, with, at.Dish, k, now)
 }

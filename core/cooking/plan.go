@@ -60,7 +60,7 @@ type Dish struct {
 // Step is one step of a dish.
 type Step struct {
 	Name string `json:"name"`
-	// Code is that of cord.Step for a build, "" for a side.
+	// Code is that of steps.Step for a build, "" for a side.
 	Code    string `json:"code,omitempty"`
 	Part    int    `json:"part,omitempty"`
 	Minutes int    `json:"minutes"`

@@ -10,6 +10,7 @@ import (
 	"cuerda/core/food"
 	"cuerda/core/kitchen"
 	"cuerda/core/physics/mix"
+	"cuerda/core/predict"
 )
 
 // Weigh is an amount that goes into a bowl or a pan at a step: so many grams of a line, or what an
@@ -199,14 +200,14 @@ func within(d *document.Document, line int, grams float64, k *kitchen.Kitchen) f
 	other := *d
 	other.Lines = slices.Clone(d.Lines)
 	other.Lines[line].Grams = 1.05 * g
-	was, is := document.Predict(d, k), document.Predict(&other, k)
+	was, is := predict.Predict(d, k), predict.Predict(&other, k)
 	out := 0.05 * g
 	if was.Q != nil && is.Q != nil {
 		if moved := max(*is.Q-*was.Q, *was.Q-*is.Q); moved > 1e-6 {
 			out = min(out, 0.05*g*toldBy/moved)
 		}
 	}
-	step := k.Figures.Amounts.ScaleStep
+	step := k.Parameters.Amounts.ScaleStep
 	if grams < 10*step {
 		return min(step/2, grams/2) // of a pinch the scale tells no more than this
 	}
@@ -215,7 +216,7 @@ func within(d *document.Document, line int, grams float64, k *kitchen.Kitchen) f
 
 // scaleStep is the least that the kitchen's scale tells of an amount, g.
 func (d *Dish) scaleStep(grams float64, k *kitchen.Kitchen) float64 {
-	return min(k.Figures.Amounts.ScaleStep, grams/2)
+	return min(k.Parameters.Amounts.ScaleStep, grams/2)
 }
 
 // toldBy is what the index may move by before a hand could tell.

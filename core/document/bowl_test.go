@@ -7,12 +7,11 @@ import (
 
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
-	"pgregory.net/rapid"
 
 	"cuerda/core/document"
 	"cuerda/core/kitchen"
-	"cuerda/core/physics/mix"
 	"cuerda/core/physics/piece"
+	"cuerda/core/predict"
 )
 
 func with(text, field string) string {
@@ -37,34 +36,6 @@ func TestColdsAndRestsKeepToWhatKitchensHave(t *testing.T) {
 	}
 }
 
-func TestWhatTheHandSaidStaysTrueOfTheBowl(t *testing.T) {
-	d := read(t, peaCakes)
-	model := document.Predict(d, kitchen.Usual())
-	d.Hand = &document.Hand{Word: mix.Slack, WaterG: 60}
-	wet := document.Predict(d, kitchen.Usual())
-	assert.Greater(t, *wet.Q, *model.Q+0.2)
-	assert.Equal(t, model.MassG, wet.MassG, "what was felt weighs nothing")
-	d.Lines = append(d.Lines, document.Line{Food: "psyllium-husk", Grams: 4})
-	mended := document.Predict(d, kitchen.Usual())
-	d.Hand = nil
-	forgotten := document.Predict(d, kitchen.Usual())
-	assert.Less(t, *mended.Q, *wet.Q)
-	assert.Greater(t, *mended.Q, *forgotten.Q+0.1, "a spoonful does not make the hand forget")
-}
-
-func TestNothingHoldsOutsideItsBand(t *testing.T) {
-	rapid.Check(t, func(t *rapid.T) {
-		d := read(t, peaCakes)
-		d.Lines = append(d.Lines, document.Line{Food: "water", Grams: rapid.Float64Range(1, 250).Draw(t, "water")})
-		d.Piece = &piece.Piece{Kind: rapid.SampledFrom(piece.Kinds).Draw(t, "kind")}
-		*d.Piece = piece.Usual(d.Piece.Kind)
-		p := document.Predict(d, kitchen.Usual())
-		if p.Verdict == document.Holds {
-			assert.True(t, p.InBand, "too wet or too dry for a %s is no plain yes", d.Piece.Kind)
-		}
-	})
-}
-
 func TestAnotherShapeComesWithItsSizeNumberAndHeat(t *testing.T) {
 	d := read(t, peaCakes)
 	d.Cook = &document.Cook{Method: piece.Pan}
@@ -72,7 +43,7 @@ func TestAnotherShapeComesWithItsSizeNumberAndHeat(t *testing.T) {
 		got := document.Reshape(d, kind, kitchen.Usual())
 		next := *d
 		next.Piece, next.Cook = &got.Piece, &got.Cook
-		p := document.Predict(&next, kitchen.Usual())
+		p := predict.Predict(&next, kitchen.Usual())
 		assert.Equal(t, kind, got.Piece.Kind)
 		assert.Equal(t, kind.UsualMethod(), got.Cook.Method)
 		require.NotNil(t, got.Cook.Celsius)
@@ -87,19 +58,4 @@ func TestAnotherShapeComesWithItsSizeNumberAndHeat(t *testing.T) {
 	assert.True(t, loaf.Piece.InTin())
 	assert.Equal(t, piece.StillOven, loaf.Cook.Method)
 	assert.GreaterOrEqual(t, loaf.Piece.Fill(), 0.5, fmt.Sprint(loaf.Piece))
-}
-
-func TestRoomAndFreezerAreTheKitchens(t *testing.T) {
-	k := kitchen.Usual()
-	k.RoomCelsius, k.FreezerCelsius, k.FridgeCelsius = 30, -25, 8
-	d := read(t, with(peaCakes, `"chill":{"minutes":600}`))
-	assert.InDelta(t, 8, *document.Predict(d, k).ChilledCelsius, 0.2, "the fridge it has")
-	d.Cook = &document.Cook{Method: piece.Pan, From: document.FromFreezer}
-	assert.Equal(t, -25., *document.Predict(d, k).ChilledCelsius)
-	d.Cook.From = document.FromRoom
-	assert.Nil(t, document.Predict(d, k).ChilledCelsius, "what stands in the room is not chilled")
-	d = read(t, strings.Replace(peaCakes, `"celsius":20`, `"celsius":20`, 1))
-	d.Rest = &document.Wait{Minutes: 10}
-	warm := document.Predict(d, k)
-	assert.Less(t, *warm.Q, *document.Predict(d, kitchen.Usual()).Q, "a warm kitchen hydrates sooner")
 }

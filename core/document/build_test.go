@@ -14,9 +14,7 @@ import (
 	"cuerda/core/document"
 	"cuerda/core/food"
 	"cuerda/core/kitchen"
-	"cuerda/core/physics/mix"
-	"cuerda/core/physics/piece"
-	"cuerda/core/predict/squeeze"
+	"cuerda/core/predict"
 )
 
 const peaCakes = `{
@@ -47,69 +45,6 @@ func read(t require.TestingT, text string) *document.Document {
 
 func withLines(lines string) string {
 	return `{"format":"cuerda-build/1","lines":[` + lines + `]}`
-}
-
-func TestPredictAnswersAsTheFormatSays(t *testing.T) {
-	p := document.Predict(read(t, peaCakes), kitchen.Usual())
-	// The figures are as learned; what they must agree with is each other.
-	assert.Less(t, *p.Q, *p.JustMixedQ)
-	assert.EqualValues(t, "firm", p.Word)
-	assert.True(t, p.InBand)
-	assert.InDelta(t, 0.687, p.RawNeedKPa, .001)
-	assert.InEpsilon(t, p.RawNeedKPa*p.RawRatio, p.RawKPa, .01)
-	assert.InEpsilon(t, p.CookedNeedKPa*p.CookedRatio, p.CookedKPa, .01)
-	assert.Equal(t, min(p.ChanceRaw, p.ChanceCooked), p.Chance)
-	assert.Equal(t, document.TurnAndLift, p.Means)
-	assert.Equal(t, document.Holds, p.Verdict)
-	assert.Nil(t, p.RawChilledKPa)
-	assert.Equal(t, 8, p.Pieces)
-	assert.Equal(t, food.Measure{Amount: 2.5, Unit: food.Cup}, *p.Lines[0].Measure)
-	assert.Equal(t, []document.Note{{Code: "raw-flour", Kind: "caution", Food: "chickpea-flour"}}, p.Notes)
-	assert.Greater(t, p.Chance, .7)
-}
-
-func TestChillIsReportedBesideTheUnchilledHold(t *testing.T) {
-	warm := document.Predict(read(t, peaCakes), kitchen.Usual())
-	cold := document.Predict(read(t, strings.Replace(peaCakes, `"piece"`, `"chill":{"minutes":600,"celsius":4},"piece"`, 1)), kitchen.Usual())
-	assert.Equal(t, warm.RawKPa, cold.RawKPa)
-	assert.Greater(t, *cold.ChillFactor, 1.2, "an evening at 4 degC firms")
-	assert.InEpsilon(t, *cold.ChillFactor*warm.RawKPa, *cold.RawChilledKPa, .01)
-	assert.InEpsilon(t, *cold.ChillFactor*warm.RawRatio, cold.RawRatio, .01)
-	assert.GreaterOrEqual(t, cold.CookedRatio, warm.CookedRatio, "starch that set in the cold stays set")
-	assert.InDelta(t, 4, *cold.ChilledCelsius, .1)
-}
-
-func reasonsOf(p document.Prediction) (out []string) {
-	for _, n := range p.Notes {
-		if n.Kind == "reason" {
-			out = append(out, n.Code)
-		}
-	}
-	return out
-}
-
-func TestAFailureSaysWhy(t *testing.T) {
-	for _, c := range []struct{ lines, rest, want string }{
-		{``, "0", "empty-mix"},
-		{`{"food":"water","grams":300}`, "0", "no-paste"},
-		{`{"food":"olive-oil","grams":300}`, "0", "no-paste"},
-		{`{"food":"red-lentils-cooked","grams":400},{"food":"water","grams":150}`, "10", "too-wet"},
-		{`{"food":"rice-flour","grams":400},{"food":"water","grams":50}`, "30", "too-dry"},
-		{`{"food":"red-lentils-cooked","grams":400},{"food":"millet-flakes","grams":75}`, "0", "needs-rest"},
-		{`{"food":"millet-cooked","grams":500},{"food":"fennel","grams":300}`, "0", "too-many-pieces"},
-	} {
-		text := strings.Replace(withLines(c.lines), `"lines"`, `"rest":{"minutes":`+c.rest+`},"lines"`, 1)
-		p := document.Predict(read(t, text), kitchen.Usual())
-		assert.Contains(t, reasonsOf(p), c.want, "%s", c.lines)
-		assert.False(t, p.Verdict == document.Holds && p.InBand)
-		_, err := json.Marshal(p)
-		assert.NoError(t, err, "no NaN, no infinity")
-	}
-}
-
-func TestFoodsAboveTheirLimitAreNamed(t *testing.T) {
-	p := document.Predict(read(t, withLines(`{"food":"red-lentils-cooked","grams":400},{"food":"flax-meal","grams":20},{"food":"flax-meal","grams":20}`)), kitchen.Usual())
-	assert.Contains(t, p.Notes, document.Note{Code: "over-limit", Kind: "limit", Food: "flax-meal", Value: 100 * 40. / 440, Limit: 6})
 }
 
 func withParts(parts string) string {
@@ -217,7 +152,7 @@ func FuzzRead(f *testing.F) {
 		again, err := document.Read(out, foods)
 		require.NoError(t, err, string(out))
 		require.Equal(t, d, again)
-		_, err = json.Marshal(document.Predict(d, kitchen.Usual()))
+		_, err = json.Marshal(predict.Predict(d, kitchen.Usual()))
 		require.NoError(t, err)
 	})
 }
@@ -246,30 +181,6 @@ func ExampleRead() {
 	// nearest: flax-meal
 }
 
-func ExamplePredict() {
-	doc, _ := document.Read([]byte(peaCakes), food.Starter())
-	p := document.Predict(doc, kitchen.Usual())
-	fmt.Printf("%s, %s: raw %.1f and cooked %.1f times what the piece asks\n", p.Verdict, p.Word, p.RawRatio, p.CookedRatio)
-	// Output: holds, firm: raw 2.4 and cooked 2.5 times what the piece asks
-}
-
-func BenchmarkReadAndPredict20Lines(b *testing.B) {
-	text := withLines(strings.TrimSuffix(strings.Repeat(`{"food":"parsnip","grams":150,"prep":[{"do":"saute","minutes":10}]},{"food":"flax-meal","grams":9},`, 10), ","))
-	d := read(b, text)
-	b.Run("predict", func(b *testing.B) {
-		b.ReportAllocs()
-		for b.Loop() {
-			document.Predict(d, kitchen.Usual())
-		}
-	})
-	b.Run("read", func(b *testing.B) {
-		b.ReportAllocs()
-		for b.Loop() {
-			_, _ = document.Read([]byte(text), foods)
-		}
-	})
-}
-
 // One loaf stays one loaf, and so many pieces as were asked for come out, whatever is taken out of the
 // mix or put in: their size follows, and nothing is left over.
 func TestThePieceFollowsTheMix(t *testing.T) {
@@ -277,10 +188,10 @@ func TestThePieceFollowsTheMix(t *testing.T) {
 	rapid.Check(t, func(t *rapid.T) {
 		grams := rapid.IntRange(300, 2600).Draw(t, "grams")
 		count := rapid.IntRange(1, 30).Draw(t, "count")
-		with := func(piece string) document.Prediction {
+		with := func(piece string) predict.Prediction {
 			d, err := document.Read([]byte(fmt.Sprintf(`{"format":"cuerda-build/1","name":"x","lines":[{"food":"lentils-cooked","grams":%d},{"food":"oats-rolled","grams":60}],"piece":%s}`, grams, piece)), k.Foods)
 			require.NoError(t, err)
-			return document.Predict(d, k)
+			return predict.Predict(d, k)
 		}
 		loaf := with(`{"kind":"loaf","length_mm":250,"width_mm":110,"height_mm":60,"tin":false}`)
 		require.GreaterOrEqual(t, loaf.Pieces, 1, "%d g of mix are a loaf", grams)
@@ -289,48 +200,6 @@ func TestThePieceFollowsTheMix(t *testing.T) {
 		if each := patties.MassG / float64(count); each > 12 && each < 900 {
 			require.Equal(t, count, patties.Pieces)
 			require.InDelta(t, patties.MassG, float64(count)*patties.PieceG, 0.03*patties.MassG)
-		}
-	})
-}
-
-// What is said of how a mix feels comes from one judgement: its word is that of the marker, the band is
-// held by the marker, and no note speaks against the word.
-func TestWordMarkerBandAndNotesAgree(t *testing.T) {
-	k := kitchen.Usual()
-	foods := k.Foods.Foods()
-	rapid.Check(t, func(t *rapid.T) {
-		d := &document.Document{Format: document.Format, Name: "Drawn", Piece: &piece.Piece{Kind: rapid.SampledFrom([]piece.Kind{piece.Patty, piece.Ball}).Draw(t, "kind"), DiameterMM: 60, ThicknessMM: 18}}
-		for range rapid.IntRange(1, 7).Draw(t, "lines") {
-			f := foods[rapid.IntRange(0, len(foods)-1).Draw(t, "food")]
-			d.Lines = append(d.Lines, document.Line{Food: f.ID, Grams: float64(rapid.IntRange(1, 400).Draw(t, "grams"))})
-		}
-		p := document.Predict(d, k)
-		if p.Q == nil {
-			return
-		}
-		require.Equal(t, p.Word, mix.WordFor(*p.FeltQ), "the marker stands in the zone of the word")
-		require.LessOrEqual(t, *p.FeltQ, *p.Q+1e-9, "little that joins makes a mix feel drier, never wetter")
-		require.Equal(t, p.InBand, p.Band.Holds(*p.FeltQ))
-		for _, n := range p.Notes {
-			switch n.Code {
-			case "too-wet", "needs-rest":
-				require.Greater(t, *p.FeltQ, p.Band.To, "%s of what feels %s", n.Code, p.Word)
-				require.NotContains(t, []mix.Word{mix.Crumbles, mix.Short}, p.Word)
-			case "too-dry", "nothing-joins", "wet-and-loose":
-				require.Less(t, *p.FeltQ, p.Band.From, "%s of what feels %s", n.Code, p.Word)
-				require.NotContains(t, []mix.Word{mix.Slack, mix.Slumps}, p.Word)
-			}
-		}
-		switch p.Says {
-		case document.SaysWet:
-			require.Greater(t, *p.FeltQ, p.Band.To)
-		case document.SaysDry:
-			require.Less(t, *p.FeltQ, p.Band.From)
-		case document.SaysLikely:
-			require.Equal(t, document.Holds, p.Verdict)
-		}
-		if h, ok := squeeze.OfBuild(d, k); ok {
-			require.Equal(t, p.Word, h.Word, "the picture shows what the word says")
 		}
 	})
 }

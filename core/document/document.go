@@ -4,6 +4,8 @@
 package document
 
 import (
+	"slices"
+
 	"cuerda/core/food"
 	"cuerda/core/food/eaters"
 	"cuerda/core/kitchen"
@@ -130,7 +132,7 @@ var DefaultPiece = piece.Piece{Kind: piece.Patty, DiameterMM: 80, ThicknessMM: 1
 // RestIn gives the rest of the mix in that kitchen.
 func (d *Document) RestIn(k *kitchen.Kitchen) mix.Rest {
 	rest := d.Rest.at(k.RoomCelsius)
-	rest.Hands = d.handsMinutes(&k.Figures.Minutes)
+	rest.Hands = d.handsMinutes(&k.Parameters.Minutes)
 	return rest
 }
 
@@ -200,7 +202,7 @@ const frozenBelow = -10.
 
 // chilledTo is the temperature that the cold brings the raw pieces to, degC, by
 // the conduction that also cooks them; false where they are not chilled.
-func (d *Document) chilledTo(k *kitchen.Kitchen, parts []mix.Part) (celsius float64, chilled bool) {
+func (d *Document) ChilledTo(k *kitchen.Kitchen, parts []mix.Part) (celsius float64, chilled bool) {
 	if d.Frozen() {
 		celsius, _ = d.startsAt(k)
 		return celsius, true
@@ -208,13 +210,13 @@ func (d *Document) chilledTo(k *kitchen.Kitchen, parts []mix.Part) (celsius floa
 	if !d.Chills() {
 		return 0, false
 	}
-	c := heat.Cooking{Figures: &k.Figures.Heat, Piece: d.PieceIn(k, parts), Material: heat.NewMaterial(heat.CompositionOf(parts), heat.BoilingPoint(k.AltitudeM))}
+	c := heat.Cooking{Parameters: &k.Parameters.Heat, Piece: d.PieceIn(k, parts), Material: heat.NewMaterial(heat.CompositionOf(parts), heat.BoilingPoint(k.AltitudeM))}
 	return d.Begin(&c, k).Mean(), true
 }
 
 // Coldness is how far the cold firms the raw pieces, 0..1; 0 without any.
 func (d *Document) Coldness(k *kitchen.Kitchen) float64 {
-	celsius, chilled := d.chilledTo(k, mix.Parts(d.MixLines(k.Foods)))
+	celsius, chilled := d.ChilledTo(k, mix.Parts(d.MixLines(k.Foods)))
 	if !chilled {
 		return 0
 	}
@@ -224,12 +226,12 @@ func (d *Document) Coldness(k *kitchen.Kitchen) float64 {
 // Duty is what the document asks of its mix in that kitchen.
 func (d *Document) Duty(k *kitchen.Kitchen) mix.Duty {
 	p := d.PieceMade(k)
-	return d.dutyOf(&p, k)
+	return d.DutyOf(&p, k)
 }
 
-func (d *Document) dutyOf(p *piece.Piece, k *kitchen.Kitchen) mix.Duty {
+func (d *Document) DutyOf(p *piece.Piece, k *kitchen.Kitchen) mix.Duty {
 	method, turn := d.MethodAndTurn()
-	duty := mix.NewDuty(p, method, turn, &k.Figures.Handling)
+	duty := mix.NewDuty(p, method, turn, &k.Parameters.Handling)
 	duty.Own = k.Own
 	return duty
 }
@@ -252,4 +254,27 @@ func orDefault(v *float64, otherwise float64) float64 {
 		return otherwise
 	}
 	return *v
+}
+
+// MixLines gives the lines of a document that Read has accepted.
+func (d *Document) MixLines(foods *food.Catalogue) []mix.Line {
+	return mixLines(d.Lines, foods)
+}
+
+// Bowl gives the parts of the mix as they are in the bowl: with what the hand felt
+// that the lines do not say.
+func (d *Document) Bowl(parts []mix.Part) []mix.Part {
+	if d.Hand == nil || d.Hand.WaterG == 0 || len(parts) == 0 {
+		return parts
+	}
+	return append(slices.Clip(parts), mix.Missed(d.Hand.WaterG))
+}
+
+func mixLines(lines []Line, foods *food.Catalogue) []mix.Line {
+	out := make([]mix.Line, len(lines))
+	for i := range lines {
+		l := &lines[i]
+		out[i] = mix.Line{Food: foods.Find(l.Food), Grams: l.Grams, Preps: l.Prep}
+	}
+	return out
 }

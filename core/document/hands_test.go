@@ -12,6 +12,7 @@ import (
 	"cuerda/core/kitchen"
 	"cuerda/core/physics/parameter"
 	"cuerda/core/physics/piece"
+	"cuerda/core/predict"
 )
 
 func TestMinutesInTheHandsAreReadAndRefused(t *testing.T) {
@@ -44,44 +45,9 @@ func TestHandsTakeAsLongAsTheSteps(t *testing.T) {
 	assert.Greater(t, many.RestIn(kitchen.Usual()).Hands, few.RestIn(kitchen.Usual()).Hands+5)
 	slow := *few
 	slow.Mixing = &document.Mixing{Minutes: 40}
-	assert.Less(t, *document.Predict(&slow, kitchen.Usual()).Q, *document.Predict(few, kitchen.Usual()).Q)
+	assert.Less(t, *predict.Predict(&slow, kitchen.Usual()).Q, *predict.Predict(few, kitchen.Usual()).Q)
 	enormous := *few
 	enormous.Lines = append([]document.Line(nil), few.Lines...)
 	enormous.Lines[0].Grams = 90000
 	assert.LessOrEqual(t, enormous.RestIn(kitchen.Usual()).Hands, 120., "nobody shapes for longer at one go")
-}
-
-func TestWhatHoldingMeansGoesByThePiece(t *testing.T) {
-	for kind, means := range map[piece.Kind]document.Means{
-		piece.Patty: document.TurnAndLift, piece.Ball: document.TurnAndLift, piece.Shell: document.TurnAndLift, piece.Fritter: document.TurnAndLift,
-		piece.Loaf: document.TinAndSlice, piece.Layered: document.TinAndSlice, piece.Stuffing: document.Spoon,
-	} {
-		assert.Equal(t, means, document.MeansOf(&piece.Piece{Kind: kind}), kind)
-	}
-	free := false
-	assert.Equal(t, document.Slice, document.MeansOf(&piece.Piece{Kind: piece.Loaf, Tin: &free}), "shaped by hand on a tray")
-}
-
-// A chance comes with the range that builds as well known were found in, and says where
-// hardly one like it is known.
-func TestAChanceSaysHowSureItIs(t *testing.T) {
-	known := document.Predict(read(t, withLines(`{"food":"turkey-ground","grams":500},{"food":"oats-quick","grams":40},{"food":"onion","grams":60},{"food":"salt","grams":7}`)), kitchen.Usual())
-	strange := document.Predict(read(t, withLines(`{"food":"sugar","grams":300},{"food":"wheat-gluten","grams":300},{"food":"cream","grams":300}`)), kitchen.Usual())
-	for _, p := range []document.Prediction{known, strange} {
-		assert.Less(t, p.ChanceLow, p.Chance)
-		assert.Greater(t, p.ChanceHigh, p.Chance)
-	}
-	assert.False(t, known.LittleKnown)
-	assert.True(t, strange.LittleKnown)
-	bare := document.Predict(read(t, withLines(`{"food":"olive-oil","grams":300}`)), kitchen.Usual())
-	assert.False(t, bare.LittleKnown, "nothing to hold is well known")
-	assert.Zero(t, bare.ChanceHigh)
-}
-
-// Loose grains are told that nothing joins them, though they are moist enough.
-func TestLooseGrainsAreToldWhy(t *testing.T) {
-	p := document.Predict(read(t, withLines(`{"food":"quinoa-cooked","grams":400},{"food":"flax-meal","grams":6},{"food":"salt","grams":4}`)), kitchen.Usual())
-	assert.EqualValues(t, "crumbles", p.Word)
-	assert.NotEqual(t, document.Holds, p.Verdict)
-	assert.NotEmpty(t, reasonsOf(p))
 }

@@ -149,7 +149,7 @@ func parseFood(row []string) (Food, error) {
 	f := Food{
 		ID: row[0], Name: row[1], NameES: row[2], Group: Group(row[3]), State: State(row[4]),
 		PieceName: row[14], Allergens: list(row[25]), Source: row[26], Gluten: row[27],
-		Cautions: list(row[28]), Grade: Grade(row[30]), Figures: row[31],
+		Cautions: list(row[28]), Grade: Grade(row[30]), Provenance: row[31],
 	}
 	if f.ID == "" || f.Name == "" || f.NameES == "" {
 		return f, errors.New("id and both names are needed")

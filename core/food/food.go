@@ -159,7 +159,7 @@ type Food struct {
 	// Figures says where the composition is from: usda-sr (rounded from the
 	// public tables of the US Department of Agriculture, Standard Reference) or
 	// typical-label (usual for products whose own label should be read).
-	Figures string
+	Provenance string
 	// Words are other names that people use for the food, by language: en, es.
 	Words map[string][]string
 	// Packs are the sizes it is sold in.

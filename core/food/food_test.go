@@ -28,7 +28,7 @@ func TestTheCatalogueKeepsItsRules(t *testing.T) {
 			assert.True(t, eaters.Known(a), "%s: %s", f.ID, a)
 		}
 		assert.Greater(t, f.GramsPerCup, 0., f.ID)
-		assert.Contains(t, []string{"usda-sr", "typical-label"}, f.Figures, f.ID)
+		assert.Contains(t, []string{"usda-sr", "typical-label"}, f.Provenance, f.ID)
 		assert.Equal(t, f.Gluten == "contains", slices.Contains(f.Allergens, "gluten") && f.Gluten != "risk", f.ID)
 		assert.False(t, f.Gluten == "risk" && !f.Has("check-label") && !f.Has("certified-gf-oats") && f.ID != "tempeh", f.ID)
 		assert.Equal(t, f.GramsPerPiece > 0, f.PieceName != "", f.ID)

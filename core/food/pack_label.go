@@ -68,7 +68,7 @@ func (o *Own) food(like *Food) Food {
 		f = o.Label.On(like)
 	}
 	f.ID, f.Name, f.NameES, f.Words, f.Packs = o.ID, o.Name, o.Name, nil, nil
-	f.Grade, f.Figures, f.Staple = "C", "own-label", 0
+	f.Grade, f.Provenance, f.Staple = "C", "own-label", 0
 	f.Allergens = slices.Clone(o.Allergens)
 	switch {
 	case slices.Contains(o.Allergens, "gluten"):

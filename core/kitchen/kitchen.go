@@ -30,8 +30,8 @@ type Kitchen struct {
 	// Foods is the catalogue with the kitchen's own packs and own foods in it.
 	Foods *food.Catalogue
 	Settings
-	// Figures are those of its work, with what it has learned over the usual ones.
-	Figures *parameter.Set
+	// Parameters are those of its work, with what it has learned over the usual ones.
+	Parameters *parameter.Set
 	shelf   map[string]*PantryItem
 	// Used counts the builds of the kitchen that have a food, by its ID; nil where
 	// nobody counted.
@@ -56,7 +56,7 @@ func New(foods *food.Catalogue, s Settings, items []PantryItem, own ...food.Own)
 		k.shelf[item.Food] = &item
 	}
 	var err error
-	if k.Figures, err = s.figures(); err != nil {
+	if k.Parameters, err = s.parameters(); err != nil {
 		return nil, err
 	}
 	if k.Foods, err = foods.With(packs, own); err != nil {
@@ -73,7 +73,7 @@ func New(foods *food.Catalogue, s Settings, items []PantryItem, own ...food.Own)
 // Usual is a kitchen of the catalogue that ships with Cuerda, with usual
 // settings and an empty shelf.
 func Usual() *Kitchen {
-	return &Kitchen{Foods: food.Starter(), Settings: UsualSettings(), Figures: parameter.Usual()}
+	return &Kitchen{Foods: food.Starter(), Settings: UsualSettings(), Parameters: parameter.Usual()}
 }
 
 // Have says whether the food is at hand.
@@ -109,7 +109,7 @@ func (k *Kitchen) With(items ...PantryItem) (*Kitchen, error) {
 	}
 	out, err := New(k.Foods, k.Settings, all)
 	if err == nil {
-		out.Figures, out.Own, out.scoop, out.plain = k.Figures, k.Own, k.scoop, k.plain
+		out.Parameters, out.Own, out.scoop, out.plain = k.Parameters, k.Own, k.scoop, k.plain
 	}
 	return out, err
 }

@@ -119,9 +119,9 @@ func TestItsOwnFiguresStandOverTheUsualOnes(t *testing.T) {
 	s.Own = map[string]float64{"preheat": 30, "drain": 0}
 	k, err := kitchen.New(food.Starter(), s, nil)
 	require.NoError(t, err)
-	assert.Equal(t, 30., k.Figures.Minutes.Preheat)
-	assert.Zero(t, k.Figures.Minutes.Drain, "none is not missing")
-	assert.Equal(t, parameter.Usual().Minutes.Press, k.Figures.Minutes.Press)
+	assert.Equal(t, 30., k.Parameters.Minutes.Preheat)
+	assert.Zero(t, k.Parameters.Minutes.Drain, "none is not missing")
+	assert.Equal(t, parameter.Usual().Minutes.Press, k.Parameters.Minutes.Press)
 	s.Own["preheat"] = 3000
 	_, err = kitchen.New(food.Starter(), s, nil)
 	assert.Error(t, err)

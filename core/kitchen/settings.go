@@ -30,7 +30,7 @@ type Settings struct {
 	// Currency is that of its prices, by ISO 4217.
 	Currency string `json:"currency" pattern:"^[A-Z]{3}$"`
 	Units    Units  `json:"units"`
-	// Own are the kitchen's own figures by their ID, over those of figure.Usual.
+	// Own are the kitchen's own figures by their ID, over those of parameter.Usual.
 	Own map[string]float64 `json:"figures,omitempty"`
 }
 
@@ -119,7 +119,7 @@ func (s *Settings) Check() error {
 	if err := s.Units.check(); err != nil {
 		return err
 	}
-	if _, err := s.figures(); err != nil {
+	if _, err := s.parameters(); err != nil {
 		return err
 	}
 	if !slices.Contains(safety.Guidances, s.Guidance) {
@@ -137,7 +137,7 @@ func (s *Settings) Check() error {
 }
 
 // figures gives those of the kitchen; a *SettingError for one nobody would believe.
-func (s *Settings) figures() (*parameter.Set, error) {
+func (s *Settings) parameters() (*parameter.Set, error) {
 	if len(s.Own) == 0 {
 		return parameter.Usual(), nil
 	}

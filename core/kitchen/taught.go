@@ -41,13 +41,13 @@ func (k *Kitchen) Learned(t *Taught) *Kitchen {
 		out.AltitudeM = min(max(*t.AltitudeM, -400), 5000)
 	}
 	if t.OvenTransfer != 0 || t.PanTransfer != 0 {
-		figures := *k.Figures
+		figures := *k.Parameters
 		h, oven := &figures.Heat, math.Exp(t.OvenTransfer)
 		for _, f := range []*float64{&h.StillOvenAir, &h.StillOvenWalls, &h.FanOvenAir, &h.FanOvenWalls, &h.Tin} {
 			*f *= oven
 		}
 		h.HotPan *= math.Exp(t.PanTransfer)
-		out.Figures = &figures
+		out.Parameters = &figures
 	}
 	out.Foods = k.Foods.Taught(t.Foods)
 	out.Own, out.scoop = t.Own, t.Scoop

@@ -22,9 +22,9 @@ func TestAKitchenLearnsAndStaysWhatItsCooksTold(t *testing.T) {
 	})
 	assert.InDelta(t, -8, got.OvenOffset, 1e-12)
 	assert.InDelta(t, 900, got.AltitudeM, 1e-12)
-	assert.InDelta(t, .9*usual.Figures.Heat.FanOvenAir, got.Figures.Heat.FanOvenAir, 1e-9)
-	assert.InDelta(t, 1.2*usual.Figures.Heat.HotPan, got.Figures.Heat.HotPan, 1e-9)
-	assert.Equal(t, usual.Figures.Heat.Oil, got.Figures.Heat.Oil, "only what was learned")
+	assert.InDelta(t, .9*usual.Parameters.Heat.FanOvenAir, got.Parameters.Heat.FanOvenAir, 1e-9)
+	assert.InDelta(t, 1.2*usual.Parameters.Heat.HotPan, got.Parameters.Heat.HotPan, 1e-9)
+	assert.Equal(t, usual.Parameters.Heat.Oil, got.Parameters.Heat.Oil, "only what was learned")
 	assert.Greater(t, got.Foods.Find("flax-meal").Plastic, usual.Foods.Find("flax-meal").Plastic)
 	patty, loaf := piece.Piece{Kind: piece.Patty, DiameterMM: 80, ThicknessMM: 18}, piece.Piece{Kind: piece.Loaf, LengthMM: 200, WidthMM: 100, HeightMM: 60}
 	assert.InDelta(t, 1.1*usual.PieceGrams(&patty, 1050), got.PieceGrams(&patty, 1050), 1e-9)
@@ -46,7 +46,7 @@ func TestAKitchenLearnsAndStaysWhatItsCooksTold(t *testing.T) {
 	again, err := got.With(kitchen.PantryItem{Food: "flax-meal", Have: true})
 	require.NoError(t, err)
 	assert.True(t, again.Have("flax-meal"))
-	assert.Equal(t, got.Figures.Heat, again.Figures.Heat, "another pantry forgets nothing")
+	assert.Equal(t, got.Parameters.Heat, again.Parameters.Heat, "another pantry forgets nothing")
 	assert.Same(t, got.Own, again.Own)
 	assert.Same(t, usual, again.Plain())
 }

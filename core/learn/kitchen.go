@@ -85,7 +85,7 @@ const (
 
 // The tries that speak: the last of them, for kitchens change. Heat is followed for few.
 const (
-	mostTries = 1000
+	mostTriesLearned = 1000
 	mostHeat  = 60
 )
 

@@ -19,6 +19,7 @@ import (
 	"cuerda/core/learn/logbook"
 	"cuerda/core/learn/simulated"
 	"cuerda/core/physics/mix"
+	"cuerda/core/predict"
 	"cuerda/core/predict/bake"
 )
 
@@ -108,7 +109,7 @@ func (s *score) add(truth *simulated.Truth, taught *kitchen.Kitchen, dishes []di
 		p := min(raw, cooked)
 		luck := p * (1 - p)
 		off := func(k *kitchen.Kitchen) float64 {
-			x := document.Predict(d, k).Chance - p
+			x := predict.Predict(d, k).Chance - p
 			return luck + x*x
 		}
 		s.before += off(kitchen.Usual()) / cookings
@@ -264,14 +265,14 @@ func TestNeverMoreThanTheEvidence(t *testing.T) {
 	peas = many.Figure(learn.WaterOf("split-peas-cooked"))
 	assert.Less(t, peas.Posterior.Mean, 3*peas.Prior.SD)
 	assert.Greater(t, peas.Posterior.SD, .3*peas.Prior.SD, "one mix over and over cannot tell peas from flour")
-	before, after := document.Predict(d, kitchen.Usual()), document.Predict(d, kitchen.Usual().Learned(&many.Taught))
+	before, after := predict.Predict(d, kitchen.Usual()), predict.Predict(d, kitchen.Usual().Learned(&many.Taught))
 	assert.Less(t, after.Chance, before.Chance)
 	odds := func(p float64) float64 { return math.Log(p / (1 - p)) }
 	assert.Less(t, odds(after.ChanceHigh)-odds(after.ChanceLow), odds(before.ChanceHigh)-odds(before.ChanceLow), "surer of its own mix")
 
 	good := logbook.Found{Squeeze: mix.Firm, Pieces: 8, Broke: &logbook.Broke{}}
 	torn := learned(t, tries(20, wet, good), learn.KitchenOptions{})
-	p := document.Predict(d, kitchen.Usual().Learned(&torn.Taught)).Chance
+	p := predict.Predict(d, kitchen.Usual().Learned(&torn.Taught)).Chance
 	assert.Greater(t, p, .2)
 	assert.Less(t, p, .8)
 }
@@ -320,7 +321,7 @@ func TestWhyItBroke(t *testing.T) {
 	assert.Empty(t, broke(planned, logbook.Found{Hold: "held"}))
 
 	little := peaCakes(t, 10)
-	short := broke(little, logbook.Found{Squeeze: document.Predict(little, k).Word, Pieces: 8, Broke: &logbook.Broke{Turning: 7}})
+	short := broke(little, logbook.Found{Squeeze: predict.Predict(little, k).Word, Pieces: 8, Broke: &logbook.Broke{Turning: 7}})
 	require.NotEmpty(t, short)
 	require.Equal(t, learn.Amount, short[0].Code)
 	require.NotNil(t, short[0].Change)

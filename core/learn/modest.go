@@ -6,6 +6,7 @@ import (
 	"slices"
 
 	"cuerda/core/document"
+	"cuerda/core/predict"
 )
 
 // modest keeps a promise to whoever writes down that more broke than was said: that try never makes
@@ -65,7 +66,7 @@ const (
 // lower takes from what a mix of the kitchen adds until a build is said to hold at most so often.
 func (s *school) lower(l *Learned, at int, d *document.Document, limit float64) {
 	for range mostLower {
-		if document.Predict(d, s.k.Learned(&l.Taught)).Chance <= limit {
+		if predict.Predict(d, s.k.Learned(&l.Taught)).Chance <= limit {
 			return
 		}
 		l.Taught.Own.Kin[at].Less += lowerBy

@@ -9,10 +9,10 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
-	"cuerda/core/document"
 	"cuerda/core/kitchen"
 	"cuerda/core/learn"
 	"cuerda/core/learn/logbook"
+	"cuerda/core/predict"
 )
 
 // A try in which more broke than was said never makes its dish surer, whatever else it teaches: a
@@ -28,7 +28,7 @@ func TestAfterMoreBrokeThanWasSaidADishIsNoSurer(t *testing.T) {
 		for n := range 6 {
 			d := dishes[r.IntN(3)]
 			done := varied(d.document, r)
-			said := document.Predict(done, k).Chance
+			said := predict.Predict(done, k).Chance
 			found := logbook.Found{Pieces: 8, Broke: &logbook.Broke{Turning: r.IntN(5)}, Squeeze: "firm"}
 			if d.oven {
 				core, off := 60+float64(r.IntN(25)), d.off
@@ -38,7 +38,7 @@ func TestAfterMoreBrokeThanWasSaidADishIsNoSurer(t *testing.T) {
 			l, err := learn.LearnKitchen(tries, usual, learn.KitchenOptions{})
 			require.NoError(t, err)
 			k = usual.Learned(&l.Taught)
-			is := document.Predict(done, k).Chance
+			is := predict.Predict(done, k).Chance
 			if held := float64(8-found.Broke.Turning) / 8; held < said {
 				assert.LessOrEqual(t, is, said+1e-9, "%d of 8 broke of what was said to hold %.3f", found.Broke.Turning, said)
 			} else if is > said {

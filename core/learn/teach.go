@@ -47,7 +47,7 @@ func LearnKitchen(tries []Try, k *kitchen.Kitchen, o KitchenOptions) (*Learned, 
 			s.of(i, &Try{At: since.Add(-1)})
 		}
 	}
-	for i := max(0, len(tries)-mostTries); i < len(tries); i++ {
+	for i := max(0, len(tries)-mostTriesLearned); i < len(tries); i++ {
 		s.trials = append(s.trials, newTrial(&tries[i], k, o.Known))
 	}
 	s.foods()

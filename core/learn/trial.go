@@ -71,7 +71,7 @@ func newTrial(t *Try, k *kitchen.Kitchen, known *Warmings) *trial {
 		out.word = d.Hand.Word
 	case found.SqueezeFresh != "":
 		out.word = found.SqueezeFresh
-		out.rest.Minutes, out.rest.Hands = 0, min(out.rest.Hands, document.MixMinutes(&k.Figures.Minutes, 0))
+		out.rest.Minutes, out.rest.Hands = 0, min(out.rest.Hands, document.MixMinutes(&k.Parameters.Minutes, 0))
 		out.expected, out.paste = out.expect(nil)
 	}
 	if c, ok := found.Raw(); ok {

@@ -128,7 +128,7 @@ func Why(t *Try, planned *document.Document, k *kitchen.Kitchen) []Cause {
 	f := &failing{t: t, k: dayIn(k, t.Found), planned: planned, core: t.Found.CoreCelsius}
 	f.trial = newTrial(t, f.k, &Warmings{})
 	f.done = f.bowl(t.Document, f.core)
-	f.look()
+	f.weighDays()
 	out := []Cause{}
 	say := func(c Cause, b *bowl, other func(d day) day) {
 		if c.Chance = f.needed(b, other); c.Chance >= leastCause {
@@ -178,8 +178,8 @@ func (f *failing) needed(b *bowl, other func(d day) day) float64 {
 	return out
 }
 
-// look weighs the days that it may have been by what was found.
-func (f *failing) look() {
+// weighDays weighs the days that it may have been by what was found.
+func (f *failing) weighDays() {
 	t := f.trial
 	losses := func(c *logbook.Count, p float64) float64 {
 		if c == nil {

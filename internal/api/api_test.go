@@ -16,6 +16,7 @@ import (
 
 	"cuerda/core/document"
 	"cuerda/core/food"
+	"cuerda/core/predict"
 	"cuerda/internal/api"
 	"cuerda/internal/api/apitest"
 	"cuerda/internal/demo"
@@ -198,17 +199,17 @@ func TestTheDemonstrationKitchen(t *testing.T) {
 	var list []api.Entry
 	_, text := c.do("GET", "/api/builds", "")
 	require.NoError(t, json.Unmarshal(text, &list))
-	verdicts := map[document.Verdict]int{}
+	verdicts := map[predict.Verdict]int{}
 	for _, e := range list {
 		verdicts[e.Verdict]++
-		if e.Verdict == document.Holds {
+		if e.Verdict == predict.Holds {
 			continue
 		}
 		b, _ := c.build("GET", "/api/builds/"+e.ID, "")
 		assert.Equal(t, "reason", b.Prediction.Notes[0].Kind, "%s says why", e.Name)
 	}
-	assert.GreaterOrEqual(t, verdicts[document.Holds], 4)
-	assert.NotZero(t, verdicts[document.FailsRaw]+verdicts[document.FailsBoth])
+	assert.GreaterOrEqual(t, verdicts[predict.Holds], 4)
+	assert.NotZero(t, verdicts[predict.FailsRaw]+verdicts[predict.FailsBoth])
 	_, text = c.do("GET", "/api/builds?q=PARSNIP", "")
 	require.NoError(t, json.Unmarshal(text, &list))
 	assert.Len(t, list, 1)

@@ -78,7 +78,7 @@ func (s *Server) registerBake(api huma.API) {
 			if err != nil {
 				return nil, err
 			}
-			return &body[wire.Outlook]{wire.Of[wire.Outlook](bake.LookOut(d, k, ctx.Done()))}, nil
+			return &body[wire.Outlook]{wire.Of[wire.Outlook](bake.Explore(d, k, ctx.Done()))}, nil
 		})
 	huma.Register(api, takesDocument(api, op(http.MethodPost, "/fit", "fit", "The size of a piece from a number, a mass, a scoop or a tin")),
 		func(ctx context.Context, in *fitInput) (*body[Fit], error) {

@@ -14,6 +14,7 @@ import (
 	"cuerda/core/food"
 	"cuerda/core/kitchen"
 	"cuerda/core/physics/mix"
+	"cuerda/core/predict"
 	"cuerda/internal/demo"
 	"cuerda/internal/problem"
 	"cuerda/internal/store"
@@ -31,15 +32,15 @@ type Build struct {
 
 // Entry is a build in the list.
 type Entry struct {
-	ID        string           `json:"id" format:"uuid"`
-	Name      string           `json:"name"`
-	Version   int              `json:"version"`
-	UpdatedAt time.Time        `json:"updated_at"`
-	Lines     int              `json:"lines"`
-	Word      mix.Word         `json:"word"`
-	Verdict   document.Verdict `json:"verdict"`
-	Says      document.Saying  `json:"says"`
-	Chance    float64          `json:"chance"`
+	ID        string          `json:"id" format:"uuid"`
+	Name      string          `json:"name"`
+	Version   int             `json:"version"`
+	UpdatedAt time.Time       `json:"updated_at"`
+	Lines     int             `json:"lines"`
+	Word      mix.Word        `json:"word"`
+	Verdict   predict.Verdict `json:"verdict"`
+	Says      predict.Saying  `json:"says"`
+	Chance    float64         `json:"chance"`
 }
 
 type buildOutput struct {
@@ -70,8 +71,8 @@ func (m IfMatchInput) version() (int, error) {
 	return v, nil
 }
 
-// predict is formula.Predict for a kept document.
-func predict(k *kitchen.Kitchen, d *document.Document) Predicted {
+// predicted is predict.Predict for a kept document.
+func predicted(k *kitchen.Kitchen, d *document.Document) Predicted {
 	return predictionOf(usable(k, d), k)
 }
 
@@ -97,7 +98,7 @@ func (s *Server) reply(ctx context.Context, b *store.Build, err error) (*buildOu
 	}
 	return &buildOutput{
 		ETag: fmt.Sprintf(`"%d"`, b.Version),
-		Body: Build{b.ID, b.Version, b.UpdatedAt, b.Document, predict(k, &b.Document), (*Origin)(b.From)},
+		Body: Build{b.ID, b.Version, b.UpdatedAt, b.Document, predicted(k, &b.Document), (*Origin)(b.From)},
 	}, nil
 }
 
@@ -156,7 +157,7 @@ func (s *Server) listBuilds(ctx context.Context, in *listInput) (*body[[]Entry],
 	out := make([]Entry, len(builds))
 	for i := range builds {
 		b := &builds[i]
-		p := predict(k, &b.Document)
+		p := predicted(k, &b.Document)
 		out[i] = Entry{b.ID, demo.Say(b.Document.Name, languageOf(ctx)), b.Version, b.UpdatedAt, len(b.Document.Lines), p.Word, p.Verdict, p.Says, p.Chance}
 	}
 	return &body[[]Entry]{out}, nil

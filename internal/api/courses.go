@@ -125,7 +125,7 @@ func (s *Server) registerCourses(api huma.API) {
 		}
 		return &body[[]CourseMeasured]{out}, nil
 	})
-	huma.Register(api, op(http.MethodPost, "/courses/{id}/past", "lookPast", "What an amount would do, before it is taken", 404, 410, 422), s.lookPast)
+	huma.Register(api, op(http.MethodPost, "/courses/{id}/past", "lookPast", "What an amount would do, before it is taken", 404, 410, 422), s.mixPast)
 	huma.Register(api, op(http.MethodDelete, "/courses/{id}", "deleteCourse", "Put a course away", 404), func(ctx context.Context, in *IDInput) (*struct{}, error) {
 		if err := s.Store.DeleteCourse(ctx, kitchenID(ctx), in.ID); err != nil {
 			return nil, s.problemOf(ctx, err)
@@ -188,7 +188,7 @@ func courseWords(ctx context.Context) wire.CourseWords {
 }
 
 func (s *Server) courseOf(ctx context.Context, c *live.Course, k *kitchen.Kitchen) wire.Course {
-	out := wire.CourseOf(c.ID, c.Look(k), k, courseWords(ctx))
+	out := wire.CourseOf(c.ID, c.Snapshot(k), k, courseWords(ctx))
 	out.Simulated = s.simulated(c.ID)
 	return out
 }
@@ -339,7 +339,7 @@ type pastInput struct {
 	Body cooking.Event
 }
 
-func (s *Server) lookPast(ctx context.Context, in *pastInput) (*body[wire.CourseBowl], error) {
+func (s *Server) mixPast(ctx context.Context, in *pastInput) (*body[wire.CourseBowl], error) {
 	c, k, err := s.findCourse(ctx, in.ID)
 	if err != nil {
 		return nil, err

@@ -13,6 +13,7 @@ import (
 	"cuerda/core/physics/heat"
 	"cuerda/core/physics/mix"
 	"cuerda/core/physics/piece"
+	"cuerda/core/predict"
 	"cuerda/core/predict/bake"
 	"cuerda/core/predict/dish"
 	"cuerda/internal/problem"
@@ -66,7 +67,7 @@ func (s *Server) registerDish(api huma.API) {
 			if err != nil {
 				return nil, err
 			}
-			return &body[wire.Dish]{wire.Of[wire.Dish](dish.Look(d, k))}, nil
+			return &body[wire.Dish]{wire.Of[wire.Dish](dish.Assess(d, k))}, nil
 		})
 	huma.Register(api, takesDocument(api, op(http.MethodPost, "/parts/start", "startPart", "A first try at a part, in the amount the build wants")),
 		func(ctx context.Context, in *startInput) (*body[document.Part], error) {
@@ -149,7 +150,7 @@ func explain(d *document.Document, k *kitchen.Kitchen) Explained {
 	lines := d.MixLines(k.Foods)
 	parts := mix.Parts(lines)
 	rest := d.RestIn(k)
-	p := document.Predict(d, k)
+	p := predict.Predict(d, k)
 	duty := d.Duty(k)
 	all := mix.Explain(d.Bowl(parts), rest, &duty, d.Coldness(k))
 	told := wire.Of[wire.Prediction](p)

@@ -18,6 +18,7 @@ import (
 	"cuerda/core/physics/piece"
 	"cuerda/core/physics/safety"
 	"cuerda/core/plan/supper"
+	"cuerda/core/predict"
 	"cuerda/core/predict/squeeze"
 	"cuerda/core/recipe"
 )
@@ -33,9 +34,9 @@ var enums = map[reflect.Type][]any{
 	reflect.TypeFor[piece.Kind]():        values(piece.Kinds),
 	reflect.TypeFor[piece.Method]():      values(piece.Methods),
 	reflect.TypeFor[document.PartKind](): values(document.PartKinds),
-	reflect.TypeFor[document.Verdict]():  values(document.Verdicts),
-	reflect.TypeFor[document.Saying]():   values(document.Sayings),
-	reflect.TypeFor[document.Means]():    values([]document.Means{document.TurnAndLift, document.Slice, document.TinAndSlice, document.Spoon}),
+	reflect.TypeFor[predict.Verdict]():   values(predict.Verdicts),
+	reflect.TypeFor[predict.Saying]():    values(predict.Sayings),
+	reflect.TypeFor[predict.Means]():     values([]predict.Means{predict.TurnAndLift, predict.Slice, predict.TinAndSlice, predict.Spoon}),
 	reflect.TypeFor[eaters.Status]():     values([]eaters.Status{eaters.Clear, eaters.Label, eaters.Out}),
 	reflect.TypeFor[advise.Kind]():       values(advise.Kinds),
 	reflect.TypeFor[binder.Aim]():        append(values(binder.Aims), "", string(advise.AsIs)),

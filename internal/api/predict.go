@@ -9,12 +9,13 @@ import (
 
 	"cuerda/core/document"
 	"cuerda/core/kitchen"
+	"cuerda/core/predict"
 	"cuerda/core/predict/squeeze"
 	"cuerda/internal/problem"
 	"cuerda/internal/wire"
 )
 
-// DocumentInput takes a build document raw: formula.Read checks it more closely
+// DocumentInput takes a build document raw: document.Read checks it more closely
 // than its schema can, and names the nearest right word.
 type DocumentInput struct {
 	RawBody []byte `contentType:"application/octet-stream"`
@@ -66,7 +67,7 @@ type Predicted struct {
 }
 
 func predictionOf(d *document.Document, k *kitchen.Kitchen) Predicted {
-	p := document.Predict(d, k)
+	p := predict.Predict(d, k)
 	out := Predicted{Prediction: wire.PredictionOf(&p)}
 	if h, ok := squeeze.OfBuild(d, k); ok {
 		out.Handful = wire.HandfulOf(&h)

@@ -55,7 +55,7 @@ func (s *Server) text(c *gin.Context, course *live.Course, k *kitchen.Kitchen) (
 	if known && was.version == version && time.Since(was.at) < freshFor {
 		return was.text, nil
 	}
-	look := course.Look(k)
+	look := course.Snapshot(k)
 	out := wire.CourseOf(course.ID, look, k, courseWords(ctx))
 	out.Simulated = s.simulated(course.ID)
 	text, err := json.Marshal(&out)

@@ -270,7 +270,7 @@ func (s *Server) registerSides(api huma.API) {
 		if err != nil {
 			return nil, problem.OfSupper(err, nil)
 		}
-		look, err := s.baker.Look(d, k)
+		look, err := s.baker.Report(d, k)
 		if err != nil {
 			return nil, problem.OfSupper(err, d.Dishes)
 		}

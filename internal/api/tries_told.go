@@ -12,6 +12,7 @@ import (
 	"cuerda/core/learn"
 	"cuerda/core/learn/logbook"
 	"cuerda/core/learn/patties"
+	"cuerda/core/predict"
 	"cuerda/core/predict/compare"
 	"cuerda/internal/demo"
 	"cuerda/internal/jobs"
@@ -120,7 +121,7 @@ func (s *Server) replyTry(ctx context.Context, t *store.Try, err error) (*tryOut
 
 // sameOnAScale says whether the kitchen's scale does not tell two amounts from each other, g.
 func sameOnAScale(a, b float64, k *kitchen.Kitchen) bool {
-	step := k.Figures.Amounts.ScaleStep
+	step := k.Parameters.Amounts.ScaleStep
 	return math.Abs(a-b) < step/2 || math.Round(a/step) == math.Round(b/step)
 }
 
@@ -218,7 +219,7 @@ func (s *Server) nextTry(ctx context.Context, in *IDInput) (*body[NextTry], erro
 		return nil, s.problemOf(ctx, err)
 	}
 	done := usable(k, &d)
-	out := NextTry{Chance: document.Predict(done, k).Chance, Ways: []wire.Way{}}
+	out := NextTry{Chance: predict.Predict(done, k).Chance, Ways: []wire.Way{}}
 	for _, w := range advise.ChangeOne(k, done) {
 		out.Ways = append(out.Ways, wire.Of[wire.Way](w))
 	}

@@ -8,11 +8,11 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
-	"cuerda/core/document"
 	"cuerda/core/food"
 	"cuerda/core/food/eaters"
 	"cuerda/core/kitchen"
 	"cuerda/core/learn"
+	"cuerda/core/predict"
 	"cuerda/core/predict/dish"
 	"cuerda/internal/demo"
 	"cuerda/internal/postgres/pgtest"
@@ -49,12 +49,12 @@ func TestTheDishesAreGoodOnes(t *testing.T) {
 	good := 0
 	for i := range builds {
 		d := &builds[i].Document
-		p := document.Predict(d, club)
+		p := predict.Predict(d, club)
 		out := false
 		for _, l := range p.Lines {
 			out = out || l.Check != nil && l.Check.Status == "out"
 		}
-		if p.Verdict == document.Holds && p.InBand && !out {
+		if p.Verdict == predict.Holds && p.InBand && !out {
 			good++
 		}
 		for _, n := range p.Notes {
@@ -75,10 +75,10 @@ func TestFailuresFailAndPartsFit(t *testing.T) {
 	parts := 0
 	for i := range builds {
 		for _, try := range builds[i].Earlier {
-			p := document.Predict(&try.Document, club)
-			assert.Equal(t, try.Fails, p.Verdict != document.Holds || !p.InBand, "%s: %s, index %v", try.Label, p.Verdict, *p.Q)
+			p := predict.Predict(&try.Document, club)
+			assert.Equal(t, try.Fails, p.Verdict != predict.Holds || !p.InBand, "%s: %s, index %v", try.Label, p.Verdict, *p.Q)
 		}
-		plate := dish.Look(&builds[i].Document, club)
+		plate := dish.Assess(&builds[i].Document, club)
 		for j, part := range plate.Parts {
 			parts++
 			assert.NotEqual(t, eaters.Out, part.Status, "%s %d", builds[i].File, j)
@@ -195,7 +195,7 @@ func TestNoDishIsSurerForATryThatWentWorse(t *testing.T) {
 			continue
 		}
 		d := &one.Document
-		before := document.Predict(d, k).Chance
+		before := predict.Predict(d, k).Chance
 		tries = append(tries, learn.Try{ID: fmt.Sprint(n), At: time.Unix(int64(n)*86400, 0), Document: d, Found: &one.Found, Said: &before})
 		l, err := learn.LearnKitchen(tries, club, learn.KitchenOptions{})
 		require.NoError(t, err)
@@ -203,7 +203,7 @@ func TestNoDishIsSurerForATryThatWentWorse(t *testing.T) {
 		c, counted := one.Found.Both()
 		if held := float64(c.Held) / float64(max(c.Of, 1)); counted && held < before {
 			worse++
-			assert.LessOrEqual(t, document.Predict(d, k).Chance, before+1e-9, "%s, %d of %d held where %.3f was said", one.File, c.Held, c.Of, before)
+			assert.LessOrEqual(t, predict.Predict(d, k).Chance, before+1e-9, "%s, %d of %d held where %.3f was said", one.File, c.Held, c.Of, before)
 		}
 	}
 	assert.Greater(t, worse, 15, "there are enough of them to tell")

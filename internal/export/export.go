@@ -380,7 +380,7 @@ func (w *writer) jsonld() ([]byte, error) {
 	for _, s := range w.steps() {
 		instructions = append(instructions, thing{"@type": "HowToStep", "text": s})
 	}
-	plate := dish.Look(w.d, w.k)
+	plate := dish.Assess(w.d, w.k)
 	out := thing{
 		"@context": "https://schema.org", "@type": "Recipe", "name": w.d.Name, "inLanguage": w.language,
 		"recipeIngredient": ingredients, "recipeInstructions": instructions,

@@ -31,7 +31,7 @@ type Courses struct {
 	asked map[string]*loading
 
 	sink        sink
-	ahead       chan looking
+	ahead       chan pendingForecast
 	forecasting sync.Once
 
 	// Counts are of readings since it began.
@@ -166,23 +166,23 @@ func (all *Courses) Heard(ctx context.Context, id string, seq int64) {
 	c.takes(events, k)
 }
 
-// looking is a course whose dishes on the heat are to be looked at.
-type looking struct {
+// pendingForecast is a course whose dishes on the heat are to be looked at.
+type pendingForecast struct {
 	course *Course
 	heat   map[*following]bool
 }
 
-// mostLooking is how many wait to be forecast; more are left to the next reading.
-const mostLooking = 256
+// mostPending is how many wait to be forecast; more are left to the next reading.
+const mostPending = 256
 
 // forecast looks at dishes on the heat anew, one after another and not too often: nobody who
 // acts waits for it.
 func (all *Courses) forecast(c *Course, heat map[*following]bool) {
 	all.forecasting.Do(func() {
-		all.ahead = make(chan looking, mostLooking)
+		all.ahead = make(chan pendingForecast, mostPending)
 		go func() {
 			for l := range all.ahead {
-				all.looks(l)
+				all.forecastNow(l)
 			}
 		}()
 	})
@@ -190,7 +190,7 @@ func (all *Courses) forecast(c *Course, heat map[*following]bool) {
 	due := map[*following]bool{}
 	for f := range heat {
 		f.mu.Lock()
-		if f.stale && now.Sub(f.made) >= lookEvery && !f.asked {
+		if f.stale && now.Sub(f.made) >= forecastEvery && !f.asked {
 			f.asked = true
 			due[f] = true
 		}
@@ -200,7 +200,7 @@ func (all *Courses) forecast(c *Course, heat map[*following]bool) {
 		return
 	}
 	select {
-	case all.ahead <- looking{c, due}:
+	case all.ahead <- pendingForecast{c, due}:
 	default:
 		for f := range due {
 			f.mu.Lock()
@@ -210,15 +210,15 @@ func (all *Courses) forecast(c *Course, heat map[*following]bool) {
 	}
 }
 
-// lookEvery is how often a dish is forecast anew at most, in the world.
-const lookEvery = 2 * time.Second
+// forecastEvery is how often a dish is forecast anew at most, in the world.
+const forecastEvery = 2 * time.Second
 
-func (all *Courses) looks(l looking) {
+func (all *Courses) forecastNow(l pendingForecast) {
 	l.course.mu.Lock()
 	now := l.course.now()
 	l.course.mu.Unlock()
 	for f := range l.heat {
-		f.looks(now)
+		f.forecastNow(now)
 		f.mu.Lock()
 		f.made, f.asked = all.now(), false
 		f.mu.Unlock()

@@ -189,8 +189,8 @@ func (a *Ahead) Below(target safety.Target, now time.Time) bool {
 // Time is that of so many minutes on the heat.
 func (a *Ahead) Time(minutes float64) time.Time { return a.at(minutes) }
 
-// looks forecasts anew where there is something new to know, at now by the course's clock.
-func (f *following) looks(now time.Time) *Ahead {
+// forecastNow forecasts anew where there is something new to know, at now by the course's clock.
+func (f *following) forecastNow(now time.Time) *Ahead {
 	f.mu.Lock()
 	defer f.mu.Unlock()
 	if f.forecast == nil || f.stale || !f.off && f.minutes(now) > f.forecast.Now+1 {

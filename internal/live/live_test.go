@@ -140,7 +140,7 @@ func TestACourseThatIsReadAnewForecastsTheSame(t *testing.T) {
 	require.NoError(t, err)
 	look := func(c *Course) *Ahead {
 		for _, f := range c.heat {
-			return f.looks(c.now())
+			return f.forecastNow(c.now())
 		}
 		return nil
 	}
@@ -165,7 +165,7 @@ func TestAnAnswerThatWasLost(t *testing.T) {
 	out, err := b.course.Do(t.Context(), []cooking.Event{e})
 	require.NoError(t, err)
 	assert.Equal(t, int64(2), out[0].Seq)
-	assert.Len(t, b.course.Look(kitchen.Usual()).State.Timers, 1)
+	assert.Len(t, b.course.Snapshot(kitchen.Usual()).State.Timers, 1)
 	assert.Equal(t, int64(2), b.course.Seq())
 }
 
@@ -176,7 +176,7 @@ func TestWhatIsLateStaysLate(t *testing.T) {
 	b := beginCooking(t)
 	off := func(c *Course) (at time.Time, late time.Duration) {
 		t.Helper()
-		l := c.Look(kitchen.Usual())
+		l := c.Snapshot(kitchen.Usual())
 		for _, one := range l.Tasks {
 			if one.Do == cooking.DoOff {
 				return one.At, b.at().Sub(one.At)
@@ -217,7 +217,7 @@ func TestOffBelowItsGoalIsWrittenDown(t *testing.T) {
 	b.warms(t)
 	_, err := b.course.Do(t.Context(), []cooking.Event{{ID: "off", Kind: cooking.Done, Step: b.cook}})
 	require.NoError(t, err)
-	below := b.course.Look(kitchen.Usual()).State.Dishes[0].Steps[b.cook].Below
+	below := b.course.Snapshot(kitchen.Usual()).State.Dishes[0].Steps[b.cook].Below
 	require.NotNil(t, below)
 	assert.InDelta(t, 27, *below, 4)
 }
@@ -241,12 +241,12 @@ func TestProbesBelongToTheirCooking(t *testing.T) {
 	require.NoError(t, err)
 	for _, c := range []*Course{other, joined} {
 		for _, f := range c.heat {
-			assert.Empty(t, f.looks(c.now()).History)
-			assert.Empty(t, f.looks(c.now()).Last)
+			assert.Empty(t, f.forecastNow(c.now()).History)
+			assert.Empty(t, f.forecastNow(c.now()).Last)
 		}
 	}
 	for _, f := range b.course.heat {
-		assert.NotEmpty(t, f.looks(b.course.now()).Last)
+		assert.NotEmpty(t, f.forecastNow(b.course.now()).Last)
 	}
 }
 
@@ -257,7 +257,7 @@ func TestWhatIsNotOffAfterAllGoesOn(t *testing.T) {
 	b.warms(t)
 	look := func() *Ahead {
 		for _, f := range b.course.heat {
-			return f.looks(b.course.now())
+			return f.forecastNow(b.course.now())
 		}
 		return nil
 	}
@@ -282,7 +282,7 @@ func TestADeviceThatSleptForADay(t *testing.T) {
 	out, err := b.course.Do(t.Context(), []cooking.Event{{ID: "off", At: then, Kind: cooking.Done, Step: b.cook}})
 	require.NoError(t, err)
 	require.Nil(t, out[0].Refused)
-	l := b.course.Look(kitchen.Usual())
+	l := b.course.Snapshot(kitchen.Usual())
 	assert.Equal(t, then, *l.State.Dishes[0].Steps[b.cook].Done)
 	taken, err := b.course.Readings(t.Context(), []senml.Record{{Name: "core", Unit: "Cel", Value: 20}})
 	require.NoError(t, err)

@@ -77,8 +77,8 @@ func (c *Course) Follow() (s *Subscriber, leave func()) {
 	}
 }
 
-// Look is all there is to see of a course at one moment.
-type Look struct {
+// Snapshot is all there is to see of a course at one moment.
+type Snapshot struct {
 	Now     time.Time
 	Speed   float64
 	Seq     int64
@@ -90,27 +90,27 @@ type Look struct {
 	Ready   time.Time
 	Ahead   map[schedule.Ref]*Ahead
 	Bowls   map[int]cooking.Bowl
-	Scale   ScaleLook
+	Scale   ScaleState
 	Token   string
 	Version int64
 }
 
-// ScaleLook is what the scale says.
-type ScaleLook struct {
+// ScaleState is what the scale says.
+type ScaleState struct {
 	Known bool
 	In    float64 // g
 	At    time.Time
 }
 
-// Look gives all there is to see now.
-func (c *Course) Look(k *kitchen.Kitchen) *Look {
+// Snapshot gives all there is to see now.
+func (c *Course) Snapshot(k *kitchen.Kitchen) *Snapshot {
 	c.mu.Lock()
 	defer c.mu.Unlock()
 	now := c.now()
 	ends, turns := c.ends()
-	out := &Look{
+	out := &Snapshot{
 		Now: now, Speed: c.clock.speed, Seq: c.seq, Devices: len(c.subs), Plan: c.plan, Timings: cooking.Timings(c.plan, c.state, now, ends),
-		Ahead: map[schedule.Ref]*Ahead{}, Bowls: map[int]cooking.Bowl{}, Token: c.kept.Token, Version: c.version, Scale: c.scaleLook(),
+		Ahead: map[schedule.Ref]*Ahead{}, Bowls: map[int]cooking.Bowl{}, Token: c.kept.Token, Version: c.version, Scale: c.scaleState(),
 	}
 	out.State = c.state.Clone()
 	out.Tasks = cooking.Tasks(c.plan, c.state, out.Timings, now, turns)
@@ -146,18 +146,18 @@ func (c *Course) bowl(dish int, k *kitchen.Kitchen, now time.Time) (cooking.Bowl
 	if !begun {
 		return cooking.Bowl{}, false
 	}
-	return cooking.LookInto(c.plan, c.state, dish, k, now)
+	return cooking.MixOf(c.plan, c.state, dish, k, now)
 }
 
-func (c *Course) scaleLook() ScaleLook {
-	return ScaleLook{c.scale.Known(), c.scale.In(), c.scale.At()}
+func (c *Course) scaleState() ScaleState {
+	return ScaleState{c.scale.Known(), c.scale.In(), c.scale.At()}
 }
 
 // Scale is what the scale says now.
-func (c *Course) Scale() ScaleLook {
+func (c *Course) Scale() ScaleState {
 	c.mu.Lock()
 	defer c.mu.Unlock()
-	return c.scaleLook()
+	return c.scaleState()
 }
 
 // Heat is what is known of the dishes on the heat, by their probes.

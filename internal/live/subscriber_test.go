@@ -35,7 +35,7 @@ func TestWhoFollowsHears(t *testing.T) {
 	one, leave := b.course.Follow()
 	other, otherLeaves := b.course.Follow()
 	defer otherLeaves()
-	assert.Equal(t, 2, b.course.Look(kitchen.Usual()).Devices)
+	assert.Equal(t, 2, b.course.Snapshot(kitchen.Usual()).Devices)
 	hear(t, one, func(n News) bool { return n.View })
 	hear(t, other, func(n News) bool { return n.View })
 
@@ -64,7 +64,7 @@ func TestWhoFollowsHears(t *testing.T) {
 	assert.True(t, b.course.Scale().Known)
 
 	leave()
-	assert.Equal(t, 1, b.course.Look(kitchen.Usual()).Devices)
+	assert.Equal(t, 1, b.course.Snapshot(kitchen.Usual()).Devices)
 	done, cancel := context.WithCancel(t.Context())
 	cancel()
 	for ok := true; ok; {
@@ -107,7 +107,7 @@ func TestAnotherServerIsHeard(t *testing.T) {
 	elsewhere.Heard(t.Context(), b.kept.ID, seq)
 	hear(t, s, func(n News) bool { return n.View })
 	assert.Equal(t, seq, there.Seq())
-	assert.Equal(t, b.course.Look(kitchen.Usual()).State, there.Look(kitchen.Usual()).State)
+	assert.Equal(t, b.course.Snapshot(kitchen.Usual()).State, there.Snapshot(kitchen.Usual()).State)
 	version := there.Version()
 	elsewhere.Heard(t.Context(), b.kept.ID, seq-2)
 	elsewhere.Heard(t.Context(), b.kept.ID, seq)

@@ -63,7 +63,7 @@ func (p *Problem) GetStatus() int { return p.Status }
 // ContentType gives the media type of RFC 9457.
 func (p *Problem) ContentType(string) string { return "application/problem+json" }
 
-// OfDocument makes the problem of a document that formula.Read refused.
+// OfDocument makes the problem of a document that document.Read refused.
 func OfDocument(err error) *Problem {
 	p := New(http.StatusUnprocessableEntity, BadDocument, "The build document cannot be used.")
 	var faults document.Faults

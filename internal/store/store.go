@@ -219,8 +219,8 @@ func (s *Store) Load() Load {
 	return Load{int(stat.MaxConns()), int(stat.TotalConns()), int(stat.AcquiredConns()), s.saved.Load(), stat.EmptyAcquireWaitTime()}
 }
 
-// mostTries is how often a change is tried that others were in the way of.
-const mostTries = 5
+// mostAttempts is how often a change is tried that others were in the way of.
+const mostAttempts = 5
 
 // change runs a transaction that changes things of a kitchen: one at a time for each
 // kitchen, so that none waits for another that waits for it, and again where the
@@ -234,7 +234,7 @@ func (s *Store) change(ctx context.Context, kitchenID string, f func(pgx.Tx) err
 			return f(tx)
 		})
 		var pg *pgconn.PgError
-		if !errors.As(err, &pg) || !slices.Contains(passing, pg.Code) || try == mostTries {
+		if !errors.As(err, &pg) || !slices.Contains(passing, pg.Code) || try == mostAttempts {
 			return err
 		}
 		select {

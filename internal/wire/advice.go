@@ -8,14 +8,14 @@ import (
 	"cuerda/core/physics/mix"
 )
 
-// Addition answers advice.Addition.
+// Addition answers advise.Addition.
 type Addition struct {
 	Food    string   `json:"food"`
 	Grams   float64  `json:"grams"`
 	Measure *Measure `json:"measure,omitempty"`
 }
 
-// Way answers advice.Way.
+// Way answers advise.Way.
 type Way struct {
 	// Aim is what it is the best at of all that was searched; "" where it is the best
 	// of its kind only.
@@ -52,13 +52,13 @@ type Way struct {
 	Document document.Document `json:"document"`
 }
 
-// Dry answers advice.Dry.
+// Dry answers advise.Dry.
 type Dry struct {
 	Food string           `json:"food"`
 	Prep food.Preparation `json:"prep"`
 }
 
-// Role answers advice.Role.
+// Role answers advise.Role.
 type Role struct {
 	Food  string  `json:"food"`
 	Grams float64 `json:"grams"`
@@ -70,7 +70,7 @@ type Role struct {
 	HotPct  float64 `json:"hot_pct" digits:"0+"`
 }
 
-// Answer answers advice.Answer.
+// Answer answers advise.Answer.
 type Answer struct {
 	Suggest   []Way             `json:"suggest"`
 	Obstacles []binder.Obstacle `json:"obstacles,omitempty"`
@@ -81,7 +81,7 @@ type Answer struct {
 	Candidates int `json:"candidates"`
 }
 
-// Mend answers advice.Mend.
+// Mend answers advise.Mend.
 type Mend struct {
 	// Felt is the word the cook chose, and Q the index it stands for.
 	Felt mix.Word `json:"felt"`
@@ -104,7 +104,7 @@ type Mend struct {
 	Reshape []string `json:"reshape,omitempty"`
 }
 
-// Spoons answers advice.Spoons.
+// Spoons answers advise.Spoons.
 type Spoons struct {
 	Food string `json:"food"`
 	Have bool   `json:"have"`
@@ -122,20 +122,20 @@ type Spoons struct {
 	Minutes float64 `json:"minutes"`
 }
 
-// SpoonStep answers advice.SpoonStep.
+// SpoonStep answers advise.SpoonStep.
 type SpoonStep struct {
 	Q    float64  `json:"q" digits:"2+"`
 	Word mix.Word `json:"word"`
 }
 
-// School answers advice.School.
+// School answers advise.School.
 type School struct {
 	// Question is wet-mix, egg, waiting, mixing or heat.
 	Question string      `json:"question" enum:"wet-mix,egg,waiting,mixing,heat"`
 	Ways     []SchoolWay `json:"ways"`
 }
 
-// SchoolWay answers advice.SchoolWay.
+// SchoolWay answers advise.SchoolWay.
 type SchoolWay struct {
 	// Code is dry-first, more-binder; seed-gel, starch, flour, own-paste,
 	// own-protein, dairy; rest, no-wait; coarse, paste; bake, pan or deep-oil.

@@ -84,7 +84,7 @@ type Baked struct {
 	Notes       []CookNote `json:"cook_notes"`
 }
 
-// Outlook answers bake.Outlook.
+// Outlook answers bake.Alternatives.
 type Outlook struct {
 	// WhatIf says how the minutes to the target would move.
 	WhatIf []WhatIf `json:"what_if"`
@@ -121,7 +121,7 @@ type Cooling struct {
 
 // Step answers bake.Step.
 type Step struct {
-	// Code is that of cord.Step.
+	// Code is that of steps.Step.
 	Code    string  `json:"code" enum:"soak,drain,press,oven-dry,roast,toast,saute,brown,cool,gel,blitz,mash,mix,rest,shape,chill,freeze,preheat,sear,cook,grill,set,table,make,brush"`
 	Minutes float64 `json:"minutes"`
 	// Before is when it begins, min before the table.

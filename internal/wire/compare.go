@@ -1,21 +1,21 @@
 package wire
 
 import (
-	"cuerda/core/document"
 	"cuerda/core/physics/mix"
+	"cuerda/core/predict"
 )
 
 // Effect answers compare.Effect.
 type Effect struct {
-	MassG        float64          `json:"mass_g" digits:"1+"`
-	Q            *float64         `json:"q" nullable:"true" digits:"3+"`
-	Word         mix.Word         `json:"word"`
-	InBand       bool             `json:"in_band"`
-	ChanceRaw    float64          `json:"chance_raw" digits:"3+"`
-	ChanceCooked float64          `json:"chance_cooked" digits:"3+"`
-	Chance       float64          `json:"chance" digits:"3+"`
-	Verdict      document.Verdict `json:"verdict"`
-	Pieces       int              `json:"pieces"`
+	MassG        float64         `json:"mass_g" digits:"1+"`
+	Q            *float64        `json:"q" nullable:"true" digits:"3+"`
+	Word         mix.Word        `json:"word"`
+	InBand       bool            `json:"in_band"`
+	ChanceRaw    float64         `json:"chance_raw" digits:"3+"`
+	ChanceCooked float64         `json:"chance_cooked" digits:"3+"`
+	Chance       float64         `json:"chance" digits:"3+"`
+	Verdict      predict.Verdict `json:"verdict"`
+	Pieces       int             `json:"pieces"`
 	// Minutes until it comes off the heat; nil where it is never done.
 	Minutes *float64 `json:"minutes" nullable:"true" digits:"1+"`
 	LossPct float64  `json:"weight_loss_pct" digits:"1+"`

@@ -276,7 +276,7 @@ func (w *CourseWords) food(k *kitchen.Kitchen, id, name string) string {
 }
 
 // CourseOf tells a course of a kitchen.
-func CourseOf(id string, l *live.Look, k *kitchen.Kitchen, w CourseWords) Course {
+func CourseOf(id string, l *live.Snapshot, k *kitchen.Kitchen, w CourseWords) Course {
 	p, s := l.Plan, l.State
 	out := Course{
 		ID: id, Name: w.Say(p.Name), Table: p.Table, Start: s.Start, Now: l.Now, Speed: l.Speed, Seq: l.Seq, Devices: l.Devices, Ended: s.End,

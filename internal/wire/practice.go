@@ -8,6 +8,7 @@ import (
 	"cuerda/core/learn/logbook"
 	"cuerda/core/learn/practice"
 	"cuerda/core/physics/mix"
+	"cuerda/core/predict"
 	"cuerda/core/predict/squeeze"
 )
 
@@ -112,7 +113,7 @@ func DrillOf(d *practice.Drill, k *kitchen.Kitchen) PracticeDrill {
 	out := PracticeDrill{
 		Kind: d.Kind, Skill: d.Skill, Level: d.Level, Try: d.Try, TriedAt: d.TriedAt, Document: d.Document, Other: d.Other, Bare: d.Bare,
 		Index: Tidy(d.Index, 3), SD: Tidy(d.SD, 3), Word: d.Word, Band: Band(d.Band), Options: make([]PracticeOption, len(d.Options)), Answer: d.Answer,
-		Lesson: Of[PracticeLesson](practice.LessonOf(d, k)), PieceG: Tidy(document.Predict(&d.Document, k).PieceG, 0),
+		Lesson: Of[PracticeLesson](practice.LessonOf(d, k)), PieceG: Tidy(predict.Predict(&d.Document, k).PieceG, 0),
 	}
 	out.RightFrom, out.RightTo = d.RightBetween()
 	out.Measures, out.OtherMeasures = measuresOf(d.Document.Lines, k), []Measure{}

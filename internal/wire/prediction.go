@@ -1,13 +1,13 @@
 package wire
 
 import (
-	"cuerda/core/document"
 	"cuerda/core/food/eaters"
+	"cuerda/core/predict"
 )
 
 // PredictionOf is Of for a prediction, which a drag waits for: without looking its fields
 // up. A test holds the two to each other.
-func PredictionOf(p *document.Prediction) Prediction {
+func PredictionOf(p *predict.Prediction) Prediction {
 	out := Prediction{
 		MassG:          Tidy(p.MassG, 1),
 		Q:              tidied(p.Q, 3),

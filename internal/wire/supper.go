@@ -10,7 +10,7 @@ import (
 	"cuerda/core/plan/supper"
 )
 
-// Plan answers menu.Planned, with the times of day of the table's zone.
+// Plan answers supper.Planned, with the times of day of the table's zone.
 type Plan struct {
 	Aim   string    `json:"aim" enum:"latest-start,one-cook,quiet-end,day-before,least-oven"`
 	Start time.Time `json:"start"`
@@ -72,7 +72,7 @@ type PlanSlowed struct {
 	Minutes int    `json:"minutes" doc:"longer than alone"`
 }
 
-// PlanAhead answers menu.Ahead.
+// PlanAhead answers supper.Ahead.
 type PlanAhead struct {
 	Dish  string `json:"dish"`
 	Step  string `json:"step" doc:"the last one before the day"`
@@ -85,7 +85,7 @@ type PlanAhead struct {
 	Keeps bool    `json:"keeps"`
 }
 
-// PlanWash answers menu.Wash.
+// PlanWash answers supper.Wash.
 type PlanWash struct {
 	What    string    `json:"what"`
 	Through string    `json:"through" enum:"pan,bowl"`

@@ -5,7 +5,7 @@ import (
 	"cuerda/core/plan/supper"
 )
 
-// SupperLook answers menu.Look.
+// SupperLook answers supper.Report.
 type SupperLook struct {
 	Dishes  []SupperDishLook `json:"dishes"`
 	People  []SupperPerson   `json:"people"`
@@ -14,7 +14,7 @@ type SupperLook struct {
 	Boxes   []SupperBoxLook  `json:"boxes"`
 }
 
-// SupperDishLook answers menu.DishLook.
+// SupperDishLook answers supper.DishReport.
 type SupperDishLook struct {
 	Name string `json:"name"`
 	// Pieces that are made, 0 for a side, of which Boxed are for later days.
@@ -29,7 +29,7 @@ type SupperDishLook struct {
 	Labels []string `json:"labels"`
 }
 
-// SupperPerson answers menu.Person.
+// SupperPerson answers supper.Person.
 type SupperPerson struct {
 	Person int     `json:"person"`
 	Name   string  `json:"name"`
@@ -41,7 +41,7 @@ type SupperPerson struct {
 	Main   bool    `json:"main" doc:"with something made of pieces"`
 }
 
-// SupperContact answers menu.Contact.
+// SupperContact answers supper.Contact.
 type SupperContact struct {
 	What    string   `json:"what"`
 	Free    []int    `json:"free"`
@@ -49,7 +49,7 @@ type SupperContact struct {
 	Through []string `json:"through" enum:"board,pan,oil,bowl,oven"`
 }
 
-// SupperPurchase answers menu.Purchase.
+// SupperPurchase answers supper.Purchase.
 type SupperPurchase struct {
 	Purchase
 	Dishes []int        `json:"dishes"`
@@ -58,7 +58,7 @@ type SupperPurchase struct {
 	Suits int `json:"suits"`
 }
 
-// SupperBoxLook answers menu.Box.
+// SupperBoxLook answers supper.Box.
 type SupperBoxLook struct {
 	Dish   int    `json:"dish"`
 	Pieces int    `json:"pieces"`
@@ -79,7 +79,7 @@ type SupperBoxLook struct {
 }
 
 // SupperLookOf tells a look at a supper.
-func SupperLookOf(l *supper.Look) SupperLook {
+func SupperLookOf(l *supper.Report) SupperLook {
 	out := Of[SupperLook](l)
 	for i := range out.Dishes {
 		if out.Dishes[i].NotFor == nil {

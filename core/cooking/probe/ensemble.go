@@ -66,14 +66,14 @@ func (m *member) height(k piece.Kind) float64 {
 func (m *member) cooking(c *heat.Cooking) heat.Cooking {
 	out := *c
 	f := parameter.Usual().Heat
-	if c.Figures != nil {
-		f = *c.Figures
+	if c.Parameters != nil {
+		f = *c.Parameters
 	}
 	by := math.Exp(m.is[passing])
 	for _, to := range []*float64{&f.StillOvenAir, &f.StillOvenWalls, &f.FanOvenAir, &f.FanOvenWalls, &f.Tin, &f.HotPan, &f.Oil, &f.GrillAir, &f.GrillGlow} {
 		*to *= by
 	}
-	out.Figures = &f
+	out.Parameters = &f
 	out.Celsius = c.Celsius + m.is[offset]
 	return out
 }

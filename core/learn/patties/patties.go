@@ -12,6 +12,7 @@ import (
 	"cuerda/core/kitchen"
 	"cuerda/core/learn"
 	"cuerda/core/physics/mix"
+	"cuerda/core/predict"
 )
 
 // Option is one way the build might be made.
@@ -75,7 +76,7 @@ func Ask(k *kitchen.Kitchen, ordered bool, options ...Option) (*Question, error)
 	}
 	q := &Question{Ordered: ordered, Options: slices.Clone(options), wetSD: leastWetSD}
 	for i := range q.Options {
-		q.wetSD = max(q.wetSD, min(document.Predict(q.Options[i].Document, k).QSD, .3))
+		q.wetSD = max(q.wetSD, min(predict.Predict(q.Options[i].Document, k).QSD, .3))
 	}
 	for i := range q.Options {
 		q.Options[i].weigh(k, q.wetSD)
@@ -99,7 +100,7 @@ func (o *Option) weigh(k *kitchen.Kitchen, wetSD float64) {
 			hand.WaterG += d.Hand.WaterG
 		}
 		wet.Hand = &hand
-		p := document.Predict(&wet, k)
+		p := predict.Predict(&wet, k)
 		o.odds[n] = mix.Odds(p.Chance, leastOdds)
 		if off == 0 {
 			o.Chance = p.Chance

@@ -8,6 +8,7 @@ import (
 	"cuerda/core/document"
 	"cuerda/core/food"
 	"cuerda/core/kitchen"
+	"cuerda/core/predict"
 	"cuerda/core/predict/bake"
 )
 
@@ -25,7 +26,7 @@ type remedied struct {
 
 // amiss asks which of four points of a plan is its fault: all are so, one of them costs the most.
 func (d *Drill) amiss(r *rand.Rand, k *kitchen.Kitchen) bool {
-	was := document.Predict(&d.Document, k).Chance
+	was := predict.Predict(&d.Document, k).Chance
 	set := 1.
 	points := d.points(k)
 	if d.Skill.onHeat() {
@@ -41,7 +42,7 @@ func (d *Drill) amiss(r *rand.Rand, k *kitchen.Kitchen) bool {
 	}
 	r.Shuffle(len(points), func(i, j int) { points[i], points[j] = points[j], points[i] })
 	for i := range points {
-		points[i].Chance = document.Predict(&points[i].right, k).Chance
+		points[i].Chance = predict.Predict(&points[i].right, k).Chance
 		if points[i].Code != OffEarly {
 			points[i].Chance = min(points[i].Chance, set)
 		}

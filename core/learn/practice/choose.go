@@ -8,6 +8,7 @@ import (
 	"cuerda/core/document"
 	"cuerda/core/food/eaters"
 	"cuerda/core/kitchen"
+	"cuerda/core/predict"
 )
 
 // tables are what somebody may leave out, so that the best binder is not for everyone.
@@ -52,7 +53,7 @@ func (d *Drill) binder(r *rand.Rand, k *kitchen.Kitchen) bool {
 		next := d.Document
 		next.Lines = slices.Clone(d.Document.Lines)
 		next.Lines[at] = document.Line{Food: id, Grams: grams}
-		d.Options = append(d.Options, Option{Code: AFood, Food: id, Grams: grams, Refused: out, Chance: document.Predict(&next, k).Chance})
+		d.Options = append(d.Options, Option{Code: AFood, Food: id, Grams: grams, Refused: out, Chance: predict.Predict(&next, k).Chance})
 	}
 	if len(d.Options) < 4 {
 		return false
@@ -96,7 +97,7 @@ func (d *Drill) pair(r *rand.Rand, k *kitchen.Kitchen) bool {
 	}
 	d.Other = &other
 	d.Options = []Option{
-		{Code: AMix, Chance: document.Predict(&d.Document, k).Chance}, {Code: AMix, Chance: document.Predict(&other, k).Chance},
+		{Code: AMix, Chance: predict.Predict(&d.Document, k).Chance}, {Code: AMix, Chance: predict.Predict(&other, k).Chance},
 	}
 	return d.best() >= apart
 }

@@ -16,6 +16,7 @@ import (
 	"cuerda/core/physics/mix"
 	"cuerda/core/physics/piece"
 	"cuerda/core/physics/safety"
+	"cuerda/core/predict"
 	"cuerda/core/predict/bake"
 )
 
@@ -246,7 +247,7 @@ func (d *Drill) see(k *kitchen.Kitchen) bool {
 	if !ok {
 		return false
 	}
-	p := document.Predict(&d.Document, k)
+	p := predict.Predict(&d.Document, k)
 	d.Index, d.SD, d.Word, d.Band = x.Felt, p.QSD, p.Word, p.Band
 	if d.Kind == Mend || d.Kind == Why {
 		return d.SD < mostSD

@@ -9,6 +9,7 @@ import (
 	"cuerda/core/food"
 	"cuerda/core/kitchen"
 	"cuerda/core/physics/mix"
+	"cuerda/core/predict"
 )
 
 // Lesson is why a drill is as it is, in the terms of the judge.
@@ -46,7 +47,7 @@ func LessonOf(d *Drill, k *kitchen.Kitchen) Lesson {
 	parts := mix.Parts(doc.MixLines(k.Foods))
 	duty := doc.Duty(k)
 	e := mix.Explain(doc.Bowl(parts), doc.RestIn(k), &duty, doc.Coldness(k))
-	p := document.Predict(doc, k)
+	p := predict.Predict(doc, k)
 	out := Lesson{Water: []GivesDrinks{}, Stage: "raw", Grounds: e.RawReasons, Chance: p.Chance, Otherwise: bound.otherwise(k)}
 	if p.ChanceCooked < p.ChanceRaw {
 		out.Stage, out.Grounds = "cooked", e.CookedReasons

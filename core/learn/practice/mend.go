@@ -7,6 +7,7 @@ import (
 
 	"cuerda/core/document"
 	"cuerda/core/kitchen"
+	"cuerda/core/predict"
 )
 
 // StepGrams is what an amount that mends is set by, g, and the share of the mix that it may come to.
@@ -20,7 +21,7 @@ const leastSteps = 2
 
 // mend asks what, and how much of it, brings a mix that is out of its band into it: two flours and water.
 func (d *Drill) mend(r *rand.Rand, k *kitchen.Kitchen) bool {
-	p := document.Predict(&d.Document, k)
+	p := predict.Predict(&d.Document, k)
 	if p.Q == nil || p.InBand || math.Abs(*p.FeltQ-d.Index) > wordSD {
 		return false
 	}
@@ -77,7 +78,7 @@ func (d *Drill) mendsWith(r *rand.Rand, k *kitchen.Kitchen) []string {
 // adding is what a mix comes to with more and more of a food, and how much of it leads into the middle of its band.
 func (d *Drill) adding(id string, k *kitchen.Kitchen) Option {
 	o := Option{Code: AFood, Food: id}
-	mass := document.Predict(&d.Document, k).MassG
+	mass := predict.Predict(&d.Document, k).MassG
 	middle := (d.Band.From + d.Band.To) / 2
 	nearest := math.Inf(1)
 	for n := 0; float64(n)*StepGrams <= mostMend*mass; n++ {
@@ -87,7 +88,7 @@ func (d *Drill) adding(id string, k *kitchen.Kitchen) Option {
 		if n > 0 {
 			next.Lines = append(next.Lines, document.Line{Food: id, Grams: grams})
 		}
-		p := document.Predict(&next, k)
+		p := predict.Predict(&next, k)
 		if p.Q == nil {
 			break
 		}

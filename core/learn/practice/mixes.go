@@ -10,6 +10,7 @@ import (
 	"cuerda/core/kitchen"
 	"cuerda/core/physics/mix"
 	"cuerda/core/physics/piece"
+	"cuerda/core/predict"
 )
 
 // What mixes are made of: bases with what is done to them, raw vegetables, and binders, in amounts that cooks use.
@@ -147,7 +148,7 @@ func misleads(d *Drill, k *kitchen.Kitchen) bool {
 	case OverDry:
 		return d.Word == mix.Crumbles || d.Word == mix.Short
 	case NoGlue, LooseGrain:
-		return document.Predict(&d.Document, k).ChanceRaw < .5
+		return predict.Predict(&d.Document, k).ChanceRaw < .5
 	}
 	return true
 }

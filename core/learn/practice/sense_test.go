@@ -11,13 +11,14 @@ import (
 	"cuerda/core/document"
 	"cuerda/core/kitchen"
 	"cuerda/core/learn"
+	"cuerda/core/predict"
 	"cuerda/core/predict/bake"
 )
 
 // holds checks a drill against the model, worked out anew.
 func holds(t *testing.T, d *Drill, k *kitchen.Kitchen) {
 	t.Helper()
-	p := document.Predict(&d.Document, k)
+	p := predict.Predict(&d.Document, k)
 	for _, n := range p.Notes {
 		assert.NotEqual(t, "over-limit", n.Code)
 	}
@@ -49,7 +50,7 @@ func holds(t *testing.T, d *Drill, k *kitchen.Kitchen) {
 		assert.True(t, d.Band.Holds(o.Indices[in]), "the best amount is in the band")
 		next := d.Document
 		next.Lines = append(slices.Clone(d.Document.Lines), document.Line{Food: o.Food, Grams: StepGrams * float64(in)})
-		assert.True(t, document.Predict(&next, k).InBand, "an amount mends it")
+		assert.True(t, predict.Predict(&next, k).InBand, "an amount mends it")
 		right, none := mark(Answer{Choice: d.Answer, Grams: StepGrams * float64(in)}), mark(Answer{Choice: d.Answer})
 		assert.True(t, right.Right)
 		assert.Zero(t, right.Off)
@@ -75,7 +76,7 @@ func holds(t *testing.T, d *Drill, k *kitchen.Kitchen) {
 	}
 	switch d.Kind {
 	case Pair:
-		assert.InDelta(t, document.Predict(d.Other, k).Chance, d.Options[1].Chance, 1e-9)
+		assert.InDelta(t, predict.Predict(d.Other, k).Chance, d.Options[1].Chance, 1e-9)
 	case Amiss:
 		said := &d.Options[d.Answer]
 		if said.Code != OffEarly {

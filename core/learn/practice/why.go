@@ -10,6 +10,7 @@ import (
 	"cuerda/core/kitchen"
 	"cuerda/core/learn"
 	"cuerda/core/learn/logbook"
+	"cuerda/core/predict"
 )
 
 // A try that broke is asked about where its plan was good, what was done was not, and one cause leads: its excess
@@ -38,7 +39,7 @@ func (d *Drill) spoiled(r *rand.Rand, k *kitchen.Kitchen) bool {
 	planned := d.Document
 	planned.Rest = &document.Wait{Minutes: []float64{20, 30}[r.IntN(2)]}
 	planned.Lines = cookedDown(planned.Lines, k)
-	if document.Predict(&planned, k).Chance < leastPlanned {
+	if predict.Predict(&planned, k).Chance < leastPlanned {
 		return false
 	}
 	done := planned
@@ -47,7 +48,7 @@ func (d *Drill) spoiled(r *rand.Rand, k *kitchen.Kitchen) bool {
 		return false
 	}
 	stray(r, &done)
-	p := document.Predict(&done, k)
+	p := predict.Predict(&done, k)
 	if p.Chance > mostDone || p.Q == nil || !tastes(&done, k) {
 		return false
 	}

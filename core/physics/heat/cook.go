@@ -28,18 +28,18 @@ type Cooking struct {
 	Framed bool
 	// Resolution is the usual one where it is zero.
 	Resolution Resolution
-	// Figures are those of the kitchen; the usual ones where it is nil.
-	Figures *parameter.Heat
+	// Parameters are those of the kitchen; the usual ones where it is nil.
+	Parameters *parameter.Heat
 	// Budget is shared by all bodies that are begun for it; each has its own where it is
 	// nil.
 	Budget *Budget
 }
 
 func (c *Cooking) figures() *parameter.Heat {
-	if c.Figures == nil {
+	if c.Parameters == nil {
 		return &parameter.Usual().Heat
 	}
-	return c.Figures
+	return c.Parameters
 }
 
 // GeometryOf gives the body of a piece: a ball, a shell without thickness as a

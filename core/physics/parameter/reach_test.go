@@ -16,6 +16,7 @@ import (
 	"cuerda/core/kitchen"
 	"cuerda/core/physics/parameter"
 	"cuerda/core/plan/supper"
+	"cuerda/core/predict"
 	"cuerda/core/predict/bake"
 	"cuerda/core/predict/dish"
 )
@@ -54,15 +55,15 @@ const ways = 4
 
 // told are what a kitchen says of a build, the cheapest first.
 var told = []func(d *document.Document, k *kitchen.Kitchen) any{
-	func(d *document.Document, k *kitchen.Kitchen) any { return document.Predict(d, k) },
-	func(d *document.Document, k *kitchen.Kitchen) any { return dish.Look(d, k) },
+	func(d *document.Document, k *kitchen.Kitchen) any { return predict.Predict(d, k) },
+	func(d *document.Document, k *kitchen.Kitchen) any { return dish.Assess(d, k) },
 	func(d *document.Document, k *kitchen.Kitchen) any {
 		baked := bake.Bake(d, k, bake.Options{Now: -1})
 		needs := fmt.Sprintf("%+v", baked.Needs.Steps)
 		baked.Needs = nil
 		return []any{baked, needs}
 	},
-	func(d *document.Document, k *kitchen.Kitchen) any { return bake.LookOut(d, k, nil) },
+	func(d *document.Document, k *kitchen.Kitchen) any { return bake.Explore(d, k, nil) },
 	func(d *document.Document, k *kitchen.Kitchen) any {
 		build, err := json.Marshal(d)
 		if err != nil {
@@ -125,7 +126,7 @@ func TestEveryFigureReachesACook(t *testing.T) {
 	for _, e := range parameter.Entries() {
 		k := kitchen.Usual()
 		var err error
-		k.Figures, err = parameter.Usual().With(map[string]float64{e.ID: e.High})
+		k.Parameters, err = parameter.Usual().With(map[string]float64{e.ID: e.High})
 		require.NoError(t, err)
 		assert.True(t, reaches(k), "%s of %g changes nothing", e.ID, e.High)
 	}

@@ -41,21 +41,21 @@ func (e *RangeError) Error() string {
 	return fmt.Sprintf("%s is %g %s; it should lie between %g and %g", e.ID, e.Got, e.Unit, e.Low, e.High)
 }
 
-//go:embed figures.csv
+//go:embed parameters.csv
 var source []byte
 
 // table is read once; a test holds it and the fields of Set to each other.
 var table = func() []Entry {
 	rows, err := csv.NewReader(bytes.NewReader(source)).ReadAll()
 	if err != nil {
-		panic("figure: figures.csv: " + err.Error())
+		panic("parameter: parameters.csv: " + err.Error())
 	}
 	out := make([]Entry, 0, len(rows)-1)
 	for _, row := range rows[1:] {
 		e := Entry{ID: row[0], Unit: row[2], Grade: food.Grade(row[3]), Source: row[6]}
 		for column, to := range map[int]*float64{1: &e.Value, 4: &e.Low, 5: &e.High} {
 			if *to, err = strconv.ParseFloat(row[column], 64); err != nil {
-				panic("figure: figures.csv: " + e.ID + ": " + err.Error())
+				panic("parameter: parameters.csv: " + e.ID + ": " + err.Error())
 			}
 		}
 		out = append(out, e)
@@ -120,7 +120,7 @@ func (s *Set) at(id string) *float64 {
 	for i := range groups.NumField() {
 		group := groups.Field(i)
 		for j := range group.NumField() {
-			if group.Type().Field(j).Tag.Get("figure") == id {
+			if group.Type().Field(j).Tag.Get("parameter") == id {
 				return group.Field(j).Addr().Interface().(*float64)
 			}
 		}

@@ -145,7 +145,7 @@ func (e *entry) cooks(k *kitchen.Kitchen) float64 {
 	}
 	boil := heat.BoilingPoint(k.AltitudeM)
 	c := heat.Cooking{
-		Figures: &k.Figures.Heat, Piece: p, Material: heat.NewMaterial(heat.CompositionOf(parts), boil), Room: k.RoomCelsius,
+		Parameters: &k.Parameters.Heat, Piece: p, Material: heat.NewMaterial(heat.CompositionOf(parts), boil), Room: k.RoomCelsius,
 		Method: piece.StillOven, Target: heat.Target{Celsius: min(e.done, boil-2)}, ToTargetOnly: true,
 	}
 	c.Celsius = boil

@@ -37,13 +37,13 @@ type Box struct {
 }
 
 // boxes says how the boxes of a dish keep. A side has none.
-func boxes(d *Supper, i int, of *looked, k *kitchen.Kitchen) []Box {
+func boxes(d *Supper, i int, of *openedDish, k *kitchen.Kitchen) []Box {
 	if of.build == nil || len(d.Dishes[i].Boxes) == 0 {
 		return nil
 	}
 	build := of.build.build
 	keep := k.KeepFor(build.MixLines(k.Foods))
-	out := bake.LookOut(build, k, nil)
+	out := bake.Explore(build, k, nil)
 	again := bake.Reheat(build, k)
 	var all []Box
 	for _, box := range d.Dishes[i].Boxes {

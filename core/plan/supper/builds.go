@@ -25,7 +25,7 @@ type made struct {
 
 // Knot says what a step of a build is about.
 type Knot struct {
-	// Code is that of cord.Step, Part which part of the build, from 1; 0 for the mix.
+	// Code is that of steps.Step, Part which part of the build, from 1; 0 for the mix.
 	Code string
 	Part int
 	// Lines are those of the mix it is about, Times how often it is done over.
@@ -150,7 +150,7 @@ func ofBuild(build *document.Document, k *kitchen.Kitchen, at string) (*made, er
 			switch {
 			case step.Celsius > 0:
 			case step.Grill:
-				step.Celsius = k.Figures.Heat.GrillFinish
+				step.Celsius = k.Parameters.Heat.GrillFinish
 			default:
 				step.Celsius = dryingCelsius
 			}

@@ -62,7 +62,7 @@ func TestEverySupperAddsUp(t *testing.T) {
 	k := kitchen.Usual()
 	rapid.Check(t, func(t *rapid.T) {
 		d := drawSupper(t)
-		out, err := new(supper.Baker).Look(d, k)
+		out, err := new(supper.Baker).Report(d, k)
 		require.NoError(t, err)
 		shared, eaten := make([]bool, len(out.Dishes)), 0.
 		for _, p := range out.People {
@@ -88,7 +88,7 @@ func TestEverySupperAddsUp(t *testing.T) {
 			if d.Dishes[i].Build != nil {
 				alone := *d
 				alone.Dishes = d.Dishes[i : i+1]
-				of, err := new(supper.Baker).Look(&alone, k)
+				of, err := new(supper.Baker).Report(&alone, k)
 				require.NoError(t, err)
 				for _, p := range of.Shop {
 					needs[p.Food] += p.Grams
@@ -160,7 +160,7 @@ func TestAsManyPiecesAsAreAskedFor(t *testing.T) {
 		n := rapid.IntRange(4, 60).Draw(t, "pieces")
 		d, err := supper.Read([]byte(friday(of("Cakes", cakes, fmt.Sprintf(`,"pieces":%d`, n)))))
 		require.NoError(t, err)
-		out, err := new(supper.Baker).Look(d, k)
+		out, err := new(supper.Baker).Report(d, k)
 		require.NoError(t, err)
 		assert.Equal(t, n, out.Dishes[0].Pieces)
 	})
@@ -174,7 +174,7 @@ func TestTwiceThePiecesNeedTwiceTheFood(t *testing.T) {
 		grams := func(pieces int) map[string]dish.Purchase {
 			d, err := supper.Read([]byte(friday(of("Cakes", cakes, fmt.Sprintf(`,"pieces":%d`, pieces)))))
 			require.NoError(t, err)
-			out, err := new(supper.Baker).Look(d, k)
+			out, err := new(supper.Baker).Report(d, k)
 			require.NoError(t, err)
 			all := map[string]dish.Purchase{}
 			for _, p := range out.Shop {

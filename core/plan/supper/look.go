@@ -13,17 +13,17 @@ import (
 	"cuerda/core/predict/nutrition"
 )
 
-// Look is what there is to know of a supper beside when its steps begin.
-type Look struct {
-	Dishes  []DishLook
+// Report is what there is to know of a supper beside when its steps begin.
+type Report struct {
+	Dishes  []DishReport
 	People  []Person
 	Contact []Contact
 	Shop    []Purchase
 	Boxes   []Box
 }
 
-// DishLook is a dish against the table.
-type DishLook struct {
+// DishReport is a dish against the table.
+type DishReport struct {
 	Name string
 	// Pieces that are made, 0 for a side, of which Boxed are set aside for later days.
 	Pieces, Boxed int
@@ -37,9 +37,9 @@ type DishLook struct {
 	Labels []string
 }
 
-// looked is a dish with what it is made of.
-type looked struct {
-	DishLook
+// openedDish is a dish with what it is made of.
+type openedDish struct {
+	DishReport
 	build   *made
 	foods   []*food.Food
 	amounts []dish.Amount
@@ -51,17 +51,17 @@ func (b *Baker) Contacts(d *Supper, k *kitchen.Kitchen) ([]Contact, error) {
 	if len(leftOut(d.Eaters)) == 0 {
 		return nil, nil
 	}
-	all, err := b.looked(d, k)
+	all, err := b.openDishes(d, k)
 	if err != nil {
 		return nil, err
 	}
 	return contacts(d, all, k), nil
 }
 
-func (b *Baker) looked(d *Supper, k *kitchen.Kitchen) ([]looked, error) {
-	all := make([]looked, len(d.Dishes))
+func (b *Baker) openDishes(d *Supper, k *kitchen.Kitchen) ([]openedDish, error) {
+	all := make([]openedDish, len(d.Dishes))
 	for i := range d.Dishes {
-		one, err := b.look(d, i, k)
+		one, err := b.openDish(d, i, k)
 		if err != nil {
 			return nil, err
 		}
@@ -70,30 +70,30 @@ func (b *Baker) looked(d *Supper, k *kitchen.Kitchen) ([]looked, error) {
 	return all, nil
 }
 
-// Look reads a supper for its people, its shopping and its boxes. Its errors are *Fault.
-func (b *Baker) Look(d *Supper, k *kitchen.Kitchen) (*Look, error) {
-	all, err := b.looked(d, k)
+// Report reads a supper for its people, its shopping and its boxes. Its errors are *Fault.
+func (b *Baker) Report(d *Supper, k *kitchen.Kitchen) (*Report, error) {
+	all, err := b.openDishes(d, k)
 	if err != nil {
 		return nil, err
 	}
-	out := &Look{Dishes: make([]DishLook, len(all)), People: peopleOf(d.Eaters, all, k), Contact: contacts(d, all, k), Shop: shop(all, k)}
+	out := &Report{Dishes: make([]DishReport, len(all)), People: peopleOf(d.Eaters, all, k), Contact: contacts(d, all, k), Shop: shop(all, k)}
 	for i := range all {
-		out.Dishes[i] = all[i].DishLook
+		out.Dishes[i] = all[i].DishReport
 		out.Boxes = append(out.Boxes, boxes(d, i, &all[i], k)...)
 	}
 	return out, nil
 }
 
-func (b *Baker) look(d *Supper, i int, k *kitchen.Kitchen) (*looked, error) {
+func (b *Baker) openDish(d *Supper, i int, k *kitchen.Kitchen) (*openedDish, error) {
 	wanted, at := &d.Dishes[i], fmt.Sprintf("/dishes/%d", i)
-	out := &looked{DishLook: DishLook{Name: wanted.Name}}
+	out := &openedDish{DishReport: DishReport{Name: wanted.Name}}
 	share := 1.
 	if wanted.Build != nil {
 		var err error
 		if out.build, err = b.made(wanted, 0, k, at); err != nil {
 			return nil, err
 		}
-		whole := dish.Look(out.build.build, k)
+		whole := dish.Assess(out.build.build, k)
 		out.Known, out.Kind, out.Pieces = true, out.build.build.PieceOrDefault().Kind, whole.Pieces
 		for _, box := range wanted.Boxes {
 			out.Boxed += box.Pieces

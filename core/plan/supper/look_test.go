@@ -24,9 +24,9 @@ func read(t *testing.T, text string) *supper.Supper {
 	return d
 }
 
-func look(t *testing.T, d *supper.Supper) *supper.Look {
+func look(t *testing.T, d *supper.Supper) *supper.Report {
 	t.Helper()
-	out, err := new(supper.Baker).Look(d, kitchen.Usual())
+	out, err := new(supper.Baker).Report(d, kitchen.Usual())
 	require.NoError(t, err)
 	return out
 }

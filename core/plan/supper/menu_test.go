@@ -178,7 +178,7 @@ func FuzzRead(f *testing.F) {
 		}
 		_, err = json.Marshal(d)
 		require.NoError(t, err)
-		if _, err = new(supper.Baker).Look(d, kitchen.Usual()); err != nil {
+		if _, err = new(supper.Baker).Report(d, kitchen.Usual()); err != nil {
 			var fault *supper.Fault
 			require.ErrorAs(t, err, &fault)
 		}

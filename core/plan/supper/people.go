@@ -31,7 +31,7 @@ const (
 )
 
 // peopleOf shares the dishes out. A dish whose foods nobody told goes to everyone, and weighs nothing.
-func peopleOf(e *eaters.Eaters, all []looked, k *kitchen.Kitchen) []Person {
+func peopleOf(e *eaters.Eaters, all []openedDish, k *kitchen.Kitchen) []Person {
 	if e == nil || len(e.People) == 0 {
 		return []Person{}
 	}
@@ -81,7 +81,7 @@ type Contact struct {
 }
 
 // contacts looks for what may pass from one dish to another that is free of it.
-func contacts(d *Supper, all []looked, k *kitchen.Kitchen) []Contact {
+func contacts(d *Supper, all []openedDish, k *kitchen.Kitchen) []Contact {
 	out := []Contact{}
 	for _, what := range leftOut(d.Eaters) {
 		alone := &eaters.Eaters{}
@@ -140,7 +140,7 @@ func leftOut(e *eaters.Eaters) []string {
 }
 
 // uses says whether a dish goes through a thing of the kitchen.
-func uses(d *SupperDish, of *looked, what string) bool {
+func uses(d *SupperDish, of *openedDish, what string) bool {
 	if of.build == nil {
 		return slices.ContainsFunc(d.Steps, func(s SupperStep) bool {
 			switch what {

@@ -37,7 +37,7 @@ const (
 var Aisles = []Aisle{Produce, Counter, Chilled, Cans, Dry, Seasoning}
 
 // shop merges what the dishes need: packs are rounded up once for all of them.
-func shop(all []looked, k *kitchen.Kitchen) []Purchase {
+func shop(all []openedDish, k *kitchen.Kitchen) []Purchase {
 	var amounts []dish.Amount
 	var dishes [][]int
 	for i := range all {
@@ -70,7 +70,7 @@ func shop(all []looked, k *kitchen.Kitchen) []Purchase {
 // worthUsing is from how much on the rest of a pack goes into another dish, g.
 const worthUsing = 20
 
-func suits(all []looked, f *food.Food, used []int) int {
+func suits(all []openedDish, f *food.Food, used []int) int {
 	best := -1
 	for i := range all {
 		like := slices.ContainsFunc(all[i].foods, func(g *food.Food) bool { return g.Group == f.Group })

@@ -30,7 +30,7 @@ type wanted struct {
 func kitchenOf(k *SupperKitchen, own *kitchen.Kitchen) (schedule.Kitchen, error) {
 	out := schedule.Kitchen{Cooks: own.Cooks, Burners: own.Burners, Pans: own.Pans, Bowls: own.Bowls}
 	for i := range own.Ovens {
-		out.Ovens = append(out.Ovens, schedule.Oven{ID: fmt.Sprintf("oven %d", i+1), Racks: max(1, own.Racks), HeatUp: int(math.Ceil(own.Figures.Minutes.Preheat))})
+		out.Ovens = append(out.Ovens, schedule.Oven{ID: fmt.Sprintf("oven %d", i+1), Racks: max(1, own.Racks), HeatUp: int(math.Ceil(own.Parameters.Minutes.Preheat))})
 	}
 	if k == nil {
 		return out, nil
@@ -69,7 +69,7 @@ func kitchenOf(k *SupperKitchen, own *kitchen.Kitchen) (schedule.Kitchen, error)
 
 // want turns a document into what is to be planned.
 func (b *Baker) want(d *Supper, k *kitchen.Kitchen) (*wanted, error) {
-	out := &wanted{last: d.Table, full: k.Figures.Heat.FullOven}
+	out := &wanted{last: d.Table, full: k.Parameters.Heat.FullOven}
 	for i := range d.Dishes {
 		if at := d.Dishes[i].At; at != nil && at.After(out.last) {
 			out.last = *at

@@ -175,7 +175,7 @@ func prepare(d *document.Document, k *kitchen.Kitchen) *baking {
 
 func (b *baking) cooking() heat.Cooking {
 	c := heat.Cooking{
-		Figures: &b.k.Figures.Heat, Budget: &b.budget,
+		Parameters: &b.k.Parameters.Heat, Budget: &b.budget,
 		Piece: b.piece, Material: b.material, Method: b.method, Celsius: b.celsius, Turn: b.turn, Room: b.k.RoomCelsius,
 		Target: heat.Target{Celsius: b.target.Celsius, HoldMinutes: b.target.Minutes},
 	}
@@ -204,11 +204,11 @@ func OnTheHeat(d *document.Document, k *kitchen.Kitchen) (c heat.Cooking, begin 
 func Bake(d *document.Document, k *kitchen.Kitchen, o Options) Baked {
 	b := prepare(d, k)
 	b.budget.Done = o.Done
-	out := Baked{Turns: []float64{}, Sets: []BinderSet{}, Curve: []Point{}, Notes: []CookNote{}, Target: b.target, Guidance: b.guidance, AroundCelsius: b.celsius, SetMinutes: heat.RestMinutes(&k.Figures.Heat, b.piece.Kind)}
+	out := Baked{Turns: []float64{}, Sets: []BinderSet{}, Curve: []Point{}, Notes: []CookNote{}, Target: b.target, Guidance: b.guidance, AroundCelsius: b.celsius, SetMinutes: heat.RestMinutes(&k.Parameters.Heat, b.piece.Kind)}
 	out.Mix = b.contents.ThermalAt(40)
 	out.Piece = b.piece
 	out.Yield = b.k.Yield(&b.piece, b.state.Mass, b.density)
-	out.Load = b.piece.Lay(max(1, out.Yield.Pieces), b.method, k.Ware, &k.Figures.Lay)
+	out.Load = b.piece.Lay(max(1, out.Yield.Pieces), b.method, k.Ware, &k.Parameters.Lay)
 	out.Load.Beside(min(k.Pans, k.Burners, mostPans), max(1, out.Yield.Pieces))
 	if s := b.stop(); s != nil {
 		out.Notes = append(out.Notes, *s)

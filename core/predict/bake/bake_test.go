@@ -14,6 +14,7 @@ import (
 	"cuerda/core/kitchen"
 	"cuerda/core/physics/piece"
 	"cuerda/core/physics/safety"
+	"cuerda/core/predict"
 	"cuerda/core/predict/bake"
 )
 
@@ -61,7 +62,7 @@ func TestTurkeyBalls(t *testing.T) {
 	for _, s := range a.Sets {
 		assert.Greater(t, s.Share, 0.8, "%s has set", s.Food)
 	}
-	p := document.Predict(parsed(t, turkeyBalls), kitchen.Usual())
+	p := predict.Predict(parsed(t, turkeyBalls), kitchen.Usual())
 	assert.LessOrEqual(t, a.SetRatio, p.CookedRatio+0.01)
 	assert.InDelta(t, 0.47, a.Mix.Conductivity, 0.06, "lean ground poultry near room temperature")
 	assert.InDelta(t, 3.5, a.Mix.HeatCapacity, 0.3)
@@ -218,7 +219,7 @@ func TestSettingsKeepToTheirRanges(t *testing.T) {
 }
 
 func TestOutlook(t *testing.T) {
-	o := bake.LookOut(parsed(t, turkeyBalls), kitchen.Usual(), nil)
+	o := bake.Explore(parsed(t, turkeyBalls), kitchen.Usual(), nil)
 	for _, w := range o.WhatIf {
 		require.NotNil(t, w.Minutes, w.Change)
 		if w.Change == "from-room" {
@@ -234,11 +235,11 @@ func TestOutlook(t *testing.T) {
 	assert.Empty(t, o.FrozenTurns, "nobody turns balls in an oven")
 	// Frozen patties in a pan are turned oftener, which is why they take little longer; their turns are told.
 	patties := []string{`{"kind": "ball", "diameter_mm": 38}`, `{"kind": "patty", "diameter_mm": 80, "thickness_mm": 18}`, `"still-oven", "celsius": 190`, `"pan"`}
-	frozen := bake.LookOut(parsed(t, turkeyBalls, patties...), kitchen.Usual(), nil)
+	frozen := bake.Explore(parsed(t, turkeyBalls, patties...), kitchen.Usual(), nil)
 	require.NotEmpty(t, frozen.FrozenTurns)
 	assert.IsIncreasing(t, append([]float64{0}, append(frozen.FrozenTurns, *frozen.FromFrozen)...))
 	assert.GreaterOrEqual(t, len(frozen.FrozenTurns), len(baked(t, patties...).Turns))
-	big := bake.LookOut(parsed(t, turkeyBalls, `{"kind": "ball", "diameter_mm": 38}`, `{"kind": "loaf", "length_mm": 280, "width_mm": 200, "height_mm": 150, "tin": false}`), kitchen.Usual(), nil)
+	big := bake.Explore(parsed(t, turkeyBalls, `{"kind": "ball", "diameter_mm": 38}`, `{"kind": "loaf", "length_mm": 280, "width_mm": 200, "height_mm": 150, "tin": false}`), kitchen.Usual(), nil)
 	assert.False(t, big.Cooling.InTime, "a great loaf does not")
 }
 
@@ -246,7 +247,7 @@ func TestEveryKindAndMethodIsAnswered(t *testing.T) {
 	if testing.Short() {
 		t.Skip("minutes under the race detector; it runs without")
 	}
-	water := 100 * document.Predict(parsed(t, turkeyBalls), kitchen.Usual()).WaterShare
+	water := 100 * predict.Predict(parsed(t, turkeyBalls), kitchen.Usual()).WaterShare
 	for _, k := range piece.Kinds {
 		for _, m := range piece.Methods {
 			d := parsed(t, turkeyBalls)
@@ -282,7 +283,7 @@ func BenchmarkBakeBalls(b *testing.B) {
 func BenchmarkLookOutBalls(b *testing.B) {
 	d := parsed(b, turkeyBalls)
 	for b.Loop() {
-		bake.LookOut(d, kitchen.Usual(), nil)
+		bake.Explore(d, kitchen.Usual(), nil)
 	}
 }
 
@@ -294,7 +295,7 @@ func TestTheSqueezeAndTheHeatKnowOneChill(t *testing.T) {
 		for _, chill := range [][2]float64{{20, 4}, {45, 4}, {90, 1}, {40, -18}} {
 			d := parsed(t, fmt.Sprintf(`{"format":"cuerda-build/1","lines":[{"food":"split-peas-cooked","grams":500,"prep":[{"do":"blitz","level":0.5}]}],
 				"piece":%s,"rest":{"minutes":10,"celsius":20},"chill":{"minutes":%g,"celsius":%g},"cook":{"method":"fan-oven"}}`, p, chill[0], chill[1]))
-			predicted := document.Predict(d, kitchen.Usual())
+			predicted := predict.Predict(d, kitchen.Usual())
 			assert.InDelta(t, bake.Bake(d, kitchen.Usual(), bake.Options{Now: -1}).StartCelsius, *predicted.ChilledCelsius, 0.05, "%s after %v", p, chill)
 		}
 	}

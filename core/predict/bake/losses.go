@@ -10,7 +10,7 @@ import (
 // lose works out what the piece gives up. Vapour and juice come from the same
 // water: what has steamed off the skin is no longer there to drip.
 func (b *baking) lose(course *heat.Course, out *Baked) {
-	usual := &b.k.Figures.Losses
+	usual := &b.k.Parameters.Losses
 	lean, fat, room := 0.0, 0.0, 0.0
 	for i := range b.parts {
 		p := &b.parts[i]

@@ -62,7 +62,7 @@ func (b *baking) needs(out *Baked) *steps.Graph {
 	l.graph.Need(table, steps.After{Step: ready, Most: l.served()})
 	if w := b.work(food.SoakGel); len(w.lines) > 0 {
 		gel := l.graph.Add(steps.Step{Code: "gel", Minutes: w.minutes, Lines: w.lines})
-		l.graph.Need(mix, steps.After{Step: gel, Most: b.k.Figures.Waits.Gel})
+		l.graph.Need(mix, steps.After{Step: gel, Most: b.k.Parameters.Waits.Gel})
 	}
 	for i := range b.d.Parts {
 		if len(b.d.Parts[i].Lines) > 0 {
@@ -83,7 +83,7 @@ func (l *laying) inLine(s steps.Step) int {
 // prepare adds what is done to foods before they are mixed. A food goes through its
 // preparations in the order of the cord.
 func (l *laying) prepare() {
-	usual, waits := &l.k.Figures.Minutes, &l.k.Figures.Waits
+	usual, waits := &l.k.Parameters.Minutes, &l.k.Parameters.Waits
 	hands := steps.Holds{Hands: 1}
 	pan := steps.Holds{Hands: 1, Burners: 1, Pans: 1}
 	add := func(s steps.Step, hot bool) {
@@ -152,7 +152,7 @@ func keeps(code string, soaked, prepared float64) float64 {
 // form adds mixing, the rest, shaping and the cold; a rest and a chill have their place
 // on the cord even where there is none.
 func (l *laying) form() (mix, shape, raw int) {
-	usual, waits := &l.k.Figures.Minutes, &l.k.Figures.Waits
+	usual, waits := &l.k.Parameters.Minutes, &l.k.Parameters.Waits
 	hands := steps.Holds{Hands: 1}
 	mix = l.inLine(steps.Step{Code: "mix", Minutes: document.MixMinutes(usual, l.state.Mass), Holds: hands})
 	for _, i := range l.preparing {
@@ -181,11 +181,11 @@ func (l *laying) form() (mix, shape, raw int) {
 // each is cooked and grilled before the next: their minutes are those of the cooking,
 // and the grill's knot stands beside it.
 func (l *laying) heat(raw int) (cook, set int) {
-	out, waits := l.out, &l.k.Figures.Waits
+	out, waits := l.out, &l.k.Parameters.Waits
 	last, most := raw, waits.Raw
 	sear := searMinutes(out)
 	if out.SearEnds != nil {
-		loads := max(1, l.piece.Lay(max(1, out.Yield.Pieces), piece.Pan, l.k.Ware, &l.k.Figures.Lay).Batches)
+		loads := max(1, l.piece.Lay(max(1, out.Yield.Pieces), piece.Pan, l.k.Ware, &l.k.Parameters.Lay).Batches)
 		seared := l.inLine(steps.Step{Code: "sear", Minutes: l.inTurn(sear, loads), Holds: steps.Holds{Hands: 1, Burners: 1, Pans: 1}, Times: loads})
 		l.graph.Need(seared, steps.After{Step: last, Most: most})
 		last, most = seared, waits.Fried
@@ -213,7 +213,7 @@ func (l *laying) heat(raw int) (cook, set int) {
 	set = l.inLine(steps.Step{Code: "set", Minutes: out.SetMinutes})
 	l.graph.Need(set, steps.After{Step: done})
 	if l.method == piece.StillOven || l.method == piece.FanOven {
-		preheat := l.graph.Add(steps.Step{Code: "preheat", Minutes: l.k.Figures.Minutes.Preheat, Holds: steps.Holds{Racks: l.cookHolds().Racks, Celsius: l.dial}})
+		preheat := l.graph.Add(steps.Step{Code: "preheat", Minutes: l.k.Parameters.Minutes.Preheat, Holds: steps.Holds{Racks: l.cookHolds().Racks, Celsius: l.dial}})
 		l.graph.Need(cook, steps.After{Step: preheat, Most: waits.HotOven})
 	}
 	return cook, set
@@ -241,15 +241,15 @@ func (l *laying) cookHolds() steps.Holds {
 func (l *laying) served() float64 {
 	switch l.method {
 	case piece.Pan, piece.ShallowOil, piece.DeepOil:
-		return l.k.Figures.Waits.Fried
+		return l.k.Parameters.Waits.Fried
 	}
-	return l.k.Figures.Waits.Baked
+	return l.k.Parameters.Waits.Baked
 }
 
 // inTurn is how long so many batches take one after the other, min: each by the clock,
 // as the page tells it.
 func (l *laying) inTurn(minutes float64, batches int) float64 {
-	return halves(minutes)*float64(batches) + l.k.Figures.Minutes.ChangeBatch*float64(batches-1)
+	return halves(minutes)*float64(batches) + l.k.Parameters.Minutes.ChangeBatch*float64(batches-1)
 }
 
 // halves are minutes as whoever works by the clock has them.
@@ -267,8 +267,8 @@ func searMinutes(out *Baked) float64 {
 // a glaze or a wash.
 func (l *laying) part(i, shape, cook, table int) {
 	p := &l.d.Parts[i]
-	minutes, brush := &l.k.Figures.Minutes, -1
-	needed, most := table, l.k.Figures.Waits.Part
+	minutes, brush := &l.k.Parameters.Minutes, -1
+	needed, most := table, l.k.Parameters.Waits.Part
 	switch {
 	case !p.Kind.OnPiece():
 	case !p.Kind.Brushed():
@@ -280,7 +280,7 @@ func (l *laying) part(i, shape, cook, table int) {
 		at := cooks - min(5, cooks/4)
 		switch p.WhenOrUsual() {
 		case document.FromStart:
-			l.graph.Need(cook, steps.After{Step: brush, Most: l.k.Figures.Waits.Mix})
+			l.graph.Need(cook, steps.After{Step: brush, Most: l.k.Parameters.Waits.Mix})
 			at = -1
 		case document.HalfWay:
 			at = cooks / 2
@@ -304,5 +304,5 @@ func (l *laying) partMinutes(p *document.Part) float64 {
 		}
 		longest = max(longest, each)
 	}
-	return longest + l.k.Figures.Minutes.MixPart + p.RestAt(l.k.RoomCelsius).Minutes + p.CookMinutes
+	return longest + l.k.Parameters.Minutes.MixPart + p.RestAt(l.k.RoomCelsius).Minutes + p.CookMinutes
 }

@@ -8,9 +8,9 @@ import (
 	"cuerda/core/physics/safety"
 )
 
-// Outlook is what else there is to know: what a change would do, and the cold
+// Alternatives is what else there is to know: what a change would do, and the cold
 // before and after. Times in min; null where it does not come to that.
-type Outlook struct {
+type Alternatives struct {
 	// WhatIf says how the minutes to the target would move.
 	WhatIf []WhatIf
 	// ChillToFirm is how long the raw pieces take in the fridge until they are 8
@@ -50,12 +50,12 @@ type Cooling struct {
 // longestWait is how long freezing and thawing are followed, min.
 const longestWait = 48 * 60
 
-// LookOut works the outlook out. Done, once closed, ends it: nobody waits for the answer
+// Explore works the alternatives out. Done, once closed, ends it: nobody waits for the answer
 // any more.
-func LookOut(d *document.Document, k *kitchen.Kitchen, done <-chan struct{}) Outlook {
+func Explore(d *document.Document, k *kitchen.Kitchen, done <-chan struct{}) Alternatives {
 	b := prepare(d, k)
 	b.budget.Done = done
-	out := Outlook{WhatIf: []WhatIf{}, FrozenTurns: []float64{}, Keep: k.KeepFor(b.heated)}
+	out := Alternatives{WhatIf: []WhatIf{}, FrozenTurns: []float64{}, Keep: k.KeepFor(b.heated)}
 	if b.stop() != nil {
 		return out
 	}
@@ -123,20 +123,20 @@ func (b *baking) minutes(p piece.Piece, celsius float64, start *float64) (float6
 }
 
 // cold follows the piece through fridge and freezer.
-func (b *baking) cold(out *Outlook) {
+func (b *baking) cold(out *Alternatives) {
 	c := b.cooking()
 	raw := c.Begin(b.rest.Celsius)
 	c.Cool(raw, b.k.FridgeCelsius)
-	out.ChillToFirm = until(raw, func() bool { _, hot := raw.Extreme(); return hot <= b.k.Figures.Cold.Firm })
+	out.ChillToFirm = until(raw, func() bool { _, hot := raw.Extreme(); return hot <= b.k.Parameters.Cold.Firm })
 
 	done := c.Begin(b.target.Celsius)
-	done.SurroundAll(heat.Room(&b.k.Figures.Heat, b.k.RoomCelsius))
+	done.SurroundAll(heat.Room(&b.k.Parameters.Heat, b.k.RoomCelsius))
 	from, at21, at5 := -1., -1., -1.
 	moved := false
 	done.Advance(longestWait*60, func() bool {
 		_, hot := done.Extreme()
 		now := done.Seconds / 60
-		if !moved && now >= b.k.Figures.Cold.OnTheRack {
+		if !moved && now >= b.k.Parameters.Cold.OnTheRack {
 			moved = true
 			c.Cool(done, b.k.FridgeCelsius)
 		}
@@ -182,7 +182,7 @@ func (b *baking) freezing() *float64 {
 	c := b.cooking()
 	raw := c.Begin(b.rest.Celsius)
 	c.Cool(raw, b.k.FreezerCelsius)
-	limit := max(b.k.Figures.Cold.Frozen, b.k.FreezerCelsius+2) // a warm freezer never gets there
+	limit := max(b.k.Parameters.Cold.Frozen, b.k.FreezerCelsius+2) // a warm freezer never gets there
 	return until(raw, func() bool { _, hot := raw.Extreme(); return hot <= limit })
 }
 

@@ -10,7 +10,7 @@ import (
 
 // Step is one knot of the cord.
 type Step struct {
-	// Code is that of cord.Step.
+	// Code is that of steps.Step.
 	Code    string
 	Minutes float64
 	// Before is when it begins, min before the table.

@@ -9,6 +9,7 @@ import (
 	"cuerda/core/food/eaters"
 	"cuerda/core/kitchen"
 	"cuerda/core/physics/mix"
+	"cuerda/core/predict"
 	"cuerda/core/predict/bake"
 	"cuerda/core/predict/dish"
 )
@@ -22,7 +23,7 @@ type Effect struct {
 	ChanceRaw    float64
 	ChanceCooked float64
 	Chance       float64
-	Verdict      document.Verdict
+	Verdict      predict.Verdict
 	Pieces       int
 	// Minutes until it comes off the heat; nil where it is never done.
 	Minutes *float64
@@ -51,9 +52,9 @@ func Documents(a, b *document.Document, k *kitchen.Kitchen) Comparison {
 }
 
 func effect(d *document.Document, k *kitchen.Kitchen) Effect {
-	p := document.Predict(d, k)
+	p := predict.Predict(d, k)
 	baked := bake.Bake(d, k, bake.Options{Now: -1})
-	plate := dish.Look(d, k)
+	plate := dish.Assess(d, k)
 	e := Effect{
 		MassG: p.MassG, Q: p.Q, Word: p.Word, InBand: p.InBand, ChanceRaw: p.ChanceRaw, ChanceCooked: p.ChanceCooked, Chance: p.Chance, Verdict: p.Verdict, Pieces: p.Pieces,
 		Minutes: baked.PullAt, LossPct: baked.WeightLossPct, Dryness: baked.Dryness, Out: []string{}, Label: []string{},
@@ -62,7 +63,7 @@ func effect(d *document.Document, k *kitchen.Kitchen) Effect {
 	if e.Dryness == "" {
 		e.Dryness = "right"
 	}
-	check := func(lines []document.Line, results []document.LineResult) {
+	check := func(lines []document.Line, results []predict.LineResult) {
 		for i, r := range results {
 			if r.Check == nil {
 				continue

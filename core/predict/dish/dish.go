@@ -13,6 +13,7 @@ import (
 	"cuerda/core/physics/heat"
 	"cuerda/core/physics/mix"
 	"cuerda/core/physics/piece"
+	"cuerda/core/predict"
 	"cuerda/core/predict/nutrition"
 )
 
@@ -29,8 +30,8 @@ type PartResult struct {
 	Word mix.Word
 	// Status is the worst of its lines for the table.
 	Status eaters.Status
-	Lines  []document.LineResult
-	Notes  []document.Note
+	Lines  []predict.LineResult
+	Notes  []predict.Note
 }
 
 // Share is what an eater gets, and its cost in the kitchen's currency; no cost where
@@ -59,14 +60,14 @@ type Dish struct {
 	Unpriced []string
 }
 
-// Look works a document out that Read has accepted.
-func Look(d *document.Document, k *kitchen.Kitchen) Dish {
+// Assess works a document out that Read has accepted.
+func Assess(d *document.Document, k *kitchen.Kitchen) Dish {
 	lines := d.MixLines(k.Foods)
 	parts := mix.Parts(lines)
 	mass := massOf(parts)
 	p := d.PieceIn(k, parts)
 	yield := k.Yield(&p, mass, heat.CompositionOf(parts).Density())
-	l := looker{d: d, k: k, piece: p, table: d.Eaters.Table(), pieces: max(1, yield.Pieces), portions: portionsOf(d)}
+	l := assessor{d: d, k: k, piece: p, table: d.Eaters.Table(), pieces: max(1, yield.Pieces), portions: portionsOf(d)}
 	out := Dish{Parts: []PartResult{}, Unpriced: []string{}, Pieces: l.pieces, Portions: l.portions}
 	inMix := sum{facts: nutrition.Of(parts), grams: mass}
 	l.price(lines, &inMix, &out)
@@ -153,7 +154,7 @@ func (s sum) plus(o sum, times float64) sum {
 // told all the same.
 const mostUnpriced = 0.1
 
-func (l *looker) share(s sum, times float64) Share {
+func (l *assessor) share(s sum, times float64) Share {
 	f := s.facts.Times(times)
 	out := Share{Grams: s.grams * times, Facts: nutrition.Facts{
 		KCal: f.KCal, KJ: f.KJ, Protein: f.Protein, Fat: f.Fat,
@@ -166,7 +167,7 @@ func (l *looker) share(s sum, times float64) Share {
 	return out
 }
 
-type looker struct {
+type assessor struct {
 	d                *document.Document
 	k                *kitchen.Kitchen
 	piece            piece.Piece
@@ -175,7 +176,7 @@ type looker struct {
 }
 
 // price adds the cost of lines.
-func (l *looker) price(lines []mix.Line, to *sum, out *Dish) {
+func (l *assessor) price(lines []mix.Line, to *sum, out *Dish) {
 	for i := range lines {
 		id := lines[i].Food.ID
 		perKilo, known := l.k.Price(id)

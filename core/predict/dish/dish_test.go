@@ -13,6 +13,7 @@ import (
 	"cuerda/core/food/eaters"
 	"cuerda/core/kitchen"
 	"cuerda/core/physics/piece"
+	"cuerda/core/predict"
 	"cuerda/core/predict/dish"
 )
 
@@ -53,7 +54,7 @@ func priced(perKilo map[string]float64) *kitchen.Kitchen {
 
 func TestADishWithItsParts(t *testing.T) {
 	d := read(t, koftas)
-	got := dish.Look(d, priced(map[string]float64{"lamb-ground": 12, "red-lentils-cooked": 2, "chickpeas-canned": 3, "salt": 0, "tomato-passata": 3,
+	got := dish.Assess(d, priced(map[string]float64{"lamb-ground": 12, "red-lentils-cooked": 2, "chickpeas-canned": 3, "salt": 0, "tomato-passata": 3,
 		"tomato-paste": 5, "soy-sauce": 6, "broth": 1, "pasta-gluten-free-dry": 4}))
 	require.Len(t, got.Parts, 3)
 	sauce, glaze, broth := got.Parts[0], got.Parts[1], got.Parts[2]
@@ -78,7 +79,7 @@ func TestADishWithItsParts(t *testing.T) {
 	assert.NotContains(t, got.Unpriced, "water")
 	assert.Contains(t, got.Unpriced, "millet-flakes")
 	assert.NotContains(t, got.Unpriced, "salt", "what costs nothing has a price")
-	few := dish.Look(d, priced(map[string]float64{"millet-flakes": 4}))
+	few := dish.Assess(d, priced(map[string]float64{"millet-flakes": 4}))
 	assert.Nil(t, few.Whole.Cost, "most of it has no price: no sum is told")
 }
 
@@ -90,8 +91,8 @@ func TestAPieceIsThePiece(t *testing.T) {
 		d.Parts = nil
 		d.Lines[0].Grams = rapid.Float64Range(20, 900).Draw(t, "lamb")
 		d.Piece.DiameterMM = rapid.Float64Range(25, 90).Draw(t, "across")
-		p := document.Predict(d, kitchen.Usual())
-		got := dish.Look(d, kitchen.Usual())
+		p := predict.Predict(d, kitchen.Usual())
+		got := dish.Assess(d, kitchen.Usual())
 		if p.Pieces == 0 {
 			return
 		}
@@ -110,7 +111,7 @@ func TestAFirstTryAtAPartSuitsTheTableAndTheAmount(t *testing.T) {
 			p := dish.Start(d, kind, kitchen.Usual())
 			require.NotEmpty(t, p.Lines, kind)
 			d.Parts = []document.Part{p}
-			got := dish.Look(d, kitchen.Usual()).Parts[0]
+			got := dish.Assess(d, kitchen.Usual()).Parts[0]
 			assert.NotEqual(t, eaters.Out, got.Status, kind)
 			for _, n := range got.Notes {
 				assert.NotContains(t, []string{"part-short", "part-over", "filling-runs", "part-empty"}, n.Code, "%s in %s", kind, shape)
@@ -128,7 +129,7 @@ func TestScalingKeepsTheMix(t *testing.T) {
 		s, err := dish.Scale(d, dish.Aim{Pieces: n}, kitchen.Usual())
 		require.NoError(t, err)
 		assert.InDelta(t, *s.QWas, *s.Q, 0.03, "rounding moves the index little")
-		assert.Equal(t, n, dish.Look(&s.Document, kitchen.Usual()).Pieces, "so many are so many")
+		assert.Equal(t, n, dish.Assess(&s.Document, kitchen.Usual()).Pieces, "so many are so many")
 		assert.InDelta(t, s.Factor, s.Document.Parts[0].Lines[0].Grams/360, 0.06*s.Factor, "the parts go along")
 		for i, l := range s.Document.Lines {
 			assert.Equal(t, l.Grams, dish.Weighable(l.Grams), "line %d can be weighed", i)
@@ -211,7 +212,7 @@ func BenchmarkLook80LinesIn7(b *testing.B) {
 	}
 	b.ReportAllocs()
 	for b.Loop() {
-		dish.Look(d, kitchen.Usual())
+		dish.Assess(d, kitchen.Usual())
 	}
 }
 

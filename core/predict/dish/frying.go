@@ -37,7 +37,7 @@ func Frying(d *document.Document, k *kitchen.Kitchen) (a Amount, left float64, o
 	p := d.PieceIn(k, parts)
 	mass := massOf(parts)
 	n := max(1, k.Yield(&p, mass, heat.CompositionOf(parts).Density()).Pieces)
-	load := p.Lay(n, method, k.Ware, &k.Figures.Lay)
+	load := p.Lay(n, method, k.Ware, &k.Parameters.Lay)
 	disc := func(acrossMM, depthMM float64) float64 {
 		return math.Pi / 4 * acrossMM * acrossMM * depthMM / 1000 * oilGramsPerML
 	}

@@ -11,33 +11,34 @@ import (
 	"cuerda/core/physics/heat"
 	"cuerda/core/physics/mix"
 	"cuerda/core/physics/piece"
+	"cuerda/core/predict"
 )
 
-func (l *looker) part(p *document.Part) PartResult {
+func (l *assessor) part(p *document.Part) PartResult {
 	lines := p.MixLines(l.k.Foods)
 	parts := mix.Parts(lines)
 	state := mix.AssessParts(parts, p.RestAt(l.k.RoomCelsius))
-	out := PartResult{MassG: state.Mass, Each: "piece", Word: state.Word(), Status: eaters.Clear, Notes: []document.Note{}}
+	out := PartResult{MassG: state.Mass, Each: "piece", Word: state.Word(), Status: eaters.Clear, Notes: []predict.Note{}}
 	count := l.pieces
 	if !p.Kind.OnPiece() {
 		out.Each, count = "portion", max(1, l.portions)
 	}
 	out.EachG = state.Mass / float64(count)
-	usual := &l.k.Figures.Amounts
+	usual := &l.k.Parameters.Amounts
 	need := l.need(p, lines, heat.CompositionOf(parts).Density())
 	out.NeedG = need
 	if shaped(p.Kind) && state.HasPaste {
 		q := state.Q
 		out.Q = &q
 	}
-	out.Lines = document.LineResults(lines, parts, &state, l.table, l.k)
+	out.Lines = predict.LineResults(lines, parts, &state, l.table, l.k)
 	for _, line := range out.Lines {
 		if line.Check != nil {
 			out.Status = worse(out.Status, line.Check.Status)
 		}
 	}
 	note := func(code string, value, limit float64) {
-		out.Notes = append(out.Notes, document.Note{Code: code, Kind: "limit", Value: value, Limit: limit})
+		out.Notes = append(out.Notes, predict.Note{Code: code, Kind: "limit", Value: value, Limit: limit})
 	}
 	switch {
 	case len(lines) == 0:
@@ -58,7 +59,7 @@ func (l *looker) part(p *document.Part) PartResult {
 	if p.Kind == document.Broth {
 		l.drinks(lines, &out)
 	}
-	out.Notes = append(out.Notes, document.Cautions(lines, l.table, l.k)...)
+	out.Notes = append(out.Notes, predict.Cautions(lines, l.table, l.k)...)
 	return out
 }
 
@@ -76,8 +77,8 @@ func worse(a, b eaters.Status) eaters.Status {
 
 // need is how much of a part all pieces or portions want, g; 0 where nothing
 // says.
-func (l *looker) need(p *document.Part, lines []mix.Line, density float64) float64 {
-	n, usual := float64(l.pieces), &l.k.Figures.Amounts
+func (l *assessor) need(p *document.Part, lines []mix.Line, density float64) float64 {
+	n, usual := float64(l.pieces), &l.k.Parameters.Amounts
 	area := l.piece.Area()
 	if l.piece.InTin() && area > 0 {
 		area = l.piece.LengthMM * l.piece.WidthMM / 1e6 // only its top is free
@@ -111,7 +112,7 @@ func (l *looker) need(p *document.Part, lines []mix.Line, density float64) float
 
 // drinks says how much liquid the pasta and grains of a broth take up until
 // tomorrow, and how much there is.
-func (l *looker) drinks(lines []mix.Line, out *PartResult) {
+func (l *assessor) drinks(lines []mix.Line, out *PartResult) {
 	liquid, taken, most := 0.0, 0.0, 0.0
 	thirsty := ""
 	for i := range lines {
@@ -127,7 +128,7 @@ func (l *looker) drinks(lines []mix.Line, out *PartResult) {
 		}
 	}
 	if taken > 0 {
-		out.Notes = append(out.Notes, document.Note{Code: "drinks-by-tomorrow", Kind: "limit", Food: thirsty, Value: taken, Limit: math.Max(0, liquid-taken)})
+		out.Notes = append(out.Notes, predict.Note{Code: "drinks-by-tomorrow", Kind: "limit", Food: thirsty, Value: taken, Limit: math.Max(0, liquid-taken)})
 	}
 }
 

@@ -102,7 +102,7 @@ func Wanted(d *document.Document, p *document.Part, k *kitchen.Kitchen) (mass, w
 	parts := mix.Parts(d.MixLines(k.Foods))
 	shape := d.PieceIn(k, parts)
 	yield := shape.Yield(massOf(parts), heat.CompositionOf(parts).Density())
-	l := looker{d: d, k: k, piece: shape, pieces: max(1, yield.Pieces), portions: portionsOf(d)}
+	l := assessor{d: d, k: k, piece: shape, pieces: max(1, yield.Pieces), portions: portionsOf(d)}
 	if l.portions == 0 {
 		l.portions = 4
 	}

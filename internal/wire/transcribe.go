@@ -6,13 +6,13 @@ import (
 	"cuerda/core/physics/piece"
 )
 
-// Spot answers draft.Spot.
+// Spot answers transcribe.Spot.
 type Spot struct {
 	Line int `json:"line"`
 	Part int `json:"part"`
 }
 
-// Draft answers draft.Draft.
+// Draft answers transcribe.Transcript.
 type Draft struct {
 	Document document.Document `json:"document"`
 	// Spots are those of the foods of every ingredient line.
@@ -22,7 +22,7 @@ type Draft struct {
 	Questions []Question `json:"questions"`
 }
 
-// Question answers draft.Question.
+// Question answers transcribe.Question.
 type Question struct {
 	// Code is fineness (whole, mashed or ground), juice (a wet vegetable as it is,
 	// pressed or fried), gel (soaked in its water first, or not), rest, chill, kind, thickness, method or amount.
@@ -34,7 +34,7 @@ type Question struct {
 	Answers []Choice `json:"answers"`
 }
 
-// Choice answers draft.Choice.
+// Choice answers transcribe.Choice.
 type Choice struct {
 	// Chance is that the pieces hold, with this answer and nothing else changed, 0..1.
 	Chance float64 `json:"chance" digits:"3"`

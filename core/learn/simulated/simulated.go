@@ -14,6 +14,7 @@ import (
 	"cuerda/core/learn"
 	"cuerda/core/learn/logbook"
 	"cuerda/core/physics/mix"
+	"cuerda/core/predict"
 	"cuerda/core/predict/bake"
 )
 
@@ -112,7 +113,7 @@ func (t *Truth) Cook(d *document.Document, day Day) logbook.Found {
 	raw, cooked, felt := t.Chances(d)
 	out := logbook.Found{Squeeze: mix.WordFor(felt + wordSD*r.NormFloat64())}
 	k := t.kitchen()
-	p := document.Predict(d, k)
+	p := predict.Predict(d, k)
 	out.Pieces = day.Pieces
 	if out.Pieces == 0 {
 		out.Pieces = max(1, p.Pieces)

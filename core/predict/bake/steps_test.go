@@ -81,7 +81,7 @@ func TestFromTheFreezerTheCordFreezes(t *testing.T) {
 	d := parsed(t, turkeyBalls, `"celsius": 190}`, `"celsius": 190, "from": "freezer"}`)
 	k := kitchen.Usual()
 	a := bake.Bake(d, k, bake.Options{Now: -1})
-	o := bake.LookOut(d, k, nil)
+	o := bake.Explore(d, k, nil)
 	at := stepsOf(a)
 	require.NotNil(t, a.Freeze)
 	assert.Equal(t, *o.Freeze, *a.Freeze, "the page and the cord say one time")

@@ -5,9 +5,10 @@ import (
 	"cuerda/core/food"
 	"cuerda/core/physics/mix"
 	"cuerda/core/physics/piece"
+	"cuerda/core/predict"
 )
 
-// Change answers formula.Change.
+// Change answers document.Change.
 type Change struct {
 	Part int    `json:"part,omitempty"`
 	Kind string `json:"kind" enum:"added,removed,grams,prep,part-added,part-removed"`
@@ -23,14 +24,14 @@ type Change struct {
 	Of document.PartKind `json:"of,omitempty"`
 }
 
-// Setting answers formula.Setting.
+// Setting answers document.Setting.
 type Setting struct {
 	Field string `json:"field"`
 	Was   string `json:"was"`
 	Now   string `json:"now"`
 }
 
-// Note answers formula.Note.
+// Note answers predict.Note.
 type Note struct {
 	Code string `json:"code"`
 	// Kind is caution, limit or reason.
@@ -42,7 +43,7 @@ type Note struct {
 	Limit float64 `json:"limit,omitempty" digits:"1+"`
 }
 
-// Prediction answers formula.Prediction.
+// Prediction answers predict.Prediction.
 type Prediction struct {
 	MassG float64 `json:"mass_g" digits:"1+"`
 	// Q is the liquidity index; null where nothing in the mix drinks.
@@ -79,12 +80,12 @@ type Prediction struct {
 	// LittleKnown says that hardly a build like it is known.
 	LittleKnown bool `json:"little_known"`
 	// Means says what holding is for such a piece.
-	Means   document.Means   `json:"chance_means"`
-	Verdict document.Verdict `json:"verdict"`
+	Means   predict.Means   `json:"chance_means"`
+	Verdict predict.Verdict `json:"verdict"`
 	// Says is the one sentence on it, the same on every screen.
-	Says   document.Saying `json:"says"`
-	PieceG float64         `json:"piece_g" digits:"1+"`
-	Pieces int             `json:"pieces"`
+	Says   predict.Saying `json:"says"`
+	PieceG float64        `json:"piece_g" digits:"1+"`
+	Pieces int            `json:"pieces"`
 	// ChilledCelsius is what a chill brings the pieces to, and ChillFactor how
 	// many times firmer that makes them.
 	ChilledCelsius *float64 `json:"chilled_celsius,omitempty" digits:"1+"`
@@ -96,7 +97,7 @@ type Prediction struct {
 	Notes  []Note    `json:"notes"`
 }
 
-// LineResult answers formula.LineResult.
+// LineResult answers predict.LineResult.
 type LineResult struct {
 	// Measure is the nearest kitchen measure of the grams in the document.
 	Measure *Measure `json:"measure,omitempty"`
@@ -111,7 +112,7 @@ type LineResult struct {
 	Instead []string `json:"instead,omitempty"`
 }
 
-// Shaped answers formula.Shaped.
+// Shaped answers document.Shaped.
 type Shaped struct {
 	Piece piece.Piece   `json:"piece"`
 	Cook  document.Cook `json:"cook"`

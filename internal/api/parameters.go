@@ -30,7 +30,7 @@ func (s *Server) registerFigures(api huma.API) {
 			}
 			out := []Figure{}
 			for _, e := range parameter.Entries() {
-				value, _ := k.Plain().Figures.Get(e.ID)
+				value, _ := k.Plain().Parameters.Get(e.ID)
 				out = append(out, Figure{ID: e.ID, Value: value, Usual: e.Value, Unit: e.Unit, Grade: string(e.Grade), Low: e.Low, High: e.High, Source: e.Source})
 			}
 			return &body[[]Figure]{out}, nil

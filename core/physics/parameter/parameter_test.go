@@ -20,7 +20,7 @@ func TestTableAndFieldsAreTheSame(t *testing.T) {
 	for i := range groups.NumField() {
 		group := groups.Field(i).Type
 		for j := range group.NumField() {
-			id := group.Field(j).Tag.Get("figure")
+			id := group.Field(j).Tag.Get("parameter")
 			assert.False(t, fields[id], "%s stands in two fields", id)
 			fields[id] = true
 		}

@@ -17,6 +17,7 @@ import (
 	"cuerda/core/food/eaters"
 	"cuerda/core/kitchen"
 	"cuerda/core/physics/mix"
+	"cuerda/core/predict"
 	"cuerda/core/predict/bake"
 	"cuerda/core/predict/compare"
 	"cuerda/core/predict/dish"
@@ -78,10 +79,10 @@ func TestEveryResultIsToldAsItIs(t *testing.T) {
 	drier := *d
 	drier.Lines = append([]document.Line(nil), d.Lines...)
 	drier.Lines[2].Grams = 50
-	told[wire.Prediction](t, document.Predict(d, k))
+	told[wire.Prediction](t, predict.Predict(d, k))
 	told[wire.Baked](t, bake.Bake(d, k, bake.Options{Section: true, Now: 600}))
-	told[wire.Outlook](t, bake.LookOut(d, k, nil))
-	told[wire.Dish](t, dish.Look(d, k))
+	told[wire.Outlook](t, bake.Explore(d, k, nil))
+	told[wire.Dish](t, dish.Assess(d, k))
 	told[[]wire.Purchase](t, dish.Shop(d, k))
 	told[wire.Comparison](t, compare.Documents(d, &drier, k))
 	told[wire.Answer](t, advise.Bind(k, d, advise.Options{}))
@@ -118,7 +119,7 @@ func TestAPredictionIsToldTheSameEitherWay(t *testing.T) {
 		if rapid.Bool().Draw(t, "somebody reacts") {
 			d.Eaters = &eaters.Eaters{Avoid: []string{"gluten", "egg"}, People: []eaters.Person{{Count: 1, Diet: "vegan"}}}
 		}
-		p := document.Predict(d, k)
+		p := predict.Predict(d, k)
 		require.Equal(t, wire.Of[wire.Prediction](p), wire.PredictionOf(&p))
 	})
 }
@@ -198,7 +199,7 @@ func BenchmarkOfAPrediction(b *testing.B) {
 	for range 10 {
 		d.Lines = append(d.Lines, document.Line{Food: "parsnip", Grams: 150}, document.Line{Food: "flax-meal", Grams: 9})
 	}
-	p := document.Predict(d, k)
+	p := predict.Predict(d, k)
 	b.ReportAllocs()
 	for b.Loop() {
 		wire.PredictionOf(&p)

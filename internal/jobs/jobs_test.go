@@ -11,6 +11,7 @@ import (
 	"cuerda/core/document"
 	"cuerda/core/food"
 	"cuerda/core/kitchen"
+	"cuerda/core/predict"
 	"cuerda/internal/jobs"
 	"cuerda/internal/postgres/pgtest"
 	"cuerda/internal/store"
@@ -34,10 +35,10 @@ func TestAKitchenGoesByItsTries(t *testing.T) {
 	chance := func() float64 {
 		k, err := teacher.Kitchen(t.Context(), id)
 		require.NoError(t, err)
-		return document.Predict(d, k).Chance
+		return predict.Predict(d, k).Chance
 	}
 	plain := chance()
-	assert.InDelta(t, document.Predict(d, kitchen.Usual()).Chance, plain, 1e-12)
+	assert.InDelta(t, predict.Predict(d, kitchen.Usual()).Chance, plain, 1e-12)
 	var last store.Try
 	for day := range 5 {
 		last = store.Try{CookedAt: time.Date(2026, 5, 1+day, 18, 0, 0, 0, time.UTC), Document: []byte(peas), Found: []byte(slumped)}
@@ -86,7 +87,7 @@ func TestTrustIsInWhatWasSaid(t *testing.T) {
 	d, err := document.Read([]byte(peas), base.Foods)
 	require.NoError(t, err)
 	now := jobs.Say(d, base)
-	assert.InDelta(t, document.Predict(d, base).Chance, now.Chance, 5e-4)
+	assert.InDelta(t, predict.Predict(d, base).Chance, now.Chance, 5e-4)
 	require.NotNil(t, now.OffAtMinutes)
 	now.Chance = .05
 	said, err := json.Marshal(now)

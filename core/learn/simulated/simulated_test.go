@@ -11,6 +11,7 @@ import (
 	"cuerda/core/kitchen"
 	"cuerda/core/learn"
 	"cuerda/core/learn/simulated"
+	"cuerda/core/predict"
 )
 
 const balls = `{"format":"cuerda-build/1","name":"Balls","lines":[{"food":"turkey-ground","grams":520},{"food":"onion","grams":80},{"food":"millet-flakes","grams":45},{"food":"salt","grams":7}],` +
@@ -28,7 +29,7 @@ func TestTheTruthIsWhatItSays(t *testing.T) {
 	d := read(t, balls)
 	usual := simulated.Truth{}
 	raw, cooked, felt := usual.Chances(d)
-	p := document.Predict(d, kitchen.Usual())
+	p := predict.Predict(d, kitchen.Usual())
 	assert.InDelta(t, p.ChanceRaw, raw, 1e-9)
 	assert.InDelta(t, p.ChanceCooked, cooked, 1e-9)
 	rough := simulated.Truth{Figures: map[string]float64{learn.Turning: .5}}

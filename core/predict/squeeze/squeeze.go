@@ -60,8 +60,8 @@ const (
 // Signs lists every sign.
 var Signs = []Sign{Crumbs, Cracks, Edge, Clean, Film, Strings, Sheen, Slump}
 
-// Handful is what is seen of a squeezed handful.
-type Handful struct {
+// Appearance is what is seen of a squeezed handful.
+type Appearance struct {
 	Index float64
 	Word  mix.Word
 	// Paste is the colour of what is no piece, #rrggbb.
@@ -97,8 +97,8 @@ const (
 )
 
 // Of says what a handful of a mix looks like whose hand feels that index.
-func Of(parts []mix.Part, index float64) Handful {
-	out := Handful{Index: index, Word: mix.WordFor(index), Bits: []Bit{}, Show: map[Sign]float64{}, Tells: []Sign{}}
+func Of(parts []mix.Part, index float64) Appearance {
+	out := Appearance{Index: index, Word: mix.WordFor(index), Bits: []Bit{}, Show: map[Sign]float64{}, Tells: []Sign{}}
 	total := 0.
 	for i := range parts {
 		total += parts[i].Mass
@@ -148,7 +148,7 @@ func Of(parts []mix.Part, index float64) Handful {
 }
 
 // OfWord is what a handful of that word shows, whatever is in it: at the middle of what the word covers.
-func OfWord(w mix.Word) Handful {
+func OfWord(w mix.Word) Appearance {
 	from, to := mix.Between(w)
 	return Of(nil, (max(from, driest)+min(to, wettest))/2)
 }
@@ -157,18 +157,18 @@ func OfWord(w mix.Word) Handful {
 const driest, wettest = -.3, 1.3
 
 // OfBuild says it of the mix of a build as it is after its rest. ok is false where nothing in it drinks.
-func OfBuild(d *document.Document, k *kitchen.Kitchen) (h Handful, ok bool) {
+func OfBuild(d *document.Document, k *kitchen.Kitchen) (h Appearance, ok bool) {
 	parts := mix.Parts(d.MixLines(k.Foods))
 	e := mix.Sum(d.Bowl(parts), d.RestIn(k))
 	index, ok := e.Index()
 	if !ok {
-		return Handful{}, false
+		return Appearance{}, false
 	}
 	return Of(parts, index-e.Loosens()), true
 }
 
 // Bare is a handful that is not squeezed yet: what is in it, without a sign.
-func (h Handful) Bare() Handful {
+func (h Appearance) Bare() Appearance {
 	h.Index, h.Word = 0, ""
 	h.Show, h.Tells = map[Sign]float64{}, []Sign{}
 	return h

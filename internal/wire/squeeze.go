@@ -2,7 +2,7 @@ package wire
 
 import "cuerda/core/predict/squeeze"
 
-// Handful answers handful.Handful.
+// Handful answers squeeze.Appearance.
 type Handful struct {
 	Index float64 `json:"index" digits:"3"`
 	Paste string  `json:"paste"`
@@ -12,7 +12,7 @@ type Handful struct {
 	Tells []squeeze.Sign           `json:"tells"`
 }
 
-// Bit answers handful.Bit.
+// Bit answers squeeze.Bit.
 type Bit struct {
 	Food   string       `json:"food"`
 	Form   squeeze.Form `json:"form"`
@@ -21,7 +21,7 @@ type Bit struct {
 }
 
 // HandfulOf tells a handful.
-func HandfulOf(h *squeeze.Handful) *Handful {
+func HandfulOf(h *squeeze.Appearance) *Handful {
 	out := &Handful{Index: Tidy(h.Index, 3), Paste: h.Paste, Bits: make([]Bit, len(h.Bits)), Show: map[squeeze.Sign]float64{}, Tells: h.Tells}
 	for i := range h.Bits {
 		b := &h.Bits[i]

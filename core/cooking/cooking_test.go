@@ -230,7 +230,7 @@ func TestAmountsThatDifferCount(t *testing.T) {
 	last := w[len(w)-1]
 	assert.Contains(t, []string{"psyllium-husk", "millet-flakes"}, last.Food, "what drinks goes in last")
 	require.NoError(t, c.does(cooking.Event{Kind: cooking.Weighed, Step: mixing, Line: 2, Grams: 300, How: cooking.ByScale}))
-	b, ok := cooking.LookInto(c.plan, c.s, 0, usual, c.now)
+	b, ok := cooking.MixOf(c.plan, c.s, 0, usual, c.now)
 	require.True(t, ok)
 	assert.Equal(t, 300., b.Document.Lines[2].Grams)
 	assert.Less(t, *b.Expected.Q, *b.Planned.Q-0.1, "seven times the flakes drink")
@@ -240,7 +240,7 @@ func TestAmountsThatDifferCount(t *testing.T) {
 	require.NotEmpty(t, b.Mend.Additions)
 	water := b.Mend.Additions[0]
 	require.NoError(t, c.does(cooking.Event{Kind: cooking.Added, Food: water.Food, Grams: float64(water.Enough) * water.SpoonG}))
-	after, _ := cooking.LookInto(c.plan, c.s, 0, usual, c.now)
+	after, _ := cooking.MixOf(c.plan, c.s, 0, usual, c.now)
 	assert.Greater(t, *after.Expected.Q, *b.Expected.Q+0.02, "and what evens it out does")
 	assert.True(t, after.Mend == nil || after.Mend.Verdict == "fine" || !after.Off)
 }
@@ -255,7 +255,7 @@ func TestASqueezeThatIsOffAsksAgainOnceMended(t *testing.T) {
 	}
 	require.NoError(t, c.does(cooking.Event{Kind: cooking.Felt, Word: mix.Slack}))
 	assert.False(t, squeezes())
-	b, _ := cooking.LookInto(c.plan, c.s, 0, usual, c.now)
+	b, _ := cooking.MixOf(c.plan, c.s, 0, usual, c.now)
 	require.NotNil(t, b.Mend)
 	assert.Equal(t, "too-wet", b.Mend.Verdict)
 	add := b.Mend.Additions[0]
@@ -479,7 +479,7 @@ func TestAFoodThatIsGone(t *testing.T) {
 	c := begin(t, 120)
 	c.until(60)
 	c.plan.Dishes[0].Build.Lines[2].Food = "own-gone"
-	_, ok := cooking.LookInto(c.plan, c.s, 0, usual, c.now)
+	_, ok := cooking.MixOf(c.plan, c.s, 0, usual, c.now)
 	assert.False(t, ok)
 	assert.NotEmpty(t, c.tasks())
 }

@@ -14,12 +14,13 @@ import (
 	"cuerda/core/learn/logbook"
 	"cuerda/core/learn/patties"
 	"cuerda/core/physics/mix"
+	"cuerda/core/predict"
 	"cuerda/core/predict/bake"
 	"cuerda/internal/store"
 )
 
-// mostTries of a kitchen are looked at: the last.
-const mostTries = 5000
+// mostTriesRead of a kitchen are looked at: the last.
+const mostTriesRead = 5000
 
 // Teacher has kitchens learn. It is safe for use by several at once.
 type Teacher struct {
@@ -79,7 +80,7 @@ func (t *Teacher) Learn(ctx context.Context, id string) (*learn.Learned, error) 
 	if err != nil {
 		return nil, err
 	}
-	all, err := t.Store.Tries(ctx, id, mostTries)
+	all, err := t.Store.Tries(ctx, id, mostTriesRead)
 	if err != nil {
 		return nil, err
 	}
@@ -178,7 +179,7 @@ type Said struct {
 
 // Say is what the model says of a document in a kitchen.
 func Say(d *document.Document, k *kitchen.Kitchen) Said {
-	p := document.Predict(d, k)
+	p := predict.Predict(d, k)
 	b := bake.Bake(d, k, bake.Options{Now: -1})
 	out := Said{
 		Q: p.Q, Word: p.Word, ChanceRaw: p.ChanceRaw, ChanceCooked: p.ChanceCooked, Chance: p.Chance, ChanceLow: p.ChanceLow, ChanceHigh: p.ChanceHigh,
@@ -215,7 +216,7 @@ func Trust(all []store.Try, base *kitchen.Kitchen) (said, alone logbook.Trust) {
 			continue
 		}
 		with = append(with, logbook.Said{Chance: s.Chance, Count: count})
-		without = append(without, logbook.Said{Chance: document.Predict(d, base).Chance, Count: count})
+		without = append(without, logbook.Said{Chance: predict.Predict(d, base).Chance, Count: count})
 	}
 	return logbook.Reliability(with, learn.Alike), logbook.Reliability(without, learn.Alike)
 }

@@ -24,8 +24,8 @@ type Spot struct {
 	Part int
 }
 
-// Draft is the build that a recipe becomes.
-type Draft struct {
+// Transcript is the build that a recipe becomes.
+type Transcript struct {
 	Document document.Document
 	// Spots are those of the foods of every ingredient line.
 	Spots [][]Spot
@@ -38,8 +38,8 @@ type Draft struct {
 
 // Of makes the build of a recipe for a kitchen. What cannot be a line of it stays in
 // its note, so that no word is lost.
-func Of(f *recipe.Found, u *recipe.Understood, k *kitchen.Kitchen) Draft {
-	d := Draft{Document: document.Document{Format: document.Format, Name: f.Name, Portions: f.Portions, Lines: []document.Line{}}}
+func Of(f *recipe.Found, u *recipe.Understood, k *kitchen.Kitchen) Transcript {
+	d := Transcript{Document: document.Document{Format: document.Format, Name: f.Name, Portions: f.Portions, Lines: []document.Line{}}}
 	var left []string
 	for i := range u.Lines {
 		l := &u.Lines[i]
@@ -77,7 +77,7 @@ func Of(f *recipe.Found, u *recipe.Understood, k *kitchen.Kitchen) Draft {
 
 // take puts a food into the mix or into a part; what is fried in, served with or
 // not understood goes into neither.
-func (d *Draft) take(l *recipe.ReadLine, it *recipe.ReadFood, foods *food.Catalogue) Spot {
+func (d *Transcript) take(l *recipe.ReadLine, it *recipe.ReadFood, foods *food.Catalogue) Spot {
 	out := Spot{-1, -1}
 	if foods.Find(it.Food) == nil || !(it.Grams > 0) || it.Grams > document.MaxGrams {
 		return out

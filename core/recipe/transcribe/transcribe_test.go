@@ -14,6 +14,7 @@ import (
 	"cuerda/core/food"
 	"cuerda/core/kitchen"
 	"cuerda/core/physics/piece"
+	"cuerda/core/predict"
 	"cuerda/core/recipe"
 	"cuerda/core/recipe/ingredient"
 	"cuerda/core/recipe/transcribe"
@@ -21,7 +22,7 @@ import (
 
 var reader = ingredient.NewReader(food.Starter())
 
-func draftOf(t testing.TB, text string) (recipe.Found, recipe.Understood, transcribe.Draft) {
+func draftOf(t testing.TB, text string) (recipe.Found, recipe.Understood, transcribe.Transcript) {
 	found, err := recipe.Read([]byte(text))
 	require.NoError(t, err)
 	u := recipe.Understand(&found, reader, food.Starter())
@@ -46,7 +47,7 @@ func TestRecipesBecomeBuilds(t *testing.T) {
 			require.NoError(t, err)
 			again, err := document.Read(raw, food.Starter())
 			require.NoError(t, err, "%s", raw)
-			assert.Equal(t, document.Predict(again, kitchen.Usual()).Chance, document.Predict(&d.Document, kitchen.Usual()).Chance)
+			assert.Equal(t, predict.Predict(again, kitchen.Usual()).Chance, predict.Predict(&d.Document, kitchen.Usual()).Chance)
 			require.Len(t, d.Spots, len(u.Lines))
 			for i, spots := range d.Spots {
 				require.Len(t, spots, len(u.Lines[i].Items))
@@ -93,7 +94,7 @@ func TestWhatDecidesIsAsked(t *testing.T) {
 		tried := d.Document
 		tried.Lines = append([]document.Line{}, tried.Lines...)
 		tried.Lines[q.Line].Prep = a.Prep
-		assert.InDelta(t, document.Predict(&tried, kitchen.Usual()).Chance, a.Chance, 0.001, "each answer says what it would do")
+		assert.InDelta(t, predict.Predict(&tried, kitchen.Usual()).Chance, a.Chance, 0.001, "each answer says what it would do")
 	}
 	_, _, said := draftOf(t, strings.Replace(patties, "drained", "drained and mashed", 1))
 	for _, q := range said.Questions {
@@ -112,7 +113,7 @@ func TestThePieceIsAsLargeAsItsCountLeaves(t *testing.T) {
 	require.NotNil(t, d.Document.Piece)
 	assert.Equal(t, piece.Patty, d.Document.Piece.Kind)
 	assert.Equal(t, 20., d.Document.Piece.ThicknessMM, "what the recipe says stands")
-	p := document.Predict(&d.Document, kitchen.Usual())
+	p := predict.Predict(&d.Document, kitchen.Usual())
 	assert.InDelta(t, 6, p.Pieces, 1, "and the width is what six of them leave")
 	_, _, said := draftOf(t, strings.Replace(patties, "2 cm thick", "2 cm thick and 9 cm across", 1))
 	assert.Equal(t, 90., said.Document.Piece.DiameterMM)
