@@ -1,8 +1,3 @@
-// Package advise answers a cook's questions about a build: what else would bind
-// it, what to put in place of egg and crumbs, how to mend a mix by the feel of
-// the hand, and what each school of cooking costs. It joins build documents to
-// the searches of package binder, and suggests nothing that is not clear for
-// everyone at the table.
 package advise
 
 import (

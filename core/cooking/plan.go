@@ -1,6 +1,3 @@
-// Package cooking is a cooking as events: what a plan says, what has been done of it, and what
-// is to be done now. Nothing in it changes but by events, which are only ever added; two that
-// have the same events, in whatever order these came, are in the same state.
 package cooking
 
 import (

@@ -1,6 +1,3 @@
-// Package document is the build document of docs/formats: one mix, made into one
-// kind of piece, cooked one way. It reads the document strictly, says what is
-// wrong with one and where, and predicts what the build will do.
 package document
 
 import (

@@ -1,6 +1,3 @@
-// Package kitchen is one kitchen as a value: its foods with its own packs, what
-// is on its shelf, and what is known of its oven, its cold and its vessels.
-// Whatever is predicted, planned or suggested is worked out for one of these.
 package kitchen
 
 import (
@@ -32,7 +29,7 @@ type Kitchen struct {
 	Settings
 	// Parameters are those of its work, with what it has learned over the usual ones.
 	Parameters *parameter.Set
-	shelf   map[string]*PantryItem
+	shelf      map[string]*PantryItem
 	// Used counts the builds of the kitchen that have a food, by its ID; nil where
 	// nobody counted.
 	Used map[string]int

@@ -86,7 +86,7 @@ const (
 // The tries that speak: the last of them, for kitchens change. Heat is followed for few.
 const (
 	mostTriesLearned = 1000
-	mostHeat  = 60
+	mostHeat         = 60
 )
 
 // KitchenOptions say how a kitchen learns.

@@ -1,6 +1,3 @@
-// Package recipe finds a recipe in what a cook has: the source of a web page,
-// JSON-LD by schema.org, Markdown, a list of values or plain text. It gives the
-// words as they stand; package ingredient reads the lines.
 package recipe
 
 import (

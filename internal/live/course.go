@@ -123,7 +123,7 @@ func (c *Course) replay(readings []store.CourseReading) {
 			continue
 		}
 		last[key] = r.At
-		one := Reading{r.Dish, probe.Where(r.Place), r.Source, r.At, r.Celsius}
+		one := cooking.Reading{Dish: r.Dish, Where: probe.Where(r.Place), Source: r.Source, At: r.At, Celsius: r.Celsius}
 		if f := c.heatOf(&one); f != nil {
 			f.does(&c.state.Dishes[f.Dish], &c.state.Dishes[f.Dish].Steps[f.Step], r.At)
 			f.reads(one)
@@ -140,7 +140,7 @@ func (c *Course) happens() {
 
 // heatOf is what a reading is of: its dish, or where it names none the one that came onto the
 // heat last.
-func (c *Course) heatOf(r *Reading) *following {
+func (c *Course) heatOf(r *cooking.Reading) *following {
 	var out *following
 	for at, f := range c.heat {
 		if r.Dish >= 0 && at.Dish != r.Dish {
@@ -361,7 +361,7 @@ func (c *Course) sleep() {
 }
 
 // reads takes readings over that have been kept, and gives what became of each.
-func (c *Course) reads(readings []Reading) []probe.Took {
+func (c *Course) reads(readings []cooking.Reading) []probe.Took {
 	c.mu.Lock()
 	out := make([]probe.Took, len(readings))
 	of := make([]*following, len(readings))

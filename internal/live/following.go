@@ -10,7 +10,6 @@ import (
 	"cuerda/core/cooking"
 	"cuerda/core/cooking/probe"
 	"cuerda/core/kitchen"
-	"cuerda/core/physics/safety"
 	"cuerda/core/plan/schedule"
 	"cuerda/core/predict/bake"
 )
@@ -33,23 +32,8 @@ type following struct {
 	turned   int
 	placed   int
 	off      bool
-	last     map[probe.Where]Last
-	history  []Reading
-}
-
-// Last is the last reading of a kind.
-type Last struct {
-	At      time.Time
-	Celsius float64
-}
-
-// Reading is one reading of a probe, as it was taken.
-type Reading struct {
-	Dish    int
-	Where   probe.Where
-	Source  string
-	At      time.Time
-	Celsius float64
+	last     map[probe.Where]cooking.Last
+	history  []cooking.Reading
 }
 
 // mostShown is how many readings of the past a screen is given.
@@ -65,7 +49,7 @@ func begin(p *cooking.Plan, s *cooking.State, at schedule.Ref, k *kitchen.Kitche
 	if !ok {
 		return nil
 	}
-	f := &following{Ref: at, begun: *begun, met: *begun, offset: k.OvenOffset, last: map[probe.Where]Last{}}
+	f := &following{Ref: at, begun: *begun, met: *begun, offset: k.OvenOffset, last: map[probe.Where]cooking.Last{}}
 	f.follow = probe.New(c, body, probe.Usual())
 	if sides := c.SearSides(); sides > 0 {
 		// Its step is the one after the pan's, each side of which had its minutes.
@@ -106,7 +90,7 @@ func (f *following) does(d *cooking.DishState, step *cooking.StepState, by time.
 }
 
 // reads takes a reading over.
-func (f *following) reads(r Reading) probe.Took {
+func (f *following) reads(r cooking.Reading) probe.Took {
 	f.mu.Lock()
 	defer f.mu.Unlock()
 	minutes := f.minutes(r.At)
@@ -120,7 +104,7 @@ func (f *following) reads(r Reading) probe.Took {
 	if took == probe.Late {
 		return took
 	}
-	f.last[r.Where] = Last{r.At, r.Celsius}
+	f.last[r.Where] = cooking.Last{At: r.At, Celsius: r.Celsius}
 	f.remember(r)
 	f.stale = f.stale || took == probe.Used || took == probe.Aside
 	return took
@@ -137,14 +121,14 @@ func (f *following) again(was *following) {
 	was.mu.Lock()
 	told := slices.Clone(was.history)
 	was.mu.Unlock()
-	slices.SortStableFunc(told, func(a, b Reading) int { return a.At.Compare(b.At) })
+	slices.SortStableFunc(told, func(a, b cooking.Reading) int { return a.At.Compare(b.At) })
 	for _, r := range told {
 		f.reads(r)
 	}
 }
 
 // remember keeps readings for the curve, the older ones farther apart.
-func (f *following) remember(r Reading) {
+func (f *following) remember(r cooking.Reading) {
 	f.history = append(f.history, r)
 	if len(f.history) <= 2*mostShown {
 		return
@@ -159,38 +143,8 @@ func (f *following) remember(r Reading) {
 	f.history = slices.Clip(kept)
 }
 
-// Ahead is what is to be expected of a dish on the heat, by the course's clock.
-type Ahead struct {
-	Forecast probe.Forecast
-	Begun    time.Time
-	Last     map[probe.Where]Last
-	History  []Reading
-	// Offset is how much hotter than it says the oven is known to be, K.
-	Offset float64
-}
-
-func (a *Ahead) at(minutes float64) time.Time {
-	return a.Begun.Add(time.Duration(minutes * float64(time.Minute)))
-}
-
-// Off is when to take it off, and the interval of 90% of it.
-func (a *Ahead) Off() (at, low, high time.Time) {
-	off := a.Forecast.Off
-	return a.at(off.Value), a.at(off.Low), a.at(off.High)
-}
-
-// Below says whether taking it off now leaves meat, fish, egg or what was cooked before short of its goal: it is
-// not to come off yet, and the coldest place has not come to the goal by itself.
-func (a *Ahead) Below(target safety.Target, now time.Time) bool {
-	_, low, _ := a.Off()
-	return target.Reason != safety.Plants && low.After(now) && a.Forecast.Core.Value < target.Celsius-1
-}
-
-// Time is that of so many minutes on the heat.
-func (a *Ahead) Time(minutes float64) time.Time { return a.at(minutes) }
-
 // forecastNow forecasts anew where there is something new to know, at now by the course's clock.
-func (f *following) forecastNow(now time.Time) *Ahead {
+func (f *following) forecastNow(now time.Time) *cooking.Ahead {
 	f.mu.Lock()
 	defer f.mu.Unlock()
 	if f.forecast == nil || f.stale || !f.off && f.minutes(now) > f.forecast.Now+1 {
@@ -201,21 +155,21 @@ func (f *following) forecastNow(now time.Time) *Ahead {
 	return f.ahead()
 }
 
-func (f *following) ahead() *Ahead {
+func (f *following) ahead() *cooking.Ahead {
 	if f.forecast == nil {
 		return nil
 	}
-	out := &Ahead{Forecast: *f.forecast, Begun: f.begun, Last: map[probe.Where]Last{}, Offset: f.offset}
+	out := &cooking.Ahead{Forecast: *f.forecast, Begun: f.begun, Last: map[probe.Where]cooking.Last{}, Offset: f.offset}
 	for w, l := range f.last {
 		out.Last[w] = l
 	}
 	out.History = slices.Clone(f.history)
-	slices.SortStableFunc(out.History, func(a, b Reading) int { return cmp.Compare(string(a.Where), string(b.Where)) })
+	slices.SortStableFunc(out.History, func(a, b cooking.Reading) int { return cmp.Compare(string(a.Where), string(b.Where)) })
 	return out
 }
 
 // known is the last forecast, without making one.
-func (f *following) known() *Ahead {
+func (f *following) known() *cooking.Ahead {
 	f.mu.Lock()
 	defer f.mu.Unlock()
 	return f.ahead()

@@ -138,7 +138,7 @@ func TestACourseThatIsReadAnewForecastsTheSame(t *testing.T) {
 	}
 	_, err := b.course.Do(t.Context(), []cooking.Event{{ID: "turn", Kind: cooking.Turned}})
 	require.NoError(t, err)
-	look := func(c *Course) *Ahead {
+	look := func(c *Course) *cooking.Ahead {
 		for _, f := range c.heat {
 			return f.forecastNow(c.now())
 		}
@@ -255,7 +255,7 @@ func TestWhatIsNotOffAfterAllGoesOn(t *testing.T) {
 	t.Parallel()
 	b := beginCooking(t)
 	b.warms(t)
-	look := func() *Ahead {
+	look := func() *cooking.Ahead {
 		for _, f := range b.course.heat {
 			return f.forecastNow(b.course.now())
 		}

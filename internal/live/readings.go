@@ -9,6 +9,7 @@ import (
 	"strings"
 	"time"
 
+	"cuerda/core/cooking"
 	"cuerda/core/cooking/probe"
 	"cuerda/internal/device/senml"
 	"cuerda/internal/store"
@@ -45,7 +46,7 @@ const ahead = 30 * time.Second
 func (c *Course) Readings(ctx context.Context, pack []senml.Record) (Taken, error) {
 	now, _ := c.Now()
 	var out Taken
-	var probes []Reading
+	var probes []cooking.Reading
 	counts := &c.all.Counts
 	refuse := func(i int, code, got string) {
 		out.Faults = append(out.Faults, Fault{i, code, got})
@@ -99,7 +100,7 @@ func (c *Course) Readings(ctx context.Context, pack []senml.Record) (Taken, erro
 			refuse(i, BadValue, fmt.Sprint(value))
 			continue
 		}
-		probes = append(probes, Reading{dish, probe.Where(place), r.Name, at, value})
+		probes = append(probes, cooking.Reading{Dish: dish, Where: probe.Where(place), Source: r.Name, At: at, Celsius: value})
 	}
 	for _, w := range scale {
 		if err := c.weighs(ctx, w.at, w.grams); err != nil {

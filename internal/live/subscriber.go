@@ -77,40 +77,15 @@ func (c *Course) Follow() (s *Subscriber, leave func()) {
 	}
 }
 
-// Snapshot is all there is to see of a course at one moment.
-type Snapshot struct {
-	Now     time.Time
-	Speed   float64
-	Seq     int64
-	Devices int
-	Plan    *cooking.Plan
-	State   *cooking.State
-	Timings []cooking.Timing
-	Tasks   []cooking.Task
-	Ready   time.Time
-	Ahead   map[schedule.Ref]*Ahead
-	Bowls   map[int]cooking.Bowl
-	Scale   ScaleState
-	Token   string
-	Version int64
-}
-
-// ScaleState is what the scale says.
-type ScaleState struct {
-	Known bool
-	In    float64 // g
-	At    time.Time
-}
-
 // Snapshot gives all there is to see now.
-func (c *Course) Snapshot(k *kitchen.Kitchen) *Snapshot {
+func (c *Course) Snapshot(k *kitchen.Kitchen) *cooking.Snapshot {
 	c.mu.Lock()
 	defer c.mu.Unlock()
 	now := c.now()
 	ends, turns := c.ends()
-	out := &Snapshot{
+	out := &cooking.Snapshot{
 		Now: now, Speed: c.clock.speed, Seq: c.seq, Devices: len(c.subs), Plan: c.plan, Timings: cooking.Timings(c.plan, c.state, now, ends),
-		Ahead: map[schedule.Ref]*Ahead{}, Bowls: map[int]cooking.Bowl{}, Token: c.kept.Token, Version: c.version, Scale: c.scaleState(),
+		Ahead: map[schedule.Ref]*cooking.Ahead{}, Bowls: map[int]cooking.Bowl{}, Token: c.kept.Token, Version: c.version, Scale: c.scaleState(),
 	}
 	out.State = c.state.Clone()
 	out.Tasks = cooking.Tasks(c.plan, c.state, out.Timings, now, turns)
@@ -149,23 +124,23 @@ func (c *Course) bowl(dish int, k *kitchen.Kitchen, now time.Time) (cooking.Bowl
 	return cooking.MixOf(c.plan, c.state, dish, k, now)
 }
 
-func (c *Course) scaleState() ScaleState {
-	return ScaleState{c.scale.Known(), c.scale.In(), c.scale.At()}
+func (c *Course) scaleState() cooking.ScaleState {
+	return cooking.ScaleState{Known: c.scale.Known(), In: c.scale.In(), At: c.scale.At()}
 }
 
 // Scale is what the scale says now.
-func (c *Course) Scale() ScaleState {
+func (c *Course) Scale() cooking.ScaleState {
 	c.mu.Lock()
 	defer c.mu.Unlock()
 	return c.scaleState()
 }
 
 // Heat is what is known of the dishes on the heat, by their probes.
-func (c *Course) Heat() map[schedule.Ref]*Ahead {
+func (c *Course) Heat() map[schedule.Ref]*cooking.Ahead {
 	c.mu.Lock()
 	heat := maps.Clone(c.heat)
 	c.mu.Unlock()
-	out := map[schedule.Ref]*Ahead{}
+	out := map[schedule.Ref]*cooking.Ahead{}
 	for at, f := range heat {
 		if ahead := f.known(); ahead != nil {
 			out[at] = ahead
@@ -213,17 +188,19 @@ func (c *Course) Poke() {
 }
 
 // Last are the last readings of each kind of the dishes on the heat.
-func (c *Course) Last() (out []Reading) {
+func (c *Course) Last() (out []cooking.Reading) {
 	c.mu.Lock()
 	heat := maps.Clone(c.heat)
 	c.mu.Unlock()
 	for at, f := range heat {
 		f.mu.Lock()
 		for w, l := range f.last {
-			out = append(out, Reading{Dish: at.Dish, Where: w, At: l.At, Celsius: l.Celsius})
+			out = append(out, cooking.Reading{Dish: at.Dish, Where: w, At: l.At, Celsius: l.Celsius})
 		}
 		f.mu.Unlock()
 	}
-	slices.SortFunc(out, func(a, b Reading) int { return cmp.Or(cmp.Compare(a.Dish, b.Dish), cmp.Compare(a.Where, b.Where)) })
+	slices.SortFunc(out, func(a, b cooking.Reading) int {
+		return cmp.Or(cmp.Compare(a.Dish, b.Dish), cmp.Compare(a.Where, b.Where))
+	})
 	return out
 }

@@ -14,7 +14,6 @@ import (
 	"cuerda/core/physics/safety"
 	"cuerda/core/plan/schedule"
 	"cuerda/core/predict/squeeze"
-	"cuerda/internal/live"
 )
 
 // Course is all there is to see of a cooking at one moment, by its own clock.
@@ -276,7 +275,7 @@ func (w *CourseWords) food(k *kitchen.Kitchen, id, name string) string {
 }
 
 // CourseOf tells a course of a kitchen.
-func CourseOf(id string, l *live.Snapshot, k *kitchen.Kitchen, w CourseWords) Course {
+func CourseOf(id string, l *cooking.Snapshot, k *kitchen.Kitchen, w CourseWords) Course {
 	p, s := l.Plan, l.State
 	out := Course{
 		ID: id, Name: w.Say(p.Name), Table: p.Table, Start: s.Start, Now: l.Now, Speed: l.Speed, Seq: l.Seq, Devices: l.Devices, Ended: s.End,
@@ -457,7 +456,7 @@ func Bowl(b *cooking.Bowl, k *kitchen.Kitchen, w CourseWords) CourseBowl {
 const mostHistory = 120
 
 // HeatOf tells a dish on the heat.
-func HeatOf(dish, step int, a *live.Ahead, target safety.Target) CourseHeat {
+func HeatOf(dish, step int, a *cooking.Ahead, target safety.Target) CourseHeat {
 	f := &a.Forecast
 	out := CourseHeat{
 		Dish: dish, Step: step, Begun: a.Begun, Target: Of[Target](target), Reaches: f.Reaches,
