@@ -15,7 +15,7 @@ import (
 	"cuerda/core/kitchen"
 	"cuerda/core/physics/mix"
 	"cuerda/core/predict"
-	"cuerda/internal/demo"
+	"cuerda/internal/phrases"
 	"cuerda/internal/problem"
 	"cuerda/internal/store"
 )
@@ -92,9 +92,9 @@ func (s *Server) reply(ctx context.Context, b *store.Build, err error) (*buildOu
 		return nil, err
 	}
 	language := languageOf(ctx)
-	b.Document = demo.In(language, &b.Document)
+	b.Document = phrases.In(language, &b.Document)
 	if b.From != nil {
-		b.From.Name = demo.Say(b.From.Name, language)
+		b.From.Name = phrases.Say(b.From.Name, language)
 	}
 	return &buildOutput{
 		ETag: fmt.Sprintf(`"%d"`, b.Version),
@@ -158,7 +158,7 @@ func (s *Server) listBuilds(ctx context.Context, in *listInput) (*body[[]Entry],
 	for i := range builds {
 		b := &builds[i]
 		p := predicted(k, &b.Document)
-		out[i] = Entry{b.ID, demo.Say(b.Document.Name, languageOf(ctx)), b.Version, b.UpdatedAt, len(b.Document.Lines), p.Word, p.Verdict, p.Says, p.Chance}
+		out[i] = Entry{b.ID, phrases.Say(b.Document.Name, languageOf(ctx)), b.Version, b.UpdatedAt, len(b.Document.Lines), p.Word, p.Verdict, p.Says, p.Chance}
 	}
 	return &body[[]Entry]{out}, nil
 }

@@ -13,8 +13,8 @@ import (
 	"cuerda/core/kitchen"
 	"cuerda/core/plan/schedule"
 	"cuerda/core/plan/supper"
-	"cuerda/internal/demo"
 	"cuerda/internal/live"
+	"cuerda/internal/phrases"
 	"cuerda/internal/problem"
 	"cuerda/internal/wire"
 )
@@ -164,7 +164,7 @@ func (s *Server) listCourses(ctx context.Context, in *coursesInput) (*body[[]Cou
 	out := make([]CourseEntry, len(all))
 	for i, e := range all {
 		out[i] = CourseEntry(e)
-		out[i].Name = demo.Say(e.Name, languageOf(ctx))
+		out[i].Name = phrases.Say(e.Name, languageOf(ctx))
 	}
 	return &body[[]CourseEntry]{out}, nil
 }
@@ -184,7 +184,7 @@ func (s *Server) findCourse(ctx context.Context, id string) (*live.Course, *kitc
 
 func courseWords(ctx context.Context) wire.CourseWords {
 	language := languageOf(ctx)
-	return wire.CourseWords{Spanish: language == "es", Say: func(text string) string { return demo.Say(text, language) }}
+	return wire.CourseWords{Spanish: language == "es", Say: func(text string) string { return phrases.Say(text, language) }}
 }
 
 func (s *Server) courseOf(ctx context.Context, c *live.Course, k *kitchen.Kitchen) wire.Course {

@@ -14,8 +14,8 @@ import (
 	"cuerda/core/recipe"
 	"cuerda/core/recipe/transcribe"
 	"cuerda/internal/archive"
-	"cuerda/internal/demo"
 	"cuerda/internal/export"
+	"cuerda/internal/phrases"
 	"cuerda/internal/problem"
 	"cuerda/internal/store"
 	"cuerda/internal/wire"
@@ -82,7 +82,7 @@ func (s *Server) registerExchange(api huma.API) {
 				return nil, err
 			}
 			format := export.Format(in.Format)
-			said := demo.In(in.Language, &b.Document)
+			said := phrases.In(in.Language, &b.Document)
 			text, err := export.Write(usable(k, &said), k, format, export.Options{Language: in.Language, Guests: in.Guests})
 			if err != nil {
 				return nil, s.problemOf(ctx, err)
@@ -100,7 +100,7 @@ func (s *Server) registerExchange(api huma.API) {
 			if err != nil {
 				return nil, err
 			}
-			said := demo.In(in.Language, &b.Document)
+			said := phrases.In(in.Language, &b.Document)
 			return &body[export.Page]{export.PageOf(usable(k, &said), k, in.Language)}, nil
 		})
 	pack := op(http.MethodGet, "/kitchen/archive", "packKitchen", "Everything of the kitchen as a zip")

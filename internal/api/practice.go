@@ -15,9 +15,9 @@ import (
 
 	"cuerda/core/kitchen"
 	"cuerda/core/learn/practice"
-	"cuerda/internal/demo"
 	"cuerda/internal/export"
 	"cuerda/internal/jobs"
+	"cuerda/internal/phrases"
 	"cuerda/internal/problem"
 	"cuerda/internal/store"
 	"cuerda/internal/wire"
@@ -171,7 +171,7 @@ func (s *Server) practicePage(ctx context.Context, person string) (PracticePage,
 	}
 	for _, p := range people {
 		if !p.Gone {
-			out.People = append(out.People, PracticePerson{ID: p.ID, Name: demo.Say(p.Name, languageOf(ctx))})
+			out.People = append(out.People, PracticePerson{ID: p.ID, Name: phrases.Say(p.Name, languageOf(ctx))})
 			if out.Person == "" && person == "" {
 				out.Person = p.ID
 			}
@@ -226,9 +226,9 @@ func (s *Server) tellSitting(ctx context.Context, k *kitchen.Kitchen, sitting *s
 	for i := range sitting.Drills {
 		d := sitting.Drills[i]
 		// Foods that are gone since are no longer shown; what was asked of them stays as it was.
-		d.Document = demo.In(languageOf(ctx), usable(k, &d.Document))
+		d.Document = phrases.In(languageOf(ctx), usable(k, &d.Document))
 		if d.Other != nil {
-			other := demo.In(languageOf(ctx), usable(k, d.Other))
+			other := phrases.In(languageOf(ctx), usable(k, d.Other))
 			d.Other = &other
 		}
 		out.Drills = append(out.Drills, wire.DrillOf(&d, k))

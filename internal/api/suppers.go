@@ -13,8 +13,8 @@ import (
 	"cuerda/core/plan/supper"
 	"cuerda/core/recipe/words"
 	"cuerda/internal/archive"
-	"cuerda/internal/demo"
 	"cuerda/internal/export"
+	"cuerda/internal/phrases"
 	"cuerda/internal/problem"
 	"cuerda/internal/store"
 	"cuerda/internal/wire"
@@ -120,7 +120,7 @@ func (s *Server) replySupper(ctx context.Context, kept *store.Supper, err error)
 	}
 	return &supperOutput{
 		ETag: fmt.Sprintf(`"%d"`, kept.Version),
-		Body: KeptSupper{kept.ID, kept.Version, kept.UpdatedAt, demo.SupperIn(languageOf(ctx), &kept.Document)},
+		Body: KeptSupper{kept.ID, kept.Version, kept.UpdatedAt, phrases.SupperIn(languageOf(ctx), &kept.Document)},
 	}, nil
 }
 
@@ -136,7 +136,7 @@ func (s *Server) listSuppers(ctx context.Context, in *suppersInput) (*body[[]Sup
 	out := make([]SupperEntry, len(all))
 	for i, e := range all {
 		out[i] = SupperEntry(e)
-		out[i].Name = demo.Say(e.Name, languageOf(ctx))
+		out[i].Name = phrases.Say(e.Name, languageOf(ctx))
 	}
 	return &body[[]SupperEntry]{out}, nil
 }
@@ -152,7 +152,7 @@ func (s *Server) exportSupper(ctx context.Context, in *exportSupperInput) (*file
 	if err != nil {
 		return nil, s.problemOf(ctx, err)
 	}
-	said := demo.SupperIn(in.Language, &kept.Document)
+	said := phrases.SupperIn(in.Language, &kept.Document)
 	name := func(extension string) string {
 		return fmt.Sprintf("attachment; filename=%q", archive.Slug(said.Name)+extension)
 	}

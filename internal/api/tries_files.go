@@ -13,9 +13,9 @@ import (
 
 	"cuerda/core/kitchen"
 	"cuerda/core/learn"
-	"cuerda/internal/demo"
 	"cuerda/internal/export"
 	"cuerda/internal/jobs"
+	"cuerda/internal/phrases"
 	"cuerda/internal/problem"
 	"cuerda/internal/store"
 )
@@ -41,7 +41,7 @@ func (s *Server) exportTries(ctx context.Context, in *exportTriesInput) (*fileOu
 			t.Chance = &said.Chance
 		}
 		if in.Format != "json" {
-			t.Document, t.Found.Note = demo.In(in.Language, &t.Document), demo.Say(t.Found.Note, in.Language)
+			t.Document, t.Found.Note = phrases.In(in.Language, &t.Document), phrases.Say(t.Found.Note, in.Language)
 		}
 		all = append(all, t)
 	}
@@ -133,7 +133,7 @@ func (s *Server) triesOf(ctx context.Context, text []byte, k *kitchen.Kitchen) (
 	named := map[string]string{}
 	for i := range builds {
 		name := builds[i].Document.Name
-		for _, said := range []string{name, demo.Say(name, "es")} {
+		for _, said := range []string{name, phrases.Say(name, "es")} {
 			named[strings.ToLower(said)] = builds[i].ID
 		}
 	}

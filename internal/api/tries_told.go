@@ -14,8 +14,8 @@ import (
 	"cuerda/core/learn/patties"
 	"cuerda/core/predict"
 	"cuerda/core/predict/compare"
-	"cuerda/internal/demo"
 	"cuerda/internal/jobs"
+	"cuerda/internal/phrases"
 	"cuerda/internal/store"
 	"cuerda/internal/wire"
 )
@@ -24,10 +24,10 @@ func tryEntry(t *store.Try, language string) TryEntry {
 	out := TryEntry{ID: t.ID, Kind: t.Kind, Build: t.Build, Version: t.Version, Course: t.Course, CookedAt: t.CookedAt, LeftOut: t.LeftOut, Outcome: logbook.Unsaid}
 	var named struct{ Name string }
 	_ = json.Unmarshal(t.Document, &named) // one without a name has none
-	out.Name = demo.Say(named.Name, language)
+	out.Name = phrases.Say(named.Name, language)
 	var f logbook.Found
 	if json.Unmarshal(t.Found, &f) == nil {
-		out.Outcome, out.Squeeze, out.Bite, out.Note = f.Outcome(), f.Squeeze, f.Bite, demo.Say(f.Note, language)
+		out.Outcome, out.Squeeze, out.Bite, out.Note = f.Outcome(), f.Squeeze, f.Bite, phrases.Say(f.Note, language)
 		// Nobody is told a number that nobody counted.
 		if c, known := f.Both(); known && f.IsCounted() {
 			out.Held, out.Of = c.Held, c.Of
@@ -114,8 +114,8 @@ func (s *Server) replyTry(ctx context.Context, t *store.Try, err error) (*tryOut
 	} else {
 		s.why(&out, done, nil, k)
 	}
-	out.Document = demo.In(languageOf(ctx), &out.Document)
-	out.Found.Note = demo.Say(out.Found.Note, languageOf(ctx))
+	out.Document = phrases.In(languageOf(ctx), &out.Document)
+	out.Found.Note = phrases.Say(out.Found.Note, languageOf(ctx))
 	return &tryOutput{ETag: fmt.Sprintf(`"%d"`, t.Revision), Body: out}, nil
 }
 

@@ -11,7 +11,7 @@ import (
 
 	"cuerda/core/document"
 	"cuerda/core/predict/compare"
-	"cuerda/internal/demo"
+	"cuerda/internal/phrases"
 	"cuerda/internal/problem"
 	"cuerda/internal/wire"
 )
@@ -98,7 +98,7 @@ func (s *Server) registerVersions(api huma.API) {
 			out := make([]Version, len(list))
 			for i, v := range list {
 				out[i] = Version(v)
-				out[i].Name, out[i].Label = demo.Say(v.Name, languageOf(ctx)), demo.Say(v.Label, languageOf(ctx))
+				out[i].Name, out[i].Label = phrases.Say(v.Name, languageOf(ctx)), phrases.Say(v.Label, languageOf(ctx))
 			}
 			return &body[[]Version]{out}, nil
 		})
@@ -111,12 +111,12 @@ func (s *Server) registerVersions(api huma.API) {
 			out := make([]Sitting, len(list))
 			for i := range list {
 				v := &list[i]
-				now := demo.In(languageOf(ctx), &v.Document)
+				now := phrases.In(languageOf(ctx), &v.Document)
 				out[i] = Sitting{Number: v.Number, First: v.First, Count: v.Number - v.First + 1, BeganAt: v.BeganAt, CreatedAt: v.CreatedAt,
-					Name: now.Name, Lines: len(now.Lines), Label: demo.Say(v.Label, languageOf(ctx)), Began: v.Before == nil,
+					Name: now.Name, Lines: len(now.Lines), Label: phrases.Say(v.Label, languageOf(ctx)), Began: v.Before == nil,
 					Changes: []wire.Change{}, Settings: []wire.Setting{}}
 				if v.Before != nil {
-					was := demo.In(languageOf(ctx), v.Before)
+					was := phrases.In(languageOf(ctx), v.Before)
 					changes, settings := document.Changes(&was, &now)
 					out[i].Changes, out[i].Settings = wire.Of[[]wire.Change](changes), wire.Of[[]wire.Setting](settings)
 				}
@@ -177,7 +177,7 @@ func (s *Server) compare(ctx context.Context, in *compareInput) (*body[wire.Comp
 	if err != nil {
 		return nil, err
 	}
-	was, now := demo.In(languageOf(ctx), &from.Document), demo.In(languageOf(ctx), &to.Document)
+	was, now := phrases.In(languageOf(ctx), &from.Document), phrases.In(languageOf(ctx), &to.Document)
 	return &body[wire.Comparison]{wire.Of[wire.Comparison](compare.Documents(usable(k, &was), usable(k, &now), k))}, nil
 }
 

@@ -15,6 +15,7 @@ import (
 	"cuerda/core/predict"
 	"cuerda/core/predict/dish"
 	"cuerda/internal/demo"
+	"cuerda/internal/phrases"
 	"cuerda/internal/postgres/pgtest"
 )
 
@@ -109,7 +110,7 @@ func TestTheKitchenSpeaksSpanish(t *testing.T) {
 	builds, err := demo.Builds(food.Starter())
 	require.NoError(t, err)
 	for i := range builds {
-		said := demo.In("es", &builds[i].Document)
+		said := phrases.In("es", &builds[i].Document)
 		texts := [][2]string{{builds[i].Document.Name, said.Name}, {builds[i].Document.Note, said.Note}}
 		for j, p := range builds[i].Document.Parts {
 			texts = append(texts, [2]string{p.Name, said.Parts[j].Name})
@@ -118,14 +119,14 @@ func TestTheKitchenSpeaksSpanish(t *testing.T) {
 			texts = append(texts, [2]string{p.Name, said.Eaters.People[j].Name})
 		}
 		for _, try := range builds[i].Earlier {
-			texts = append(texts, [2]string{try.Label, demo.Say(try.Label, "es")})
+			texts = append(texts, [2]string{try.Label, phrases.Say(try.Label, "es")})
 		}
 		for _, text := range texts {
 			assert.Equal(t, text[0] == "", text[0] == text[1], "%q", text[0])
 		}
-		assert.Equal(t, builds[i].Document, demo.In("en", &builds[i].Document))
+		assert.Equal(t, builds[i].Document, phrases.In("en", &builds[i].Document))
 	}
-	assert.Equal(t, "My own cakes", demo.Say("My own cakes", "es"))
+	assert.Equal(t, "My own cakes", phrases.Say("My own cakes", "es"))
 }
 
 // The logbook is what the hidden kitchen gave, and learning finds most of what is so there.

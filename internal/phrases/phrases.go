@@ -1,4 +1,6 @@
-package demo
+// Package phrases says the texts of the made-up kitchen in the language of a page. Only texts that ship with the
+// program are known; what a cook wrote, or changed, stays as it is.
+package phrases
 
 import (
 	_ "embed"
@@ -16,7 +18,7 @@ var spanishJSON []byte
 var spanish = func() map[string]string {
 	var out map[string]string
 	if err := json.Unmarshal(spanishJSON, &out); err != nil {
-		panic("demo: es.json: " + err.Error())
+		panic("phrases: es.json: " + err.Error())
 	}
 	return out
 }()
