@@ -9,7 +9,7 @@ import (
 	"cuerda/core/food"
 	"cuerda/core/food/eaters"
 	"cuerda/core/kitchen"
-	"cuerda/core/physics/piece"
+	"cuerda/core/physics/method"
 	"cuerda/core/predict"
 )
 
@@ -92,7 +92,7 @@ func Schools(k *kitchen.Kitchen, d *document.Document) []School {
 		"coarse": asItIs(k, d, worked(d, k.Foods, coarse)), "paste": asItIs(k, d, worked(d, k.Foods, pasty)),
 	}, "coarse", "paste")
 	add("heat", map[string]*Way{
-		"bake": asItIs(k, d, cooked(d, piece.StillOven)), "pan": asItIs(k, d, cooked(d, piece.Pan)), "deep-oil": asItIs(k, d, cooked(d, piece.DeepOil)),
+		"bake": asItIs(k, d, cooked(d, method.StillOven)), "pan": asItIs(k, d, cooked(d, method.Pan)), "deep-oil": asItIs(k, d, cooked(d, method.DeepOil)),
 	}, "bake", "pan", "deep-oil")
 	return out
 }
@@ -158,9 +158,9 @@ func dairy(k *kitchen.Kitchen, t eaters.Table) (out []binder.Candidate) {
 }
 
 // cooked gives the document cooked by another method, unturned in the oven.
-func cooked(d *document.Document, m piece.Method) *document.Document {
+func cooked(d *document.Document, m method.Method) *document.Document {
 	next := *d
-	celsius := m.DefaultCelsius()
+	celsius := m.Row().Celsius
 	next.Cook = &document.Cook{Method: m, Celsius: &celsius}
 	if d.Cook != nil {
 		next.Cook.TargetCelsius = d.Cook.TargetCelsius

@@ -10,6 +10,7 @@ import (
 
 	"cuerda/core/document"
 	"cuerda/core/kitchen"
+	"cuerda/core/physics/method"
 	"cuerda/core/physics/piece"
 	"cuerda/core/predict"
 )
@@ -38,7 +39,7 @@ func TestColdsAndRestsKeepToWhatKitchensHave(t *testing.T) {
 
 func TestAnotherShapeComesWithItsSizeNumberAndHeat(t *testing.T) {
 	d := read(t, peaCakes)
-	d.Cook = &document.Cook{Method: piece.Pan}
+	d.Cook = &document.Cook{Method: method.Pan}
 	for _, kind := range piece.Kinds {
 		got := document.Reshape(d, kind, kitchen.Usual())
 		next := *d
@@ -56,6 +57,6 @@ func TestAnotherShapeComesWithItsSizeNumberAndHeat(t *testing.T) {
 	}
 	loaf := document.Reshape(d, piece.Loaf, kitchen.Usual())
 	assert.True(t, loaf.Piece.InTin())
-	assert.Equal(t, piece.StillOven, loaf.Cook.Method)
+	assert.Equal(t, method.StillOven, loaf.Cook.Method)
 	assert.GreaterOrEqual(t, loaf.Piece.Fill(), 0.5, fmt.Sprint(loaf.Piece))
 }

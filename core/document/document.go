@@ -7,6 +7,7 @@ import (
 	"cuerda/core/food/eaters"
 	"cuerda/core/kitchen"
 	"cuerda/core/physics/heat"
+	"cuerda/core/physics/method"
 	"cuerda/core/physics/mix"
 	"cuerda/core/physics/piece"
 )
@@ -90,9 +91,9 @@ type Wait struct {
 
 // Cook is how the pieces are cooked; what is not given follows the method.
 type Cook struct {
-	Method  piece.Method `json:"method"`
-	Celsius *float64     `json:"celsius,omitempty" minimum:"-30" maximum:"300"`
-	Turn    *bool        `json:"turn,omitempty"`
+	Method  method.Method `json:"method"`
+	Celsius *float64      `json:"celsius,omitempty" minimum:"-30" maximum:"300"`
+	Turn    *bool         `json:"turn,omitempty"`
 	// From is where the pieces come from: the rest or the chill where it is empty.
 	From          string   `json:"from,omitempty" enum:"room,freezer"`
 	StartCelsius  *float64 `json:"start_celsius,omitempty" minimum:"-30" maximum:"300"`
@@ -235,15 +236,15 @@ func (d *Document) DutyOf(p *piece.Piece, k *kitchen.Kitchen) mix.Duty {
 
 // MethodAndTurn gives how the piece is cooked and whether it is turned; a
 // document that does not say is cooked in the way that is usual for its kind.
-func (d *Document) MethodAndTurn() (piece.Method, bool) {
+func (d *Document) MethodAndTurn() (method.Method, bool) {
 	if d.Cook == nil {
 		m := d.PieceOrDefault().Kind.UsualMethod()
-		return m, m.TurnsByDefault()
+		return m, m.Row().Turned
 	}
 	if d.Cook.Turn != nil {
 		return d.Cook.Method, *d.Cook.Turn
 	}
-	return d.Cook.Method, d.Cook.Method.TurnsByDefault()
+	return d.Cook.Method, d.Cook.Method.Row().Turned
 }
 
 func orDefault(v *float64, otherwise float64) float64 {

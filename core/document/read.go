@@ -7,6 +7,7 @@ import (
 
 	"cuerda/core/food"
 	"cuerda/core/food/eaters"
+	"cuerda/core/physics/method"
 	"cuerda/core/physics/mix"
 	"cuerda/core/physics/piece"
 )
@@ -34,7 +35,6 @@ var (
 	doWords      = words(food.Dos)
 	squeezeWords = words(mix.SqueezeWords)
 	kindWords    = words(piece.Kinds)
-	methodWords  = words(piece.Methods)
 	partWords    = words(PartKinds)
 )
 
@@ -262,7 +262,7 @@ func (r *reader) cook(v *node) *Cook {
 	for name, v := range r.fields(r.object(v, cookFields, "method"), cookFields) {
 		switch name {
 		case "method":
-			c.Method = piece.Method(r.word(v, CodeUnknownMethod, methodWords))
+			c.Method = method.Method(r.word(v, CodeUnknownMethod, words(method.Methods())))
 		case "celsius":
 			c.Celsius = r.celsius(v)
 		case "turn":
@@ -280,19 +280,19 @@ func (r *reader) cook(v *node) *Cook {
 		}
 	}
 	// Asking for what cannot be done is a fault, not a wish to be passed over.
-	notHere := func(name string, can func(piece.Method) bool) {
+	notHere := func(name string, can func(*method.Row) bool) {
 		var where []string
-		for _, m := range piece.Methods {
-			if can(m) {
-				where = append(where, string(m))
+		for _, by := range method.Rows() {
+			if can(&by) {
+				where = append(where, string(by.Method))
 			}
 		}
 		r.faultIn(name, Fault{Code: CodeNotHere, Got: string(c.Method), Nearest: strings.Join(where, ", ")})
 	}
-	if known := slices.Contains(piece.Methods, c.Method); known && c.SearMinutes > 0 && !c.Method.Sears() {
-		notHere("sear_minutes", piece.Method.Sears)
-	} else if known && c.GrillMinutes > 0 && !c.Method.Grills() {
-		notHere("grill_minutes", piece.Method.Grills)
+	if known := method.Known(c.Method); known && c.SearMinutes > 0 && !c.Method.Row().Sears {
+		notHere("sear_minutes", func(by *method.Row) bool { return by.Sears })
+	} else if known && c.GrillMinutes > 0 && !c.Method.Row().Finishes {
+		notHere("grill_minutes", func(by *method.Row) bool { return by.Finishes })
 	}
 	return c
 }

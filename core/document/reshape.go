@@ -23,9 +23,9 @@ const leastFill = 0.5
 // usual way; a loaf goes into the smallest tin that holds it. A target and where
 // the pieces come from stay the cook's own. A mix of nothing keeps the usual size.
 func Reshape(d *Document, kind piece.Kind, k *kitchen.Kitchen) Shaped {
-	method := kind.UsualMethod()
-	celsius := method.DefaultCelsius()
-	out := Shaped{Piece: piece.Usual(kind), Cook: Cook{Method: method, Celsius: &celsius}}
+	usual := kind.UsualMethod()
+	celsius := usual.Row().Celsius
+	out := Shaped{Piece: piece.Usual(kind), Cook: Cook{Method: usual, Celsius: &celsius}}
 	if d.Cook != nil {
 		out.Cook.TargetCelsius, out.Cook.StartCelsius, out.Cook.From = d.Cook.TargetCelsius, d.Cook.StartCelsius, d.Cook.From
 	}

@@ -6,6 +6,7 @@ import (
 	"cuerda/core/food"
 	"cuerda/core/food/eaters"
 	"cuerda/core/kitchen"
+	"cuerda/core/physics/method"
 	"cuerda/core/physics/mix"
 	"cuerda/core/physics/piece"
 )
@@ -45,7 +46,7 @@ func Schema(foods *food.Catalogue) map[string]any {
 		"chill":  wait("the wait in the cold after shaping", 4, MinChillCelsius, MaxChillCelsius),
 		"piece":  schema{"oneOf": pieceSchemas(), "default": DefaultPiece},
 		"cook": object(schema{
-			"method":         schema{"enum": words(piece.Methods)},
+			"method":         schema{"enum": words(method.Methods())},
 			"celsius":        with(celsius, "description", "degrees Celsius of the surroundings"),
 			"turn":           schema{"type": "boolean", "description": "whether pieces are turned; by default for pan, shallow-oil and grill"},
 			"from":           schema{"enum": Froms, "description": "where the pieces come from; by default as the rest or the chill leave them"},

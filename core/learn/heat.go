@@ -4,7 +4,6 @@ import (
 	"encoding/json"
 
 	"cuerda/core/document"
-	"cuerda/core/physics/piece"
 )
 
 type heatFound struct {
@@ -20,7 +19,7 @@ func (s *school) heatFindings() (out heatFound) {
 		t := s.trials[i].try
 		day := dayIn(s.k, t.Found)
 		if air := t.Found.OvenCelsius; air != nil && t.Document.Cook != nil && InOven(t.Document) {
-			dial := t.Document.Cook.Method.DefaultCelsius()
+			dial := t.Document.Cook.Method.Row().Celsius
 			if t.Document.Cook.Celsius != nil {
 				dial = *t.Document.Cook.Celsius
 			}
@@ -85,7 +84,7 @@ func (s *school) warmed(t *Try, w *warming, missed int) Finding {
 // InOven says whether the air of an oven is what cooks it.
 func InOven(d *document.Document) bool {
 	m, _ := d.MethodAndTurn()
-	return m == piece.StillOven || m == piece.FanOven
+	return m.Row().Bakes()
 }
 
 // PieceKey is the same for pieces of the same foods that are shaped and cooked alike.

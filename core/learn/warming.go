@@ -9,7 +9,7 @@ import (
 	"cuerda/core/document"
 	"cuerda/core/kitchen"
 	"cuerda/core/learn/logbook"
-	"cuerda/core/physics/piece"
+	"cuerda/core/physics/method"
 	"cuerda/core/predict/bake"
 )
 
@@ -90,17 +90,17 @@ func warmingOf(d *document.Document, found *logbook.Found, k *kitchen.Kitchen, k
 var heatSteps = [heatQuantities]float64{8, .1, .2, 300}
 
 func warmed(d *document.Document, found *logbook.Found, k *kitchen.Kitchen) *warming {
-	method, _ := d.MethodAndTurn()
+	cooked, _ := d.MethodAndTurn()
 	out := &warming{}
-	switch method {
-	case piece.StillOven, piece.FanOven:
+	switch by := cooked.Row(); {
+	case by.Bakes():
 		out.moves[ovenOffset], out.moves[ovenTransfer] = true, true
 		out.moves[panTransfer] = d.Cook != nil && d.Cook.SearMinutes > 0
-	case piece.Grill:
+	case by.Oven:
 		out.moves[ovenOffset] = true
-	case piece.Pan:
+	case by.Medium == method.Metal:
 		out.moves[panTransfer], out.moves[altitude] = true, true
-	case piece.Simmer:
+	case by.InWater():
 		out.moves[altitude] = true
 	default:
 		return nil

@@ -13,6 +13,7 @@ import (
 	"cuerda/core/document"
 	"cuerda/core/food"
 	"cuerda/core/kitchen"
+	"cuerda/core/physics/method"
 	"cuerda/core/physics/mix"
 	"cuerda/core/physics/piece"
 	"cuerda/core/predict"
@@ -233,7 +234,7 @@ func TestRoomAndFreezerAreTheKitchens(t *testing.T) {
 	k.RoomCelsius, k.FreezerCelsius, k.FridgeCelsius = 30, -25, 8
 	d := read(t, with(peaCakes, `"chill":{"minutes":600}`))
 	assert.InDelta(t, 8, *predict.Predict(d, k).ChilledCelsius, 0.2, "the fridge it has")
-	d.Cook = &document.Cook{Method: piece.Pan, From: document.FromFreezer}
+	d.Cook = &document.Cook{Method: method.Pan, From: document.FromFreezer}
 	assert.Equal(t, -25., *predict.Predict(d, k).ChilledCelsius)
 	d.Cook.From = document.FromRoom
 	assert.Nil(t, predict.Predict(d, k).ChilledCelsius, "what stands in the room is not chilled")

@@ -7,6 +7,7 @@ import (
 	"github.com/stretchr/testify/assert"
 	"pgregory.net/rapid"
 
+	"cuerda/core/physics/method"
 	"cuerda/core/physics/piece"
 	"cuerda/core/recipe"
 )
@@ -68,7 +69,7 @@ func TestHeatInAnyWords(t *testing.T) {
 			if assert.NotNil(t, got.Cook, c.text) {
 				assert.InDelta(t, c.heat, got.Cook.Celsius, 1, c.text)
 				assert.InDelta(t, c.minutes, got.Cook.Minutes, .5, c.text)
-				assert.Contains(t, []piece.Method{piece.StillOven, piece.FanOven}, got.Cook.Method, c.text)
+				assert.Contains(t, []method.Method{method.StillOven, method.FanOven}, got.Cook.Method, c.text)
 			}
 		}
 	})

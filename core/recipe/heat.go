@@ -3,14 +3,14 @@ package recipe
 import (
 	"math"
 
-	"cuerda/core/physics/piece"
+	"cuerda/core/physics/method"
 	"cuerda/core/recipe/ingredient"
 	"cuerda/core/recipe/words"
 )
 
 // Cook is how the raw pieces are cooked first, as far as a recipe says.
 type ReadCook struct {
-	Method  piece.Method
+	Method  method.Method
 	Celsius float64
 	// Minutes are of both sides together, the middle of a range.
 	Minutes float64
@@ -23,7 +23,7 @@ type ReadWait struct {
 }
 
 // waits reads the rest of the mix and its chill, both before the heat.
-func (m *method) waits() (rest, chill *ReadWait) {
+func (m *procedure) waits() (rest, chill *ReadWait) {
 	end := m.cookAt
 	if end < 0 {
 		end = len(m.sentences)
@@ -107,7 +107,7 @@ func (s *sentence) waitsFor(at, n int) waiting {
 }
 
 // cookOf reads the first heat that the pieces meet.
-func (m *method) cookOf() *ReadCook {
+func (m *procedure) cookOf() *ReadCook {
 	if m.cookAt < 0 {
 		return nil
 	}
@@ -136,7 +136,7 @@ func (m *method) cookOf() *ReadCook {
 }
 
 // methodOf tells where the pieces are cooked: in what fat, how deep, or which oven.
-func (m *method) methodOf(s *sentence) piece.Method {
+func (m *procedure) methodOf(s *sentence) method.Method {
 	// What it is fried in may be said in the sentences around.
 	around := func(list string, back int) bool {
 		for i := max(0, m.cookAt-back, min(m.cookAt, m.mixedAt+1)); i <= m.cookAt; i++ {
@@ -156,43 +156,43 @@ func (m *method) methodOf(s *sentence) piece.Method {
 	fried := pan || s.has("heat.fry") >= 0
 	switch {
 	case s.has("heat.fan") >= 0 && (s.has("heat.cook") >= 0 || oven || fried) && !m.stillBeside(), oven && fan && !m.stillBeside():
-		return piece.FanOven
+		return method.FanOven
 	case oven && !(s.has("heat.deep") >= 0):
-		return piece.StillOven
+		return method.StillOven
 	case s.has("heat.grill") >= 0 && !pan:
-		return piece.Grill
+		return method.Grill
 	case simmer && (!fried || pan && s.has("heat.fry") < 0 && (s.has("sauce") >= 0 || m.cookAt > 0 && m.sentences[m.cookAt-1].has("sauce") >= 0)):
-		return piece.Simmer
+		return method.Simmer
 	case around("heat.deep", 2) || m.oilLine("word.deep"):
-		return piece.DeepOil
+		return method.DeepOil
 	case around("heat.shallow", 2) || m.oilLine("word.shallow"):
-		return piece.ShallowOil
+		return method.ShallowOil
 	case m.oilHeated() || m.oilGrams() >= deepGrams:
-		return piece.DeepOil
+		return method.DeepOil
 	case m.oilGrams() >= shallowGrams:
-		return piece.ShallowOil
+		return method.ShallowOil
 	case fried || around("heat.pan", 1):
-		return piece.Pan
+		return method.Pan
 	case simmer:
-		return piece.Simmer
+		return method.Simmer
 	case s.has("heat.grill") >= 0:
-		return piece.Grill
+		return method.Grill
 	case s.has("heat.cook") >= 0 && s.has("oil") >= 0:
-		return piece.Pan
+		return method.Pan
 	case m.anywhere("act.preheat"):
 		if fan {
-			return piece.FanOven
+			return method.FanOven
 		}
-		return piece.StillOven
+		return method.StillOven
 	case s.has("heat.cook") >= 0:
-		return piece.Pan
+		return method.Pan
 	case len(s.temperatures()) > 0:
-		return piece.StillOven
+		return method.StillOven
 	}
 	return ""
 }
 
-func (m *method) anywhere(list string) bool {
+func (m *procedure) anywhere(list string) bool {
 	for i := range m.sentences {
 		if s := &m.sentences[i]; !s.note && !s.sauce && i <= m.cookAt && s.has(list) >= 0 {
 			return true
@@ -203,7 +203,7 @@ func (m *method) anywhere(list string) bool {
 
 // stillBeside says that a temperature without a fan stands beside that with one:
 // "200C/180C fan" is an oven of 200.
-func (m *method) stillBeside() bool {
+func (m *procedure) stillBeside() bool {
 	for i := range m.sentences {
 		s := &m.sentences[i]
 		at := s.has("heat.fan")
@@ -221,7 +221,7 @@ func (m *method) stillBeside() bool {
 const shallowGrams, deepGrams = 50., 400.
 
 // oilGrams is how much oil the recipe has for frying, g; 0 where it does not say.
-func (m *method) oilGrams() float64 {
+func (m *procedure) oilGrams() float64 {
 	for _, e := range m.entries {
 		if e.part == Frying && e.item.Said {
 			return e.item.Grams
@@ -230,7 +230,7 @@ func (m *method) oilGrams() float64 {
 	return 0
 }
 
-func (m *method) oilLine(list string) bool {
+func (m *procedure) oilLine(list string) bool {
 	for _, e := range m.entries {
 		if e.part != Frying {
 			continue
@@ -243,7 +243,7 @@ func (m *method) oilLine(list string) bool {
 }
 
 // oilHeated says that oil is brought to a temperature, as for deep frying.
-func (m *method) oilHeated() bool {
+func (m *procedure) oilHeated() bool {
 	for i := max(0, m.mixedAt); i <= m.cookAt; i++ {
 		s := &m.sentences[i]
 		if !s.note && !s.sauce && s.has("oil") >= 0 && len(s.temperatures()) > 0 {
@@ -324,12 +324,12 @@ func (s *sentence) temperatures() (out []temperature) {
 
 // celsius finds the temperature of the heat: in its own sentence, then where the oven
 // or the oil was brought to it.
-func (m *method) celsius(method piece.Method) float64 {
-	oven := method == piece.StillOven || method == piece.FanOven
+func (m *procedure) celsius(by method.Method) float64 {
+	oven := by.Row().Bakes()
 	pick := func(s *sentence) float64 {
 		list := s.temperatures()
 		for _, t := range list {
-			if t.fan == (method == piece.FanOven) || len(list) == 1 {
+			if t.fan == (by == method.FanOven) || len(list) == 1 {
 				m.mark(s, s.tokens[t.at].At, s.tokens[min(t.end, len(s.tokens))-1].End, "celsius", -1)
 				return t.celsius
 			}
@@ -339,7 +339,7 @@ func (m *method) celsius(method piece.Method) float64 {
 		}
 		return 0
 	}
-	if !oven && method != piece.DeepOil && method != piece.ShallowOil && method != piece.Pan && method != piece.Grill {
+	if by.Row().InWater() {
 		return 0
 	}
 	// A temperature by itself is an oven's.
@@ -365,13 +365,13 @@ func (m *method) celsius(method piece.Method) float64 {
 	return 0
 }
 
-func (m *method) cookMinutesIn(i int) float64 {
+func (m *procedure) cookMinutesIn(i int) float64 {
 	v, _, _ := m.sentences[i].minutes(0)
 	return v
 }
 
 // cookMinutes adds up the time on the heat: both sides, and what comes after a flip.
-func (m *method) cookMinutes(i int) float64 {
+func (m *procedure) cookMinutes(i int) float64 {
 	s := &m.sentences[i]
 	from := s.under("heat.")
 	if i == m.shapeAt {
@@ -406,7 +406,7 @@ func (m *method) cookMinutes(i int) float64 {
 }
 
 // timeIn is the time on the heat that one sentence gives, min.
-func (m *method) timeIn(s *sentence, from int) (total float64) {
+func (m *procedure) timeIn(s *sentence, from int) (total float64) {
 	for k := from; k < len(s.tokens); k++ {
 		v, n := ingredient.Minutes(s.tokens, k)
 		if v <= 0 {

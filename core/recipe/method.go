@@ -11,7 +11,7 @@ import (
 )
 
 // method follows every food through the steps of a recipe.
-type method struct {
+type procedure struct {
 	foods     *food.Catalogue
 	reader    *ingredient.Reader
 	l         words.Language
@@ -30,14 +30,14 @@ type method struct {
 }
 
 // becomes notes that a sentence became a step of the cord.
-func (m *method) becomes(s *sentence, code string) {
+func (m *procedure) becomes(s *sentence, code string) {
 	if !slices.Contains(m.became[s.step], code) {
 		m.became[s.step] = append(m.became[s.step], code)
 	}
 }
 
-func newMethod(f *Found, lines []ReadLine, r *ingredient.Reader, foods *food.Catalogue, l words.Language) *method {
-	m := &method{foods: foods, reader: r, l: l, title: f.Name, about: f.Notes, mixedAt: -1, shapeAt: -1, cookAt: -1, became: map[int][]string{}}
+func newProcedure(f *Found, lines []ReadLine, r *ingredient.Reader, foods *food.Catalogue, l words.Language) *procedure {
+	m := &procedure{foods: foods, reader: r, l: l, title: f.Name, about: f.Notes, mixedAt: -1, shapeAt: -1, cookAt: -1, became: map[int][]string{}}
 	for i := range lines {
 		for k := range lines[i].read.Items {
 			it := &lines[i].read.Items[k]
@@ -72,7 +72,7 @@ func newMethod(f *Found, lines []ReadLine, r *ingredient.Reader, foods *food.Cat
 
 // landmarks names the foods in every sentence and finds where the mix is together,
 // where it is shaped and where it meets the heat.
-func (m *method) landmarks() {
+func (m *procedure) landmarks() {
 	named := map[int]bool{}
 	mix := 0
 	for _, e := range m.entries {
@@ -116,7 +116,7 @@ func (m *method) landmarks() {
 }
 
 // first is the sentence in which the pieces are first spoken of.
-func (m *method) first() int {
+func (m *procedure) first() int {
 	switch {
 	case m.shapeAt >= 0:
 		return m.shapeAt
@@ -128,7 +128,7 @@ func (m *method) first() int {
 
 // beside marks the sentences that are about sauces and sides alone, and keeps of
 // each mention what can be meant.
-func (m *method) beside(s *sentence) {
+func (m *procedure) beside(s *sentence) {
 	only, could := 0, 0
 	for _, x := range s.mentions {
 		of := 0
@@ -166,7 +166,7 @@ func (e *entry) aside() bool {
 
 // shapes says whether a sentence has a verb of shaping with what is made, how many or
 // how large.
-func (m *method) shapes(s *sentence) bool {
+func (m *procedure) shapes(s *sentence) bool {
 	at := s.has("act.shape")
 	if at < 0 {
 		return false
@@ -183,7 +183,7 @@ func (m *method) shapes(s *sentence) bool {
 	return s.has("mass") >= 0
 }
 
-func (m *method) findShape() {
+func (m *procedure) findShape() {
 	for i := max(0, m.mixedAt); i < len(m.sentences); i++ {
 		if s := &m.sentences[i]; !s.note && !s.sauce && m.shapes(s) {
 			m.shapeAt = i
@@ -194,7 +194,7 @@ func (m *method) findShape() {
 
 // findCook finds where the pieces meet the heat: the first heat after the mix is
 // together that has a time or a temperature, in the sentence or the next.
-func (m *method) findCook() {
+func (m *procedure) findCook() {
 	from := max(0, m.mixedAt, m.shapeAt)
 	for i := from; i < len(m.sentences); i++ {
 		s := &m.sentences[i]
@@ -226,11 +226,11 @@ func (m *method) findCook() {
 }
 
 // onlyFoods says that what a sentence heats are foods it names, not pieces.
-func (m *method) onlyFoods(s *sentence) bool {
+func (m *procedure) onlyFoods(s *sentence) bool {
 	return len(s.mentions) > 0 && s.under("piece.") < 0 && s.has("mass") < 0 && s.has("oil") < 0
 }
 
-func (m *method) heats(s *sentence, i int) bool {
+func (m *procedure) heats(s *sentence, i int) bool {
 	at := s.under("heat.")
 	if at < 0 { // "180C, 50 minutes."
 		_, timed, _ := s.minutes(0)
@@ -250,7 +250,7 @@ func (m *method) heats(s *sentence, i int) bool {
 }
 
 // follow goes through the sentences and does to each food what they say.
-func (m *method) follow() {
+func (m *procedure) follow() {
 	var last []int
 	for i := range m.sentences {
 		s := &m.sentences[i]
@@ -297,7 +297,7 @@ func (m *method) follow() {
 const mostUses = 60
 
 // use notes where each food of a segment is named.
-func (m *method) use(s *sentence, i int, g *segment) {
+func (m *procedure) use(s *sentence, i int, g *segment) {
 	var verbs []string
 	for _, l := range g.lists {
 		verbs = append(verbs, l.List)
@@ -330,13 +330,13 @@ func (m *method) use(s *sentence, i int, g *segment) {
 	}
 }
 
-func (m *method) mark(s *sentence, at, end int, what string, line int) {
+func (m *procedure) mark(s *sentence, at, end int, what string, line int) {
 	m.spans = append(m.spans, StepSpan{Step: s.step, Phrase: ingredient.Phrase{At: utf8.RuneCountInString(s.text[:at]), End: utf8.RuneCountInString(s.text[:end]), What: what, Line: line}})
 }
 
 // prepareOne does what a participle says of its own food, unless the line of it says
 // more already.
-func (m *method) prepareOne(s *sentence, i int, list words.Meaning, items []int) {
+func (m *procedure) prepareOne(s *sentence, i int, list words.Meaning, items []int) {
 	if m.shapeAt >= 0 && i > m.shapeAt {
 		return
 	}
@@ -352,7 +352,7 @@ func (m *method) prepareOne(s *sentence, i int, list words.Meaning, items []int)
 }
 
 // prepare does what a verb says to the foods it goes with.
-func (m *method) prepare(s *sentence, i, k int, list words.Meaning, items []int) {
+func (m *procedure) prepare(s *sentence, i, k int, list words.Meaning, items []int) {
 	g := &s.segments[k]
 	named := slices.ContainsFunc(g.objects, func(x int) bool { at := s.mentions[x].at; return at >= g.at && at < g.end }) || len(s.mentions) > 0 && len(g.objects) > 0
 	whole := false
@@ -422,7 +422,7 @@ func (m *method) prepare(s *sentence, i, k int, list words.Meaning, items []int)
 }
 
 // cooks says what "cook" is: in fat, or until soft, a sauté; else in water.
-func (m *method) cooks(s *sentence) string {
+func (m *procedure) cooks(s *sentence) string {
 	if s.has("do.boil") >= 0 {
 		return ""
 	}
@@ -448,7 +448,7 @@ func (m *method) cooks(s *sentence) string {
 }
 
 // saying reads the time and the level that go with a verb.
-func (m *method) saying(s *sentence, g *segment, i int) (out ingredient.Saying) {
+func (m *procedure) saying(s *sentence, g *segment, i int) (out ingredient.Saying) {
 	for k := g.at; k < len(s.tokens); k++ {
 		if v, _ := ingredient.Minutes(s.tokens, k); v > 0 {
 			out.Minutes = v
@@ -475,7 +475,7 @@ func (s *sentence) denied(k int) bool {
 }
 
 // gels finds where flax, chia or psyllium is left in its water.
-func (m *method) gels(i int) {
+func (m *procedure) gels(i int) {
 	s := &m.sentences[i]
 	var gel []*entry
 	others, wet := 0, false
@@ -512,7 +512,7 @@ func (m *method) gels(i int) {
 }
 
 // boil turns what is dry into what it is cooked, weighed anew.
-func (m *method) boil(e *entry) {
+func (m *procedure) boil(e *entry) {
 	e.boiled = true
 	if e.food.Has("cook-first") {
 		for _, y := range m.foods.Yields() {
@@ -552,11 +552,11 @@ func (m *method) boil(e *entry) {
 // takesUp is what dry grains and legumes come to, cooked, g per g: kitchen practice.
 var takesUp = map[food.Group]float64{food.Grain: 2.8, food.Legume: 2.4}
 
-func (m *method) hasDry(f *food.Food) bool {
+func (m *procedure) hasDry(f *food.Food) bool {
 	return slices.ContainsFunc(m.foods.Yields(), func(y food.Yield) bool { return y.Cooked == f })
 }
 
-func (m *method) saysCooked(e *entry) bool {
+func (m *procedure) saysCooked(e *entry) bool {
 	return slices.Contains(e.item.Words, "cooked") || e.item.Cooked
 }
 

@@ -24,7 +24,7 @@ type ReadPiece struct {
 
 // pieceOf reads what is made: from where it is shaped, then from the title, then from
 // what the recipe says it makes.
-func (m *method) pieceOf() *ReadPiece {
+func (m *procedure) pieceOf() *ReadPiece {
 	p := &ReadPiece{}
 	from, to := m.shapeAt, m.cookAt
 	if from < 0 {
@@ -61,7 +61,7 @@ func kindIn(tokens []words.Token, from int, last bool) (kind piece.Kind, at int)
 	return kind, at
 }
 
-func (m *method) kindOf(from, to int) piece.Kind {
+func (m *procedure) kindOf(from, to int) piece.Kind {
 	title := words.Read(m.title, m.l)
 	byTitle, _ := kindIn(title, 0, m.l == words.English)
 	bird := false
@@ -230,7 +230,7 @@ func (s *sentence) way(at, end int) string {
 }
 
 // sizes puts the lengths of a sentence where they belong for the kind.
-func (m *method) sizes(s *sentence, p *ReadPiece) {
+func (m *procedure) sizes(s *sentence, p *ReadPiece) {
 	put := func(to *float64, l length) {
 		if *to == 0 && l.mm >= 3 && l.mm <= 600 {
 			*to = math.Round(l.mm)
@@ -307,7 +307,7 @@ func near(s *sentence, from int, list string) string {
 }
 
 // counts reads how many pieces there are.
-func (m *method) counts(p *ReadPiece, from, to int) {
+func (m *procedure) counts(p *ReadPiece, from, to int) {
 	if p.Kind == piece.Stuffing {
 		return
 	}
@@ -344,7 +344,7 @@ func (m *method) counts(p *ReadPiece, from, to int) {
 
 // countIn finds the count of a sentence of shaping: "8 patties", "divide into 6",
 // "you should get about 30".
-func (m *method) countIn(s *sentence, most int) int {
+func (m *procedure) countIn(s *sentence, most int) int {
 	fits := func(v float64) bool { return v == math.Trunc(v) && v >= 1 && int(v) <= most }
 	for i := range s.tokens {
 		v, n := s.number(i)
@@ -413,7 +413,7 @@ func (s *sentence) dividesBefore(i int) bool {
 }
 
 // makes reads "makes 24", "about 16 in all", "salen unas 20".
-func (m *method) makes(tokens []words.Token) int {
+func (m *procedure) makes(tokens []words.Token) int {
 	for i := range tokens {
 		if !tokens[i].Of("makes") {
 			continue

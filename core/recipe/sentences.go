@@ -214,7 +214,7 @@ func (e *entry) call(r *ingredient.Reader, l words.Language) {
 }
 
 // mentionsOf finds the foods that a sentence names.
-func (m *method) mentionsOf(s *sentence) {
+func (m *procedure) mentionsOf(s *sentence) {
 	for i := 0; i < len(s.tokens); i++ {
 		t := &s.tokens[i]
 		if t.Kind != words.Word {
@@ -331,7 +331,7 @@ func named(parts ...string) func(*food.Food) bool {
 }
 
 // grouped gives the entries of a kind that one word names.
-func (m *method) grouped(list string) (out []int) {
+func (m *procedure) grouped(list string) (out []int) {
 	for k, e := range m.entries {
 		if is := groups[list]; is != nil && is(e.food) {
 			out = append(out, k)
@@ -341,7 +341,7 @@ func (m *method) grouped(list string) (out []int) {
 }
 
 // portion looks before a mention for how much of the food is meant.
-func (m *method) portion(s *sentence, at *mention) {
+func (m *procedure) portion(s *sentence, at *mention) {
 	first := m.entries[at.items[0]]
 	joins := func(from int) bool {
 		for k := from; k < at.at; k++ {
@@ -379,7 +379,7 @@ func (m *method) portion(s *sentence, at *mention) {
 }
 
 // segmentsOf finds the verbs of a sentence and the foods that go with each.
-func (m *method) segmentsOf(s *sentence) {
+func (m *procedure) segmentsOf(s *sentence) {
 	var cuts []segment
 	for i := 0; i < len(s.tokens); i++ {
 		t := &s.tokens[i]
@@ -441,7 +441,7 @@ type described struct {
 
 // describes gives the mention that a participle belongs to, which is then no verb of
 // the sentence: English has it before its food, Spanish behind; -1 for none.
-func (m *method) describes(s *sentence, i, n int) int {
+func (m *procedure) describes(s *sentence, i, n int) int {
 	t := &s.tokens[i]
 	if n > 1 || !words.Participle(t.Plain, m.l) {
 		return -1

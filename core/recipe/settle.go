@@ -17,7 +17,7 @@ const (
 
 // settle decides for every food which part it goes to, divides what goes to several,
 // and gives it what the method does to it.
-func (m *method) settle() {
+func (m *procedure) settle() {
 	for _, e := range m.entries {
 		if e.part == "" {
 			m.place(e)
@@ -29,7 +29,7 @@ func (m *method) settle() {
 }
 
 // roleOf is the part that a use of a food speaks of; "" for the mix.
-func (m *method) roleOf(e *entry, u *use) string {
+func (m *procedure) roleOf(e *entry, u *use) string {
 	fat := e.food.Group == food.Fat
 	is := func(lists ...string) bool {
 		return slices.ContainsFunc(u.verbs, func(v string) bool { return slices.Contains(lists, v) })
@@ -62,7 +62,7 @@ func (m *method) roleOf(e *entry, u *use) string {
 }
 
 // place finds the part of a food that neither its line nor its heading gives.
-func (m *method) place(e *entry) {
+func (m *procedure) place(e *entry) {
 	if len(e.uses) == 0 {
 		return
 	}
@@ -91,7 +91,7 @@ func (m *method) place(e *entry) {
 }
 
 // drops says that the uses of a food are of a small part of it.
-func (m *method) drops(e *entry) bool {
+func (m *procedure) drops(e *entry) bool {
 	sum := 0.
 	for i := range e.uses {
 		if e.uses[i].grams == 0 {
@@ -104,7 +104,7 @@ func (m *method) drops(e *entry) bool {
 
 // boils says that the food is what others are cooked in: water, milk or stock before
 // the mix is together.
-func (m *method) boils(e *entry, u *use) bool {
+func (m *procedure) boils(e *entry, u *use) bool {
 	if e.food.Group != food.Wet && !e.food.Is(food.Liquid) {
 		return false
 	}
@@ -119,7 +119,7 @@ func (m *method) boils(e *entry, u *use) bool {
 
 // divide takes from a food of the mix what the method uses elsewhere: an amount it
 // names, or what is left after one.
-func (m *method) divide(e *entry) {
+func (m *procedure) divide(e *entry) {
 	whole := e.item.Grams
 	inMix, outside := 0., 0.
 	restIn := false
@@ -158,7 +158,7 @@ func (m *method) divide(e *entry) {
 }
 
 // finish puts together what the line and the method say is done to a food of the mix.
-func (m *method) finish(e *entry) {
+func (m *procedure) finish(e *entry) {
 	mashed := slices.ContainsFunc(e.preps, func(t told) bool { return t.Do == food.Mash })
 	if other := m.foods.Find(m.reader.Swap(e.food.ID, "grated")); other != nil && e.grated && !e.boiled && !mashed && !e.item.Tells("do.mash") && !e.item.Tells("do.boil") && !e.item.Cooked {
 		e.item.Food, e.food = other.ID, other
@@ -185,7 +185,7 @@ func (m *method) finish(e *entry) {
 }
 
 // shared gives the items of a line with those that parts of it became.
-func (m *method) shared(line int) (out []ReadFood) {
+func (m *procedure) shared(line int) (out []ReadFood) {
 	for _, e := range m.entries {
 		if e.line != line {
 			continue

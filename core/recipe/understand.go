@@ -92,7 +92,7 @@ func Understand(f *Found, r *ingredient.Reader, foods *food.Catalogue) Understoo
 			mixed = cmp.Or(section, " ")
 		}
 	}
-	m := newMethod(f, out.Lines, r, foods, l)
+	m := newProcedure(f, out.Lines, r, foods, l)
 	for i := range out.Lines {
 		line := &out.Lines[i]
 		line.Items = m.shared(i)

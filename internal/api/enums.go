@@ -14,6 +14,7 @@ import (
 	"cuerda/core/learn"
 	"cuerda/core/learn/logbook"
 	"cuerda/core/learn/practice"
+	"cuerda/core/physics/method"
 	"cuerda/core/physics/mix"
 	"cuerda/core/physics/piece"
 	"cuerda/core/physics/safety"
@@ -32,7 +33,7 @@ var enums = map[reflect.Type][]any{
 	reflect.TypeFor[mix.Word]():          append(values(mix.SqueezeWords), string(mix.NoPaste)),
 	reflect.TypeFor[mix.Topic]():         values(mix.Topics),
 	reflect.TypeFor[piece.Kind]():        values(piece.Kinds),
-	reflect.TypeFor[piece.Method]():      values(piece.Methods),
+	reflect.TypeFor[method.Method]():     values(method.Methods()),
 	reflect.TypeFor[document.PartKind](): values(document.PartKinds),
 	reflect.TypeFor[predict.Verdict]():   values(predict.Verdicts),
 	reflect.TypeFor[predict.Saying]():    values(predict.Sayings),

@@ -9,6 +9,7 @@ import (
 	"cuerda/core/document"
 	"cuerda/core/food"
 	"cuerda/core/food/eaters"
+	"cuerda/core/physics/method"
 	"cuerda/core/physics/mix"
 	"cuerda/core/physics/piece"
 	"cuerda/core/predict/squeeze"
@@ -99,7 +100,7 @@ type Kind struct {
 	Sizes []KindSize `json:"sizes"`
 	Tin   bool       `json:"tin"`
 	// Method is how it is usually cooked.
-	Method piece.Method `json:"method"`
+	Method method.Method `json:"method"`
 }
 
 // KindSize is one size of a kind, mm.
@@ -111,9 +112,9 @@ type KindSize struct {
 
 // Method is a way of cooking.
 type Method struct {
-	Method  piece.Method `json:"method"`
-	Celsius float64      `json:"celsius"`
-	Turns   bool         `json:"turns"`
+	Method  method.Method `json:"method"`
+	Celsius float64       `json:"celsius"`
+	Turns   bool          `json:"turns"`
 	// Sears says whether a hot pan may come first, Grills whether the grill may end it.
 	Sears  bool `json:"sears"`
 	Grills bool `json:"grills"`
@@ -221,8 +222,8 @@ func vocabularyOf() Vocabulary {
 		}
 		v.Kinds = append(v.Kinds, k)
 	}
-	for _, m := range piece.Methods {
-		v.Methods = append(v.Methods, Method{m, m.DefaultCelsius(), m.TurnsByDefault(), m.Sears(), m.Grills()})
+	for _, m := range method.Methods() {
+		v.Methods = append(v.Methods, Method{m, m.Row().Celsius, m.Row().Turned, m.Row().Sears, m.Row().Finishes})
 	}
 	for _, z := range mix.Zones {
 		h := squeeze.OfWord(z.Word)

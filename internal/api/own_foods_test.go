@@ -8,6 +8,7 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
+	"cuerda/core/physics/method"
 	"cuerda/core/physics/piece"
 	"cuerda/internal/api"
 	"cuerda/internal/export"
@@ -100,7 +101,7 @@ func TestAmountsShapesSittingsAndThePage(t *testing.T) {
 	_, text := c.do("POST", "/api/reshape?kind=loaf", buildText("x", tofu))
 	var shaped wire.Shaped
 	require.NoError(t, json.Unmarshal(text, &shaped))
-	assert.Equal(t, []any{piece.Loaf, piece.StillOven}, []any{shaped.Piece.Kind, shaped.Cook.Method})
+	assert.Equal(t, []any{piece.Loaf, method.StillOven}, []any{shaped.Piece.Kind, shaped.Cook.Method})
 
 	b, tag := c.build("POST", "/api/builds", buildText("Squares", tofu))
 	path := "/api/builds/" + b.ID

@@ -14,6 +14,7 @@ import (
 
 	"cuerda/core/document"
 	"cuerda/core/learn/logbook"
+	"cuerda/core/physics/method"
 	"cuerda/core/physics/piece"
 	"cuerda/internal/photos"
 )
@@ -29,8 +30,8 @@ func drawPicture(d *document.Document, f *logbook.Found, seed uint64) (*photos.P
 	r := rand.New(rand.NewPCG(seed, 3))
 	p := painter{image.NewRGBA(image.Rect(0, 0, pictureWidth, pictureHeight)), r}
 	draw.Draw(p.on, p.on.Bounds(), image.NewUniform(color.RGBA{0xea, 0xde, 0xc9, 0xff}), image.Point{}, draw.Src)
-	method, _ := d.MethodAndTurn()
-	if method == piece.StillOven || method == piece.FanOven || method == piece.Grill {
+	by, _ := d.MethodAndTurn()
+	if by.Row().Ware == method.Tray {
 		p.box(90, 70, pictureWidth-90, pictureHeight-70, 30, color.RGBA{0x6a, 0x62, 0x5a, 0xff})
 		p.box(112, 92, pictureWidth-112, pictureHeight-92, 18, color.RGBA{0xe9, 0xe2, 0xd2, 0xff})
 	} else {

@@ -1,14 +1,15 @@
 package wire
 
 import (
+	"cuerda/core/physics/method"
 	"cuerda/core/physics/piece"
 	"cuerda/core/recipe"
 )
 
 // ReadCook answers recipe.ReadCook.
 type ReadCook struct {
-	Method  piece.Method `json:"method"`
-	Celsius float64      `json:"celsius,omitempty"`
+	Method  method.Method `json:"method"`
+	Celsius float64       `json:"celsius,omitempty"`
 	// Minutes are of both sides together, the middle of a range.
 	Minutes float64 `json:"minutes,omitempty"`
 	Turn    *bool   `json:"turn,omitempty"`

@@ -3,6 +3,7 @@ package wire
 import (
 	"cuerda/core/document"
 	"cuerda/core/food"
+	"cuerda/core/physics/method"
 	"cuerda/core/physics/piece"
 )
 
@@ -43,9 +44,9 @@ type Choice struct {
 	Prep   []food.Preparation `json:"prep,omitempty"`
 	// Minutes are of the rest or the chill, Millimetres of the thickness, Grams of the
 	// line; -1 where it is not about them.
-	Minutes     float64      `json:"minutes"`
-	Millimetres float64      `json:"mm"`
-	Grams       float64      `json:"grams"`
-	Kind        piece.Kind   `json:"kind,omitempty"`
-	Method      piece.Method `json:"method,omitempty"`
+	Minutes     float64       `json:"minutes"`
+	Millimetres float64       `json:"mm"`
+	Grams       float64       `json:"grams"`
+	Kind        piece.Kind    `json:"kind,omitempty"`
+	Method      method.Method `json:"method,omitempty"`
 }

@@ -11,6 +11,7 @@ import (
 
 	"cuerda/core/advise/binder"
 	"cuerda/core/food"
+	"cuerda/core/physics/method"
 	"cuerda/core/physics/mix"
 	"cuerda/core/physics/parameter"
 	"cuerda/core/physics/piece"
@@ -46,7 +47,7 @@ func allBinders() (out []binder.Candidate) {
 }
 
 func request(lines []mix.Line, c []binder.Candidate) binder.Request {
-	return binder.Request{Lines: lines, Candidates: c, Duty: mix.NewDuty(&patty, piece.Pan, true, &parameter.Usual().Handling), Rest: mix.Rest{Minutes: 20, Celsius: 20, Hands: 8}, Target: 1.5}
+	return binder.Request{Lines: lines, Candidates: c, Duty: mix.NewDuty(&patty, method.Pan, true, &parameter.Usual().Handling), Rest: mix.Rest{Minutes: 20, Celsius: 20, Hands: 8}, Target: 1.5}
 }
 
 // keeps works a suggestion out again from its foods alone.
@@ -227,7 +228,7 @@ func TestMoreCandidatesNeverMakeTheBestWorse(t *testing.T) {
 
 func ExampleSearch() {
 	r := binder.Search(binder.Request{
-		Lines: peas, Duty: mix.NewDuty(&patty, piece.Pan, true, &parameter.Usual().Handling), Rest: mix.Rest{Minutes: 20, Celsius: 20, Hands: 8},
+		Lines: peas, Duty: mix.NewDuty(&patty, method.Pan, true, &parameter.Usual().Handling), Rest: mix.Rest{Minutes: 20, Celsius: 20, Hands: 8},
 		Candidates: candidates("flax-meal", "buckwheat-flour"),
 	})
 	s := r.Suggestions[0]

@@ -13,13 +13,14 @@ import (
 
 	"cuerda/core/cooking/probe"
 	"cuerda/core/physics/heat"
+	"cuerda/core/physics/method"
 	"cuerda/core/physics/piece"
 )
 
 var mixed = heat.NewMaterial(heat.Composition{Water: .66, Protein: .15, Fat: .07, Carb: .08, Fibre: .03, Ash: .01}, 100)
 
 func baked(p piece.Piece, celsius, target float64) heat.Cooking {
-	return heat.Cooking{Piece: p, Material: mixed, Method: piece.StillOven, Celsius: celsius, Room: 20, Target: heat.Target{Celsius: target}}
+	return heat.Cooking{Piece: p, Material: mixed, Method: method.StillOven, Celsius: celsius, Room: 20, Target: heat.Target{Celsius: target}}
 }
 
 var pieces = []heat.Cooking{

@@ -5,6 +5,7 @@ import (
 	"math/rand/v2"
 
 	"cuerda/core/kitchen"
+	"cuerda/core/physics/method"
 	"cuerda/core/physics/piece"
 	"cuerda/core/predict/bake"
 )
@@ -20,21 +21,21 @@ const (
 // shape is a piece that is asked about on the heat, and how it is cooked.
 type shape struct {
 	piece  piece.Piece
-	method piece.Method
+	method method.Method
 }
 
 var shapes = []shape{
-	{piece.Piece{Kind: piece.Patty, DiameterMM: 80, ThicknessMM: 18}, piece.Pan},
-	{piece.Piece{Kind: piece.Patty, DiameterMM: 90, ThicknessMM: 28}, piece.StillOven},
-	{piece.Piece{Kind: piece.Ball, DiameterMM: 32}, piece.StillOven},
-	{piece.Piece{Kind: piece.Ball, DiameterMM: 50}, piece.FanOven},
-	{piece.Usual(piece.Loaf), piece.StillOven},
+	{piece.Piece{Kind: piece.Patty, DiameterMM: 80, ThicknessMM: 18}, method.Pan},
+	{piece.Piece{Kind: piece.Patty, DiameterMM: 90, ThicknessMM: 28}, method.StillOven},
+	{piece.Piece{Kind: piece.Ball, DiameterMM: 32}, method.StillOven},
+	{piece.Piece{Kind: piece.Ball, DiameterMM: 50}, method.FanOven},
+	{piece.Usual(piece.Loaf), method.StillOven},
 }
 
 var inOil = []shape{
-	{piece.Piece{Kind: piece.Ball, DiameterMM: 30}, piece.DeepOil},
-	{piece.Piece{Kind: piece.Ball, DiameterMM: 38}, piece.DeepOil},
-	{piece.Piece{Kind: piece.Ball, DiameterMM: 48}, piece.DeepOil},
+	{piece.Piece{Kind: piece.Ball, DiameterMM: 30}, method.DeepOil},
+	{piece.Piece{Kind: piece.Ball, DiameterMM: 38}, method.DeepOil},
+	{piece.Piece{Kind: piece.Ball, DiameterMM: 48}, method.DeepOil},
 }
 
 // reshaped gives the mix a shape to be watched on the heat.

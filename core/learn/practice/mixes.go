@@ -8,6 +8,7 @@ import (
 	"cuerda/core/document"
 	"cuerda/core/food"
 	"cuerda/core/kitchen"
+	"cuerda/core/physics/method"
 	"cuerda/core/physics/mix"
 	"cuerda/core/physics/piece"
 	"cuerda/core/predict"
@@ -91,7 +92,7 @@ func draw(r *rand.Rand, skill Skill, k *kitchen.Kitchen) (d document.Document, o
 	d.Rest = &document.Wait{Minutes: rest}
 	shape := piece.Piece{Kind: piece.Patty, DiameterMM: 80, ThicknessMM: 18}
 	d.Piece = &shape
-	d.Cook = &document.Cook{Method: []piece.Method{piece.Pan, piece.StillOven}[r.IntN(2)]}
+	d.Cook = &document.Cook{Method: []method.Method{method.Pan, method.StillOven}[r.IntN(2)]}
 	for i := range d.Lines {
 		// Meat is not mashed, nor what is a paste already.
 		f := k.Foods.Find(d.Lines[i].Food)

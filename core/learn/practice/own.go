@@ -6,7 +6,7 @@ import (
 	"cuerda/core/document"
 	"cuerda/core/kitchen"
 	"cuerda/core/learn"
-	"cuerda/core/physics/piece"
+	"cuerda/core/physics/method"
 )
 
 // OwnTry is a try of the cook's own kitchen; Planned is what was meant to be cooked, nil where nobody knows.
@@ -38,7 +38,7 @@ func Own(kind Kind, t *OwnTry, seed uint64, k *kitchen.Kitchen) (d Drill, ok boo
 		return d, d.causes(r, k)
 	case Done:
 		d.Skill = Lag
-		if m, _ := d.Document.MethodAndTurn(); m == piece.DeepOil || m == piece.ShallowOil {
+		if m, _ := d.Document.MethodAndTurn(); m.Row().Medium == method.Fat {
 			d.Skill = DeepOil
 		}
 	case Pair:

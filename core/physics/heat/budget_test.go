@@ -6,12 +6,13 @@ import (
 
 	"github.com/stretchr/testify/assert"
 
+	"cuerda/core/physics/method"
 	"cuerda/core/physics/piece"
 )
 
 // stepsIn counts the steps of so many hours in the fridge.
 func stepsIn(p piece.Piece, celsius, hours float64) (steps int, b *Body) {
-	c := cooking(p, piece.StillOven, 180, 74)
+	c := cooking(p, method.StillOven, 180, 74)
 	b = c.Begin(20)
 	c.Cool(b, celsius)
 	b.Advance(3600*hours, func() bool { steps++; return false })
@@ -44,15 +45,15 @@ func TestABudgetIsEnoughForCooksAndEndsTheRest(t *testing.T) {
 	if testing.Short() {
 		t.Skip("minutes under the race detector; it runs without")
 	}
-	cost := func(p piece.Piece, m piece.Method, start float64, grill float64) (spent float64, budget *Budget) {
-		c := cooking(p, m, m.DefaultCelsius(), 74)
+	cost := func(p piece.Piece, m method.Method, start float64, grill float64) (spent float64, budget *Budget) {
+		c := cooking(p, m, m.Row().Celsius, 74)
 		c.Turn, c.GrillMinutes, c.Budget = true, grill, new(Budget)
 		c.Run(c.Begin(start))
 		return c.Budget.spent, c.Budget
 	}
 	for _, kind := range piece.Kinds {
-		for _, m := range piece.Methods {
-			if kind.IsLoaf() && (m == piece.ShallowOil || m == piece.Pan) {
+		for _, m := range method.Methods() {
+			if kind.IsLoaf() && (m == method.ShallowOil || m == method.Pan) {
 				continue // nobody turns a loaf in a pan
 			}
 			spent, budget := cost(piece.Usual(kind), m, 6, 4)
@@ -63,7 +64,7 @@ func TestABudgetIsEnoughForCooksAndEndsTheRest(t *testing.T) {
 	for _, p := range []piece.Piece{
 		{Kind: piece.Loaf, LengthMM: 5, WidthMM: 12, HeightMM: 5}, {Kind: piece.Ball, DiameterMM: 5}, {Kind: piece.Loaf, LengthMM: 600, WidthMM: 110, HeightMM: 5},
 	} {
-		for _, m := range []piece.Method{piece.FanOven, piece.Pan} {
+		for _, m := range []method.Method{method.FanOven, method.Pan} {
 			for _, start := range []float64{-30, 6} {
 				spent, _ := cost(p, m, start, 60)
 				assert.Less(t, spent, 1.05*wholeBudget, "%+v, %s from %g", p, m, start)
@@ -75,7 +76,7 @@ func TestABudgetIsEnoughForCooksAndEndsTheRest(t *testing.T) {
 func TestWorkEndsWhenNobodyWaitsForIt(t *testing.T) {
 	gone := make(chan struct{})
 	close(gone)
-	c := cooking(inTin, piece.StillOven, 177, 74)
+	c := cooking(inTin, method.StillOven, 177, 74)
 	c.Budget = &Budget{Done: gone}
 	got := c.Run(c.Begin(6))
 	assert.False(t, got.Reached)
@@ -83,7 +84,7 @@ func TestWorkEndsWhenNobodyWaitsForIt(t *testing.T) {
 }
 
 func ExampleBudget() {
-	c := cooking(ball28, piece.StillOven, 190, 71)
+	c := cooking(ball28, method.StillOven, 190, 71)
 	c.Budget = new(Budget)
 	c.Run(c.Begin(6))
 	fmt.Println(c.Budget.Spent())
@@ -93,7 +94,7 @@ func ExampleBudget() {
 // The hours a piece is followed for were once over but for a rounding, which is too short
 // to advance: it was waited for without end.
 func TestWhatIsNeverDoneEndsWithItsHours(t *testing.T) {
-	c := cooking(ball28, piece.StillOven, 190, 400)
+	c := cooking(ball28, method.StillOven, 190, 400)
 	for _, rounded := range []float64{0, 1e-12, 1e-10, 5e-10} {
 		r := c.start(c.Begin(20))
 		r.body.Seconds = 60*longestCook - rounded

@@ -1,6 +1,7 @@
 package heat
 
 import (
+	"cuerda/core/physics/method"
 	"cuerda/core/physics/parameter"
 	"cuerda/core/physics/piece"
 )
@@ -9,7 +10,7 @@ import (
 type Cooking struct {
 	Piece    piece.Piece
 	Material *Material
-	Method   piece.Method
+	Method   method.Method
 	// Celsius of the surroundings as they are, an oven's own error put right.
 	Celsius float64
 	Turn    bool
@@ -69,52 +70,64 @@ func GeometryOf(p *piece.Piece) Geometry {
 }
 
 // surround puts the piece where its method has it.
-func (c *Cooking) surround(b *Body, m piece.Method, celsius float64) {
-	f := c.figures()
-	air := Room(f, c.Room)
-	round := b.Shape == Sphere || c.Piece.Kind == piece.Cylinder
-	switch m {
-	case piece.StillOven, piece.FanOven:
-		oven := StillOven(f, celsius)
-		if m == piece.FanOven {
-			oven = FanOven(f, celsius)
-		}
-		b.SurroundAll(oven)
-		if c.Piece.Held() {
-			b.Surround(Rim, Metal(f, celsius))
-			b.Surround(Flank, Metal(f, celsius))
-		}
-		if !round {
-			b.Surround(Bottom, Metal(f, celsius))
-		}
-	case piece.Pan:
-		if round {
-			b.SurroundAll(Partly(HotPan(f, celsius), f.Rolling, air))
-			return
-		}
-		b.SurroundAll(besidePan(f, celsius, c.Room))
-		b.Surround(Bottom, HotPan(f, celsius))
-	case piece.ShallowOil:
-		b.SurroundAll(Partly(Oil(f, celsius), f.Waist, besidePan(f, celsius, c.Room)))
-		if !round {
-			b.Surround(Bottom, Oil(f, celsius))
-			b.Surround(Top, besidePan(f, celsius, c.Room))
-		}
-	case piece.DeepOil:
-		b.SurroundAll(Oil(f, celsius))
-	case piece.Simmer:
-		b.SurroundAll(Liquid(f, min(celsius, c.Material.boilAt)))
-	case piece.Grill:
-		below := StillOven(f, f.UnderGrill*celsius)
-		above := GrillAbove(f, celsius)
-		if round {
-			b.SurroundAll(Partly(above, 0.5, below))
-			return
-		}
-		b.SurroundAll(below)
-		b.Surround(Top, above)
-		b.Surround(Bottom, Metal(f, f.UnderGrill*celsius))
+func (c *Cooking) surround(b *Body, m method.Method, celsius float64) {
+	by := m.Row().Transfer
+	if by.Around.Of == method.Nothing {
+		return
 	}
+	meet := func(f method.Face) Surroundings { return c.meet(f, celsius) }
+	if b.Shape == Sphere || c.Piece.Kind == piece.Cylinder {
+		b.SurroundAll(meet(by.Round))
+		return
+	}
+	b.SurroundAll(meet(by.Around))
+	if c.Piece.Held() && by.Held.Of != method.Nothing {
+		b.Surround(Rim, meet(by.Held))
+		b.Surround(Flank, meet(by.Held))
+	}
+	if by.Top.Of != method.Nothing {
+		b.Surround(Top, meet(by.Top))
+	}
+	if by.Bottom.Of != method.Nothing {
+		b.Surround(Bottom, meet(by.Bottom))
+	}
+}
+
+// meet gives what a face meets where its method is set to celsius.
+func (c *Cooking) meet(f method.Face, celsius float64) Surroundings {
+	whole := c.source(f.Of, celsius)
+	if f.Share == nil {
+		return whole
+	}
+	return Partly(whole, f.Share(c.figures()), c.source(f.Else, celsius))
+}
+
+// source gives the surroundings of a name.
+func (c *Cooking) source(s method.Source, celsius float64) Surroundings {
+	f := c.figures()
+	switch s {
+	case method.StillAir:
+		return StillOven(f, celsius)
+	case method.MovedAir:
+		return FanOven(f, celsius)
+	case method.HotMetal:
+		return Metal(f, celsius)
+	case method.HotPan:
+		return HotPan(f, celsius)
+	case method.HotOil:
+		return Oil(f, celsius)
+	case method.Liquid:
+		return Liquid(f, min(celsius, c.Material.boilAt))
+	case method.BesidePan:
+		return besidePan(f, celsius, c.Room)
+	case method.Element:
+		return GrillAbove(f, celsius)
+	case method.UnderElement:
+		return StillOven(f, f.UnderGrill*celsius)
+	case method.MetalUnderGlow:
+		return Metal(f, f.UnderGrill*celsius)
+	}
+	return Room(f, c.Room)
 }
 
 // besidePan is the air around and above a piece in a pan, which rises from the hot
@@ -194,7 +207,7 @@ func (c *Cooking) Begin(celsius float64) *Body {
 	resolution := c.Resolution
 	if resolution == (Resolution{}) {
 		resolution = usualResolution[g.Shape]
-		if g.Shape == Disc && (c.Method == piece.Pan || c.Method == piece.ShallowOil) {
+		if g.Shape == Disc && c.Method.Row().BrownsBelow {
 			resolution.Up = layersInAPan
 		}
 	}

@@ -9,14 +9,15 @@ import (
 	"github.com/stretchr/testify/require"
 	"pgregory.net/rapid"
 
+	"cuerda/core/physics/method"
 	"cuerda/core/physics/parameter"
 	"cuerda/core/physics/piece"
 )
 
 var lean = Composition{Water: .68, Protein: .18, Fat: .08, Carb: .03, Fibre: .01, Ash: .02}
 
-func cooking(p piece.Piece, m piece.Method, celsius, target float64) *Cooking {
-	return &Cooking{Piece: p, Material: NewMaterial(lean, 100), Method: m, Celsius: celsius, Turn: m.TurnsByDefault(), Room: 20, Target: Target{Celsius: target}}
+func cooking(p piece.Piece, m method.Method, celsius, target float64) *Cooking {
+	return &Cooking{Piece: p, Material: NewMaterial(lean, 100), Method: m, Celsius: celsius, Turn: m.Row().Turned, Room: 20, Target: Target{Celsius: target}}
 }
 
 func cooked(c *Cooking, start float64) Course { return c.Run(c.Begin(start)) }
@@ -33,10 +34,10 @@ func TestMinutesThatKitchensKnow(t *testing.T) {
 		cooking            *Cooking
 		start, least, most float64
 	}{
-		{"a 28 g ball at 190", cooking(ball28, piece.StillOven, 190, 71), 6, 14, 20},
-		{"a 10 g ball in broth", cooking(piece.Piece{Kind: piece.Ball, DiameterMM: 26.5}, piece.Simmer, 97, 71), 6, 4, 6},
-		{"a kilo loaf in a tin at 177", cooking(inTin, piece.StillOven, 177, 74), 6, 50, 62},
-		{"a patty in a pan", cooking(patty, piece.Pan, 180, 74), 6, 8, 14},
+		{"a 28 g ball at 190", cooking(ball28, method.StillOven, 190, 71), 6, 14, 20},
+		{"a 10 g ball in broth", cooking(piece.Piece{Kind: piece.Ball, DiameterMM: 26.5}, method.Simmer, 97, 71), 6, 4, 6},
+		{"a kilo loaf in a tin at 177", cooking(inTin, method.StillOven, 177, 74), 6, 50, 62},
+		{"a patty in a pan", cooking(patty, method.Pan, 180, 74), 6, 8, 14},
 	} {
 		got := cooked(c.cooking, c.start)
 		assert.True(t, got.Reached, c.name)
@@ -59,10 +60,10 @@ func TestAPattyFirmsInTheFridge(t *testing.T) {
 
 func TestNoHeatIsLostInTheSums(t *testing.T) {
 	for name, c := range map[string]*Cooking{
-		"ball in oil":     cooking(ball28, piece.DeepOil, 175, 74),
-		"patty in a pan":  cooking(patty, piece.Pan, 180, 74),
-		"loaf in a tin":   cooking(inTin, piece.FanOven, 180, 74),
-		"ball from frost": cooking(ball28, piece.StillOven, 190, 74),
+		"ball in oil":     cooking(ball28, method.DeepOil, 175, 74),
+		"patty in a pan":  cooking(patty, method.Pan, 180, 74),
+		"loaf in a tin":   cooking(inTin, method.FanOven, 180, 74),
+		"ball from frost": cooking(ball28, method.StillOven, 190, 74),
 	} {
 		start := 6.
 		if name == "ball from frost" {
@@ -105,14 +106,14 @@ func TestRefiningChangesLittle(t *testing.T) {
 		cooking               *Cooking
 		minutes, pull, vapour float64
 	}{
-		{"ball", cooking(ball28, piece.StillOven, 190, 71), 0.02, 0.02, 0.004},
-		{"patty", cooking(patty, piece.FanOven, 180, 74), 0.02, 0.02, 0.004},
-		{"loaf", cooking(inTin, piece.StillOven, 177, 74), 0.02, 0.02, 0.004},
-		{"ball in broth", cooking(ball28, piece.Simmer, 97, 71), 0.02, 0.02, 0.004},
-		{"patty under the grill", cooking(patty, piece.Grill, 230, 74), 0.02, 0.02, 0.004},
-		{"patty in a pan", cooking(patty, piece.Pan, 180, 74), 0.03, 0.04, 0.015},
-		{"patty in shallow oil", cooking(patty, piece.ShallowOil, 180, 74), 0.03, 0.04, 0.015},
-		{"patty in deep oil", cooking(patty, piece.DeepOil, 175, 74), 0.03, 0.04, 0.015},
+		{"ball", cooking(ball28, method.StillOven, 190, 71), 0.02, 0.02, 0.004},
+		{"patty", cooking(patty, method.FanOven, 180, 74), 0.02, 0.02, 0.004},
+		{"loaf", cooking(inTin, method.StillOven, 177, 74), 0.02, 0.02, 0.004},
+		{"ball in broth", cooking(ball28, method.Simmer, 97, 71), 0.02, 0.02, 0.004},
+		{"patty under the grill", cooking(patty, method.Grill, 230, 74), 0.02, 0.02, 0.004},
+		{"patty in a pan", cooking(patty, method.Pan, 180, 74), 0.03, 0.04, 0.015},
+		{"patty in shallow oil", cooking(patty, method.ShallowOil, 180, 74), 0.03, 0.04, 0.015},
+		{"patty in deep oil", cooking(patty, method.DeepOil, 175, 74), 0.03, 0.04, 0.015},
 	} {
 		usual := cooked(c.cooking, 6)
 		u := usualResolution[GeometryOf(&c.cooking.Piece).Shape]
@@ -127,7 +128,7 @@ func TestRefiningChangesLittle(t *testing.T) {
 }
 
 func TestAWetSkinCountsByItsMinutes(t *testing.T) {
-	c := cooking(patty, piece.Pan, 180, 74)
+	c := cooking(patty, method.Pan, 180, 74)
 	b := c.Begin(72)
 	_, _, over := b.Watch(0, c.Target)
 	assert.InDelta(t, -2, over, 1e-9)
@@ -156,12 +157,12 @@ func TestLawsOfCooking(t *testing.T) {
 		if kind == piece.Patty {
 			p.ThicknessMM = rapid.Float64Range(10, 30).Draw(t, "h")
 		}
-		m := rapid.SampledFrom([]piece.Method{piece.StillOven, piece.FanOven, piece.DeepOil}).Draw(t, "method")
+		m := rapid.SampledFrom([]method.Method{method.StillOven, method.FanOven, method.DeepOil}).Draw(t, "method")
 		celsius := rapid.Float64Range(150, 190).Draw(t, "celsius")
 		// Behind the crust of deep oil the food boils whatever the oil is, so 20 K
 		// change the minutes by less than the usual grid errs.
 		fine := 1
-		if m == piece.DeepOil {
+		if m == method.DeepOil {
 			fine = 2
 		}
 		course := func(p piece.Piece, celsius, target, start float64) Course {
@@ -188,9 +189,9 @@ func TestSearAndGrillAreMinutesOfTheWay(t *testing.T) {
 	standing := inTin
 	standing.Tin = &free
 	for _, p := range []piece.Piece{ball28, patty, standing, {Kind: piece.Patty, DiameterMM: 70, ThicknessMM: 10}, {Kind: piece.Cylinder, DiameterMM: 30, LengthMM: 70}} {
-		plain := cooked(cooking(p, piece.FanOven, 180, 74), 6)
+		plain := cooked(cooking(p, method.FanOven, 180, 74), 6)
 		for _, c := range []struct{ sear, grill float64 }{{0, 2}, {0, 5}, {2, 0}, {1, 3}, {0, 10}} {
-			how := cooking(p, piece.FanOven, 180, 74)
+			how := cooking(p, method.FanOven, 180, 74)
 			how.SearMinutes, how.GrillMinutes = c.sear, c.grill
 			got := cooked(how, 6)
 			name := fmt.Sprintf("%v, seared %g, grilled %g", p, c.sear, c.grill)
@@ -231,13 +232,13 @@ func TestWhatIsPulledGetsDone(t *testing.T) {
 		case piece.Cylinder:
 			p.DiameterMM, p.LengthMM = p.DiameterMM/2, p.DiameterMM
 		}
-		m := rapid.SampledFrom([]piece.Method{piece.Pan, piece.ShallowOil, piece.Grill, piece.StillOven, piece.DeepOil}).Draw(t, "method")
+		m := rapid.SampledFrom([]method.Method{method.Pan, method.ShallowOil, method.Grill, method.StillOven, method.DeepOil}).Draw(t, "method")
 		c := cooking(p, m, rapid.Float64Range(150, 230).Draw(t, "celsius"), rapid.Float64Range(60, 80).Draw(t, "target"))
 		c.SearMinutes = rapid.SampledFrom([]float64{0, 0, 1, 3}).Draw(t, "sear")
-		if m == piece.StillOven {
+		if m == method.StillOven {
 			c.GrillMinutes = rapid.SampledFrom([]float64{0, 0, 2, 6}).Draw(t, "grill")
 		}
-		if m == piece.Pan {
+		if m == method.Pan {
 			c.GrillMinutes = rapid.SampledFrom([]float64{0, 0, 2}).Draw(t, "grill")
 		}
 		if rapid.Bool().Draw(t, "held") {
@@ -270,7 +271,7 @@ func TestWhatIsPulledGetsDone(t *testing.T) {
 }
 
 func TestASymmetricPieceStaysSymmetric(t *testing.T) {
-	b := cooking(patty, piece.FanOven, 175, 74).Begin(6)
+	b := cooking(patty, method.FanOven, 175, 74).Begin(6)
 	b.SurroundAll(FanOven(&parameter.Usual().Heat, 175))
 	b.Advance(600, nil)
 	n, s := b.axes[2].n, b.stride[2]
@@ -287,10 +288,10 @@ func TestASymmetricPieceStaysSymmetric(t *testing.T) {
 }
 
 func TestHeatThatCannotDoIt(t *testing.T) {
-	cold := cooked(cooking(patty, piece.StillOven, 60, 74), 6)
+	cold := cooked(cooking(patty, method.StillOven, 60, 74), 6)
 	assert.False(t, cold.Reached)
 	for _, p := range []piece.Piece{{Kind: piece.Ball, DiameterMM: 5}, {Kind: piece.Loaf, LengthMM: 600, WidthMM: 600, HeightMM: 600}} {
-		for _, m := range piece.Methods {
+		for _, m := range method.Methods() {
 			got := cooked(cooking(p, m, 300, 74), -30)
 			for _, at := range got.Moments {
 				assert.False(t, at.Core != at.Core || at.Surface != at.Surface, "no NaN")
@@ -315,7 +316,7 @@ func TestBoilingAndFreezing(t *testing.T) {
 func ExampleCooking_Run() {
 	c := Cooking{
 		Piece: piece.Piece{Kind: piece.Ball, DiameterMM: 38}, Material: NewMaterial(Composition{Water: .68, Protein: .18, Fat: .08, Carb: .03, Fibre: .01, Ash: .02}, 100),
-		Method: piece.StillOven, Celsius: 190, Room: 20, Target: Target{Celsius: 71},
+		Method: method.StillOven, Celsius: 190, Room: 20, Target: Target{Celsius: 71},
 	}
 	got := c.Run(c.Begin(6))
 	fmt.Printf("71 degC inside after %.0f min\n", got.ToTarget)
@@ -329,15 +330,15 @@ func benchmark(b *testing.B, c *Cooking) {
 	}
 }
 
-func BenchmarkLoafWithItsRest(b *testing.B) { benchmark(b, cooking(inTin, piece.StillOven, 177, 74)) }
-func BenchmarkPattyInAPan(b *testing.B)     { benchmark(b, cooking(patty, piece.Pan, 180, 74)) }
-func BenchmarkPattyBaked(b *testing.B)      { benchmark(b, cooking(patty, piece.StillOven, 190, 74)) }
-func BenchmarkBall(b *testing.B)            { benchmark(b, cooking(ball28, piece.StillOven, 190, 71)) }
+func BenchmarkLoafWithItsRest(b *testing.B) { benchmark(b, cooking(inTin, method.StillOven, 177, 74)) }
+func BenchmarkPattyInAPan(b *testing.B)     { benchmark(b, cooking(patty, method.Pan, 180, 74)) }
+func BenchmarkPattyBaked(b *testing.B)      { benchmark(b, cooking(patty, method.StillOven, 190, 74)) }
+func BenchmarkBall(b *testing.B)            { benchmark(b, cooking(ball28, method.StillOven, 190, 71)) }
 
 // BenchmarkLoafHour is conduction alone: an hour of a free-standing loaf that
 // is turned half-way.
 func BenchmarkLoafHour(b *testing.B) {
-	c := cooking(inTin, piece.StillOven, 177, 74)
+	c := cooking(inTin, method.StillOven, 177, 74)
 	free := false
 	c.Piece.Tin = &free
 	steps := 0
@@ -354,7 +355,7 @@ func BenchmarkLoafHour(b *testing.B) {
 
 // BenchmarkPattyToTarget is conduction alone, until the target.
 func BenchmarkPattyToTarget(b *testing.B) {
-	for _, m := range []piece.Method{piece.FanOven, piece.Pan} {
+	for _, m := range []method.Method{method.FanOven, method.Pan} {
 		c := cooking(patty, m, 180, 74)
 		c.ToTargetOnly = true
 		b.Run(string(m), func(b *testing.B) {
@@ -377,7 +378,7 @@ func TestSidesAreAlike(t *testing.T) {
 		most                  int
 	}{{12, 180, 20, 1}, {18, 180, 6, 1}, {18, 200, 6, 3}, {22, 175, 6, 3}, {30, 170, 4, 5}} {
 		p := piece.Piece{Kind: piece.Patty, DiameterMM: 85, ThicknessMM: c.thick}
-		got := cooked(cooking(p, piece.Pan, c.celsius, 74), c.start)
+		got := cooked(cooking(p, method.Pan, c.celsius, 74), c.start)
 		name := fmt.Sprintf("%g mm at %g degC, turned at %.1f, off at %.1f", c.thick, c.celsius, got.Turns, got.Pull)
 		require.NotEmpty(t, got.Turns, name)
 		assert.LessOrEqual(t, len(got.Turns), c.most, name)
@@ -392,7 +393,7 @@ func TestSidesAreAlike(t *testing.T) {
 
 func TestAPattyInTheFridgeCoolsAsKitchensFind(t *testing.T) {
 	after := func(p piece.Piece, minutes float64) float64 {
-		c := cooking(p, piece.Pan, 180, 74)
+		c := cooking(p, method.Pan, 180, 74)
 		b := c.Begin(22)
 		c.Chill(b, 3, minutes)
 		return b.Mean()

@@ -1,6 +1,6 @@
 package heat
 
-import "cuerda/core/physics/piece"
+import "cuerda/core/physics/method"
 
 // Mingle replaces each of several followings of one piece by a blend of them all, as an
 // ensemble filter does: the new i is the sum over j of weights[i][j] times the old j. Each row
@@ -92,7 +92,7 @@ func (p *Progress) Refigure(c Cooking) {
 	defer func() { r.body.dt = dt }()
 	switch r.heat {
 	case searing:
-		r.surround(r.body, piece.Pan, r.figures().SearPan)
+		r.surround(r.body, method.Pan, r.figures().SearPan)
 	case onHeat:
 		r.surround(r.body, r.Method, r.Celsius)
 	case grilling:

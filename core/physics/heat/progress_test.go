@@ -8,16 +8,16 @@ import (
 	"github.com/stretchr/testify/require"
 	"pgregory.net/rapid"
 
-	"cuerda/core/physics/piece"
+	"cuerda/core/physics/method"
 )
 
 // waysToCook are one of each kind of body and heat.
 var waysToCook = map[string]func() *Cooking{
-	"ball in an oven": func() *Cooking { return cooking(ball28, piece.StillOven, 190, 71) },
-	"loaf in its tin": func() *Cooking { return cooking(inTin, piece.StillOven, 177, 74) },
-	"patty in a pan":  func() *Cooking { return cooking(patty, piece.Pan, 180, 74) },
+	"ball in an oven": func() *Cooking { return cooking(ball28, method.StillOven, 190, 71) },
+	"loaf in its tin": func() *Cooking { return cooking(inTin, method.StillOven, 177, 74) },
+	"patty in a pan":  func() *Cooking { return cooking(patty, method.Pan, 180, 74) },
 	"patty seared, an oven": func() *Cooking {
-		c := cooking(patty, piece.StillOven, 190, 74)
+		c := cooking(patty, method.StillOven, 190, 74)
 		c.SearMinutes = 2
 		return c
 	},
@@ -85,7 +85,7 @@ func TestHowOftenOneLooksChangesNothing(t *testing.T) {
 }
 
 func TestWhatTheCookDoesIsWhatHappens(t *testing.T) {
-	c := cooking(patty, piece.StillOven, 190, 74)
+	c := cooking(patty, method.StillOven, 190, 74)
 	plan := c.Run(c.Begin(6))
 	at := func(share float64, do func(p *Progress)) Course {
 		p := c.Start(c.Begin(6))
@@ -109,7 +109,7 @@ func TestWhatTheCookDoesIsWhatHappens(t *testing.T) {
 	forgotten := at(2, func(*Progress) {})
 	assert.InDelta(t, 2*plan.Pull, forgotten.Pull, 0.1, "what is done is to come off now")
 
-	grilled := cooking(patty, piece.StillOven, 190, 74)
+	grilled := cooking(patty, method.StillOven, 190, 74)
 	grilled.GrillMinutes = 3
 	p := grilled.Start(grilled.Begin(6))
 	p.Advance(5)
@@ -122,7 +122,7 @@ func TestWhatTheCookDoesIsWhatHappens(t *testing.T) {
 }
 
 func TestAProbeFindsWhatLiesWhereItIs(t *testing.T) {
-	c := cooking(ball28, piece.StillOven, 190, 71)
+	c := cooking(ball28, method.StillOven, 190, 71)
 	p := c.Start(c.Begin(6))
 	p.Advance(10)
 	o := p.Observe()
@@ -130,7 +130,7 @@ func TestAProbeFindsWhatLiesWhereItIs(t *testing.T) {
 	for share := 0.1; share <= 1; share += 0.1 {
 		assert.Greater(t, p.Probe(share), p.Probe(share-0.1), "hotter outward")
 	}
-	loaf := cooking(inTin, piece.StillOven, 177, 74)
+	loaf := cooking(inTin, method.StillOven, 177, 74)
 	l := loaf.Start(loaf.Begin(6))
 	l.Advance(30)
 	coldest := l.Probe(0.5)
@@ -140,9 +140,9 @@ func TestAProbeFindsWhatLiesWhereItIs(t *testing.T) {
 }
 
 func TestAClonedBodyGoesItsOwnWay(t *testing.T) {
-	c := cooking(patty, piece.Pan, 180, 74)
+	c := cooking(patty, method.Pan, 180, 74)
 	b := c.Begin(6)
-	c.surround(b, piece.Pan, 180)
+	c.surround(b, method.Pan, 180)
 	b.Advance(60, nil)
 	other := b.Clone()
 	b.Advance(120, nil)
@@ -154,7 +154,7 @@ func TestAClonedBodyGoesItsOwnWay(t *testing.T) {
 }
 
 func ExampleProgress() {
-	c := cooking(inTin, piece.StillOven, 177, 74)
+	c := cooking(inTin, method.StillOven, 177, 74)
 	p := c.Start(c.Begin(6))
 	p.Advance(20)
 	fmt.Printf("after %.0f min %.0f degC inside, off the heat at %.0f min\n", p.Minutes(), p.Observe().Core, p.Forecast().Pull)
@@ -163,7 +163,7 @@ func ExampleProgress() {
 
 // A second beside time, and a forecast: what a reading costs.
 func BenchmarkForecastHalfWay(b *testing.B) {
-	c := cooking(inTin, piece.StillOven, 177, 74)
+	c := cooking(inTin, method.StillOven, 177, 74)
 	p := c.Start(c.Begin(6))
 	p.Advance(30)
 	b.ReportAllocs()

@@ -3,6 +3,7 @@ package heat
 import (
 	"math"
 
+	"cuerda/core/physics/method"
 	"cuerda/core/physics/piece"
 )
 
@@ -62,7 +63,7 @@ func (c *Cooking) start(b *Body) *run {
 // SearSides is how many sides of the piece lie in the hot pan first, one after the other; 0 where it is not seared.
 func (c *Cooking) SearSides() int {
 	switch {
-	case c.SearMinutes <= 0 || !c.Method.Sears():
+	case c.SearMinutes <= 0 || !c.Method.Row().Sears:
 		return 0
 	case GeometryOf(&c.Piece).Shape == Disc && c.Piece.Kind != piece.Cylinder:
 		return 2
@@ -91,7 +92,7 @@ func (r *run) fork(c *Cooking, how turning) *run {
 // searSide puts the next side into the hot pan.
 func (r *run) searSide() {
 	r.heat, r.sideEnd = searing, r.minutes()+r.SearMinutes
-	r.surround(r.body, piece.Pan, r.figures().SearPan)
+	r.surround(r.body, method.Pan, r.figures().SearPan)
 }
 
 // ontoHeat puts the piece where its method has it.
@@ -278,7 +279,7 @@ func (r *run) face() Side {
 	switch {
 	case r.body.Shape == Sphere:
 		return Rim
-	case r.Method == piece.Pan || r.Method == piece.ShallowOil:
+	case r.Method.Row().BrownsBelow:
 		return Bottom
 	}
 	return Top
@@ -305,7 +306,7 @@ func (r *run) turn() {
 
 // flips says whether the piece is turned as it cooks.
 func (c *Cooking) flips(b *Body) bool {
-	return c.Turn && b.axes[2].n > 1 && c.Piece.Kind != piece.Cylinder && !c.Piece.Held() && c.Method != piece.DeepOil && c.Method != piece.Simmer
+	return c.Turn && b.axes[2].n > 1 && c.Piece.Kind != piece.Cylinder && !c.Piece.Held() && c.Method.Row().Turnable
 }
 
 // halfway is the mean temperature of the layer half-way up.

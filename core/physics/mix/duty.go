@@ -3,6 +3,7 @@ package mix
 import (
 	"math"
 
+	"cuerda/core/physics/method"
 	"cuerda/core/physics/parameter"
 	"cuerda/core/physics/piece"
 )
@@ -21,7 +22,7 @@ type Duty struct {
 
 // NewDuty gives what a piece asks, cooked by that method and turned or not, where
 // handling asks so much.
-func NewDuty(p *piece.Piece, m piece.Method, turn bool, f *parameter.Handling) Duty {
+func NewDuty(p *piece.Piece, m method.Method, turn bool, f *parameter.Handling) Duty {
 	d := Duty{Need: p.Demand(m, turn, f), Band: p.Band()}
 	d.ball = one(p.Kind == piece.Ball || p.Kind == piece.Cylinder)
 	d.tin = one(p.InTin())
@@ -29,9 +30,10 @@ func NewDuty(p *piece.Piece, m piece.Method, turn bool, f *parameter.Handling) D
 	d.fritter = one(p.Kind == piece.Fritter)
 	d.shell = one(p.Kind == piece.Shell)
 	d.free = one(p.Kind.IsLoaf() && !p.InTin())
-	d.pan = one(m == piece.Pan || m == piece.ShallowOil || m == piece.Grill)
-	d.deep = one(m == piece.DeepOil)
-	d.simmer = one(m == piece.Simmer)
+	by := m.Row()
+	d.pan = one(by.JudgedPan)
+	d.deep = one(by.JudgedDeep)
+	d.simmer = one(by.JudgedSimmer)
 	return d
 }
 

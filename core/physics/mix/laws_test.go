@@ -9,6 +9,7 @@ import (
 	"pgregory.net/rapid"
 
 	"cuerda/core/food"
+	"cuerda/core/physics/method"
 	"cuerda/core/physics/mix"
 	"cuerda/core/physics/parameter"
 	"cuerda/core/physics/piece"
@@ -71,16 +72,16 @@ const slack = 1e-9
 var duties = func() (out []mix.Duty) {
 	for _, one := range []struct {
 		piece  piece.Piece
-		method piece.Method
+		method method.Method
 		turn   bool
 	}{
-		{piece.Piece{Kind: piece.Patty, DiameterMM: 80, ThicknessMM: 18}, piece.Pan, true},
-		{piece.Piece{Kind: piece.Ball, DiameterMM: 38}, piece.DeepOil, false},
-		{piece.Piece{Kind: piece.Ball, DiameterMM: 30}, piece.Simmer, false},
-		{piece.Piece{Kind: piece.Loaf, LengthMM: 210, WidthMM: 110, HeightMM: 60}, piece.StillOven, false},
-		{piece.Piece{Kind: piece.Stuffing}, piece.StillOven, false},
-		{piece.Piece{Kind: piece.Fritter, DiameterMM: 60, ThicknessMM: 14}, piece.ShallowOil, true},
-		{piece.Piece{Kind: piece.Shell, DiameterMM: 60, WallMM: 10}, piece.DeepOil, false},
+		{piece.Piece{Kind: piece.Patty, DiameterMM: 80, ThicknessMM: 18}, method.Pan, true},
+		{piece.Piece{Kind: piece.Ball, DiameterMM: 38}, method.DeepOil, false},
+		{piece.Piece{Kind: piece.Ball, DiameterMM: 30}, method.Simmer, false},
+		{piece.Piece{Kind: piece.Loaf, LengthMM: 210, WidthMM: 110, HeightMM: 60}, method.StillOven, false},
+		{piece.Piece{Kind: piece.Stuffing}, method.StillOven, false},
+		{piece.Piece{Kind: piece.Fritter, DiameterMM: 60, ThicknessMM: 14}, method.ShallowOil, true},
+		{piece.Piece{Kind: piece.Shell, DiameterMM: 60, WallMM: 10}, method.DeepOil, false},
 	} {
 		out = append(out, mix.NewDuty(&one.piece, one.method, one.turn, &parameter.Usual().Handling))
 	}
@@ -220,7 +221,7 @@ func TestWeightAndChillActAsTheyMust(t *testing.T) {
 		small := piece.Piece{Kind: piece.Patty, DiameterMM: rapid.Float64Range(30, 90).Draw(t, "across"), ThicknessMM: 18}
 		large := small
 		large.DiameterMM *= rapid.Float64Range(1, 2).Draw(t, "larger")
-		light, heavy := mix.NewDuty(&small, piece.Pan, true, &parameter.Usual().Handling), mix.NewDuty(&large, piece.Pan, true, &parameter.Usual().Handling)
+		light, heavy := mix.NewDuty(&small, method.Pan, true, &parameter.Usual().Handling), mix.NewDuty(&large, method.Pan, true, &parameter.Usual().Handling)
 		a, b := s.Effect.Judge(&light, 0), s.Effect.Judge(&heavy, 0)
 		assert.LessOrEqual(t, b.Raw, a.Raw+slack)
 		assert.LessOrEqual(t, b.Cooked, a.Cooked+slack)
@@ -274,7 +275,7 @@ func TestEffectsAddUpToTheState(t *testing.T) {
 // into deep oil.
 func TestDeepOilIsTheRougherHand(t *testing.T) {
 	ball := piece.Piece{Kind: piece.Ball, DiameterMM: 38}
-	oven, oil := mix.NewDuty(&ball, piece.StillOven, false, &parameter.Usual().Handling), mix.NewDuty(&ball, piece.DeepOil, false, &parameter.Usual().Handling)
+	oven, oil := mix.NewDuty(&ball, method.StillOven, false, &parameter.Usual().Handling), mix.NewDuty(&ball, method.DeepOil, false, &parameter.Usual().Handling)
 	rapid.Check(t, func(t *rapid.T) {
 		_, _, s := drawPaste(t)
 		assert.LessOrEqual(t, s.Effect.Judge(&oil, 0).Raw, s.Effect.Judge(&oven, 0).Raw+slack)

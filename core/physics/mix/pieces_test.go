@@ -6,6 +6,7 @@ import (
 	"github.com/stretchr/testify/assert"
 	"pgregory.net/rapid"
 
+	"cuerda/core/physics/method"
 	"cuerda/core/physics/mix"
 	"cuerda/core/physics/parameter"
 	"cuerda/core/physics/piece"
@@ -59,7 +60,7 @@ func TestMoreGlueNeverHurts(t *testing.T) {
 
 // A loose stuffing is moist or it is not: dry bread fails, and so does soup.
 func TestAStuffingIsJudgedByItsMoisture(t *testing.T) {
-	d := mix.NewDuty(&piece.Piece{Kind: piece.Stuffing}, piece.StillOven, false, &parameter.Usual().Handling)
+	d := mix.NewDuty(&piece.Piece{Kind: piece.Stuffing}, method.StillOven, false, &parameter.Usual().Handling)
 	chance := func(broth string) float64 {
 		s := mix.Assess(lines(t, "bread-wheat 280; onion 110 saute; butter 50; broth "+broth), mix.Rest{Minutes: 10, Celsius: 20, Hands: 5})
 		return s.Effect.Judge(&d, 0).Cooked

@@ -9,6 +9,7 @@ import (
 	"github.com/stretchr/testify/require"
 	"pgregory.net/rapid"
 
+	"cuerda/core/physics/method"
 	"cuerda/core/physics/parameter"
 	"cuerda/core/physics/piece"
 )
@@ -123,7 +124,7 @@ func TestRemaindersAreOfUse(t *testing.T) {
 func TestPiecesLieApart(t *testing.T) {
 	rapid.Check(t, func(t *rapid.T) {
 		p := usual(rapid.SampledFrom(piece.Kinds).Draw(t, "kind"))
-		m := rapid.SampledFrom(piece.Methods).Draw(t, "method")
+		m := rapid.SampledFrom(method.Methods()).Draw(t, "method")
 		if p.Kind == piece.Ball || p.Kind == piece.Patty {
 			p.DiameterMM = rapid.Float64Range(10, 150).Draw(t, "d")
 		}
@@ -152,6 +153,6 @@ func TestPiecesLieApart(t *testing.T) {
 func BenchmarkLay(b *testing.B) {
 	p := usual(piece.Patty)
 	for b.Loop() {
-		p.Lay(12, piece.Pan, piece.UsualWare, &parameter.Usual().Lay)
+		p.Lay(12, method.Pan, piece.UsualWare, &parameter.Usual().Lay)
 	}
 }

@@ -3,6 +3,7 @@ package piece
 import (
 	"math"
 
+	"cuerda/core/physics/method"
 	"cuerda/core/physics/parameter"
 )
 
@@ -49,8 +50,9 @@ const mostPlaces = 400
 
 // Lay lays n pieces out on the ware that their method needs, with those gaps. Where not even
 // one fits, Holds is 0 and so are the batches.
-func (p *Piece) Lay(n int, m Method, w Ware, f *parameter.Lay) Load {
+func (p *Piece) Lay(n int, m method.Method, w Ware, f *parameter.Lay) Load {
 	across, along := p.footprint()
+	by := m.Row()
 	l := Load{AcrossMM: across, AlongMM: along, Vessels: 1}
 	racks := 1
 	switch {
@@ -59,10 +61,10 @@ func (p *Piece) Lay(n int, m Method, w Ware, f *parameter.Lay) Load {
 		// Tins stand on racks, side by side.
 		stand := onTray(w.TrayLengthMM, w.TrayWidthMM, p.LengthMM, p.WidthMM, f.Loaf, f.Rim, false)
 		racks = max(1, len(stand)) * max(1, w.Racks)
-	case m == Pan || m == ShallowOil:
+	case by.Ware == method.Skillet:
 		l.On, l.LengthMM, l.WidthMM = "pan", w.PanDiameterMM, w.PanDiameterMM
 		l.Places = inCircle(w.PanDiameterMM, max(across, along), f.Pan)
-	case m == DeepOil || m == Simmer:
+	case by.Ware == method.Pot:
 		l.On, l.LengthMM, l.WidthMM = "pot", w.PotDiameterMM, w.PotDiameterMM
 		l.Places = inCircle(w.PotDiameterMM, max(across, along), f.Pot)
 	default:
@@ -75,7 +77,7 @@ func (p *Piece) Lay(n int, m Method, w Ware, f *parameter.Lay) Load {
 			gap = f.Ball
 		}
 		l.Places = onTray(w.TrayLengthMM, w.TrayWidthMM, along, across, gap, f.Rim, across == along)
-		if m != Grill { // one tray goes under the element
+		if !by.OneTray {
 			racks = max(1, w.Racks)
 		}
 	}

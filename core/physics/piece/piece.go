@@ -4,7 +4,10 @@
 // the edge of the package, as cooks measure them, and in m inside formulas.
 package piece
 
-import "cuerda/core/physics/parameter"
+import (
+	"cuerda/core/physics/method"
+	"cuerda/core/physics/parameter"
+)
 
 // Kind is the shape of a piece.
 type Kind string
@@ -143,57 +146,13 @@ func (p *Piece) at(field string) *float64 {
 	return nil
 }
 
-// Method is how a piece is cooked.
-type Method string
-
-// The methods.
-const (
-	StillOven  Method = "still-oven"
-	FanOven    Method = "fan-oven"
-	Pan        Method = "pan"
-	ShallowOil Method = "shallow-oil"
-	DeepOil    Method = "deep-oil"
-	Simmer     Method = "simmer"
-	Grill      Method = "grill"
-)
-
-// Methods lists every method.
-var Methods = []Method{Pan, StillOven, FanOven, ShallowOil, DeepOil, Simmer, Grill}
-
-// TurnsByDefault says whether pieces cooked so are usually turned.
-func (m Method) TurnsByDefault() bool { return m == Pan || m == ShallowOil || m == Grill }
-
-// DefaultCelsius is the temperature of the surroundings a cook usually sets.
-func (m Method) DefaultCelsius() float64 {
-	switch m {
-	case StillOven:
-		return 190
-	case FanOven, Pan:
-		return 180
-	case ShallowOil, DeepOil:
-		return 175
-	case Simmer:
-		return 97
-	}
-	return 230
-}
-
-// Sears says whether pieces cooked so may be browned in a hot pan first; those in
-// a pan or in oil are.
-func (m Method) Sears() bool { return m.inOven() || m == Grill || m == Simmer }
-
-// Grills says whether pieces cooked so may end under the grill, in what holds them.
-func (m Method) Grills() bool { return m.inOven() || m == Pan }
-
 // UsualMethod is how a cook usually cooks a piece of that kind.
-func (k Kind) UsualMethod() Method {
+func (k Kind) UsualMethod() method.Method {
 	if k.IsFlat() {
-		return Pan
+		return method.Pan
 	}
-	return StillOven
+	return method.StillOven
 }
-
-func (m Method) inOven() bool { return m == StillOven || m == FanOven }
 
 const (
 	density = 1050. // kg/m3, section 3 of docs/model.md
@@ -213,7 +172,7 @@ type Demand struct {
 // the weight of the piece itself: docs/model.md, section 3. Where that table
 // has no row, a fritter bears what its own weight asks once lifted, a cylinder counts as a ball of its diameter, shallow oil as a
 // pan, and a patty in deep oil or liquid as the roughest handling it has.
-func (p *Piece) Demand(m Method, turn bool, f *parameter.Handling) Demand {
+func (p *Piece) Demand(m method.Method, turn bool, f *parameter.Handling) Demand {
 	d, h := p.DiameterMM/1000, p.ThicknessMM/1000
 	switch p.Kind {
 	case Fritter:
@@ -221,9 +180,9 @@ func (p *Piece) Demand(m Method, turn bool, f *parameter.Handling) Demand {
 		return Demand{Raw: f.FritterRaw, Cooked: 3 * weight * (d / 2) * (d / 2) / h / 1000}
 	case Patty:
 		overhang := weight * (d / 2) * (d / 2) / h / 1000
-		return Demand{Raw: 0.75 * overhang * pattyHandling(m, turn, f), Cooked: 3 * overhang}
+		return Demand{Raw: 0.75 * overhang * handling(m.Row(), turn)(f), Cooked: 3 * overhang}
 	case Ball, Cylinder:
-		return Demand{Raw: max(weight*d/2/1000, f.BallLeast) + ballHandling(m, f), Cooked: 3*weight*d/1000 + 1}
+		return Demand{Raw: max(weight*d/2/1000, f.BallLeast) + m.Row().Ball(f), Cooked: 3*weight*d/1000 + 1}
 	case Loaf, Layered:
 		h := p.HeightMM / 1000
 		slice := p.SliceMM / 1000
@@ -241,28 +200,12 @@ func (p *Piece) Demand(m Method, turn bool, f *parameter.Handling) Demand {
 	return Demand{Raw: f.Stuffing, Cooked: f.Stuffing}
 }
 
-func pattyHandling(m Method, turn bool, f *parameter.Handling) float64 {
-	switch {
-	case m.inOven() && !turn:
-		return f.PattyOven
-	case m.inOven():
-		return f.PattyOvenTurned
-	case m == Grill, m == DeepOil, m == Simmer:
-		return f.PattyRough
+// handling is how roughly a method handles a raw patty.
+func handling(by *method.Row, turn bool) method.Handling {
+	if turn {
+		return by.PattyTurned
 	}
-	return f.PattyPan
-}
-
-func ballHandling(m Method, f *parameter.Handling) float64 {
-	switch {
-	case m.inOven():
-		return f.BallOven
-	case m == DeepOil:
-		return f.BallDeep
-	case m == Simmer:
-		return f.BallSimmer
-	}
-	return f.BallPan
+	return by.Patty
 }
 
 // Band is the range of the liquidity index that suits the piece.

@@ -8,6 +8,7 @@ import (
 	"math"
 
 	"cuerda/core/food"
+	"cuerda/core/physics/method"
 	"cuerda/core/physics/mix"
 	"cuerda/core/physics/piece"
 )
@@ -208,14 +209,11 @@ func (r Rule) KeepFor(lines []mix.Line) Keep {
 const OilLimit = 190.
 
 // CautionsFor lists the codes of cautions that belong to a way of cooking.
-func CautionsFor(m piece.Method, celsius float64, kind piece.Kind) []string {
+func CautionsFor(m method.Method, celsius float64, kind piece.Kind) []string {
 	out := []string{"thermometer"}
-	switch m {
-	case piece.DeepOil, piece.ShallowOil:
-		out = append(out, "hot-oil")
-		if celsius > OilLimit {
-			out = append(out, "oil-too-hot")
-		}
+	out = append(out, m.Row().Cautions...)
+	if m.Row().Medium == method.Fat && celsius > OilLimit {
+		out = append(out, "oil-too-hot")
 	}
 	if kind == piece.Ball || kind == piece.Cylinder {
 		out = append(out, "choking")

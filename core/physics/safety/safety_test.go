@@ -8,6 +8,7 @@ import (
 	"pgregory.net/rapid"
 
 	"cuerda/core/food"
+	"cuerda/core/physics/method"
 	"cuerda/core/physics/mix"
 	"cuerda/core/physics/piece"
 	"cuerda/core/physics/safety"
@@ -76,11 +77,11 @@ func TestKeepingIsNeverLongerWithMoreInTheMix(t *testing.T) {
 }
 
 func TestCautionsOfHotOil(t *testing.T) {
-	assert.Contains(t, safety.CautionsFor(piece.DeepOil, 175, piece.Ball), "hot-oil")
-	assert.NotContains(t, safety.CautionsFor(piece.DeepOil, 175, piece.Ball), "oil-too-hot")
-	assert.Contains(t, safety.CautionsFor(piece.DeepOil, 300, piece.Ball), "oil-too-hot")
-	assert.NotContains(t, safety.CautionsFor(piece.StillOven, 230, piece.Patty), "hot-oil")
-	assert.Contains(t, safety.CautionsFor(piece.StillOven, 190, piece.Ball), "choking")
+	assert.Contains(t, safety.CautionsFor(method.DeepOil, 175, piece.Ball), "hot-oil")
+	assert.NotContains(t, safety.CautionsFor(method.DeepOil, 175, piece.Ball), "oil-too-hot")
+	assert.Contains(t, safety.CautionsFor(method.DeepOil, 300, piece.Ball), "oil-too-hot")
+	assert.NotContains(t, safety.CautionsFor(method.StillOven, 230, piece.Patty), "hot-oil")
+	assert.Contains(t, safety.CautionsFor(method.StillOven, 190, piece.Ball), "choking")
 }
 
 func TestNothingAddedLowersTheTarget(t *testing.T) {

@@ -10,6 +10,7 @@ import (
 	"cuerda/core/food/csvtable"
 	"cuerda/core/kitchen"
 	"cuerda/core/physics/heat"
+	"cuerda/core/physics/method"
 	"cuerda/core/physics/mix"
 	"cuerda/core/physics/piece"
 	"cuerda/core/plan/supper"
@@ -146,7 +147,7 @@ func (e *entry) cooks(k *kitchen.Kitchen) float64 {
 	boil := heat.BoilingPoint(k.AltitudeM)
 	c := heat.Cooking{
 		Parameters: &k.Parameters.Heat, Piece: p, Material: heat.NewMaterial(heat.CompositionOf(parts), boil), Room: k.RoomCelsius,
-		Method: piece.StillOven, Target: heat.Target{Celsius: min(e.done, boil-2)}, ToTargetOnly: true,
+		Method: method.StillOven, Target: heat.Target{Celsius: min(e.done, boil-2)}, ToTargetOnly: true,
 	}
 	c.Celsius = boil
 	for _, s := range e.steps {
@@ -156,7 +157,7 @@ func (e *entry) cooks(k *kitchen.Kitchen) float64 {
 		if step := ReadText(strings.Replace(s.text, "?", "1", 1), words.English).Steps[0]; step.Oven != nil {
 			c.Celsius = step.Oven.Celsius + k.OvenOffset
 		} else {
-			c.Method = piece.Simmer
+			c.Method = method.Simmer
 		}
 	}
 	course := c.Run(c.Begin(k.RoomCelsius))

@@ -64,7 +64,7 @@ func boxes(d *Supper, i int, of *openedDish, k *kitchen.Kitchen) []Box {
 // spoils is the way of reheating that undoes what the heat did: a crust goes soft in a microwave, a ball
 // that was poached dries in an oven.
 func spoils(d *document.Document) string {
-	if method, _ := d.MethodAndTurn(); method == piece.Simmer {
+	if by, _ := d.MethodAndTurn(); by.Row().InWater() {
 		return "oven"
 	}
 	return "microwave"

@@ -8,7 +8,6 @@ import (
 
 	"cuerda/core/document"
 	"cuerda/core/kitchen"
-	"cuerda/core/physics/piece"
 	"cuerda/core/plan/schedule"
 	"cuerda/core/predict/bake"
 	"cuerda/core/predict/dish"
@@ -191,21 +190,21 @@ func whole(minutes float64) int { return int(math.Ceil(minutes - 1e-9)) }
 
 // bakedAt is the temperature that a build is baked at in an oven; ok is false where it is not.
 func bakedAt(build *document.Document) (celsius float64, ok bool) {
-	method, _ := build.MethodAndTurn()
-	if method != piece.StillOven && method != piece.FanOven {
+	cooked, _ := build.MethodAndTurn()
+	if !cooked.Row().Bakes() {
 		return 0, false
 	}
 	if build.Cook != nil && build.Cook.Celsius != nil {
 		return *build.Cook.Celsius, true
 	}
-	return method.DefaultCelsius(), true
+	return cooked.Row().Celsius, true
 }
 
 // bakedAgain gives the build baked at another temperature.
 func bakedAgain(build *document.Document, celsius float64) *document.Document {
 	out := *build
-	method, turn := build.MethodAndTurn()
-	cook := document.Cook{Method: method, Turn: &turn}
+	by, turn := build.MethodAndTurn()
+	cook := document.Cook{Method: by, Turn: &turn}
 	if build.Cook != nil {
 		cook = *build.Cook
 	}

@@ -6,7 +6,7 @@ import (
 	"cuerda/core/food"
 	"cuerda/core/food/eaters"
 	"cuerda/core/kitchen"
-	"cuerda/core/physics/piece"
+	"cuerda/core/physics/method"
 )
 
 // Person is one of the people at the table, or several who leave out the same, with their plate.
@@ -156,12 +156,12 @@ func uses(d *SupperDish, of *openedDish, what string) bool {
 			return false
 		})
 	}
-	method, _ := of.build.build.MethodAndTurn()
+	by, _ := of.build.build.MethodAndTurn()
 	switch what {
 	case "board":
 		return true
 	case "oil":
-		return method == piece.DeepOil || method == piece.ShallowOil
+		return by.Row().Medium == method.Fat
 	}
 	for i := range of.build.dish.Steps {
 		s := &of.build.dish.Steps[i]

@@ -10,6 +10,7 @@ import (
 	"cuerda/core/document"
 	"cuerda/core/kitchen"
 	"cuerda/core/physics/heat"
+	"cuerda/core/physics/method"
 	"cuerda/core/physics/mix"
 	"cuerda/core/physics/piece"
 	"cuerda/core/physics/safety"
@@ -124,7 +125,7 @@ type baking struct {
 	rest     mix.Rest
 	state    mix.State
 	piece    piece.Piece
-	method   piece.Method
+	method   method.Method
 	turn     bool
 	dial     float64 // what the oven, the pan or the pot is set to, degC
 	celsius  float64 // as they are around the piece
@@ -143,16 +144,16 @@ func prepare(d *document.Document, k *kitchen.Kitchen) *baking {
 	b.piece = d.PieceIn(k, b.parts)
 	b.state = mix.AssessParts(d.Bowl(b.parts), b.rest)
 	b.method, b.turn = d.MethodAndTurn()
-	b.celsius = b.method.DefaultCelsius()
+	b.celsius = b.method.Row().Celsius
 	if d.Cook != nil && d.Cook.Celsius != nil {
 		b.celsius = *d.Cook.Celsius
 	}
 	b.dial = b.celsius
-	if b.method == piece.StillOven || b.method == piece.FanOven || b.method == piece.Grill {
+	if b.method.Row().Oven {
 		b.celsius += k.OvenOffset
 	}
 	b.boil = heat.BoilingPoint(k.AltitudeM)
-	if b.method == piece.Simmer {
+	if b.method.Row().InWater() {
 		b.celsius = min(b.celsius, b.boil)
 	}
 	own := heat.CompositionOf(b.parts)
@@ -341,7 +342,7 @@ func (b *baking) notes(out *Baked) []CookNote {
 		add("does-not-fit", "limit", max(out.Load.AcrossMM, out.Load.AlongMM), 0)
 	case out.Load.Batches > 1:
 		add("batches", "limit", float64(out.Load.Batches), 0)
-		if out.Load.Batches >= manyGoes && (b.method == piece.Pan || b.method == piece.ShallowOil || b.method == piece.DeepOil) {
+		if out.Load.Batches >= manyGoes && b.method.Row().Crisps() {
 			add("keep-warm", "limit", float64(out.Load.Batches), 0)
 		}
 	}

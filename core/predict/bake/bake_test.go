@@ -12,6 +12,7 @@ import (
 	"cuerda/core/document"
 	"cuerda/core/food"
 	"cuerda/core/kitchen"
+	"cuerda/core/physics/method"
 	"cuerda/core/physics/piece"
 	"cuerda/core/physics/safety"
 	"cuerda/core/predict"
@@ -249,13 +250,13 @@ func TestEveryKindAndMethodIsAnswered(t *testing.T) {
 	}
 	water := 100 * predict.Predict(parsed(t, turkeyBalls), kitchen.Usual()).WaterShare
 	for _, k := range piece.Kinds {
-		for _, m := range piece.Methods {
+		for _, m := range method.Methods() {
 			d := parsed(t, turkeyBalls)
 			p := piece.Piece{Kind: k}
 			for _, s := range k.Sizes() {
 				p.Set(s.Field, s.Default)
 			}
-			celsius := m.DefaultCelsius()
+			celsius := m.Row().Celsius
 			d.Piece, d.Cook = &p, &document.Cook{Method: m, Celsius: &celsius}
 			a := bake.Bake(d, kitchen.Usual(), bake.Options{Now: -1, Section: true})
 			if a.Reached {

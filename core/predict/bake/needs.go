@@ -6,7 +6,7 @@ import (
 
 	"cuerda/core/document"
 	"cuerda/core/food"
-	"cuerda/core/physics/piece"
+	"cuerda/core/physics/method"
 	"cuerda/core/predict/steps"
 )
 
@@ -185,7 +185,7 @@ func (l *laying) heat(raw int) (cook, set int) {
 	last, most := raw, waits.Raw
 	sear := searMinutes(out)
 	if out.SearEnds != nil {
-		loads := max(1, l.piece.Lay(max(1, out.Yield.Pieces), piece.Pan, l.k.Ware, &l.k.Parameters.Lay).Batches)
+		loads := max(1, l.piece.Lay(max(1, out.Yield.Pieces), method.Pan, l.k.Ware, &l.k.Parameters.Lay).Batches)
 		seared := l.inLine(steps.Step{Code: "sear", Minutes: l.inTurn(sear, loads), Holds: steps.Holds{Hands: 1, Burners: 1, Pans: 1}, Times: loads})
 		l.graph.Need(seared, steps.After{Step: last, Most: most})
 		last, most = seared, waits.Fried
@@ -212,7 +212,7 @@ func (l *laying) heat(raw int) (cook, set int) {
 	}
 	set = l.inLine(steps.Step{Code: "set", Minutes: out.SetMinutes})
 	l.graph.Need(set, steps.After{Step: done})
-	if l.method == piece.StillOven || l.method == piece.FanOven {
+	if l.method.Row().Preheated {
 		preheat := l.graph.Add(steps.Step{Code: "preheat", Minutes: l.k.Parameters.Minutes.Preheat, Holds: steps.Holds{Racks: l.cookHolds().Racks, Celsius: l.dial}})
 		l.graph.Need(cook, steps.After{Step: preheat, Most: waits.HotOven})
 	}
@@ -222,15 +222,16 @@ func (l *laying) heat(raw int) (cook, set int) {
 // cookHolds is what the cooking holds: the racks that its trays take, or a burner with
 // its pan or pot and a cook who stands there.
 func (l *laying) cookHolds() steps.Holds {
-	switch l.method {
-	case piece.Grill: // one tray goes under the element
+	by := l.method.Row()
+	switch {
+	case by.Medium == method.Glow: // one tray goes under the element
 		return steps.Holds{Racks: 1, Celsius: l.dial, Grill: true}
-	case piece.StillOven, piece.FanOven:
+	case by.Oven:
 		load := &l.out.Load
 		perRack := max(1, load.AtOnce/max(1, l.k.Racks))
 		racks := (min(max(1, l.out.Yield.Pieces), load.AtOnce) + perRack - 1) / perRack
 		return steps.Holds{Racks: max(1, racks), Celsius: l.dial}
-	case piece.Simmer:
+	case !by.Attended:
 		return steps.Holds{Burners: 1, Pans: 1}
 	}
 	pans := max(1, l.out.Load.Vessels)
@@ -239,8 +240,7 @@ func (l *laying) cookHolds() steps.Holds {
 
 // served is how long the pieces may wait for the table once they have set.
 func (l *laying) served() float64 {
-	switch l.method {
-	case piece.Pan, piece.ShallowOil, piece.DeepOil:
+	if l.method.Row().Crisps() {
 		return l.k.Parameters.Waits.Fried
 	}
 	return l.k.Parameters.Waits.Baked

@@ -12,6 +12,7 @@ import (
 	"cuerda/core/document"
 	"cuerda/core/food"
 	"cuerda/core/kitchen"
+	"cuerda/core/physics/method"
 	"cuerda/core/physics/piece"
 	"cuerda/core/predict/bake"
 	"cuerda/core/predict/steps"
@@ -45,15 +46,15 @@ func drawBuild(t *rapid.T) *document.Document {
 	celsius := rapid.Float64Range(60, 250).Draw(t, "celsius")
 	d := &document.Document{
 		Format: document.Format, Lines: rapid.SliceOfN(line, 1, 6).Draw(t, "lines"), Piece: &p,
-		Cook: &document.Cook{Method: rapid.SampledFrom(piece.Methods).Draw(t, "method"), Celsius: &celsius},
+		Cook: &document.Cook{Method: rapid.SampledFrom(method.Methods()).Draw(t, "method"), Celsius: &celsius},
 	}
 	if rapid.Bool().Draw(t, "chills") {
 		d.Chill = &document.Wait{Minutes: rapid.Float64Range(0, 600).Draw(t, "chill")}
 	}
-	if rapid.Bool().Draw(t, "seared") && d.Cook.Method.Sears() {
+	if rapid.Bool().Draw(t, "seared") && d.Cook.Method.Row().Sears {
 		d.Cook.SearMinutes = 2
 	}
-	if rapid.Bool().Draw(t, "grilled") && d.Cook.Method.Grills() {
+	if rapid.Bool().Draw(t, "grilled") && d.Cook.Method.Row().Finishes {
 		d.Cook.GrillMinutes = 3
 	}
 	for range rapid.IntRange(0, 3).Draw(t, "parts") {

@@ -3,7 +3,7 @@ package bake
 import (
 	"cuerda/core/document"
 	"cuerda/core/kitchen"
-	"cuerda/core/physics/piece"
+	"cuerda/core/physics/method"
 	"cuerda/core/physics/safety"
 )
 
@@ -35,9 +35,9 @@ func Reheat(d *document.Document, k *kitchen.Kitchen) Reheated {
 		out.Target = k.OwnCelsius
 	}
 	c := b.cooking()
-	c.Method, c.SearMinutes, c.GrillMinutes, c.ToTargetOnly = piece.StillOven, 0, 0, true
-	if b.method == piece.Simmer {
-		out.Way, out.Celsius, c.Method = "simmer", min(reheatSimmer, b.boil), piece.Simmer
+	c.Method, c.SearMinutes, c.GrillMinutes, c.ToTargetOnly = method.StillOven, 0, 0, true
+	if b.method.Row().InWater() {
+		out.Way, out.Celsius, c.Method = "simmer", min(reheatSimmer, b.boil), method.Simmer
 	}
 	if b.state.Mass <= 0 || out.Celsius <= out.Target+1 {
 		return out

@@ -7,19 +7,15 @@ import (
 	"cuerda/core/food/eaters"
 	"cuerda/core/kitchen"
 	"cuerda/core/physics/heat"
+	"cuerda/core/physics/method"
 	"cuerda/core/physics/mix"
-	"cuerda/core/physics/piece"
 )
 
 // fryingOil is the food that pieces are fried in.
 const fryingOil = "sunflower-oil"
 
-// How much oil frying takes: how deep it stands, mm, what a panful takes that is fried in little, g,
-// and what pieces take up of it, g per g. Kitchen practice, grade C.
+// How much of the oil pieces take up, g per g (kitchen practice, grade C), and what a ml of it weighs, g.
 const (
-	deepMM        = 60.
-	shallowMM     = 6.
-	panfulG       = 8.
 	takenUp       = 0.08
 	oilGramsPerML = 0.92
 )
@@ -28,7 +24,8 @@ const (
 // the pan or the pot and not by how many pieces there are; only what they take up does. ok is false of
 // pieces that are not fried, and for a table without oil.
 func Frying(d *document.Document, k *kitchen.Kitchen) (a Amount, left float64, ok bool) {
-	method, _ := d.MethodAndTurn()
+	cooked, _ := d.MethodAndTurn()
+	by := cooked.Row()
 	f := k.Foods.Find(fryingOil)
 	if f == nil || d.Eaters.Table().Check(f, k.LabelRead(fryingOil)).Status == eaters.Out {
 		return Amount{}, 0, false
@@ -37,18 +34,18 @@ func Frying(d *document.Document, k *kitchen.Kitchen) (a Amount, left float64, o
 	p := d.PieceIn(k, parts)
 	mass := massOf(parts)
 	n := max(1, k.Yield(&p, mass, heat.CompositionOf(parts).Density()).Pieces)
-	load := p.Lay(n, method, k.Ware, &k.Parameters.Lay)
+	load := p.Lay(n, cooked, k.Ware, &k.Parameters.Lay)
 	disc := func(acrossMM, depthMM float64) float64 {
 		return math.Pi / 4 * acrossMM * acrossMM * depthMM / 1000 * oilGramsPerML
 	}
 	grams := 0.
-	switch method {
-	case piece.DeepOil:
-		grams = disc(k.PotDiameterMM, deepMM)
-	case piece.ShallowOil:
-		grams = disc(k.PanDiameterMM, shallowMM)
-	case piece.Pan:
-		grams = panfulG * float64(n) / float64(max(1, load.Holds))
+	switch {
+	case by.OilMM > 0 && by.Ware == method.Pot:
+		grams = disc(k.PotDiameterMM, by.OilMM)
+	case by.OilMM > 0:
+		grams = disc(k.PanDiameterMM, by.OilMM)
+	case by.OilPanfulG > 0:
+		grams = by.OilPanfulG * float64(n) / float64(max(1, load.Holds))
 		return Amount{Food: fryingOil, Grams: grams}, 0, mass > 0
 	default:
 		return Amount{}, 0, false

@@ -8,6 +8,7 @@ import (
 	"cuerda/core/document"
 	"cuerda/core/food"
 	"cuerda/core/kitchen"
+	"cuerda/core/physics/method"
 	"cuerda/core/physics/piece"
 	"cuerda/core/predict"
 	"cuerda/core/recipe"
@@ -38,7 +39,7 @@ type Choice struct {
 	Millimetres float64
 	Grams       float64
 	Kind        piece.Kind
-	Method      piece.Method
+	Method      method.Method
 
 	weight float64 // how likely it is, beside the others
 }
@@ -193,8 +194,8 @@ func (d *Transcript) methods() Question {
 	usual, _ := d.Document.MethodAndTurn()
 	q := Question{Code: "method", Line: -1, Answers: []Choice{blank(Choice{Method: usual, AsRead: true, weight: 0.5})}}
 	made := d.Document.PieceOrDefault()
-	for _, m := range []piece.Method{piece.Pan, piece.StillOven, piece.DeepOil} {
-		if m != usual && !(made.Held() && m != piece.StillOven) {
+	for _, m := range []method.Method{method.Pan, method.StillOven, method.DeepOil} {
+		if m != usual && !(made.Held() && m != method.StillOven) {
 			q.Answers = append(q.Answers, blank(Choice{Method: m, weight: 0.25}))
 		}
 	}
