@@ -1,7 +1,17 @@
-# make start   install what is missing, build, and start Cuerda
-# make test    everything that CI checks
+# make start              install what is missing, build, and start Cuerda
+# make test               everything that CI checks
+# make quick              what your change touches, in under a minute (SINCE=main: since that commit)
+# make check              formats, types, rules and generated files, without the tests
+# make format             put everything into its format
+# make generate           write what is made from the Go types: the interface's description, schemas, the demonstration
+# make bench              the benchmarks (docs/performance.md)
+# make thorough           laws that take long, tried as often as it takes to find what is rare: an hour
+# make siege              kills and attacks, many times over (ROUNDS=60)
+# make fuzz               every reader of what comes from outside, for a minute each
+# make shots              take the pictures of docs/screenshots anew
 # make backup FILE=...    write every kitchen to a file, while the server runs or not
 # make restore FILE=...   make the kitchens of a backup again, in a new place
+# make clean              remove what was built
 SHELL := bash
 .SHELLFLAGS := -euo pipefail -c
 .DEFAULT_GOAL := help
@@ -10,10 +20,13 @@ WEB_SOURCES := $(shell find web/src web/public -type f) web/index.html web/vite.
 GO_PACKAGES := ./...
 export GOFLAGS ?= -buildvcs=false
 
-.PHONY: help start build test check check-go check-web check-generated test-go generate format bench shots fuzz siege backup restore clean
+.PHONY: help quick start build test check check-go check-web check-generated test-go generate format bench shots fuzz siege thorough backup restore clean
 
 help:
 	@sed -n 's/^# \(make .*\)/\1/p' Makefile
+
+quick: .cache/npm
+	@scripts/quick.sh $(or $(SINCE),HEAD)
 
 start: setup bin/cuerda
 	@exec bin/cuerda start
@@ -55,16 +68,20 @@ test: setup-tests
 warm:
 	@go build $(GO_PACKAGES) && go vet $(GO_PACKAGES)
 
-# All of core and internal runs with the race detector; what takes minutes under it (it
-# makes the physics ten times slower) is left out there, and runs without.
-GO_RACE = ./core/... ./internal/...
-GO_HEAVY = ./core/advise ./core/predict/bake ./core/physics/parameter ./core/physics/heat ./core/learn ./core/learn/patties ./core/learn/practice ./core/cooking/probe ./internal/demo
+# Everything of core runs as it is. What has goroutines runs under the race detector too, where the physics, which
+# has none, is left as it is: watched, it would be ten times slower.
+GO_GOROUTINES = ./core/advise/binder ./core/document ./core/food/... ./core/learn ./core/plan/... ./core/recipe/words ./internal/...
+UNWATCHED = -gcflags='cuerda/core/physics/...=-race=false'
 
 test-go: web/dist/index.html setup-tests
-	go test -count=1 -timeout 20m ./cmd/... ./e2e/... ./web/...
-	go test -count=1 $(GO_HEAVY)
-	go test -count=1 -run 'Siege|Frozen|Hostile' ./core/recipe ./internal/api
-	go test -race -short -count=1 -timeout 20m $(GO_RACE)
+	go test -count=1 -timeout 15m -parallel 3 ./cmd/... ./e2e/... ./web/...
+	go test -count=1 ./core/...
+	go test -count=1 -run 'Siege|Frozen|Hostile' ./internal/api
+	go test -race $(UNWATCHED) -short -count=1 -timeout 15m $(GO_GOROUTINES)
+
+# The laws that take long, tried as often as it takes to find what is rare: an hour.
+thorough: web/dist/index.html setup-tests
+	CUERDA_THOROUGH=1 go test -count=1 -timeout 2h ./core/...
 
 check: check-go check-web check-generated
 

@@ -82,8 +82,7 @@ func (w *window) goOn(until string) {
 const peaCakes = "Split-pea and parsnip cakes"
 
 func TestTheCourseThatGoesOnIsJoinedFromTheStartPage(t *testing.T) {
-	t.Parallel()
-	a := start(t)
+	a := startNow(t)
 	b := a.person()
 	w := a.open(b, "/")
 	w.click("Join: Wednesday practice")
@@ -105,7 +104,6 @@ func TestTheCourseThatGoesOnIsJoinedFromTheStartPage(t *testing.T) {
 }
 
 func TestABuildIsCookedWithAPhone(t *testing.T) {
-	t.Parallel()
 	a := start(t)
 	w, id := a.cook(a.person(), peaCakes, "en-GB", 390, 844)
 	assert.LessOrEqual(t, w.MustEval(`() => document.documentElement.scrollWidth`).Int(), 390, "nothing is cut off")
@@ -154,7 +152,6 @@ func TestABuildIsCookedWithAPhone(t *testing.T) {
 }
 
 func TestTwoDevicesCookTogether(t *testing.T) {
-	t.Parallel()
 	a := start(t)
 	phone, id := a.cook(a.person(), peaCakes, "en-GB", 390, 844)
 	tablet := a.openAs(a.person(), "/cook/"+id, "es-ES", 1024, 768)
@@ -177,7 +174,6 @@ func TestTwoDevicesCookTogether(t *testing.T) {
 }
 
 func TestWithoutANetworkItGoesOn(t *testing.T) {
-	t.Parallel()
 	a := start(t)
 	w, id := a.cook(a.person(), peaCakes, "en-GB", 390, 844)
 	w.MustEval(`() => navigator.serviceWorker.ready.then(() => true)`)
@@ -206,7 +202,6 @@ func TestWithoutANetworkItGoesOn(t *testing.T) {
 }
 
 func TestAnAlarmIsSeenAndSilenced(t *testing.T) {
-	t.Parallel()
 	a := start(t)
 	w, id := a.cook(a.person(), peaCakes, "en-GB", 1280, 800)
 	post(a, "/api/courses/"+id+"/events", `{"events":[{"id":"w1","kind":"begun","dish":0,"step":0},{"id":"w2","kind":"timer","name":"Rice","minutes":0.1}]}`)
@@ -234,7 +229,6 @@ func TestAnAlarmIsSeenAndSilenced(t *testing.T) {
 }
 
 func TestACourseThatIsNotThere(t *testing.T) {
-	t.Parallel()
 	a := start(t)
 	b := a.person()
 	w := a.open(b, "/cook/3f0e7a52-0000-4000-8000-000000000000")
@@ -263,7 +257,6 @@ func photographed(t *testing.T) string {
 }
 
 func TestATryHasItsPhoto(t *testing.T) {
-	t.Parallel()
 	a := start(t)
 	w, id := a.cook(a.person(), "Tortitas de guisantes partidos y chirivía", "es-ES", 390, 844)
 	for i := range a.course(id).Dish[0].Steps {
@@ -289,7 +282,6 @@ func TestATryHasItsPhoto(t *testing.T) {
 }
 
 func TestASupperIsTakenToTheStove(t *testing.T) {
-	t.Parallel()
 	a := start(t)
 	w := a.supper(a.person())
 	w.click("Cook it")
@@ -305,7 +297,6 @@ func TestASupperIsTakenToTheStove(t *testing.T) {
 }
 
 func TestABuildIsTakenToTheStoveFromTheBench(t *testing.T) {
-	t.Parallel()
 	a := start(t)
 	w := a.open(a.person(), "/bench/"+a.build("Turkey, leek"))
 	w.click("More for this build")
@@ -329,7 +320,6 @@ func TestABuildIsTakenToTheStoveFromTheBench(t *testing.T) {
 }
 
 func TestACooksOwnTimerAndInstruments(t *testing.T) {
-	t.Parallel()
 	a := start(t)
 	w, id := a.cook(a.person(), peaCakes, "en-GB", 1280, 800)
 	w.click("Timer")
@@ -356,7 +346,6 @@ func TestACooksOwnTimerAndInstruments(t *testing.T) {
 // Raw poultry whose middle is far from its goal is not taken off with one press: it is asked first, and
 // what was done all the same is written down.
 func TestOffBelowItsGoalIsAsked(t *testing.T) {
-	t.Parallel()
 	a := start(t)
 	w, id := a.cook(a.person(), "Turkey, leek and millet balls", "en-GB", 1280, 800)
 	v := a.course(id)
@@ -395,7 +384,6 @@ func (a *app) read(token, pack string) {
 
 // What no scale would say is told before it is taken: an amount past its range, and what evens it out.
 func TestAnAmountPastItsRangeIsTold(t *testing.T) {
-	t.Parallel()
 	a := start(t)
 	w, id := a.cook(a.person(), peaCakes, "en-GB", 1280, 800)
 	v := a.course(id)

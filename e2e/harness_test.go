@@ -19,6 +19,7 @@ import (
 	"github.com/go-rod/rod"
 	"github.com/go-rod/rod/lib/input"
 	"github.com/go-rod/rod/lib/proto"
+	"github.com/go-rod/rod/lib/utils"
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
@@ -26,7 +27,7 @@ import (
 	"cuerda/e2e/browser"
 	"cuerda/internal/api"
 	"cuerda/internal/api/apitest"
-	"cuerda/internal/demo"
+	"cuerda/internal/demo/demotest"
 	"cuerda/internal/postgres/pgtest"
 	"cuerda/internal/store"
 	"cuerda/web"
@@ -41,7 +42,7 @@ func TestMain(m *testing.M) {
 		fmt.Fprintln(os.Stderr, err)
 		os.Exit(1)
 	}
-	chromium = b
+	chromium = b.Sleeper(func() utils.Sleeper { return utils.BackoffSleeper(10*time.Millisecond, 100*time.Millisecond, nil) })
 	pgtest.Main(ended{m, end})
 }
 
@@ -76,20 +77,39 @@ func startLearned(t testing.TB) *app {
 	return a
 }
 
-// startBehind puts something of the test's between browser and server.
+// startBehind puts something of the test's between browser and server. Tests that have a server run beside each other.
 func startBehind(t testing.TB, wrap func(http.Handler) http.Handler) *app {
 	t.Helper()
-	s := pgtest.Open(t)
+	beside(t)
+	s, kitchen := demotest.Open(t)
+	return serve(t, s, kitchen, func(h http.Handler) http.Handler { return wrap(watched(t, h)) })
+}
+
+// startNow serves the kitchen as it is made now, for who joins the cooking that is half-way through then.
+func startNow(t testing.TB) *app {
+	t.Helper()
+	beside(t)
+	s, kitchen := demotest.OpenNow(t)
+	return serve(t, s, kitchen, func(h http.Handler) http.Handler { return watched(t, h) })
+}
+
+// beside has a test run beside others.
+func beside(t testing.TB) {
+	if one, ok := t.(*testing.T); ok {
+		one.Parallel()
+	}
+}
+
+func serve(t testing.TB, s *store.Store, kitchen string, wrap func(http.Handler) http.Handler) *app {
+	t.Helper()
 	foods := food.Starter()
-	kitchen, err := demo.Seed(context.Background(), s, foods)
-	require.NoError(t, err)
 	require.NoError(t, s.SaveChoices(context.Background(), kitchen, &store.Choices{Off: true}))
 	pages, err := web.Dist()
 	require.NoError(t, err)
 	served := &api.Server{
 		Store: s, Who: api.OneKitchen(kitchen), Foods: foods, Log: slog.New(slog.NewTextHandler(os.Stderr, &slog.HandlerOptions{Level: slog.LevelWarn})), Pages: pages,
 	}
-	server := httptest.NewServer(wrap(watched(t, served.Handler())))
+	server := httptest.NewServer(wrap(served.Handler()))
 	t.Cleanup(server.Close)
 	t.Cleanup(served.Close)
 	return &app{t, server.URL}
@@ -291,6 +311,19 @@ func (w *window) status(want string) {
 	w.t.Helper()
 	until(w.t, func() bool { return w.MustHas(`.save-sign[data-status="` + want + `"]`) },
 		func() string { return fmt.Sprintf("never %q; it says %q", want, w.words(".save-sign")) })
+}
+
+// unmoving waits until nothing moves on the page: no animation runs, and nothing was drawn otherwise for two frames.
+func (w *window) unmoving() {
+	w.t.Helper()
+	until(w.t, func() bool {
+		return w.MustEval(`async () => {
+			await document.fonts.ready;
+			const before = document.body.innerHTML.length;
+			for (let i = 0; i < 3; i++) await new Promise(requestAnimationFrame);
+			return before === document.body.innerHTML.length && document.getAnimations().every((a) => a.playState !== "running" || a.effect?.getTiming().iterations === Infinity);
+		}`).Bool()
+	}, func() string { return "the page never settles" })
 }
 
 func until(t testing.TB, ok func() bool, why func() string) {

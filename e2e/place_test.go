@@ -79,7 +79,6 @@ func TestScaleByWhatThereIs(t *testing.T) {
 
 // A loaf is made for so many, or for another tin; what is then to be bought is told.
 func TestALoafIsScaledToItsPeopleAndItsTin(t *testing.T) {
-	t.Parallel()
 	a := start(t)
 	id := a.build("Chestnut")
 	w := a.open(a.person(), "/bench/"+id)

@@ -73,7 +73,6 @@ func (w *window) on(selector string) {
 
 // A sitting is practised by the keys alone, and the eye knows of every call.
 func TestASittingByTheKeys(t *testing.T) {
-	t.Parallel()
 	a := start(t)
 	w := a.open(a.person(), "/practice")
 	w.eventually(".practice-eye", "70 calls in 3 weeks")
@@ -110,7 +109,6 @@ func TestASittingByTheKeys(t *testing.T) {
 
 // The mark is dragged; the call, and how sure it was, are what is kept and told.
 func TestACallIsDragged(t *testing.T) {
-	t.Parallel()
 	a := start(t)
 	w := a.sit(a.person(), "Call the squeeze")
 	w.see(".strip-drag")
@@ -137,7 +135,6 @@ func TestACallIsDragged(t *testing.T) {
 
 // Two windows on one drill: the first call counts, and the other window is told.
 func TestTwoWindowsOnOneDrill(t *testing.T) {
-	t.Parallel()
 	a := start(t)
 	p := a.person()
 	one := a.sit(p, "Call the squeeze")
@@ -165,7 +162,6 @@ func TestTwoWindowsOnOneDrill(t *testing.T) {
 
 // Without a connection a sitting goes on, over a reload of nothing; its calls are sent when it is back.
 func TestPracticeWithoutAConnection(t *testing.T) {
-	t.Parallel()
 	a := start(t)
 	w := a.sit(a.person(), "Call the squeeze")
 	w.connection(false)
@@ -185,7 +181,6 @@ func TestPracticeWithoutAConnection(t *testing.T) {
 
 // From the Logbook a try is practised on; from a drill the mix is opened on the Bench as a new build.
 func TestPractisingOnATry(t *testing.T) {
-	t.Parallel()
 	a := start(t)
 	w := a.open(a.person(), "/logbook")
 	w.tap(".try-row")
@@ -208,7 +203,6 @@ func TestPractisingOnATry(t *testing.T) {
 
 // Each has their own practice; who is put away can be brought back.
 func TestPeopleWhoPractise(t *testing.T) {
-	t.Parallel()
 	a := start(t)
 	w := a.open(a.person(), "/practice")
 	w.eventually(".practice-eye", "Cox")
@@ -228,7 +222,6 @@ func TestPeopleWhoPractise(t *testing.T) {
 
 // Whatever is asked and told can be read by everyone, on a phone, in Spanish and in the dark.
 func TestPracticeIsAccessible(t *testing.T) {
-	t.Parallel()
 	a := start(t)
 	check := accessible(t)
 	for n, view := range []struct {
@@ -260,7 +253,6 @@ func TestPracticeIsAccessible(t *testing.T) {
 
 // A kitchen's pages say why there is nothing to practise, and go on.
 func TestPracticeThatCannotBegin(t *testing.T) {
-	t.Parallel()
 	a := start(t)
 	w := a.open(a.person(), "/practice?try=00000000-0000-4000-8000-000000000000")
 	w.eventually(".practice-home", "No sitting could be begun")
@@ -270,7 +262,6 @@ func TestPracticeThatCannotBegin(t *testing.T) {
 
 // Somebody is named; calls go out as a table and come in again, and a file that is none says why.
 func TestCallsGoOutAndInOverTheMenu(t *testing.T) {
-	t.Parallel()
 	a := start(t)
 	w := a.open(a.person(), "/practice")
 	w.eventually(".practice-eye", "70 calls")
@@ -297,7 +288,6 @@ func TestCallsGoOutAndInOverTheMenu(t *testing.T) {
 
 // The handful is drawn beside the squeeze as the mix is edited, and says what it shows to those who do not see it.
 func TestTheHandfulIsDrawnAsTheMixIs(t *testing.T) {
-	t.Parallel()
 	a := start(t)
 	w := a.open(a.person(), "/bench/"+a.build("Turkey, leek"))
 	label := func() string {
@@ -322,7 +312,6 @@ func TestTheHandfulIsDrawnAsTheMixIs(t *testing.T) {
 
 // A sitting that was left for a month is offered, not gone on with unasked; what was called in it counts.
 func TestASittingThatWasLeft(t *testing.T) {
-	t.Parallel()
 	a := start(t)
 	p := a.person()
 	w := a.sit(p, "Call the squeeze")

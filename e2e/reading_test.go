@@ -135,7 +135,6 @@ func TestWhatIsDroppedOrBrokenIsReadOrSaysWhy(t *testing.T) {
 
 // What a recipe makes beside its pieces becomes a part of the build, with its own lines.
 func TestASauceOfARecipeIsAPartOfTheBuild(t *testing.T) {
-	t.Parallel()
 	a := start(t)
 	id := a.emptyBuild()
 	w := a.open(a.person(), "/bench/"+id)

@@ -205,7 +205,6 @@ func TestWhatIsRefusedForGoodIsSaidAndKept(t *testing.T) {
 
 // What was deleted elsewhere while it was edited is brought back with the edits.
 func TestABuildDeletedElsewhereIsBroughtBack(t *testing.T) {
-	t.Parallel()
 	a := start(t)
 	id := a.build(peas)
 	w := a.open(a.person(), "/bench/"+id)

@@ -69,7 +69,6 @@ func (w *window) settled(want func() bool, why string) {
 }
 
 func TestASupperIsPlannedAndPlannedOtherwise(t *testing.T) {
-	t.Parallel()
 	a := start(t)
 	w := a.supper(a.person())
 	w.eventually("h1", "Start at")
@@ -111,7 +110,6 @@ func (w *window) beginning(begins string) string {
 }
 
 func TestAKnotIsMovedPinnedAndRefused(t *testing.T) {
-	t.Parallel()
 	a := start(t)
 	w := a.supper(a.person())
 	was := w.at("Roast roots: Cut")
@@ -166,7 +164,6 @@ func (w *window) addMackerel() {
 }
 
 func TestDishesComeAndGo(t *testing.T) {
-	t.Parallel()
 	a := start(t)
 	w := a.supper(a.person())
 	w.click("Add a dish or a side")
@@ -197,7 +194,6 @@ func TestDishesComeAndGo(t *testing.T) {
 }
 
 func TestShoppingIsTickedOnAPhoneAndBoxesKeep(t *testing.T) {
-	t.Parallel()
 	a := start(t)
 	phone := a.openAs(a.person(), "/supper", "en-GB", 390, 844)
 	phone.see(".plan-list li button")
@@ -221,7 +217,6 @@ func TestShoppingIsTickedOnAPhoneAndBoxesKeep(t *testing.T) {
 }
 
 func TestASupperInSpanishFromNowAndInPrint(t *testing.T) {
-	t.Parallel()
 	a := start(t)
 	// A supper that has begun: its table is in an hour and a half.
 	kept := a.keptSupper()
@@ -252,7 +247,6 @@ func TestASupperInSpanishFromNowAndInPrint(t *testing.T) {
 
 // Without a connection the knot stays where it was put, and is planned and kept once there is one.
 func TestASupperWithoutAConnection(t *testing.T) {
-	t.Parallel()
 	var gone atomic.Bool
 	a := startBehind(t, func(h http.Handler) http.Handler {
 		return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
@@ -277,7 +271,6 @@ func TestASupperWithoutAConnection(t *testing.T) {
 }
 
 func TestTheSupperIsAccessible(t *testing.T) {
-	t.Parallel()
 	a := start(t)
 	check := accessible(t)
 	p := a.person()
@@ -341,7 +334,6 @@ func BenchmarkAKnotMoves(b *testing.B) {
 
 // Two windows change one supper: nothing is overwritten until the cook says which stands.
 func TestASupperInTwoWindows(t *testing.T) {
-	t.Parallel()
 	a := start(t)
 	first, second := a.supper(a.person()), a.supper(a.person())
 	first.fill(`[aria-label="Name of the supper"]`, "At the boathouse")

@@ -31,7 +31,6 @@ const fried = `{"steps":[{"name":"Fry","minutes":10,"hands":1}],"ready":{"least"
 
 // Two things fried last with one pair of hands: what is in the way is said, and each way out is one press.
 func TestASupperAtOddsIsMadeRoomIn(t *testing.T) {
-	t.Parallel()
 	a := start(t)
 	id := a.made(`{"format":"cuerda-supper/1","name":"Fritters","table":"2030-11-29T19:00:00+05:30","kitchen":{"cooks":1,"burners":2,"pans":2},"dishes":[` + fried + `Corn"},` + fried + `Pea"}]}`)
 	w := a.open(a.person(), "/supper/"+id)
@@ -62,7 +61,6 @@ func TestASupperAtOddsIsMadeRoomIn(t *testing.T) {
 
 // The hour is typed as cooks write it, or stepped; it stays that of the table's own clock, wherever the supper came from.
 func TestTheHourOfTheTableIsTyped(t *testing.T) {
-	t.Parallel()
 	a := start(t)
 	id := a.made(`{"format":"cuerda-supper/1","name":"Pea fritters","table":"2030-11-29T19:00:00+05:30","dishes":[` + fried + `Pea"}],"pins":[{"dish":"Pea","step":"Fry","start":"2030-11-29T18:48:00+05:30"}]}`)
 	w := a.open(a.person(), "/supper/"+id)
@@ -96,7 +94,6 @@ func TestTheHourOfTheTableIsTyped(t *testing.T) {
 
 // A supper is copied without what was pinned and bought, deleted and brought back, and begun from nothing.
 func TestSuppersComeAndGo(t *testing.T) {
-	t.Parallel()
 	a := start(t)
 	w := a.supper(a.person())
 	was := w.MustInfo().URL
@@ -123,7 +120,6 @@ func TestSuppersComeAndGo(t *testing.T) {
 
 // A dish has its own name, window and hour; what is pinned of it goes along, and no two are called the same.
 func TestADishIsSetAtTheTable(t *testing.T) {
-	t.Parallel()
 	a := start(t)
 	w := a.supper(a.person())
 	w.onRope("Roast roots: Cut").MustFocus()
@@ -164,7 +160,6 @@ func TestADishIsSetAtTheTable(t *testing.T) {
 
 // What has begun is begun until it is forgotten; the plan is then as it was.
 func TestWhatHasBegunIsForgotten(t *testing.T) {
-	t.Parallel()
 	a := start(t)
 	kept := a.keptSupper().Document
 	kept.Table = time.Now().Add(90 * time.Minute).Truncate(time.Minute)
@@ -190,7 +185,6 @@ func TestWhatHasBegunIsForgotten(t *testing.T) {
 
 // A step begins when its field says and takes as long as it says, until it is let go of; boxes come, move and go.
 func TestAStepAndABoxAreSetInTheirDialogs(t *testing.T) {
-	t.Parallel()
 	a := start(t)
 	w := a.supper(a.person())
 	was := w.at("Roast roots: Cut")
@@ -231,7 +225,6 @@ func TestAStepAndABoxAreSetInTheirDialogs(t *testing.T) {
 
 // The ropes are walked by the keys; a kitchen of two ovens, none of them shared, is planned as such.
 func TestRopesByTheKeysAndAKitchenOfTwoOvens(t *testing.T) {
-	t.Parallel()
 	a := start(t)
 	w := a.supper(a.person())
 	here := func() string { return w.MustEval(`() => document.activeElement?.ariaLabel ?? ""`).Str() }
@@ -266,7 +259,6 @@ func TestRopesByTheKeysAndAKitchenOfTwoOvens(t *testing.T) {
 // A pin that cannot be held is named with why and can be let go of, also after a reload; the plan beside it
 // is the one without. Of a side of whose foods nothing is known it is said that it is not checked.
 func TestAPinTooLateIsNoDeadEnd(t *testing.T) {
-	t.Parallel()
 	a := start(t)
 	id := a.made(`{"format":"cuerda-supper/1","name":"Late","table":"2030-11-29T19:00:00Z","kitchen":{"cooks":1,"burners":2,"pans":2},` +
 		`"dishes":[{"name":"Salad","steps":[{"name":"Wash","minutes":10,"hands":1}]},` + fried + `Corn"}],` +

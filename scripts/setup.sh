@@ -6,7 +6,10 @@ set -euo pipefail
 missing=()
 ls /usr/lib/postgresql/*/bin/postgres >/dev/null 2>&1 || command -v postgres >/dev/null || missing+=(postgresql-15)
 if [ "${1:-}" = tests ]; then
-  command -v chromium >/dev/null || missing+=(chromium)
+  # The shell of the same Chromium, which draws no window of its own; older systems have it whole.
+  if ! command -v chromium-headless-shell >/dev/null && ! command -v chromium >/dev/null; then
+    missing+=(chromium-headless-shell)
+  fi
   # The race detector needs a C compiler.
   command -v gcc >/dev/null && [ -e /usr/include/stdlib.h ] || missing+=(gcc libc6-dev)
 fi

@@ -12,6 +12,7 @@ import (
 	"github.com/spf13/cobra"
 
 	"cuerda/internal/problem"
+	"cuerda/internal/version"
 )
 
 func main() { os.Exit(run(os.Args[1:], os.Stdin, os.Stdout, os.Stderr)) }
@@ -22,6 +23,7 @@ func run(args []string, in io.Reader, out, errs io.Writer) int {
 	root := &cobra.Command{
 		Use:           "cuerda",
 		Short:         "Patties, meatballs, loaves and stuffings that hold without eggs or breadcrumbs",
+		Version:       version.Number,
 		SilenceUsage:  true,
 		SilenceErrors: true,
 	}

@@ -1,9 +1,7 @@
 package advise_test
 
 import (
-	"os"
 	"slices"
-	"strconv"
 	"testing"
 
 	"github.com/stretchr/testify/assert"
@@ -15,6 +13,7 @@ import (
 	"cuerda/core/food"
 	"cuerda/core/food/eaters"
 	"cuerda/core/kitchen"
+	"cuerda/core/lawtest"
 	"cuerda/core/physics/mix"
 )
 
@@ -59,17 +58,11 @@ func foodsOut(d *document.Document, t eaters.Table, k *kitchen.Kitchen) (out []s
 	return out
 }
 
-// drawnTables is how many tables are drawn where CUERDA_TABLES does not say.
-const drawnTables = 25
-
 // Nothing that is advised ever brings in what the table avoids; what stays of that, a way says; a
 // conversion leaves none of it, nor egg or gluten, in the mix or its parts.
 func TestNothingIsAdvisedThatTheTableAvoids(t *testing.T) {
 	k := kitchen.Usual()
-	left := drawnTables // a search takes long: as many as are wanted, whatever other laws draw
-	if n, err := strconv.Atoi(os.Getenv("CUERDA_TABLES")); err == nil {
-		left = n
-	}
+	left := lawtest.Draws(15, 2000) // a search takes long: as many as are wanted, whatever other laws draw
 	rapid.Check(t, func(t *rapid.T) {
 		if left--; left < 0 {
 			return

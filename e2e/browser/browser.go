@@ -12,19 +12,29 @@ import (
 )
 
 // ErrNotInstalled is returned where there is no Chromium.
-var ErrNotInstalled = errors.New("chromium not found: install the package chromium")
+var ErrNotInstalled = errors.New("chromium not found: install the package chromium-headless-shell, or chromium")
+
+// find prefers the shell that draws no window of its own: it is the same Chromium, and takes a quarter less time.
+func find() (string, error) {
+	for _, name := range []string{"chromium-headless-shell", "chromium"} {
+		if bin, err := exec.LookPath(name); err == nil {
+			return bin, nil
+		}
+	}
+	return "", ErrNotInstalled
+}
 
 // Start gives a browser with a profile of its own, and the way to end it.
 func Start() (*rod.Browser, func(), error) {
-	bin, err := exec.LookPath("chromium")
+	bin, err := find()
 	if err != nil {
-		return nil, nil, ErrNotInstalled
+		return nil, nil, err
 	}
 	profile, err := os.MkdirTemp("", "cuerda-chromium-")
 	if err != nil {
 		return nil, nil, err
 	}
-	l := launcher.New().Bin(bin).Leakless(false).HeadlessNew(true).NoSandbox(os.Geteuid() == 0).UserDataDir(profile).
+	l := launcher.New().Bin(bin).Leakless(false).Headless(true).NoSandbox(os.Geteuid() == 0).UserDataDir(profile).
 		Set("disable-gpu").Set("disable-quic").Set("no-first-run").Set("disable-background-networking").
 		Set("disable-component-update").Set("disable-sync").Set("font-render-hinting", "none")
 	end := func() {

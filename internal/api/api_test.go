@@ -19,7 +19,7 @@ import (
 	"cuerda/core/predict"
 	"cuerda/internal/api"
 	"cuerda/internal/api/apitest"
-	"cuerda/internal/demo"
+	"cuerda/internal/demo/demotest"
 	"cuerda/internal/postgres/pgtest"
 	"cuerda/internal/problem"
 	"cuerda/internal/store"
@@ -37,9 +37,7 @@ type client struct {
 
 func start(t testing.TB) *client {
 	t.Helper()
-	s := pgtest.Open(t)
-	kitchen, err := demo.Seed(t.Context(), s, food.Starter())
-	require.NoError(t, err)
+	s, kitchen := demotest.Open(t)
 	// What is asked of builds does not hang on the logbook, but where a test says so.
 	require.NoError(t, s.SaveChoices(t.Context(), kitchen, &store.Choices{Off: true}))
 	pages := fstest.MapFS{"index.html": {Data: []byte("<!doctype html>the page")}, "assets/a.js": {Data: []byte("1")}}

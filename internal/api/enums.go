@@ -24,34 +24,36 @@ import (
 	"cuerda/core/recipe"
 )
 
-// enums are the words that a type may hold, told once: every field of the type in the
+// enumsNow are the words that a type may hold, told once: every field of the type in the
 // description of the interface lists them, unless its own tag says fewer.
-var enums = map[reflect.Type][]any{
-	reflect.TypeFor[food.Group]():        values(food.Groups),
-	reflect.TypeFor[food.Do]():           values(food.Dos),
-	reflect.TypeFor[food.Unit]():         values(food.Units),
-	reflect.TypeFor[mix.Word]():          append(values(mix.SqueezeWords), string(mix.NoPaste)),
-	reflect.TypeFor[mix.Topic]():         values(mix.Topics),
-	reflect.TypeFor[piece.Kind]():        values(piece.Kinds),
-	reflect.TypeFor[method.Method]():     values(method.Methods()),
-	reflect.TypeFor[document.PartKind](): values(document.PartKinds),
-	reflect.TypeFor[predict.Verdict]():   values(predict.Verdicts),
-	reflect.TypeFor[predict.Saying]():    values(predict.Sayings),
-	reflect.TypeFor[predict.Means]():     values([]predict.Means{predict.TurnAndLift, predict.Slice, predict.TinAndSlice, predict.Spoon}),
-	reflect.TypeFor[eaters.Status]():     values([]eaters.Status{eaters.Clear, eaters.Label, eaters.Out}),
-	reflect.TypeFor[advise.Kind]():       values(advise.Kinds),
-	reflect.TypeFor[binder.Aim]():        append(values(binder.Aims), "", string(advise.AsIs)),
-	reflect.TypeFor[binder.Obstacle]():   values(binder.Obstacles),
-	reflect.TypeFor[recipe.Kind]():       values(recipe.Kinds),
-	reflect.TypeFor[safety.Reason]():     values(safety.Reasons),
-	reflect.TypeFor[supper.Aisle]():      values(supper.Aisles),
-	reflect.TypeFor[logbook.Outcome]():   values(logbook.Outcomes),
-	reflect.TypeFor[learn.CauseCode]():   values(learn.CauseCodes),
-	reflect.TypeFor[practice.Kind]():     append(values(practice.Kinds), ""),
-	reflect.TypeFor[practice.Skill]():    values(practice.Skills),
-	reflect.TypeFor[practice.Choice]():   values(practice.Choices),
-	reflect.TypeFor[squeeze.Sign]():      values(squeeze.Signs),
-	reflect.TypeFor[squeeze.Form]():      values(squeeze.Forms),
+func enumsNow() map[reflect.Type][]any {
+	return map[reflect.Type][]any{
+		reflect.TypeFor[food.Group]():        values(food.Groups),
+		reflect.TypeFor[food.Do]():           values(food.Dos),
+		reflect.TypeFor[food.Unit]():         values(food.Units),
+		reflect.TypeFor[mix.Word]():          append(values(mix.SqueezeWords), string(mix.NoPaste)),
+		reflect.TypeFor[mix.Topic]():         values(mix.Topics),
+		reflect.TypeFor[piece.Kind]():        values(piece.Kinds),
+		reflect.TypeFor[method.Method]():     values(method.Methods()),
+		reflect.TypeFor[document.PartKind](): values(document.PartKinds),
+		reflect.TypeFor[predict.Verdict]():   values(predict.Verdicts),
+		reflect.TypeFor[predict.Saying]():    values(predict.Sayings),
+		reflect.TypeFor[predict.Means]():     values([]predict.Means{predict.TurnAndLift, predict.Slice, predict.TinAndSlice, predict.Spoon}),
+		reflect.TypeFor[eaters.Status]():     values([]eaters.Status{eaters.Clear, eaters.Label, eaters.Out}),
+		reflect.TypeFor[advise.Kind]():       values(advise.Kinds),
+		reflect.TypeFor[binder.Aim]():        append(values(binder.Aims), "", string(advise.AsIs)),
+		reflect.TypeFor[binder.Obstacle]():   values(binder.Obstacles),
+		reflect.TypeFor[recipe.Kind]():       values(recipe.Kinds),
+		reflect.TypeFor[safety.Reason]():     values(safety.Reasons),
+		reflect.TypeFor[supper.Aisle]():      values(supper.Aisles),
+		reflect.TypeFor[logbook.Outcome]():   values(logbook.Outcomes),
+		reflect.TypeFor[learn.CauseCode]():   values(learn.CauseCodes),
+		reflect.TypeFor[practice.Kind]():     append(values(practice.Kinds), ""),
+		reflect.TypeFor[practice.Skill]():    values(practice.Skills),
+		reflect.TypeFor[practice.Choice]():   values(practice.Choices),
+		reflect.TypeFor[squeeze.Sign]():      values(squeeze.Signs),
+		reflect.TypeFor[squeeze.Form]():      values(squeeze.Forms),
+	}
 }
 
 // fieldEnums are those of plain strings, by the name of the property in every object that
@@ -72,6 +74,7 @@ func values[T ~string](list []T) []any {
 
 // describeEnums adds the words that fields may hold to the schemas of their objects.
 func describeEnums(r huma.Registry) {
+	enums := enumsNow()
 	for name, schema := range r.Map() {
 		t := r.TypeFromRef("#/components/schemas/" + name)
 		for t != nil && t.Kind() == reflect.Pointer {

@@ -115,6 +115,12 @@ type Method struct {
 	Method  method.Method `json:"method"`
 	Celsius float64       `json:"celsius"`
 	Turns   bool          `json:"turns"`
+	// Names are what it is called after "cooked", by language.
+	Names map[string]string `json:"names"`
+	// Medium is what brings the heat, Oven whether it is an oven's, OilMM how deep oil stands, mm.
+	Medium method.Medium `json:"medium" enum:"air,metal,fat,water,glow"`
+	Oven   bool          `json:"oven"`
+	OilMM  float64       `json:"oil_mm,omitempty"`
 	// Sears says whether a hot pan may come first, Grills whether the grill may end it.
 	Sears  bool `json:"sears"`
 	Grills bool `json:"grills"`
@@ -222,8 +228,11 @@ func vocabularyOf() Vocabulary {
 		}
 		v.Kinds = append(v.Kinds, k)
 	}
-	for _, m := range method.Methods() {
-		v.Methods = append(v.Methods, Method{m, m.Row().Celsius, m.Row().Turned, m.Row().Sears, m.Row().Finishes})
+	for _, by := range method.Rows() {
+		v.Methods = append(v.Methods, Method{
+			Method: by.Method, Celsius: by.Celsius, Turns: by.Turned, Names: by.Names, Medium: by.Medium, Oven: by.Oven, OilMM: by.OilMM,
+			Sears: by.Sears, Grills: by.Finishes,
+		})
 	}
 	for _, z := range mix.Zones {
 		h := squeeze.OfWord(z.Word)

@@ -28,8 +28,8 @@ import (
 	"cuerda/core/food"
 	"cuerda/internal/api"
 	"cuerda/internal/demo"
+	"cuerda/internal/demo/demotest"
 	"cuerda/internal/postgres"
-	"cuerda/internal/postgres/pgtest"
 	"cuerda/internal/problem"
 	"cuerda/internal/store"
 )
@@ -52,9 +52,7 @@ func TestOtherPagesMakeABrowserAskForNothing(t *testing.T) {
 
 func TestFilesAndLongAnswersAreSentOnceAndSqueezed(t *testing.T) {
 	t.Parallel()
-	s := pgtest.Open(t)
-	kitchen, err := demo.Seed(t.Context(), s, food.Starter())
-	require.NoError(t, err)
+	s, kitchen := demotest.Open(t)
 	script := strings.Repeat("const rope = 'laid';\n", 500)
 	pages := fstest.MapFS{"index.html": {Data: []byte("<!doctype html>the page")}, "assets/a.js": {Data: []byte(script)}, ".gitkeep": {}, "assets/.hidden": {Data: []byte("x")}}
 	server := httptest.NewServer((&api.Server{Store: s, Who: api.OneKitchen(kitchen), Foods: food.Starter(), Log: slog.New(slog.DiscardHandler), Pages: pages, Hosts: []string{"boathouse.example"}}).Handler())
@@ -95,9 +93,7 @@ func TestTheServerIsSeenFromOutside(t *testing.T) {
 	t.Parallel()
 	var lock sync.Mutex
 	var log bytes.Buffer
-	s := pgtest.Open(t)
-	kitchen, err := demo.Seed(t.Context(), s, food.Starter())
-	require.NoError(t, err)
+	s, kitchen := demotest.Open(t)
 	handler := &api.Server{Store: s, Who: api.OneKitchen(kitchen), Foods: food.Starter(), Log: slog.New(slog.NewJSONHandler(locked{&lock, &log}, nil))}
 	server := httptest.NewServer(handler.Handler())
 	defer server.Close()

@@ -13,6 +13,7 @@ import (
 	"cuerda/core/predict/compare"
 	"cuerda/internal/phrases"
 	"cuerda/internal/problem"
+	"cuerda/internal/version"
 	"cuerda/internal/wire"
 )
 
@@ -184,16 +185,20 @@ func (s *Server) compare(ctx context.Context, in *compareInput) (*body[wire.Comp
 // Health says that the server answers, or that the kitchen's records do too.
 type Health struct {
 	Status string `json:"status" enum:"ok"`
+	// Version is that of the program.
+	Version string `json:"version"`
 }
 
 func (s *Server) registerHealth(api huma.API) {
 	huma.Register(api, op(http.MethodGet, "/health", "getHealth", "Whether the server answers"),
-		func(context.Context, *struct{}) (*body[Health], error) { return &body[Health]{Health{"ok"}}, nil })
+		func(context.Context, *struct{}) (*body[Health], error) {
+			return &body[Health]{Health{"ok", version.Number}}, nil
+		})
 	huma.Register(api, op(http.MethodGet, "/ready", "getReady", "Whether the database answers, with its tables as this program knows them", 503),
 		func(ctx context.Context, _ *struct{}) (*body[Health], error) {
 			if err := s.Store.Ping(ctx); err != nil {
 				return nil, s.problemOf(ctx, err)
 			}
-			return &body[Health]{Health{"ok"}}, nil
+			return &body[Health]{Health{"ok", version.Number}}, nil
 		})
 }

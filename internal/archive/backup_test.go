@@ -12,7 +12,7 @@ import (
 
 	"cuerda/core/food"
 	"cuerda/internal/archive"
-	"cuerda/internal/demo"
+	"cuerda/internal/demo/demotest"
 	"cuerda/internal/postgres/pgtest"
 	"cuerda/internal/store"
 )
@@ -22,9 +22,7 @@ import (
 func TestABackupRestoresToTheByte(t *testing.T) {
 	t.Parallel()
 	ctx := t.Context()
-	from := pgtest.Open(t)
-	k, err := demo.Seed(ctx, from, foods)
-	require.NoError(t, err)
+	from, k := demotest.Open(t)
 	require.NoError(t, from.SaveOwnFood(ctx, k, food.Own{ID: "own-dulse", Name: "Dulse", Like: "nori"}, food.Own{ID: "own-alaria", Name: "Alaria", Like: "nori"}))
 	busy, stop := context.WithCancel(ctx)
 	saving := make(chan struct{})

@@ -15,6 +15,7 @@ import (
 	"cuerda/core/predict"
 	"cuerda/core/predict/dish"
 	"cuerda/internal/demo"
+	"cuerda/internal/demo/demotest"
 	"cuerda/internal/phrases"
 	"cuerda/internal/postgres/pgtest"
 )
@@ -92,9 +93,7 @@ func TestFailuresFailAndPartsFit(t *testing.T) {
 }
 
 func TestTheSecondTryKnowsTheFirst(t *testing.T) {
-	s := pgtest.Open(t)
-	id, err := demo.Seed(t.Context(), s, food.Starter())
-	require.NoError(t, err)
+	s, id := demotest.Open(t)
 	list, err := s.List(t.Context(), id, "second try", nil, 10)
 	require.NoError(t, err)
 	require.Len(t, list, 1)
@@ -143,9 +142,7 @@ func TestTheLogbookIsSimulatedAndTeaches(t *testing.T) {
 		require.NoError(t, err)
 		assert.Equal(t, string(want), string(got), "run 'make generate'")
 	}
-	s := pgtest.Open(t)
-	id, err := demo.Seed(t.Context(), s, food.Starter())
-	require.NoError(t, err)
+	s, id := demotest.Open(t)
 	l, _, err := s.Learned(t.Context(), id)
 	require.NoError(t, err)
 	inside, all := 0, 0

@@ -44,17 +44,73 @@ func URL(t testing.TB) string {
 	if failed != nil {
 		t.Fatalf("private PostgreSQL: %v", failed)
 	}
+	return copyOf(t, template)
+}
+
+// copyOf gives the address of a new database that holds what another does.
+func copyOf(t testing.TB, of string) string {
+	t.Helper()
 	name := fmt.Sprintf("test_%d", number.Add(1))
-	if err := server.CreateDatabase(context.Background(), name, template); err != nil {
+	if err := server.CreateDatabase(context.Background(), name, of); err != nil {
 		t.Fatalf("database: %v", err)
 	}
 	return server.URL(name)
 }
 
+// filled is a database that was filled once, to be copied for every test that wants the same.
+type filled struct {
+	once sync.Once
+	name string
+	err  error
+}
+
+var (
+	mu    sync.Mutex
+	fills = map[string]*filled{}
+)
+
+// OpenFilled gives a store on a new database that holds what fill puts there. Fill runs once for each name, in a test
+// program; every test gets a copy of its own, so that what takes seconds to make is made once.
+func OpenFilled(t testing.TB, name string, fill func(context.Context, *store.Store) error) *store.Store {
+	t.Helper()
+	once.Do(start)
+	if failed != nil {
+		t.Fatalf("private PostgreSQL: %v", failed)
+	}
+	mu.Lock()
+	f := fills[name]
+	if f == nil {
+		f = &filled{name: "filled_" + name}
+		fills[name] = f
+	}
+	mu.Unlock()
+	f.once.Do(func() {
+		ctx := context.Background()
+		if f.err = server.CreateDatabase(ctx, f.name, template); f.err != nil {
+			return
+		}
+		var s *store.Store
+		if s, f.err = store.Open(ctx, server.URL(f.name)); f.err != nil {
+			return
+		}
+		defer s.Close()
+		f.err = fill(ctx, s)
+	})
+	if f.err != nil {
+		t.Fatalf("filling %s: %v", name, f.err)
+	}
+	return openAt(t, copyOf(t, f.name))
+}
+
 // Open gives a store on a new database, closed when the test ends.
 func Open(t testing.TB) *store.Store {
 	t.Helper()
-	s, err := store.Open(context.Background(), URL(t))
+	return openAt(t, URL(t))
+}
+
+func openAt(t testing.TB, url string) *store.Store {
+	t.Helper()
+	s, err := store.Open(context.Background(), url)
 	if err != nil {
 		t.Fatalf("store: %v", err)
 	}

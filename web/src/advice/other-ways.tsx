@@ -106,7 +106,7 @@ const SettledWays = memo(function SettledWays({
       )}
       {ways.isError && <p className="hint">{t("ways.failed")}</p>}
       {ways.isPending && document.lines.length > 0 && !ways.isError && (
-        <div className="skeleton-list" aria-label={t("app.loading")} />
+        <div className="skeleton-list" role="status" aria-label={t("app.loading")} />
       )}
       {document.lines.length > 0 && (
         <SchoolList document={document} foods={foods} tried={tried} onTry={onTry} />

@@ -2254,6 +2254,7 @@ export interface components {
         Health: {
             /** @enum {string} */
             status: "ok";
+            version: string;
         };
         Imported: {
             /** Format: int64 */
@@ -2575,7 +2576,15 @@ export interface components {
             celsius: number;
             grills: boolean;
             /** @enum {string} */
+            medium: "air" | "metal" | "fat" | "water" | "glow";
+            /** @enum {string} */
             method: "pan" | "still-oven" | "fan-oven" | "shallow-oil" | "deep-oil" | "simmer" | "grill";
+            names: {
+                [key: string]: string;
+            };
+            /** Format: double */
+            oil_mm?: number;
+            oven: boolean;
             sears: boolean;
             turns: boolean;
         };

@@ -81,7 +81,7 @@ export function BuildsDrawer({ open, current, onClose, onDelete }: Props) {
           </p>
         )}
         {builds.isPending && !builds.isError && (
-          <div className="skeleton-list" aria-label={t("app.loading")} />
+          <div className="skeleton-list" role="status" aria-label={t("app.loading")} />
         )}
         {builds.data?.length === 0 && (
           <p className="hint">{text.trim() ? t("builds.none", { text: text.trim() }) : t("builds.empty")}</p>

@@ -75,7 +75,7 @@ export function VersionsDrawer({ open, session, foods, onClose, onCompare }: Pro
           </p>
         )}
         {versions.isPending && !versions.isError && (
-          <div className="skeleton-list" aria-label={t("app.loading")} />
+          <div className="skeleton-list" role="status" aria-label={t("app.loading")} />
         )}
         <ol className="versions" reversed>
           {list.map((v, i) => (
@@ -202,7 +202,7 @@ function Steps({ session, sitting, tools }: Pick<SittingProps, "session" | "sitt
   const more = versions.hasNextPage && (list.at(-1)?.number ?? 0) > sitting.first;
   return (
     <ol className="versions version-steps" reversed>
-      {versions.isPending && <div className="skeleton-list" aria-label={t("app.loading")} />}
+      {versions.isPending && <div className="skeleton-list" role="status" aria-label={t("app.loading")} />}
       {list.map((v) => (
         <li key={v.number}>
           <small>

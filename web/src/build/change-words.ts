@@ -3,13 +3,13 @@ import { usePrepWords } from "./prep-editor";
 import { partName } from "./part-name";
 import { coded, useTranslation } from "../i18n/use-translation";
 import { useFormat } from "../ui/format";
+import { useMethodName } from "./method-name";
 
 type Parts = BuildDocument["parts"];
 
 /** Where the words of a value may stand. */
 const valueGroups = [
   "piece.kinds",
-  "piece.methods",
   "heat.starts",
   "eaters.allergen",
   "eaters.diets",
@@ -23,6 +23,7 @@ export function useChangeWords(foods: Foods) {
   const { t, i18n } = useTranslation();
   const format = useFormat();
   const prepWords = usePrepWords();
+  const methodName = useMethodName();
   const food = (c: Change) =>
     format.within(c.food === undefined ? "" : c.name || format.foodName(foods.get(c.food), c.food));
   const preps = (list: Preparation[] | null | undefined) =>
@@ -83,6 +84,7 @@ export function useChangeWords(foods: Foods) {
       if (last.endsWith("_g")) return format.grams(n);
       return format.number(n, 1);
     }
+    if (last === "method") return methodName(text) || text;
     const said = valueGroups
       .map((group) => coded(group, text))
       .find((key) => i18n.exists(key as string) as boolean);

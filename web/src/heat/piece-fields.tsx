@@ -6,6 +6,7 @@ import { cookOf } from "../editing/usual";
 import type { BuildSession } from "../editing/session";
 import { NumberField } from "../ui/number-field";
 import { type Kind, useReshape } from "./queries";
+import { useMethodName } from "../build/method-name";
 
 type ShapeProps = {
   session: BuildSession;
@@ -123,6 +124,7 @@ const flat = (kind: string) => kind === "patty" || kind === "fritter";
 export const HeatFields = memo(function HeatFields(props: HeatProps) {
   const { session, cook: given, piece, vocabulary, usual, all } = props;
   const { t } = useTranslation();
+  const methodName = useMethodName();
   const { methods, limits } = vocabulary;
   const cook = cookOf({ cook: given, piece }, vocabulary);
   const method = methods.find((m) => m.method === cook.method);
@@ -143,7 +145,7 @@ export const HeatFields = memo(function HeatFields(props: HeatProps) {
       <NumberField
         label={t(`piece.${field}`)}
         unit={field.endsWith("celsius") ? "°C" : "min"}
-        oven={field === "celsius" && cook.method.endsWith("oven")}
+        oven={field === "celsius" && (method?.oven ?? false)}
         min={min}
         max={max}
         step={step}
@@ -171,7 +173,7 @@ export const HeatFields = memo(function HeatFields(props: HeatProps) {
         >
           {methods.map((m) => (
             <option key={m.method} value={m.method}>
-              {t(`piece.methods.${m.method}`)}
+              {methodName(m.method)}
             </option>
           ))}
         </select>

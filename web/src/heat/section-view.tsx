@@ -1,4 +1,5 @@
 import { memo, useEffect, useRef } from "react";
+import { useVocabulary } from "../editing/queries";
 import { useTranslation } from "../i18n/use-translation";
 import type { Piece, Section } from "../api/client";
 import { pieceWord } from "../ui/piece-word";
@@ -30,6 +31,7 @@ function sizeOf(piece: Piece, section: Section): { across: number; high: number;
 export const SectionView = memo(function SectionView({ piece, method, section, minutes, core }: Props) {
   const { t } = useTranslation();
   const format = useFormat();
+  const by = useVocabulary().data?.methods.find((m) => m.method === method);
   const canvas = useRef<HTMLCanvasElement>(null);
   const { across, high, round } = sizeOf(piece, section);
   const lying = piece.kind === "cylinder";
@@ -83,7 +85,9 @@ export const SectionView = memo(function SectionView({ piece, method, section, m
       : piece.kind === "layered"
         ? { side: 0, above: (h - Math.min(piece.middle_mm ?? 15, high) * scale) / 2 }
         : null;
-  const bathed = method === "simmer" || method === "deep-oil" || method === "shallow-oil";
+  const bathed = by?.medium === "water" || by?.medium === "fat";
+  // In little oil a piece lies to its waist.
+  const shallow = by?.oil_mm !== undefined && by.oil_mm < 20;
   return (
     <div
       className="section-view"
@@ -111,12 +115,12 @@ export const SectionView = memo(function SectionView({ piece, method, section, m
         ) : null}
         {bathed && (
           <path
-            className={`bath bath-${method}`}
-            d={`M8 ${method === "shallow-oil" ? floor - h / 2 : Math.max(8, top - 12)} H${wide - 8} V${floor + 5} H8 Z`}
+            className={`bath bath-${by.medium}`}
+            d={`M8 ${shallow ? floor - h / 2 : Math.max(8, top - 12)} H${wide - 8} V${floor + 5} H8 Z`}
           />
         )}
         <path
-          className={method === "grill" ? "ware ware-grill" : "ware"}
+          className={by?.medium === "glow" ? "ware ware-grill" : "ware"}
           d={
             bathed
               ? `M6 ${Math.max(4, top - 18)} V${floor + 6} H${wide - 6} V${Math.max(4, top - 18)}`

@@ -40,7 +40,7 @@ export default function CompareDialog({ pair: first, names: firstNames, foods, p
             {t("history.failed")}
           </p>
         )}
-        {compared.isPending && <div className="skeleton-list" aria-label={t("app.loading")} />}
+        {compared.isPending && <div className="skeleton-list" role="status" aria-label={t("app.loading")} />}
         {data && <Compared data={data} names={names} foods={foods} parts={parts} />}
       </Modal.Body>
     </Dialog>

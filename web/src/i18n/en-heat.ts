@@ -271,6 +271,7 @@ export const heat = {
     save: "Keep",
     failed: "What is known of this kitchen could not be read.",
     refused: "That could not be kept.",
+    version: "This is Cuerda {{version}}.",
   },
 };
 

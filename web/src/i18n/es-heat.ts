@@ -273,5 +273,6 @@ export const heat: Heat = {
     save: "Guardar",
     failed: "No se pudo leer lo que se sabe de esta cocina.",
     refused: "No se pudo guardar.",
+    version: "Esta es Cuerda {{version}}.",
   },
 };

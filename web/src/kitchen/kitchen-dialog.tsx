@@ -5,7 +5,7 @@ import type { Settings } from "../api/client";
 import { Actions, Dialog } from "../ui/dialog";
 import { useFormat } from "../ui/format";
 import { NumberField } from "../ui/number-field";
-import { useFigures, useSaveSettings, useSettings } from "./queries";
+import { useFigures, useSaveSettings, useSettings, useVersion } from "./queries";
 
 type Field = {
   [K in keyof Settings]-?: Settings[K] extends number ? K : never;
@@ -42,6 +42,7 @@ export default function KitchenDialog({ onClose, onSaved }: { onClose: () => voi
   const { t } = useTranslation();
   const kept = useSettings();
   const save = useSaveSettings();
+  const version = useVersion();
   const [changed, setChanged] = useState<Partial<Settings>>({});
   const now = kept.data && { ...kept.data, ...changed };
   const set = (change: Partial<Settings>) => setChanged((c) => ({ ...c, ...change }));
@@ -128,6 +129,7 @@ export default function KitchenDialog({ onClose, onSaved }: { onClose: () => voi
             <div className="kitchen-figures">{atOnce.map(numberOf)}</div>
             <Minutes own={now.figures ?? {}} onChange={(figures) => set({ figures })} />
             {save.isError && <p role="alert">{t("kitchen.refused")}</p>}
+            {version.data && <p className="hint small">{t("kitchen.version", { version: version.data })}</p>}
           </>
         )}
       </Modal.Body>

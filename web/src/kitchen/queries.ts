@@ -22,6 +22,16 @@ export function useSaveSettings() {
   });
 }
 
+/** Which Cuerda answers. */
+export function useVersion() {
+  return useQuery({
+    queryKey: ["version"],
+    queryFn: ({ signal }) => unwrap(api.GET("/api/health", { signal })),
+    select: (health) => health.version,
+    staleTime: Infinity,
+  });
+}
+
 /** The figures of the kitchen's work, its own over the usual ones. */
 export function useFigures(enabled: boolean) {
   return useQuery({

@@ -43,7 +43,7 @@ export function CompareTries({ of, foods, onClose }: { of: KeptTry; foods: Foods
             {t("logbook.comparing.failed")}
           </p>
         )}
-        {compared.isPending && <div className="skeleton-list" aria-label={t("app.loading")} />}
+        {compared.isPending && <div className="skeleton-list" role="status" aria-label={t("app.loading")} />}
         {compared.data && (
           <Compared
             data={compared.data}

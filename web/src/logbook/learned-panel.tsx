@@ -27,7 +27,7 @@ export function LearnedPanel({ foods }: { foods: Foods }) {
           {t("logbook.failed")}
         </p>
       )}
-      {learned.isPending && <div className="skeleton-list" aria-label={t("app.loading")} />}
+      {learned.isPending && <div className="skeleton-list" role="status" aria-label={t("app.loading")} />}
       {data && (data.tries === 0 || data.figures.length === 0) && (
         <p className="hint">{t("logbook.taughtNone")}</p>
       )}

@@ -111,7 +111,7 @@ export function TryList({ chosen, onWrite }: { chosen: string | undefined; onWri
           {t("logbook.failed")}
         </p>
       )}
-      {tries.isPending && <div className="skeleton-list" aria-label={t("app.loading")} />}
+      {tries.isPending && <div className="skeleton-list" role="status" aria-label={t("app.loading")} />}
       {first && list.length === 0 && (
         <div className="logbook-none">
           <p>{t(first.all === 0 ? "logbook.none" : "logbook.noneFound")}</p>

@@ -47,7 +47,7 @@ export function TryView({ id, foods, vocabulary, onDeleted }: Props) {
           {t(gone ? "logbook.gone" : "logbook.failed")}
         </p>
       )}
-      {found.isPending && <div className="skeleton-list" aria-label={t("app.loading")} />}
+      {found.isPending && <div className="skeleton-list" role="status" aria-label={t("app.loading")} />}
       {found.data && (
         <Whole
           key={found.data.id}

@@ -46,7 +46,7 @@ export function PantryPage() {
   if (!foods.data || !vocabulary.data || !pantry.data) {
     return (
       <main className="pantry" aria-busy="true" aria-label={t("app.loading")}>
-        <div className="skeleton-list" />
+        <div className="skeleton-list" role="status" aria-label={t("app.loading")} />
       </main>
     );
   }

@@ -2,6 +2,7 @@ import type { BuildDocument, Foods, PracticeDrill } from "../api/client";
 import { usePrepWords } from "../build/prep-editor";
 import { useTranslation } from "../i18n/use-translation";
 import { useFormat } from "../ui/format";
+import { useMethodName } from "../build/method-name";
 
 type Props = {
   of: BuildDocument;
@@ -25,6 +26,7 @@ const stands = (line: BuildDocument["lines"][number], other: BuildDocument) =>
 /** What is in the bowl, how long it has stood and what it is for. */
 export function Bowl({ of, measures, foods, title, drill, beside }: Props) {
   const { t } = useTranslation();
+  const methodName = useMethodName();
   const format = useFormat();
   const preps = usePrepWords();
   const minutes = of.rest?.minutes ?? 0;
@@ -58,7 +60,7 @@ export function Bowl({ of, measures, foods, title, drill, beside }: Props) {
         {t("practice.for", {
           piece: t(`piece.kinds.${piece.kind}`),
           grams: format.grams(drill.piece_g),
-          method: t(`piece.methods.${of.cook?.method ?? "pan"}`),
+          method: methodName(of.cook?.method),
         })}
       </p>
       {drill.kind === "binder" && eats.length > 0 && (

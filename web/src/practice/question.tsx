@@ -8,10 +8,12 @@ import { Options } from "./options";
 import { Record } from "./record";
 import type { AskProps } from "./said";
 import { Strip } from "./strip";
+import { useMethodName } from "../build/method-name";
 
 /** What is asked, and where it is answered. */
 export function Question({ drill, foods, zones, said, onSay }: AskProps) {
   const { t } = useTranslation();
+  const methodName = useMethodName();
   const format = useFormat();
   const kind = drill.kind as Exclude<typeof drill.kind, "">;
   return (
@@ -69,7 +71,7 @@ export function Question({ drill, foods, zones, said, onSay }: AskProps) {
         <p>
           {t("practice.offAfter", {
             minutes: format.minutes(drill.off.minutes),
-            method: t(`piece.methods.${drill.document.cook?.method ?? "pan"}`),
+            method: methodName(drill.document.cook?.method),
           })}
         </p>
       )}

@@ -2,6 +2,7 @@ import type { Choice, Foods, Question } from "../api/client";
 import { usePrepWords } from "../build/prep-editor";
 import { useTranslation } from "../i18n/use-translation";
 import { useFormat } from "../ui/format";
+import { useMethodName } from "../build/method-name";
 
 type Props = {
   questions: Question[];
@@ -14,6 +15,7 @@ type Props = {
 /** What the recipe does not say and the verdict hangs on, with what each answer would do. */
 export function Questions({ questions, chosen, foods, onAnswer }: Props) {
   const { t } = useTranslation();
+  const methodName = useMethodName();
   const format = useFormat();
   const prepWords = usePrepWords();
   const words = (q: Question, a: Choice): string => {
@@ -32,7 +34,7 @@ export function Questions({ questions, chosen, foods, onAnswer }: Props) {
       case "thickness":
         return `${format.number(a.mm)} mm`;
       case "method":
-        return t(`piece.methods.${(a.method ?? "pan") as "pan"}`);
+        return methodName(a.method);
       case "amount":
         return format.grams(a.grams);
     }

@@ -4,6 +4,7 @@ import { useFormat } from "../ui/format";
 import { NumberField } from "../ui/number-field";
 import type { Lit } from "./recipe-side";
 import { type Draft, usualPiece, without } from "./rows";
+import { useMethodName } from "../build/method-name";
 
 type Props = {
   recipe: Recipe;
@@ -17,6 +18,7 @@ type Props = {
 /** How the recipe rests, chills, shapes and cooks, as the build will. */
 export function StepsSide({ recipe, draft, vocabulary, lit, onLight, onChange }: Props) {
   const { t } = useTranslation();
+  const methodName = useMethodName();
   const format = useFormat();
   const { rest } = draft;
   const piece = rest.piece;
@@ -116,7 +118,7 @@ export function StepsSide({ recipe, draft, vocabulary, lit, onLight, onChange }:
             <option value="">{t("reading.notSaid")}</option>
             {vocabulary.methods.map((m) => (
               <option key={m.method} value={m.method}>
-                {t(`piece.methods.${m.method}`)}
+                {methodName(m.method)}
               </option>
             ))}
           </select>

@@ -27,7 +27,7 @@ export default function WhyDialog({ what, document, foods, onClose }: Props) {
             {t("why.failed")}
           </p>
         )}
-        {explained.isPending && <div className="skeleton-list" aria-label={t("app.loading")} />}
+        {explained.isPending && <div className="skeleton-list" role="status" aria-label={t("app.loading")} />}
         {explained.data && <Reasons what={what} e={explained.data} foods={foods} />}
       </Modal.Body>
     </Dialog>
