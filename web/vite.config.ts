@@ -50,7 +50,29 @@ export default defineConfig({
     sourcemap: false,
     assetsInlineLimit: 0,
     chunkSizeWarningLimit: 900,
-    rolldownOptions: { checks: { pluginTimings: false } },
+    rolldownOptions: {
+      checks: { pluginTimings: false },
+      output: {
+        // The first view asks for few files: what every screen needs lies together, what few need is fetched with them.
+        codeSplitting: {
+          groups: [
+            {
+              name: "react",
+              test: /node_modules.(react|react-dom|scheduler|react-router|cookie|@tanstack|i18next|openapi-fetch)./,
+            },
+            {
+              name: "parts",
+              test: /node_modules.(react-bootstrap|@restart|@popperjs|dom-helpers|uncontrollable|react-transition-group|@dnd-kit|@internationalized|dequal|classnames|warning|invariant|prop-types|@babel)./,
+            },
+            { name: "common", test: /web.src./, minShareCount: 2, priority: -1 },
+            {
+              name: "shared",
+              test: /src.(ui|api|keys|editing|build|i18n.(index|use-translation)|kitchen.queries)/,
+            },
+          ],
+        },
+      },
+    },
   },
   css: {
     preprocessorOptions: {

@@ -72,7 +72,7 @@ type Learned struct {
 	DrinkSD, SpanSD float64
 }
 
-// AsJudged is nothing learned.
+// AsJudged gives a food as it was judged before any outcome was known: every factor is 1.
 func (f *Food) AsJudged() Learned {
 	return Learned{1, 1, 1, 1, 1, 1, f.Chunk, f.Breaks, f.SetShare, f.HotDrink, 0, 0}
 }

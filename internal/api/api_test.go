@@ -37,7 +37,18 @@ type client struct {
 
 func start(t testing.TB) *client {
 	t.Helper()
-	s, kitchen := demotest.Open(t)
+	return startOn(t, demotest.Open)
+}
+
+// startElsewhere has a kitchen that was made by itself: nothing in it has the ID of anything in another.
+func startElsewhere(t testing.TB) *client {
+	t.Helper()
+	return startOn(t, demotest.OpenNow)
+}
+
+func startOn(t testing.TB, open func(testing.TB) (*store.Store, string)) *client {
+	t.Helper()
+	s, kitchen := open(t)
 	// What is asked of builds does not hang on the logbook, but where a test says so.
 	require.NoError(t, s.SaveChoices(t.Context(), kitchen, &store.Choices{Off: true}))
 	pages := fstest.MapFS{"index.html": {Data: []byte("<!doctype html>the page")}, "assets/a.js": {Data: []byte("1")}}

@@ -134,7 +134,7 @@ func TestRecipesComeInAndBuildsGoOut(t *testing.T) {
 	}
 	reply, zipped := c.do("GET", "/api/kitchen/archive", "")
 	assert.Equal(t, "application/zip", reply.Header.Get("Content-Type"))
-	other := start(t)
+	other := startElsewhere(t)
 	count := ask[store.TakenIn](t, other, "POST", "/api/kitchen/archive?settings=true", string(zipped))
 	assert.Equal(t, len(ask[[]api.Entry](t, c, "GET", "/api/builds", "")), count.Added)
 	back := ask[api.Build](t, other, "GET", "/api/builds/"+b.ID, "")

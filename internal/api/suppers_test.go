@@ -97,7 +97,7 @@ func TestASupperIsKept(t *testing.T) {
 // The supper goes out with the kitchen, and comes back into another.
 func TestASupperGoesWithItsKitchen(t *testing.T) {
 	t.Parallel()
-	from, to := start(t), start(t)
+	from, to := start(t), startElsewhere(t)
 	_, zip := from.do("GET", "/api/kitchen/archive", "")
 	theirs := get[[]api.SupperEntry](to, "GET", "/api/suppers", "")
 	for _, s := range theirs {

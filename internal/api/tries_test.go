@@ -187,7 +187,7 @@ func TestALogbookGoesOutAndIn(t *testing.T) {
 	_, file := c.do("GET", "/api/tries/export?format=json", "")
 	assert.Zero(t, decode[api.Imported](c, "POST", "/api/tries/import", string(file)).Tries, "they are there")
 
-	other := start(t)
+	other := startElsewhere(t)
 	for _, e := range decode[api.TryList](other, "GET", "/api/tries?limit=500", "").Tries {
 		other.do("DELETE", "/api/tries/"+e.ID, "")
 	}

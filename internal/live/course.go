@@ -131,7 +131,7 @@ func (c *Course) replay(readings []store.CourseReading) {
 	}
 }
 
-// happens has happen to what is on the heat what the cook did.
+// happens passes on to the pieces on the heat what the cook did with them: begun, turned, taken off.
 func (c *Course) happens() {
 	for at, f := range c.heat {
 		f.does(&c.state.Dishes[at.Dish], &c.state.Dishes[at.Dish].Steps[at.Step], c.now())

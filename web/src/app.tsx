@@ -1,14 +1,16 @@
-import { lazy, Suspense, useEffect, useMemo, useRef, useState } from "react";
-import Dropdown from "react-bootstrap/Dropdown";
 import {
-  createBrowserRouter,
-  Navigate,
-  NavLink,
-  Outlet,
-  useLocation,
-  useNavigate,
-  useRouteError,
-} from "react-router";
+  Component,
+  lazy,
+  type ReactNode,
+  Suspense,
+  useEffect,
+  useLayoutEffect,
+  useMemo,
+  useRef,
+  useState,
+} from "react";
+import Dropdown from "react-bootstrap/Dropdown";
+import { BrowserRouter, Navigate, NavLink, Outlet, Route, Routes, useLocation } from "react-router";
 import { useTranslation } from "./i18n/use-translation";
 import { BenchHome, BenchPage } from "./bench/bench-page";
 import { Update } from "./ui/update";
@@ -34,6 +36,35 @@ const LogbookPage = lazy(() => import("./logbook/logbook-page"));
 const PracticePage = lazy(() => import("./practice/practice-page"));
 const PantryPage = lazy(() => import("./pantry/pantry-page").then((m) => ({ default: m.PantryPage })));
 
+const screens = ["bench", "supper", "cook", "logbook", "pantry", "practice"] as const;
+
+/** Names the screen that was gone to, and puts the keyboard there. A page that has a name of its own says that after. */
+function useArrival(view: string | undefined) {
+  const { t } = useTranslation();
+  const before = useRef(view);
+  const screen = screens.find((s) => s === view);
+  useLayoutEffect(() => {
+    document.title = screen ? `${t(`app.${screen}`)} · Cuerda` : "Cuerda";
+  }, [screen, t]);
+  useEffect(() => {
+    if (before.current === view) return;
+    before.current = view;
+    // A screen that is fetched first is there a little later.
+    let left = 120;
+    let frame = requestAnimationFrame(function look() {
+      const main = document.querySelector("main");
+      const held = document.activeElement;
+      if (main && (held === null || held === document.body || held.closest("nav"))) {
+        main.tabIndex = -1;
+        main.focus({ preventScroll: true });
+      } else if (!main && left-- > 0) {
+        frame = requestAnimationFrame(look);
+      }
+    });
+    return () => cancelAnimationFrame(frame);
+  }, [view]);
+}
+
 function Frame() {
   const { t, i18n } = useTranslation();
   const [theme, setTheme] = useTheme();
@@ -49,6 +80,7 @@ function Frame() {
   // On a narrow screen the view that is open is in sight.
   const nav = useRef<HTMLElement>(null);
   const view = useLocation().pathname.split("/")[1];
+  useArrival(view);
   useEffect(() => {
     const row = nav.current;
     const open = row?.querySelector<HTMLElement>("[aria-current]");
@@ -125,7 +157,9 @@ function Frame() {
           </MoreMenu>
         </div>
       </header>
-      <Outlet />
+      <Suspense>
+        <Outlet />
+      </Suspense>
       <Update />
       <Suspense>
         {dialog === "search" && <SearchDialog onClose={() => setDialog(null)} />}
@@ -135,103 +169,64 @@ function Frame() {
   );
 }
 
-function Lost() {
+function Lost({ error = false }: { error?: boolean }) {
   const { t } = useTranslation();
-  const navigate = useNavigate();
-  const error = useRouteError();
-  if (error) console.error(error);
   return (
     <Trouble
       words={t(error ? "app.lost" : "app.notFound")}
       action={t("app.toBench")}
-      onRetry={() => void navigate("/bench")}
+      // Whatever threw is left behind with the page.
+      onRetry={() => location.assign("/bench")}
     />
   );
 }
 
-export const router = createBrowserRouter([
-  {
-    element: <Frame />,
-    errorElement: <Lost />,
-    children: [
-      { path: "/", element: <Navigate to="/bench" replace /> },
-      { path: "/bench", element: <BenchHome /> },
-      { path: "/bench/:id", element: <BenchPage /> },
-      {
-        path: "/sheet/:id",
-        element: (
-          <Suspense>
-            <SheetPage />
-          </Suspense>
-        ),
-      },
-      {
-        path: "/supper",
-        element: (
-          <Suspense>
-            <SupperHome />
-          </Suspense>
-        ),
-      },
-      {
-        path: "/supper/:id",
-        element: (
-          <Suspense>
-            <SupperPage />
-          </Suspense>
-        ),
-      },
-      {
-        path: "/supper/:id/print",
-        element: (
-          <Suspense>
-            <SupperPrint />
-          </Suspense>
-        ),
-      },
-      {
-        path: "/cook",
-        element: (
-          <Suspense>
-            <CookHome />
-          </Suspense>
-        ),
-      },
-      ...["/logbook", "/logbook/:id"].map((path) => ({
-        path,
-        element: (
-          <Suspense>
-            <LogbookPage />
-          </Suspense>
-        ),
-      })),
-      {
-        path: "/practice",
-        element: (
-          <Suspense>
-            <PracticePage />
-          </Suspense>
-        ),
-      },
-      {
-        path: "/pantry",
-        element: (
-          <Suspense>
-            <PantryPage />
-          </Suspense>
-        ),
-      },
-      { path: "*", element: <Lost /> },
-    ],
-  },
-  {
-    // At the stove there is nothing else on the screen.
-    path: "/cook/:id",
-    errorElement: <Lost />,
-    element: (
-      <Suspense>
-        <CookPage />
-      </Suspense>
-    ),
-  },
-]);
+/** What a screen throws takes that screen away, not the words that say so. */
+class Guard extends Component<{ children: ReactNode }, { failed: boolean }> {
+  override state = { failed: false };
+  static getDerivedStateFromError() {
+    return { failed: true };
+  }
+  override componentDidCatch(error: unknown) {
+    console.error(error);
+  }
+  override render() {
+    return this.state.failed ? <Lost error /> : this.props.children;
+  }
+}
+
+export function App() {
+  return (
+    <BrowserRouter>
+      <Guard>
+        <Routes>
+          <Route element={<Frame />}>
+            <Route path="/" element={<Navigate to="/bench" replace />} />
+            <Route path="/bench" element={<BenchHome />} />
+            <Route path="/bench/:id" element={<BenchPage />} />
+            <Route path="/sheet/:id" element={<SheetPage />} />
+            <Route path="/supper" element={<SupperHome />} />
+            <Route path="/supper/:id" element={<SupperPage />} />
+            <Route path="/supper/:id/print" element={<SupperPrint />} />
+            <Route path="/cook" element={<CookHome />} />
+            {["/logbook", "/logbook/:id"].map((path) => (
+              <Route key={path} path={path} element={<LogbookPage />} />
+            ))}
+            <Route path="/practice" element={<PracticePage />} />
+            <Route path="/pantry" element={<PantryPage />} />
+            <Route path="*" element={<Lost />} />
+          </Route>
+          {/* At the stove there is nothing else on the screen. */}
+          <Route
+            path="/cook/:id"
+            element={
+              <Suspense>
+                <CookPage />
+              </Suspense>
+            }
+          />
+        </Routes>
+      </Guard>
+    </BrowserRouter>
+  );
+}

@@ -3,9 +3,8 @@ import "@fontsource-variable/bricolage-grotesque/wght.css";
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
-import { RouterProvider } from "react-router";
 import "./styles/main.scss";
-import { router } from "./app";
+import { App } from "./app";
 import { startWords } from "./i18n";
 import { startOffline } from "./ui/update";
 
@@ -19,7 +18,7 @@ if (root) {
   createRoot(root).render(
     <StrictMode>
       <QueryClientProvider client={client}>
-        <RouterProvider router={router} />
+        <App />
       </QueryClientProvider>
     </StrictMode>,
   );

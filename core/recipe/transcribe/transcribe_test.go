@@ -33,7 +33,7 @@ func draftOf(t testing.TB, text string) (recipe.Found, recipe.Understood, transc
 // where it went.
 func TestRecipesBecomeBuilds(t *testing.T) {
 	for _, file := range []string{"worked-on.txt", "set-aside.txt", "written-after.txt"} {
-		data, err := os.ReadFile(filepath.Join("..", "recipe", "testdata", "cooks", file))
+		data, err := os.ReadFile(filepath.Join("..", "testdata", "cooks", file))
 		require.NoError(t, err)
 		for _, part := range strings.Split(string(data), "\n#o")[1:] {
 			_, body, _ := strings.Cut(part, "\n")

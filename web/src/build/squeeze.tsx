@@ -1,4 +1,4 @@
-import { scaleLinear } from "d3-scale";
+import { straight } from "../ui/straight";
 import { memo, useId } from "react";
 import { useTranslation } from "../i18n/use-translation";
 import type { Foods, Piece, Prediction, Vocabulary } from "../api/client";
@@ -155,11 +155,7 @@ type ScaleProps = {
   wants: string;
 };
 
-export const scaleOf = (width: number) =>
-  scaleLinear()
-    .domain([scaleFrom, scaleTo])
-    .range([4, width - 4])
-    .clamp(true);
+export const scaleOf = (width: number) => straight([scaleFrom, scaleTo], [4, width - 4], true);
 
 /** The zones and the band, {@link scaleHeight} high: drawn apart from the marks, which move, so that it is painted once. */
 export const Scale = memo(function Scale({ width, zones, word, low, high: highest, wants }: ScaleProps) {

@@ -1,4 +1,4 @@
-import { scaleLinear } from "d3-scale";
+import { straight } from "../ui/straight";
 import { area, curveMonotoneX, line } from "d3-shape";
 import type { Course, CourseHeat } from "../api/client";
 import { shortName } from "../build/short-name";
@@ -92,13 +92,9 @@ function Curve({ heat: h, now, clock }: { heat: CourseHeat; now: number; clock: 
   const core = h.history.filter((r) => r.where === "core");
   const from = Date.parse(h.begun);
   const to = Math.max(Date.parse(h.off_high), Date.parse(h.off), now) + 60_000;
-  const x = scaleLinear()
-    .domain([from, to])
-    .range([2, Math.max(width - 4, 10)]);
+  const x = straight([from, to], [2, Math.max(width - 4, 10)]);
   const least = Math.min(0, ...core.map((r) => r.celsius));
-  const y = scaleLinear()
-    .domain([least, Math.max(h.target.celsius + 12, h.peak + 4)])
-    .range([high, top]);
+  const y = straight([least, Math.max(h.target.celsius + 12, h.peak + 4)], [high, top]);
   const ahead = h.curve.filter((p) => Date.parse(p.at) >= now - 30_000);
   const band = area<CourseHeat["curve"][number]>()
     .x((p) => x(Date.parse(p.at)))

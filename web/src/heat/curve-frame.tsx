@@ -1,11 +1,11 @@
-import { scaleLinear, type ScaleLinear } from "d3-scale";
+import { rounded, roundNumbers, straight, type Straight } from "../ui/straight";
 import { line } from "d3-shape";
 import { useTranslation } from "../i18n/use-translation";
 import type { Baked } from "../api/client";
 import { useFormat } from "../ui/format";
 
 export type CurvePoint = Baked["curve"][number];
-type Scale = ScaleLinear<number, number>;
+type Scale = Straight;
 
 export const tall = 172;
 export const pad = { left: 34, right: 12, top: 16, bottom: 22 };
@@ -14,13 +14,8 @@ export const room = tall - pad.bottom - pad.top;
 
 /** Minutes across and degrees up, with the lines that points make on them. */
 export function curveScales(width: number, minutes: number, coldest: number, hottest: number) {
-  const x = scaleLinear()
-    .domain([0, minutes])
-    .range([pad.left, width - pad.right]);
-  const y = scaleLinear()
-    .domain([coldest, hottest])
-    .nice(4)
-    .range([tall - pad.bottom, pad.top]);
+  const x = straight([0, minutes], [pad.left, width - pad.right]);
+  const y = straight(rounded(coldest, hottest, 4), [tall - pad.bottom, pad.top]);
   const path = (points: CurvePoint[], key: "core_celsius" | "surface_celsius") =>
     line<CurvePoint>()
       .x((p) => x(p.minutes))
@@ -33,10 +28,12 @@ type Props = { x: Scale; y: Scale; width: number };
 /** The rules of degrees, and the minutes below. */
 export function Grid({ x, y, width }: Props) {
   const format = useFormat();
-  const ticks = x.ticks(Math.max(2, Math.floor(width / 70))).filter((m) => x(m) < width - 48);
+  const ticks = roundNumbers(x.from, x.to, Math.max(2, Math.floor(width / 70))).filter(
+    (m) => x(m) < width - 48,
+  );
   return (
     <>
-      {y.ticks(4).map((c) => (
+      {roundNumbers(y.from, y.to, 4).map((c) => (
         <g key={c} className="rule">
           <line x1={pad.left} x2={width - pad.right} y1={y(c)} y2={y(c)} />
           <text x={pad.left - 6} y={y(c) + 4}>

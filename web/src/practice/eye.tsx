@@ -1,4 +1,4 @@
-import { scaleLinear } from "d3-scale";
+import { straight } from "../ui/straight";
 import { useState } from "react";
 import type { PracticeEye } from "../api/client";
 import { useTranslation } from "../i18n/use-translation";
@@ -68,13 +68,12 @@ function Trail({ eye }: { eye: PracticeEye }) {
   if (points.length < 2) return null;
   const first = Date.parse(points[0]?.at ?? "");
   const last = Date.parse(points.at(-1)?.at ?? "");
-  const x = scaleLinear()
-    .domain([first, Math.max(last, first + 1)])
-    .range([pad.left + 28, width - pad.right - 6]);
-  const y = scaleLinear()
-    .domain([0, Math.min(most, Math.max(1, ...points.map((p) => p.off_words)))])
-    .range([tall - pad.bottom, pad.top])
-    .clamp(true);
+  const x = straight([first, Math.max(last, first + 1)], [pad.left + 28, width - pad.right - 6]);
+  const y = straight(
+    [0, Math.min(most, Math.max(1, ...points.map((p) => p.off_words)))],
+    [tall - pad.bottom, pad.top],
+    true,
+  );
   const line = fit(points.map((p) => [Date.parse(p.at), p.off_words, p.calls]));
   const at = (time: number) => Math.max(0, line.start + line.slope * (time - first));
   return (

@@ -1,4 +1,4 @@
-import type { ScaleLinear } from "d3-scale";
+import type { Straight } from "../ui/straight";
 import type { Plan, PlanStep, SupperDocument } from "../api/client";
 import { useTranslation } from "../i18n/use-translation";
 import { useFormat } from "../ui/format";
@@ -13,7 +13,7 @@ type Props = {
   last: string;
   now: Date | undefined;
   names: string[];
-  x: ScaleLinear<number, number>;
+  x: Straight;
   width: number;
   label: number;
   onOpen: (step: PlanStep) => void;
@@ -134,7 +134,7 @@ type HeatProps = {
   oven: string;
   plan: Plan;
   before: (iso: Date | string) => number;
-  x: ScaleLinear<number, number>;
+  x: Straight;
   label: number;
   top: number;
 };

@@ -1,4 +1,4 @@
-import { type ScaleLinear, scaleLinear } from "d3-scale";
+import { straight, type Straight } from "../ui/straight";
 import type { PlanStep } from "../api/client";
 import { type Clock, minutesBetween } from "../ui/clock";
 
@@ -6,7 +6,7 @@ import { type Clock, minutesBetween } from "../ui/clock";
 export type Break = { from: number; to: number };
 
 export type TimeScale = {
-  x: ScaleLinear<number, number>;
+  x: Straight;
   breaks: Break[];
   /** Minutes before the table at which a line stands. */
   ticks: number[];
@@ -53,7 +53,7 @@ export function timeScale(steps: PlanStep[], last: string, clock: Clock, width: 
   domain.push(0);
   range.push(x + now * perMinute);
   return {
-    x: scaleLinear(domain, range),
+    x: straight(domain, range),
     breaks,
     ticks: ticksOf(first, breaks, perMinute, clock.hour(last)),
     perMinute,

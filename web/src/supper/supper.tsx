@@ -215,7 +215,9 @@ export function Supper({ supper, foods, vocabulary, onDelete }: Props) {
                 )}
               </>
             )}
-            {!shown && !fed.answer.problem && <div className="skeleton-list" role="status" aria-label={t("app.loading")} />}
+            {!shown && !fed.answer.problem && (
+              <div className="skeleton-list" role="status" aria-label={t("app.loading")} />
+            )}
           </>
         )}
       </div>
