@@ -204,13 +204,19 @@ func TestPreparationsAndMice(t *testing.T) {
 
 	w.click("Remove Courgette, grated")
 	until(t, func() bool { return !w.MustHas(`[data-food="courgette"]`) }, func() string { return "courgette stays" })
-	grip := w.see(`[data-food="salt"] .grip`).MustShape().Box()
-	over := w.see(`[data-food="onion"]`).MustShape().Box()
-	w.Mouse.MustMoveTo(grip.X+5, grip.Y+8).MustDown("left").MustMoveTo(grip.X+5, grip.Y-20)
-	require.NoError(t, w.Mouse.MoveLinear(proto.NewPoint(grip.X+5, over.Y+4), 8))
-	w.Mouse.MustUp("left")
-	until(t, func() bool {
+	// A hand that finds the row elsewhere than it was takes hold of it again.
+	up := func() bool {
 		return w.MustEval(`() => [...document.querySelectorAll(".line")].map((l) => l.dataset.food).indexOf("salt")`).Int() == 1
+	}
+	until(t, func() bool {
+		w.unmoving()
+		grip := w.see(`[data-food="salt"] .grip`).MustShape().Box()
+		over := w.see(`[data-food="onion"]`).MustShape().Box()
+		w.Mouse.MustMoveTo(grip.X+5, grip.Y+8).MustDown("left").MustMoveTo(grip.X+5, grip.Y-20)
+		require.NoError(t, w.Mouse.MoveLinear(proto.NewPoint(grip.X+5, over.Y+4), 8))
+		w.Mouse.MustUp("left")
+		w.unmoving()
+		return up()
 	}, func() string { return "salt was not dragged up" })
 
 	// What limits a loaf, and with it the sentence, is the amount's: not where on the slide the mouse let go.

@@ -51,7 +51,7 @@ func (d *Document) PieceIn(k *kitchen.Kitchen, parts []mix.Part) piece.Piece {
 	return fitted
 }
 
-// PieceMade is PieceIn for who has no parts yet.
+// PieceMade is PieceIn for a caller that has not prepared the lines of the mix.
 func (d *Document) PieceMade(k *kitchen.Kitchen) piece.Piece {
 	if p := d.PieceOrDefault(); p.Count == 0 && !p.Kind.IsLoaf() {
 		return p

@@ -88,29 +88,10 @@ var currency = regexp.MustCompile(`^[A-Z]{3}$`)
 
 // Check gives a *SettingError for the first setting out of its range.
 func (s *Settings) Check() error {
-	for _, r := range []struct {
-		field          string
-		got, low, high float64
-	}{
-		{"oven_offset_celsius", s.OvenOffset, -60, 60},
-		{"altitude_m", s.AltitudeM, -400, 5000},
-		{"room_celsius", s.RoomCelsius, 5, 40},
-		{"fridge_celsius", s.FridgeCelsius, 0, 12},
-		{"freezer_celsius", s.FreezerCelsius, -30, -10},
-		{"tray_length_mm", s.TrayLengthMM, 100, 1000},
-		{"tray_width_mm", s.TrayWidthMM, 100, 1000},
-		{"racks", float64(s.Racks), 1, 10},
-		{"pan_diameter_mm", s.PanDiameterMM, 80, 1000},
-		{"pot_diameter_mm", s.PotDiameterMM, 80, 1000},
-		{"bowl_g", s.BowlGrams, 50, 20000},
-		{"cooks", float64(s.Cooks), 1, 8},
-		{"ovens", float64(s.Ovens), 0, 4},
-		{"burners", float64(s.Burners), 0, 12},
-		{"pans", float64(s.Pans), 0, 12},
-		{"bowls", float64(s.Bowls), 0, 6},
-	} {
-		if math.IsNaN(r.got) || r.got < r.low || r.got > r.high {
-			return &SettingError{r.field, r.got, r.low, r.high}
+	for i := range limits {
+		r := &limits[i]
+		if got := r.of(s); math.IsNaN(got) || got < r.Low || got > r.High {
+			return &SettingError{r.Field, got, r.Low, r.High}
 		}
 	}
 	if !currency.MatchString(s.Currency) {
@@ -136,7 +117,7 @@ func (s *Settings) Check() error {
 	return nil
 }
 
-// figures gives those of the kitchen; a *SettingError for one nobody would believe.
+// parameters gives those of the kitchen; a *SettingError for one nobody would believe.
 func (s *Settings) parameters() (*parameter.Set, error) {
 	if len(s.Own) == 0 {
 		return parameter.Usual(), nil

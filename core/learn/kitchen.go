@@ -103,7 +103,7 @@ type KitchenOptions struct {
 // what holds it nine times in ten.
 type Estimate struct{ Mean, SD, Low, High float64 }
 
-// Figure is one that was learned.
+// Figure is a figure of the kitchen that its tries taught something of.
 type Figure struct {
 	ID string
 	// Factor says that it is one, x; its SD is then of its logarithm, times the mean.
@@ -139,7 +139,7 @@ type Learned struct {
 	Mixes int
 }
 
-// Figure gives one by its ID; nil where nothing was learned of it.
+// Figure gives the figure of that ID; nil where nothing was learned of it.
 func (l *Learned) Figure(id string) *Figure {
 	i := slices.IndexFunc(l.Figures, func(f Figure) bool { return f.ID == id })
 	if i < 0 {

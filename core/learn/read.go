@@ -12,7 +12,7 @@ import (
 	"cuerda/core/learn/logbook"
 )
 
-// MaxTries are read from one file.
+// MaxTries is how many tries are read from one file at most.
 const MaxTries = 20_000
 
 // TryError says which try of a file cannot be read, and why.

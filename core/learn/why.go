@@ -35,7 +35,7 @@ const (
 // CauseCodes lists every cause.
 var CauseCodes = []CauseCode{Amount, LeftOut, Added, Prepared, Setting, Wetter, Drier, Rough, TurnedSoon, OvenCool, Undercooked, WeakPlan, Luck}
 
-// Cause is one, and how likely it is that the try would not have failed without it.
+// Cause is one thing that may have made a try fail, and how likely it is that the try would not have failed without it.
 type Cause struct {
 	Code   CauseCode
 	Chance float64
@@ -210,7 +210,7 @@ func (f *failing) weighDays() {
 	}
 }
 
-// CauseOf is what a line that was done otherwise is as a cause; "" where it is none.
+// CauseOf gives the cause that a line which was done otherwise than planned may be; "" where it is none.
 func CauseOf(c *document.Change) CauseCode {
 	return map[string]CauseCode{"grams": Amount, "removed": LeftOut, "added": Added, "prep": Prepared}[c.Kind]
 }

@@ -64,7 +64,7 @@ const (
 	Spoon       Means = "spoon"
 )
 
-// MeansOf gives it for a piece.
+// MeansOf says what holding is for that piece.
 func MeansOf(p *piece.Piece) Means {
 	switch {
 	case p.Kind == piece.Stuffing:

@@ -2,7 +2,9 @@ package recipe
 
 import (
 	"math"
+	"strconv"
 
+	"cuerda/core/kitchen"
 	"cuerda/core/physics/method"
 	"cuerda/core/recipe/ingredient"
 	"cuerda/core/recipe/words"
@@ -260,8 +262,15 @@ type temperature struct {
 	fan     bool
 }
 
-// gasMarks are degC by the mark of a British gas oven.
-var gasMarks = [...]float64{120, 140, 150, 170, 180, 190, 200, 220, 230, 240, 260}
+// gasCelsius is what cooks take the whole mark of a gas oven for, degC; 0 where there is none.
+func gasCelsius(mark int) float64 {
+	for _, g := range kitchen.GasMarks {
+		if g.Mark == strconv.Itoa(mark) {
+			return g.Celsius
+		}
+	}
+	return 0
+}
 
 // temperatures reads those of ovens and oil; those inside a piece are left out.
 func (s *sentence) temperatures() (out []temperature) {
@@ -269,7 +278,7 @@ func (s *sentence) temperatures() (out []temperature) {
 		t := &s.tokens[i]
 		if g := t.In("gas"); g.N > 0 && i+g.N < len(s.tokens) && s.tokens[i+g.N].Kind == words.Number {
 			if mark := s.tokens[i+g.N].Value; mark >= 1 && mark <= 10 {
-				out = append(out, temperature{gasMarks[int(mark)], i, i + g.N + 1, false})
+				out = append(out, temperature{gasCelsius(int(mark)), i, i + g.N + 1, false})
 			}
 			continue
 		}

@@ -9,6 +9,7 @@ import (
 	"cuerda/core/document"
 	"cuerda/core/food"
 	"cuerda/core/food/eaters"
+	"cuerda/core/kitchen"
 	"cuerda/core/physics/method"
 	"cuerda/core/physics/mix"
 	"cuerda/core/physics/piece"
@@ -84,6 +85,26 @@ type Vocabulary struct {
 	Scoops []wire.Scoop `json:"scoops"`
 	Tins   []piece.Tin  `json:"tins"`
 	Limits Limits       `json:"limits"`
+	// Equipment are the ranges of the kitchen's settings, GasMarks the marks of a gas oven from the coolest.
+	Equipment []EquipmentLimit `json:"equipment"`
+	GasMarks  []GasMark        `json:"gas_marks"`
+}
+
+// EquipmentLimit is the range of a setting of a kitchen, and the step in which a form offers it.
+type EquipmentLimit struct {
+	Field string  `json:"field"`
+	Unit  string  `json:"unit" doc:"empty for what is counted"`
+	Low   float64 `json:"min"`
+	High  float64 `json:"max"`
+	Step  float64 `json:"step"`
+	// AtOnce says that it is how much can be done at once.
+	AtOnce bool `json:"at_once"`
+}
+
+// GasMark is a mark of a gas oven, and what cooks take it for.
+type GasMark struct {
+	Mark    string  `json:"mark"`
+	Celsius float64 `json:"celsius"`
 }
 
 // Prep is a preparation with the figure that sets it.
@@ -227,6 +248,12 @@ func vocabularyOf() Vocabulary {
 			k.Sizes = append(k.Sizes, KindSize(size))
 		}
 		v.Kinds = append(v.Kinds, k)
+	}
+	for _, l := range kitchen.Limits() {
+		v.Equipment = append(v.Equipment, EquipmentLimit(l))
+	}
+	for _, g := range kitchen.GasMarks {
+		v.GasMarks = append(v.GasMarks, GasMark(g))
 	}
 	for _, by := range method.Rows() {
 		v.Methods = append(v.Methods, Method{

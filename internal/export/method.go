@@ -70,10 +70,10 @@ func (w *writer) step(s *bake.Step) string {
 	if w.baked.Yield.Pieces > 0 {
 		made = w.pieces("piecesOf")
 	}
-	method, _ := w.d.MethodAndTurn()
+	cooked, _ := w.d.MethodAndTurn()
 	values := []string{
 		"foods", w.list(foods), "m", w.minutes(s.Minutes), "pieces", made, "c", w.decimal(math.Round(w.baked.AroundCelsius)),
-		"method", w.say("method." + string(method)), "part", "", "how", "", "bowls", "", "turns", "", "batches", "", "each", w.minutes(s.Minutes),
+		"method", cooked.Row().Names[w.language], "part", "", "how", "", "bowls", "", "turns", "", "batches", "", "each", w.minutes(s.Minutes),
 	}
 	set := func(name, value string) { values[2*slices.Index(every(values), name)+1] = value }
 	key := "step." + s.Code

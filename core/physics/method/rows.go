@@ -54,7 +54,7 @@ func usualRows() []Row {
 			Patty: pattyRough, PattyTurned: pattyRough, Ball: func(h *parameter.Handling) float64 { return h.BallDeep }, JudgedDeep: true,
 		},
 		{
-			Method: Simmer, Names: map[string]string{"en": "simmered", "es": "a fuego lento"},
+			Method: Simmer, Names: map[string]string{"en": "at a simmer", "es": "a fuego lento"},
 			Medium: Water, Celsius: 97, Sears: true,
 			Transfer: Transfer{Round: Face{Of: Liquid}, Around: Face{Of: Liquid}},
 			Ware:     Pot,

@@ -30,7 +30,7 @@ type Effect struct {
 // cooks and its cells burst: kitchen judgement, grade C.
 const sweats = 0.3
 
-// Effect gives what the part alone gives.
+// Effect says what the part by itself gives to a mix.
 func (p *Part) Effect(rest Rest) Effect { return p.effect(rest, warmthFactor(rest.Celsius)) }
 
 func (p *Part) effect(rest Rest, warmth float64) Effect {
@@ -105,7 +105,7 @@ func (e *Effect) salted(k float64) {
 	e.Set *= k
 }
 
-// Plus adds an effect times a factor.
+// Plus gives the effect with another added to it, times a factor.
 func (e Effect) Plus(o Effect, times float64) Effect {
 	e.add(&o, times)
 	return e

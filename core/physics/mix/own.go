@@ -71,7 +71,8 @@ func (e *Effect) Expect(d *Duty, coldness float64) (x Expected, ok bool) {
 	return Expected{Raw: raw, Cooked: cooked, Felt: j.Felt(&v), Like: v.Like, SD: spread(near), Moved: d.Moved()}, true
 }
 
-// Expected is what Expect gives.
+// Expected is what is expected of a mix before a kitchen's own tries count: the logarithms of its odds, the index that a
+// hand feels, what it is like, and how sure that is.
 type Expected struct {
 	Raw, Cooked, Felt float64
 	Like              Likeness

@@ -105,7 +105,7 @@ func Usual(k Kind) Piece {
 	return p
 }
 
-// Get gives the size with that field name, mm; 0 if it is not given.
+// Get gives the size of that field name, mm; 0 if it is not given.
 func (p *Piece) Get(field string) float64 {
 	if at := p.at(field); at != nil {
 		return *at

@@ -1967,6 +1967,18 @@ export interface components {
             /** @enum {string} */
             word: "crumbles" | "short" | "firm" | "tacky" | "slack" | "slumps" | "no-paste";
         };
+        EquipmentLimit: {
+            at_once: boolean;
+            field: string;
+            /** Format: double */
+            max: number;
+            /** Format: double */
+            min: number;
+            /** Format: double */
+            step: number;
+            /** @description empty for what is counted */
+            unit: string;
+        };
         Estimate: {
             /** Format: double */
             high: number;
@@ -2211,6 +2223,11 @@ export interface components {
             /** Format: double */
             factor: number;
             food: string;
+        };
+        GasMark: {
+            /** Format: double */
+            celsius: number;
+            mark: string;
         };
         Given: {
             /** Format: double */
@@ -4120,6 +4137,8 @@ export interface components {
         Vocabulary: {
             allergens: ("celery" | "crustaceans" | "egg" | "fish" | "gluten" | "lupin" | "milk" | "molluscs" | "mustard" | "peanut" | "sesame" | "soy" | "sulphites" | "tree-nut")[];
             diets: ("vegan" | "vegetarian" | "no-pork" | "no-red-meat")[];
+            equipment: components["schemas"]["EquipmentLimit"][];
+            gas_marks: components["schemas"]["GasMark"][];
             groups: ("meat" | "fish" | "legume" | "grain" | "vegetable" | "fruit" | "nut" | "seed" | "gel" | "grain-binder" | "legume-binder" | "nut-binder" | "starch" | "egg" | "dairy" | "wet" | "fat" | "flavour")[];
             kinds: components["schemas"]["Kind"][];
             limits: components["schemas"]["Limits"];

@@ -1,5 +1,6 @@
 import { useInfiniteQuery, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useTranslation } from "../i18n/use-translation";
+import { setGasMarks } from "../ui/units";
 import { api, type BuildDocument, type Food, type Foods, unwrap, type Vocabulary } from "../api/client";
 
 export function useFoods() {
@@ -18,7 +19,11 @@ function byId(foods: Food[]): Foods {
 export function useVocabulary() {
   return useQuery({
     queryKey: ["vocabulary"],
-    queryFn: ({ signal }): Promise<Vocabulary> => unwrap(api.GET("/api/vocabulary", { signal })),
+    queryFn: async ({ signal }): Promise<Vocabulary> => {
+      const words = await unwrap(api.GET("/api/vocabulary", { signal }));
+      setGasMarks(words.gas_marks);
+      return words;
+    },
     staleTime: Infinity,
   });
 }

@@ -1,7 +1,8 @@
 import { useId, useState } from "react";
 import Modal from "react-bootstrap/Modal";
 import { coded, useTranslation } from "../i18n/use-translation";
-import type { Settings } from "../api/client";
+import type { Settings, Vocabulary } from "../api/client";
+import { useVocabulary } from "../editing/queries";
 import { Actions, Dialog } from "../ui/dialog";
 import { useFormat } from "../ui/format";
 import { NumberField } from "../ui/number-field";
@@ -11,28 +12,8 @@ type Field = {
   [K in keyof Settings]-?: Settings[K] extends number ? K : never;
 }[keyof Settings];
 
-const fields: { field: Field; unit: string; min: number; max: number; step: number }[] = [
-  { field: "oven_offset_celsius", unit: "°C", min: -60, max: 60, step: 5 },
-  { field: "room_celsius", unit: "°C", min: 5, max: 40, step: 1 },
-  { field: "fridge_celsius", unit: "°C", min: 0, max: 12, step: 1 },
-  { field: "freezer_celsius", unit: "°C", min: -30, max: -10, step: 1 },
-  { field: "altitude_m", unit: "m", min: -400, max: 5000, step: 100 },
-  { field: "tray_length_mm", unit: "mm", min: 100, max: 1000, step: 10 },
-  { field: "tray_width_mm", unit: "mm", min: 100, max: 1000, step: 10 },
-  { field: "racks", unit: "", min: 1, max: 10, step: 1 },
-  { field: "pan_diameter_mm", unit: "mm", min: 80, max: 1000, step: 10 },
-  { field: "pot_diameter_mm", unit: "mm", min: 80, max: 1000, step: 10 },
-  { field: "bowl_g", unit: "g", min: 50, max: 20000, step: 50 },
-];
-
-/** How much can be done at once. */
-const atOnce: typeof fields = [
-  { field: "cooks", unit: "", min: 1, max: 8, step: 1 },
-  { field: "ovens", unit: "", min: 0, max: 4, step: 1 },
-  { field: "burners", unit: "", min: 0, max: 12, step: 1 },
-  { field: "pans", unit: "", min: 0, max: 12, step: 1 },
-  { field: "bowls", unit: "", min: 0, max: 6, step: 1 },
-];
+/** A setting with its range, as the server checks it. */
+type Ranged = Vocabulary["equipment"][number] & { field: Field };
 
 /** Every currency that the browser knows, and the one that is kept. */
 const currencies = (kept: string) => [...new Set([kept, ...Intl.supportedValuesOf("currency")])].sort();
@@ -43,10 +24,11 @@ export default function KitchenDialog({ onClose, onSaved }: { onClose: () => voi
   const kept = useSettings();
   const save = useSaveSettings();
   const version = useVersion();
+  const equipment = (useVocabulary().data?.equipment ?? []) as Ranged[];
   const [changed, setChanged] = useState<Partial<Settings>>({});
   const now = kept.data && { ...kept.data, ...changed };
   const set = (change: Partial<Settings>) => setChanged((c) => ({ ...c, ...change }));
-  const numberOf = ({ field, unit, min, max, step }: (typeof fields)[number]) => (
+  const numberOf = ({ field, unit, min, max, step }: Ranged) => (
     <label key={field}>
       <span>{t(`kitchen.${field}`)}</span>
       <NumberField
@@ -109,7 +91,7 @@ export default function KitchenDialog({ onClose, onSaved }: { onClose: () => voi
               )}
               <p className="hint small">{t("kitchen.authority")}</p>
             </fieldset>
-            <div className="kitchen-figures">{fields.map(numberOf)}</div>
+            <div className="kitchen-figures">{equipment.filter((e) => !e.at_once).map(numberOf)}</div>
             <label className="field-line">
               <span>{t("kitchen.currency")}</span>
               <select
@@ -126,7 +108,7 @@ export default function KitchenDialog({ onClose, onSaved }: { onClose: () => voi
             </label>
             <ScaleStep own={now.figures ?? {}} onChange={(figures) => set({ figures })} />
             <h3>{t("kitchen.atOnce")}</h3>
-            <div className="kitchen-figures">{atOnce.map(numberOf)}</div>
+            <div className="kitchen-figures">{equipment.filter((e) => e.at_once).map(numberOf)}</div>
             <Minutes own={now.figures ?? {}} onChange={(figures) => set({ figures })} />
             {save.isError && <p role="alert">{t("kitchen.refused")}</p>}
             {version.data && <p className="hint small">{t("kitchen.version", { version: version.data })}</p>}

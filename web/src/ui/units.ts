@@ -57,13 +57,21 @@ export const ouncesOf = (grams: number) => grams / gramsPerOunce;
 export const fahrenheitOf = (celsius: number) => celsius * 1.8 + 32;
 export const inchesOf = (mm: number) => mm / mmPerInch;
 
-/** The regulator's mark of a gas oven: a step of 25 °F, mark 1 at 275 °F; null outside its dial. */
-export function gasMarkOf(celsius: number): string | null {
-  const step = Math.round((fahrenheitOf(celsius) - 275) / 25);
-  if (step === -1) return "½";
-  if (step === -2) return "¼";
-  return step >= 0 && step <= 8 ? String(step + 1) : null;
+type GasMark = { mark: string; celsius: number };
+let gasMarks: GasMark[] = [];
+
+/** Takes the marks of a gas oven, which come from the server with the words of its forms. */
+export function setGasMarks(marks: GasMark[]) {
+  gasMarks = marks;
 }
+
+/** The mark of a gas oven that is nearest; null outside its dial. */
+export function gasMarkOf(celsius: number): string | null {
+  const near = [...gasMarks].sort((a, b) => Math.abs(a.celsius - celsius) - Math.abs(b.celsius - celsius))[0];
+  return near && Math.abs(near.celsius - celsius) <= 10 ? near.mark : null;
+}
+
+const celsiusOf = (mark: number) => gasMarks.find((g) => g.mark === String(mark))?.celsius ?? NaN;
 
 /** Typed units and how many of what is kept they are. */
 const typed: Record<string, [RegExp, (x: number) => number][]> = {
@@ -75,7 +83,7 @@ const typed: Record<string, [RegExp, (x: number) => number][]> = {
   ],
   "°C": [
     [/^°?f$/, (x) => (x - 32) / 1.8],
-    [/^gas$/, (x) => (250 + 25 * x - 32) / 1.8],
+    [/^gas$/, celsiusOf],
     [/^°?c$/, (x) => x],
   ],
   mm: [
