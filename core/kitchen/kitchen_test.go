@@ -1,7 +1,11 @@
 package kitchen_test
 
 import (
+	"encoding/json"
 	"math"
+	"reflect"
+	"strconv"
+	"strings"
 	"testing"
 
 	"github.com/stretchr/testify/assert"
@@ -125,4 +129,57 @@ func TestItsOwnFiguresStandOverTheUsualOnes(t *testing.T) {
 	s.Own["preheat"] = 3000
 	_, err = kitchen.New(food.Starter(), s, nil)
 	assert.Error(t, err)
+}
+
+// The ranges that a form offers are those that settings are described with and checked by.
+func TestLimitsAreThoseThatAreDescribedAndChecked(t *testing.T) {
+	rows := map[string]kitchen.Limit{}
+	for _, l := range kitchen.Limits() {
+		rows[l.Field] = l
+	}
+	var described func(of reflect.Type)
+	described = func(of reflect.Type) {
+		for _, f := range reflect.VisibleFields(of) {
+			low, ranged := f.Tag.Lookup("minimum")
+			if f.Anonymous || !ranged {
+				continue
+			}
+			name, _, _ := strings.Cut(f.Tag.Get("json"), ",")
+			if strings.HasPrefix(name, "own_") {
+				continue // asked for with the guidance
+			}
+			l, known := rows[name]
+			require.True(t, known, name)
+			assert.Equal(t, low, strconv.FormatFloat(l.Low, 'f', -1, 64), name)
+			assert.Equal(t, f.Tag.Get("maximum"), strconv.FormatFloat(l.High, 'f', -1, 64), name)
+			delete(rows, name)
+		}
+	}
+	described(reflect.TypeFor[kitchen.Settings]())
+	assert.Empty(t, rows, "each stands in the settings")
+	for _, l := range kitchen.Limits() {
+		for _, outside := range []float64{l.Low - l.Step, l.High + l.Step} {
+			s := kitchen.UsualSettings()
+			text, err := json.Marshal(s)
+			require.NoError(t, err)
+			var tree map[string]any
+			require.NoError(t, json.Unmarshal(text, &tree))
+			tree[l.Field] = outside
+			text, err = json.Marshal(tree)
+			require.NoError(t, err)
+			require.NoError(t, json.Unmarshal(text, &s))
+			var wrong *kitchen.SettingError
+			require.ErrorAs(t, s.Check(), &wrong, "%s of %g", l.Field, outside)
+			assert.Equal(t, l.Field, wrong.Field)
+		}
+	}
+}
+
+// Marks rise with their heat, and lie within what ovens can be told.
+func TestGasMarksRise(t *testing.T) {
+	for i := 1; i < len(kitchen.GasMarks); i++ {
+		assert.Greater(t, kitchen.GasMarks[i].Celsius, kitchen.GasMarks[i-1].Celsius)
+		// 25 degrees Fahrenheit apart, rounded as cook books do.
+		assert.InDelta(t, 25/1.8, kitchen.GasMarks[i].Celsius-kitchen.GasMarks[i-1].Celsius, 7)
+	}
 }
