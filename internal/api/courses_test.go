@@ -117,7 +117,8 @@ type stream struct {
 
 // follow follows a course, by its ID and what comes after that.
 func (c *client) follow(t *testing.T, id string, headers ...string) *stream {
-	ctx, stop := context.WithTimeout(t.Context(), time.Minute)
+	// A simulated hand that pours takes as long as it takes, beside the races of other tests.
+	ctx, stop := context.WithTimeout(t.Context(), 4*time.Minute)
 	t.Cleanup(stop)
 	r, err := http.NewRequestWithContext(ctx, "GET", c.url+"/api/courses/"+id, nil)
 	require.NoError(t, err)
