@@ -8,7 +8,7 @@ import (
 	"cuerda/core/kitchen"
 	"cuerda/core/recipe"
 	"cuerda/core/recipe/ingredient"
-	"cuerda/core/recipe/transcribe"
+	"cuerda/core/recipe/proposal"
 	"cuerda/internal/problem"
 	"cuerda/internal/wire"
 )
@@ -49,7 +49,7 @@ func readCommand() *cobra.Command {
 				out.Lines, out.Spans, out.Questions = []wire.ReadLine{}, []wire.StepSpan{}, []wire.Question{}
 			} else {
 				understood := recipe.Understand(&found, ingredient.NewReader(food.Starter()), k.Foods)
-				made := wire.Of[wire.Draft](transcribe.Of(&found, &understood, k))
+				made := wire.Of[wire.Draft](proposal.Of(&found, &understood, k))
 				out.Understood = wire.Of[wire.Understood](understood)
 				out.Document, out.Chance, out.Questions = &made.Document, made.Chance, made.Questions
 			}

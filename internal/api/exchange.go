@@ -12,7 +12,7 @@ import (
 
 	"cuerda/core/document"
 	"cuerda/core/recipe"
-	"cuerda/core/recipe/transcribe"
+	"cuerda/core/recipe/proposal"
 	"cuerda/internal/archive"
 	"cuerda/internal/export"
 	"cuerda/internal/phrases"
@@ -137,7 +137,7 @@ func readRecipe(k *madeKitchen, data []byte) (Recipe, error) {
 		// The document within is not of this catalogue: its words may still be read.
 	}
 	understood := recipe.Understand(&found, k.reader(), k.kitchen.Foods)
-	made := wire.Of[wire.Draft](transcribe.Of(&found, &understood, k.kitchen))
+	made := wire.Of[wire.Draft](proposal.Of(&found, &understood, k.kitchen))
 	out.Understood, out.Draft = wire.Of[wire.Understood](understood), &made
 	return out, nil
 }

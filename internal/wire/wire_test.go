@@ -23,7 +23,7 @@ import (
 	"cuerda/core/predict/dish"
 	"cuerda/core/recipe"
 	"cuerda/core/recipe/ingredient"
-	"cuerda/core/recipe/transcribe"
+	"cuerda/core/recipe/proposal"
 	"cuerda/internal/wire"
 )
 
@@ -95,7 +95,7 @@ func TestEveryResultIsToldAsItIs(t *testing.T) {
 	require.NoError(t, err)
 	understood := recipe.Understand(&found, ingredient.NewReader(k.Foods), k.Foods)
 	told[wire.Found](t, found)
-	told[wire.Draft](t, transcribe.Of(&found, &understood, k))
+	told[wire.Draft](t, proposal.Of(&found, &understood, k))
 	told[wire.Understood](t, understood)
 	told[wire.Reading](t, ingredient.NewReader(k.Foods).Read("2 cups cooked lentils, mashed"))
 	scaled, err := dish.Scale(d, dish.Aim{Portions: 7}, k)

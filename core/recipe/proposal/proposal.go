@@ -1,6 +1,6 @@
-// Package transcribe makes a build of a recipe that was read, and asks what the recipe does
+// Package proposal makes a build of a recipe that was read, and asks what the recipe does
 // not say and the verdict hangs on, by trying the answers in the model.
-package transcribe
+package proposal
 
 import (
 	"cmp"
@@ -24,8 +24,8 @@ type Spot struct {
 	Part int
 }
 
-// Transcript is the build that a recipe becomes.
-type Transcript struct {
+// Proposal is the build that a recipe becomes.
+type Proposal struct {
 	Document document.Document
 	// Spots are those of the foods of every ingredient line.
 	Spots [][]Spot
@@ -38,8 +38,8 @@ type Transcript struct {
 
 // Of makes the build of a recipe for a kitchen. What cannot be a line of it stays in
 // its note, so that no word is lost.
-func Of(f *recipe.Found, u *recipe.Understood, k *kitchen.Kitchen) Transcript {
-	d := Transcript{Document: document.Document{Format: document.Format, Name: f.Name, Portions: f.Portions, Lines: []document.Line{}}}
+func Of(f *recipe.Found, u *recipe.Understood, k *kitchen.Kitchen) Proposal {
+	d := Proposal{Document: document.Document{Format: document.Format, Name: f.Name, Portions: f.Portions, Lines: []document.Line{}}}
 	var left []string
 	for i := range u.Lines {
 		l := &u.Lines[i]
@@ -77,7 +77,7 @@ func Of(f *recipe.Found, u *recipe.Understood, k *kitchen.Kitchen) Transcript {
 
 // take puts a food into the mix or into a part; what is fried in, served with or
 // not understood goes into neither.
-func (d *Transcript) take(l *recipe.ReadLine, it *recipe.ReadFood, foods *food.Catalogue) Spot {
+func (d *Proposal) take(l *recipe.ReadLine, it *recipe.ReadFood, foods *food.Catalogue) Spot {
 	out := Spot{-1, -1}
 	if foods.Find(it.Food) == nil || !(it.Grams > 0) || it.Grams > document.MaxGrams {
 		return out

@@ -1,4 +1,4 @@
-package transcribe
+package proposal
 
 import (
 	"cmp"
@@ -54,7 +54,7 @@ const (
 
 // ask finds the questions whose likely answers move the chance most: it tries each
 // answer in the model, and weighs how far they spread by how likely they are.
-func (d *Transcript) ask(u *recipe.Understood, k *kitchen.Kitchen) {
+func (d *Proposal) ask(u *recipe.Understood, k *kitchen.Kitchen) {
 	d.Questions = []Question{}
 	d.Chance = chance(&d.Document, k)
 	if len(d.Document.Lines) == 0 {
@@ -105,7 +105,7 @@ func spread(answers []Choice) float64 {
 func chance(d *document.Document, k *kitchen.Kitchen) float64 { return predict.Predict(d, k).Chance }
 
 // with gives the document with an answer in it.
-func (d *Transcript) with(q *Question, a *Choice) document.Document {
+func (d *Proposal) with(q *Question, a *Choice) document.Document {
 	out := d.Document
 	switch q.Code {
 	case "fineness", "juice", "gel", "amount":
@@ -135,7 +135,7 @@ func (d *Transcript) with(q *Question, a *Choice) document.Document {
 
 // candidates are all questions that a recipe leaves open, with their answers and how
 // likely a cook means each: judgement, grade C.
-func (d *Transcript) candidates(u *recipe.Understood, k *kitchen.Kitchen) (out []Question) {
+func (d *Proposal) candidates(u *recipe.Understood, k *kitchen.Kitchen) (out []Question) {
 	doc := &d.Document
 	for i := range doc.Lines {
 		f := k.Foods.Find(doc.Lines[i].Food)
@@ -190,7 +190,7 @@ func waits(code string, none float64, minutes, weights []float64) Question {
 	return q
 }
 
-func (d *Transcript) methods() Question {
+func (d *Proposal) methods() Question {
 	usual, _ := d.Document.MethodAndTurn()
 	q := Question{Code: "method", Line: -1, Answers: []Choice{blank(Choice{Method: usual, AsRead: true, weight: 0.5})}}
 	made := d.Document.PieceOrDefault()
@@ -204,7 +204,7 @@ func (d *Transcript) methods() Question {
 
 // ofLine asks of one food whether it goes in whole or broken, and whether its juice
 // goes in with it, where the recipe does nothing to it.
-func (d *Transcript) ofLine(i int, f *food.Food) (out []Question) {
+func (d *Proposal) ofLine(i int, f *food.Food) (out []Question) {
 	l := &d.Document.Lines[i]
 	if f == nil || d.share(i) < 0.04 {
 		return nil
@@ -240,13 +240,13 @@ func (d *Transcript) ofLine(i int, f *food.Food) (out []Question) {
 }
 
 // broken says that the recipe has the food crumbled or flaked already.
-func (d *Transcript) broken(i int) bool {
+func (d *Proposal) broken(i int) bool {
 	it := d.items[i]
 	return it != nil && it.Tells("word.broken")
 }
 
 // share is that of a line in the mix, by mass.
-func (d *Transcript) share(i int) float64 {
+func (d *Proposal) share(i int) float64 {
 	total := 0.
 	for k := range d.Document.Lines {
 		total += d.Document.Lines[k].Grams
@@ -255,7 +255,7 @@ func (d *Transcript) share(i int) float64 {
 }
 
 // amounts asks of foods whose amount the recipe does not give.
-func (d *Transcript) amounts(u *recipe.Understood) (out []Question) {
+func (d *Proposal) amounts(u *recipe.Understood) (out []Question) {
 	for i := range u.Lines {
 		for j := range u.Lines[i].Items {
 			it, at := &u.Lines[i].Items[j], d.Spots[i][j]

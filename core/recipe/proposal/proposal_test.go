@@ -1,4 +1,4 @@
-package transcribe_test
+package proposal_test
 
 import (
 	"encoding/json"
@@ -17,16 +17,16 @@ import (
 	"cuerda/core/predict"
 	"cuerda/core/recipe"
 	"cuerda/core/recipe/ingredient"
-	"cuerda/core/recipe/transcribe"
+	"cuerda/core/recipe/proposal"
 )
 
 var reader = ingredient.NewReader(food.Starter())
 
-func draftOf(t testing.TB, text string) (recipe.Found, recipe.Understood, transcribe.Transcript) {
+func draftOf(t testing.TB, text string) (recipe.Found, recipe.Understood, proposal.Proposal) {
 	found, err := recipe.Read([]byte(text))
 	require.NoError(t, err)
 	u := recipe.Understand(&found, reader, food.Starter())
-	return found, u, transcribe.Of(&found, &u, kitchen.Usual())
+	return found, u, proposal.Of(&found, &u, kitchen.Usual())
 }
 
 // Every recipe becomes a document that is one, keeps every word, and says of each food
@@ -139,6 +139,6 @@ func BenchmarkDraft(b *testing.B) {
 	u := recipe.Understand(&found, reader, food.Starter())
 	k := kitchen.Usual()
 	for b.Loop() {
-		transcribe.Of(&found, &u, k)
+		proposal.Of(&found, &u, k)
 	}
 }
