@@ -2,22 +2,18 @@ package document_test
 
 import (
 	"fmt"
-	"strings"
 	"testing"
 
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
 	"cuerda/core/document"
+	"cuerda/core/document/documenttest"
 	"cuerda/core/kitchen"
 	"cuerda/core/physics/method"
 	"cuerda/core/physics/piece"
 	"cuerda/core/predict"
 )
-
-func with(text, field string) string {
-	return strings.Replace(text, `"lines"`, field+`,"lines"`, 1)
-}
 
 func TestColdsAndRestsKeepToWhatKitchensHave(t *testing.T) {
 	empty := `{"format":"cuerda-build/1","lines":[]}`
@@ -32,13 +28,13 @@ func TestColdsAndRestsKeepToWhatKitchensHave(t *testing.T) {
 		`"cook":{"method":"pan","from":"freezer"}`: true, `"cook":{"method":"pan","from":"attic"}`: false,
 		`"hand":{"word":"slack","water_g":20}`: true, `"hand":{"word":"soggy","water_g":20}`: false, `"hand":{"word":"slack"}`: false,
 	} {
-		_, err := document.Read([]byte(with(empty, field)), foods)
+		_, err := document.Read([]byte(documenttest.With(empty, field)), foods)
 		assert.Equal(t, good, err == nil, "%s: %v", field, err)
 	}
 }
 
 func TestAnotherShapeComesWithItsSizeNumberAndHeat(t *testing.T) {
-	d := read(t, peaCakes)
+	d := documenttest.Read(t, documenttest.PeaCakes)
 	d.Cook = &document.Cook{Method: method.Pan}
 	for _, kind := range piece.Kinds {
 		got := document.Reshape(d, kind, kitchen.Usual())

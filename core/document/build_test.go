@@ -12,40 +12,13 @@ import (
 	"pgregory.net/rapid"
 
 	"cuerda/core/document"
+	"cuerda/core/document/documenttest"
 	"cuerda/core/food"
 	"cuerda/core/kitchen"
 	"cuerda/core/predict"
 )
 
-const peaCakes = `{
-  "format": "cuerda-build/1",
-  "name": "Split-pea and parsnip cakes",
-  "lines": [
-    {"food": "split-peas-cooked", "grams": 480, "prep": [{"do": "blitz", "level": 0.5}]},
-    {"food": "parsnip", "grams": 150, "prep": [{"do": "saute", "minutes": 10}]},
-    {"food": "onion", "grams": 90, "prep": [{"do": "saute", "minutes": 10}]},
-    {"food": "chickpea-flour", "grams": 45},
-    {"food": "flax-meal", "grams": 16},
-    {"food": "pumpkin-seeds", "grams": 40},
-    {"food": "salt", "grams": 6}
-  ],
-  "rest": {"minutes": 20, "celsius": 20},
-  "piece": {"kind": "patty", "diameter_mm": 80, "thickness_mm": 18},
-  "cook": {"method": "pan", "celsius": 180, "target_celsius": 74},
-  "eaters": {"avoid": ["egg", "gluten"], "diet": "vegan"}
-}`
-
 var foods = food.Starter()
-
-func read(t require.TestingT, text string) *document.Document {
-	d, err := document.Read([]byte(text), foods)
-	require.NoError(t, err)
-	return d
-}
-
-func withLines(lines string) string {
-	return `{"format":"cuerda-build/1","lines":[` + lines + `]}`
-}
 
 func withParts(parts string) string {
 	return `{"format":"cuerda-build/1","lines":[],"parts":[` + parts + `]}`
@@ -58,26 +31,26 @@ func TestReadNamesThePlaceAndTheNearestWord(t *testing.T) {
 	for _, c := range []struct{ text, code, pointer, nearest string }{
 		{`{"format": "cuerda-build/1", "lines": [`, document.CodeBadJSON, "", ""},
 		{`{} {}`, document.CodeBadJSON, "", ""},
-		{withLines(`{"food":"salt","grams":5,"grams":50}`), document.CodeTwice, "/lines/0/grams", ""},
+		{documenttest.WithLines(`{"food":"salt","grams":5,"grams":50}`), document.CodeTwice, "/lines/0/grams", ""},
 		{`{"format":"cuerda-build/1","lines":[],"lines":[]}`, document.CodeTwice, "/lines", ""},
 		{`{"format":"cuerda-build/1","lines":` + strings.Repeat("[", 60) + strings.Repeat("]", 60) + `}`, document.CodeBadJSON, "", ""},
 		{``, document.CodeBadJSON, "", ""},
 		{`[]`, document.CodeWrongType, "", "object"},
 		{`{"lines":[]}`, document.CodeMissing, "/format", ""},
 		{`{"format":"cuerda/9","lines":[]}`, document.CodeUnknownWord, "/format", "cuerda-build/1"},
-		{withLines(`{"food":"chikpea-flour","grams":5}`), document.CodeUnknownFood, "/lines/0/food", "chickpea-flour"},
-		{withLines(`{"food":"Ground turkey","grams":5}`), document.CodeUnknownFood, "/lines/0/food", "turkey-ground"},
-		{withLines(`{"food":"harina de garbanzo","grams":5}`), document.CodeUnknownFood, "/lines/0/food", "chickpea-flour"},
-		{withLines(`{"food":"salt","gram":5}`), document.CodeUnknownField, "/lines/0/gram", "grams"},
-		{withLines(`{"food":"salt","grams":0}`), document.CodeOutOfRange, "/lines/0/grams", ""},
-		{withLines(`{"food":"salt","grams":-3}`), document.CodeOutOfRange, "/lines/0/grams", ""},
-		{withLines(`{"food":"salt","grams":1e999}`), document.CodeOutOfRange, "/lines/0/grams", ""},
-		{withLines(`{"food":"salt","grams":NaN}`), document.CodeBadJSON, "", ""},
-		{withLines(`{"food":"salt","grams":"5"}`), document.CodeWrongType, "/lines/0/grams", "number"},
-		{withLines(`{"food":"salt","grams":5,"prep":[{"do":"sautee","minutes":4}]}`), document.CodeUnknownPrep, "/lines/0/prep/0/do", "saute"},
-		{withLines(`{"food":"salt","grams":5,"prep":[{"do":"saute"}]}`), document.CodeMissing, "/lines/0/prep/0/minutes", ""},
-		{withLines(`{"food":"salt","grams":5,"prep":[{"do":"press","level":1}]}`), document.CodeNotHere, "/lines/0/prep/0/level", ""},
-		{withLines(lines(201)), document.CodeTooMany, "/lines", ""},
+		{documenttest.WithLines(`{"food":"chikpea-flour","grams":5}`), document.CodeUnknownFood, "/lines/0/food", "chickpea-flour"},
+		{documenttest.WithLines(`{"food":"Ground turkey","grams":5}`), document.CodeUnknownFood, "/lines/0/food", "turkey-ground"},
+		{documenttest.WithLines(`{"food":"harina de garbanzo","grams":5}`), document.CodeUnknownFood, "/lines/0/food", "chickpea-flour"},
+		{documenttest.WithLines(`{"food":"salt","gram":5}`), document.CodeUnknownField, "/lines/0/gram", "grams"},
+		{documenttest.WithLines(`{"food":"salt","grams":0}`), document.CodeOutOfRange, "/lines/0/grams", ""},
+		{documenttest.WithLines(`{"food":"salt","grams":-3}`), document.CodeOutOfRange, "/lines/0/grams", ""},
+		{documenttest.WithLines(`{"food":"salt","grams":1e999}`), document.CodeOutOfRange, "/lines/0/grams", ""},
+		{documenttest.WithLines(`{"food":"salt","grams":NaN}`), document.CodeBadJSON, "", ""},
+		{documenttest.WithLines(`{"food":"salt","grams":"5"}`), document.CodeWrongType, "/lines/0/grams", "number"},
+		{documenttest.WithLines(`{"food":"salt","grams":5,"prep":[{"do":"sautee","minutes":4}]}`), document.CodeUnknownPrep, "/lines/0/prep/0/do", "saute"},
+		{documenttest.WithLines(`{"food":"salt","grams":5,"prep":[{"do":"saute"}]}`), document.CodeMissing, "/lines/0/prep/0/minutes", ""},
+		{documenttest.WithLines(`{"food":"salt","grams":5,"prep":[{"do":"press","level":1}]}`), document.CodeNotHere, "/lines/0/prep/0/level", ""},
+		{documenttest.WithLines(lines(201)), document.CodeTooMany, "/lines", ""},
 		{`{"format":"cuerda-build/1","lines":[],"piece":{"kind":"paty"}}`, document.CodeUnknownKind, "/piece/kind", "patty"},
 		{`{"format":"cuerda-build/1","lines":[],"piece":{"kind":"ball","diameter_mm":4}}`, document.CodeOutOfRange, "/piece/diameter_mm", ""},
 		{`{"format":"cuerda-build/1","lines":[],"piece":{"kind":"ball","diameter_mm":40,"tin":true}}`, document.CodeNotHere, "/piece/tin", "diameter_mm"},
@@ -107,10 +80,10 @@ func TestReadNamesThePlaceAndTheNearestWord(t *testing.T) {
 		assert.Equal(t, c.pointer, faults[0].Pointer, c.text)
 		assert.Equal(t, c.nearest, faults[0].Nearest, c.text)
 	}
-	assert.Len(t, read(t, withLines(lines(200))).Lines, 200)
+	assert.Len(t, documenttest.Read(t, documenttest.WithLines(lines(200))).Lines, 200)
 	for _, name := range []string{"🫛 cakes", "كفتة العدس", "<script>alert(1)</script>"} {
 		quoted, _ := json.Marshal(name)
-		assert.Equal(t, name, read(t, `{"format":"cuerda-build/1","lines":[],"name":`+string(quoted)+`}`).Name)
+		assert.Equal(t, name, documenttest.Read(t, `{"format":"cuerda-build/1","lines":[],"name":`+string(quoted)+`}`).Name)
 	}
 }
 
@@ -130,10 +103,10 @@ func compiledSchema(t testing.TB) *jsonschema.Schema {
 // and the prediction of it is finite; nothing panics.
 func FuzzRead(f *testing.F) {
 	schema := compiledSchema(f)
-	f.Add([]byte(peaCakes))
-	f.Add([]byte(withLines(`{"food":"tofu-firm","grams":1e-3,"prep":[{"do":"press"},{"do":"mash","level":1}]}`)))
+	f.Add([]byte(documenttest.PeaCakes))
+	f.Add([]byte(documenttest.WithLines(`{"food":"tofu-firm","grams":1e-3,"prep":[{"do":"press"},{"do":"mash","level":1}]}`)))
 	f.Add([]byte(`{"format":"cuerda-build/1","lines":[],"piece":{"kind":"loaf","length_mm":200,"width_mm":100,"height_mm":60,"tin":false},"cook":{"method":"fan-oven"}}`))
-	f.Add([]byte(withLines(`{"food":"leek","grams":9,"prep":[{"do":"saute","minutes":0,"oil":false},{"do":"blitz","level":0}]}`)))
+	f.Add([]byte(documenttest.WithLines(`{"food":"leek","grams":9,"prep":[{"do":"saute","minutes":0,"oil":false},{"do":"blitz","level":0}]}`)))
 	f.Add([]byte(`{"format":"cuerda-build/1","lines":[],"portions":12,"note":"one\ntwo","parts":[{"kind":"sauce","id":"a","lines":[{"food":"salt","grams":3}],"cook_minutes":5},{"kind":"glaze","on":"a","when":"end","lines":[]}]}`))
 	f.Add([]byte(`{"format":"cuerda-build/1","lines":[{"food":"salt","grams":null}],"rest":[]}`))
 	f.Fuzz(func(t *testing.T, data []byte) {
@@ -160,8 +133,8 @@ func FuzzRead(f *testing.F) {
 func TestSchemaRefusesWhatTheReaderRefuses(t *testing.T) {
 	schema := compiledSchema(t)
 	for _, text := range []string{
-		`{"format":"cuerda-build/1"}`, withLines(`{"food":"salt","grams":0}`), withLines(`{"food":"sugarr","grams":4}`),
-		withLines(`{"food":"salt","grams":4,"prep":[{"do":"saute"}]}`), withLines(`{"food":"salt","grams":4,"prep":[{"do":"toast","minutes":3}]}`),
+		`{"format":"cuerda-build/1"}`, documenttest.WithLines(`{"food":"salt","grams":0}`), documenttest.WithLines(`{"food":"sugarr","grams":4}`),
+		documenttest.WithLines(`{"food":"salt","grams":4,"prep":[{"do":"saute"}]}`), documenttest.WithLines(`{"food":"salt","grams":4,"prep":[{"do":"toast","minutes":3}]}`),
 		`{"format":"cuerda-build/1","lines":[],"piece":{"kind":"ball"}}`, `{"format":"cuerda-build/1","lines":[],"extra":1}`,
 	} {
 		tree, err := jsonschema.UnmarshalJSON(strings.NewReader(text))

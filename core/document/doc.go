@@ -5,5 +5,5 @@
 // differs between two; Undo takes one change back; Reshape makes the same mix into another kind of piece. What becomes
 // of the mix is for package predict to say.
 //
-// Begin with Document, the type, and Read.
+// Begin with Document, the type, and with Read, which makes one of a text.
 package document

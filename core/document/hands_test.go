@@ -9,6 +9,7 @@ import (
 	"github.com/stretchr/testify/require"
 
 	"cuerda/core/document"
+	"cuerda/core/document/documenttest"
 	"cuerda/core/kitchen"
 	"cuerda/core/physics/parameter"
 	"cuerda/core/physics/piece"
@@ -17,13 +18,13 @@ import (
 
 func TestMinutesInTheHandsAreReadAndRefused(t *testing.T) {
 	with := func(mixing string) string {
-		return strings.Replace(peaCakes, `"rest"`, `"mixing":`+mixing+`,"rest"`, 1)
+		return strings.Replace(documenttest.PeaCakes, `"rest"`, `"mixing":`+mixing+`,"rest"`, 1)
 	}
-	d := read(t, with(`{"minutes":7}`))
+	d := documenttest.Read(t, with(`{"minutes":7}`))
 	assert.Equal(t, 7., d.RestIn(kitchen.Usual()).Hands)
 	text, err := json.Marshal(d)
 	require.NoError(t, err)
-	assert.Equal(t, d, read(t, string(text)), "it comes back as it went out")
+	assert.Equal(t, d, documenttest.Read(t, string(text)), "it comes back as it went out")
 	for bad, pointer := range map[string]string{
 		`{"minutes":-1}`: "/mixing/minutes", `{"minutes":241}`: "/mixing/minutes", `{}`: "/mixing/minutes",
 		`{"minutes":"7"}`: "/mixing/minutes", `{"minutes":7,"hours":1}`: "/mixing/hours", `7`: "/mixing",
@@ -38,7 +39,7 @@ func TestMinutesInTheHandsAreReadAndRefused(t *testing.T) {
 // Without a word the hands take as long as the steps: more for more pieces, and a mix that
 // is longer in them has drunk more by the time it is shaped.
 func TestHandsTakeAsLongAsTheSteps(t *testing.T) {
-	few := read(t, peaCakes)
+	few := documenttest.Read(t, documenttest.PeaCakes)
 	assert.InDelta(t, document.MixMinutes(&parameter.Usual().Minutes, 827)+document.ShapeMinutes(&parameter.Usual().Minutes, piece.Patty, 8)/2, few.RestIn(kitchen.Usual()).Hands, 1)
 	many := *few
 	many.Piece = &piece.Piece{Kind: piece.Ball, DiameterMM: 20}

@@ -4,5 +4,5 @@
 // on its shelf, what is known of its oven, its cold and its vessels, its own figures for handling, and what its tries
 // taught. Whatever is predicted, planned or suggested is worked out for one of these.
 //
-// Begin with Kitchen; Usual is one that nobody has told anything of; Settings is how a cook sets one.
+// Begin with Kitchen, the type. Usual gives one with the usual settings; Settings is what a cook can change.
 package kitchen

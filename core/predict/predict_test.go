@@ -11,6 +11,7 @@ import (
 	"pgregory.net/rapid"
 
 	"cuerda/core/document"
+	"cuerda/core/document/documenttest"
 	"cuerda/core/food"
 	"cuerda/core/kitchen"
 	"cuerda/core/physics/method"
@@ -20,40 +21,8 @@ import (
 	"cuerda/core/predict/squeeze"
 )
 
-const peaCakes = `{
-  "format": "cuerda-build/1",
-  "name": "Split-pea and parsnip cakes",
-  "lines": [
-    {"food": "split-peas-cooked", "grams": 480, "prep": [{"do": "blitz", "level": 0.5}]},
-    {"food": "parsnip", "grams": 150, "prep": [{"do": "saute", "minutes": 10}]},
-    {"food": "onion", "grams": 90, "prep": [{"do": "saute", "minutes": 10}]},
-    {"food": "chickpea-flour", "grams": 45},
-    {"food": "flax-meal", "grams": 16},
-    {"food": "pumpkin-seeds", "grams": 40},
-    {"food": "salt", "grams": 6}
-  ],
-  "rest": {"minutes": 20, "celsius": 20},
-  "piece": {"kind": "patty", "diameter_mm": 80, "thickness_mm": 18},
-  "cook": {"method": "pan", "celsius": 180, "target_celsius": 74},
-  "eaters": {"avoid": ["egg", "gluten"], "diet": "vegan"}
-}`
-
-func read(t require.TestingT, text string) *document.Document {
-	d, err := document.Read([]byte(text), food.Starter())
-	require.NoError(t, err)
-	return d
-}
-
-func with(text, field string) string {
-	return strings.Replace(text, `"lines"`, field+`,"lines"`, 1)
-}
-
-func withLines(lines string) string {
-	return `{"format":"cuerda-build/1","lines":[` + lines + `]}`
-}
-
 func TestPredictAnswersAsTheFormatSays(t *testing.T) {
-	p := predict.Predict(read(t, peaCakes), kitchen.Usual())
+	p := predict.Predict(documenttest.Read(t, documenttest.PeaCakes), kitchen.Usual())
 	// The figures are as learned; what they must agree with is each other.
 	assert.Less(t, *p.Q, *p.JustMixedQ)
 	assert.EqualValues(t, "firm", p.Word)
@@ -72,8 +41,8 @@ func TestPredictAnswersAsTheFormatSays(t *testing.T) {
 }
 
 func TestChillIsReportedBesideTheUnchilledHold(t *testing.T) {
-	warm := predict.Predict(read(t, peaCakes), kitchen.Usual())
-	cold := predict.Predict(read(t, strings.Replace(peaCakes, `"piece"`, `"chill":{"minutes":600,"celsius":4},"piece"`, 1)), kitchen.Usual())
+	warm := predict.Predict(documenttest.Read(t, documenttest.PeaCakes), kitchen.Usual())
+	cold := predict.Predict(documenttest.Read(t, strings.Replace(documenttest.PeaCakes, `"piece"`, `"chill":{"minutes":600,"celsius":4},"piece"`, 1)), kitchen.Usual())
 	assert.Equal(t, warm.RawKPa, cold.RawKPa)
 	assert.Greater(t, *cold.ChillFactor, 1.2, "an evening at 4 degC firms")
 	assert.InEpsilon(t, *cold.ChillFactor*warm.RawKPa, *cold.RawChilledKPa, .01)
@@ -101,8 +70,8 @@ func TestAFailureSaysWhy(t *testing.T) {
 		{`{"food":"red-lentils-cooked","grams":400},{"food":"millet-flakes","grams":75}`, "0", "needs-rest"},
 		{`{"food":"millet-cooked","grams":500},{"food":"fennel","grams":300}`, "0", "too-many-pieces"},
 	} {
-		text := strings.Replace(withLines(c.lines), `"lines"`, `"rest":{"minutes":`+c.rest+`},"lines"`, 1)
-		p := predict.Predict(read(t, text), kitchen.Usual())
+		text := strings.Replace(documenttest.WithLines(c.lines), `"lines"`, `"rest":{"minutes":`+c.rest+`},"lines"`, 1)
+		p := predict.Predict(documenttest.Read(t, text), kitchen.Usual())
 		assert.Contains(t, reasonsOf(p), c.want, "%s", c.lines)
 		assert.False(t, p.Verdict == predict.Holds && p.InBand)
 		_, err := json.Marshal(p)
@@ -111,20 +80,20 @@ func TestAFailureSaysWhy(t *testing.T) {
 }
 
 func TestFoodsAboveTheirLimitAreNamed(t *testing.T) {
-	p := predict.Predict(read(t, withLines(`{"food":"red-lentils-cooked","grams":400},{"food":"flax-meal","grams":20},{"food":"flax-meal","grams":20}`)), kitchen.Usual())
+	p := predict.Predict(documenttest.Read(t, documenttest.WithLines(`{"food":"red-lentils-cooked","grams":400},{"food":"flax-meal","grams":20},{"food":"flax-meal","grams":20}`)), kitchen.Usual())
 	assert.Contains(t, p.Notes, predict.Note{Code: "over-limit", Kind: "limit", Food: "flax-meal", Value: 100 * 40. / 440, Limit: 6})
 }
 
 func ExamplePredict() {
-	doc, _ := document.Read([]byte(peaCakes), food.Starter())
+	doc, _ := document.Read([]byte(documenttest.PeaCakes), food.Starter())
 	p := predict.Predict(doc, kitchen.Usual())
 	fmt.Printf("%s, %s: raw %.1f and cooked %.1f times what the piece asks\n", p.Verdict, p.Word, p.RawRatio, p.CookedRatio)
 	// Output: holds, firm: raw 2.4 and cooked 2.5 times what the piece asks
 }
 
 func BenchmarkReadAndPredict20Lines(b *testing.B) {
-	text := withLines(strings.TrimSuffix(strings.Repeat(`{"food":"parsnip","grams":150,"prep":[{"do":"saute","minutes":10}]},{"food":"flax-meal","grams":9},`, 10), ","))
-	d, foods := read(b, text), food.Starter()
+	text := documenttest.WithLines(strings.TrimSuffix(strings.Repeat(`{"food":"parsnip","grams":150,"prep":[{"do":"saute","minutes":10}]},{"food":"flax-meal","grams":9},`, 10), ","))
+	d, foods := documenttest.Read(b, text), food.Starter()
 	b.Run("predict", func(b *testing.B) {
 		b.ReportAllocs()
 		for b.Loop() {
@@ -195,22 +164,22 @@ func TestWhatHoldingMeansGoesByThePiece(t *testing.T) {
 // A chance comes with the range that builds as well known were found in, and says where
 // hardly one like it is known.
 func TestAChanceSaysHowSureItIs(t *testing.T) {
-	known := predict.Predict(read(t, withLines(`{"food":"turkey-ground","grams":500},{"food":"oats-quick","grams":40},{"food":"onion","grams":60},{"food":"salt","grams":7}`)), kitchen.Usual())
-	strange := predict.Predict(read(t, withLines(`{"food":"sugar","grams":300},{"food":"wheat-gluten","grams":300},{"food":"cream","grams":300}`)), kitchen.Usual())
+	known := predict.Predict(documenttest.Read(t, documenttest.WithLines(`{"food":"turkey-ground","grams":500},{"food":"oats-quick","grams":40},{"food":"onion","grams":60},{"food":"salt","grams":7}`)), kitchen.Usual())
+	strange := predict.Predict(documenttest.Read(t, documenttest.WithLines(`{"food":"sugar","grams":300},{"food":"wheat-gluten","grams":300},{"food":"cream","grams":300}`)), kitchen.Usual())
 	for _, p := range []predict.Prediction{known, strange} {
 		assert.Less(t, p.ChanceLow, p.Chance)
 		assert.Greater(t, p.ChanceHigh, p.Chance)
 	}
 	assert.False(t, known.LittleKnown)
 	assert.True(t, strange.LittleKnown)
-	bare := predict.Predict(read(t, withLines(`{"food":"olive-oil","grams":300}`)), kitchen.Usual())
+	bare := predict.Predict(documenttest.Read(t, documenttest.WithLines(`{"food":"olive-oil","grams":300}`)), kitchen.Usual())
 	assert.False(t, bare.LittleKnown, "nothing to hold is well known")
 	assert.Zero(t, bare.ChanceHigh)
 }
 
 // Loose grains are told that nothing joins them, though they are moist enough.
 func TestLooseGrainsAreToldWhy(t *testing.T) {
-	p := predict.Predict(read(t, withLines(`{"food":"quinoa-cooked","grams":400},{"food":"flax-meal","grams":6},{"food":"salt","grams":4}`)), kitchen.Usual())
+	p := predict.Predict(documenttest.Read(t, documenttest.WithLines(`{"food":"quinoa-cooked","grams":400},{"food":"flax-meal","grams":6},{"food":"salt","grams":4}`)), kitchen.Usual())
 	assert.EqualValues(t, "crumbles", p.Word)
 	assert.NotEqual(t, predict.Holds, p.Verdict)
 	assert.NotEmpty(t, reasonsOf(p))
@@ -218,7 +187,7 @@ func TestLooseGrainsAreToldWhy(t *testing.T) {
 
 func TestNothingHoldsOutsideItsBand(t *testing.T) {
 	rapid.Check(t, func(t *rapid.T) {
-		d := read(t, peaCakes)
+		d := documenttest.Read(t, documenttest.PeaCakes)
 		d.Lines = append(d.Lines, document.Line{Food: "water", Grams: rapid.Float64Range(1, 250).Draw(t, "water")})
 		d.Piece = &piece.Piece{Kind: rapid.SampledFrom(piece.Kinds).Draw(t, "kind")}
 		*d.Piece = piece.Usual(d.Piece.Kind)
@@ -232,20 +201,20 @@ func TestNothingHoldsOutsideItsBand(t *testing.T) {
 func TestRoomAndFreezerAreTheKitchens(t *testing.T) {
 	k := kitchen.Usual()
 	k.RoomCelsius, k.FreezerCelsius, k.FridgeCelsius = 30, -25, 8
-	d := read(t, with(peaCakes, `"chill":{"minutes":600}`))
+	d := documenttest.Read(t, documenttest.With(documenttest.PeaCakes, `"chill":{"minutes":600}`))
 	assert.InDelta(t, 8, *predict.Predict(d, k).ChilledCelsius, 0.2, "the fridge it has")
 	d.Cook = &document.Cook{Method: method.Pan, From: document.FromFreezer}
 	assert.Equal(t, -25., *predict.Predict(d, k).ChilledCelsius)
 	d.Cook.From = document.FromRoom
 	assert.Nil(t, predict.Predict(d, k).ChilledCelsius, "what stands in the room is not chilled")
-	d = read(t, strings.Replace(peaCakes, `"celsius":20`, `"celsius":20`, 1))
+	d = documenttest.Read(t, strings.Replace(documenttest.PeaCakes, `"celsius":20`, `"celsius":20`, 1))
 	d.Rest = &document.Wait{Minutes: 10}
 	warm := predict.Predict(d, k)
 	assert.Less(t, *warm.Q, *predict.Predict(d, kitchen.Usual()).Q, "a warm kitchen hydrates sooner")
 }
 
 func TestWhatTheHandSaidStaysTrueOfTheBowl(t *testing.T) {
-	d := read(t, peaCakes)
+	d := documenttest.Read(t, documenttest.PeaCakes)
 	model := predict.Predict(d, kitchen.Usual())
 	d.Hand = &document.Hand{Word: mix.Slack, WaterG: 60}
 	wet := predict.Predict(d, kitchen.Usual())

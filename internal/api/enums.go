@@ -34,6 +34,7 @@ func enumsNow() map[reflect.Type][]any {
 		reflect.TypeFor[mix.Word]():          append(values(mix.SqueezeWords), string(mix.NoPaste)),
 		reflect.TypeFor[mix.Topic]():         values(mix.Topics),
 		reflect.TypeFor[piece.Kind]():        values(piece.Kinds),
+		reflect.TypeFor[method.Medium]():     values(method.Media),
 		reflect.TypeFor[method.Method]():     values(method.Methods()),
 		reflect.TypeFor[document.PartKind](): values(document.PartKinds),
 		reflect.TypeFor[predict.Verdict]():   values(predict.Verdicts),

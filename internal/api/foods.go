@@ -139,7 +139,7 @@ type Method struct {
 	// Names are what it is called after "cooked", by language.
 	Names map[string]string `json:"names"`
 	// Medium is what brings the heat, Oven whether it is an oven's, OilMM how deep oil stands, mm.
-	Medium method.Medium `json:"medium" enum:"air,metal,fat,water,glow"`
+	Medium method.Medium `json:"medium"`
 	Oven   bool          `json:"oven"`
 	OilMM  float64       `json:"oil_mm,omitempty"`
 	// Sears says whether a hot pan may come first, Grills whether the grill may end it.

@@ -33,7 +33,7 @@ type KitchenLearned struct {
 	Alone    logbookTrust `json:"alone"`
 }
 
-// logbookTrust answers logbook.Trust.
+// logbookTrust is logbook.Trust as the interface tells it.
 type logbookTrust struct {
 	// Least is how many tries are needed to tell.
 	Least  int        `json:"least"`
@@ -43,7 +43,7 @@ type logbookTrust struct {
 	TooFew bool       `json:"too_few"`
 }
 
-// TrustBin answers logbook.Bin.
+// TrustBin is logbook.Bin as the interface tells it.
 type TrustBin struct {
 	Said     float64 `json:"said" digits:"3"`
 	Happened float64 `json:"happened" digits:"3"`

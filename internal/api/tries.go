@@ -82,7 +82,7 @@ type StageFound struct {
 	Ratio float64 `json:"ratio" digits:"2"`
 }
 
-// TryCause answers learn.Cause.
+// TryCause is learn.Cause as the interface tells it.
 type TryCause struct {
 	Code    learn.CauseCode `json:"code"`
 	Chance  float64         `json:"chance" digits:"2"`

@@ -8,14 +8,14 @@ import (
 	"cuerda/core/physics/mix"
 )
 
-// Addition answers advise.Addition.
+// Addition is advise.Addition as the interface tells it.
 type Addition struct {
 	Food    string   `json:"food"`
 	Grams   float64  `json:"grams"`
 	Measure *Measure `json:"measure,omitempty"`
 }
 
-// Way answers advise.Way.
+// Way is advise.Way as the interface tells it.
 type Way struct {
 	// Aim is what it is the best at of all that was searched; "" where it is the best
 	// of its kind only.
@@ -52,13 +52,13 @@ type Way struct {
 	Document document.Document `json:"document"`
 }
 
-// Dry answers advise.Dry.
+// Dry is advise.Dry as the interface tells it.
 type Dry struct {
 	Food string           `json:"food"`
 	Prep food.Preparation `json:"prep"`
 }
 
-// Role answers advise.Role.
+// Role is advise.Role as the interface tells it.
 type Role struct {
 	Food  string  `json:"food"`
 	Grams float64 `json:"grams"`
@@ -70,7 +70,7 @@ type Role struct {
 	HotPct  float64 `json:"hot_pct" digits:"0+"`
 }
 
-// Answer answers advise.Answer.
+// Answer is advise.Answer as the interface tells it.
 type Answer struct {
 	Suggest   []Way             `json:"suggest"`
 	Obstacles []binder.Obstacle `json:"obstacles,omitempty"`
@@ -81,7 +81,7 @@ type Answer struct {
 	Candidates int `json:"candidates"`
 }
 
-// Mend answers advise.Mend.
+// Mend is advise.Mend as the interface tells it.
 type Mend struct {
 	// Felt is the word the cook chose, and Q the index it stands for.
 	Felt mix.Word `json:"felt"`
@@ -104,7 +104,7 @@ type Mend struct {
 	Reshape []string `json:"reshape,omitempty"`
 }
 
-// Spoons answers advise.Spoons.
+// Spoons is advise.Spoons as the interface tells it.
 type Spoons struct {
 	Food string `json:"food"`
 	Have bool   `json:"have"`
@@ -122,20 +122,20 @@ type Spoons struct {
 	Minutes float64 `json:"minutes"`
 }
 
-// SpoonStep answers advise.SpoonStep.
+// SpoonStep is advise.SpoonStep as the interface tells it.
 type SpoonStep struct {
 	Q    float64  `json:"q" digits:"2+"`
 	Word mix.Word `json:"word"`
 }
 
-// School answers advise.School.
+// School is advise.School as the interface tells it.
 type School struct {
 	// Question is wet-mix, egg, waiting, mixing or heat.
 	Question string      `json:"question" enum:"wet-mix,egg,waiting,mixing,heat"`
 	Ways     []SchoolWay `json:"ways"`
 }
 
-// SchoolWay answers advise.SchoolWay.
+// SchoolWay is advise.SchoolWay as the interface tells it.
 type SchoolWay struct {
 	// Code is dry-first, more-binder; seed-gel, starch, flour, own-paste,
 	// own-protein, dairy; rest, no-wait; coarse, paste; bake, pan or deep-oil.

@@ -2,21 +2,21 @@ package wire
 
 import "cuerda/core/physics/piece"
 
-// Point answers bake.Point.
+// Point is bake.Point as the interface tells it.
 type Point struct {
 	Minutes        float64 `json:"minutes" digits:"2"`
 	CoreCelsius    float64 `json:"core_celsius" digits:"1"`
 	SurfaceCelsius float64 `json:"surface_celsius" digits:"1"`
 }
 
-// BinderSet answers bake.BinderSet.
+// BinderSet is bake.BinderSet as the interface tells it.
 type BinderSet struct {
 	Food    string  `json:"food"`
 	Celsius float64 `json:"celsius"`          // at which half of it has
 	Share   float64 `json:"share" digits:"2"` // 0..1
 }
 
-// CookNote answers bake.CookNote.
+// CookNote is bake.CookNote as the interface tells it.
 type CookNote struct {
 	Code  string  `json:"code"`
 	Kind  string  `json:"kind" enum:"stop,limit,caution"`
@@ -24,7 +24,7 @@ type CookNote struct {
 	Limit float64 `json:"limit,omitempty" digits:"1"`
 }
 
-// Baked answers bake.Baked.
+// Baked is bake.Baked as the interface tells it.
 type Baked struct {
 	// Reached says whether the slowest place comes to the target at all.
 	Reached         bool      `json:"reached"`
@@ -84,7 +84,7 @@ type Baked struct {
 	Notes       []CookNote `json:"cook_notes"`
 }
 
-// Outlook answers bake.Alternatives.
+// Outlook is bake.Alternatives as the interface tells it.
 type Outlook struct {
 	// WhatIf says how the minutes to the target would move.
 	WhatIf []WhatIf `json:"what_if"`
@@ -102,7 +102,7 @@ type Outlook struct {
 	Keep        Keep      `json:"keep"`
 }
 
-// WhatIf answers bake.WhatIf.
+// WhatIf is bake.WhatIf as the interface tells it.
 type WhatIf struct {
 	Change  string   `json:"change" enum:"bigger,cooler,from-room"`
 	Minutes *float64 `json:"minutes" nullable:"true" digits:"1"`
@@ -110,7 +110,7 @@ type WhatIf struct {
 	More float64 `json:"more_minutes" digits:"1"`
 }
 
-// Cooling answers bake.Cooling.
+// Cooling is bake.Cooling as the interface tells it.
 type Cooling struct {
 	// To21 and To5 count from 57 degC in the middle.
 	To21 *float64 `json:"to_21_minutes" nullable:"true" digits:"0"`
@@ -119,7 +119,7 @@ type Cooling struct {
 	InTime bool `json:"in_time"`
 }
 
-// Step answers bake.Step.
+// Step is bake.Step as the interface tells it.
 type Step struct {
 	// Code is that of steps.Step.
 	Code    string  `json:"code" enum:"soak,drain,press,oven-dry,roast,toast,saute,brown,cool,gel,blitz,mash,mix,rest,shape,chill,freeze,preheat,sear,cook,grill,set,table,make,brush"`

@@ -8,7 +8,7 @@ import (
 	"cuerda/core/predict"
 )
 
-// Change answers document.Change.
+// Change is document.Change as the interface tells it.
 type Change struct {
 	Part int    `json:"part,omitempty"`
 	Kind string `json:"kind" enum:"added,removed,grams,prep,part-added,part-removed"`
@@ -24,14 +24,14 @@ type Change struct {
 	Of document.PartKind `json:"of,omitempty"`
 }
 
-// Setting answers document.Setting.
+// Setting is document.Setting as the interface tells it.
 type Setting struct {
 	Field string `json:"field"`
 	Was   string `json:"was"`
 	Now   string `json:"now"`
 }
 
-// Note answers predict.Note.
+// Note is predict.Note as the interface tells it.
 type Note struct {
 	Code string `json:"code"`
 	// Kind is caution, limit or reason.
@@ -43,7 +43,7 @@ type Note struct {
 	Limit float64 `json:"limit,omitempty" digits:"1+"`
 }
 
-// Prediction answers predict.Prediction.
+// Prediction is predict.Prediction as the interface tells it.
 type Prediction struct {
 	MassG float64 `json:"mass_g" digits:"1+"`
 	// Q is the liquidity index; null where nothing in the mix drinks.
@@ -97,7 +97,7 @@ type Prediction struct {
 	Notes  []Note    `json:"notes"`
 }
 
-// LineResult answers predict.LineResult.
+// LineResult is predict.LineResult as the interface tells it.
 type LineResult struct {
 	// Measure is the nearest kitchen measure of the grams in the document.
 	Measure *Measure `json:"measure,omitempty"`
@@ -112,7 +112,7 @@ type LineResult struct {
 	Instead []string `json:"instead,omitempty"`
 }
 
-// Shaped answers document.Shaped.
+// Shaped is document.Shaped as the interface tells it.
 type Shaped struct {
 	Piece piece.Piece   `json:"piece"`
 	Cook  document.Cook `json:"cook"`

@@ -5,7 +5,7 @@ import (
 	"cuerda/core/predict"
 )
 
-// Effect answers compare.Effect.
+// Effect is compare.Effect as the interface tells it.
 type Effect struct {
 	MassG        float64         `json:"mass_g" digits:"1+"`
 	Q            *float64        `json:"q" nullable:"true" digits:"3+"`
@@ -28,7 +28,7 @@ type Effect struct {
 	SaltEach float64  `json:"salt_each_g" digits:"2+"`
 }
 
-// Comparison answers compare.Comparison.
+// Comparison is compare.Comparison as the interface tells it.
 type Comparison struct {
 	Changes  []Change  `json:"changes"`
 	Settings []Setting `json:"settings"`

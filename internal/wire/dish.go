@@ -6,7 +6,7 @@ import (
 	"cuerda/core/physics/mix"
 )
 
-// PartResult answers dish.PartResult.
+// PartResult is dish.PartResult as the interface tells it.
 type PartResult struct {
 	MassG float64 `json:"mass_g" digits:"1+"`
 	// EachG is for one piece or, of a sauce and a broth, one portion; Each says which.
@@ -23,14 +23,14 @@ type PartResult struct {
 	Notes  []Note        `json:"notes"`
 }
 
-// Share answers dish.Share.
+// Share is dish.Share as the interface tells it.
 type Share struct {
 	Grams float64  `json:"grams" digits:"1+"`
 	Facts Facts    `json:"facts"`
 	Cost  *float64 `json:"cost" nullable:"true" digits:"2+"`
 }
 
-// Dish answers dish.Dish.
+// Dish is dish.Dish as the interface tells it.
 type Dish struct {
 	Parts []PartResult `json:"parts"`
 	// NotFor says for whom foods of the mix or of a part are out.
@@ -47,7 +47,7 @@ type Dish struct {
 	Unpriced []string `json:"unpriced"`
 }
 
-// Scaled answers dish.Scaled.
+// Scaled is dish.Scaled as the interface tells it.
 type Scaled struct {
 	Document document.Document `json:"document"`
 	// Factor is how many times the amounts were taken before they were rounded.
@@ -57,7 +57,7 @@ type Scaled struct {
 	Q    *float64 `json:"q" nullable:"true" digits:"3+"`
 }
 
-// Purchase answers dish.Purchase.
+// Purchase is dish.Purchase as the interface tells it.
 type Purchase struct {
 	Food string `json:"food"`
 	// Name is what the lines call it, where the food stands for many alike.

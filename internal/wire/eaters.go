@@ -4,19 +4,19 @@ import (
 	"cuerda/core/food/eaters"
 )
 
-// Reason answers eaters.Reason.
+// Reason is eaters.Reason as the interface tells it.
 type Reason struct {
 	Code string `json:"code"`
 	What string `json:"what"`
 }
 
-// Check answers eaters.Check.
+// Check is eaters.Check as the interface tells it.
 type Check struct {
 	Status  eaters.Status `json:"status"`
 	Reasons []Reason      `json:"reasons,omitempty"`
 }
 
-// Refusal answers eaters.Refusal.
+// Refusal is eaters.Refusal as the interface tells it.
 type Refusal struct {
 	// Person is which of the people it is, from 1; 0 where all leave it out.
 	Person int    `json:"person"`
@@ -28,7 +28,7 @@ type Refusal struct {
 	Foods []Refused `json:"foods"`
 }
 
-// Refused answers eaters.Refused.
+// Refused is eaters.Refused as the interface tells it.
 type Refused struct {
 	Food    string   `json:"food"`
 	Instead []string `json:"instead"`

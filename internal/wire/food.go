@@ -4,7 +4,7 @@ import (
 	"cuerda/core/food"
 )
 
-// Measure answers food.Measure.
+// Measure is food.Measure as the interface tells it.
 type Measure struct {
 	Amount float64   `json:"amount"`
 	Unit   food.Unit `json:"unit"`

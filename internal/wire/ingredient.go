@@ -4,7 +4,7 @@ import (
 	"cuerda/core/food"
 )
 
-// Ingredient answers ingredient.Ingredient.
+// Ingredient is ingredient.Ingredient as the interface tells it.
 type Ingredient struct {
 	// Food is the ID of the food; "" if none was found.
 	Food string `json:"food"`
@@ -30,7 +30,7 @@ type Ingredient struct {
 	Said bool `json:"said"`
 }
 
-// Phrase answers ingredient.Phrase.
+// Phrase is ingredient.Phrase as the interface tells it.
 type Phrase struct {
 	At  int `json:"at"`
 	End int `json:"end"`
@@ -41,7 +41,7 @@ type Phrase struct {
 	Line int `json:"line"`
 }
 
-// Reading answers ingredient.Reading.
+// Reading is ingredient.Reading as the interface tells it.
 type Reading struct {
 	Text  string       `json:"text"`
 	Items []Ingredient `json:"items"`

@@ -5,7 +5,7 @@ import (
 	"cuerda/core/learn"
 )
 
-// Estimate answers learn.Estimate.
+// Estimate is learn.Estimate as the interface tells it.
 type Estimate struct {
 	Mean float64 `json:"mean" digits:"3+"`
 	SD   float64 `json:"sd" digits:"3+"`
@@ -13,7 +13,7 @@ type Estimate struct {
 	High float64 `json:"high" digits:"3+"`
 }
 
-// LearnedFigure answers learn.Figure.
+// LearnedFigure is learn.Figure as the interface tells it.
 type LearnedFigure struct {
 	Name string `json:"name"`
 	// Food is that which the figure is of; "" for the kitchen's own.
@@ -27,7 +27,7 @@ type LearnedFigure struct {
 	Used  bool     `json:"used"`
 }
 
-// Learned answers learn.Learned.
+// Learned is learn.Learned as the interface tells it.
 type Learned struct {
 	Tries   int                      `json:"tries"`
 	Mixes   int                      `json:"mixes"`

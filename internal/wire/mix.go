@@ -4,7 +4,7 @@ import (
 	"cuerda/core/physics/mix"
 )
 
-// Given answers mix.Given.
+// Given is mix.Given as the interface tells it.
 type Given struct {
 	// Water that wets the paste and liquid oil (which counts for 0.3), g.
 	Water float64 `json:"water_g" digits:"1+"`
@@ -23,20 +23,20 @@ type Given struct {
 	Tenth Figures `json:"tenth"`
 }
 
-// Figures answers mix.Figures.
+// Figures is mix.Figures as the interface tells it.
 type Figures struct {
 	Q      float64 `json:"q" digits:"3+"`
 	Raw    float64 `json:"raw_chance" digits:"3+"`
 	Cooked float64 `json:"cooked_chance" digits:"3+"`
 }
 
-// Ground answers mix.Ground.
+// Ground is mix.Ground as the interface tells it.
 type Ground struct {
 	Topic  mix.Topic `json:"topic"`
 	Points float64   `json:"points" digits:"2+"`
 }
 
-// Explanation answers mix.Explanation.
+// Explanation is mix.Explanation as the interface tells it.
 type Explanation struct {
 	Lines []Given `json:"lines"`
 	// Sums over the lines, g.

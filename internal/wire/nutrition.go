@@ -1,6 +1,6 @@
 package wire
 
-// Facts answers nutrition.Facts.
+// Facts is nutrition.Facts as the interface tells it.
 type Facts struct {
 	KCal    float64 `json:"kcal" digits:"0+"`
 	KJ      float64 `json:"kj" digits:"0+"`

@@ -1,6 +1,6 @@
 package wire
 
-// Yield answers piece.Yield.
+// Yield is piece.Yield as the interface tells it.
 type Yield struct {
 	Pieces int     `json:"pieces"`
 	PieceG float64 `json:"piece_g" digits:"1"`
@@ -12,13 +12,13 @@ type Yield struct {
 	ShareG float64 `json:"share_g,omitempty" digits:"1"`
 }
 
-// Place answers piece.Place.
+// Place is piece.Place as the interface tells it.
 type Place struct {
 	X float64 `json:"x"`
 	Y float64 `json:"y"`
 }
 
-// Load answers piece.Load.
+// Load is piece.Load as the interface tells it.
 type Load struct {
 	// On is tray, pan, pot or tin.
 	On string `json:"on" enum:"tray,pan,pot,tin"`
@@ -39,18 +39,18 @@ type Load struct {
 	Loads   int `json:"loads"` // trays, tins or panfuls in all
 }
 
-// Demand answers piece.Demand.
+// Demand is piece.Demand as the interface tells it.
 type Demand struct {
 	Raw, Cooked float64
 }
 
-// Band answers piece.Band.
+// Band is piece.Band as the interface tells it.
 type Band struct {
 	From float64 `json:"from"`
 	To   float64 `json:"to"`
 }
 
-// Scoop answers piece.Scoop.
+// Scoop is piece.Scoop as the interface tells it.
 type Scoop struct {
 	// Name is disher-40, spoon-1 or cup-1/4.
 	Name string `json:"name"`

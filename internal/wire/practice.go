@@ -12,7 +12,7 @@ import (
 	"cuerda/core/predict/squeeze"
 )
 
-// PracticeDrill answers practice.Drill: the question, and what it takes to mark a call without a connection.
+// PracticeDrill is practice.Drill as the interface tells it: the question, and what it takes to mark a call without a connection.
 type PracticeDrill struct {
 	Kind     practice.Kind      `json:"kind"`
 	Skill    practice.Skill     `json:"skill"`
@@ -46,7 +46,7 @@ type PracticeDrill struct {
 	Lesson        PracticeLesson     `json:"lesson"`
 }
 
-// PracticeOption answers practice.Option.
+// PracticeOption is practice.Option as the interface tells it.
 type PracticeOption struct {
 	Code    practice.Choice `json:"code"`
 	Food    string          `json:"food,omitempty"`
@@ -65,7 +65,7 @@ type PracticeOption struct {
 	BestMeasure *Measure `json:"best_measure,omitempty"`
 }
 
-// PracticeHeat answers practice.OnHeat.
+// PracticeHeat is practice.OnHeat as the interface tells it.
 type PracticeHeat struct {
 	SeenMinutes   float64 `json:"seen_minutes"`
 	Curve         []Point `json:"curve"`
@@ -78,7 +78,7 @@ type PracticeHeat struct {
 	LastMinutes   float64 `json:"last_minutes"`
 }
 
-// PracticeOff answers practice.OffHeat.
+// PracticeOff is practice.OffHeat as the interface tells it.
 type PracticeOff struct {
 	Minutes       float64 `json:"minutes"`
 	CoreCelsius   float64 `json:"core_celsius"`
@@ -86,7 +86,7 @@ type PracticeOff struct {
 	NeedsMinutes  float64 `json:"needs_minutes"`
 }
 
-// PracticeLesson answers practice.Lesson.
+// PracticeLesson is practice.Lesson as the interface tells it.
 type PracticeLesson struct {
 	Water     []PracticeWater    `json:"water"`
 	Stage     string             `json:"stage" enum:"raw,cooked"`
@@ -95,14 +95,14 @@ type PracticeLesson struct {
 	Otherwise *PracticeOtherwise `json:"otherwise,omitempty"`
 }
 
-// PracticeWater answers practice.GivesDrinks, g.
+// PracticeWater is practice.GivesDrinks as the interface tells it, g.
 type PracticeWater struct {
 	Food   string  `json:"food"`
 	Gives  float64 `json:"gives_g" digits:"0"`
 	Drinks float64 `json:"drinks_g" digits:"0"`
 }
 
-// PracticeOtherwise answers practice.Otherwise.
+// PracticeOtherwise is practice.Otherwise as the interface tells it.
 type PracticeOtherwise struct {
 	Index float64  `json:"index" digits:"2"`
 	Word  mix.Word `json:"word"`
@@ -194,7 +194,7 @@ func optionOf(d *practice.Drill, o *practice.Option) PracticeOption {
 	return out
 }
 
-// PracticeEye answers practice.Eye.
+// PracticeEye is practice.Eye as the interface tells it.
 type PracticeEye struct {
 	Calls int        `json:"calls"`
 	Right int        `json:"right"`
@@ -217,21 +217,21 @@ type PracticeBias struct {
 	Told bool    `json:"told"`
 }
 
-// PracticeSat answers practice.Sat.
+// PracticeSat is practice.Sat as the interface tells it.
 type PracticeSat struct {
 	At    time.Time `json:"at"`
 	Off   float64   `json:"off_words" digits:"2"`
 	Calls int       `json:"calls"`
 }
 
-// PracticeSure answers practice.Sureness.
+// PracticeSure is practice.Sureness as the interface tells it.
 type PracticeSure struct {
 	Said  float64 `json:"said" digits:"2"`
 	Right float64 `json:"right" digits:"2"`
 	Calls int     `json:"calls"`
 }
 
-// PracticeSkill answers practice.SkillState.
+// PracticeSkill is practice.SkillState as the interface tells it.
 type PracticeSkill struct {
 	Skill  practice.Skill `json:"skill"`
 	Calls  int            `json:"calls"`
@@ -240,7 +240,7 @@ type PracticeSkill struct {
 	Weak   float64        `json:"weak" digits:"2"`
 }
 
-// PracticeTally answers practice.Tally.
+// PracticeTally is practice.Tally as the interface tells it.
 type PracticeTally struct {
 	Kind  practice.Kind `json:"kind"`
 	Calls int           `json:"calls"`

@@ -7,13 +7,13 @@ import (
 	"cuerda/core/physics/piece"
 )
 
-// Spot answers proposal.Spot.
+// Spot is proposal.Spot as the interface tells it.
 type Spot struct {
 	Line int `json:"line"`
 	Part int `json:"part"`
 }
 
-// Draft answers proposal.Proposal.
+// Draft is proposal.Proposal as the interface tells it.
 type Draft struct {
 	Document document.Document `json:"document"`
 	// Spots are those of the foods of every ingredient line.
@@ -23,7 +23,7 @@ type Draft struct {
 	Questions []Question `json:"questions"`
 }
 
-// Question answers proposal.Question.
+// Question is proposal.Question as the interface tells it.
 type Question struct {
 	// Code is fineness (whole, mashed or ground), juice (a wet vegetable as it is,
 	// pressed or fried), gel (soaked in its water first, or not), rest, chill, kind, thickness, method or amount.
@@ -35,7 +35,7 @@ type Question struct {
 	Answers []Choice `json:"answers"`
 }
 
-// Choice answers proposal.Choice.
+// Choice is proposal.Choice as the interface tells it.
 type Choice struct {
 	// Chance is that the pieces hold, with this answer and nothing else changed, 0..1.
 	Chance float64 `json:"chance" digits:"3"`

@@ -6,7 +6,7 @@ import (
 	"cuerda/core/recipe"
 )
 
-// ReadCook answers recipe.ReadCook.
+// ReadCook is recipe.ReadCook as the interface tells it.
 type ReadCook struct {
 	Method  method.Method `json:"method"`
 	Celsius float64       `json:"celsius,omitempty"`
@@ -15,12 +15,12 @@ type ReadCook struct {
 	Turn    *bool   `json:"turn,omitempty"`
 }
 
-// ReadWait answers recipe.ReadWait.
+// ReadWait is recipe.ReadWait as the interface tells it.
 type ReadWait struct {
 	Minutes float64 `json:"minutes"`
 }
 
-// ReadPiece answers recipe.ReadPiece.
+// ReadPiece is recipe.ReadPiece as the interface tells it.
 type ReadPiece struct {
 	Kind        piece.Kind `json:"kind"`
 	Count       int        `json:"count,omitempty"`
@@ -32,7 +32,7 @@ type ReadPiece struct {
 	Tin         bool       `json:"tin,omitempty"`
 }
 
-// Found answers recipe.Found.
+// Found is recipe.Found as the interface tells it.
 type Found struct {
 	Kind recipe.Kind `json:"kind"`
 	Name string      `json:"name"`
@@ -48,7 +48,7 @@ type Found struct {
 	Notes []string `json:"notes"`
 }
 
-// ReadFood answers recipe.ReadFood.
+// ReadFood is recipe.ReadFood as the interface tells it.
 type ReadFood struct {
 	Ingredient
 	// Sure says that the food is as the line spells it.
@@ -57,7 +57,7 @@ type ReadFood struct {
 	Part string `json:"part,omitempty"`
 }
 
-// ReadLine answers recipe.ReadLine.
+// ReadLine is recipe.ReadLine as the interface tells it.
 type ReadLine struct {
 	Text  string     `json:"text"`
 	Items []ReadFood `json:"items"`
@@ -77,13 +77,13 @@ type ReadLine struct {
 	Spans  []Phrase `json:"spans,omitempty"`
 }
 
-// StepSpan answers recipe.StepSpan.
+// StepSpan is recipe.StepSpan as the interface tells it.
 type StepSpan struct {
 	Phrase
 	Step int `json:"step"`
 }
 
-// Understood answers recipe.Understood.
+// Understood is recipe.Understood as the interface tells it.
 type Understood struct {
 	// Language is missing where a document was read, which has none.
 	Language string     `json:"language,omitempty" enum:"en,es"`

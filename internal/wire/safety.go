@@ -4,7 +4,7 @@ import (
 	"cuerda/core/physics/safety"
 )
 
-// Target answers safety.Target.
+// Target is safety.Target as the interface tells it.
 type Target struct {
 	Celsius float64 `json:"celsius"`
 	// Minutes it should stay there, or their equal; 0 for a moment.
@@ -20,7 +20,7 @@ type Target struct {
 	GuidedMinutes float64 `json:"guided_minutes,omitempty"`
 }
 
-// Keep answers safety.Keep.
+// Keep is safety.Keep as the interface tells it.
 type Keep struct {
 	RawFridgeDays    float64 `json:"raw_fridge_days"`
 	CookedFridgeDays float64 `json:"cooked_fridge_days"`

@@ -2,7 +2,7 @@ package wire
 
 import "cuerda/core/predict/squeeze"
 
-// Handful answers squeeze.Appearance.
+// Handful is squeeze.Appearance as the interface tells it.
 type Handful struct {
 	Index float64 `json:"index" digits:"3"`
 	Paste string  `json:"paste"`
@@ -12,7 +12,7 @@ type Handful struct {
 	Tells []squeeze.Sign           `json:"tells"`
 }
 
-// Bit answers squeeze.Bit.
+// Bit is squeeze.Bit as the interface tells it.
 type Bit struct {
 	Food   string       `json:"food"`
 	Form   squeeze.Form `json:"form"`

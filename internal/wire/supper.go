@@ -10,7 +10,7 @@ import (
 	"cuerda/core/plan/supper"
 )
 
-// Plan answers supper.Planned, with the times of day of the table's zone.
+// Plan is supper.Planned as the interface tells it, with the times of day of the table's zone.
 type Plan struct {
 	Aim   string    `json:"aim" enum:"latest-start,one-cook,quiet-end,day-before,least-oven"`
 	Start time.Time `json:"start"`
@@ -72,7 +72,7 @@ type PlanSlowed struct {
 	Minutes int    `json:"minutes" doc:"longer than alone"`
 }
 
-// PlanAhead answers supper.Ahead.
+// PlanAhead is supper.Ahead as the interface tells it.
 type PlanAhead struct {
 	Dish  string `json:"dish"`
 	Step  string `json:"step" doc:"the last one before the day"`
@@ -85,7 +85,7 @@ type PlanAhead struct {
 	Keeps bool    `json:"keeps"`
 }
 
-// PlanWash answers supper.Wash.
+// PlanWash is supper.Wash as the interface tells it.
 type PlanWash struct {
 	What    string    `json:"what"`
 	Through string    `json:"through" enum:"pan,bowl"`

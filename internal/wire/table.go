@@ -5,7 +5,7 @@ import (
 	"cuerda/core/plan/supper"
 )
 
-// SupperLook answers supper.Report.
+// SupperLook is supper.Report as the interface tells it.
 type SupperLook struct {
 	Dishes  []SupperDishLook `json:"dishes"`
 	People  []SupperPerson   `json:"people"`
@@ -14,7 +14,7 @@ type SupperLook struct {
 	Boxes   []SupperBoxLook  `json:"boxes"`
 }
 
-// SupperDishLook answers supper.DishReport.
+// SupperDishLook is supper.DishReport as the interface tells it.
 type SupperDishLook struct {
 	Name string `json:"name"`
 	// Pieces that are made, 0 for a side, of which Boxed are for later days.
@@ -29,7 +29,7 @@ type SupperDishLook struct {
 	Labels []string `json:"labels"`
 }
 
-// SupperPerson answers supper.Person.
+// SupperPerson is supper.Person as the interface tells it.
 type SupperPerson struct {
 	Person int     `json:"person"`
 	Name   string  `json:"name"`
@@ -41,7 +41,7 @@ type SupperPerson struct {
 	Main   bool    `json:"main" doc:"with something made of pieces"`
 }
 
-// SupperContact answers supper.Contact.
+// SupperContact is supper.Contact as the interface tells it.
 type SupperContact struct {
 	What    string   `json:"what"`
 	Free    []int    `json:"free"`
@@ -49,7 +49,7 @@ type SupperContact struct {
 	Through []string `json:"through" enum:"board,pan,oil,bowl,oven"`
 }
 
-// SupperPurchase answers supper.Purchase.
+// SupperPurchase is supper.Purchase as the interface tells it.
 type SupperPurchase struct {
 	Purchase
 	Dishes []int        `json:"dishes"`
@@ -58,7 +58,7 @@ type SupperPurchase struct {
 	Suits int `json:"suits"`
 }
 
-// SupperBoxLook answers supper.Box.
+// SupperBoxLook is supper.Box as the interface tells it.
 type SupperBoxLook struct {
 	Dish   int    `json:"dish"`
 	Pieces int    `json:"pieces"`

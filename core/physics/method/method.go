@@ -41,6 +41,9 @@ const (
 	Glow  Medium = "glow"  // a glowing element above it
 )
 
+// Media lists every medium.
+var Media = []Medium{Air, Metal, Fat, Water, Glow}
+
 // Ware is what pieces lie on or in.
 type Ware string
 
@@ -121,7 +124,7 @@ type Row struct {
 	// Cautions are codes of what to mind, beside those of any cooking.
 	Cautions []string
 
-	// Patty, PattyTurned and Ball are how roughly it handles raw pieces.
+	// Patty, PattyTurned and Ball say how roughly a raw patty, one that is turned, and a raw ball are handled.
 	Patty, PattyTurned, Ball Handling
 	// JudgedPan, JudgedDeep and JudgedSimmer say which of the judge's terms of heat it has.
 	JudgedPan, JudgedDeep, JudgedSimmer bool

@@ -20,7 +20,7 @@ func TestRowsAreWhole(t *testing.T) {
 		for _, language := range []string{"en", "es"} {
 			assert.NotEmpty(t, r.Names[language], "%s in %s", r.Method, language)
 		}
-		assert.Contains(t, []method.Medium{method.Air, method.Metal, method.Fat, method.Water, method.Glow}, r.Medium)
+		assert.Contains(t, method.Media, r.Medium)
 		assert.Contains(t, []method.Ware{method.Tray, method.Skillet, method.Pot}, r.Ware)
 		for _, f := range []method.Face{r.Transfer.Round, r.Transfer.Around} {
 			assert.NotEqual(t, method.Nothing, f.Of, "%s: something heats it", r.Method)
