@@ -45,7 +45,7 @@ type Server struct {
 	// Hosts are the names beside the loopback ones that may be asked for.
 	Hosts []string
 
-	live        live.Courses
+	live        live.Hub
 	teaching    sync.Once
 	lessons     *jobs.Teacher
 	simulations simulations

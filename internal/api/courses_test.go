@@ -9,6 +9,7 @@ import (
 	"net/http"
 	"slices"
 	"strings"
+	"sync"
 	"testing"
 	"time"
 
@@ -16,6 +17,7 @@ import (
 	"github.com/stretchr/testify/require"
 
 	"cuerda/core/food"
+	"cuerda/core/lawtest"
 	"cuerda/internal/api"
 	"cuerda/internal/api/apitest"
 	"cuerda/internal/device"
@@ -195,6 +197,38 @@ func TestDevicesThatFollowHearOfEachOther(t *testing.T) {
 		return len(got.Timers) > 2
 	}, 10*time.Second, 50*time.Millisecond)
 	far.course(func(v *wire.Course) bool { return len(v.Timers) > 2 })
+}
+
+// Two servers on one database take events at once: each shows all of them.
+func TestTwoServersShowTheEventsOfBoth(t *testing.T) {
+	t.Parallel()
+	c := start(t)
+	other := &api.Server{Store: c.store, Who: api.OneKitchen(c.kitchen), Foods: food.Starter(), Log: slog.New(slog.DiscardHandler)}
+	there := serve(t, other, c.kitchen)
+	for _, server := range []*client{c, there} {
+		watching, stop := context.WithCancel(context.Background())
+		ended := make(chan struct{})
+		go func() { defer close(ended); server.served.Watch(watching) }()
+		t.Cleanup(func() { stop(); <-ended })
+	}
+	const events = 80
+	for round := range lawtest.Draws(3, 100) {
+		v := beginCourse(c)
+		var sending sync.WaitGroup
+		for n, server := range []*client{c, there} {
+			sending.Go(func() {
+				for i := range events / 2 {
+					act(server, v.ID, fmt.Sprintf(`{"id":"%d-%d-%d","kind":"timer","name":"Peas","minutes":3}`, round, n, i))
+				}
+			})
+		}
+		sending.Wait()
+		for _, server := range []*client{c, there} {
+			require.Eventually(t, func() bool {
+				return len(decode[wire.Course](server, "GET", "/api/courses/"+v.ID, "").Timers) == events
+			}, 5*time.Second, 10*time.Millisecond)
+		}
+	}
 }
 
 func pack(at time.Time, name string, celsius float64) string {

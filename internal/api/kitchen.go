@@ -84,9 +84,16 @@ func (k *kitchens) keep(id string, m *madeKitchen, changes int) {
 	k.made[id] = m
 }
 
-// Watch hears of changes of kitchens and courses through other servers until ctx ends.
+// Watch hears of changes of kitchens and courses through other servers until ctx ends. What was done while nothing could
+// be heard, and what no notification told of, is asked for.
 func (s *Server) Watch(ctx context.Context) {
-	s.Store.Watch(ctx, s.cache.hears, s.cache.forget, func(course string, seq int64) { s.live.Heard(ctx, course, seq) })
+	go s.live.Pulse(ctx)
+	s.Store.Watch(ctx, func(on bool) {
+		s.cache.hears(on)
+		if on {
+			s.live.CatchUp()
+		}
+	}, s.cache.forget, s.live.Heard)
 }
 
 // OneKitchen answers every request for one kitchen.

@@ -40,12 +40,12 @@ func cooked(t *testing.T, s *store.Store, k string) *store.Course {
 	require.NoError(t, err)
 	p := &store.Photo{MediaType: made.MediaType, Width: made.Width, Height: made.Height, Data: made.Data}
 	require.NoError(t, s.KeepPhoto(t.Context(), k, p))
-	_, err = s.AddEvents(t.Context(), c.ID, began, []cooking.Event{
+	_, err = s.AddEvents(t.Context(), c.ID, store.Whatever, began, []cooking.Event{
 		{ID: "mixed", At: began, Kind: cooking.Done},
 		{ID: "found", At: began.Add(time.Hour), Kind: cooking.Found, Found: &cooking.Findings{Hold: "held", Photo: p.ID}},
 	})
 	require.NoError(t, err)
-	_, err = s.AddReadings(t.Context(), map[string][]store.CourseReading{c.ID: {{Source: "p:core", Place: "core", Dish: -1, At: began, Celsius: 20.25}}})
+	_, _, err = s.AddReadings(t.Context(), map[string][]store.CourseReading{c.ID: {{Source: "p:core", Place: "core", Dish: -1, At: began, Celsius: 20.25}}})
 	require.NoError(t, err)
 	require.NoError(t, s.KeepTry(t.Context(), k, &store.Try{Course: c.ID, CookedAt: began.Add(time.Hour), Document: []byte(balls), Found: []byte(`{"hold":"held","photo":"` + p.ID + `"}`)}))
 	return c
@@ -91,7 +91,7 @@ func TestACourseGoesIntoAnotherKitchenWhole(t *testing.T) {
 	assert.Len(t, tries, 1)
 
 	// One that went on since gets what it has not.
-	_, err = from.AddEvents(t.Context(), c.ID, began, []cooking.Event{{ID: "rice", At: began, Kind: cooking.TimerSet, Name: "Rice", Minutes: 9}})
+	_, err = from.AddEvents(t.Context(), c.ID, store.Whatever, began, []cooking.Event{{ID: "rice", At: began, Kind: cooking.TimerSet, Name: "Rice", Minutes: 9}})
 	require.NoError(t, err)
 	zip = written(t, from, k)
 	take()

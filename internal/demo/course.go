@@ -135,7 +135,7 @@ func halfWay(ctx context.Context, s *store.Store, kitchenID string, p *cooking.P
 	if err != nil {
 		return err
 	}
-	if _, err := s.AddEvents(ctx, kept.ID, now, events); err != nil {
+	if _, err := s.AddEvents(ctx, kept.ID, store.Whatever, now, events); err != nil {
 		return err
 	}
 	club, err := kitchen.New(foods, kitchen.UsualSettings(), Pantry())
@@ -162,7 +162,7 @@ func halfWay(ctx context.Context, s *store.Store, kitchenID string, p *cooking.P
 			}
 		}
 	}
-	_, err = s.AddReadings(ctx, map[string][]store.CourseReading{kept.ID: readings})
+	_, _, err = s.AddReadings(ctx, map[string][]store.CourseReading{kept.ID: readings})
 	return err
 }
 
@@ -187,7 +187,7 @@ func refresh(ctx context.Context, s *store.Store, kitchenID string, foods *food.
 	}
 	for _, c := range all {
 		if c.Ended == nil {
-			if _, err := s.AddEvents(ctx, c.ID, now, []cooking.Event{{ID: "demo-end", At: now, Kind: cooking.Ended}}); err != nil {
+			if _, err := s.AddEvents(ctx, c.ID, store.Whatever, now, []cooking.Event{{ID: "demo-end", At: now, Kind: cooking.Ended}}); err != nil {
 				return err
 			}
 		}

@@ -10,9 +10,12 @@ import (
 )
 
 // Instruments is the course as its instruments see it.
-func (c *Course) Instruments() *device.ToMeasure {
-	c.mu.Lock()
-	defer c.mu.Unlock()
+func (c *Course) Instruments() (out *device.ToMeasure) {
+	c.ask(func() { out = c.toMeasure() })
+	return out
+}
+
+func (c *Course) toMeasure() *device.ToMeasure {
 	now := c.now()
 	out := &device.ToMeasure{Now: now, Speed: c.clock.speed, Over: c.state.Over(now), Heat: []device.OnHeat{}}
 	for at, f := range c.heat {

@@ -1,168 +1,74 @@
 package live
 
 import (
-	"context"
-	"fmt"
-	"math"
+	"cmp"
 	"slices"
-	"strconv"
-	"strings"
-	"time"
 
 	"cuerda/core/cooking"
 	"cuerda/core/cooking/probe"
-	"cuerda/internal/device/senml"
-	"cuerda/internal/store"
 )
 
-// Fault is a record of a pack that is set aside, from 0, with why.
-type Fault struct {
-	Index int
-	Code  string
-	Got   string
+// bucketMillis is how far apart the readings are that a forecast goes by: of each place of a dish the first in every so
+// many milliseconds of the clock. Which they are does not depend on the order in which they came.
+const bucketMillis = 5000
+
+// readings are those of a course that a forecast goes by, and the last of all.
+type readings struct {
+	sorted []cooking.Reading
+	first  map[bucket]cooking.Reading
+	newest map[place]cooking.Reading
 }
 
-// The codes of faults.
+type place struct {
+	dish  int
+	where probe.Where
+}
+
+type bucket struct {
+	place
+	number int64
+}
+
+// added says what became of a reading among the others.
+type added int
+
 const (
-	BadName    = "unknown-instrument"
-	BadUnit    = "unknown-unit"
-	BadValue   = "impossible"
-	FromAfter  = "from-the-future"
-	FromBefore = "before-the-course"
+	ignored  added = iota // another one stands for it
+	appended              // it goes on from the last
+	inserted              // it belongs before the last, or instead of another
 )
 
-// Taken says what became of a pack of readings.
-type Taken struct {
-	Kept, Used, Noted, Aside, Late int
-	Faults                         []Fault
+func earlier(a, b cooking.Reading) int {
+	return cmp.Or(a.At.Compare(b.At), cmp.Compare(a.Source, b.Source), cmp.Compare(a.Where, b.Where), cmp.Compare(a.Dish, b.Dish))
 }
 
-// ahead is how far an instrument's clock may be before the course's.
-const ahead = 30 * time.Second
-
-// Readings takes a pack over that an instrument sent: probes in degC or K, a scale in g or kg. What is
-// amiss with one record does nothing to the others. Those of probes have been kept once it
-// returns; what a scale says is kept as the amount that it becomes.
-func (c *Course) Readings(ctx context.Context, pack []senml.Record) (Taken, error) {
-	now, _ := c.Now()
-	var out Taken
-	var probes []cooking.Reading
-	counts := &c.all.Counts
-	refuse := func(i int, code, got string) {
-		out.Faults = append(out.Faults, Fault{i, code, got})
-		switch code {
-		case BadName, BadUnit:
-			counts.Unknown.Add(1)
-		default:
-			counts.Impossible.Add(1)
-		}
+func (all *readings) add(r cooking.Reading) added {
+	if all.first == nil {
+		all.first, all.newest = map[bucket]cooking.Reading{}, map[place]cooking.Reading{}
 	}
-	type weighed struct {
-		at    time.Time
-		grams float64
+	at := place{r.Dish, r.Where}
+	if last, known := all.newest[at]; !known || r.At.After(last.At) || r.At.Equal(last.At) && r.Source < last.Source {
+		all.newest[at] = r
 	}
-	var scale []weighed
-	for i, r := range pack {
-		at := now
-		if r.Absolute {
-			at = r.At
-		} else {
-			at = now.Add(time.Duration(r.Offset * float64(time.Second)))
-		}
-		at = at.UTC().Truncate(time.Millisecond)
-		switch {
-		case at.After(now.Add(ahead)):
-			refuse(i, FromAfter, at.Format(time.RFC3339))
-			continue
-		case at.Before(c.kept.Start.Add(-ahead)):
-			refuse(i, FromBefore, at.Format(time.RFC3339))
-			continue
-		}
-		dish, place, ok := instrument(r.Name)
-		if !ok {
-			refuse(i, BadName, r.Name)
-			continue
-		}
-		value, ok := valueOf(place, r.Unit, r.Value)
-		if !ok {
-			refuse(i, BadUnit, r.Unit)
-			continue
-		}
-		if place == "scale" {
-			if math.IsNaN(value) || math.Abs(value) > 30_000 {
-				refuse(i, BadValue, fmt.Sprint(value))
-				continue
-			}
-			scale = append(scale, weighed{at, value})
-			continue
-		}
-		if Impossible(value) {
-			refuse(i, BadValue, fmt.Sprint(value))
-			continue
-		}
-		probes = append(probes, cooking.Reading{Dish: dish, Where: probe.Where(place), Source: r.Name, At: at, Celsius: value})
+	in := bucket{at, r.At.UnixMilli() / bucketMillis}
+	was, taken := all.first[in]
+	if taken && earlier(was, r) <= 0 {
+		return ignored
 	}
-	for _, w := range scale {
-		if err := c.weighs(ctx, w.at, w.grams); err != nil {
-			return out, err
-		}
-		out.Noted++
+	all.first[in] = r
+	if taken {
+		i, _ := slices.BinarySearchFunc(all.sorted, was, earlier)
+		all.sorted = slices.Delete(all.sorted, i, i+1)
 	}
-	if len(probes) == 0 {
-		return out, nil
+	i, _ := slices.BinarySearchFunc(all.sorted, r, earlier)
+	all.sorted = slices.Insert(all.sorted, i, r)
+	if taken || i < len(all.sorted)-1 {
+		return inserted
 	}
-	kept := make([]store.CourseReading, len(probes))
-	for i, r := range probes {
-		kept[i] = store.CourseReading{Source: r.Source, Place: string(r.Where), Dish: r.Dish, At: r.At, Celsius: r.Celsius}
-	}
-	if err := c.all.keep(ctx, c.ID, kept); err != nil {
-		return out, err
-	}
-	out.Kept = len(kept)
-	for _, took := range c.reads(probes) {
-		switch took {
-		case probe.Used:
-			out.Used++
-			counts.Used.Add(1)
-		case probe.Noted:
-			out.Noted++
-			counts.Noted.Add(1)
-		case probe.Aside:
-			out.Aside++
-			counts.Aside.Add(1)
-		case probe.Late:
-			out.Late++
-			counts.Late.Add(1)
-		}
-	}
-	return out, nil
+	return appended
 }
 
-// instrument reads the name of a record: scale, core, oven or surface, after any name of a
-// device, with the dish before it where there are several: dish-2/core.
-func instrument(name string) (dish int, place string, ok bool) {
-	parts := strings.FieldsFunc(name, func(r rune) bool { return r == '/' || r == ':' })
-	if len(parts) == 0 || len(name) > 80 || !slices.Contains([]string{"scale", "core", "oven", "surface"}, parts[len(parts)-1]) {
-		return -1, "", false
-	}
-	if len(parts) > 1 {
-		number, named := strings.CutPrefix(parts[len(parts)-2], "dish-")
-		if n, err := strconv.Atoi(number); named && err == nil && n >= 1 {
-			return n - 1, parts[len(parts)-1], true
-		}
-	}
-	return -1, parts[len(parts)-1], true
-}
-
-// valueOf is a value in g or degC.
-func valueOf(place, unit string, v float64) (float64, bool) {
-	switch {
-	case place == "scale" && unit == "g", place != "scale" && unit == "Cel":
-		return v, true
-	case place == "scale" && unit == "kg":
-		return 1000 * v, true
-	case place != "scale" && unit == "K":
-		return v - 273.15, true
-	}
-	return 0, false
+// stands says whether a forecast goes by that reading.
+func (all *readings) stands(r *cooking.Reading) bool {
+	return all.first[bucket{place{r.Dish, r.Where}, r.At.UnixMilli() / bucketMillis}] == *r
 }

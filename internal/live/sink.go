@@ -6,6 +6,7 @@ import (
 	"sync"
 	"time"
 
+	"cuerda/core/cooking"
 	"cuerda/internal/store"
 )
 
@@ -13,7 +14,7 @@ import (
 // a moment. Nobody is answered before what they sent is kept.
 type sink struct {
 	mu      sync.Mutex
-	waiting map[string][]store.CourseReading
+	waiting map[string][]cooking.Reading
 	count   int
 	batch   *batch
 }
@@ -28,24 +29,22 @@ const (
 	gather = 15 * time.Millisecond
 	// mostGathered is how many wait before more are refused: instruments send again.
 	mostGathered = 20_000
-	// keepWithin is how long the database may take.
-	keepWithin = 8 * time.Second
 )
 
 // ErrBusy is returned where more readings come than can be kept.
 var ErrBusy = errors.New("more readings come than can be kept")
 
-// keep keeps readings of a course, and returns once they are.
-func (all *Courses) keep(ctx context.Context, id string, readings []store.CourseReading) error {
-	s := &all.sink
+// keep keeps readings of a course, and returns once they are kept and folded in.
+func (hub *Hub) keep(ctx context.Context, id string, readings []cooking.Reading) error {
+	s := &hub.sink
 	s.mu.Lock()
 	if s.count+len(readings) > mostGathered {
 		s.mu.Unlock()
 		return ErrBusy
 	}
 	if s.batch == nil {
-		s.batch, s.waiting = &batch{done: make(chan struct{})}, map[string][]store.CourseReading{}
-		time.AfterFunc(gather, all.flush)
+		s.batch, s.waiting = &batch{done: make(chan struct{})}, map[string][]cooking.Reading{}
+		time.AfterFunc(gather, hub.flush)
 	}
 	s.waiting[id] = append(s.waiting[id], readings...)
 	s.count += len(readings)
@@ -59,22 +58,52 @@ func (all *Courses) keep(ctx context.Context, id string, readings []store.Course
 	}
 }
 
-func (all *Courses) flush() {
-	s := &all.sink
+func (hub *Hub) flush() {
+	s := &hub.sink
 	s.mu.Lock()
 	b, waiting := s.batch, s.waiting
 	s.batch, s.waiting, s.count = nil, nil, 0
 	s.mu.Unlock()
-	ctx, stop := context.WithTimeout(context.Background(), keepWithin)
+	b.err = errors.New("readings could not be kept")
+	defer close(b.done)
+	hub.guard("keeping readings", func() { b.err = hub.keepAll(waiting) })
+}
+
+func (hub *Hub) keepAll(waiting map[string][]cooking.Reading) error {
+	ctx, stop := context.WithTimeout(context.Background(), databaseWithin)
 	defer stop()
 	sent := 0
-	for _, readings := range waiting {
+	rows := make(map[string][]store.CourseReading, len(waiting))
+	for id, readings := range waiting {
 		sent += len(readings)
+		for _, r := range readings {
+			rows[id] = append(rows[id], store.CourseReading{Source: r.Source, Place: string(r.Where), Dish: r.Dish, At: r.At, Celsius: r.Celsius})
+		}
 	}
-	fresh, err := all.Store.AddReadings(ctx, waiting)
-	if err == nil {
-		all.Counts.Doubled.Add(int64(sent - fresh))
+	fresh, kept, err := hub.Store.AddReadings(ctx, rows)
+	if err != nil {
+		return err
 	}
-	b.err = err
-	close(b.done)
+	hub.Counts.Doubled.Add(int64(sent - fresh))
+	for id, readings := range waiting {
+		if c := hub.held(id); c != nil {
+			c.ask(func() { c.measured(readings, kept[id]) })
+		}
+	}
+	return nil
+}
+
+// measured folds readings in that have been kept under those numbers.
+func (c *Course) measured(all []cooking.Reading, kept store.KeptReadings) {
+	c.takeReadings(all)
+	c.wantedReading = max(c.wantedReading, kept.To)
+	if c.readingSeq == kept.From {
+		c.readingSeq = kept.To
+	}
+	for s := range c.subs {
+		s.readings()
+	}
+	if c.readingSeq < c.wantedReading {
+		c.fetch() // another server kept some in between
+	}
 }

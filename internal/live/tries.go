@@ -9,6 +9,7 @@ import (
 
 	"cuerda/core/cooking"
 	"cuerda/core/cooking/probe"
+	"cuerda/core/document"
 	"cuerda/core/learn/logbook"
 	"cuerda/internal/device"
 	"cuerda/internal/store"
@@ -17,28 +18,37 @@ import (
 // keepTry keeps what a dish taught. What was simulated, hurried or left alone is kept and teaches
 // nothing, until somebody asks for that.
 func (c *Course) keepTry(ctx context.Context, dish int) error {
-	document, ok := cooking.Actual(c.plan, c.state, dish, c.now())
-	d := &c.state.Dishes[dish]
-	if !ok || len(d.Found) == 0 {
+	var document document.Document
+	var out logbook.Found
+	var at time.Time
+	ok := false
+	c.ask(func() {
+		if dish < 0 || dish >= len(c.plan.Dishes) || len(c.state.Dishes[dish].Found) == 0 {
+			return
+		}
+		if document, ok = cooking.Actual(c.plan, c.state, dish, c.now()); ok {
+			out, at = c.findings(dish), c.state.Dishes[dish].Found[0].At
+		}
+	})
+	if !ok {
 		return nil
 	}
 	text, err := json.Marshal(&document)
 	if err != nil {
 		return err
 	}
-	out := c.findings(dish)
 	found, err := json.Marshal(out)
 	if err != nil {
 		return err
 	}
-	t := &store.Try{Course: c.ID, Dish: dish, CookedAt: d.Found[0].At, Document: text, Found: found, LeftOut: out.Unsure != ""}
+	t := &store.Try{Course: c.ID, Dish: dish, CookedAt: at, Document: text, Found: found, LeftOut: out.Unsure != ""}
 	if from := c.plan.Dishes[dish].From; from != nil {
 		t.Build, t.Version = from.Build, from.Version
 	}
-	if c.all.Keep != nil {
-		return c.all.Keep(ctx, c.KitchenID, t, &document)
+	if c.hub.Keep != nil {
+		return c.hub.Keep(ctx, c.KitchenID, t, &document)
 	}
-	return c.all.Store.KeepTry(ctx, c.KitchenID, t)
+	return c.hub.Store.KeepTry(ctx, c.KitchenID, t)
 }
 
 // findings are how a dish came out: what the cooks said, and what instruments did.
@@ -68,8 +78,8 @@ func (c *Course) findings(dish int) logbook.Found {
 		if out.Unsure == "" && c.leftAlone(step, f) {
 			out.Unsure = logbook.LeftAlone
 		}
-		for i := range f.history {
-			h := &f.history[i]
+		for i := range f.of {
+			h := &f.of[i]
 			if strings.HasPrefix(h.Source, device.Maker) && out.Unsure == "" {
 				out.Unsure = logbook.Simulated
 			}
@@ -78,11 +88,9 @@ func (c *Course) findings(dish int) logbook.Found {
 			}
 		}
 		// Only what hangs in an oven measures it.
-		if ahead := f.known(); ahead != nil {
-			if _, measured := ahead.Last[probe.Oven]; measured && c.plan.Dishes[dish].Steps[at.Step].Racks > 0 {
-				oven := ahead.Forecast.Oven.Value
-				out.OvenCelsius = &oven
-			}
+		if _, measured := f.last[probe.Oven]; measured && f.forecasted != nil && c.plan.Dishes[dish].Steps[at.Step].Racks > 0 {
+			oven := f.forecasted.Oven.Value
+			out.OvenCelsius = &oven
 		}
 	}
 	return out

@@ -4,10 +4,12 @@ import (
 	"context"
 	"crypto/rand"
 	"encoding/json"
+	"errors"
+	"maps"
+	"slices"
 	"time"
 
 	"github.com/jackc/pgx/v5"
-	"github.com/jackc/pgx/v5/pgconn"
 
 	"cuerda/core/cooking"
 )
@@ -21,10 +23,13 @@ type Course struct {
 	Start, Began time.Time
 	// Token is what instruments show to send readings to it.
 	Token string
-	// Seq is that of its last event.
-	Seq   int64
-	Ended *time.Time
+	// Seq is that of its last event, ReadingSeq that of its last reading.
+	Seq, ReadingSeq int64
+	Ended           *time.Time
 }
+
+// ErrBehind is returned where a course has events that whoever adds to it does not know.
+var ErrBehind = errors.New("the course has gone on meanwhile")
 
 // CourseEvent is an event as it was taken.
 type CourseEvent struct {
@@ -67,8 +72,8 @@ func (s *Store) FindCourse(ctx context.Context, kitchen, id string) (*Course, []
 	var out Course
 	var plan []byte
 	var deleted *time.Time
-	err := s.pool.QueryRow(ctx, `select id::text, kitchen_id::text, plan, start_at, began_at, token, seq, ended_at, deleted_at from course where kitchen_id = $1 and id = $2`, kitchen, id).
-		Scan(&out.ID, &out.KitchenID, &plan, &out.Start, &out.Began, &out.Token, &out.Seq, &out.Ended, &deleted)
+	err := s.pool.QueryRow(ctx, `select id::text, kitchen_id::text, plan, start_at, began_at, token, seq, reading_seq, ended_at, deleted_at from course where kitchen_id = $1 and id = $2`, kitchen, id).
+		Scan(&out.ID, &out.KitchenID, &plan, &out.Start, &out.Began, &out.Token, &out.Seq, &out.ReadingSeq, &out.Ended, &deleted)
 	switch {
 	case err != nil:
 		return nil, nil, tidy(err)
@@ -100,14 +105,33 @@ func (s *Store) CourseEvents(ctx context.Context, id string, after int64) ([]Cou
 	return out, tidy(err)
 }
 
+// Whatever is the number of the last event for who adds events that hold whatever else was done.
+const Whatever = -1
+
+// CourseStands says how far a course has gone: the numbers of its last event and its last reading. A deleted
+// one is ErrDeleted.
+func (s *Store) CourseStands(ctx context.Context, id string) (seq, readingSeq int64, err error) {
+	var deleted bool
+	err = s.pool.QueryRow(ctx, `select seq, reading_seq, deleted_at is not null from course where id = $1`, id).Scan(&seq, &readingSeq, &deleted)
+	if err == nil && deleted {
+		return 0, 0, ErrDeleted
+	}
+	return seq, readingSeq, tidy(err)
+}
+
 // AddEvents adds events to a course, each once by its ID, and gives those that are new with
-// their numbers. What comes back has been kept.
-func (s *Store) AddEvents(ctx context.Context, id string, received time.Time, events []cooking.Event) (added []CourseEvent, err error) {
+// their numbers. What comes back has been kept. known is the number of the last event that who adds
+// them knew when they were decided on: where there are others by now it is ErrBehind, and none is kept. Whatever adds
+// them without having decided by what there is says Whatever.
+func (s *Store) AddEvents(ctx context.Context, id string, known int64, received time.Time, events []cooking.Event) (added []CourseEvent, err error) {
 	err = pgx.BeginFunc(ctx, s.pool, func(tx pgx.Tx) error {
 		added = nil
 		var seq int64
 		if err := tx.QueryRow(ctx, `select seq from course where id = $1 for update`, id).Scan(&seq); err != nil {
 			return err
+		}
+		if known != Whatever && seq != known {
+			return ErrBehind
 		}
 		var ended *time.Time
 		for _, e := range events {
@@ -131,39 +155,88 @@ func (s *Store) AddEvents(ctx context.Context, id string, received time.Time, ev
 		_, err := tx.Exec(ctx, `update course set seq = $2, ended_at = coalesce(ended_at, $3) where id = $1`, id, seq, ended)
 		return err
 	})
+	if errors.Is(err, ErrBehind) {
+		return nil, ErrBehind
+	}
 	return added, tidy(err)
 }
 
-// AddReadings keeps readings, each once, and gives how many were new. What comes back has been
-// kept.
-func (s *Store) AddReadings(ctx context.Context, byCourse map[string][]CourseReading) (fresh int, err error) {
-	return addReadings(ctx, s.pool, byCourse)
+// KeptReadings says between which numbers readings of a course were kept: after From, up to To.
+type KeptReadings struct{ From, To int64 }
+
+// AddReadings keeps readings of several courses at once, each once, and gives how many were new, and their
+// numbers by course. What comes back has been kept.
+func (s *Store) AddReadings(ctx context.Context, byCourse map[string][]CourseReading) (fresh int, kept map[string]KeptReadings, err error) {
+	err = pgx.BeginFunc(ctx, s.pool, func(tx pgx.Tx) error {
+		fresh, kept, err = addReadings(ctx, tx, byCourse)
+		return err
+	})
+	return fresh, kept, tidy(err)
 }
 
-func addReadings(ctx context.Context, db writer, byCourse map[string][]CourseReading) (fresh int, err error) {
-	var ids, sources, places []string
+func addReadings(ctx context.Context, tx pgx.Tx, byCourse map[string][]CourseReading) (fresh int, kept map[string]KeptReadings, err error) {
+	// Rows of courses are locked in one order, by whichever server.
+	ids := slices.Sorted(maps.Keys(byCourse))
+	counts := make([]int64, len(ids))
+	for i, id := range ids {
+		counts[i] = int64(len(byCourse[id]))
+	}
+	kept = make(map[string]KeptReadings, len(ids))
+	var numbered pgx.Batch
+	for i, id := range ids {
+		numbered.Queue(`update course set reading_seq = reading_seq + $2 where id = $1 returning reading_seq`, id, counts[i]).QueryRow(func(row pgx.Row) error {
+			var to int64
+			err := row.Scan(&to)
+			kept[id] = KeptReadings{to - counts[i], to}
+			return err
+		})
+	}
+	if err := tx.SendBatch(ctx, &numbered).Close(); err != nil {
+		return 0, nil, tidy(err)
+	}
+	var of, sources, places []string
 	var dishes []int32
+	var seqs []int64
 	var at []time.Time
 	var celsius []float64
-	for id, readings := range byCourse {
-		for _, r := range readings {
-			ids, sources, places, dishes = append(ids, id), append(sources, r.Source), append(places, r.Place), append(dishes, int32(r.Dish))
+	for _, id := range ids {
+		for i, r := range byCourse[id] {
+			of, seqs = append(of, id), append(seqs, kept[id].From+int64(i)+1)
+			sources, places, dishes = append(sources, r.Source), append(places, r.Place), append(dishes, int32(r.Dish))
 			at, celsius = append(at, r.At), append(celsius, r.Celsius)
 		}
 	}
-	tag, err := db.Exec(ctx, `insert into course_reading (course_id, source, place, dish, at, celsius)
-		select * from unnest($1::uuid[], $2::text[], $3::text[], $4::int[], $5::timestamptz[], $6::float8[]) on conflict do nothing`, ids, sources, places, dishes, at, celsius)
-	return int(tag.RowsAffected()), tidy(err)
-}
-
-// writer is a pool or a transaction.
-type writer interface {
-	Exec(ctx context.Context, sql string, args ...any) (pgconn.CommandTag, error)
+	tag, err := tx.Exec(ctx, `insert into course_reading (course_id, source, place, dish, at, celsius, seq)
+		select * from unnest($1::uuid[], $2::text[], $3::text[], $4::int[], $5::timestamptz[], $6::float8[], $7::bigint[]) on conflict do nothing`, of, sources, places, dishes, at, celsius, seqs)
+	return int(tag.RowsAffected()), kept, tidy(err)
 }
 
 // Readings gives those of a course in the order of their time.
 func (s *Store) Readings(ctx context.Context, id string) ([]CourseReading, error) {
 	rows, err := s.pool.Query(ctx, `select source, place, dish, at, celsius from course_reading where course_id = $1 order by at, source, place, dish`, id)
+	if err != nil {
+		return nil, tidy(err)
+	}
+	out, err := pgx.CollectRows(rows, readingRow)
+	return out, tidy(err)
+}
+
+// ReadingsAfter gives the readings of a course after that number, in the order in which they were kept.
+func (s *Store) ReadingsAfter(ctx context.Context, id string, after int64) ([]CourseReading, error) {
+	rows, err := s.pool.Query(ctx, `select source, place, dish, at, celsius from course_reading where course_id = $1 and seq > $2 order by seq`, id, after)
+	if err != nil {
+		return nil, tidy(err)
+	}
+	out, err := pgx.CollectRows(rows, readingRow)
+	return out, tidy(err)
+}
+
+// SparseReadings gives the readings of a course that a forecast goes by: of each place of a dish the first in
+// every so many milliseconds of the clock, and the last of all.
+func (s *Store) SparseReadings(ctx context.Context, id string, everyMillis int64) ([]CourseReading, error) {
+	rows, err := s.pool.Query(ctx, `(select distinct on (place, dish, floor(extract(epoch from at) * 1000 / $2)) source, place, dish, at, celsius from course_reading
+			where course_id = $1 order by place, dish, floor(extract(epoch from at) * 1000 / $2), at, source)
+		union (select distinct on (place, dish) source, place, dish, at, celsius from course_reading where course_id = $1 order by place, dish, at desc, source)`, id, everyMillis)
 	if err != nil {
 		return nil, tidy(err)
 	}

@@ -144,7 +144,7 @@ func (t *taking) courseRows(ctx context.Context, c *KeptCourse) error {
 	if _, err := t.tx.Exec(ctx, `update course set seq = $2 where id = $1 and seq <> $2`, c.ID, seq); err != nil {
 		return err
 	}
-	if _, err := addReadings(ctx, t.tx, map[string][]CourseReading{c.ID: c.Readings}); err != nil {
+	if _, _, err := addReadings(ctx, t.tx, map[string][]CourseReading{c.ID: c.Readings}); err != nil {
 		return err
 	}
 	if err := t.photos(ctx, c.Photos); err != nil {

@@ -35,12 +35,14 @@ func TestEventsOfACourseAreOnlyAdded(t *testing.T) {
 	require.NoError(t, err)
 	made, err := s.CreateCourse(t.Context(), k, coursePlan("Roots"), tuesday, tuesday)
 	require.NoError(t, err)
-	added, err := s.AddEvents(t.Context(), made.ID, tuesday, []cooking.Event{timer("a", tuesday), timer("b", tuesday), timer("a", tuesday)})
+	added, err := s.AddEvents(t.Context(), made.ID, store.Whatever, tuesday, []cooking.Event{timer("a", tuesday), timer("b", tuesday), timer("a", tuesday)})
 	require.NoError(t, err)
 	assert.Len(t, added, 2, "twice is once")
-	again, err := s.AddEvents(t.Context(), made.ID, tuesday, []cooking.Event{timer("b", tuesday)})
+	again, err := s.AddEvents(t.Context(), made.ID, store.Whatever, tuesday, []cooking.Event{timer("b", tuesday)})
 	require.NoError(t, err)
 	assert.Empty(t, again)
+	_, err = s.AddEvents(t.Context(), made.ID, 1, tuesday, []cooking.Event{timer("c", tuesday)})
+	require.ErrorIs(t, err, store.ErrBehind, "decided on without knowing the second")
 	found, events, err := s.FindCourse(t.Context(), k, made.ID)
 	require.NoError(t, err)
 	assert.Equal(t, int64(2), found.Seq)
@@ -58,7 +60,7 @@ func TestEventsOfACourseAreOnlyAdded(t *testing.T) {
 	conn, err := pgx.Connect(t.Context(), url)
 	require.NoError(t, err)
 	defer conn.Close(t.Context())
-	_, err = s.AddReadings(t.Context(), map[string][]store.CourseReading{made.ID: {{Source: "p", Place: "core", At: tuesday, Celsius: 20}}})
+	_, _, err = s.AddReadings(t.Context(), map[string][]store.CourseReading{made.ID: {{Source: "p", Place: "core", At: tuesday, Celsius: 20}}})
 	require.NoError(t, err)
 	for _, change := range []string{`update course_event set at = now()`, `delete from course_event`, `update course_reading set celsius = 1`, `delete from course_reading`} {
 		_, err = conn.Exec(t.Context(), change)
@@ -75,7 +77,7 @@ func TestManyDevicesAddAtOnce(t *testing.T) {
 	for d := range 8 {
 		devices.Go(func() {
 			for n := range 10 {
-				_, err := s.AddEvents(t.Context(), made.ID, tuesday, []cooking.Event{timer(fmt.Sprint(d, "-", n), tuesday), timer(fmt.Sprint("all-", n), tuesday)})
+				_, err := s.AddEvents(t.Context(), made.ID, store.Whatever, tuesday, []cooking.Event{timer(fmt.Sprint(d, "-", n), tuesday), timer(fmt.Sprint("all-", n), tuesday)})
 				assert.NoError(t, err)
 			}
 		})
@@ -95,12 +97,41 @@ func TestReadingsAreKeptOnce(t *testing.T) {
 	made, err := s.CreateCourse(t.Context(), k, coursePlan("Roots"), tuesday, tuesday)
 	require.NoError(t, err)
 	one := store.CourseReading{Source: "p:core", Place: "core", Dish: -1, At: tuesday.Add(time.Second), Celsius: 20.5}
-	fresh, err := s.AddReadings(t.Context(), map[string][]store.CourseReading{made.ID: {one, one}})
+	fresh, _, err := s.AddReadings(t.Context(), map[string][]store.CourseReading{made.ID: {one, one}})
 	require.NoError(t, err)
 	assert.Equal(t, 1, fresh)
 	all, err := s.Readings(t.Context(), made.ID)
 	require.NoError(t, err)
 	assert.Equal(t, []store.CourseReading{one}, all)
+	next := one
+	next.At = one.At.Add(time.Second)
+	_, kept, err := s.AddReadings(t.Context(), map[string][]store.CourseReading{made.ID: {next}})
+	require.NoError(t, err)
+	assert.Equal(t, map[string]store.KeptReadings{made.ID: {From: 2, To: 3}}, kept, "numbers are never given twice")
+	all, err = s.ReadingsAfter(t.Context(), made.ID, 2)
+	require.NoError(t, err)
+	assert.Equal(t, []store.CourseReading{next}, all)
+	seq, readingSeq, err := s.CourseStands(t.Context(), made.ID)
+	require.NoError(t, err)
+	assert.Equal(t, []int64{0, 3}, []int64{seq, readingSeq})
+}
+
+// Of readings that come each second a forecast is given one in every five, and the last.
+func TestSparseReadings(t *testing.T) {
+	t.Parallel()
+	s, k := open(t)
+	made, err := s.CreateCourse(t.Context(), k, coursePlan("Roots"), tuesday, tuesday)
+	require.NoError(t, err)
+	begin := tuesday.Truncate(5 * time.Second)
+	var all []store.CourseReading
+	for i := range 13 {
+		all = append(all, store.CourseReading{Source: "p", Place: "core", At: begin.Add(time.Duration(i) * time.Second), Celsius: float64(i)})
+	}
+	_, _, err = s.AddReadings(t.Context(), map[string][]store.CourseReading{made.ID: all})
+	require.NoError(t, err)
+	sparse, err := s.SparseReadings(t.Context(), made.ID, 5000)
+	require.NoError(t, err)
+	assert.ElementsMatch(t, []store.CourseReading{all[0], all[5], all[10], all[12]}, sparse)
 }
 
 func TestCoursesThatGoOnComeFirst(t *testing.T) {
@@ -110,7 +141,7 @@ func TestCoursesThatGoOnComeFirst(t *testing.T) {
 		made, err := s.CreateCourse(t.Context(), k, coursePlan(fmt.Sprint("c", n)), tuesday.Add(time.Duration(n)*time.Hour), tuesday)
 		require.NoError(t, err)
 		if n == 2 {
-			_, err = s.AddEvents(t.Context(), made.ID, tuesday, []cooking.Event{{ID: "end", At: tuesday, Kind: cooking.Ended}})
+			_, err = s.AddEvents(t.Context(), made.ID, store.Whatever, tuesday, []cooking.Event{{ID: "end", At: tuesday, Kind: cooking.Ended}})
 			require.NoError(t, err)
 		}
 	}

@@ -216,7 +216,7 @@ func TestAWatchHearsOfEveryChange(t *testing.T) {
 	heard, changed, ended := make(chan bool, 8), make(chan string, 8), make(chan struct{})
 	go func() {
 		defer close(ended)
-		s.Watch(ctx, func(on bool) { heard <- on }, func(id string) { changed <- id }, func(string, int64) {})
+		s.Watch(ctx, func(on bool) { heard <- on }, func(id string) { changed <- id }, func(string, int64, int64) {})
 	}()
 	require.True(t, <-heard)
 	require.NoError(t, s.SavePantry(t.Context(), id, kitchen.PantryItem{Food: "rice-flour", Have: true}))

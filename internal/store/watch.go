@@ -2,7 +2,7 @@ package store
 
 import (
 	"context"
-	"strconv"
+	"fmt"
 	"strings"
 	"time"
 )
@@ -11,10 +11,10 @@ import (
 const listenAgain = time.Second
 
 // Watch calls changed with the ID of every kitchen whose pantry, settings or own foods
-// change, through whichever server, until ctx ends; acted with every course that something is
-// done in, and the number of its last event. heard is called with true once it
+// change, through whichever server, until ctx ends; acted with every course in which something is done or
+// read, and the numbers of its last event and its last reading, which are below 0 where it is put away. heard is called with true once it
 // hears of all that comes from then on, and with false where it no longer does.
-func (s *Store) Watch(ctx context.Context, heard func(bool), changed func(kitchenID string), acted func(courseID string, seq int64)) {
+func (s *Store) Watch(ctx context.Context, heard func(bool), changed func(kitchenID string), acted func(courseID string, seq, readingSeq int64)) {
 	for ctx.Err() == nil {
 		s.listen(ctx, heard, changed, acted)
 		heard(false)
@@ -25,7 +25,7 @@ func (s *Store) Watch(ctx context.Context, heard func(bool), changed func(kitche
 	}
 }
 
-func (s *Store) listen(ctx context.Context, heard func(bool), changed func(string), acted func(string, int64)) {
+func (s *Store) listen(ctx context.Context, heard func(bool), changed func(string), acted func(string, int64, int64)) {
 	pooled, err := s.pool.Acquire(ctx)
 	if err != nil {
 		return
@@ -46,10 +46,11 @@ func (s *Store) listen(ctx context.Context, heard func(bool), changed func(strin
 		if err != nil {
 			return
 		}
-		switch id, number, _ := strings.Cut(n.Payload, " "); n.Channel {
+		switch id, numbers, _ := strings.Cut(n.Payload, " "); n.Channel {
 		case "course_changed":
-			if seq, err := strconv.ParseInt(number, 10, 64); err == nil {
-				acted(id, seq)
+			var seq, readingSeq int64
+			if _, err := fmt.Sscan(numbers, &seq, &readingSeq); err == nil {
+				acted(id, seq, readingSeq)
 			}
 		default:
 			changed(id)

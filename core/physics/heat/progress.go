@@ -17,6 +17,12 @@ func (c *Cooking) Start(b *Body) *Progress {
 // stays as it was.
 func (c *Cooking) Run(b *Body) Course { return c.Start(b.Clone()).Forecast() }
 
+// Clone is a progress of its own that stands where this one does.
+func (p *Progress) Clone() *Progress {
+	c := *p.run.Cooking
+	return &Progress{p.run.fork(&c, p.run.how)}
+}
+
 // Minutes is the time since it met the heat.
 func (p *Progress) Minutes() float64 { return p.run.minutes() }
 

@@ -27,6 +27,20 @@ func hear(t *testing.T, s *Subscriber, wanted func(News) bool) {
 	require.Fail(t, "never heard of it")
 }
 
+// rests waits until everything on the heat has been forecast.
+func rests(t *testing.T, c *Course) {
+	t.Helper()
+	require.Eventually(t, func() (done bool) {
+		c.ask(func() {
+			done = true
+			for _, f := range c.heat {
+				done = done && !f.asked && !f.stale
+			}
+		})
+		return done
+	}, 10*time.Second, time.Millisecond)
+}
+
 // Whoever follows hears of what others do, of probes and of the scale; several changes are one piece of news, and who
 // left is counted no more.
 func TestWhoFollowsHears(t *testing.T) {
@@ -44,6 +58,7 @@ func TestWhoFollowsHears(t *testing.T) {
 	require.NoError(t, err)
 	assert.Greater(t, b.course.Version(), before)
 	hear(t, one, func(n News) bool { return n.View })
+	rests(t, b.course)
 	for range 5 {
 		b.course.Poke()
 	}
@@ -104,13 +119,15 @@ func TestAnotherServerIsHeard(t *testing.T) {
 		require.NoError(t, err)
 	}
 	seq := b.course.Seq()
-	elsewhere.Heard(t.Context(), b.kept.ID, seq)
+	elsewhere.Heard(b.kept.ID, seq, 0)
+	require.Eventually(t, func() bool { return there.Seq() == seq }, 5*time.Second, 5*time.Millisecond)
 	hear(t, s, func(n News) bool { return n.View })
-	assert.Equal(t, seq, there.Seq())
 	assert.Equal(t, b.course.Snapshot(kitchen.Usual()).State, there.Snapshot(kitchen.Usual()).State)
+	rests(t, there)
 	version := there.Version()
-	elsewhere.Heard(t.Context(), b.kept.ID, seq-2)
-	elsewhere.Heard(t.Context(), b.kept.ID, seq)
-	elsewhere.Heard(t.Context(), "of nobody", 9)
+	elsewhere.Heard(b.kept.ID, seq-2, 0)
+	elsewhere.Heard(b.kept.ID, seq, 0)
+	elsewhere.Heard("of nobody", 9, 0)
+	time.Sleep(3 * heardWait)
 	assert.Equal(t, version, there.Version(), "what is known already is no news")
 }

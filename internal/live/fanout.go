@@ -3,7 +3,6 @@ package live
 import (
 	"cmp"
 	"context"
-	"maps"
 	"slices"
 	"sync"
 	"time"
@@ -62,42 +61,54 @@ func (s *Subscriber) Wait(ctx context.Context, quiet time.Duration) (n News, ok 
 // Follow begins to follow, until leave.
 func (c *Course) Follow() (s *Subscriber, leave func()) {
 	s = &Subscriber{wake: make(chan struct{}, 1)}
-	c.mu.Lock()
-	defer c.mu.Unlock()
-	c.subs[s] = true
-	c.all.Counts.Following.Add(1)
-	c.changed() // one more follows
+	c.following.Add(1)
+	c.hub.Counts.Following.Add(1)
+	c.ask(func() {
+		c.subs[s] = true
+		c.changed() // one more follows
+	})
+	select {
+	case <-c.ended:
+		s.end() // it was forgotten meanwhile: who follows asks for it anew
+	default:
+	}
 	return s, func() {
-		c.mu.Lock()
-		defer c.mu.Unlock()
-		delete(c.subs, s)
-		c.used = c.all.now()
-		c.all.Counts.Following.Add(-1)
-		c.changed()
+		c.ask(func() {
+			delete(c.subs, s)
+			c.changed()
+		})
+		c.used.Store(c.hub.now().UnixNano())
+		c.following.Add(-1)
+		c.hub.Counts.Following.Add(-1)
 	}
 }
 
 // Snapshot gives all there is to see now.
-func (c *Course) Snapshot(k *kitchen.Kitchen) *cooking.Snapshot {
-	c.mu.Lock()
-	defer c.mu.Unlock()
-	now := c.now()
-	ends, turns := c.ends()
-	out := &cooking.Snapshot{
-		Now: now, Speed: c.clock.speed, Seq: c.seq, Devices: len(c.subs), Plan: c.plan, Timings: cooking.Timings(c.plan, c.state, now, ends),
-		Ahead: map[schedule.Ref]*cooking.Ahead{}, Bowls: map[int]cooking.Bowl{}, Token: c.kept.Token, Version: c.version, Scale: c.scaleState(),
-	}
-	out.State = c.state.Clone()
-	out.Tasks = cooking.Tasks(c.plan, c.state, out.Timings, now, turns)
-	out.Ready = cooking.Ready(out.Timings)
+func (c *Course) Snapshot(k *kitchen.Kitchen) (out *cooking.Snapshot) {
+	c.ask(func() {
+		now := c.now()
+		ends, turns := c.ends()
+		out = &cooking.Snapshot{
+			Now: now, Speed: c.clock.speed, Seq: c.seq, Devices: len(c.subs), Plan: c.plan, Timings: cooking.Timings(c.plan, c.state, now, ends),
+			Ahead: c.ahead(), Bowls: map[int]cooking.Bowl{}, Token: c.kept.Token, Version: c.version, Scale: c.scaleState(),
+		}
+		out.State = c.state.Clone()
+		out.Tasks = cooking.Tasks(c.plan, c.state, out.Timings, now, turns)
+		out.Ready = cooking.Ready(out.Timings)
+		for d := range c.plan.Dishes {
+			if b, ok := c.bowl(d, k, now); ok {
+				out.Bowls[d] = b
+			}
+		}
+	})
+	return out
+}
+
+func (c *Course) ahead() map[schedule.Ref]*cooking.Ahead {
+	out := map[schedule.Ref]*cooking.Ahead{}
 	for at, f := range c.heat {
 		if ahead := f.known(); ahead != nil {
-			out.Ahead[at] = ahead
-		}
-	}
-	for d := range c.plan.Dishes {
-		if b, ok := c.bowl(d, k, now); ok {
-			out.Bowls[d] = b
+			out[at] = ahead
 		}
 	}
 	return out
@@ -129,76 +140,56 @@ func (c *Course) scaleState() cooking.ScaleState {
 }
 
 // Scale is what the scale says now.
-func (c *Course) Scale() cooking.ScaleState {
-	c.mu.Lock()
-	defer c.mu.Unlock()
-	return c.scaleState()
+func (c *Course) Scale() (out cooking.ScaleState) {
+	c.ask(func() { out = c.scaleState() })
+	return out
 }
 
 // Heat is what is known of the dishes on the heat, by their probes.
-func (c *Course) Heat() map[schedule.Ref]*cooking.Ahead {
-	c.mu.Lock()
-	heat := maps.Clone(c.heat)
-	c.mu.Unlock()
-	out := map[schedule.Ref]*cooking.Ahead{}
-	for at, f := range heat {
-		if ahead := f.known(); ahead != nil {
-			out[at] = ahead
-		}
-	}
+func (c *Course) Heat() (out map[schedule.Ref]*cooking.Ahead) {
+	c.ask(func() { out = c.ahead() })
 	return out
 }
 
 // Past looks at an amount that is beyond its range before it is taken.
-func (c *Course) Past(e cooking.Event, k *kitchen.Kitchen) (cooking.Bowl, bool) {
-	c.mu.Lock()
-	defer c.mu.Unlock()
-	return cooking.Past(c.plan, c.state, e, k, c.now())
+func (c *Course) Past(e cooking.Event, k *kitchen.Kitchen) (out cooking.Bowl, ok bool) {
+	c.ask(func() { out, ok = cooking.Past(c.plan, c.state, e, k, c.now()) })
+	return out, ok
 }
 
 // Now is the time by its clock, and how fast that goes.
-func (c *Course) Now() (time.Time, float64) {
-	c.mu.Lock()
-	defer c.mu.Unlock()
-	return c.now(), c.clock.speed
+func (c *Course) Now() (now time.Time, speed float64) {
+	c.ask(func() { now, speed = c.now(), c.clock.speed })
+	return now, speed
 }
 
 // Version grows with all that changes what is shown.
-func (c *Course) Version() int64 {
-	c.mu.Lock()
-	defer c.mu.Unlock()
-	return c.version
+func (c *Course) Version() (version int64) {
+	c.ask(func() { version = c.version })
+	return version
 }
 
 // Seq is the number of its last event.
-func (c *Course) Seq() int64 {
-	c.mu.Lock()
-	defer c.mu.Unlock()
-	return c.seq
+func (c *Course) Seq() (seq int64) {
+	c.ask(func() { seq = c.seq })
+	return seq
 }
 
 // Plan is what is cooked. It does not change.
 func (c *Course) Plan() *cooking.Plan { return c.plan }
 
 // Poke has everybody who follows look again.
-func (c *Course) Poke() {
-	c.mu.Lock()
-	defer c.mu.Unlock()
-	c.changed()
-}
+func (c *Course) Poke() { c.ask(c.changed) }
 
 // Last are the last readings of each kind of the dishes on the heat.
 func (c *Course) Last() (out []cooking.Reading) {
-	c.mu.Lock()
-	heat := maps.Clone(c.heat)
-	c.mu.Unlock()
-	for at, f := range heat {
-		f.mu.Lock()
-		for w, l := range f.last {
-			out = append(out, cooking.Reading{Dish: at.Dish, Where: w, At: l.At, Celsius: l.Celsius})
+	c.ask(func() {
+		for at, f := range c.heat {
+			for w, l := range f.last {
+				out = append(out, cooking.Reading{Dish: at.Dish, Where: w, At: l.At, Celsius: l.Celsius})
+			}
 		}
-		f.mu.Unlock()
-	}
+	})
 	slices.SortFunc(out, func(a, b cooking.Reading) int {
 		return cmp.Or(cmp.Compare(a.Dish, b.Dish), cmp.Compare(a.Where, b.Where))
 	})
