@@ -1,15 +1,18 @@
 package learn_test
 
 import (
+	"fmt"
 	"math/rand/v2"
 	"slices"
 	"testing"
+	"time"
 
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 	"pgregory.net/rapid"
 
 	"cuerda/core/document"
+	"cuerda/core/food"
 	"cuerda/core/kitchen"
 	"cuerda/core/learn"
 	"cuerda/core/learn/logbook"
@@ -45,6 +48,32 @@ func TestTheSameTriesTeachTheSame(t *testing.T) {
 	assert.Nil(t, out.Taught.Own, "nothing of its mixes, nor of its hands")
 	assert.Zero(t, out.Taught.Scoop)
 	assert.Equal(t, first.Tries, out.Tries)
+}
+
+// Two kitchens may have a food of their own under one ID: what was worked out for one is not taken for the other.
+func TestFoodsOfOneIDAreToldApart(t *testing.T) {
+	const balls = `{"format":"cuerda-build/1","name":"Balls","lines":[{"food":"own-paste","grams":520},{"food":"millet-flakes","grams":45}],` +
+		`"piece":{"kind":"ball","diameter_mm":40},"cook":{"method":"still-oven","celsius":200}}`
+	shared := &learn.Warmings{}
+	offset := func(label food.PackLabel, known *learn.Warmings) float64 {
+		k, err := kitchen.New(food.Starter(), kitchen.Usual().Settings, nil, food.Own{ID: "own-paste", Name: "Paste", Like: "turkey-ground", Label: &label})
+		require.NoError(t, err)
+		d, err := document.Read([]byte(balls), k.Foods)
+		require.NoError(t, err)
+		minutes, core := 20., 70.
+		var tries []learn.Try
+		for day := range 4 {
+			tries = append(tries, learn.Try{ID: fmt.Sprint(day), At: time.Date(2026, 5, 1+day, 18, 0, 0, 0, time.UTC), Document: d,
+				Found: &logbook.Found{Hold: "held", OffAtMinutes: &minutes, CoreCelsius: &core}})
+		}
+		l, err := learn.LearnKitchen(tries, k, learn.KitchenOptions{Known: known})
+		require.NoError(t, err)
+		return l.Figure(learn.OvenOffset).Posterior.Mean
+	}
+	lean, fat := food.PackLabel{Protein: 20, Fat: 3}, food.PackLabel{Protein: 12, Fat: 45}
+	offset(lean, shared)
+	assert.InDelta(t, offset(fat, &learn.Warmings{}), offset(fat, shared), 1e-9)
+	assert.NotEqual(t, offset(lean, shared), offset(fat, shared))
 }
 
 // Of a failure the chances of its causes are chances; without a plan nothing was done otherwise; and what was left out of

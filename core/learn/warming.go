@@ -3,10 +3,10 @@ package learn
 import (
 	"crypto/sha256"
 	"encoding/json"
-	"fmt"
 	"sync"
 
 	"cuerda/core/document"
+	"cuerda/core/food"
 	"cuerda/core/kitchen"
 	"cuerda/core/learn/logbook"
 	"cuerda/core/physics/method"
@@ -81,7 +81,16 @@ func warmingOf(d *document.Document, found *logbook.Found, k *kitchen.Kitchen, k
 	if found.TurnedAtMinutes != nil {
 		turned = *found.TurnedAtMinutes
 	}
-	text = fmt.Appendf(text, "%v %v %v", *found.OffAtMinutes, turned, k.Settings)
+	// Two kitchens may have foods of their own under one ID.
+	var foods []*food.Food
+	for _, l := range d.Lines {
+		foods = append(foods, k.Foods.Find(l.Food))
+	}
+	by, err := json.Marshal([]any{*found.OffAtMinutes, turned, k.Settings, foods})
+	if err != nil {
+		return nil
+	}
+	text = append(text, by...)
 	sum := sha256.Sum256(text)
 	return known.find(string(sum[:]), func() *warming { return warmed(d, found, k) })
 }

@@ -77,7 +77,7 @@ func (s *Server) registerLearned(api huma.API) {
 
 // teacher is made with the first use.
 func (s *Server) teacher() *jobs.Teacher {
-	s.teaching.Do(func() { s.lessons = &jobs.Teacher{Store: s.Store, Foods: s.Foods} })
+	s.teaching.Do(func() { s.lessons = &jobs.Teacher{Store: s.Store, Foods: s.Foods, Log: s.Log} })
 	return s.lessons
 }
 
@@ -107,12 +107,7 @@ func (s *Server) keepLive(ctx context.Context, kitchen string, t *store.Try, d *
 	if err := s.keepTry(principal.With(ctx, principal.Principal{Kitchen: kitchen}), t, d); err != nil {
 		return err
 	}
-	go func() {
-		if _, err := s.teacher().Learn(s.life, kitchen); err != nil && s.life.Err() == nil {
-			s.Log.Warn("a kitchen did not learn", "error", err)
-		}
-		s.cache.forget(kitchen)
-	}()
+	s.teacher().Later(s.life, kitchen, func() { s.cache.forget(kitchen) })
 	return nil
 }
 
@@ -159,16 +154,28 @@ func (s *Server) learned(ctx context.Context) (*body[KitchenLearned], error) {
 }
 
 func (s *Server) chooseLearned(ctx context.Context, in *choiceInput) (*body[KitchenLearned], error) {
-	_, choices, err := s.Store.Learned(ctx, kitchenID(ctx))
+	c := in.Body
+	if (c.Used != nil || c.Forget != nil) && c.Figure == "" {
+		return nil, problem.New(http.StatusUnprocessableEntity, problem.BadRequest, "Say which figure.")
+	}
+	err := s.Store.Choose(ctx, kitchenID(ctx), func(choices *store.Choices) { c.change(choices) })
 	if err != nil {
 		return nil, s.problemOf(ctx, err)
 	}
-	c := in.Body
+	s.cache.forget(kitchenID(ctx))
+	if c.Used == nil && c.Forget == nil {
+		return s.learned(ctx)
+	}
+	if err := s.relearn(ctx); err != nil {
+		return nil, err
+	}
+	return s.learned(ctx)
+}
+
+// change does with choices what is chosen.
+func (c *LearnedChoice) change(choices *store.Choices) {
 	if c.Off != nil {
 		choices.Off = *c.Off
-	}
-	if (c.Used != nil || c.Forget != nil) && c.Figure == "" {
-		return nil, problem.New(http.StatusUnprocessableEntity, problem.BadRequest, "Say which figure.")
 	}
 	if c.Used != nil {
 		choices.LeftOut = slices.DeleteFunc(choices.LeftOut, func(id string) bool { return id == c.Figure })
@@ -185,15 +192,4 @@ func (s *Server) chooseLearned(ctx context.Context, in *choiceInput) (*body[Kitc
 			choices.Forgotten[c.Figure] = time.Now().UTC()
 		}
 	}
-	if err := s.Store.SaveChoices(ctx, kitchenID(ctx), &choices); err != nil {
-		return nil, s.problemOf(ctx, err)
-	}
-	s.cache.forget(kitchenID(ctx))
-	if c.Used == nil && c.Forget == nil {
-		return s.learned(ctx)
-	}
-	if err := s.relearn(ctx); err != nil {
-		return nil, err
-	}
-	return s.learned(ctx)
 }

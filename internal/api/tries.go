@@ -121,8 +121,10 @@ type triesInput struct {
 	Outcome string    `query:"outcome" enum:"held,broke,unsaid,"`
 	Kind    string    `query:"kind" enum:"try,patties,"`
 	Build   string    `query:"build" maxLength:"64"`
-	Before  time.Time `query:"before"`
-	Limit   int       `query:"limit" minimum:"1" maximum:"500" default:"200"`
+	Before  time.Time `query:"before" doc:"the time of the last one seen"`
+	// BeforeID parts tries of one moment.
+	BeforeID string `query:"before_id" maxLength:"64" doc:"the ID of the last one seen"`
+	Limit    int    `query:"limit" minimum:"1" maximum:"500" default:"200"`
 }
 
 type tryOutput struct {
@@ -180,7 +182,7 @@ func (s *Server) listTries(ctx context.Context, in *triesInput) (*body[TryList],
 	if err != nil {
 		return nil, err
 	}
-	seek := store.Seek{Text: in.Text, Kind: in.Kind, Build: in.Build, Before: in.Before, Limit: in.Limit}
+	seek := store.Seek{Text: in.Text, Kind: in.Kind, Build: in.Build, Before: in.Before, BeforeID: in.BeforeID, Limit: in.Limit}
 	switch in.Outcome {
 	case "broke":
 		seek.Outcome = []string{string(logbook.SomeBroke), string(logbook.FellApart)}
@@ -314,9 +316,5 @@ func (s *Server) saveTry(ctx context.Context, in *saveInput) (*tryOutput, error)
 	if err := s.Store.SaveTry(ctx, kitchenID(ctx), on, t); err != nil {
 		return nil, s.problemOf(ctx, err)
 	}
-	if err := s.relearn(ctx); err != nil {
-		return nil, err
-	}
-	kept, err := s.Store.FindTry(ctx, kitchenID(ctx), in.ID)
-	return s.replyTry(ctx, kept, err)
+	return s.replyTry(ctx, t, s.relearn(ctx))
 }

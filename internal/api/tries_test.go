@@ -6,6 +6,7 @@ import (
 	"fmt"
 	"net/http"
 	"strings"
+	"sync"
 	"testing"
 	"time"
 
@@ -91,6 +92,27 @@ func TestATryIsChangedByOneAtATime(t *testing.T) {
 	assert.Equal(t, "drained for two minutes", again.Note)
 	assert.Equal(t, kept.Said, again.Said, "what was said stays said")
 	c.problem(http.StatusPreconditionFailed, "changed-elsewhere", "PUT", "/api/tries/"+kept.ID, better, "If-Match", answered.Header.Get("ETag"))
+
+	// Two change it in turn, each on the newest version: what is answered to either is what it wrote itself, never what
+	// the other wrote right after it.
+	var both sync.WaitGroup
+	for n := range 2 {
+		both.Go(func() {
+			for round := 0; round < 8; {
+				at, _ := c.do("GET", "/api/tries/"+kept.ID, "")
+				words := fmt.Sprint("cook ", n, " in round ", round)
+				answered, text := c.do("PUT", "/api/tries/"+kept.ID, strings.Replace(wetTry(b.ID, 3), "a puddle", words, 1), "If-Match", at.Header.Get("ETag"))
+				if answered.StatusCode == http.StatusPreconditionFailed {
+					continue
+				}
+				round++
+				var mine api.KeptTry
+				assert.NoError(t, json.Unmarshal(text, &mine))
+				assert.Equal(t, words, mine.Note)
+			}
+		})
+	}
+	both.Wait()
 
 	// A try of a build that was put away stays whole.
 	answered, _ = c.do("DELETE", "/api/builds/"+b.ID, "")

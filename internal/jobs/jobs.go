@@ -4,8 +4,10 @@ package jobs
 import (
 	"context"
 	"encoding/json"
+	"log/slog"
 	"math"
 	"slices"
+	"sync"
 
 	"cuerda/core/document"
 	"cuerda/core/food"
@@ -17,6 +19,7 @@ import (
 	"cuerda/core/predict"
 	"cuerda/core/predict/bake"
 	"cuerda/internal/store"
+	"cuerda/internal/version"
 )
 
 // mostTriesRead of a kitchen are looked at: the last.
@@ -26,6 +29,12 @@ const mostTriesRead = 5000
 type Teacher struct {
 	Store *store.Store
 	Foods *food.Catalogue
+	Log   *slog.Logger
+
+	mu sync.Mutex
+	// learning holds a place for each kitchen that learns: one job at a time does.
+	learning map[string]chan struct{}
+	later    map[string]bool
 }
 
 // warmings is what was worked out of pieces on the heat, of whichever kitchen.
@@ -58,7 +67,11 @@ func (t *Teacher) Kitchen(ctx context.Context, id string) (*kitchen.Kitchen, err
 	if err != nil || choices.Off {
 		return base, err
 	}
-	if l == nil {
+	_, of, err := t.Store.Lessons(ctx, id)
+	if err != nil {
+		return base, err
+	}
+	if l == nil || of.Model != version.Number {
 		counts, err := t.Store.CountTries(ctx, id)
 		if err != nil || counts.All == 0 {
 			return base, err
@@ -70,15 +83,86 @@ func (t *Teacher) Kitchen(ctx context.Context, id string) (*kitchen.Kitchen, err
 	return base.Learned(&l.Taught), nil
 }
 
-// Learn has a kitchen learn anew of all of its tries, and keeps what it learned.
+// alone waits until no other job has that kitchen learn.
+func (t *Teacher) alone(ctx context.Context, id string) (done func(), err error) {
+	t.mu.Lock()
+	if t.learning == nil {
+		t.learning = map[string]chan struct{}{}
+	}
+	place := t.learning[id]
+	if place == nil {
+		place = make(chan struct{}, 1)
+		t.learning[id] = place
+	}
+	t.mu.Unlock()
+	select {
+	case place <- struct{}{}:
+		return func() { <-place }, nil
+	case <-ctx.Done():
+		return nil, ctx.Err()
+	}
+}
+
+// Later has a kitchen learn beside what is going on, once for all who ask meanwhile, and calls done after it.
+func (t *Teacher) Later(ctx context.Context, id string, done func()) {
+	t.mu.Lock()
+	defer t.mu.Unlock()
+	if t.later[id] {
+		return
+	}
+	if t.later == nil {
+		t.later = map[string]bool{}
+	}
+	t.later[id] = true
+	go func() {
+		defer func() {
+			if r := recover(); r != nil {
+				t.Log.Error("a kitchen did not learn", "panic", r)
+			}
+		}()
+		defer done()
+		free, err := t.alone(ctx, id)
+		// Whoever asks from now on is not among those whose tries are read.
+		t.mu.Lock()
+		delete(t.later, id)
+		t.mu.Unlock()
+		if err == nil {
+			defer free()
+			_, err = t.learn(ctx, id)
+		}
+		if err != nil && ctx.Err() == nil {
+			t.Log.Warn("a kitchen did not learn", "error", err)
+		}
+	}()
+}
+
+// Learn has a kitchen learn of all of its tries, and keeps what it learned. One job for each kitchen does so at a time, and
+// none where the one before learned of the same.
 func (t *Teacher) Learn(ctx context.Context, id string) (*learn.Learned, error) {
+	free, err := t.alone(ctx, id)
+	if err != nil {
+		return nil, err
+	}
+	defer free()
+	return t.learn(ctx, id)
+}
+
+func (t *Teacher) learn(ctx context.Context, id string) (*learn.Learned, error) {
+	tries, of, err := t.Store.Lessons(ctx, id)
+	if err != nil {
+		return nil, err
+	}
 	base, err := t.Base(ctx, id)
 	if err != nil {
 		return nil, err
 	}
-	_, choices, err := t.Store.Learned(ctx, id)
+	kept, choices, err := t.Store.Learned(ctx, id)
 	if err != nil {
 		return nil, err
+	}
+	by := store.LearnedOf{Revision: tries, Model: version.Number}
+	if kept != nil && of == by {
+		return kept, nil
 	}
 	all, err := t.Store.Tries(ctx, id, mostTriesRead)
 	if err != nil {
@@ -88,7 +172,7 @@ func (t *Teacher) Learn(ctx context.Context, id string) (*learn.Learned, error) 
 	if err != nil {
 		return nil, err
 	}
-	return l, t.Store.SaveLearned(ctx, id, l)
+	return l, t.Store.SaveLearned(ctx, id, l, by)
 }
 
 // Tries gives those of which something may be learned, the oldest first. all are the last first. What

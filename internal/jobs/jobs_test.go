@@ -2,6 +2,8 @@ package jobs_test
 
 import (
 	"encoding/json"
+	"log/slog"
+	"sync"
 	"testing"
 	"time"
 
@@ -15,6 +17,7 @@ import (
 	"cuerda/internal/jobs"
 	"cuerda/internal/postgres/pgtest"
 	"cuerda/internal/store"
+	"cuerda/internal/version"
 )
 
 func TestMain(m *testing.M) { pgtest.Main(m) }
@@ -58,6 +61,34 @@ func TestAKitchenGoesByItsTries(t *testing.T) {
 	assert.Greater(t, chance(), wet)
 	require.NoError(t, s.SaveChoices(t.Context(), id, &store.Choices{Off: true}))
 	assert.InDelta(t, plain, chance(), 1e-12)
+}
+
+// However many jobs run at once, what is kept in the end is of all tries.
+func TestWhoeverIsLastLearnsOfAll(t *testing.T) {
+	s := pgtest.Open(t)
+	id, _, err := s.Kitchen(t.Context(), "Boathouse")
+	require.NoError(t, err)
+	teacher := jobs.Teacher{Store: s, Foods: food.Starter(), Log: slog.New(slog.DiscardHandler)}
+	var all sync.WaitGroup
+	for day := range 6 {
+		all.Go(func() {
+			one := store.Try{CookedAt: time.Date(2026, 5, 1+day, 18, 0, 0, 0, time.UTC), Document: []byte(peas), Found: []byte(slumped)}
+			assert.NoError(t, s.KeepTry(t.Context(), id, &one))
+			teacher.Later(t.Context(), id, func() {})
+			_, err := teacher.Learn(t.Context(), id)
+			assert.NoError(t, err)
+		})
+	}
+	all.Wait()
+	l, _, err := s.Learned(t.Context(), id)
+	require.NoError(t, err)
+	assert.Equal(t, 6, l.Tries)
+	tries, of, err := s.Lessons(t.Context(), id)
+	require.NoError(t, err)
+	assert.Equal(t, store.LearnedOf{Revision: tries, Model: version.Number}, of)
+	again, err := teacher.Learn(t.Context(), id)
+	require.NoError(t, err)
+	assert.Equal(t, l, again, "nothing new is to be learned")
 }
 
 // Test patties are so many tries of one piece each; what cannot be read teaches nothing and breaks nothing.

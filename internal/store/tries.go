@@ -79,9 +79,11 @@ func none(s string) *string {
 
 // KeepTry keeps a try: a new one, or that of a dish of a course in place of what it taught before.
 func (s *Store) KeepTry(ctx context.Context, kitchen string, t *Try) error {
-	return tidy(keepTry(ctx, s.pool, kitchen, t, `on conflict (course_id, dish) do update set found = excluded.found, document = excluded.document, cooked_at = excluded.cooked_at,
-		name = excluded.name, words = excluded.words, foods = excluded.foods, outcome = excluded.outcome, said = coalesce(try.said, excluded.said),
-		deleted_at = null, revision = try.revision + 1, updated_at = now()`))
+	return tidy(s.change(ctx, kitchen, func(tx pgx.Tx) error {
+		return keepTry(ctx, tx, kitchen, t, `on conflict (course_id, dish) do update set found = excluded.found, document = excluded.document, cooked_at = excluded.cooked_at,
+			name = excluded.name, words = excluded.words, foods = excluded.foods, outcome = excluded.outcome, said = coalesce(try.said, excluded.said),
+			deleted_at = null, revision = try.revision + 1, updated_at = now()`)
+	}))
 }
 
 type rower interface {
@@ -118,7 +120,7 @@ func (s *Store) FindTry(ctx context.Context, kitchen, id string) (*Try, error) {
 }
 
 // SaveTry keeps a changed try; on is the revision that it was changed from. A *ConflictError says that
-// another was kept meanwhile.
+// another was kept meanwhile. t is then as it was kept by this call, whatever others keep after it.
 func (s *Store) SaveTry(ctx context.Context, kitchen string, on int, t *Try) error {
 	return s.change(ctx, kitchen, func(tx pgx.Tx) error {
 		var revision int
@@ -129,9 +131,14 @@ func (s *Store) SaveTry(ctx context.Context, kitchen string, on int, t *Try) err
 			return &ConflictError{Current: revision}
 		}
 		by := t.seek()
-		return tx.QueryRow(ctx, `update try set cooked_at = $3, document = $4, found = $5, patties = $6, left_out = $7, name = $8, words = $9, foods = $10, outcome = $11,
-			revision = revision + 1, updated_at = now() where kitchen_id = $1 and id = $2 returning revision, updated_at`,
-			kitchen, t.ID, t.CookedAt, t.Document, t.Found, t.Patties, t.LeftOut, by.name, by.words, by.foods, by.outcome).Scan(&t.Revision, &t.UpdatedAt)
+		rows, err := tx.Query(ctx, `update try t set cooked_at = $3, document = $4, found = $5, patties = $6, left_out = $7, name = $8, words = $9, foods = $10, outcome = $11,
+			revision = revision + 1, updated_at = now() where kitchen_id = $1 and id = $2 returning `+tryColumns,
+			kitchen, t.ID, t.CookedAt, t.Document, t.Found, t.Patties, t.LeftOut, by.name, by.words, by.foods, by.outcome)
+		if err != nil {
+			return err
+		}
+		*t, err = pgx.CollectExactlyOneRow(rows, tryRow)
+		return err
 	})
 }
 
@@ -153,9 +160,10 @@ type Seek struct {
 	Outcome []string
 	Kind    string
 	Build   string
-	// Before is the time of the last one seen.
-	Before time.Time
-	Limit  int
+	// Before and BeforeID are the time and the ID of the last one seen; of the ID alone nothing follows.
+	Before   time.Time
+	BeforeID string
+	Limit    int
 }
 
 // Counts are how many tries there are, and how they came out.
@@ -178,8 +186,8 @@ func (s *Store) SeekTries(ctx context.Context, kitchen string, q Seek) ([]Try, e
 	}
 	rows, err := s.pool.Query(ctx, `select `+tryColumns+` from try t where kitchen_id = $1 and deleted_at is null
 		and ($2::text is null or name ilike $2 or words ilike $2 or foods && $3::text[]) and (cardinality($4::text[]) = 0 or outcome = any($4))
-		and ($5 = '' or kind = $5) and ($6 = '' or build_id::text = $6) and ($7::timestamptz is null or cooked_at < $7)
-		order by cooked_at desc, id limit $8`, kitchen, pattern, append([]string{}, q.Foods...), append([]string{}, q.Outcome...), q.Kind, q.Build, before, q.Limit)
+		and ($5 = '' or kind = $5) and ($6 = '' or build_id::text = $6) and ($7::timestamptz is null or cooked_at < $7 or cooked_at = $7 and id::text < $9)
+		order by cooked_at desc, id::text desc limit $8`, kitchen, pattern, append([]string{}, q.Foods...), append([]string{}, q.Outcome...), q.Kind, q.Build, before, q.Limit, q.BeforeID)
 	if err != nil {
 		return nil, tidy(err)
 	}

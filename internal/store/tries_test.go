@@ -3,6 +3,7 @@ package store_test
 import (
 	"encoding/json"
 	"fmt"
+	"sync"
 	"testing"
 	"time"
 
@@ -103,9 +104,9 @@ func TestWhatWasLearnedIsKept(t *testing.T) {
 	require.NoError(t, err)
 	offset := -8.25
 	want := &learn.Learned{Tries: 3, Figures: []learn.Figure{{ID: learn.OvenOffset, Tries: []string{"a"}, Used: true}}, Taught: kitchen.Taught{OvenOffset: &offset}}
-	require.NoError(t, s.SaveLearned(t.Context(), k, want))
+	require.NoError(t, s.SaveLearned(t.Context(), k, want, store.LearnedOf{}))
 	require.NoError(t, s.SaveChoices(t.Context(), k, &store.Choices{LeftOut: []string{"scoop"}, Forgotten: map[string]time.Time{learn.OvenOffset: may}}))
-	require.NoError(t, s.SaveLearned(t.Context(), k, want))
+	require.NoError(t, s.SaveLearned(t.Context(), k, want, store.LearnedOf{}))
 	l, c, err = s.Learned(t.Context(), k)
 	require.NoError(t, err)
 	assert.Equal(t, want, l)
@@ -114,6 +115,62 @@ func TestWhatWasLearnedIsKept(t *testing.T) {
 	after, err := s.PantryRevision(t.Context(), k)
 	require.NoError(t, err)
 	assert.Equal(t, before+3, after)
+}
+
+// A job that learned of fewer tries than what is kept never takes its place, however long it took; several who choose at
+// once each change what the other left.
+func TestLearningGoesOnlyForward(t *testing.T) {
+	t.Parallel()
+	s, k := open(t)
+	try(t, s, k, "Cakes", `{"hold":"held"}`, 0)
+	slow, _, err := s.Lessons(t.Context(), k)
+	require.NoError(t, err)
+	try(t, s, k, "Cakes", `{"hold":"held"}`, 1)
+	quick, _, err := s.Lessons(t.Context(), k)
+	require.NoError(t, err)
+	require.Greater(t, quick, slow)
+	require.NoError(t, s.SaveLearned(t.Context(), k, &learn.Learned{Tries: 2}, store.LearnedOf{Revision: quick, Model: "now"}))
+	require.NoError(t, s.SaveLearned(t.Context(), k, &learn.Learned{Tries: 1}, store.LearnedOf{Revision: slow, Model: "now"}))
+	l, _, err := s.Learned(t.Context(), k)
+	require.NoError(t, err)
+	assert.Equal(t, 2, l.Tries)
+	_, of, err := s.Lessons(t.Context(), k)
+	require.NoError(t, err)
+	assert.Equal(t, store.LearnedOf{Revision: quick, Model: "now"}, of)
+
+	var choosing sync.WaitGroup
+	for i := range 12 {
+		choosing.Go(func() {
+			assert.NoError(t, s.Choose(t.Context(), k, func(c *store.Choices) { c.LeftOut = append(c.LeftOut, fmt.Sprint(i)) }))
+		})
+	}
+	choosing.Wait()
+	_, c, err := s.Learned(t.Context(), k)
+	require.NoError(t, err)
+	assert.Len(t, c.LeftOut, 12)
+}
+
+// Tries of one moment are paged without losing any.
+func TestTriesOfOneMomentArePaged(t *testing.T) {
+	t.Parallel()
+	s, k := open(t)
+	for range 7 {
+		try(t, s, k, "Cakes", `{"hold":"held"}`, 0)
+	}
+	seen := map[string]bool{}
+	for q := (store.Seek{Limit: 3}); ; {
+		page, err := s.SeekTries(t.Context(), k, q)
+		require.NoError(t, err)
+		if len(page) == 0 {
+			break
+		}
+		for _, one := range page {
+			require.False(t, seen[one.ID])
+			seen[one.ID] = true
+		}
+		q.Before, q.BeforeID = page[len(page)-1].CookedAt, page[len(page)-1].ID
+	}
+	assert.Len(t, seen, 7)
 }
 
 // Tries with their pictures go into another kitchen once, and whole.
