@@ -1,6 +1,7 @@
 package main
 
 import (
+	"archive/zip"
 	"context"
 	"errors"
 	"fmt"
@@ -75,13 +76,13 @@ func (p *place) open(ctx context.Context, mayRun bool) (s *store.Store, done fun
 
 func backupCommand() *cobra.Command {
 	var from place
-	var verify bool
 	cmd := &cobra.Command{
 		Use:   "backup FILE",
 		Short: "Write every kitchen to a file, while the server runs or not",
 		Long: `Writes every kitchen, whole and as it is at one moment, to a file, or to standard
-output with -. The server may go on meanwhile. With --verify what was written is read
-again from the first byte to the last.`,
+output with -. The server may go on meanwhile. What was written is read again from the
+first byte to the last before the file takes its name. What cannot be read of a kitchen is
+written as it is, and told of; it keeps nothing else from being restored.`,
 		Args: cobra.ExactArgs(1),
 		RunE: func(cmd *cobra.Command, args []string) error {
 			if _, err := os.Stat(from.data); from.database == "" && err != nil {
@@ -92,32 +93,36 @@ again from the first byte to the last.`,
 				return err
 			}
 			defer done()
-			if args[0] == "-" {
-				_, err := archive.WriteBackup(cmd.Context(), cmd.OutOrStdout(), s, time.Now())
-				return err
+			name, folder := args[0], filepath.Dir(args[0])
+			if name == "-" {
+				folder = os.TempDir()
 			}
-			list, err := backupTo(cmd.Context(), args[0], s)
-			if err == nil && verify {
-				list, err = verified(args[0])
-			}
+			part, list, err := backupIn(cmd.Context(), folder, s, asides(cmd.ErrOrStderr()))
 			if err != nil {
 				return err
 			}
-			tell(cmd.OutOrStdout(), list, "written to "+args[0])
+			if name == "-" {
+				defer os.Remove(part)
+				return copyOf(cmd.OutOrStdout(), part)
+			}
+			if err := os.Rename(part, name); err != nil {
+				return errors.Join(err, os.Remove(part))
+			}
+			tell(cmd.OutOrStdout(), list, "written to "+name)
 			return nil
 		},
 	}
 	from.flags(cmd)
-	cmd.Flags().BoolVar(&verify, "verify", false, "read again what was written")
+	cmd.Flags().Bool("verify", true, "what was written is read again: it always is")
+	_ = cmd.Flags().MarkDeprecated("verify", "what was written is always read again")
 	return cmd
 }
 
-// backupTo writes beside the file and puts it in its place when it is whole: a backup that
-// is there is not lost to one that fails.
-func backupTo(ctx context.Context, name string, s *store.Store) (list *archive.Backup, err error) {
-	f, err := os.CreateTemp(filepath.Dir(name), filepath.Base(name)+".part-*")
+// backupIn writes a backup beside where it is to be, and reads it again: one that is there is not lost to one that fails.
+func backupIn(ctx context.Context, folder string, s *store.Store, aside func(string, *archive.Aside) error) (part string, list *archive.Backup, err error) {
+	f, err := os.CreateTemp(folder, "cuerda-backup.part-*")
 	if err != nil {
-		return nil, err
+		return "", nil, err
 	}
 	defer func() {
 		if err != nil {
@@ -125,16 +130,35 @@ func backupTo(ctx context.Context, name string, s *store.Store) (list *archive.B
 			_ = os.Remove(f.Name())
 		}
 	}()
-	if list, err = archive.WriteBackup(ctx, f, s, time.Now()); err != nil {
-		return nil, err
+	if _, err = archive.WriteBackup(ctx, f, s, time.Now()); err != nil {
+		return "", nil, err
 	}
 	if err = errors.Join(f.Sync(), f.Close()); err != nil {
-		return nil, err
+		return "", nil, err
 	}
-	return list, os.Rename(f.Name(), name)
+	list, err = verified(f.Name(), aside)
+	return f.Name(), list, err
 }
 
-func verified(name string) (*archive.Backup, error) {
+func copyOf(to io.Writer, name string) error {
+	f, err := os.Open(name)
+	if err != nil {
+		return err
+	}
+	defer f.Close()
+	_, err = io.Copy(to, f)
+	return err
+}
+
+// asides tells of what cannot be taken in again.
+func asides(to io.Writer) func(string, *archive.Aside) error {
+	return func(kitchen string, what *archive.Aside) error {
+		_, err := fmt.Fprintf(to, "set aside, of kitchen %s: %s: %v\n", kitchen, what.File, what.Err)
+		return err
+	}
+}
+
+func verified(name string, aside func(string, *archive.Aside) error) (*archive.Backup, error) {
 	f, err := os.Open(name)
 	if err != nil {
 		return nil, err
@@ -144,7 +168,7 @@ func verified(name string) (*archive.Backup, error) {
 	if err != nil {
 		return nil, err
 	}
-	return archive.Verify(f, info.Size(), food.Starter())
+	return archive.Verify(f, info.Size(), food.Starter(), aside)
 }
 
 func tell(w io.Writer, list *archive.Backup, what string) {
@@ -158,15 +182,18 @@ func tell(w io.Writer, list *archive.Backup, what string) {
 func restoreCommand() *cobra.Command {
 	var to place
 	var verify bool
+	var only string
 	cmd := &cobra.Command{
 		Use:   "restore FILE",
 		Short: "Make the kitchens of a backup again, in a new place",
-		Long: `Makes every kitchen of a backup again as it was, all or none, in a place where there
-are none: an empty data folder (--data) or database (--database). With --verify the
-backup is read from the first byte to the last, and nothing is made.`,
+		Long: `Makes every kitchen of a backup again as it was, in a place where there are none: an
+empty data folder (--data) or database (--database). With --kitchen one of them alone is
+made, by its ID or its name, also beside others. What cannot be taken in is put into a file
+beside the backup, FILE.aside.zip, and told of; all else is restored. With --verify the backup
+is read from the first byte to the last, and nothing is made.`,
 		Args: cobra.ExactArgs(1),
 		RunE: func(cmd *cobra.Command, args []string) error {
-			list, err := verified(args[0])
+			list, err := verified(args[0], asides(cmd.ErrOrStderr()))
 			if err != nil {
 				return err
 			}
@@ -192,14 +219,65 @@ backup is read from the first byte to the last, and nothing is made.`,
 			if err != nil {
 				return err
 			}
-			if _, err := s.RestoreKitchens(cmd.Context(), b.Next); err != nil {
+			if only != "" && !b.Only(only) {
+				return fmt.Errorf("no kitchen, or more than one, of this backup is %q: name it by its ID", only)
+			}
+			aside := &asideZip{name: args[0] + ".aside.zip", told: asides(cmd.ErrOrStderr())}
+			_, err = s.RestoreKitchens(cmd.Context(), only != "", func() (*store.Whole, error) { return b.Next(aside.add) },
+				func(kitchen string, _ any, err error) error {
+					refused := b.Refused(err)
+					_ = aside.told(kitchen, refused)
+					return aside.add(kitchen, refused)
+				})
+			if err = errors.Join(err, aside.close()); err != nil {
 				return err
 			}
-			tell(cmd.OutOrStdout(), list, "restored")
+			tell(cmd.OutOrStdout(), &b.List, "restored")
+			if aside.count > 0 {
+				fmt.Fprintf(cmd.OutOrStdout(), "%d things could not be taken in; they are in %s\n", aside.count, aside.name)
+			}
 			return nil
 		},
 	}
 	to.flags(cmd)
 	cmd.Flags().BoolVar(&verify, "verify", false, "check the backup, and change nothing")
+	cmd.Flags().StringVar(&only, "kitchen", "", "restore this kitchen alone, by its ID or its name")
 	return cmd
+}
+
+// asideZip is a file of what could not be restored, made with the first of it.
+type asideZip struct {
+	name  string
+	told  func(string, *archive.Aside) error
+	file  *os.File
+	zip   *zip.Writer
+	count int
+}
+
+func (z *asideZip) add(kitchen string, what *archive.Aside) error {
+	if z.zip == nil {
+		f, err := os.Create(z.name)
+		if err != nil {
+			return err
+		}
+		z.file, z.zip = f, zip.NewWriter(f)
+	}
+	z.count++
+	for name, text := range map[string][]byte{what.File: what.Text, what.File + ".why.txt": []byte(what.Err.Error() + "\n")} {
+		w, err := z.zip.Create(fmt.Sprintf("%s/%05d/%s", kitchen, z.count, name))
+		if err != nil {
+			return err
+		}
+		if _, err := w.Write(text); err != nil {
+			return err
+		}
+	}
+	return nil
+}
+
+func (z *asideZip) close() error {
+	if z.zip == nil {
+		return nil
+	}
+	return errors.Join(z.zip.Close(), z.file.Close())
 }

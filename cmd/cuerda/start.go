@@ -121,7 +121,7 @@ func start(ctx context.Context, out, errs io.Writer, o startOptions) error {
 		}
 		defer lock.release()
 		announce = lock.announce
-		server, err := postgres.Start(ctx, postgres.Options{Dir: filepath.Join(o.data, "postgres"), Log: log})
+		server, err := postgres.Start(ctx, postgres.Options{Dir: filepath.Join(o.data, "postgres"), Log: log, Say: func(what string) { fmt.Fprintln(out, what) }})
 		if err != nil {
 			return err
 		}

@@ -8,6 +8,7 @@ import (
 	"strings"
 	"time"
 
+	"cuerda/core/keepable"
 	"cuerda/core/learn/logbook"
 	"cuerda/core/physics/mix"
 )
@@ -114,7 +115,11 @@ const (
 	FromBefore   = "before-the-course"
 	OverAlready  = "over" // the course
 	NothingBuilt = "no-build"
+	Unreadable   = "unreadable" // a text that is too long, or none
 )
+
+// maxText is how long a name, a device or a food is at most, characters.
+const maxText = 80
 
 // ahead is how far a device's clock may be before the course's.
 const ahead = time.Minute
@@ -123,8 +128,13 @@ const ahead = time.Minute
 // clock; a command without a time is of now. What could be is taken, whatever the plan says:
 // the cook is the one who knows what was done.
 func Decide(p *Plan, s *State, c Event, now time.Time) (Event, error) {
-	if c.ID = strings.TrimSpace(c.ID); c.ID == "" || len(c.ID) > 64 {
+	if c.ID = strings.TrimSpace(c.ID); !keepable.ID(c.ID) {
 		return c, &Refusal{Code: NoID}
+	}
+	for _, text := range []string{c.Device, c.Name, c.Food, c.How, string(c.Word)} {
+		if !keepable.Text(text, maxText) {
+			return c, &Refusal{Code: Unreadable}
+		}
 	}
 	if c.At.IsZero() {
 		c.At = now
@@ -149,8 +159,10 @@ func Decide(p *Plan, s *State, c Event, now time.Time) (Event, error) {
 // Whole gives a *Refusal for an event that no course of that plan can have.
 func Whole(p *Plan, e *Event) error {
 	switch {
-	case e.ID == "" || len(e.ID) > 64:
+	case !keepable.ID(e.ID):
 		return &Refusal{Code: NoID}
+	case !keepable.Time(e.At):
+		return &Refusal{OutOfRange, e.At.Format(time.RFC3339)}
 	case !slices.Contains(Kinds, e.Kind):
 		return &Refusal{UnknownKind, string(e.Kind)}
 	}

@@ -78,7 +78,7 @@ func (s *Server) Handler() http.Handler {
 	s.exports.most = mostExports
 	s.life, s.end = context.WithCancel(context.Background())
 	s.live.Store, s.live.Log, s.live.Kitchen, s.live.Keep = s.Store, s.Log, s.kitchenOf, s.keepLive
-	r.Use(s.observe, s.recover, s.headers, home, limits, s.identify, spoken, sane, tagged, s.compute, s.exchange)
+	r.Use(s.observe, s.recover, s.headers, home, limits, s.identify, spoken, sane, tagged, s.compute, s.exchange, s.takeIn)
 	s.register(r)
 	r.GET(streamPath, s.stream)
 	r.HandleMethodNotAllowed = true
@@ -219,6 +219,9 @@ func (s *Server) headers(c *gin.Context) {
 	h.Set("Content-Security-Policy", "default-src 'self'; img-src 'self' data:; object-src 'none'; base-uri 'none'; frame-ancestors 'none'; form-action 'self'")
 	h.Set("X-Content-Type-Options", "nosniff")
 	h.Set("Referrer-Policy", "no-referrer")
+	if c.Request.TLS != nil {
+		h.Set("Strict-Transport-Security", "max-age=31536000")
+	}
 	if isAPI(c.Request.URL.Path) {
 		h.Set("Cache-Control", "no-store")
 	}

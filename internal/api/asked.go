@@ -1,9 +1,14 @@
 package api
 
 import (
+	"bytes"
+	"encoding/json"
+	"io"
+	"maps"
 	"math"
 	"net/http"
 	"net/url"
+	"slices"
 	"strconv"
 	"strings"
 	"unicode"
@@ -50,7 +55,59 @@ func sane(c *gin.Context) {
 			}
 		}
 	}
+	if at, odd := nul(c); odd {
+		refuse(c, problem.At(http.StatusUnprocessableEntity, problem.BadRequest, at, "A text holds the character 0, which cannot be kept."))
+		return
+	}
 	c.Next()
+}
+
+// nul looks for the character 0 in a body of JSON, and gives where it stands as a JSON pointer (RFC 6901). Nothing that holds
+// one can be kept.
+func nul(c *gin.Context) (pointer string, found bool) {
+	r := c.Request
+	if c.FullPath() == actPath { // there each event is refused by itself
+		return "", false
+	}
+	if r.ContentLength <= 0 || r.ContentLength > maxBody || r.Method == http.MethodGet || strings.HasPrefix(r.Header.Get("Content-Type"), "image/") {
+		return "", false
+	}
+	text, err := io.ReadAll(io.LimitReader(r.Body, maxBody))
+	r.Body = struct {
+		io.Reader
+		io.Closer
+	}{io.MultiReader(bytes.NewReader(text), r.Body), r.Body}
+	if err != nil || !bytes.Contains(text, []byte(`\u0000`)) {
+		return "", false
+	}
+	var whole any
+	if json.Unmarshal(text, &whole) != nil {
+		return "", false // it is refused for what it is
+	}
+	return nulIn(whole, "")
+}
+
+func nulIn(v any, at string) (pointer string, found bool) {
+	switch v := v.(type) {
+	case string:
+		return at, strings.ContainsRune(v, 0)
+	case []any:
+		for i, one := range v {
+			if pointer, found = nulIn(one, at+"/"+strconv.Itoa(i)); found {
+				return pointer, true
+			}
+		}
+	case map[string]any:
+		for _, name := range slices.Sorted(maps.Keys(v)) {
+			if strings.ContainsRune(name, 0) {
+				return at, true
+			}
+			if pointer, found = nulIn(v[name], at+"/"+strings.NewReplacer("~", "~0", "/", "~1").Replace(name)); found {
+				return pointer, true
+			}
+		}
+	}
+	return "", false
 }
 
 func readable(s string) bool {

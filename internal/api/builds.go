@@ -41,6 +41,8 @@ type Entry struct {
 	Verdict   predict.Verdict `json:"verdict"`
 	Says      predict.Saying  `json:"says"`
 	Chance    float64         `json:"chance"`
+	// Unreadable says that it is kept and cannot be read: it takes no other with it.
+	Unreadable bool `json:"unreadable,omitempty"`
 }
 
 type buildOutput struct {
@@ -158,7 +160,7 @@ func (s *Server) listBuilds(ctx context.Context, in *listInput) (*body[[]Entry],
 	for i := range builds {
 		b := &builds[i]
 		p := predicted(k, &b.Document)
-		out[i] = Entry{b.ID, phrases.Say(b.Document.Name, languageOf(ctx)), b.Version, b.UpdatedAt, len(b.Document.Lines), p.Word, p.Verdict, p.Says, p.Chance}
+		out[i] = Entry{b.ID, phrases.Say(b.Document.Name, languageOf(ctx)), b.Version, b.UpdatedAt, len(b.Document.Lines), p.Word, p.Verdict, p.Says, p.Chance, b.Unreadable}
 	}
 	return &body[[]Entry]{out}, nil
 }

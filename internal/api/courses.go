@@ -4,12 +4,15 @@ import (
 	"context"
 	"encoding/json"
 	"errors"
+	"fmt"
 	"net/http"
+	"reflect"
 	"time"
 
 	"github.com/danielgtaylor/huma/v2"
 
 	"cuerda/core/cooking"
+	"cuerda/core/keepable"
 	"cuerda/core/kitchen"
 	"cuerda/core/plan/schedule"
 	"cuerda/core/plan/supper"
@@ -96,6 +99,9 @@ func (s *Server) registerCourses(api huma.API) {
 	// What makes no sense of a queue is refused by itself; the rest of it counts.
 	act := op(http.MethodPost, "/courses/{id}/events", "actOnCourse", "What a device did, each once", 404, 410, 422)
 	act.SkipValidateBody = true
+	act.RequestBody = &huma.RequestBody{Required: true, Content: map[string]*huma.MediaType{
+		"application/json": {Schema: api.OpenAPI().Components.Schemas.Schema(reflect.TypeFor[CourseCommands](), true, "")},
+	}}
 	huma.Register(api, act, s.actOnCourse)
 	huma.Register(api, op(http.MethodGet, "/courses/{id}/events", "listCourseEvents", "The events of a course", 404, 410), func(ctx context.Context, in *courseEventsInput) (*body[CourseEvents], error) {
 		if _, _, err := s.findCourse(ctx, in.ID); err != nil {
@@ -229,6 +235,8 @@ func (s *Server) toCook(ctx context.Context, of *NewCourse) (*supper.Supper, err
 	switch {
 	case (of.Supper == "") == (of.Build == ""):
 		return nil, problem.New(http.StatusUnprocessableEntity, problem.BadRequest, "A course is of a supper or of a build.")
+	case of.Table != nil && !keepable.Time(*of.Table):
+		return nil, problem.At(http.StatusUnprocessableEntity, problem.BadRequest, "/table", "The table is at no time that can be kept: between the years 1900 and 2500.")
 	case of.Supper != "":
 		kept, err := s.Store.FindSupper(ctx, kitchenID(ctx), of.Supper)
 		if err != nil {
@@ -304,12 +312,37 @@ func begins(p *supper.Planned) time.Time {
 	return p.Time(first)
 }
 
+// actPath is where devices send what they did.
+const actPath = "/api/courses/:id/events"
+
 // mostCommands is how many a device may send at once.
 const mostCommands = 500
 
 type actInput struct {
 	IDInput
-	Body CourseCommands
+	RawBody []byte
+}
+
+// commandsOf reads a queue one by one: what cannot be read is refused by itself, with the ID that it has.
+func commandsOf(text []byte) (commands []cooking.Event, odd map[int]CourseOutcome, err error) {
+	var queue struct {
+		Events []json.RawMessage `json:"events"`
+	}
+	if err := json.Unmarshal(text, &queue); err != nil || len(queue.Events) == 0 || len(queue.Events) > mostCommands {
+		return nil, nil, problem.At(http.StatusUnprocessableEntity, problem.BadRequest, "/events", "Between 1 and 500 events are taken at once.")
+	}
+	odd = map[int]CourseOutcome{}
+	for i, one := range queue.Events {
+		var e cooking.Event
+		if err := json.Unmarshal(one, &e); err != nil {
+			var named struct{ ID string }
+			_ = json.Unmarshal(one, &named) // an ID that is none stays away
+			odd[i] = CourseOutcome{ID: named.ID, Refused: cooking.Unreadable, Got: fmt.Sprint("event ", i)}
+			continue
+		}
+		commands = append(commands, e)
+	}
+	return commands, odd, nil
 }
 
 func (s *Server) actOnCourse(ctx context.Context, in *actInput) (*body[CourseAnswer], error) {
@@ -317,19 +350,26 @@ func (s *Server) actOnCourse(ctx context.Context, in *actInput) (*body[CourseAns
 	if err != nil {
 		return nil, err
 	}
-	if n := len(in.Body.Events); n == 0 || n > mostCommands {
-		return nil, problem.New(http.StatusUnprocessableEntity, problem.BadRequest, "Between 1 and 500 events are taken at once.")
+	commands, odd, err := commandsOf(in.RawBody)
+	if err != nil {
+		return nil, err
 	}
-	outcomes, err := c.Do(ctx, in.Body.Events)
+	outcomes, err := c.Do(ctx, commands)
 	if err != nil {
 		return nil, s.problemOf(ctx, err)
 	}
-	out := CourseAnswer{Outcomes: make([]CourseOutcome, len(outcomes)), Course: s.courseOf(ctx, c, k)}
-	for i, o := range outcomes {
-		out.Outcomes[i] = CourseOutcome{ID: o.ID, Seq: o.Seq}
-		if o.Refused != nil {
-			out.Outcomes[i].Refused, out.Outcomes[i].Got = o.Refused.Code, o.Refused.Got
+	out := CourseAnswer{Course: s.courseOf(ctx, c, k)}
+	for i := range len(outcomes) + len(odd) {
+		one, unread := odd[i]
+		if !unread {
+			o := outcomes[0]
+			outcomes = outcomes[1:]
+			one = CourseOutcome{ID: o.ID, Seq: o.Seq}
+			if o.Refused != nil {
+				one.Refused, one.Got = o.Refused.Code, o.Refused.Got
+			}
 		}
+		out.Outcomes = append(out.Outcomes, one)
 	}
 	return &body[CourseAnswer]{out}, nil
 }

@@ -6,9 +6,11 @@ import (
 	"fmt"
 	"io"
 	"net/http"
+	"os"
 	"time"
 
 	"github.com/danielgtaylor/huma/v2"
+	"github.com/gin-gonic/gin"
 
 	"cuerda/core/document"
 	"cuerda/core/recipe"
@@ -45,7 +47,7 @@ type exportInput struct {
 	Format   string `query:"format" default:"json-ld" enum:"json-ld,markdown,text,csv,document"`
 	Language string `query:"language" default:"en" enum:"en,es"`
 	Guests   bool   `query:"guests" doc:"with the names of those at the table and what each leaves out"`
-	Version  int    `query:"version" minimum:"0" doc:"0 for the newest"`
+	Version  int    `query:"version" minimum:"0" maximum:"2147483647" doc:"0 for the newest"`
 }
 
 type pageInput struct {
@@ -107,8 +109,7 @@ func (s *Server) registerExchange(api huma.API) {
 	pack.Responses = map[string]*huma.Response{"200": {Description: "The zip", Content: map[string]*huma.MediaType{"application/zip": {Schema: &huma.Schema{Type: "string", Format: "binary"}}}}}
 	huma.Register(api, pack, s.pack)
 	take := op(http.MethodPost, "/kitchen/archive", "unpackKitchen", "Bring in everything of a kitchen's zip, or nothing", 413, 422)
-	take.MaxBodyBytes = archive.MaxBytes + 1
-	take.SkipValidateBody = true
+	take.RequestBody = &huma.RequestBody{Required: true, Content: map[string]*huma.MediaType{"application/zip": {Schema: &huma.Schema{Type: "string", Format: "binary"}}}}
 	huma.Register(api, take, s.unpack)
 }
 
@@ -145,30 +146,6 @@ func readRecipe(k *madeKitchen, data []byte) (Recipe, error) {
 // pack sends an archive as it is read: whoever takes it slowly holds one of a few places
 // for exports, and no more of the memory than a build.
 func (s *Server) pack(ctx context.Context, _ *struct{}) (*huma.StreamResponse, error) {
-	settings, err := s.Store.Settings(ctx, kitchenID(ctx))
-	if err != nil {
-		return nil, s.problemOf(ctx, err)
-	}
-	items, err := s.Store.Pantry(ctx, kitchenID(ctx))
-	if err != nil {
-		return nil, s.problemOf(ctx, err)
-	}
-	own, err := s.Store.OwnFoods(ctx, kitchenID(ctx))
-	if err != nil {
-		return nil, s.problemOf(ctx, err)
-	}
-	suppers, err := s.Store.Suppers(ctx, kitchenID(ctx))
-	if err != nil {
-		return nil, s.problemOf(ctx, err)
-	}
-	_, choices, err := s.Store.Learned(ctx, kitchenID(ctx))
-	if err != nil {
-		return nil, s.problemOf(ctx, err)
-	}
-	practised, err := s.Store.Practised(ctx, kitchenID(ctx))
-	if err != nil {
-		return nil, s.problemOf(ctx, err)
-	}
 	name, err := s.Store.KitchenName(ctx, kitchenID(ctx))
 	if err != nil {
 		return nil, s.problemOf(ctx, err)
@@ -176,19 +153,10 @@ func (s *Server) pack(ctx context.Context, _ *struct{}) (*huma.StreamResponse, e
 	return &huma.StreamResponse{Body: func(out huma.Context) {
 		out.SetHeader("Content-Type", "application/zip")
 		out.SetHeader("Content-Disposition", fmt.Sprintf("attachment; filename=%q", archive.Slug(name)+".zip"))
-		w, err := archive.NewWriter(patient{out.BodyWriter()}, archive.Kitchen{Name: name, Settings: settings, Pantry: items, OwnFoods: own, Suppers: suppers, Choices: choices, Practised: practised})
-		if err == nil {
-			err = s.Store.Histories(ctx, kitchenID(ctx), w.Add)
-		}
-		if err == nil {
-			err = s.Store.KeptCourses(ctx, kitchenID(ctx), w.AddCourse)
-		}
-		if err == nil {
-			err = s.Store.KeptTries(ctx, kitchenID(ctx), w.AddTry)
-		}
-		if err == nil {
-			err = w.Close()
-		}
+		err := s.Store.OneKitchen(ctx, kitchenID(ctx), func(k *store.Whole, rows store.Rows) error {
+			_, err := archive.Write(patient{out.BodyWriter()}, k, rows)
+			return err
+		})
 		if err != nil {
 			s.Log.Warn("an export ended early", "error", err)
 			panic(http.ErrAbortHandler) // half a zip must not pass for a whole one
@@ -207,40 +175,82 @@ func (p patient) Write(b []byte) (int, error) {
 }
 
 type unpackInput struct {
-	Settings bool   `query:"settings" doc:"take the settings and the pantry too, in place of those here"`
-	RawBody  []byte `contentType:"application/zip"`
+	Settings bool `query:"settings" doc:"take the settings and the pantry too, in place of those here"`
+}
+
+// spooledKey is the key of an archive that came with a request, as a file.
+type spooledKey struct{}
+
+// spool puts an archive that is sent into a file, beside memory; the file has no name and is gone with the request.
+func spool(c *gin.Context) {
+	f, err := os.CreateTemp("", "cuerda-archive-*")
+	if err != nil {
+		refuse(c, problem.New(http.StatusServiceUnavailable, problem.Unavailable, "There is no room to take a file in just now."))
+		return
+	}
+	defer f.Close()
+	_ = os.Remove(f.Name())
+	size, err := io.Copy(f, io.LimitReader(c.Request.Body, archive.MaxBytes+1))
+	switch {
+	case err != nil:
+		refuse(c, problem.New(http.StatusBadRequest, problem.BadRequest, "The file ended before its end."))
+		return
+	case size > archive.MaxBytes:
+		refuse(c, problem.New(http.StatusRequestEntityTooLarge, problem.TooLarge, "The file is longer than any archive that is read."))
+		return
+	}
+	c.Request.Body, c.Request.ContentLength = http.NoBody, 0
+	c.Request = c.Request.WithContext(context.WithValue(c.Request.Context(), spooledKey{}, io.NewSectionReader(f, 0, size)))
+	c.Next()
 }
 
 func (s *Server) unpack(ctx context.Context, in *unpackInput) (*body[store.TakenIn], error) {
-	k, err := archive.Read(in.RawBody, s.Foods)
-	if err != nil {
-		var bad *archive.Error
-		if !errors.As(err, &bad) {
-			return nil, s.problemOf(ctx, err)
-		}
-		p := problem.New(http.StatusUnprocessableEntity, "bad-archive", "Nothing was taken in: "+err.Error()+".")
-		item := problem.Item{Message: err.Error()}
-		item.Code, item.Got = bad.Code, bad.File
-		p.Errors = append(p.Errors, item)
-		var faults document.Faults
-		if errors.As(err, &faults) {
-			p.Errors = append(p.Errors, problem.OfDocument(faults).Errors...)
-		}
-		return nil, p
+	sent, ok := ctx.Value(spooledKey{}).(*io.SectionReader)
+	if !ok {
+		return nil, problem.New(http.StatusBadRequest, problem.BadRequest, "There is no archive.")
 	}
-	take := store.Taken{Histories: k.Histories, Suppers: k.Suppers, Courses: k.Courses, Tries: k.Tries, Practised: k.Practised, OwnFoods: k.OwnFoods}
+	// All of it is read before anything is taken in.
+	k, err := archive.Open(sent, sent.Size(), s.Foods)
+	if err == nil {
+		err = k.Each(func(any) error { return ctx.Err() }, nil)
+	}
+	if err != nil {
+		return nil, s.problemOfArchive(ctx, err)
+	}
+	take := store.Taken{OwnFoods: k.OwnFoods, Each: func(take func(any) error) error { return k.Each(take, nil) }}
 	if in.Settings {
 		take.Replaces, take.Pantry, take.Settings, take.Choices = true, k.Pantry, k.Settings, &k.Choices
 	}
 	count, err := s.Store.TakeIn(ctx, kitchenID(ctx), take)
 	if err != nil {
-		return nil, s.problemOf(ctx, err)
+		return nil, s.problemOfArchive(ctx, err)
 	}
 	if count.Tries > 0 || in.Settings {
-		if _, err := s.learn(ctx); err != nil {
-			return nil, s.problemOf(ctx, err)
+		if err := s.relearn(ctx); err != nil {
+			return nil, err
 		}
 	}
 	s.cache.forget(kitchenID(ctx))
 	return &body[store.TakenIn]{count}, nil
+}
+
+// problemOfArchive tells which file of an archive cannot be taken in.
+func (s *Server) problemOfArchive(ctx context.Context, err error) error {
+	if errors.Is(err, store.ErrTaken) {
+		return problem.New(http.StatusUnprocessableEntity, "bad-archive", "Nothing was taken in: "+err.Error()+".")
+	}
+	var bad *archive.Error
+	if !errors.As(err, &bad) {
+		return s.problemOf(ctx, err)
+	}
+	status := http.StatusUnprocessableEntity
+	p := problem.New(status, "bad-archive", "Nothing was taken in: "+err.Error()+".")
+	item := problem.Item{Message: err.Error()}
+	item.Code, item.Got = bad.Code, bad.File
+	p.Errors = append(p.Errors, item)
+	var faults document.Faults
+	if errors.As(err, &faults) {
+		p.Errors = append(p.Errors, problem.OfDocument(faults).Errors...)
+	}
+	return p
 }

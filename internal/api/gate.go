@@ -69,6 +69,20 @@ func (s *Server) exchange(c *gin.Context) {
 		c.Next()
 		return
 	}
+	if c.Request.Method == http.MethodPost {
+		// The file comes first: whoever sends slowly takes nobody's place.
+		spool(c)
+		return
+	}
+	s.exports.pass(c)
+}
+
+// takeIn lets archives that have come whole in.
+func (s *Server) takeIn(c *gin.Context) {
+	if c.FullPath() != archivePath || c.Request.Method != http.MethodPost {
+		c.Next()
+		return
+	}
 	s.exports.pass(c)
 }
 

@@ -16,7 +16,7 @@ import (
 	"cuerda/core/food"
 	"cuerda/core/learn/practice"
 	"cuerda/internal/api"
-	"cuerda/internal/archive"
+	"cuerda/internal/archive/archivetest"
 	"cuerda/internal/postgres/pgtest"
 )
 
@@ -220,7 +220,7 @@ func TestPracticeGoesOutAndIn(t *testing.T) {
 	c := start(t)
 	was := decode[api.PracticePage](c, "GET", "/api/practice", "")
 	_, zip := c.do("GET", "/api/kitchen/archive", "")
-	k, err := archive.Read(zip, food.Starter())
+	k, err := archivetest.Read(zip, food.Starter())
 	require.NoError(t, err)
 	require.Len(t, k.Practised, 1)
 	assert.Len(t, k.Practised[0].Calls, 70)

@@ -104,7 +104,12 @@ func (s *Server) stream(c *gin.Context) {
 		_ = control.SetWriteDeadline(time.Now().Add(slowest))
 		_, err := c.Writer.Write(out.Bytes())
 		out.Reset()
-		return err == nil && control.Flush() == nil
+		if err != nil || control.Flush() != nil {
+			return false
+		}
+		// Over HTTP/2 a deadline that passes ends the stream, also while nothing is written.
+		_ = control.SetWriteDeadline(time.Time{})
+		return true
 	}
 	fmt.Fprintf(&out, "retry: %d\n\n", again)
 	known, _ := strconv.ParseInt(c.GetHeader("Last-Event-ID"), 10, 64)

@@ -11,11 +11,11 @@ import (
 	"github.com/danielgtaylor/huma/v2"
 
 	"cuerda/core/document"
+	"cuerda/core/keepable"
 	"cuerda/core/learn"
 	"cuerda/core/learn/logbook"
 	"cuerda/core/learn/patties"
 	"cuerda/core/physics/mix"
-	"cuerda/internal/archive"
 	"cuerda/internal/jobs"
 	"cuerda/internal/problem"
 	"cuerda/internal/store"
@@ -42,6 +42,8 @@ type TryEntry struct {
 	Grades     []string `json:"grades,omitempty"`
 	Photo      string   `json:"photo,omitempty"`
 	LeftOut    bool     `json:"left_out,omitempty"`
+	// Unreadable says that it is kept and cannot be read.
+	Unreadable bool `json:"unreadable,omitempty"`
 }
 
 // TryList are tries, the last first.
@@ -172,7 +174,7 @@ func (s *Server) registerTries(api huma.API) {
 	huma.Register(api, asFile(op(http.MethodGet, "/tries/export", "exportTries", "The logbook as values, a diary or tries that can be read back"),
 		"text/csv", "text/markdown", "application/json"), s.exportTries)
 	take := op(http.MethodPost, "/tries/import", "importTries", "Take in tries of a file", 413, 422)
-	take.MaxBodyBytes = archive.MaxBytes
+	take.MaxBodyBytes = maxTriesFile
 	take.SkipValidateBody = true
 	huma.Register(api, take, s.importTries)
 }
@@ -220,6 +222,9 @@ func (s *Server) readTry(ctx context.Context, raw []byte) (*store.Try, *document
 	if err != nil {
 		return nil, nil, err
 	}
+	if in.Version < 0 || in.Version > keepable.MaxNumber {
+		return nil, nil, problem.At(http.StatusUnprocessableEntity, problem.BadRequest, "/version", "There is no such version.")
+	}
 	if len(in.Document) == 0 {
 		b, err := s.Store.FindVersion(ctx, kitchenID(ctx), in.Build, in.Version)
 		if err != nil {
@@ -239,8 +244,8 @@ func (s *Server) readTry(ctx context.Context, raw []byte) (*store.Try, *document
 	}
 	out := &store.Try{Kind: store.TryCooked, Build: in.Build, Version: in.Version, Document: in.Document, CookedAt: time.Now().UTC(), LeftOut: in.LeftOut}
 	if in.CookedAt != nil {
-		if in.CookedAt.After(time.Now().Add(24*time.Hour)) || in.CookedAt.Year() < 1900 {
-			return nil, nil, problem.New(http.StatusUnprocessableEntity, problem.BadRequest, "A try was cooked in the past.")
+		if in.CookedAt.After(time.Now().Add(24*time.Hour)) || !keepable.Time(*in.CookedAt) {
+			return nil, nil, problem.At(http.StatusUnprocessableEntity, problem.BadRequest, "/cooked_at", "A try was cooked in the past, after the year 1900.")
 		}
 		out.CookedAt = in.CookedAt.UTC()
 	}
@@ -260,6 +265,9 @@ func (s *Server) readTry(ctx context.Context, raw []byte) (*store.Try, *document
 }
 
 const mostFriedKept = 60
+
+// maxTriesFile is the longest file of tries that is read, bytes.
+const maxTriesFile = 32 << 20
 
 func problemOfFound(err error) error {
 	p := problem.New(http.StatusUnprocessableEntity, "bad-found", "What was found cannot be so: "+err.Error()+".")

@@ -11,6 +11,7 @@ import (
 
 	"github.com/google/uuid"
 
+	"cuerda/core/keepable"
 	"cuerda/core/kitchen"
 	"cuerda/core/learn"
 	"cuerda/internal/export"
@@ -80,6 +81,9 @@ func (s *Server) importTries(ctx context.Context, in *DocumentInput) (*body[Impo
 	take := store.Taken{}
 	for i := range tries {
 		t := &tries[i]
+		if !keepable.Time(t.At) || t.At.After(time.Now().Add(24*time.Hour)) {
+			return nil, problem.At(http.StatusUnprocessableEntity, "bad-tries", fmt.Sprintf("/%d/cooked_at", i), "Nothing was taken in: a try was cooked in the past, after the year 1900.")
+		}
 		document, err1 := json.Marshal(t.Document)
 		found, err2 := json.Marshal(t.Found)
 		if err1 != nil || err2 != nil {

@@ -16,6 +16,7 @@ import (
 	"cuerda/core/food"
 	"cuerda/internal/api"
 	"cuerda/internal/archive"
+	"cuerda/internal/archive/archivetest"
 	"cuerda/internal/store"
 	"cuerda/internal/wire"
 )
@@ -238,15 +239,11 @@ func TestTriesAreInTheArchive(t *testing.T) {
 	c := start(t)
 	decode[api.KitchenLearned](c, "POST", "/api/learned/choose", `{"off":false,"figure":"scoop","used":false}`)
 	_, zip := c.do("GET", "/api/kitchen/archive", "")
-	k, err := archive.Read(zip, food.Starter())
+	k, err := archivetest.Read(zip, food.Starter())
 	require.NoError(t, err)
 	assert.Equal(t, []string{"scoop"}, k.Choices.LeftOut)
 	assert.Len(t, k.Tries, 42)
-	photos := 0
-	for i := range k.Tries {
-		photos += len(k.Tries[i].Photos)
-	}
-	assert.Greater(t, photos, 4)
+	assert.Greater(t, len(k.Photos), 4)
 	var again bytes.Buffer
 	w, err := archive.NewWriter(&again, archive.Kitchen{Name: k.Name, Settings: k.Settings, Choices: k.Choices})
 	require.NoError(t, err)
@@ -254,7 +251,7 @@ func TestTriesAreInTheArchive(t *testing.T) {
 		require.NoError(t, w.AddTry(&k.Tries[i]))
 	}
 	require.NoError(t, w.Close())
-	read, err := archive.Read(again.Bytes(), food.Starter())
+	read, err := archivetest.Read(again.Bytes(), food.Starter())
 	require.NoError(t, err)
 	assert.Equal(t, k.Tries, read.Tries)
 }

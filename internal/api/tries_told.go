@@ -3,6 +3,7 @@ package api
 import (
 	"context"
 	"encoding/json"
+	"errors"
 	"fmt"
 	"math"
 
@@ -24,9 +25,12 @@ func tryEntry(t *store.Try, language string) TryEntry {
 	out := TryEntry{ID: t.ID, Kind: t.Kind, Build: t.Build, Version: t.Version, Course: t.Course, CookedAt: t.CookedAt, LeftOut: t.LeftOut, Outcome: logbook.Unsaid}
 	var named struct{ Name string }
 	_ = json.Unmarshal(t.Document, &named) // one without a name has none
+	out.Unreadable = json.Unmarshal(t.Document, new(document.Document)) != nil
 	out.Name = phrases.Say(named.Name, language)
 	var f logbook.Found
-	if json.Unmarshal(t.Found, &f) == nil {
+	if json.Unmarshal(t.Found, &f) != nil {
+		out.Unreadable = true
+	} else {
 		out.Outcome, out.Squeeze, out.Bite, out.Note = f.Outcome(), f.Squeeze, f.Bite, phrases.Say(f.Note, language)
 		// Nobody is told a number that nobody counted.
 		if c, known := f.Both(); known && f.IsCounted() {
@@ -71,22 +75,19 @@ func (s *Server) replyTry(ctx context.Context, t *store.Try, err error) (*tryOut
 		return nil, err
 	}
 	out := KeptTry{TryEntry: tryEntry(t, languageOf(ctx)), Revision: t.Revision, Changes: []wire.Change{}, Settings: []wire.Setting{}, Causes: []TryCause{}}
-	if err := json.Unmarshal(t.Document, &out.Document); err != nil {
-		return nil, s.problemOf(ctx, err)
-	}
-	if err := json.Unmarshal(t.Found, &out.Found); err != nil {
-		return nil, s.problemOf(ctx, err)
+	if err := errors.Join(json.Unmarshal(t.Document, &out.Document), json.Unmarshal(t.Found, &out.Found)); err != nil {
+		return nil, s.problemOf(ctx, &store.UnreadableError{Err: err})
 	}
 	if t.Patties != nil {
 		out.Patties = &patties.FriedPatties{}
 		if err := json.Unmarshal(t.Patties, out.Patties); err != nil {
-			return nil, s.problemOf(ctx, err)
+			return nil, s.problemOf(ctx, &store.UnreadableError{Err: err})
 		}
 	}
 	if t.Said != nil {
 		out.Said = &jobs.Said{}
-		if err := json.Unmarshal(t.Said, out.Said); err != nil {
-			return nil, s.problemOf(ctx, err)
+		if json.Unmarshal(t.Said, out.Said) != nil {
+			out.Said = nil // what was found is told all the same
 		}
 	}
 	done := usable(k, &out.Document)

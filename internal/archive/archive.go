@@ -1,31 +1,25 @@
 // Package archive writes everything of a kitchen as a zip of JSON files, and
 // reads such a zip strictly: whole, or with an error that names the file.
 //
-// kitchen.json holds the name, the settings and the pantry; builds/*.json each
-// one build with all its versions; suppers/*.json each one supper; courses/*.json each one course;
-// tries/*.json each one try; practice/*.json each one person and what they called (docs/formats/kitchen-archive.md).
+// kitchen.json holds the name, the settings and the pantry; photos/*.jpg each one picture; builds/*.json each
+// one build with its versions; suppers/*.json each one supper; courses/*.json each one cooking, readings/*.json more of what
+// its probes read; tries/*.json each one try; practice/*.json each one person and what they called
+// (docs/formats/kitchen-archive.md).
 package archive
 
 import (
 	"archive/zip"
 	"bytes"
-	"cmp"
 	"encoding/json"
 	"errors"
 	"fmt"
 	"io"
 	"regexp"
-	"slices"
 	"strings"
 	"time"
 
-	"github.com/google/uuid"
-
-	"cuerda/core/document"
 	"cuerda/core/food"
-	"cuerda/core/food/eaters"
 	"cuerda/core/kitchen"
-	"cuerda/core/plan/supper"
 	"cuerda/internal/store"
 )
 
@@ -36,23 +30,26 @@ const (
 	SupperFormat  = "cuerda-kept-supper/1"
 )
 
-// The limits of an archive.
+// The limits of an archive. What a kitchen has many of stands in several files, each far below its limit: there is no
+// bound on how much a kitchen holds but the length of the zip.
 const (
-	MaxBytes    = 64 << 20  // of the zip
-	maxFiles    = 20_000    //
-	maxFile     = 32 << 20  // of one file, unpacked
-	maxWhole    = 400 << 20 // of all files, unpacked
-	maxVersions = 100_000   // of all builds
-	maxDocument = 1 << 20   // of one version
+	MaxBytes    = 1 << 30  // of the zip
+	maxFiles    = 400_000  //
+	maxFile     = 32 << 20 // of one file, unpacked
+	maxList     = 100_000  // entries of one list
+	maxDocument = 1 << 20  // of one version
 	// Versions of a build are alike and squeeze well, but not without end.
 	maxSqueeze = 200
 	leastWhole = 8 << 20 // of all files, unpacked, however small the zip
+	// How much of what there is much of stands in one file.
+	partReadings = 20_000
+	partCalls    = 20_000
 )
 
 // Error says which file of an archive cannot be used, and why.
 type Error struct {
 	File string
-	// Code is not-a-zip, too-many-files, too-big, bad-name, bad-json, bad-build, bad-supper,
+	// Code is not-a-zip, too-many-files, too-big, bad-name, bad-json, bad-build, bad-supper, bad-course, bad-try, bad-photo,
 	// bad-practice, bad-settings or no-kitchen.
 	Code string
 	Err  error
@@ -69,18 +66,16 @@ func (e *Error) Error() string {
 // Unwrap gives what was wrong inside.
 func (e *Error) Unwrap() error { return e.Err }
 
-// Kitchen is what an archive holds.
+// Kitchen is what an archive holds of a kitchen, but for what there may be much of: builds, suppers, cookings, tries,
+// photos and calls, which are written and read one by one.
 type Kitchen struct {
 	Name      string
 	Settings  kitchen.Settings
 	Pantry    []kitchen.PantryItem
 	OwnFoods  []food.Own
-	Histories []store.History
-	Suppers   []store.Supper
-	Courses   []store.KeptCourse
-	Tries     []store.KeptTry
+	Suppers   []store.Supper // where it is written
 	Choices   store.Choices
-	Practised []store.Practised
+	Practised []store.Practised // where it is written
 
 	foods *food.Catalogue // with the own foods
 }
@@ -103,14 +98,16 @@ type pantryFile struct {
 }
 
 type historyFile struct {
-	Format      string            `json:"format"`
-	ID          string            `json:"id"`
-	CreatedAt   time.Time         `json:"created_at"`
-	UpdatedAt   time.Time         `json:"updated_at"`
-	DeletedAt   *time.Time        `json:"deleted_at,omitempty"`
-	FromBuild   *string           `json:"from_build,omitempty"`
-	FromVersion *int              `json:"from_version,omitempty"`
-	Versions    list[versionFile] `json:"versions"`
+	Format      string     `json:"format"`
+	ID          string     `json:"id"`
+	CreatedAt   time.Time  `json:"created_at"`
+	UpdatedAt   time.Time  `json:"updated_at"`
+	DeletedAt   *time.Time `json:"deleted_at,omitempty"`
+	FromBuild   *string    `json:"from_build,omitempty"`
+	FromVersion *int       `json:"from_version,omitempty"`
+	// Total is how many versions there are, where they stand in several files.
+	Total    int               `json:"total,omitempty"`
+	Versions list[versionFile] `json:"versions"`
 }
 
 type supperFile struct {
@@ -128,7 +125,7 @@ type list[T any] []T
 
 var errTooMany = errors.New("more entries than an archive may have")
 
-// UnmarshalJSON reads a list of at most maxVersions entries, none with an unknown field.
+// UnmarshalJSON reads a list of at most maxList entries, none with an unknown field.
 func (l *list[T]) UnmarshalJSON(text []byte) error {
 	d := json.NewDecoder(bytes.NewReader(text))
 	d.DisallowUnknownFields()
@@ -142,7 +139,7 @@ func (l *list[T]) UnmarshalJSON(text []byte) error {
 		return errors.New("no list")
 	}
 	for d.More() {
-		if len(*l) == maxVersions {
+		if len(*l) == maxList {
 			return errTooMany
 		}
 		var one T
@@ -161,18 +158,42 @@ type versionFile struct {
 	Document  json.RawMessage `json:"document"`
 }
 
+// Write writes all of a kitchen, and gives how many builds there are. What of it cannot be read is set aside within it.
+func Write(w io.Writer, k *store.Whole, rows store.Rows) (builds int, err error) {
+	a, err := NewWriter(w, Kitchen{Name: k.Name, Settings: k.Settings, Pantry: k.Pantry, OwnFoods: k.OwnFoods, Suppers: k.Suppers, Choices: k.Choices, Practised: k.Practised})
+	if err != nil {
+		return 0, err
+	}
+	for _, write := range []func() error{
+		func() error { return rows.Courses(a.AddCourse) },
+		func() error { return rows.Tries(a.AddTry) },
+		func() error { return rows.Builds(a.Add) },
+	} {
+		if err := write(); err != nil {
+			return 0, err
+		}
+	}
+	for _, u := range rows.Unreadable() {
+		if err := a.AddAside(&u); err != nil {
+			return 0, err
+		}
+	}
+	return a.count, a.Close()
+}
+
 // Writer writes an archive as it goes: Kitchen, then each build, then Close.
 type Writer struct {
-	zip     *zip.Writer
-	count   int
-	courses int
-	tries   int
+	zip                           *zip.Writer
+	count, courses, tries, asides int
+	part                          int // of the last build
+	last                          string
+	photos                        map[string]bool
 }
 
 // NewWriter begins an archive with what is known of the kitchen, and its suppers.
 // Its histories are written by Add.
 func NewWriter(w io.Writer, of Kitchen) (*Writer, error) {
-	out := &Writer{zip: zip.NewWriter(w)}
+	out := &Writer{zip: zip.NewWriter(w), photos: map[string]bool{}}
 	k := kitchenFile{Format: KitchenFormat, Name: of.Name, Settings: of.Settings, Pantry: list[pantryFile]{}, OwnFoods: of.OwnFoods}
 	for _, p := range of.Pantry {
 		k.Pantry = append(k.Pantry, pantryFile{PantryItem: p})
@@ -188,12 +209,55 @@ func NewWriter(w io.Writer, of Kitchen) (*Writer, error) {
 			return out, err
 		}
 	}
+	n := 0
 	for i := range of.Practised {
-		if err := out.addPerson(i+1, &of.Practised[i]); err != nil {
-			return out, err
+		one := of.Practised[i]
+		for first := true; first || len(one.Calls) > 0; first = false {
+			part := one
+			part.Calls, one.Calls = one.Calls[:min(partCalls, len(one.Calls))], one.Calls[min(partCalls, len(one.Calls)):]
+			n++
+			if err := out.addPerson(n, &part); err != nil {
+				return out, err
+			}
 		}
 	}
 	return out, nil
+}
+
+// addPhotos writes pictures that are not there yet.
+func (w *Writer) addPhotos(all []store.Photo) error {
+	for i := range all {
+		p := &all[i]
+		if w.photos[p.ID] {
+			continue
+		}
+		w.photos[p.ID] = true
+		f, err := w.zip.CreateHeader(&zip.FileHeader{Name: "photos/" + p.ID + ".jpg", Method: zip.Store}) // a JPEG squeezes no further
+		if err != nil {
+			return err
+		}
+		if _, err := f.Write(p.Data); err != nil {
+			return err
+		}
+	}
+	return nil
+}
+
+// AsideFormat is that of what could not be read.
+const AsideFormat = "cuerda-aside/1"
+
+type asideFile struct {
+	Format string          `json:"format"`
+	Table  string          `json:"table"`
+	ID     string          `json:"id"`
+	Error  string          `json:"error"`
+	Row    json.RawMessage `json:"row"`
+}
+
+// AddAside writes a row that cannot be read as it is, so that it is not lost.
+func (w *Writer) AddAside(u *store.Unreadable) error {
+	w.asides++
+	return w.file(fmt.Sprintf("aside/%05d-%s.json", w.asides, Slug(u.Table)), asideFile{AsideFormat, u.Table, u.ID, u.Err.Error(), u.Row})
 }
 
 func (w *Writer) supper(n int, s *store.Supper) error {
@@ -204,9 +268,13 @@ func (w *Writer) supper(n int, s *store.Supper) error {
 	return w.file(fmt.Sprintf("suppers/%05d-%s.json", n, Slug(s.Document.Name)), supperFile{SupperFormat, s.ID, s.Version, s.CreatedAt, s.UpdatedAt, s.DeletedAt, document})
 }
 
-// Add writes a build.
+// Add writes a build, or a further part of the last one.
 func (w *Writer) Add(h *store.History) error {
-	w.count++
+	if w.last == h.ID {
+		w.part++
+	} else {
+		w.count, w.part, w.last = w.count+1, 1, h.ID
+	}
 	f := historyFile{Format: HistoryFormat, ID: h.ID, CreatedAt: h.CreatedAt, UpdatedAt: h.UpdatedAt, DeletedAt: h.DeletedAt, FromBuild: h.FromBuild, FromVersion: h.FromVersion}
 	for i := range h.Versions {
 		v := &h.Versions[i]
@@ -216,7 +284,14 @@ func (w *Writer) Add(h *store.History) error {
 		}
 		f.Versions = append(f.Versions, versionFile{v.Number, v.CreatedAt, v.Label, document})
 	}
-	return w.file(fmt.Sprintf("builds/%05d-%s.json", w.count, Slug(h.Versions[len(h.Versions)-1].Document.Name)), f)
+	if h.Total > len(h.Versions) {
+		f.Total = h.Total
+	}
+	name := fmt.Sprintf("builds/%05d-%s", w.count, Slug(h.Versions[len(h.Versions)-1].Document.Name))
+	if w.part > 1 {
+		name = fmt.Sprintf("builds/%05d-part-%04d", w.count, w.part)
+	}
+	return w.file(name+".json", f)
 }
 
 var notSlug = regexp.MustCompile(`[^a-z0-9]+`)
@@ -242,277 +317,3 @@ func (w *Writer) file(name string, v any) error {
 
 // Close ends the archive.
 func (w *Writer) Close() error { return w.zip.Close() }
-
-var ownID = regexp.MustCompile(`^own-[a-z0-9-]{1,60}$`)
-
-var (
-	buildName  = regexp.MustCompile(`^builds/[a-z0-9][a-z0-9-]{0,80}\.json$`)
-	supperName = regexp.MustCompile(`^suppers/[a-z0-9][a-z0-9-]{0,80}\.json$`)
-	tryName    = regexp.MustCompile(`^tries/[a-z0-9][a-z0-9-]{0,80}\.json$`)
-	personName = regexp.MustCompile(`^practice/[a-z0-9][a-z0-9-]{0,80}\.json$`)
-	courseName = regexp.MustCompile(`^courses/[a-z0-9][a-z0-9-]{0,80}\.json$`)
-)
-
-// Read reads an archive; an error is an *Error, and then nothing of it is to be
-// used. Names are never taken for paths, and no file is unpacked past its limit.
-func Read(data []byte, foods *food.Catalogue) (*Kitchen, error) {
-	if len(data) > MaxBytes {
-		return nil, &Error{Code: "too-big"}
-	}
-	return read(data, foods, limits{min(int64(maxWhole), maxSqueeze*int64(len(data))+leastWhole), maxFiles, maxVersions})
-}
-
-// limits are how many bytes an archive may hold, and how many files and versions.
-type limits struct {
-	left            int64
-	files, versions int
-}
-
-// read is Read with limits of the caller's.
-func read(data []byte, foods *food.Catalogue, most limits) (*Kitchen, error) {
-	r, err := zip.NewReader(bytes.NewReader(data), int64(len(data)))
-	if err != nil {
-		return nil, &Error{Code: "not-a-zip", Err: err}
-	}
-	if len(r.File) > most.files {
-		return nil, &Error{Code: "too-many-files"}
-	}
-	out := &Kitchen{}
-	found, versions := false, 0
-	seen := map[string]bool{}
-	files := slices.Clone(r.File)
-	// The kitchen first: its own foods may be in the builds.
-	slices.SortStableFunc(files, func(a, b *zip.File) int { return cmp.Compare(isBuild(a), isBuild(b)) })
-	for _, f := range files {
-		read := out.reader(f.Name)
-		if seen[f.Name] || f.Name != "kitchen.json" && read == nil {
-			return nil, &Error{File: shorten(f.Name), Code: "bad-name"}
-		}
-		seen[f.Name] = true
-		text, err := unpack(f, min(most.left, maxFile))
-		if err != nil {
-			return nil, err
-		}
-		most.left -= int64(len(text))
-		if f.Name == "kitchen.json" {
-			found = true
-			if err := out.kitchen(text, foods); err != nil {
-				return nil, err
-			}
-			continue
-		}
-		if !found {
-			break
-		}
-		if err := read(f.Name, text); err != nil {
-			return nil, err
-		}
-		if n := len(out.Histories); buildName.MatchString(f.Name) {
-			if versions += len(out.Histories[n-1].Versions); versions > most.versions {
-				return nil, &Error{File: f.Name, Code: "too-big"}
-			}
-		}
-	}
-	if !found {
-		return nil, &Error{File: "kitchen.json", Code: "no-kitchen"}
-	}
-	return out, nil
-}
-
-// reader gives what reads a file of that name into the kitchen; nil where no file has such a name.
-func (k *Kitchen) reader(name string) func(name string, text []byte) error {
-	switch {
-	case buildName.MatchString(name):
-		return into(k, &k.Histories, history)
-	case supperName.MatchString(name):
-		return into(k, &k.Suppers, keptSupper)
-	case courseName.MatchString(name):
-		return into(k, &k.Courses, keptCourse)
-	case tryName.MatchString(name):
-		return into(k, &k.Tries, keptTry)
-	case personName.MatchString(name):
-		return into(k, &k.Practised, practised)
-	}
-	return nil
-}
-
-// into adds what one file holds to a list.
-func into[T any](k *Kitchen, list *[]T, read func(name string, text []byte, foods *food.Catalogue) (*T, error)) func(string, []byte) error {
-	return func(name string, text []byte) error {
-		one, err := read(name, text, k.foods)
-		if err == nil {
-			*list = append(*list, *one)
-		}
-		return err
-	}
-}
-
-func isBuild(f *zip.File) int {
-	if f.Name == "kitchen.json" {
-		return 0
-	}
-	return 1
-}
-
-// unpack reads one file and never more than its limit, whatever its head says.
-func unpack(f *zip.File, limit int64) ([]byte, error) {
-	if f.UncompressedSize64 > uint64(limit) {
-		return nil, &Error{File: f.Name, Code: "too-big"}
-	}
-	r, err := f.Open()
-	if err != nil {
-		return nil, &Error{File: f.Name, Code: "not-a-zip", Err: err}
-	}
-	defer r.Close()
-	text, err := io.ReadAll(io.LimitReader(r, limit+1))
-	if err != nil {
-		return nil, &Error{File: f.Name, Code: "not-a-zip", Err: err}
-	}
-	if int64(len(text)) > limit {
-		return nil, &Error{File: f.Name, Code: "too-big"}
-	}
-	return text, nil
-}
-
-func strict(text []byte, v any) error {
-	d := json.NewDecoder(bytes.NewReader(text))
-	d.DisallowUnknownFields()
-	if err := d.Decode(v); err != nil {
-		return err
-	}
-	if _, err := d.Token(); !errors.Is(err, io.EOF) {
-		return errors.New("more than one value")
-	}
-	return nil
-}
-
-func (k *Kitchen) kitchen(text []byte, foods *food.Catalogue) error {
-	const name = "kitchen.json"
-	f := kitchenFile{Settings: kitchen.UsualSettings()}
-	if err := strict(text, &f); err != nil || f.Format != KitchenFormat {
-		return &Error{File: name, Code: "bad-json", Err: err}
-	}
-	if err := f.Settings.Check(); err != nil {
-		return &Error{File: name, Code: "bad-settings", Err: err}
-	}
-	k.Name, k.Settings, k.OwnFoods = f.Name, f.Settings, f.OwnFoods
-	if f.Choices != nil {
-		k.Choices = *f.Choices
-	}
-	for i := range f.OwnFoods {
-		o := &f.OwnFoods[i]
-		if !ownID.MatchString(o.ID) || o.Name == "" || len([]rune(o.Name)) > 80 || o.Label != nil && !sound(o.Label) || slices.ContainsFunc(o.Allergens, func(a string) bool { return !eaters.Known(a) }) {
-			return &Error{File: name, Code: "bad-settings", Err: fmt.Errorf("own food %q", shorten(o.ID))}
-		}
-	}
-	all, err := foods.With(nil, f.OwnFoods)
-	if err != nil {
-		return &Error{File: name, Code: "bad-settings", Err: err}
-	}
-	foods, k.foods = all, all
-	for _, p := range f.Pantry {
-		if foods.Find(p.Food) == nil {
-			return &Error{File: name, Code: "bad-settings", Err: fmt.Errorf("no food %q", shorten(p.Food))}
-		}
-		if p.PerKilo != nil && !(*p.PerKilo >= 0 && *p.PerKilo <= 1e6) {
-			return &Error{File: name, Code: "bad-settings", Err: fmt.Errorf("price of %s", p.Food)}
-		}
-		if p.Pack != nil && !sound(p.Pack) {
-			return &Error{File: name, Code: "bad-settings", Err: fmt.Errorf("pack of %s", p.Food)}
-		}
-		if p.LabelChecked != nil && *p.LabelChecked && len(p.LabelRead) == 0 {
-			p.LabelRead = []string{"gluten"}
-		}
-		for _, code := range p.LabelRead {
-			if !eaters.Code(code) {
-				return &Error{File: name, Code: "bad-settings", Err: fmt.Errorf("label of %s: %q", p.Food, shorten(code))}
-			}
-		}
-		k.Pantry = append(k.Pantry, p.PantryItem)
-	}
-	return nil
-}
-
-func sound(p *food.PackLabel) bool {
-	for _, x := range []float64{p.Fat, p.Carb, p.Fibre, p.Protein, p.Salt} {
-		if !(x >= 0 && x <= 100) {
-			return false
-		}
-	}
-	return p.Adds() && p.GramsPerCup >= 0 && p.GramsPerCup <= 1000
-}
-
-func history(name string, text []byte, foods *food.Catalogue) (*store.History, error) {
-	var f historyFile
-	if err := strict(text, &f); err != nil || f.Format != HistoryFormat {
-		return nil, &Error{File: name, Code: "bad-json", Err: err}
-	}
-	bad := func(err error) error { return &Error{File: name, Code: "bad-build", Err: err} }
-	ids := []string{f.ID}
-	if f.FromBuild != nil {
-		ids = append(ids, *f.FromBuild)
-	}
-	for _, id := range ids {
-		if _, err := uuid.Parse(id); err != nil || len(id) != 36 {
-			return nil, bad(fmt.Errorf("no ID: %q", shorten(id)))
-		}
-	}
-	switch {
-	case len(f.Versions) == 0:
-		return nil, bad(errors.New("no versions"))
-	case (f.FromBuild == nil) != (f.FromVersion == nil), f.FromVersion != nil && *f.FromVersion < 1:
-		return nil, bad(errors.New("from_build and from_version belong together"))
-	case slices.ContainsFunc([]time.Time{f.CreatedAt, f.UpdatedAt}, oddTime), f.DeletedAt != nil && oddTime(*f.DeletedAt):
-		return nil, bad(errors.New("a time out of range"))
-	}
-	h := &store.History{ID: f.ID, CreatedAt: f.CreatedAt, UpdatedAt: f.UpdatedAt, DeletedAt: f.DeletedAt, FromBuild: f.FromBuild, FromVersion: f.FromVersion}
-	for i, v := range f.Versions {
-		if v.Number != i+1 || oddTime(v.CreatedAt) || len([]rune(v.Label)) > 200 || strings.ContainsRune(v.Label, 0) {
-			return nil, bad(fmt.Errorf("version %d", i+1))
-		}
-		if len(v.Document) > maxDocument {
-			return nil, &Error{File: name, Code: "too-big"}
-		}
-		d, err := document.Read(v.Document, foods)
-		if err != nil {
-			return nil, bad(fmt.Errorf("version %d: %w", v.Number, err))
-		}
-		h.Versions = append(h.Versions, store.HistoryVersion{Number: v.Number, CreatedAt: v.CreatedAt, Label: v.Label, Document: *d})
-	}
-	return h, nil
-}
-
-func keptSupper(name string, text []byte, foods *food.Catalogue) (*store.Supper, error) {
-	var f supperFile
-	if err := strict(text, &f); err != nil || f.Format != SupperFormat {
-		return nil, &Error{File: name, Code: "bad-json", Err: err}
-	}
-	bad := func(err error) error { return &Error{File: name, Code: "bad-supper", Err: err} }
-	if _, err := uuid.Parse(f.ID); err != nil || len(f.ID) != 36 {
-		return nil, bad(fmt.Errorf("no ID: %q", shorten(f.ID)))
-	}
-	if f.Version < 1 || oddTime(f.CreatedAt) || oddTime(f.UpdatedAt) || f.DeletedAt != nil && oddTime(*f.DeletedAt) {
-		return nil, bad(errors.New("a version or a time out of range"))
-	}
-	if len(f.Document) > supper.MaxBytes {
-		return nil, &Error{File: name, Code: "too-big"}
-	}
-	d, err := supper.Read(f.Document)
-	if err == nil {
-		err = d.Check(foods)
-	}
-	if err != nil {
-		return nil, bad(err)
-	}
-	return &store.Supper{ID: f.ID, Version: f.Version, CreatedAt: f.CreatedAt, UpdatedAt: f.UpdatedAt, DeletedAt: f.DeletedAt, Document: *d}, nil
-}
-
-// oddTime is one that PostgreSQL, or a cook, would not know.
-func oddTime(t time.Time) bool { return t.Year() < 1970 || t.Year() > 2500 }
-
-func shorten(s string) string {
-	if r := []rune(s); len(r) > 60 {
-		return string(r[:59]) + "…"
-	}
-	return s
-}

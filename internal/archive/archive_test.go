@@ -17,6 +17,7 @@ import (
 	"cuerda/core/food"
 	"cuerda/core/kitchen"
 	"cuerda/internal/archive"
+	"cuerda/internal/archive/archivetest"
 	"cuerda/internal/postgres/pgtest"
 	"cuerda/internal/store"
 )
@@ -80,7 +81,7 @@ func TestAKitchenGoesOutAndComesBackWhole(t *testing.T) {
 	require.NoError(t, s.SaveSettings(ctx, k, settings))
 	data := pack(t, s, k)
 
-	read, err := archive.Read(data, foods)
+	read, err := archivetest.Read(data, foods)
 	require.NoError(t, err)
 	assert.Equal(t, "Boathouse", read.Name)
 	other := pgtest.Open(t)
@@ -227,7 +228,7 @@ func TestHostileArchives(t *testing.T) {
 	sound := version(`{"format":"cuerda-build/1","lines":[]}`)
 	const supper = `{"format":"cuerda-kept-supper/1","id":"11111111-1111-4111-8111-111111111111","version":3,"created_at":"2026-01-01T00:00:00Z","updated_at":"2026-01-01T00:00:00Z",` +
 		`"document":{"format":"cuerda-supper/1","table":"2026-11-27T19:00:00+01:00","dishes":[{"name":"Roots","steps":[{"name":"roast","minutes":30}],"foods":[{"food":"parsnip","grams":9}]}]}}`
-	read, err := archive.Read(zipOf(t, "kitchen.json", good, "builds/1.json", sound, "suppers/1.json", supper), foods)
+	read, err := archivetest.Read(zipOf(t, "kitchen.json", good, "builds/1.json", sound, "suppers/1.json", supper), foods)
 	require.NoError(t, err)
 	require.Len(t, read.Suppers, 1)
 	assert.Equal(t, 3, read.Suppers[0].Version)
@@ -256,7 +257,7 @@ func TestHostileArchives(t *testing.T) {
 		"supper's id":      {zipOf(t, "kitchen.json", good, "suppers/1.json", strings.Replace(supper, "1111-4111", "--", 1)), "bad-supper", "suppers/1.json"},
 		"far away in time": {zipOf(t, "kitchen.json", good, "builds/1.json", strings.Replace(sound, "2026", "9026", 1)), "bad-build", "builds/1.json"},
 	} {
-		_, err := archive.Read(c.data, foods)
+		_, err := archivetest.Read(c.data, foods)
 		var bad *archive.Error
 		if assert.ErrorAs(t, err, &bad, name) {
 			assert.Equal(t, c.code, bad.Code, name)
@@ -281,7 +282,7 @@ func TestASmallZipTakesLittleMemory(t *testing.T) {
 		require.Less(t, len(data), 100<<10)
 		var before, after runtime.MemStats
 		runtime.ReadMemStats(&before)
-		_, err := archive.Read(data, foods)
+		_, err := archivetest.Read(data, foods)
 		runtime.ReadMemStats(&after)
 		var bad *archive.Error
 		require.ErrorAs(t, err, &bad, name)
@@ -291,7 +292,7 @@ func TestASmallZipTakesLittleMemory(t *testing.T) {
 	few := strings.Repeat("{},", 2<<20) + "{}"
 	data := zipOf(t, "kitchen.json", plain, "builds/a.json", head+`{"number":1,"created_at":"2026-01-01T00:00:00Z","document":{"format":"cuerda-build/1","lines":[`+few+"]}}]}")
 	var bad *archive.Error
-	_, err = archive.Read(data, foods)
+	_, err = archivetest.Read(data, foods)
 	require.ErrorAs(t, err, &bad)
 	assert.Equal(t, "too-big", bad.Code)
 }

@@ -11,11 +11,11 @@ import (
 	"hash"
 	"io"
 	"math"
+	"slices"
 	"time"
 
-	"github.com/google/uuid"
-
 	"cuerda/core/food"
+	"cuerda/core/keepable"
 	"cuerda/internal/store"
 )
 
@@ -53,23 +53,11 @@ func WriteBackup(ctx context.Context, w io.Writer, s *store.Store, now time.Time
 			return err
 		}
 		sum := summed{to: f, hash: sha256.New()}
-		a, err := NewWriter(&sum, Kitchen{Name: k.Name, Settings: k.Settings, Pantry: k.Pantry, OwnFoods: k.OwnFoods, Suppers: k.Suppers, Choices: k.Choices, Practised: k.Practised})
+		builds, err := Write(&sum, k, rows)
 		if err != nil {
 			return err
 		}
-		if err := rows.Courses(a.AddCourse); err != nil {
-			return err
-		}
-		if err := rows.Tries(a.AddTry); err != nil {
-			return err
-		}
-		if err := rows.Builds(a.Add); err != nil {
-			return err
-		}
-		if err := a.Close(); err != nil {
-			return err
-		}
-		one.Bytes, one.SHA256, one.Builds = sum.bytes, hex.EncodeToString(sum.hash.Sum(nil)), a.count
+		one.Bytes, one.SHA256, one.Builds = sum.bytes, hex.EncodeToString(sum.hash.Sum(nil)), builds
 		list.Kitchens = append(list.Kitchens, one)
 		return nil
 	})
@@ -110,7 +98,9 @@ type BackupReader struct {
 	List  Backup
 	files map[string]*zip.File
 	foods *food.Catalogue
+	from  io.ReaderAt
 	at    int
+	now   *Archive
 }
 
 // OpenBackup reads the list of a backup.
@@ -119,7 +109,7 @@ func OpenBackup(r io.ReaderAt, size int64, foods *food.Catalogue) (*BackupReader
 	if err != nil {
 		return nil, fmt.Errorf("%w: %w", ErrBadBackup, err)
 	}
-	out := &BackupReader{files: map[string]*zip.File{}, foods: foods}
+	out := &BackupReader{files: map[string]*zip.File{}, foods: foods, from: r}
 	for _, f := range z.File {
 		out.files[f.Name] = f
 	}
@@ -145,47 +135,106 @@ func (b *BackupReader) file(name string, limit int64) ([]byte, error) {
 	return text, nil
 }
 
-// Next gives the next kitchen, checked against its sum; nil after the last.
-func (b *BackupReader) Next() (*store.Whole, []store.History, error) {
+// Next gives the next kitchen, checked against its sum; nil after the last. What of it cannot be read is told to aside.
+func (b *BackupReader) Next(aside func(kitchen string, what *Aside) error) (*store.Whole, error) {
 	if b.at == len(b.List.Kitchens) {
-		return nil, nil, nil
+		return nil, nil
 	}
 	one := &b.List.Kitchens[b.at]
 	b.at++
-	if _, err := uuid.Parse(one.ID); err != nil || len(one.ID) != 36 {
-		return nil, nil, fmt.Errorf("%w: no ID: %q", ErrBadBackup, shorten(one.ID))
+	bad := func(format string, args ...any) error {
+		return fmt.Errorf("%w: "+format, append([]any{ErrBadBackup}, args...)...)
 	}
-	data, err := b.file(one.File, math.MaxInt32)
+	if !isID(one.ID) || !keepable.Time(one.CreatedAt) {
+		return nil, bad("no kitchen: %q", shorten(one.ID))
+	}
+	at, size, err := b.within(one)
 	if err != nil {
-		return nil, nil, err
+		return nil, err
 	}
-	if sum := sha256.Sum256(data); hex.EncodeToString(sum[:]) != one.SHA256 || int64(len(data)) != one.Bytes {
-		return nil, nil, fmt.Errorf("%w: %s is not what was written", ErrBadBackup, one.File)
+	tell := func(what *Aside) error {
+		if aside == nil {
+			return bad("%s: %w", one.File, &Error{File: what.File, Code: "unreadable", Err: what.Err})
+		}
+		return aside(one.ID, what)
 	}
-	k, err := read(data, b.foods, limits{math.MaxInt64, math.MaxInt32, math.MaxInt32})
+	a, err := open(at, size, b.foods, limits{math.MaxInt64, math.MaxInt32}, func(err error) error { return tell(&Aside{File: "kitchen.json", Err: err}) })
 	if err != nil {
-		return nil, nil, fmt.Errorf("%w: %s: %w", ErrBadBackup, one.File, err)
+		return nil, bad("%s: %w", one.File, err)
 	}
-	if len(k.Histories) != one.Builds {
-		return nil, nil, fmt.Errorf("%w: %s has %d builds, not %d", ErrBadBackup, one.File, len(k.Histories), one.Builds)
+	w := &store.Whole{ID: one.ID, Name: a.Name, CreatedAt: one.CreatedAt, Settings: a.Settings, Pantry: a.Pantry, OwnFoods: a.OwnFoods, Choices: a.Choices}
+	w.Each = func(take func(any) error) error {
+		builds := map[string]bool{}
+		put := 0
+		err := a.Each(func(v any) error {
+			if h, ok := v.(*store.History); ok {
+				builds[h.ID] = true
+			}
+			return take(v)
+		}, func(what *Aside) error {
+			put++
+			return tell(what)
+		})
+		if err == nil && put == 0 && len(builds) != one.Builds {
+			return bad("%s has %d builds, not %d", one.File, len(builds), one.Builds)
+		}
+		return err
 	}
-	w := &store.Whole{ID: one.ID, Name: k.Name, CreatedAt: one.CreatedAt, Settings: k.Settings, Pantry: k.Pantry, OwnFoods: k.OwnFoods, Suppers: k.Suppers, Courses: k.Courses, Tries: k.Tries, Choices: k.Choices, Practised: k.Practised}
-	return w, k.Histories, nil
+	b.now = a
+	return w, nil
 }
 
-// Verify reads a backup from the first kitchen to the last, and keeps nothing.
-func Verify(r io.ReaderAt, size int64, foods *food.Catalogue) (*Backup, error) {
+// Refused is the file of what is being taken in, which the database refuses.
+func (b *BackupReader) Refused(err error) *Aside { return &Aside{b.now.now.File, b.now.now.Text, err} }
+
+// Only leaves out all kitchens but the one of that ID or name; it says whether there is one, and only one.
+func (b *BackupReader) Only(kitchen string) bool {
+	of := slices.DeleteFunc(slices.Clone(b.List.Kitchens), func(k BackupKitchen) bool { return k.ID != kitchen && k.Name != kitchen })
+	if len(of) == 1 {
+		b.List.Kitchens = of
+	}
+	return len(of) == 1
+}
+
+// within is the archive of a kitchen where it lies in the backup, which stores it as it is, held against its sum.
+func (b *BackupReader) within(k *BackupKitchen) (io.ReaderAt, int64, error) {
+	f := b.files[k.File]
+	if f == nil {
+		return nil, 0, fmt.Errorf("%w: %s is missing", ErrBadBackup, k.File)
+	}
+	from, err := f.DataOffset()
+	if err != nil || f.Method != zip.Store || f.CompressedSize64 > math.MaxInt64 {
+		return nil, 0, fmt.Errorf("%w: %s cannot be read", ErrBadBackup, k.File)
+	}
+	size := int64(f.CompressedSize64)
+	at := io.NewSectionReader(b.from, from, size)
+	sum := sha256.New()
+	if _, err := io.Copy(sum, at); err != nil {
+		return nil, 0, fmt.Errorf("%w: %s: %w", ErrBadBackup, k.File, err)
+	}
+	if hex.EncodeToString(sum.Sum(nil)) != k.SHA256 || size != k.Bytes {
+		return nil, 0, fmt.Errorf("%w: %s is not what was written", ErrBadBackup, k.File)
+	}
+	return at, size, nil
+}
+
+// Verify reads a backup from the first kitchen to the last, and keeps nothing. It tells aside of what could not be taken in
+// again; where aside is nil that makes the backup a bad one.
+func Verify(r io.ReaderAt, size int64, foods *food.Catalogue, aside func(kitchen string, what *Aside) error) (*Backup, error) {
 	b, err := OpenBackup(r, size, foods)
 	if err != nil {
 		return nil, err
 	}
 	for {
-		w, _, err := b.Next()
+		w, err := b.Next(aside)
 		if err != nil {
 			return nil, err
 		}
 		if w == nil {
 			return &b.List, nil
+		}
+		if err := w.Each(func(any) error { return nil }); err != nil {
+			return nil, err
 		}
 	}
 }

@@ -12,6 +12,7 @@ import (
 
 	"cuerda/core/food"
 	"cuerda/internal/archive"
+	"cuerda/internal/archive/archivetest"
 	"cuerda/internal/demo/demotest"
 	"cuerda/internal/postgres/pgtest"
 	"cuerda/internal/store"
@@ -38,17 +39,13 @@ func TestABackupRestoresToTheByte(t *testing.T) {
 	<-saving
 	require.NoError(t, err)
 	require.Len(t, list.Kitchens, 1)
-	again, err := archive.Verify(bytes.NewReader(file.Bytes()), int64(file.Len()), foods)
+	again, err := archive.Verify(bytes.NewReader(file.Bytes()), int64(file.Len()), foods, nil)
 	require.NoError(t, err)
 	assert.Equal(t, list, again)
 
 	to := pgtest.Open(t)
 	restore := func(s *store.Store, data []byte) error {
-		b, err := archive.OpenBackup(bytes.NewReader(data), int64(len(data)), foods)
-		if err != nil {
-			return err
-		}
-		_, err = s.RestoreKitchens(ctx, b.Next)
+		_, err := archivetest.Restore(ctx, s, data, foods)
 		return err
 	}
 	require.NoError(t, restore(to, file.Bytes()))

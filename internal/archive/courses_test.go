@@ -16,6 +16,7 @@ import (
 	"cuerda/core/kitchen"
 	"cuerda/core/plan/supper"
 	"cuerda/internal/archive"
+	"cuerda/internal/archive/archivetest"
 	"cuerda/internal/photos"
 	"cuerda/internal/postgres/pgtest"
 	"cuerda/internal/store"
@@ -73,9 +74,9 @@ func TestACourseGoesIntoAnotherKitchenWhole(t *testing.T) {
 	zip := written(t, from, k)
 	assert.NotContains(t, string(zip), c.Token)
 	take := func() store.TakenIn {
-		read, err := archive.Read(zip, foods)
+		taken, err := archivetest.Taken(zip, foods)
 		require.NoError(t, err)
-		out, err := to.TakeIn(t.Context(), there, store.Taken{Courses: read.Courses})
+		out, err := to.TakeIn(t.Context(), there, taken)
 		require.NoError(t, err)
 		return out
 	}
@@ -105,7 +106,7 @@ func TestCoursesThatMakeNoSenseAreRefused(t *testing.T) {
 	k, _, err := s.Kitchen(t.Context(), "Boathouse")
 	require.NoError(t, err)
 	c := cooked(t, s, k)
-	read, err := archive.Read(written(t, s, k), foods)
+	read, err := archivetest.Read(written(t, s, k), foods)
 	require.NoError(t, err)
 	require.Len(t, read.Courses, 1)
 	settings, err := json.Marshal(kitchen.UsualSettings())
@@ -115,7 +116,7 @@ func TestCoursesThatMakeNoSenseAreRefused(t *testing.T) {
 	require.NoError(t, err)
 	whole := `{"format":"cuerda-kept-course/1","id":"` + c.ID + `","created_at":"2026-01-01T00:00:00Z","start_at":"2026-01-01T00:00:00Z","began_at":"2026-01-01T00:00:00Z","plan":` + string(plan) +
 		`,"events":[{"received_at":"2026-01-01T00:00:00Z","event":{"id":"a","at":"2026-01-01T00:00:00Z","kind":"done"}}],"readings":[{"source":"p","place":"core","dish":0,"at":"2026-01-01T00:00:00Z","celsius":20}],"tries":[]}`
-	_, err = archive.Read(zipOf(t, "kitchen.json", good, "courses/1.json", whole), foods)
+	_, err = archivetest.Read(zipOf(t, "kitchen.json", good, "courses/1.json", whole), foods)
 	require.NoError(t, err)
 	for name, spoil := range map[string][2]string{
 		"no ID":         {c.ID, "elsewhere"},
@@ -132,7 +133,7 @@ func TestCoursesThatMakeNoSenseAreRefused(t *testing.T) {
 		t.Run(name, func(t *testing.T) {
 			spoilt := strings.Replace(whole, spoil[0], spoil[1], 1)
 			require.NotEqual(t, whole, spoilt)
-			_, err := archive.Read(zipOf(t, "kitchen.json", good, "courses/1.json", spoilt), foods)
+			_, err := archivetest.Read(zipOf(t, "kitchen.json", good, "courses/1.json", spoilt), foods)
 			var bad *archive.Error
 			require.ErrorAs(t, err, &bad)
 			assert.Equal(t, "courses/1.json", bad.File)

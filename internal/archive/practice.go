@@ -6,9 +6,9 @@ import (
 	"math"
 	"slices"
 	"time"
-	"unicode/utf8"
 
 	"cuerda/core/food"
+	"cuerda/core/keepable"
 	"cuerda/core/learn/practice"
 	"cuerda/core/physics/mix"
 	"cuerda/internal/store"
@@ -50,7 +50,7 @@ func practised(name string, text []byte, _ *food.Catalogue) (*store.Practised, e
 	if err := strict(text, &f); err != nil || f.Format != PracticeFormat {
 		return nil, &Error{File: name, Code: "bad-json", Err: err}
 	}
-	if !isID(f.ID) || oddTime(f.CreatedAt) || utf8.RuneCountInString(f.Name) > MaxPersonName {
+	if !isID(f.ID) || oddTime(f.CreatedAt) || !keepable.Text(f.Name, MaxPersonName) {
 		return nil, &Error{File: name, Code: "bad-practice", Err: errors.New("no person")}
 	}
 	out := &store.Practised{Person: store.Person{ID: f.ID, Name: f.Name, CreatedAt: f.CreatedAt.UTC(), Gone: f.Gone}, Calls: []store.PracticeCall{}}
@@ -69,7 +69,6 @@ func practised(name string, text []byte, _ *food.Catalogue) (*store.Practised, e
 // MaxPersonName is how long a name is at most, characters; mostOff how far a call is off, in words and in minutes.
 const (
 	MaxPersonName  = 60
-	maxCallID      = 64
 	mostOffWords   = 6.
 	mostOffMinutes = 2880.
 )
@@ -77,7 +76,7 @@ const (
 // CheckCall says what of a call that is read cannot be.
 func CheckCall(c *store.PracticeCall) error {
 	switch {
-	case c.ID == "" || len(c.ID) > maxCallID:
+	case !keepable.ID(c.ID):
 		return errors.New("no ID")
 	case oddTime(c.At):
 		return errors.New("a time out of range")

@@ -12,6 +12,7 @@ import (
 	"cuerda/core/kitchen"
 	"cuerda/core/learn/practice"
 	"cuerda/internal/archive"
+	"cuerda/internal/archive/archivetest"
 	"cuerda/internal/postgres/pgtest"
 	"cuerda/internal/store"
 )
@@ -38,7 +39,7 @@ func practiceZip(t *testing.T, p store.Practised) []byte {
 // A person comes back with every call, from an archive and from a backup; what cannot be is named.
 func TestPracticeComesBackWhole(t *testing.T) {
 	t.Parallel()
-	k, err := archive.Read(practiceZip(t, onePerson()), foods)
+	k, err := archivetest.Read(practiceZip(t, onePerson()), foods)
 	require.NoError(t, err)
 	assert.Equal(t, []store.Practised{onePerson()}, k.Practised)
 
@@ -51,10 +52,8 @@ func TestPracticeComesBackWhole(t *testing.T) {
 	var file bytes.Buffer
 	_, err = archive.WriteBackup(t.Context(), &file, s, began)
 	require.NoError(t, err)
-	b, err := archive.OpenBackup(bytes.NewReader(file.Bytes()), int64(file.Len()), foods)
-	require.NoError(t, err)
 	restored := pgtest.Open(t)
-	_, err = restored.RestoreKitchens(t.Context(), b.Next)
+	_, err = archivetest.Restore(t.Context(), restored, file.Bytes(), foods)
 	require.NoError(t, err)
 	all, err := restored.Practised(t.Context(), id)
 	require.NoError(t, err)
@@ -72,7 +71,7 @@ func TestPracticeComesBackWhole(t *testing.T) {
 	} {
 		p := onePerson()
 		spoil(&p)
-		_, err := archive.Read(practiceZip(t, p), foods)
+		_, err := archivetest.Read(practiceZip(t, p), foods)
 		var bad *archive.Error
 		require.True(t, errors.As(err, &bad), what)
 		assert.Contains(t, bad.File, "practice/", what)

@@ -4,13 +4,17 @@ import (
 	"encoding/json"
 	"errors"
 	"fmt"
+	"strings"
 	"time"
 
 	"github.com/google/uuid"
 
 	"cuerda/core/document"
 	"cuerda/core/food"
+	"cuerda/core/keepable"
 	"cuerda/core/learn"
+	"cuerda/core/learn/patties"
+	"cuerda/internal/jobs"
 	"cuerda/internal/photos"
 	"cuerda/internal/store"
 )
@@ -25,6 +29,7 @@ type tryFile struct {
 	Kind     string          `json:"kind,omitempty"`
 	Build    string          `json:"build,omitempty"`
 	Version  int             `json:"version,omitempty"`
+	Course   string          `json:"course,omitempty"`
 	Dish     int             `json:"dish"`
 	CookedAt time.Time       `json:"cooked_at"`
 	Document json.RawMessage `json:"document"`
@@ -32,7 +37,10 @@ type tryFile struct {
 	Said     json.RawMessage `json:"said,omitempty"`
 	Patties  json.RawMessage `json:"patties,omitempty"`
 	LeftOut  bool            `json:"left_out,omitempty"`
-	Photos   list[photoFile] `json:"photos,omitempty"`
+	// DeletedAt is when it was put away.
+	DeletedAt *time.Time `json:"deleted_at,omitempty"`
+	// Photos stood within it in older archives.
+	Photos list[photoFile] `json:"photos,omitempty"`
 }
 
 type photoFile struct {
@@ -41,14 +49,17 @@ type photoFile struct {
 }
 
 func tryOf(t *store.Try) tryFile {
-	return tryFile{ID: t.ID, Kind: t.Kind, Build: t.Build, Version: t.Version, Dish: t.Dish, CookedAt: t.CookedAt, Document: t.Document, Found: t.Found, Said: t.Said, Patties: t.Patties, LeftOut: t.LeftOut}
+	return tryFile{ID: t.ID, Kind: t.Kind, Build: t.Build, Version: t.Version, Course: t.Course, Dish: t.Dish, CookedAt: t.CookedAt, Document: t.Document, Found: t.Found, Said: t.Said, Patties: t.Patties, LeftOut: t.LeftOut, DeletedAt: t.DeletedAt}
 }
 
-// AddTry writes a try that belongs to no course.
+// AddTry writes a try, of a course or of none.
 func (w *Writer) AddTry(t *store.KeptTry) error {
 	w.tries++
 	f := tryOf(&t.Try)
-	f.Format, f.Photos = TryFormat, photosOf(t.Photos)
+	f.Format = TryFormat
+	if err := w.addPhotos(t.Photos); err != nil {
+		return err
+	}
 	var named struct{ Name string }
 	_ = json.Unmarshal(t.Document, &named) // without a name the file has a plain one
 	return w.file(fmt.Sprintf("tries/%05d-%s.json", w.tries, Slug(named.Name)), f)
@@ -60,7 +71,7 @@ func keptTry(name string, text []byte, foods *food.Catalogue) (*store.KeptTry, e
 		return nil, &Error{File: name, Code: "bad-json", Err: err}
 	}
 	t, err := f.read(foods)
-	if err == nil && !isID(t.ID) {
+	if err == nil && (!isID(t.ID) || t.Course != "" && !isID(t.Course)) {
 		err = fmt.Errorf("no ID: %q", shorten(t.ID))
 	}
 	if err != nil {
@@ -74,8 +85,8 @@ func keptTry(name string, text []byte, foods *food.Catalogue) (*store.KeptTry, e
 }
 
 func (f *tryFile) read(foods *food.Catalogue) (*store.Try, error) {
-	if oddTime(f.CookedAt) {
-		return nil, errors.New("a time out of range")
+	if oddTime(f.CookedAt) || !keepable.Times(f.DeletedAt) || f.Version < 0 || f.Version > keepable.MaxNumber {
+		return nil, errors.New("a time or a version out of range")
 	}
 	if f.Kind != "" && f.Kind != store.TryCooked && f.Kind != store.TryPatties {
 		return nil, fmt.Errorf("of no kind: %q", shorten(f.Kind))
@@ -86,16 +97,24 @@ func (f *tryFile) read(foods *food.Catalogue) (*store.Try, error) {
 	if _, err := learn.ReadFound(f.Found); err != nil {
 		return nil, err
 	}
-	return &store.Try{ID: f.ID, Kind: f.Kind, Build: f.Build, Version: f.Version, Dish: f.Dish, CookedAt: f.CookedAt, Document: f.Document, Found: f.Found, Said: f.Said, Patties: f.Patties, LeftOut: f.LeftOut}, nil
+	if len(f.Said) > 0 && json.Unmarshal(f.Said, new(jobs.Said)) != nil {
+		return nil, errors.New("what was said of it cannot be read")
+	}
+	if len(f.Patties) > 0 && json.Unmarshal(f.Patties, new(patties.FriedPatties)) != nil {
+		return nil, errors.New("its test patties cannot be read")
+	}
+	return &store.Try{ID: f.ID, Kind: f.Kind, Build: f.Build, Version: f.Version, Course: f.Course, Dish: f.Dish, CookedAt: f.CookedAt, Document: f.Document, Found: f.Found, Said: f.Said, Patties: f.Patties, LeftOut: f.LeftOut, DeletedAt: f.DeletedAt}, nil
 }
 
 func isID(id string) bool { _, err := uuid.Parse(id); return err == nil && len(id) == 36 }
 
-func photosOf(all []store.Photo) (out list[photoFile]) {
-	for i := range all {
-		out = append(out, photoFile{all[i].ID, all[i].Data})
+func keptPhoto(name string, text []byte, _ *food.Catalogue) (*store.Photo, error) {
+	id := strings.TrimSuffix(strings.TrimPrefix(name, "photos/"), ".jpg")
+	all, err := readPhotos(list[photoFile]{{id, text}})
+	if err != nil {
+		return nil, &Error{File: name, Code: "bad-photo", Err: err}
 	}
-	return out
+	return &all[0], nil
 }
 
 func readPhotos(all list[photoFile]) (out []store.Photo, err error) {

@@ -11,6 +11,7 @@ import (
 
 	"cuerda/core/kitchen"
 	"cuerda/internal/archive"
+	"cuerda/internal/archive/archivetest"
 	"cuerda/internal/postgres/pgtest"
 	"cuerda/internal/store"
 )
@@ -35,7 +36,7 @@ func oneTry() *store.KeptTry {
 func TestATryAndItsKitchensChoicesComeBackWhole(t *testing.T) {
 	t.Parallel()
 	choices := store.Choices{Off: true, LeftOut: []string{"scoop"}, Forgotten: map[string]time.Time{"oven_offset_celsius": began}}
-	k, err := archive.Read(triesZip(t, oneTry(), choices), foods)
+	k, err := archivetest.Read(triesZip(t, oneTry(), choices), foods)
 	require.NoError(t, err)
 	require.Len(t, k.Tries, 1)
 	got := k.Tries[0]
@@ -44,7 +45,7 @@ func TestATryAndItsKitchensChoicesComeBackWhole(t *testing.T) {
 	assert.JSONEq(t, `{"chance":0.8}`, string(got.Said))
 	assert.True(t, got.LeftOut)
 	assert.Equal(t, choices, k.Choices)
-	plain, err := archive.Read(triesZip(t, oneTry(), store.Choices{}), foods)
+	plain, err := archivetest.Read(triesZip(t, oneTry(), store.Choices{}), foods)
 	require.NoError(t, err)
 	assert.Equal(t, store.Choices{}, plain.Choices)
 
@@ -59,9 +60,7 @@ func TestATryAndItsKitchensChoicesComeBackWhole(t *testing.T) {
 	_, err = archive.WriteBackup(t.Context(), &file, s, began)
 	require.NoError(t, err)
 	to := pgtest.Open(t)
-	b, err := archive.OpenBackup(bytes.NewReader(file.Bytes()), int64(file.Len()), foods)
-	require.NoError(t, err)
-	count, err := to.RestoreKitchens(t.Context(), b.Next)
+	count, err := archivetest.Restore(t.Context(), to, file.Bytes(), foods)
 	require.NoError(t, err)
 	assert.Equal(t, 1, count)
 	tries, err := to.Tries(t.Context(), id, 10)
@@ -94,9 +93,9 @@ func TestTriesThatMakeNoSenseAreRefused(t *testing.T) {
 			continue // it cannot even be written
 		}
 		require.NoError(t, w.Close())
-		_, err = archive.Read(out.Bytes(), foods)
+		_, err = archivetest.Read(out.Bytes(), foods)
 		var bad *archive.Error
 		require.ErrorAs(t, err, &bad, name)
-		assert.Contains(t, bad.File, "tries/", name)
+		assert.Regexp(t, "^(tries|photos)/", bad.File, name)
 	}
 }

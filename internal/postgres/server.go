@@ -34,6 +34,8 @@ type Options struct {
 	// Fast gives up safety against power cuts for speed, for tests.
 	Fast bool
 	Log  *slog.Logger
+	// Say is told what a person who waits should know; nobody is where it is nil.
+	Say func(string)
 }
 
 // Server is a running server. It starts PostgreSQL again if it dies.
@@ -84,6 +86,9 @@ func Start(ctx context.Context, opts Options) (*Server, error) {
 	if err := s.prepare(ctx); err != nil {
 		return nil, err
 	}
+	if err := s.waitForTheLast(ctx); err != nil {
+		return nil, err
+	}
 	if s.port, err = freePort(); err != nil {
 		return nil, err
 	}
@@ -102,6 +107,58 @@ func Start(ctx context.Context, opts Options) (*Server, error) {
 		return nil, err
 	}
 	return s, nil
+}
+
+// lastEndsWithin is how long a server that was ended with its program may take to be gone.
+const lastEndsWithin = 30 * time.Second
+
+// waitForTheLast waits until the server before this one is gone, which a killed program leaves behind for a moment: it is
+// told to end, but ends by itself.
+func (s *Server) waitForTheLast(ctx context.Context) error {
+	told := false
+	for deadline := time.Now().Add(lastEndsWithin); ; {
+		pid, alive := s.lastServer()
+		if !alive {
+			return nil
+		}
+		if !told {
+			told = true
+			s.opts.Log.Warn("the database of the last start is still ending; waiting for it", "pid", pid)
+			if s.opts.Say != nil {
+				s.opts.Say("The database of the last start is still ending: waiting for it.")
+			}
+		}
+		if time.Now().After(deadline) {
+			return fmt.Errorf("the database of the last start (process %d) has not ended within %s: end it, or name another folder with --data", pid, lastEndsWithin)
+		}
+		select {
+		case <-ctx.Done():
+			return ctx.Err()
+		case <-time.After(50 * time.Millisecond):
+		}
+	}
+}
+
+// lastServer is the process that keeps this folder's cluster, where it is still there. A process that only has its number
+// is another's.
+func (s *Server) lastServer() (pid int, alive bool) {
+	text, err := readOwn(filepath.Join(s.data(), "postmaster.pid"))
+	if err != nil {
+		return 0, false
+	}
+	first, _, _ := strings.Cut(string(text), "\n")
+	if pid, err = strconv.Atoi(strings.TrimSpace(first)); err != nil || pid <= 1 {
+		return 0, false
+	}
+	command, err := os.ReadFile(fmt.Sprintf("/proc/%d/cmdline", pid))
+	if err != nil || !bytes.Contains(command, []byte(s.data())) {
+		return pid, false
+	}
+	state, err := os.ReadFile(fmt.Sprintf("/proc/%d/stat", pid))
+	if i := bytes.LastIndexByte(state, ')'); err == nil && i+2 < len(state) && state[i+2] == 'Z' {
+		return pid, false // it has ended, and nobody has asked how
+	}
+	return pid, true
 }
 
 // URL is the connection string for a database of the server, as the application's role.

@@ -66,6 +66,31 @@ func TestNothingIsLostWhenThePostmasterIsKilledOrStopped(t *testing.T) {
 	assert.Equal(t, 42, n)
 }
 
+// A start that comes before the server of the last one is gone waits for it, and says so.
+func TestAStartWaitsForTheLastServerToBeGone(t *testing.T) {
+	options := postgres.Options{Dir: filepath.Join(folder(t), "pg"), Fast: true}
+	last, err := postgres.Start(context.Background(), options)
+	require.NoError(t, err)
+	options.Say = func(string) { go last.Stop() } // it ends only once it is waited for
+	next, err := postgres.Start(context.Background(), options)
+	require.NoError(t, err)
+	defer next.Stop()
+	n, err := query(next, "select 42")
+	require.NoError(t, err)
+	assert.Equal(t, 42, n)
+	select {
+	case <-stopped(last):
+	case <-time.After(10 * time.Second):
+		t.Fatal("the last one has not ended")
+	}
+}
+
+func stopped(s *postgres.Server) chan struct{} {
+	done := make(chan struct{})
+	go func() { s.Stop(); close(done) }()
+	return done
+}
+
 // once starts a server and stops it again, and gives how to start it anew.
 func once(t *testing.T) postgres.Options {
 	t.Helper()

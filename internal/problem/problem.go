@@ -54,6 +54,15 @@ func New(status int, code, detail string) *Problem {
 	return &Problem{Type: "about:blank", Title: http.StatusText(status), Status: status, Code: code, Detail: detail}
 }
 
+// At makes a problem of one place of what was sent, by its JSON pointer (RFC 6901).
+func At(status int, code, pointer, detail string) *Problem {
+	p := New(status, code, detail)
+	item := Item{Message: detail}
+	item.Code, item.Pointer = "out-of-range", pointer
+	p.Errors = []Item{item}
+	return p
+}
+
 // Error gives the detail.
 func (p *Problem) Error() string { return p.Detail }
 

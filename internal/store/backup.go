@@ -22,9 +22,8 @@ type Whole struct {
 	Suppers   []Supper
 	Choices   Choices
 	Practised []Practised
-	// Courses and Tries are those of a backup that is read; one that is made gets them one by one.
-	Courses []KeptCourse
-	Tries   []KeptTry
+	// Each gives what there is too much of to hold, of a backup that is read: see Taken.
+	Each func(take func(one any) error) error
 }
 
 // Rows gives what a kitchen has many of, one by one.
@@ -32,13 +31,25 @@ type Rows struct {
 	Builds  func(func(*History) error) error
 	Courses func(func(*KeptCourse) error) error
 	Tries   func(func(*KeptTry) error) error
+	// Unreadable are rows that cannot be read, of all that was asked for so far.
+	Unreadable func() []Unreadable
 }
 
 // Kitchens gives every kitchen to each, the oldest first, with its rows; all as they are at one
 // moment, however long it takes.
 func (s *Store) Kitchens(ctx context.Context, each func(w *Whole, rows Rows) error) error {
+	return s.kitchens(ctx, "", each)
+}
+
+// OneKitchen gives all of one kitchen, as it is at one moment.
+func (s *Store) OneKitchen(ctx context.Context, kitchen string, each func(w *Whole, rows Rows) error) error {
+	return s.kitchens(ctx, kitchen, each)
+}
+
+// kitchens gives the kitchen of that ID, or every one where it is "".
+func (s *Store) kitchens(ctx context.Context, only string, each func(w *Whole, rows Rows) error) error {
 	return pgx.BeginTxFunc(ctx, s.pool, pgx.TxOptions{IsoLevel: pgx.RepeatableRead, AccessMode: pgx.ReadOnly}, func(tx pgx.Tx) error {
-		rows, err := tx.Query(ctx, `select id::text, name, created_at from kitchen order by created_at, id`)
+		rows, err := tx.Query(ctx, `select id::text, name, created_at from kitchen where $1 = '' or id::text = $1 order by created_at, id`, only)
 		if err != nil {
 			return err
 		}
@@ -52,6 +63,8 @@ func (s *Store) Kitchens(ctx context.Context, each func(w *Whole, rows Rows) err
 		}
 		for i := range all {
 			w := &all[i]
+			var unreadable []Unreadable
+			odd := func(u *Unreadable) error { unreadable = append(unreadable, *u); return nil }
 			if w.Settings, err = settingsOf(ctx, tx, w.ID); err != nil {
 				return err
 			}
@@ -61,7 +74,7 @@ func (s *Store) Kitchens(ctx context.Context, each func(w *Whole, rows Rows) err
 			if w.OwnFoods, err = ownFoodsOf(ctx, tx, w.ID); err != nil {
 				return err
 			}
-			if w.Suppers, err = suppersOf(ctx, tx, w.ID); err != nil {
+			if w.Suppers, err = suppersOf(ctx, tx, w.ID, odd); err != nil {
 				return err
 			}
 			if _, w.Choices, err = learnedOf(ctx, tx, w.ID); err != nil {
@@ -71,9 +84,10 @@ func (s *Store) Kitchens(ctx context.Context, each func(w *Whole, rows Rows) err
 				return err
 			}
 			if err := each(w, Rows{
-				Builds:  func(build func(*History) error) error { return histories(ctx, tx, w.ID, build) },
-				Courses: func(course func(*KeptCourse) error) error { return keptCourses(ctx, tx, w.ID, course) },
-				Tries:   func(try func(*KeptTry) error) error { return keptTries(ctx, tx, w.ID, try) },
+				Builds:     func(build func(*History) error) error { return histories(ctx, tx, w.ID, build, odd) },
+				Courses:    func(course func(*KeptCourse) error) error { return keptCourses(ctx, tx, w.ID, course, odd) },
+				Tries:      func(try func(*KeptTry) error) error { return keptTries(ctx, tx, w.ID, try) },
+				Unreadable: func() []Unreadable { return unreadable },
 			}); err != nil {
 				return err
 			}
@@ -85,9 +99,10 @@ func (s *Store) Kitchens(ctx context.Context, each func(w *Whole, rows Rows) err
 // ErrNotEmpty is returned where kitchens would be restored beside others.
 var ErrNotEmpty = errors.New("there are kitchens here already: restore into a new place")
 
-// RestoreKitchens makes kitchens as they were, all or none, where there are none. next gives one
-// after the other, and nil after the last.
-func (s *Store) RestoreKitchens(ctx context.Context, next func() (*Whole, []History, error)) (count int, err error) {
+// RestoreKitchens makes kitchens as they were, where there are none. next gives one after the other, and nil after the
+// last. What of them the database refuses is told to aside, with its kitchen, and all else is made; where aside is nil
+// it is all or none. beside has them made beside kitchens that are there, where none of them is.
+func (s *Store) RestoreKitchens(ctx context.Context, beside bool, next func() (*Whole, error), aside func(kitchen string, one any, err error) error) (count int, err error) {
 	err = pgx.BeginFunc(ctx, s.pool, func(tx pgx.Tx) error {
 		if _, err := tx.Exec(ctx, "lock table kitchen in share row exclusive mode"); err != nil {
 			return err
@@ -96,18 +111,26 @@ func (s *Store) RestoreKitchens(ctx context.Context, next func() (*Whole, []Hist
 		if err := tx.QueryRow(ctx, `select exists (select from kitchen)`).Scan(&there); err != nil {
 			return err
 		}
-		if there {
+		if there && !beside {
 			return ErrNotEmpty
 		}
 		for count = 0; ; count++ {
-			w, builds, err := next()
+			w, err := next()
 			if err != nil || w == nil {
 				return err
 			}
-			if _, err := tx.Exec(ctx, `insert into kitchen (id, name, created_at) values ($1, $2, $3)`, w.ID, w.Name, w.CreatedAt); err != nil {
+			tag, err := tx.Exec(ctx, `insert into kitchen (id, name, created_at) values ($1, $2, $3) on conflict do nothing`, w.ID, w.Name, w.CreatedAt)
+			if err != nil {
 				return err
 			}
-			if _, err := takeIn(ctx, tx, w.ID, Taken{Histories: builds, Suppers: w.Suppers, Courses: w.Courses, Tries: w.Tries, Practised: w.Practised, Choices: &w.Choices, OwnFoods: w.OwnFoods, Replaces: true, Pantry: w.Pantry, Settings: w.Settings}); err != nil {
+			if tag.RowsAffected() == 0 {
+				return ErrNotEmpty
+			}
+			in := Taken{Suppers: w.Suppers, Practised: w.Practised, Each: w.Each, Choices: &w.Choices, OwnFoods: w.OwnFoods, Replaces: true, Pantry: w.Pantry, Settings: w.Settings}
+			if aside != nil {
+				in.Aside = func(one any, err error) error { return aside(w.ID, one, err) }
+			}
+			if _, err := takeIn(ctx, tx, w.ID, in); err != nil {
 				return err
 			}
 		}

@@ -3,7 +3,6 @@ package store
 import (
 	"context"
 	"encoding/json"
-	"errors"
 	"slices"
 	"strings"
 	"time"
@@ -21,6 +20,24 @@ type Build struct {
 	UpdatedAt time.Time
 	// From is where it was branched from; nil for none, or where that is gone.
 	From *Origin
+	// Unreadable says, in a list, that of its document nothing but the name can be read.
+	Unreadable bool
+}
+
+// UnreadableError is that of something that is kept and that this program cannot read.
+type UnreadableError struct{ Err error }
+
+// Error says why.
+func (e *UnreadableError) Error() string { return "what is kept cannot be read: " + e.Err.Error() }
+
+// Unwrap gives what was wrong inside.
+func (e *UnreadableError) Unwrap() error { return e.Err }
+
+func readable(err error) error {
+	if err != nil {
+		return &UnreadableError{err}
+	}
+	return nil
 }
 
 // Version is one entry of a build's history.
@@ -92,7 +109,7 @@ func find(ctx context.Context, db reader, kitchen, id string, number int) (*Buil
 	if from != nil && fromVersion != nil {
 		b.From = &Origin{*from, *fromName, *fromVersion}
 	}
-	return b, json.Unmarshal(document, &b.Document)
+	return b, readable(json.Unmarshal(document, &b.Document))
 }
 
 // Save keeps a changed document as a new version, if the build is still at the
@@ -145,7 +162,7 @@ func (s *Store) Save(ctx context.Context, kitchen, id string, on int, d *documen
 // line of one of the foods, the one changed last first; at most limit of them.
 func (s *Store) List(ctx context.Context, kitchen, text string, foods []string, limit int) ([]Build, error) {
 	pattern := "%" + strings.NewReplacer(`\`, `\\`, `%`, `\%`, `_`, `\_`).Replace(text) + "%"
-	rows, err := s.pool.Query(ctx, `select b.id::text, b.version, v.document - '{parts,note}'::text[], b.updated_at
+	rows, err := s.pool.Query(ctx, `select b.id::text, b.version, v.document - '{parts,note}'::text[], b.updated_at, b.name
 		from build b join build_version v on v.build_id = b.id and v.number = b.version
 		where b.kitchen_id = $1 and b.deleted_at is null and (b.name ilike $2
 			or b.foods && $4)
@@ -155,9 +172,15 @@ func (s *Store) List(ctx context.Context, kitchen, text string, foods []string, 
 	}
 	return pgx.CollectRows(rows, func(row pgx.CollectableRow) (Build, error) {
 		var b Build
-		var document []byte
-		err := row.Scan(&b.ID, &b.Version, &document, &b.UpdatedAt)
-		return b, errors.Join(err, json.Unmarshal(document, &b.Document))
+		var text []byte
+		var name string
+		if err := row.Scan(&b.ID, &b.Version, &text, &b.UpdatedAt, &name); err != nil {
+			return b, err
+		}
+		if json.Unmarshal(text, &b.Document) != nil {
+			b.Unreadable, b.Document = true, document.Document{Name: name}
+		}
+		return b, nil
 	})
 }
 

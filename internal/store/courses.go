@@ -81,7 +81,7 @@ func (s *Store) FindCourse(ctx context.Context, kitchen, id string) (*Course, []
 		return nil, nil, ErrDeleted
 	}
 	if err := json.Unmarshal(plan, &out.Plan); err != nil {
-		return nil, nil, err
+		return nil, nil, &UnreadableError{err}
 	}
 	out.Start, out.Began = out.Start.UTC(), out.Began.UTC()
 	events, err := s.CourseEvents(ctx, out.ID, 0)
@@ -247,15 +247,17 @@ func (s *Store) SparseReadings(ctx context.Context, id string, everyMillis int64
 // ListCourses gives the courses of a kitchen, those that go on first and then the last; at most
 // limit of them.
 func (s *Store) ListCourses(ctx context.Context, kitchen string, limit int) ([]CourseEntry, error) {
-	rows, err := s.pool.Query(ctx, `select id::text, name, plan->>'table', start_at, jsonb_array_length(plan->'dishes'), ended_at, coalesce((plan->>'simulated')::boolean, false) from course
+	rows, err := s.pool.Query(ctx, `select id::text, name, plan->>'table', start_at, case jsonb_typeof(plan->'dishes') when 'array' then jsonb_array_length(plan->'dishes') else 0 end, ended_at, coalesce(plan->>'simulated' = 'true', false), table_at from course
 		where kitchen_id = $1 and deleted_at is null order by ended_at is not null, start_at desc, id limit $2`, kitchen, limit)
 	if err != nil {
 		return nil, tidy(err)
 	}
 	return pgx.CollectRows(rows, func(row pgx.CollectableRow) (e CourseEntry, err error) {
-		var table string
-		if err = row.Scan(&e.ID, &e.Name, &table, &e.Start, &e.Dishes, &e.Ended, &e.Simulated); err == nil {
-			e.Table, err = time.Parse(time.RFC3339, table)
+		var table *string
+		if err = row.Scan(&e.ID, &e.Name, &table, &e.Start, &e.Dishes, &e.Ended, &e.Simulated, &e.Table); err == nil && table != nil {
+			if own, err := time.Parse(time.RFC3339, *table); err == nil {
+				e.Table = own // in its own zone
+			}
 		}
 		return e, err
 	})

@@ -5,6 +5,7 @@ import (
 	"crypto/rand"
 	"encoding/json"
 	"errors"
+	"fmt"
 	"time"
 
 	"github.com/jackc/pgx/v5"
@@ -20,41 +21,50 @@ type KeptCourse struct {
 	Tries     []Try
 	// Photos are those that its tries speak of.
 	Photos []Photo
+	// Odd is what of it could not be read of an archive.
+	Odd []error
 }
 
-// MaxCourses is how many courses of a kitchen go into an archive: the last ones.
-const MaxCourses = 2000
+// MoreReadings are readings of a course beside those that came with it.
+type MoreReadings struct {
+	Course   string
+	Readings []CourseReading
+}
 
 // KeptCourses gives every course of a kitchen to each, the oldest first, deleted ones too.
 func (s *Store) KeptCourses(ctx context.Context, kitchen string, each func(*KeptCourse) error) error {
 	return pgx.BeginTxFunc(ctx, s.pool, pgx.TxOptions{IsoLevel: pgx.RepeatableRead, AccessMode: pgx.ReadOnly}, func(tx pgx.Tx) error {
-		return keptCourses(ctx, tx, kitchen, each)
+		return keptCourses(ctx, tx, kitchen, each, refuse)
 	})
 }
 
-func keptCourses(ctx context.Context, tx pgx.Tx, kitchen string, each func(*KeptCourse) error) error {
-	rows, err := tx.Query(ctx, `select id::text, plan, start_at, began_at, seq, ended_at, created_at, deleted_at from
-		(select * from course where kitchen_id = $1 order by start_at desc, id limit $2) newest order by created_at, id`, kitchen, MaxCourses)
+func keptCourses(ctx context.Context, tx pgx.Tx, kitchen string, each func(*KeptCourse) error, odd func(*Unreadable) error) error {
+	rows, err := tx.Query(ctx, `select id::text from course where kitchen_id = $1 order by created_at, id`, kitchen)
 	if err != nil {
 		return tidy(err)
 	}
-	all, err := pgx.CollectRows(rows, func(row pgx.CollectableRow) (c KeptCourse, err error) {
+	ids, err := pgx.CollectRows(rows, pgx.RowTo[string])
+	if err != nil {
+		return tidy(err)
+	}
+	for _, id := range ids {
+		c := KeptCourse{Course: Course{ID: id, KitchenID: kitchen}}
 		var plan []byte
-		if err := row.Scan(&c.ID, &plan, &c.Start, &c.Began, &c.Seq, &c.Ended, &c.CreatedAt, &c.DeletedAt); err != nil {
-			return c, err
-		}
-		c.KitchenID, c.Start, c.Began, c.CreatedAt = kitchen, c.Start.UTC(), c.Began.UTC(), c.CreatedAt.UTC()
-		return c, json.Unmarshal(plan, &c.Plan)
-	})
-	if err != nil {
-		return tidy(err)
-	}
-	for i := range all {
-		c := &all[i]
-		if err := c.fill(ctx, tx); err != nil {
+		if err := tx.QueryRow(ctx, `select plan, start_at, began_at, seq, ended_at, created_at, deleted_at from course where id = $1`, id).
+			Scan(&plan, &c.Start, &c.Began, &c.Seq, &c.Ended, &c.CreatedAt, &c.DeletedAt); err != nil {
 			return tidy(err)
 		}
-		if err := each(c); err != nil {
+		c.Start, c.Began, c.CreatedAt = c.Start.UTC(), c.Began.UTC(), c.CreatedAt.UTC()
+		if err := json.Unmarshal(plan, &c.Plan); err != nil {
+			if err := odd(&Unreadable{"course", id, plan, err}); err != nil {
+				return err
+			}
+			continue
+		}
+		if err := c.fill(ctx, tx, odd); err != nil {
+			return tidy(err)
+		}
+		if err := each(&c); err != nil {
 			return err
 		}
 	}
@@ -62,13 +72,32 @@ func keptCourses(ctx context.Context, tx pgx.Tx, kitchen string, each func(*Kept
 }
 
 // fill reads what belongs to a course.
-func (c *KeptCourse) fill(ctx context.Context, tx pgx.Tx) error {
+func (c *KeptCourse) fill(ctx context.Context, tx pgx.Tx, odd func(*Unreadable) error) error {
 	rows, err := tx.Query(ctx, `select seq, received_at, event from course_event where course_id = $1 order by seq`, c.ID)
 	if err != nil {
 		return err
 	}
-	if c.Events, err = pgx.CollectRows(rows, eventRow); err != nil {
+	type eventAsRow struct {
+		CourseEvent
+		text []byte
+	}
+	events, err := pgx.CollectRows(rows, func(row pgx.CollectableRow) (e eventAsRow, err error) {
+		err = row.Scan(&e.Seq, &e.Received, &e.text)
+		e.Received = e.Received.UTC()
+		return e, err
+	})
+	if err != nil {
 		return err
+	}
+	for i := range events {
+		e := &events[i]
+		if err := json.Unmarshal(e.text, &e.Event); err != nil {
+			if err := odd(&Unreadable{"course_event", fmt.Sprint(c.ID, " ", e.Seq), e.text, err}); err != nil {
+				return err
+			}
+			continue
+		}
+		c.Events = append(c.Events, e.CourseEvent)
 	}
 	if rows, err = tx.Query(ctx, `select source, place, dish, at, celsius from course_reading where course_id = $1 order by at, source, place, dish`, c.ID); err != nil {
 		return err
@@ -76,7 +105,7 @@ func (c *KeptCourse) fill(ctx context.Context, tx pgx.Tx) error {
 	if c.Readings, err = pgx.CollectRows(rows, readingRow); err != nil {
 		return err
 	}
-	if rows, err = tx.Query(ctx, `select `+tryColumns+` from try t where course_id = $1 and deleted_at is null order by dish`, c.ID); err != nil {
+	if rows, err = tx.Query(ctx, `select `+tryColumns+` from try t where course_id = $1 order by dish`, c.ID); err != nil {
 		return err
 	}
 	if c.Tries, err = pgx.CollectRows(rows, tryRow); err != nil {
@@ -101,61 +130,83 @@ func readingRow(row pgx.CollectableRow) (r CourseReading, err error) {
 	return r, err
 }
 
-// courses takes courses in that are not there yet; of one that is, what it has more. Instruments
-// get a token of this kitchen's own.
-func (t *taking) courses(ctx context.Context, all []KeptCourse) error {
-	for i := range all {
-		c := &all[i]
+// course takes one in that is not there yet; of one that is, what it has more. Where another kitchen has one of its ID it gets
+// one of its own here. Instruments get a token of this kitchen's own.
+func (t *taking) course(ctx context.Context, c *KeptCourse) error {
+	for _, id := range []string{c.ID, t.ownID(c.ID)} {
 		var mine bool
-		err := t.tx.QueryRow(ctx, `select kitchen_id = $2 from course where id = $1`, c.ID, t.kitchen).Scan(&mine)
+		err := t.tx.QueryRow(ctx, `select kitchen_id = $2 from course where id = $1`, id, t.kitchen).Scan(&mine)
 		switch {
 		case errors.Is(err, pgx.ErrNoRows):
 			if _, err := t.tx.Exec(ctx, `insert into course (id, kitchen_id, name, table_at, plan, start_at, began_at, token, ended_at, created_at, deleted_at)
-				values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11)`, c.ID, t.kitchen, c.Plan.Name, c.Plan.Table, &c.Plan, c.Start, c.Began, rand.Text(), c.Ended, c.CreatedAt, c.DeletedAt); err != nil {
+				values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11)`, id, t.kitchen, c.Plan.Name, c.Plan.Table, &c.Plan, c.Start, c.Began, rand.Text(), c.Ended, c.CreatedAt, c.DeletedAt); err != nil {
 				return err
 			}
 			t.out.Courses++
 		case err != nil:
 			return err
 		case !mine:
-			continue // it is another kitchen's, who has it already
+			continue
 		}
-		if err := t.courseRows(ctx, c); err != nil {
+		t.courseIDs[c.ID] = id
+		return t.courseRows(ctx, id, c)
+	}
+	return ErrTaken
+}
+
+func (t *taking) courseRows(ctx context.Context, id string, c *KeptCourse) error {
+	for i := range c.Photos {
+		if err := t.photo(ctx, &c.Photos[i]); err != nil {
+			return err
+		}
+	}
+	var seq int64
+	if err := t.tx.QueryRow(ctx, `select seq from course where id = $1 for update`, id).Scan(&seq); err != nil {
+		return err
+	}
+	for i := range c.Events {
+		e := &c.Events[i]
+		if e.Found != nil && t.photoIDs[e.Found.Photo] != "" {
+			own := *e.Found
+			own.Photo = t.photoIDs[own.Photo]
+			e.Found = &own
+		}
+		tag, err := t.tx.Exec(ctx, `insert into course_event (course_id, seq, id, at, received_at, event) values ($1, $2, $3, $4, $5, $6) on conflict (course_id, id) do nothing`,
+			id, seq+1, e.ID, e.At, e.Received, e.Event)
+		if err != nil {
+			return err
+		}
+		seq += tag.RowsAffected()
+	}
+	if _, err := t.tx.Exec(ctx, `update course set seq = $2 where id = $1 and seq <> $2`, id, seq); err != nil {
+		return err
+	}
+	if err := t.readings(ctx, id, c.Readings); err != nil {
+		return err
+	}
+	for i := range c.Tries {
+		one := c.Tries[i]
+		one.Course = id
+		if err := t.try(ctx, &one); err != nil {
 			return err
 		}
 	}
 	return nil
 }
 
-func (t *taking) courseRows(ctx context.Context, c *KeptCourse) error {
-	var seq int64
-	if err := t.tx.QueryRow(ctx, `select seq from course where id = $1 for update`, c.ID).Scan(&seq); err != nil {
-		return err
+// moreReadings takes readings in of a course that came before them.
+func (t *taking) moreReadings(ctx context.Context, more *MoreReadings) error {
+	id := t.courseIDs[more.Course]
+	if id == "" {
+		return fmt.Errorf("readings of a course that is not among the others: %s", more.Course)
 	}
-	for i := range c.Events {
-		e := &c.Events[i]
-		tag, err := t.tx.Exec(ctx, `insert into course_event (course_id, seq, id, at, received_at, event) values ($1, $2, $3, $4, $5, $6) on conflict (course_id, id) do nothing`,
-			c.ID, seq+1, e.ID, e.At, e.Received, e.Event)
-		if err != nil {
-			return err
-		}
-		seq += tag.RowsAffected()
+	return t.readings(ctx, id, more.Readings)
+}
+
+func (t *taking) readings(ctx context.Context, id string, all []CourseReading) error {
+	if len(all) == 0 {
+		return nil
 	}
-	if _, err := t.tx.Exec(ctx, `update course set seq = $2 where id = $1 and seq <> $2`, c.ID, seq); err != nil {
-		return err
-	}
-	if _, _, err := addReadings(ctx, t.tx, map[string][]CourseReading{c.ID: c.Readings}); err != nil {
-		return err
-	}
-	if err := t.photos(ctx, c.Photos); err != nil {
-		return err
-	}
-	for i := range c.Tries {
-		one := c.Tries[i]
-		one.Course = c.ID
-		if err := t.try(ctx, &one); err != nil {
-			return err
-		}
-	}
-	return nil
+	_, _, err := addReadings(ctx, t.tx, map[string][]CourseReading{id: all})
+	return err
 }

@@ -6,7 +6,6 @@ import (
 	"errors"
 	"time"
 
-	"github.com/google/uuid"
 	"github.com/jackc/pgx/v5"
 	"github.com/jackc/pgx/v5/pgconn"
 
@@ -266,38 +265,28 @@ func practisedOf(ctx context.Context, db querier, kitchen string) ([]Practised, 
 	return out, nil
 }
 
-// practised takes people in with what they called; what is there already stays.
-func (t *taking) practised(ctx context.Context, all []Practised) error {
-	for i := range all {
-		p := &all[i]
-		id, err := t.person(ctx, &p.Person)
+// practised takes someone in with what they called; what is there already stays.
+func (t *taking) practised(ctx context.Context, p *Practised) error {
+	id, err := t.person(ctx, &p.Person)
+	if err != nil {
+		return err
+	}
+	batch := &pgx.Batch{}
+	for j := range p.Calls {
+		text, err := json.Marshal(calledAs{p.Calls[j].Call, p.Calls[j].Answer})
 		if err != nil {
 			return err
 		}
-		batch := &pgx.Batch{}
-		for j := range p.Calls {
-			text, err := json.Marshal(calledAs{p.Calls[j].Call, p.Calls[j].Answer})
-			if err != nil {
-				return err
-			}
-			batch.Queue(`insert into practice_call (person_id, id, at, call) values ($1, $2, $3, $4) on conflict do nothing`, id, p.Calls[j].ID, p.Calls[j].At, text).
-				Exec(func(tag pgconn.CommandTag) error { t.out.Calls += int(tag.RowsAffected()); return nil })
-		}
-		if err := t.tx.SendBatch(ctx, batch).Close(); err != nil {
-			return err
-		}
+		batch.Queue(`insert into practice_call (person_id, id, at, call) values ($1, $2, $3, $4) on conflict do nothing`, id, p.Calls[j].ID, p.Calls[j].At, text).
+			Exec(func(tag pgconn.CommandTag) error { t.out.Calls += int(tag.RowsAffected()); return nil })
 	}
-	return nil
+	return t.tx.SendBatch(ctx, batch).Close()
 }
 
 // person gives the ID under which someone practises here: their own, or, where that is of another kitchen, one
 // that follows from it.
 func (t *taking) person(ctx context.Context, p *Person) (string, error) {
-	space, err := uuid.Parse(t.kitchen)
-	if err != nil {
-		space = uuid.Nil
-	}
-	for _, id := range []string{p.ID, uuid.NewSHA1(space, []byte(p.ID)).String()} {
+	for _, id := range []string{p.ID, t.ownID(p.ID)} {
 		var owner string
 		err := t.tx.QueryRow(ctx, `insert into practice_person as p (id, kitchen_id, name, created_at, gone_at) values ($1, $2, $3, $4, case when $5 then now() end)
 			on conflict (id) do update set name = p.name returning kitchen_id::text`, id, t.kitchen, p.Name, p.CreatedAt, p.Gone).Scan(&owner)

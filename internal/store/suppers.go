@@ -6,7 +6,6 @@ import (
 	"errors"
 	"time"
 
-	"github.com/google/uuid"
 	"github.com/jackc/pgx/v5"
 
 	"cuerda/core/plan/supper"
@@ -46,19 +45,25 @@ func (s *Store) FindSupper(ctx context.Context, kitchen, id string) (*Supper, er
 	if err != nil {
 		return nil, tidy(err)
 	}
-	out, err := pgx.CollectExactlyOneRow(rows, supperRow)
+	row, err := pgx.CollectExactlyOneRow(rows, supperAsRow)
 	switch {
 	case err != nil:
 		return nil, tidy(err)
-	case out.DeletedAt != nil:
+	case row.DeletedAt != nil:
 		return nil, ErrDeleted
 	}
-	return &out, nil
+	out, err := row.read()
+	return &out, err
 }
 
-func supperRow(row pgx.CollectableRow) (out Supper, err error) {
-	var document []byte
-	if err := row.Scan(&out.ID, &out.Version, &document, &out.CreatedAt, &out.UpdatedAt, &out.DeletedAt); err != nil {
+// supperRow is a supper whose document is still to be read.
+type supperRow struct {
+	Supper
+	document []byte
+}
+
+func supperAsRow(row pgx.CollectableRow) (out supperRow, err error) {
+	if err := row.Scan(&out.ID, &out.Version, &out.document, &out.CreatedAt, &out.UpdatedAt, &out.DeletedAt); err != nil {
 		return out, err
 	}
 	out.CreatedAt, out.UpdatedAt = out.CreatedAt.UTC(), out.UpdatedAt.UTC()
@@ -66,7 +71,15 @@ func supperRow(row pgx.CollectableRow) (out Supper, err error) {
 		at := out.DeletedAt.UTC()
 		out.DeletedAt = &at
 	}
-	return out, json.Unmarshal(document, &out.Document)
+	return out, nil
+}
+
+func (r *supperRow) read() (Supper, error) {
+	err := json.Unmarshal(r.document, &r.Document)
+	if r.Document.Dishes == nil {
+		r.Document.Dishes = []supper.SupperDish{}
+	}
+	return r.Supper, readable(err)
 }
 
 // SaveSupper keeps a changed supper, if it is still at the version that the change was made
@@ -99,16 +112,17 @@ func (s *Store) SaveSupper(ctx context.Context, kitchen, id string, on int, d *s
 
 // ListSuppers gives the suppers of a kitchen, the last table first; at most limit of them.
 func (s *Store) ListSuppers(ctx context.Context, kitchen string, limit int) ([]SupperEntry, error) {
-	rows, err := s.pool.Query(ctx, `select id::text, name, document->>'table', version, jsonb_array_length(document->'dishes'), updated_at from supper
+	rows, err := s.pool.Query(ctx, `select id::text, name, document->>'table', version, case jsonb_typeof(document->'dishes') when 'array' then jsonb_array_length(document->'dishes') else 0 end, table_at, updated_at from supper
 		where kitchen_id = $1 and deleted_at is null order by table_at desc, id limit $2`, kitchen, limit)
 	if err != nil {
 		return nil, err
 	}
 	return pgx.CollectRows(rows, func(row pgx.CollectableRow) (e SupperEntry, err error) {
-		var table string
-		err = row.Scan(&e.ID, &e.Name, &table, &e.Version, &e.Dishes, &e.UpdatedAt)
-		if err == nil {
-			e.Table, err = time.Parse(time.RFC3339, table) // in its own zone
+		var table *string
+		if err = row.Scan(&e.ID, &e.Name, &table, &e.Version, &e.Dishes, &e.Table, &e.UpdatedAt); err == nil && table != nil {
+			if own, err := time.Parse(time.RFC3339, *table); err == nil {
+				e.Table = own // in its own zone
+			}
 		}
 		return e, err
 	})
@@ -124,67 +138,61 @@ func (s *Store) RestoreSupper(ctx context.Context, kitchen, id string) error {
 	return s.setDeleted(ctx, kitchen, id, `update supper set deleted_at = null where kitchen_id = $1 and id = $2`)
 }
 
-// MaxSuppers is how many suppers of a kitchen go into an archive: those with the last tables.
-const MaxSuppers = 5000
-
 // Suppers gives every supper of a kitchen, the oldest first, deleted ones too.
 func (s *Store) Suppers(ctx context.Context, kitchen string) ([]Supper, error) {
-	return suppersOf(ctx, s.pool, kitchen)
+	return suppersOf(ctx, s.pool, kitchen, refuse)
 }
 
-func suppersOf(ctx context.Context, db reader, kitchen string) ([]Supper, error) {
-	rows, err := db.Query(ctx, `select id::text, version, document, created_at, updated_at, deleted_at from
-		(select * from supper where kitchen_id = $1 order by table_at desc, id limit $2) newest order by created_at, id`, kitchen, MaxSuppers)
+func suppersOf(ctx context.Context, db reader, kitchen string, odd func(*Unreadable) error) (out []Supper, err error) {
+	rows, err := db.Query(ctx, `select id::text, version, document, created_at, updated_at, deleted_at from supper where kitchen_id = $1 order by created_at, id`, kitchen)
 	if err != nil {
 		return nil, tidy(err)
 	}
-	return pgx.CollectRows(rows, supperRow)
+	all, err := pgx.CollectRows(rows, supperAsRow)
+	if err != nil {
+		return nil, err
+	}
+	for i := range all {
+		one, err := all[i].read()
+		if err != nil {
+			if err := odd(&Unreadable{"supper", all[i].ID, all[i].document, err}); err != nil {
+				return nil, err
+			}
+			continue
+		}
+		out = append(out, one)
+	}
+	return out, nil
 }
 
-// suppers takes suppers in: under their own ID, or beside another of that ID under one that follows
+// supper takes one in: under their own ID, or beside another of that ID under one that follows
 // from what it is, so that the same archive finds its copies again. One that is there as it is
 // comes back if it was deleted.
-func (t *taking) suppers(ctx context.Context, all []Supper) error {
-	for i := range all {
-		one := &all[i]
-		text, err := json.Marshal(&one.Document)
+func (t *taking) supper(ctx context.Context, one *Supper) error {
+	text, err := json.Marshal(&one.Document)
+	if err != nil {
+		return err
+	}
+	for _, id := range []string{one.ID, t.ownID(one.ID + string(text))} {
+		var same, mine bool
+		err := t.tx.QueryRow(ctx, `select document = $2::jsonb, kitchen_id = $3 from supper where id = $1`, id, &one.Document, t.kitchen).Scan(&same, &mine)
+		if errors.Is(err, pgx.ErrNoRows) {
+			t.out.Suppers++
+			_, err := t.tx.Exec(ctx, `insert into supper (id, kitchen_id, name, table_at, version, document, created_at, updated_at, deleted_at)
+				values ($1, $2, $3, $4, $5, $6, $7, $8, $9)`, id, t.kitchen, one.Document.Name, one.Document.Table, max(1, one.Version), &one.Document,
+				one.CreatedAt, one.UpdatedAt, one.DeletedAt)
+			return err
+		}
 		if err != nil {
 			return err
 		}
-		space, err := uuid.Parse(t.kitchen)
-		if err != nil {
-			space = uuid.Nil
-		}
-		taken := false
-		for _, id := range []string{one.ID, uuid.NewSHA1(space, append([]byte(one.ID), text...)).String()} {
-			var same, mine bool
-			err := t.tx.QueryRow(ctx, `select document = $2::jsonb, kitchen_id = $3 from supper where id = $1`, id, &one.Document, t.kitchen).Scan(&same, &mine)
-			if errors.Is(err, pgx.ErrNoRows) {
-				if _, err := t.tx.Exec(ctx, `insert into supper (id, kitchen_id, name, table_at, version, document, created_at, updated_at, deleted_at)
-					values ($1, $2, $3, $4, $5, $6, $7, $8, $9)`, id, t.kitchen, one.Document.Name, one.Document.Table, max(1, one.Version), &one.Document,
-					one.CreatedAt, one.UpdatedAt, one.DeletedAt); err != nil {
-					return err
-				}
-				t.out.Suppers++
-				taken = true
-				break
+		if same && mine {
+			if one.DeletedAt != nil {
+				return nil
 			}
-			if err != nil {
-				return err
-			}
-			if same && mine {
-				if one.DeletedAt == nil {
-					if _, err := t.tx.Exec(ctx, `update supper set deleted_at = null where id = $1 and deleted_at is not null`, id); err != nil {
-						return err
-					}
-				}
-				taken = true
-				break
-			}
-		}
-		if !taken {
-			return ErrTaken
+			_, err := t.tx.Exec(ctx, `update supper set deleted_at = null where id = $1 and deleted_at is not null`, id)
+			return err
 		}
 	}
-	return nil
+	return ErrTaken
 }

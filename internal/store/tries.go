@@ -1,6 +1,7 @@
 package store
 
 import (
+	"bytes"
 	"context"
 	"encoding/json"
 	"errors"
@@ -39,13 +40,14 @@ type Try struct {
 	LeftOut   bool
 	Revision  int
 	UpdatedAt time.Time
+	DeletedAt *time.Time
 }
 
 const tryColumns = `t.id::text, t.kind, coalesce(t.build_id::text, ''), coalesce(t.version, 0), coalesce(t.course_id::text, ''), t.dish, t.cooked_at,
-	t.document, t.found, t.said, t.patties, t.left_out, t.revision, t.updated_at`
+	t.document, t.found, t.said, t.patties, t.left_out, t.revision, t.updated_at, t.deleted_at`
 
 func tryRow(row pgx.CollectableRow) (t Try, err error) {
-	err = row.Scan(&t.ID, &t.Kind, &t.Build, &t.Version, &t.Course, &t.Dish, &t.CookedAt, &t.Document, &t.Found, &t.Said, &t.Patties, &t.LeftOut, &t.Revision, &t.UpdatedAt)
+	err = row.Scan(&t.ID, &t.Kind, &t.Build, &t.Version, &t.Course, &t.Dish, &t.CookedAt, &t.Document, &t.Found, &t.Said, &t.Patties, &t.LeftOut, &t.Revision, &t.UpdatedAt, &t.DeletedAt)
 	t.CookedAt, t.UpdatedAt = t.CookedAt.UTC(), t.UpdatedAt.UTC()
 	return t, err
 }
@@ -221,7 +223,7 @@ type KeptTry struct {
 }
 
 func keptTries(ctx context.Context, tx pgx.Tx, kitchen string, each func(*KeptTry) error) error {
-	rows, err := tx.Query(ctx, `select `+tryColumns+` from try t where kitchen_id = $1 and course_id is null and deleted_at is null order by cooked_at, id`, kitchen)
+	rows, err := tx.Query(ctx, `select `+tryColumns+` from try t where kitchen_id = $1 and course_id is null order by cooked_at, id`, kitchen)
 	if err != nil {
 		return tidy(err)
 	}
@@ -269,40 +271,66 @@ func photosOf(ctx context.Context, tx pgx.Tx, kitchen string, tries []Try) (out 
 	return out, nil
 }
 
-// try takes one in that is not there yet.
-func (t *taking) try(ctx context.Context, one *Try) error {
+// try takes one in that is not there yet: under its own ID or, where that is another kitchen's, under one of its own here.
+func (t *taking) try(ctx context.Context, from *Try) error {
+	one := *from
 	if build := t.ids[one.Build]; build != "" {
 		one.Build = build
 	}
-	err := keepTry(ctx, t.tx, t.kitchen, one, `on conflict do nothing`)
-	if errors.Is(err, pgx.ErrNoRows) {
-		return nil // it is there
+	if own := t.courseIDs[one.Course]; own != "" {
+		one.Course = own
 	}
-	if err == nil {
-		t.out.Tries++
+	for was, is := range t.photoIDs {
+		one.Found = bytes.ReplaceAll(one.Found, []byte(was), []byte(is)) // IDs are of 36 characters that nobody writes
 	}
-	return err
+	ids := []string{one.ID}
+	if one.ID != "" {
+		ids = append(ids, t.ownID(one.ID))
+	}
+	for _, one.ID = range ids {
+		if one.ID != "" {
+			var mine bool
+			err := t.tx.QueryRow(ctx, `select kitchen_id = $2 from try where id = $1`, one.ID, t.kitchen).Scan(&mine)
+			if err == nil && mine {
+				return nil // it is there
+			}
+			if err == nil {
+				continue
+			}
+			if !errors.Is(err, pgx.ErrNoRows) {
+				return err
+			}
+		}
+		err := keepTry(ctx, t.tx, t.kitchen, &one, `on conflict (course_id, dish) do nothing`)
+		if errors.Is(err, pgx.ErrNoRows) {
+			return nil // it is there
+		}
+		if err == nil && one.DeletedAt != nil {
+			_, err = t.tx.Exec(ctx, `update try set deleted_at = $2 where id = $1`, one.ID, one.DeletedAt)
+		}
+		if err == nil {
+			t.out.Tries++
+		}
+		return err
+	}
+	return ErrTaken
 }
 
-func (t *taking) photos(ctx context.Context, all []Photo) error {
-	for i := range all {
-		p := &all[i]
-		if _, err := t.tx.Exec(ctx, `insert into photo (id, kitchen_id, media_type, width, height, data) values ($1, $2, $3, $4, $5, $6) on conflict (id) do nothing`,
-			p.ID, t.kitchen, p.MediaType, p.Width, p.Height, p.Data); err != nil {
+// photo takes a picture in: under its own ID, or, where that is another kitchen's, under one of its own here.
+func (t *taking) photo(ctx context.Context, p *Photo) error {
+	for _, id := range []string{p.ID, t.ownID(p.ID)} {
+		var owner string
+		// Nothing changes, and the row that is there is given.
+		if err := t.tx.QueryRow(ctx, `insert into photo as p (id, kitchen_id, media_type, width, height, data) values ($1, $2, $3, $4, $5, $6)
+			on conflict (id) do update set width = p.width returning kitchen_id::text`, id, t.kitchen, p.MediaType, p.Width, p.Height, p.Data).Scan(&owner); err != nil {
 			return err
+		}
+		if owner == t.kitchen {
+			if id != p.ID {
+				t.photoIDs[p.ID] = id
+			}
+			return nil
 		}
 	}
-	return nil
-}
-
-func (t *taking) tries(ctx context.Context, all []KeptTry) error {
-	for i := range all {
-		if err := t.photos(ctx, all[i].Photos); err != nil {
-			return err
-		}
-		if err := t.try(ctx, &all[i].Try); err != nil {
-			return err
-		}
-	}
-	return nil
+	return ErrTaken
 }

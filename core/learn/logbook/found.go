@@ -7,6 +7,7 @@ import (
 	"math"
 	"slices"
 
+	"cuerda/core/keepable"
 	"cuerda/core/physics/mix"
 )
 
@@ -162,7 +163,12 @@ func (f *Found) Check() error {
 	if len(f.Photos) > MaxPhotos {
 		return &WrongError{"photos", fmt.Sprint(len(f.Photos))}
 	}
-	if len([]rune(f.Note)) > MaxNote {
+	for _, photo := range append([]string{f.Photo}, f.Photos...) {
+		if !keepable.Text(photo, keepable.MaxID) {
+			return &WrongError{"photos", "a name that is none"}
+		}
+	}
+	if !keepable.Text(f.Note, MaxNote) {
 		return &WrongError{"note", fmt.Sprint(len([]rune(f.Note)))}
 	}
 	if err := f.checkBroke(); err != nil {

@@ -14,6 +14,7 @@ import (
 
 	"cuerda/core/document"
 	"cuerda/core/food/eaters"
+	"cuerda/core/keepable"
 	"cuerda/core/plan/schedule"
 )
 
@@ -206,10 +207,13 @@ func Read(data []byte) (*Supper, error) {
 	switch {
 	case out.Format != Format:
 		return nil, &Fault{Code: BadFormat, Pointer: "/format", Got: out.Format}
-	case out.Table.IsZero() || out.Table.Year() < 2000 || out.Table.Year() > 2500:
+	case out.Table.IsZero() || out.Table.Year() < 2000 || !keepable.Time(out.Table):
 		return nil, &Fault{Code: NoTable, Pointer: "/table"}
 	case out.Aim == "":
 		out.Aim = string(schedule.LatestStart)
+	}
+	if out.Dishes == nil {
+		out.Dishes = []SupperDish{} // none yet
 	}
 	if !slices.Contains(schedule.Aims, schedule.Aim(out.Aim)) {
 		return nil, &Fault{Code: UnknownAim, Pointer: "/aim", Got: out.Aim}
@@ -235,8 +239,17 @@ func (s *Supper) check() error {
 	if !(s.ShareAt >= 0 && s.ShareAt <= 320) {
 		return &Fault{Code: OutOfRange, Pointer: "/share_at", Got: fmt.Sprint(s.ShareAt)}
 	}
+	if !keepable.Text(s.Name, maxName) {
+		return &Fault{Code: OutOfRange, Pointer: "/name"}
+	}
 	for i := range s.Dishes {
 		d, at := &s.Dishes[i], fmt.Sprintf("/dishes/%d", i)
+		if !keepable.Text(d.Name, maxName) {
+			return &Fault{Code: OutOfRange, Pointer: at + "/name"}
+		}
+		if d.From != nil && (d.From.Version < 0 || d.From.Version > keepable.MaxNumber) {
+			return &Fault{Code: OutOfRange, Pointer: at + "/from/version", Got: fmt.Sprint(d.From.Version)}
+		}
 		boxed := 0
 		for n, b := range d.Boxes {
 			day, err := time.ParseInLocation(time.DateOnly, b.Day, s.Table.Location())
@@ -258,6 +271,9 @@ func (s *Supper) check() error {
 	}
 	return nil
 }
+
+// maxName is how long a name is at most, characters.
+const maxName = 200
 
 // maxSittings is how far from the table a dish may have its own hour.
 const maxSittings = 12 * time.Hour

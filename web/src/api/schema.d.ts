@@ -1958,6 +1958,7 @@ export interface components {
             name: string;
             /** @enum {string} */
             says: "holds" | "marginal" | "fails-raw" | "fails-cooked" | "fails-both" | "nothing" | "wet" | "dry" | "likely";
+            unreadable?: boolean;
             /** Format: date-time */
             updated_at: string;
             /** @enum {string} */
@@ -2423,6 +2424,7 @@ export interface components {
             settings: components["schemas"]["Setting"][];
             /** @enum {string} */
             squeeze?: "crumbles" | "short" | "firm" | "tacky" | "slack" | "slumps" | "no-paste";
+            unreadable?: boolean;
             /** Format: int64 */
             version?: number;
         };
@@ -4104,6 +4106,7 @@ export interface components {
             said_chance?: number;
             /** @enum {string} */
             squeeze?: "crumbles" | "short" | "firm" | "tacky" | "slack" | "slumps" | "no-paste";
+            unreadable?: boolean;
             /** Format: int64 */
             version?: number;
         };
@@ -8452,7 +8455,10 @@ export interface operations {
                 outcome?: "held" | "broke" | "unsaid" | "";
                 kind?: "try" | "patties" | "";
                 build?: string;
+                /** @description the time of the last one seen */
                 before?: string;
+                /** @description the ID of the last one seen */
+                before_id?: string;
                 limit?: number;
             };
             header?: never;
