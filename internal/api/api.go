@@ -58,8 +58,10 @@ type Server struct {
 	baker   supper.Baker
 	gate    gate
 	exports gate
-	files   files
-	metrics metrics
+	// pictures lets so many be decoded at once.
+	pictures gate
+	files    files
+	metrics  metrics
 }
 
 // once sets what the libraries keep for the whole program.
@@ -75,7 +77,7 @@ func (s *Server) Handler() http.Handler {
 	r := gin.New()
 	r.ContextWithFallback = true
 	s.metrics = newMetrics(s)
-	s.exports.most = mostExports
+	s.exports.most, s.pictures.most = mostExports, mostPictures
 	s.life, s.end = context.WithCancel(context.Background())
 	s.live.Store, s.live.Log, s.live.Kitchen, s.live.Keep = s.Store, s.Log, s.kitchenOf, s.keepLive
 	r.Use(s.observe, s.recover, s.headers, home, limits, s.identify, spoken, sane, tagged, s.compute, s.exchange, s.takeIn)

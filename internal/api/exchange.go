@@ -178,11 +178,12 @@ type unpackInput struct {
 	Settings bool `query:"settings" doc:"take the settings and the pantry too, in place of those here"`
 }
 
-// spooledKey is the key of an archive that came with a request, as a file.
+// spooledKey is the key of a file that came with a request.
 type spooledKey struct{}
 
-// spool puts an archive that is sent into a file, beside memory; the file has no name and is gone with the request.
-func spool(c *gin.Context) {
+// spool puts what is sent, of at most so many bytes, into a file beside memory; it has no name and is gone with the request.
+// Whoever sends slowly takes nobody's place.
+func spool(c *gin.Context, most int64) {
 	f, err := os.CreateTemp("", "cuerda-archive-*")
 	if err != nil {
 		refuse(c, problem.New(http.StatusServiceUnavailable, problem.Unavailable, "There is no room to take a file in just now."))
@@ -190,13 +191,13 @@ func spool(c *gin.Context) {
 	}
 	defer f.Close()
 	_ = os.Remove(f.Name())
-	size, err := io.Copy(f, io.LimitReader(c.Request.Body, archive.MaxBytes+1))
+	size, err := io.Copy(f, io.LimitReader(c.Request.Body, most+1))
 	switch {
 	case err != nil:
 		refuse(c, problem.New(http.StatusBadRequest, problem.BadRequest, "The file ended before its end."))
 		return
-	case size > archive.MaxBytes:
-		refuse(c, problem.New(http.StatusRequestEntityTooLarge, problem.TooLarge, "The file is longer than any archive that is read."))
+	case size > most:
+		refuse(c, problem.New(http.StatusRequestEntityTooLarge, problem.TooLarge, fmt.Sprintf("The file is longer than %d MB.", most>>20)))
 		return
 	}
 	c.Request.Body, c.Request.ContentLength = http.NoBody, 0

@@ -13,6 +13,7 @@ import (
 	"github.com/gin-gonic/gin"
 	"golang.org/x/sync/semaphore"
 
+	"cuerda/internal/archive"
 	"cuerda/internal/problem"
 )
 
@@ -26,6 +27,9 @@ var costly = map[string]bool{
 // mostExports is how many archives go out and come in at once: each holds a connection to
 // the database, and one that comes in is held whole.
 const mostExports = 2
+
+// mostPictures is how many pictures are decoded at once: each takes memory (photos.Read).
+const mostPictures = 2
 
 const (
 	mostWaiting = 256             // computations, before one more is refused
@@ -63,27 +67,30 @@ func (s *Server) compute(c *gin.Context) {
 	s.gate.pass(c)
 }
 
-// exchange lets archives in and out.
+// exchange lets archives and pictures in and out: those that come in are in a file before they wait for their place.
 func (s *Server) exchange(c *gin.Context) {
-	if c.FullPath() != archivePath {
+	switch post := c.Request.Method == http.MethodPost; {
+	case c.FullPath() == archivePath && post:
+		spool(c, archive.MaxBytes)
+	case c.FullPath() == photosPath && post:
+		spool(c, maxPhoto)
+	case c.FullPath() == archivePath:
+		s.exports.pass(c)
+	default:
 		c.Next()
-		return
 	}
-	if c.Request.Method == http.MethodPost {
-		// The file comes first: whoever sends slowly takes nobody's place.
-		spool(c)
-		return
-	}
-	s.exports.pass(c)
 }
 
-// takeIn lets archives that have come whole in.
+// takeIn lets archives and pictures that have come whole in.
 func (s *Server) takeIn(c *gin.Context) {
-	if c.FullPath() != archivePath || c.Request.Method != http.MethodPost {
+	switch post := c.Request.Method == http.MethodPost; {
+	case c.FullPath() == archivePath && post:
+		s.exports.pass(c)
+	case c.FullPath() == photosPath && post:
+		s.pictures.pass(c)
+	default:
 		c.Next()
-		return
 	}
-	s.exports.pass(c)
 }
 
 func (g *gate) pass(c *gin.Context) {

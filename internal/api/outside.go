@@ -23,7 +23,10 @@ const (
 	stallWithin   = 30 * time.Second // of a part of an archive
 )
 
-const archivePath = "/api/kitchen/archive"
+const (
+	archivePath = "/api/kitchen/archive"
+	photosPath  = "/api/photos"
+)
 
 // limits ends what takes too long: the work, by its context, and the connection, by its
 // deadlines.

@@ -3,6 +3,7 @@ package api
 import (
 	"context"
 	"errors"
+	"io"
 	"net/http"
 
 	"github.com/danielgtaylor/huma/v2"
@@ -22,10 +23,6 @@ type KeptPhoto struct {
 	Height int    `json:"height"`
 }
 
-type photoInput struct {
-	RawBody []byte
-}
-
 type photoOutput struct {
 	ContentType  string `header:"Content-Type"`
 	CacheControl string `header:"Cache-Control"`
@@ -34,16 +31,25 @@ type photoOutput struct {
 
 func (s *Server) registerPhotos(api huma.API) {
 	keep := op(http.MethodPost, "/photos", "keepPhoto", "Keep a picture, turned upright, without where and when it was taken", 413, 422)
-	keep.MaxBodyBytes = maxPhoto
 	keep.SkipValidateBody = true
 	keep.RequestBody = &huma.RequestBody{Required: true, Content: map[string]*huma.MediaType{
 		"image/jpeg": {Schema: &huma.Schema{Type: huma.TypeString, Format: "binary"}}, "image/png": {Schema: &huma.Schema{Type: huma.TypeString, Format: "binary"}},
 	}}
-	huma.Register(api, keep, func(ctx context.Context, in *photoInput) (*body[KeptPhoto], error) {
-		made, err := photos.Read(in.RawBody)
+	huma.Register(api, keep, func(ctx context.Context, _ *struct{}) (*body[KeptPhoto], error) {
+		sent, ok := ctx.Value(spooledKey{}).(*io.SectionReader)
+		if !ok {
+			return nil, problem.New(http.StatusBadRequest, problem.BadRequest, "There is no picture.")
+		}
+		data, err := io.ReadAll(sent)
+		if err != nil {
+			return nil, s.problemOf(ctx, err)
+		}
+		made, err := photos.Read(ctx, data)
 		switch {
+		case ctx.Err() != nil:
+			return nil, s.problemOf(ctx, ctx.Err())
 		case errors.Is(err, photos.ErrTooLarge):
-			return nil, problem.New(http.StatusRequestEntityTooLarge, problem.TooLarge, "The picture has more than 60 million points.")
+			return nil, problem.New(http.StatusRequestEntityTooLarge, problem.TooLarge, "The picture has more points than can be read here: some 30 million, or 6 million where it is progressive.")
 		case err != nil:
 			return nil, problem.New(http.StatusUnprocessableEntity, problem.BadRequest, "The picture cannot be read: JPEG and PNG can.")
 		}

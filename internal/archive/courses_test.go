@@ -37,7 +37,7 @@ func cooked(t *testing.T, s *store.Store, k string) *store.Course {
 	require.NoError(t, err)
 	var picture bytes.Buffer
 	require.NoError(t, jpeg.Encode(&picture, image.NewGray(image.Rect(0, 0, 40, 30)), nil))
-	made, err := photos.Read(picture.Bytes())
+	made, err := photos.Read(t.Context(), picture.Bytes())
 	require.NoError(t, err)
 	p := &store.Photo{MediaType: made.MediaType, Width: made.Width, Height: made.Height, Data: made.Data}
 	require.NoError(t, s.KeepPhoto(t.Context(), k, p))

@@ -4,12 +4,14 @@ package photos
 
 import (
 	"bytes"
+	"context"
 	"encoding/binary"
 	"errors"
 	"fmt"
 	"image"
 	"image/jpeg"
 	_ "image/png" // decodes
+	"io"
 
 	"golang.org/x/image/draw"
 )
@@ -17,8 +19,8 @@ import (
 // Longest is the longest side that is kept, px.
 const Longest = 2000
 
-// mostPoints is how many points are decoded: memory is 4 bytes of each.
-const mostPoints = 60_000_000
+// mostMemory is how much a picture may take while it is decoded, bytes.
+const mostMemory = 96 << 20
 
 // quality is that of what is kept.
 const quality = 82
@@ -37,16 +39,33 @@ type Picture struct {
 	Data          []byte
 }
 
-// Read makes a picture fit to keep of what a camera sent.
-func Read(data []byte) (*Picture, error) {
-	config, _, err := image.DecodeConfig(bytes.NewReader(data))
+// whilst is a reader that ends with its context, so that nobody decodes for a client who has left.
+type whilst struct {
+	io.Reader
+	done context.Context
+}
+
+func (w whilst) Read(b []byte) (int, error) {
+	if err := w.done.Err(); err != nil {
+		return 0, err
+	}
+	return w.Reader.Read(b[:min(len(b), 32<<10)])
+}
+
+// Read makes a picture fit to keep of what a camera sent. How much memory it takes is known of its head before any of
+// it is decoded. It ends with ctx.
+func Read(ctx context.Context, data []byte) (*Picture, error) {
+	config, format, err := image.DecodeConfig(bytes.NewReader(data))
 	if err != nil {
 		return nil, fmt.Errorf("%w: %w", ErrUnreadable, err)
 	}
-	if config.Width <= 0 || config.Height <= 0 || config.Width > mostPoints/config.Height {
+	if config.Width <= 0 || config.Height <= 0 || float64(config.Width)*float64(config.Height)*bytesAPoint(data, format, config.ColorModel) > mostMemory {
 		return nil, ErrTooLarge
 	}
-	from, _, err := image.Decode(bytes.NewReader(data))
+	from, _, err := image.Decode(whilst{bytes.NewReader(data), ctx})
+	if ctx.Err() != nil {
+		return nil, ctx.Err()
+	}
 	if err != nil {
 		return nil, fmt.Errorf("%w: %w", ErrUnreadable, err)
 	}
@@ -61,11 +80,12 @@ func Read(data []byte) (*Picture, error) {
 }
 
 // Kept reads a picture that was fit to keep before, as it is in a backup: its bytes stay. Any other is
-// made fit anew.
+// made fit anew: one that holds anything but the picture itself (of where and by whom it was taken, in whichever form) is
+// no longer as it was kept.
 func Kept(data []byte) (*Picture, error) {
 	config, format, err := image.DecodeConfig(bytes.NewReader(data))
-	if err != nil || format != "jpeg" || max(config.Width, config.Height) > Longest || bytes.Contains(data, exif) {
-		return Read(data)
+	if err != nil || format != "jpeg" || max(config.Width, config.Height) > Longest || !bare(data) {
+		return Read(context.Background(), data)
 	}
 	if _, err := jpeg.Decode(bytes.NewReader(data)); err != nil {
 		return nil, fmt.Errorf("%w: %w", ErrUnreadable, err)

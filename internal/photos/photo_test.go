@@ -2,7 +2,9 @@ package photos_test
 
 import (
 	"bytes"
+	"context"
 	"encoding/binary"
+	"hash/crc32"
 	"image"
 	"image/color"
 	"image/jpeg"
@@ -51,7 +53,7 @@ func shot(t *testing.T, w, h, orientation int) []byte {
 }
 
 func TestAPhotoIsUprightAndSaysNothingOfWhere(t *testing.T) {
-	got, err := photos.Read(shot(t, 320, 200, 6))
+	got, err := photos.Read(t.Context(), shot(t, 320, 200, 6))
 	require.NoError(t, err)
 	assert.Equal(t, []int{200, 320}, []int{got.Width, got.Height}, "turned by a quarter")
 	assert.NotContains(t, string(got.Data), "Exif")
@@ -61,7 +63,7 @@ func TestAPhotoIsUprightAndSaysNothingOfWhere(t *testing.T) {
 	red, _, blue, _ := back.At(190, 160).RGBA()
 	assert.Greater(t, red, blue, "what was above is at the right")
 	for o := 1; o <= 8; o++ {
-		got, err := photos.Read(shot(t, 64, 48, o))
+		got, err := photos.Read(t.Context(), shot(t, 64, 48, o))
 		require.NoError(t, err)
 		assert.Equal(t, o >= 5, got.Height > got.Width, "%d", o)
 	}
@@ -69,7 +71,7 @@ func TestAPhotoIsUprightAndSaysNothingOfWhere(t *testing.T) {
 
 // What was kept once is kept as it is: a backup restores to the byte.
 func TestAPhotoOfABackupStaysAsItIs(t *testing.T) {
-	made, err := photos.Read(shot(t, 320, 200, 6))
+	made, err := photos.Read(t.Context(), shot(t, 320, 200, 6))
 	require.NoError(t, err)
 	again, err := photos.Kept(made.Data)
 	require.NoError(t, err)
@@ -77,6 +79,19 @@ func TestAPhotoOfABackupStaysAsItIs(t *testing.T) {
 	straight, err := photos.Kept(shot(t, 320, 200, 6))
 	require.NoError(t, err)
 	assert.NotContains(t, string(straight.Data), "Exif", "what a camera wrote is not")
+	// Nor is what a program wrote in another form (XMP), nor what somebody put behind the picture.
+	segment := func(mark byte, text string) []byte {
+		out := append([]byte{0xFF, 0xD8, 0xFF, mark}, binary.BigEndian.AppendUint16(nil, uint16(len(text)+2))...)
+		return append(append(out, text...), made.Data[2:]...)
+	}
+	for name, data := range map[string][]byte{
+		"XMP": segment(0xE1, "http://ns.adobe.com/xap/1.0/\x00<x:GPSLatitude>SALTMARSH</x>"), "IPTC": segment(0xED, "Photoshop 3.0\x00SALTMARSH"),
+		"a comment": segment(0xFE, "SALTMARSH"), "behind": append(bytes.Clone(made.Data), "SALTMARSH"...),
+	} {
+		clean, err := photos.Kept(data)
+		require.NoError(t, err, name)
+		assert.NotContains(t, string(clean.Data), "SALTMARSH", name)
+	}
 	_, err = photos.Kept([]byte("none"))
 	assert.ErrorIs(t, err, photos.ErrUnreadable)
 }
@@ -84,7 +99,7 @@ func TestAPhotoOfABackupStaysAsItIs(t *testing.T) {
 func TestAPhotoIsNoLargerThanAScreenShows(t *testing.T) {
 	var large bytes.Buffer
 	require.NoError(t, png.Encode(&large, drawn(4100, 1000)))
-	got, err := photos.Read(large.Bytes())
+	got, err := photos.Read(t.Context(), large.Bytes())
 	require.NoError(t, err)
 	assert.Equal(t, []int{photos.Longest, 487}, []int{got.Width, got.Height})
 }
@@ -92,7 +107,7 @@ func TestAPhotoIsNoLargerThanAScreenShows(t *testing.T) {
 func TestWhatIsNoPictureIsRefused(t *testing.T) {
 	whole := shot(t, 64, 48, 1)
 	for name, data := range map[string][]byte{"nothing": nil, "words": []byte("a photo"), "half": whole[:len(whole)/2], "markup": []byte("<svg/>")} {
-		_, err := photos.Read(data)
+		_, err := photos.Read(t.Context(), data)
 		assert.ErrorIs(t, err, photos.ErrUnreadable, name)
 	}
 	// A header alone that claims more than anybody would decode.
@@ -101,8 +116,19 @@ func TestWhatIsNoPictureIsRefused(t *testing.T) {
 	data := bomb.Bytes()
 	binary.BigEndian.PutUint32(data[16:], 90_000)
 	binary.BigEndian.PutUint32(data[20:], 90_000)
-	_, err := photos.Read(data)
-	assert.Error(t, err)
+	for deep, at := range map[byte]uint32{8: 90_000, 16: 7745} { // 7745 x 7745 at 16 bit would be 480 MB
+		binary.BigEndian.PutUint32(data[16:], at)
+		binary.BigEndian.PutUint32(data[20:], at)
+		data[24], data[25] = deep, 6
+		binary.BigEndian.PutUint32(data[29:], crc32.ChecksumIEEE(data[12:29]))
+		_, err := photos.Read(t.Context(), data)
+		assert.ErrorIs(t, err, photos.ErrTooLarge)
+	}
+	// Nobody decodes for who has left.
+	gone, leaves := context.WithCancel(t.Context())
+	leaves()
+	_, err := photos.Read(gone, whole)
+	assert.ErrorIs(t, err, context.Canceled)
 }
 
 func FuzzRead(f *testing.F) {
@@ -110,7 +136,7 @@ func FuzzRead(f *testing.F) {
 	_ = jpeg.Encode(&plain, drawn(8, 8), nil)
 	f.Add(plain.Bytes())
 	f.Fuzz(func(t *testing.T, data []byte) {
-		if got, err := photos.Read(data); err == nil {
+		if got, err := photos.Read(t.Context(), data); err == nil {
 			assert.LessOrEqual(t, max(got.Width, got.Height), photos.Longest)
 		}
 	})
