@@ -33,6 +33,8 @@ type Options struct {
 	Aim binder.Aim
 	// Target is the hold ratio wanted; 0 is 1.7: a chance of 3 in 4.
 	Target float64
+	// Done ends it early, with nothing to be used, once it is closed; nil never does.
+	Done <-chan struct{}
 }
 
 // Addition is grams of a food, and how a cook measures them.
@@ -180,9 +182,9 @@ func Bind(k *kitchen.Kitchen, d *document.Document, o Options) Answer {
 		t = freed(d)
 	}
 	candidates := allowed(k, t, o.Foods)
-	found := binder.Search(request(k, &base, candidates, o.Target))
+	found := binder.Search(request(k, &base, candidates, o.Target, o.Done))
 	out := Answer{Suggest: []Way{}, Candidates: len(candidates), Taken: roles(k, d, gone)}
-	ways := &search{k: k, d: d, base: &base, gone: gone, target: o.Target}
+	ways := &search{k: k, d: d, base: &base, gone: gone, target: o.Target, done: o.Done}
 	for i := range found.Suggestions {
 		s := &found.Suggestions[i]
 		if o.Aim == "" || s.Aim == o.Aim {
@@ -208,10 +210,10 @@ func Bind(k *kitchen.Kitchen, d *document.Document, o Options) Answer {
 	return out
 }
 
-func request(k *kitchen.Kitchen, base *document.Document, candidates []binder.Candidate, target float64) binder.Request {
+func request(k *kitchen.Kitchen, base *document.Document, candidates []binder.Candidate, target float64, done <-chan struct{}) binder.Request {
 	return binder.Request{
 		Lines: base.MixLines(k.Foods), Candidates: candidates, Duty: base.Duty(k),
-		Rest: base.RestIn(k), Coldness: base.Coldness(k), Target: target, MissedG: missed(base),
+		Rest: base.RestIn(k), Coldness: base.Coldness(k), Target: target, MissedG: missed(base), Done: done,
 	}
 }
 

@@ -5,6 +5,7 @@ import (
 	"slices"
 	"strings"
 	"testing"
+	"time"
 
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
@@ -278,7 +279,7 @@ func TestWorkIsOfferedForAGainAlone(t *testing.T) {
 }
 
 func TestSchoolsShowTheTrade(t *testing.T) {
-	for _, s := range advise.Schools(ours, read(t, cakes)) {
+	for _, s := range advise.Schools(ours, read(t, cakes), nil) {
 		assert.Greater(t, len(s.Ways), 1, s.Question)
 		for _, w := range s.Ways {
 			p := predict.Predict(&w.Way.Document, ours)
@@ -299,7 +300,7 @@ func cohesion(t *testing.T, w advise.Way) float64 {
 
 func TestSchoolsThatNeedNoBinder(t *testing.T) {
 	ways := map[string]advise.Way{}
-	for _, s := range advise.Schools(ours, read(t, classic)) {
+	for _, s := range advise.Schools(ours, read(t, classic), nil) {
 		for _, w := range s.Ways {
 			ways[s.Question+" "+w.Code] = w.Way
 		}
@@ -308,7 +309,7 @@ func TestSchoolsThatNeedNoBinder(t *testing.T) {
 	require.Contains(t, ways, "heat bake")
 	require.Contains(t, ways, "heat deep-oil")
 	assert.GreaterOrEqual(t, ways["heat bake"].RawRatio, ways["heat deep-oil"].RawRatio, "deep oil handles roughest")
-	for _, s := range advise.Schools(ours, read(t, cakes)) {
+	for _, s := range advise.Schools(ours, read(t, cakes), nil) {
 		for _, w := range s.Ways {
 			if s.Question == "mixing" && w.Code == "paste" {
 				assert.Greater(t, cohesion(t, w.Way), cohesion(t, s.Ways[0].Way), "more paste, more glue around its pieces")
@@ -365,5 +366,31 @@ func TestNothingIsAddedForNothing(t *testing.T) {
 		if len(w.Add) > 0 {
 			assert.GreaterOrEqual(t, w.Chance, now.Chance+.029, "%v", w.Add)
 		}
+	}
+}
+
+// A search of which nobody waits for the end ends by itself, with nothing.
+func TestASearchEndsWithWhoeverAsked(t *testing.T) {
+	gone := make(chan struct{})
+	close(gone)
+	began := time.Now()
+	answer := advise.Bind(ours, read(t, cakes), advise.Options{Replace: advise.Binders, Done: gone})
+	advise.Schools(ours, read(t, cakes), gone)
+	assert.Empty(t, answer.Suggest)
+	t.Log("both ended within", time.Since(began))
+}
+
+// BenchmarkBindAllFoods is the dearest question that is accepted: every food as a binder, for sixty lines.
+func BenchmarkBindAllFoods(b *testing.B) {
+	d := read(b, cakes)
+	all := ours.Foods.Foods()
+	var named []string
+	for i := range all {
+		if named = append(named, all[i].ID); len(d.Lines) < 60 {
+			d.Lines = append(d.Lines, document.Line{Food: all[i].ID, Grams: 10})
+		}
+	}
+	for b.Loop() {
+		advise.Bind(ours, d, advise.Options{Foods: named[:min(300, len(named))]})
 	}
 }

@@ -31,15 +31,16 @@ type SchoolWay struct {
 
 // Schools works out each school's way for a document: with its binders
 // replaced where the question is how to bind, with the mix as it is where it is
-// how to work or to cook it. Both ways hold, or the trade says that they do not.
-func Schools(k *kitchen.Kitchen, d *document.Document) []School {
+// how to work or to cook it. Both ways hold, or the trade says that they do not. It ends
+// early, with nothing to be used, once done is closed; nil never is.
+func Schools(k *kitchen.Kitchen, d *document.Document, done <-chan struct{}) []School {
 	base, gone := without(k, d, Binders)
 	candidates := allowed(k, table(d), nil)
 	best := func(base *document.Document, c []binder.Candidate, aims ...binder.Aim) *Way {
 		if base == nil || len(c) == 0 {
 			return nil
 		}
-		for _, s := range binder.Search(request(k, base, c, 0)).Suggestions {
+		for _, s := range binder.Search(request(k, base, c, 0, done)).Suggestions {
 			if slices.Contains(aims, s.Aim) {
 				w := way(k, d, base, gone, &s)
 				return &w
@@ -70,7 +71,7 @@ func Schools(k *kitchen.Kitchen, d *document.Document) []School {
 			out = append(out, s)
 		}
 	}
-	all := binder.Search(request(k, &base, candidates, 0))
+	all := binder.Search(request(k, &base, candidates, 0, done))
 	from := map[binder.Aim]*Way{}
 	for i := range all.Suggestions {
 		w := way(k, d, &base, gone, &all.Suggestions[i])

@@ -164,6 +164,7 @@ type search struct {
 	gone   []document.Line
 	target float64
 	all    []Way
+	done   <-chan struct{}
 }
 
 // suggestion adds what the search of binders found.
@@ -224,10 +225,10 @@ func (s *search) common(set []binder.Candidate) (out []binder.Candidate) {
 
 // least adds the way with the least binder of those, if there is one.
 func (s *search) least(base *document.Document, set []binder.Candidate) {
-	if len(set) == 0 {
+	if len(set) == 0 || s.ended() {
 		return
 	}
-	for _, found := range binder.Search(request(s.k, base, set, s.target)).Suggestions {
+	for _, found := range binder.Search(request(s.k, base, set, s.target, s.done)).Suggestions {
 		if found.Aim == binder.LeastBinder && worthAdding(&found, base) {
 			w := way(s.k, s.d, base, s.gone, &found)
 			w.Aim = ""
@@ -253,6 +254,16 @@ func worthAdding(found *binder.Suggestion, d *document.Document) bool {
 	return added <= mostWorth*base
 }
 
+// ended says whether nobody waits for it any longer.
+func (s *search) ended() bool {
+	select {
+	case <-s.done:
+		return true
+	default:
+		return false
+	}
+}
+
 // byWork tries what hands, time and cold do: each by itself, the best two together,
 // and the best with a binder behind it.
 func (s *search) byWork(candidates []binder.Candidate) {
@@ -268,6 +279,9 @@ func (s *search) byWork(candidates []binder.Candidate) {
 	}
 	var singles []tried
 	for _, next := range works(s.base, s.k) {
+		if s.ended() {
+			return
+		}
 		if t := try(next); t.chance > now.Chance+0.02 || t.holds && now.Verdict != predict.Holds {
 			singles = append(singles, t)
 		}

@@ -27,7 +27,7 @@ type mendInput struct {
 }
 
 func (s *Server) registerAdvice(api huma.API) {
-	huma.Register(api, takesDocument(api, op(http.MethodPost, "/bind", "bind", "Choose binders, or what stands in for egg and crumbs")),
+	huma.Register(api, takesDocument(api, costs(op(http.MethodPost, "/bind", "bind", "Choose binders, or what stands in for egg and crumbs"))),
 		func(ctx context.Context, in *bindInput) (*body[wire.Answer], error) {
 			k, d, err := s.kitchenAndDocument(ctx, in.RawBody)
 			if err != nil {
@@ -37,15 +37,23 @@ func (s *Server) registerAdvice(api huma.API) {
 			if ours.Used, err = s.Store.FoodsUsed(ctx, kitchenID(ctx)); err != nil {
 				return nil, s.problemOf(ctx, err)
 			}
-			return &body[wire.Answer]{wire.Of[wire.Answer](advise.Bind(&ours, d, advise.Options{Replace: advise.Replace(in.Replace), Foods: in.Foods, Aim: binder.Aim(in.Aim)}))}, nil
+			answer := advise.Bind(&ours, d, advise.Options{Replace: advise.Replace(in.Replace), Foods: in.Foods, Aim: binder.Aim(in.Aim), Done: ctx.Done()})
+			if ctx.Err() != nil {
+				return nil, s.problemOf(ctx, ctx.Err())
+			}
+			return &body[wire.Answer]{wire.Of[wire.Answer](answer)}, nil
 		})
-	huma.Register(api, takesDocument(api, op(http.MethodPost, "/schools", "schools", "Where good cooks disagree, in numbers")),
+	huma.Register(api, takesDocument(api, costs(op(http.MethodPost, "/schools", "schools", "Where good cooks disagree, in numbers"))),
 		func(ctx context.Context, in *DocumentInput) (*body[[]wire.School], error) {
 			k, d, err := s.kitchenAndDocument(ctx, in.RawBody)
 			if err != nil {
 				return nil, err
 			}
-			return &body[[]wire.School]{wire.Of[[]wire.School](append([]advise.School{}, advise.Schools(k, d)...))}, nil
+			schools := append([]advise.School{}, advise.Schools(k, d, ctx.Done())...)
+			if ctx.Err() != nil {
+				return nil, s.problemOf(ctx, ctx.Err())
+			}
+			return &body[[]wire.School]{wire.Of[[]wire.School](schools)}, nil
 		})
 	huma.Register(api, takesDocument(api, op(http.MethodPost, "/mend", "mend", "Mend a mix by the feel of the hand")),
 		func(ctx context.Context, in *mendInput) (*body[wire.Mend], error) {

@@ -9,6 +9,7 @@ import (
 	"log/slog"
 	"net"
 	"net/http"
+	"regexp"
 	"runtime/debug"
 	"slices"
 	"strings"
@@ -54,9 +55,11 @@ type Server struct {
 	life context.Context
 	end  context.CancelFunc
 
-	cache   kitchens
-	baker   supper.Baker
-	gate    gate
+	cache kitchens
+	baker supper.Baker
+	gate  gate
+	// costly are the operations that were declared so (costs), by method and path.
+	costly  map[string]bool
 	exports gate
 	// pictures lets so many be decoded at once.
 	pictures gate
@@ -80,7 +83,7 @@ func (s *Server) Handler() http.Handler {
 	s.exports.most, s.pictures.most = mostExports, mostPictures
 	s.life, s.end = context.WithCancel(context.Background())
 	s.live.Store, s.live.Log, s.live.Kitchen, s.live.Keep = s.Store, s.Log, s.kitchenOf, s.keepLive
-	r.Use(s.observe, s.recover, s.headers, home, limits, s.identify, spoken, sane, tagged, s.compute, s.exchange, s.takeIn)
+	r.Use(s.observe, s.recover, s.headers, home, s.limits, s.identify, spoken, sane, tagged, s.compute, s.exchange, s.takeIn)
 	s.register(r)
 	r.GET(streamPath, s.stream)
 	r.HandleMethodNotAllowed = true
@@ -140,6 +143,14 @@ func (s *Server) register(r *gin.Engine) huma.API {
 	s.registerReading(api)
 	s.registerHealth(api)
 	describeEnums(api.OpenAPI().Components.Schemas)
+	s.costly = map[string]bool{}
+	for path, item := range api.OpenAPI().Paths {
+		for _, o := range []*huma.Operation{item.Get, item.Post, item.Put, item.Delete} {
+			if o != nil && o.Metadata[computing] == true {
+				s.costly[o.Method+" "+inPath.ReplaceAllString(path, ":$1")] = true
+			}
+		}
+	}
 	for _, path := range api.OpenAPI().Paths {
 		for _, o := range []*huma.Operation{path.Post, path.Put} {
 			if o != nil && o.RequestBody != nil {
@@ -150,6 +161,22 @@ func (s *Server) register(r *gin.Engine) huma.API {
 	}
 	return api
 }
+
+// computing marks an operation that computes for more than a moment (costs).
+const computing = "computing"
+
+// inPath is a parameter in a path, as huma writes it.
+var inPath = regexp.MustCompile(`\{(\w+)\}`)
+
+// costs declares that an operation computes for more than a moment: it waits at the gate, and has longer. A prediction does
+// not: it is what a drag waits for.
+func costs(o huma.Operation) huma.Operation {
+	o.Metadata = map[string]any{computing: true}
+	return o
+}
+
+// isCostly says whether a request is of an operation that computes.
+func (s *Server) isCostly(c *gin.Context) bool { return s.costly[c.Request.Method+" "+c.FullPath()] }
 
 // unreadBody is what huma says, as a fault of its own, of a body that its client cut short.
 const unreadBody = "cannot read request body"

@@ -64,7 +64,7 @@ var fitCodes = map[error]string{
 }
 
 func (s *Server) registerBake(api huma.API) {
-	huma.Register(api, takesDocument(api, op(http.MethodPost, "/bake", "bake", "How long a build takes to cook, and what that does to it")),
+	huma.Register(api, takesDocument(api, costs(op(http.MethodPost, "/bake", "bake", "How long a build takes to cook, and what that does to it"))),
 		func(ctx context.Context, in *bakeInput) (*body[wire.Baked], error) {
 			k, d, err := s.kitchenAndDocument(ctx, in.RawBody)
 			if err != nil {
@@ -72,7 +72,7 @@ func (s *Server) registerBake(api huma.API) {
 			}
 			return &body[wire.Baked]{wire.Of[wire.Baked](bake.Bake(d, k, bake.Options{Section: in.Section, Now: in.Now, Done: ctx.Done()}))}, nil
 		})
-	huma.Register(api, takesDocument(api, op(http.MethodPost, "/outlook", "lookOut", "What a change would do to the minutes, and the cold before and after")),
+	huma.Register(api, takesDocument(api, costs(op(http.MethodPost, "/outlook", "lookOut", "What a change would do to the minutes, and the cold before and after"))),
 		func(ctx context.Context, in *DocumentInput) (*body[wire.Outlook], error) {
 			k, d, err := s.kitchenAndDocument(ctx, in.RawBody)
 			if err != nil {
@@ -134,7 +134,7 @@ func (s *Server) registerSettings(api huma.API) {
 			}
 			return &body[kitchen.Settings]{out}, nil
 		})
-	huma.Register(api, op(http.MethodPut, "/settings", "saveSettings", "Keep what is known of the kitchen itself", 422),
+	huma.Register(api, costs(op(http.MethodPut, "/settings", "saveSettings", "Keep what is known of the kitchen itself", 422)),
 		func(ctx context.Context, in *settingsInput) (*body[kitchen.Settings], error) {
 			if err := in.Body.Check(); err != nil {
 				return nil, settingProblem(err)

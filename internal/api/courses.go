@@ -86,7 +86,7 @@ type CourseMeasured struct {
 
 func (s *Server) registerCourses(api huma.API) {
 	huma.Register(api, op(http.MethodGet, "/courses", "listCourses", "Courses, those that go on first"), s.listCourses)
-	create := op(http.MethodPost, "/courses", "beginCourse", "Begin to cook a supper or a build", 404, 410, 422)
+	create := costs(op(http.MethodPost, "/courses", "beginCourse", "Begin to cook a supper or a build", 404, 410, 422))
 	create.DefaultStatus = http.StatusCreated
 	huma.Register(api, create, s.beginCourse)
 	huma.Register(api, op(http.MethodGet, "/courses/{id}", "getCourse", "A course as it is now", 404, 410), func(ctx context.Context, in *IDInput) (*body[wire.Course], error) {

@@ -88,7 +88,7 @@ func (s *Server) registerDish(api huma.API) {
 			}
 			return &body[document.Part]{dish.Resize(d, d.Parts[in.Part-1], k)}, nil
 		})
-	huma.Register(api, takesDocument(api, op(http.MethodPost, "/scale", "scale", "A build by pieces, portions, a tin or what there is; without an aim, as it stands, and what to buy for it")), s.scale)
+	huma.Register(api, takesDocument(api, costs(op(http.MethodPost, "/scale", "scale", "A build by pieces, portions, a tin or what there is; without an aim, as it stands, and what to buy for it"))), s.scale)
 	huma.Register(api, takesDocument(api, op(http.MethodPost, "/explain", "explain", "How the figures of a mix come about")),
 		func(ctx context.Context, in *DocumentInput) (*body[Explained], error) {
 			k, d, err := s.kitchenAndDocument(ctx, in.RawBody)

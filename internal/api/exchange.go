@@ -62,7 +62,7 @@ type fileOutput struct {
 }
 
 func (s *Server) registerExchange(api huma.API) {
-	read := op(http.MethodPost, "/read-recipe", "readRecipe", "Find and read a recipe: JSON-LD, the source of a page, Markdown, values, text or a build document", 413, 422)
+	read := costs(op(http.MethodPost, "/read-recipe", "readRecipe", "Find and read a recipe: JSON-LD, the source of a page, Markdown, values, text or a build document", 413, 422))
 	read.MaxBodyBytes = recipe.MaxBytes + 1
 	read.SkipValidateBody = true
 	huma.Register(api, read, func(ctx context.Context, in *recipeInput) (*body[Recipe], error) {
@@ -73,7 +73,7 @@ func (s *Server) registerExchange(api huma.API) {
 		out, err := readRecipe(k, in.RawBody)
 		return &body[Recipe]{out}, err
 	})
-	huma.Register(api, asFile(op(http.MethodGet, "/builds/{id}/export", "exportBuild", "A build as a file for others to read", 404, 410), "application/ld+json", "text/markdown", "text/csv", "application/json", "text/plain"),
+	huma.Register(api, asFile(costs(op(http.MethodGet, "/builds/{id}/export", "exportBuild", "A build as a file for others to read", 404, 410)), "application/ld+json", "text/markdown", "text/csv", "application/json", "text/plain"),
 		func(ctx context.Context, in *exportInput) (*fileOutput, error) {
 			b, err := s.Store.FindVersion(ctx, kitchenID(ctx), in.ID, in.Version)
 			if err != nil {
@@ -92,7 +92,7 @@ func (s *Server) registerExchange(api huma.API) {
 			media, extension := format.Type()
 			return &fileOutput{media, fmt.Sprintf("attachment; filename=%q", archive.Slug(b.Document.Name)+extension), text}, nil
 		})
-	huma.Register(api, op(http.MethodGet, "/builds/{id}/page", "pageOfBuild", "A build's kitchen page in words: one can cook from it alone", 404, 410),
+	huma.Register(api, costs(op(http.MethodGet, "/builds/{id}/page", "pageOfBuild", "A build's kitchen page in words: one can cook from it alone", 404, 410)),
 		func(ctx context.Context, in *pageInput) (*body[export.Page], error) {
 			b, err := s.Store.Find(ctx, kitchenID(ctx), in.ID)
 			if err != nil {

@@ -5,6 +5,7 @@ import (
 	"context"
 	"io"
 	"net/http"
+	"os"
 	"runtime"
 	"sync"
 	"sync/atomic"
@@ -16,13 +17,6 @@ import (
 	"cuerda/internal/archive"
 	"cuerda/internal/problem"
 )
-
-// costly are the operations that compute for more than a moment. A prediction does not: it
-// is what a drag waits for.
-var costly = map[string]bool{
-	"/api/bake": true, "/api/plan": true, "/api/supper/look": true, "/api/suppers/:id/export": true, "/api/outlook": true, "/api/bind": true, "/api/schools": true, "/api/scale": true,
-	"/api/read-recipe": true, "/api/builds/:id/compare": true, "/api/tries/:id/compare": true, "/api/tries/:id/next": true, "/api/patties": true, "/api/practice/sittings": true, "/api/builds/:id/export": true,
-}
 
 // mostExports is how many archives go out and come in at once: each holds a connection to
 // the database, and one that comes in is held whole.
@@ -49,7 +43,7 @@ type gate struct {
 
 // compute lets computations in.
 func (s *Server) compute(c *gin.Context) {
-	if !costly[c.FullPath()] && !(c.FullPath() == "/api/courses" && c.Request.Method == http.MethodPost) {
+	if !s.isCostly(c) {
 		c.Next()
 		return
 	}
@@ -59,11 +53,27 @@ func (s *Server) compute(c *gin.Context) {
 		refuse(c, problem.New(http.StatusBadRequest, problem.BadRequest, "The body ended before its end."))
 		return
 	}
-	rest := c.Request.Body
+	all := c.Request.Body
+	rest := io.Reader(all)
+	if len(sent) > maxBody { // the few that take more wait for it in a file
+		f, err := os.CreateTemp("", "cuerda-body-*")
+		if err != nil {
+			refuse(c, problem.New(http.StatusServiceUnavailable, problem.Unavailable, "There is no room to take a file in just now."))
+			return
+		}
+		defer f.Close()
+		_ = os.Remove(f.Name())
+		size, err := io.Copy(f, io.LimitReader(rest, maxTriesFile))
+		if err != nil {
+			refuse(c, problem.New(http.StatusBadRequest, problem.BadRequest, "The body ended before its end."))
+			return
+		}
+		rest = io.NewSectionReader(f, 0, size)
+	}
 	c.Request.Body = struct {
 		io.Reader
 		io.Closer
-	}{io.MultiReader(bytes.NewReader(sent), rest), rest}
+	}{io.MultiReader(bytes.NewReader(sent), rest), all}
 	s.gate.pass(c)
 }
 

@@ -68,10 +68,10 @@ type choiceInput struct {
 }
 
 func (s *Server) registerLearned(api huma.API) {
-	huma.Register(api, op(http.MethodGet, "/learned", "getLearned", "What the tries of this kitchen taught, and how far chances could be relied on"), func(ctx context.Context, _ *struct{}) (*body[KitchenLearned], error) {
+	huma.Register(api, costs(op(http.MethodGet, "/learned", "getLearned", "What the tries of this kitchen taught, and how far chances could be relied on")), func(ctx context.Context, _ *struct{}) (*body[KitchenLearned], error) {
 		return s.learned(ctx)
 	})
-	huma.Register(api, op(http.MethodPost, "/learned/choose", "chooseLearned", "Leave out, use or forget what was learned", 422), s.chooseLearned)
+	huma.Register(api, costs(op(http.MethodPost, "/learned/choose", "chooseLearned", "Leave out, use or forget what was learned", 422)), s.chooseLearned)
 	s.registerPatties(api)
 }
 

@@ -30,7 +30,7 @@ const (
 
 // limits ends what takes too long: the work, by its context, and the connection, by its
 // deadlines.
-func limits(c *gin.Context) {
+func (s *Server) limits(c *gin.Context) {
 	if c.FullPath() == streamPath { // it lasts as long as somebody follows
 		c.Next()
 		return
@@ -39,7 +39,7 @@ func limits(c *gin.Context) {
 	switch {
 	case c.FullPath() == archivePath:
 		within, reading = archiveWithin, archiveWithin
-	case costly[c.FullPath()]:
+	case s.isCostly(c):
 		within = computeWithin
 	}
 	if c.FullPath() == archivePath { // of all else the server's own hold

@@ -15,7 +15,7 @@ import (
 )
 
 func (s *Server) registerPatties(api huma.API) {
-	huma.Register(api, op(http.MethodPost, "/patties", "planPatties", "Which test patties to fry next, and what those fried tell", 422), s.askPatties)
+	huma.Register(api, costs(op(http.MethodPost, "/patties", "planPatties", "Which test patties to fry next, and what those fried tell", 422)), s.askPatties)
 }
 
 // PattiesAsked is a question about a build, and what was fried of it so far.

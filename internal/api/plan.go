@@ -27,7 +27,7 @@ type planInput struct {
 }
 
 func (s *Server) registerPlan(api huma.API) {
-	plan := takesSupper(api, op(http.MethodPost, "/plan", "plan", "When each step of a supper of several dishes begins"))
+	plan := takesSupper(api, costs(op(http.MethodPost, "/plan", "plan", "When each step of a supper of several dishes begins")))
 	plan.MaxBodyBytes = supper.MaxBytes + 1
 	huma.Register(api, plan, func(ctx context.Context, in *planInput) (*body[wire.Plan], error) {
 		d, err := supper.Read(in.RawBody)

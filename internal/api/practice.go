@@ -117,7 +117,7 @@ func (s *Server) registerPractice(api huma.API) {
 		out, err := s.practicePage(ctx, in.Person)
 		return &body[PracticePage]{out}, err
 	})
-	begin := op(http.MethodPost, "/practice/sittings", "beginPractice", "Begin a sitting of ten drills", 404, 422)
+	begin := costs(op(http.MethodPost, "/practice/sittings", "beginPractice", "Begin a sitting of ten drills", 404, 422))
 	begin.DefaultStatus = http.StatusCreated
 	huma.Register(api, begin, s.beginPractice)
 	huma.Register(api, op(http.MethodPost, "/practice/sittings/{id}/calls", "callPractice", "Call a drill of a sitting", 404, 409, 422), s.callPractice)

@@ -94,7 +94,7 @@ func (s *Server) registerSuppers(api huma.API) {
 		kept, err := s.Store.FindSupper(ctx, kitchenID(ctx), in.ID)
 		return s.replySupper(ctx, kept, err)
 	})
-	huma.Register(api, asFile(op(http.MethodGet, "/suppers/{id}/export", "exportSupper", "The plan of a supper as events, values or a document", 404, 410, 422),
+	huma.Register(api, asFile(costs(op(http.MethodGet, "/suppers/{id}/export", "exportSupper", "The plan of a supper as events, values or a document", 404, 410, 422)),
 		"text/calendar", "text/csv", "application/json"), s.exportSupper)
 }
 
@@ -237,7 +237,7 @@ type sideInput struct {
 }
 
 func (s *Server) registerSides(api huma.API) {
-	huma.Register(api, op(http.MethodGet, "/sides", "listSides", "Usual sides, for so many people"), func(ctx context.Context, in *sidesInput) (*body[[]Side], error) {
+	huma.Register(api, costs(op(http.MethodGet, "/sides", "listSides", "Usual sides, for so many people")), func(ctx context.Context, in *sidesInput) (*body[[]Side], error) {
 		k, err := s.kitchen(ctx)
 		if err != nil {
 			return nil, err
@@ -248,7 +248,7 @@ func (s *Server) registerSides(api huma.API) {
 		}
 		return &body[[]Side]{out}, nil
 	})
-	huma.Register(api, op(http.MethodPost, "/sides/read", "readSide", "A side in words as steps, or steps in words", 422), func(ctx context.Context, in *sideInput) (*body[ReadSide], error) {
+	huma.Register(api, costs(op(http.MethodPost, "/sides/read", "readSide", "A side in words as steps, or steps in words", 422)), func(ctx context.Context, in *sideInput) (*body[ReadSide], error) {
 		l := wordsOf(ctx)
 		if in.Body.Text == "" {
 			return &body[ReadSide]{ReadSide{Text: sides.Text(in.Body.Steps, l), Steps: in.Body.Steps, Odd: []string{}, Foods: []supper.SupperFood{}}}, nil
@@ -261,7 +261,7 @@ func (s *Server) registerSides(api huma.API) {
 		foods := sides.FoodsIn(in.Body.Name+"\n"+in.Body.Text, in.Body.People, k.reader(), k.kitchen.Foods, l)
 		return &body[ReadSide]{ReadSide{in.Body.Text, read.Steps, read.Odd, foods}}, nil
 	})
-	huma.Register(api, takesSupper(api, op(http.MethodPost, "/supper/look", "lookAtSupper", "A supper's people, shopping and boxes")), func(ctx context.Context, in *DocumentInput) (*body[wire.SupperLook], error) {
+	huma.Register(api, takesSupper(api, costs(op(http.MethodPost, "/supper/look", "lookAtSupper", "A supper's people, shopping and boxes"))), func(ctx context.Context, in *DocumentInput) (*body[wire.SupperLook], error) {
 		k, err := s.kitchen(ctx)
 		if err != nil {
 			return nil, err

@@ -145,21 +145,21 @@ func takesTry(api huma.API, o huma.Operation) huma.Operation {
 
 func (s *Server) registerTries(api huma.API) {
 	huma.Register(api, op(http.MethodGet, "/tries", "listTries", "Tries, the last first, by words, foods, outcome or build"), s.listTries)
-	write := takesTry(api, op(http.MethodPost, "/tries", "writeTry", "Write a try down; the kitchen learns of it", 404))
+	write := takesTry(api, costs(op(http.MethodPost, "/tries", "writeTry", "Write a try down; the kitchen learns of it", 404)))
 	write.DefaultStatus = http.StatusCreated
 	huma.Register(api, write, s.writeTry)
-	huma.Register(api, op(http.MethodGet, "/tries/{id}", "getTry", "A try: what was said, what was found, and why it broke", 404), func(ctx context.Context, in *IDInput) (*tryOutput, error) {
+	huma.Register(api, costs(op(http.MethodGet, "/tries/{id}", "getTry", "A try: what was said, what was found, and why it broke", 404)), func(ctx context.Context, in *IDInput) (*tryOutput, error) {
 		t, err := s.Store.FindTry(ctx, kitchenID(ctx), in.ID)
 		return s.replyTry(ctx, t, err)
 	})
-	huma.Register(api, takesTry(api, op(http.MethodPut, "/tries/{id}", "saveTry", "Keep a changed try", 404, 412, 428)), s.saveTry)
-	huma.Register(api, op(http.MethodDelete, "/tries/{id}", "deleteTry", "Put a try away", 404), func(ctx context.Context, in *IDInput) (*struct{}, error) {
+	huma.Register(api, takesTry(api, costs(op(http.MethodPut, "/tries/{id}", "saveTry", "Keep a changed try", 404, 412, 428))), s.saveTry)
+	huma.Register(api, costs(op(http.MethodDelete, "/tries/{id}", "deleteTry", "Put a try away", 404)), func(ctx context.Context, in *IDInput) (*struct{}, error) {
 		if err := s.Store.DeleteTry(ctx, kitchenID(ctx), in.ID); err != nil {
 			return nil, s.problemOf(ctx, err)
 		}
 		return nil, s.relearn(ctx)
 	})
-	huma.Register(api, op(http.MethodPost, "/tries/{id}/restore", "restoreTry", "Bring a deleted try back", 404), func(ctx context.Context, in *IDInput) (*tryOutput, error) {
+	huma.Register(api, costs(op(http.MethodPost, "/tries/{id}/restore", "restoreTry", "Bring a deleted try back", 404)), func(ctx context.Context, in *IDInput) (*tryOutput, error) {
 		if err := s.Store.RestoreTry(ctx, kitchenID(ctx), in.ID); err != nil {
 			return nil, s.problemOf(ctx, err)
 		}
@@ -169,11 +169,11 @@ func (s *Server) registerTries(api huma.API) {
 		t, err := s.Store.FindTry(ctx, kitchenID(ctx), in.ID)
 		return s.replyTry(ctx, t, err)
 	})
-	huma.Register(api, op(http.MethodGet, "/tries/{id}/next", "nextTry", "The one change that gains most, and others", 404), s.nextTry)
-	huma.Register(api, op(http.MethodGet, "/tries/{id}/compare", "compareTries", "Two tries side by side: what differed, and what that did", 404), s.compareTries)
+	huma.Register(api, costs(op(http.MethodGet, "/tries/{id}/next", "nextTry", "The one change that gains most, and others", 404)), s.nextTry)
+	huma.Register(api, costs(op(http.MethodGet, "/tries/{id}/compare", "compareTries", "Two tries side by side: what differed, and what that did", 404)), s.compareTries)
 	huma.Register(api, asFile(op(http.MethodGet, "/tries/export", "exportTries", "The logbook as values, a diary or tries that can be read back"),
 		"text/csv", "text/markdown", "application/json"), s.exportTries)
-	take := op(http.MethodPost, "/tries/import", "importTries", "Take in tries of a file", 413, 422)
+	take := costs(op(http.MethodPost, "/tries/import", "importTries", "Take in tries of a file", 413, 422))
 	take.MaxBodyBytes = maxTriesFile
 	take.SkipValidateBody = true
 	huma.Register(api, take, s.importTries)

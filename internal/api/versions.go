@@ -158,7 +158,7 @@ func (s *Server) registerVersions(api huma.API) {
 		b, err := s.Store.Branch(ctx, kitchenID(ctx), in.ID, in.Number, in.Body.Name)
 		return s.reply(ctx, b, err)
 	})
-	huma.Register(api, op(http.MethodGet, "/builds/{id}/compare", "compare", "Two versions side by side: what changed and what it does", 404, 410), s.compare)
+	huma.Register(api, costs(op(http.MethodGet, "/builds/{id}/compare", "compare", "Two versions side by side: what changed and what it does", 404, 410)), s.compare)
 }
 
 func (s *Server) compare(ctx context.Context, in *compareInput) (*body[wire.Comparison], error) {

@@ -86,7 +86,7 @@ func TestEveryResultIsToldAsItIs(t *testing.T) {
 	told[[]wire.Purchase](t, dish.Shop(d, k))
 	told[wire.Comparison](t, compare.Documents(d, &drier, k))
 	told[wire.Answer](t, advise.Bind(k, d, advise.Options{}))
-	told[[]wire.School](t, advise.Schools(k, d))
+	told[[]wire.School](t, advise.Schools(k, d, nil))
 	told[wire.Shaped](t, document.Reshape(d, "ball", k))
 	m, ok := advise.MendBy(k, d, mix.Slack)
 	require.True(t, ok)

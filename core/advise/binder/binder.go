@@ -56,6 +56,62 @@ type Request struct {
 	Coldness float64
 	// Target is the hold ratio wanted, raw and cooked; 0 counts as 1.7.
 	Target float64
+	// Done ends the search early, with nothing found, once it is closed; nil never does.
+	Done <-chan struct{}
+}
+
+// ended says whether nobody waits for the search any longer.
+func (r *Request) ended() bool {
+	select {
+	case <-r.Done:
+		return true
+	default:
+		return false
+	}
+}
+
+// mostCandidates is how many binders are searched: every three of them are tried together. Of more, those that do most for
+// their grams are.
+const mostCandidates = 50
+
+// foremost leaves the candidates that drink most, and that glue most raw and cooked, by the gram, in equal parts.
+func (r *Request) foremost() {
+	if len(r.Candidates) <= mostCandidates {
+		return
+	}
+	type worth struct {
+		at  int
+		per [3]float64
+	}
+	all := make([]worth, len(r.Candidates))
+	for i, c := range r.Candidates {
+		line := mix.Line{Food: c.Food, Grams: 1}
+		part := line.Part()
+		e := part.Effect(r.Rest)
+		limit := c.Food.MaxPct
+		if limit == 0 {
+			limit = 100
+		}
+		// What of it may be added counts too.
+		all[i] = worth{i, [3]float64{-e.Free * limit, e.GlueCold * limit, e.Set * limit}}
+	}
+	keep := map[int]bool{}
+	for by := 0; len(keep) < mostCandidates; by = (by + 1) % 3 {
+		best := -1
+		for i := range all {
+			if !keep[i] && (best < 0 || all[i].per[by] > all[best].per[by]) {
+				best = i
+			}
+		}
+		keep[best] = true
+	}
+	var out []Candidate
+	for i, c := range r.Candidates {
+		if keep[i] {
+			out = append(out, c)
+		}
+	}
+	r.Candidates = out
 }
 
 // Amount is grams of a food.
@@ -134,6 +190,7 @@ func Search(r Request) Result {
 	if r.Target <= 0 {
 		r.Target = defaultTarget
 	}
+	r.foremost()
 	parts := mix.Parts(r.Lines)
 	if r.MissedG != 0 {
 		parts = append(parts, mix.Missed(r.MissedG))
@@ -165,6 +222,9 @@ func Search(r Request) Result {
 	if d, dried := driest(&r, parts); d != nil {
 		s := newSpace(&r, dried, r.Rest, 0, d)
 		s.enumerate(best, 2)
+	}
+	if r.ended() {
+		return Result{}
 	}
 	out := Result{Suggestions: best.suggestions()}
 	asIs := newSpace(&r, parts, r.Rest, 0, nil)

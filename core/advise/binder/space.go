@@ -142,7 +142,7 @@ func (s *space) enumerate(best *board, most int) {
 	for w := range workers {
 		boards[w] = best.fresh()
 		wait.Go(func() {
-			for i := w; i < n; i += workers {
+			for i := w; i < n && !s.r.ended(); i += workers {
 				s.corners(boards[w], i)
 				if most < 2 {
 					continue
