@@ -23,9 +23,11 @@ require (
 require (
 	github.com/arran4/golang-ical v0.3.4
 	github.com/go-json-experiment/json v1.27.2
+	github.com/hashicorp/golang-lru/v2 v2.0.7
 	github.com/klauspost/compress v1.20.4
 	github.com/prometheus/client_golang v1.25.0
 	golang.org/x/image v0.48.0
+	golang.org/x/time v0.16.0
 )
 
 require (

@@ -173,6 +173,11 @@ func TestSpanish(t *testing.T) {
 	w.grams("oats-rolled", "12,5")
 	w.status("saved")
 	assert.Equal(t, 12.5, a.kept(id, "oats-rolled"))
+	// What is kept is the build's own name, whatever the page calls it.
+	var kept struct{ Document struct{ Name string } }
+	a.get("/api/builds/"+id, &kept)
+	assert.Equal(t, "Split-pea and parsnip cakes", kept.Document.Name)
+	assert.Equal(t, "Tortitas de guisantes partidos y chirivía", w.value(".build-name"))
 	w.see(`select[aria-label="Idioma"]`).MustSelect("English")
 	w.eventually(".verdict", "Holds.")
 	assert.Equal(t, "12.5", w.value(gramsOf("oats-rolled")))

@@ -331,7 +331,9 @@ func TestACooksOwnTimerAndInstruments(t *testing.T) {
 	w.settled(func() bool { return len(a.course(id).Timers) == 0 }, "it is stopped")
 	w.click("More")
 	w.click("Scale and probes")
-	w.eventually(".modal.show", a.course(id).Token)
+	w.click("Let an instrument in")
+	token := w.see(".cook-token").MustText()
+	a.measures(token)
 	w.click("20×")
 	w.click("Start them")
 	w.settled(func() bool { v := a.course(id); return v.Simulated && v.Speed == 20 }, "they run")
@@ -358,7 +360,7 @@ func TestOffBelowItsGoalIsAsked(t *testing.T) {
 		post(a, "/api/courses/"+id+"/events", fmt.Sprintf(`{"events":[{"id":"d%d","kind":"done","dish":0,"step":%d}]}`, i, i))
 	}
 	post(a, "/api/courses/"+id+"/events", fmt.Sprintf(`{"events":[{"id":"in","kind":"begun","dish":0,"step":%d}]}`, cooking))
-	a.read(v.Token, `[{"n":"core","u":"Cel","v":29}]`)
+	a.read(a.token(id), `[{"n":"core","u":"Cel","v":29}]`)
 	w.eventually(".cook-rows", "Out of the oven")
 	w.settled(func() bool { v := a.course(id); return v.Dish[0].Heat != nil && v.Dish[0].Heat.Below }, "its middle is below its goal")
 	w.click("Out of the oven: done already")
@@ -373,6 +375,26 @@ func TestOffBelowItsGoalIsAsked(t *testing.T) {
 }
 
 // read sends what instruments read of the course that a token is of.
+// token lets an instrument into a course.
+func (a *app) token(id string) string {
+	a.t.Helper()
+	var let struct{ Token string }
+	a.posted("/api/courses/"+id+"/tokens", "", &let)
+	return let.Token
+}
+
+// measures says that whoever shows the token may ask what there is to measure.
+func (a *app) measures(token string) {
+	a.t.Helper()
+	r, err := http.NewRequest(http.MethodGet, a.url+"/api/readings", nil)
+	require.NoError(a.t, err)
+	r.Header.Set("Authorization", "Bearer "+token)
+	answer, err := http.DefaultClient.Do(r)
+	require.NoError(a.t, err)
+	require.NoError(a.t, answer.Body.Close())
+	require.Equal(a.t, http.StatusOK, answer.StatusCode)
+}
+
 func (a *app) read(token, pack string) {
 	r, err := http.NewRequest(http.MethodPost, a.url+"/api/readings", strings.NewReader(pack))
 	require.NoError(a.t, err)
@@ -394,7 +416,8 @@ func TestAnAmountPastItsRangeIsTold(t *testing.T) {
 	}
 	w.eventually(".cook-title", "The sautéed parsnip and onion") // what was made goes in as one thing
 	w.goOn("Chickpea flour")
-	weigh := func(grams float64) { a.read(v.Token, fmt.Sprintf(`[{"n":"scale","u":"g","v":%g}]`, grams)) }
+	token := a.token(id)
+	weigh := func(grams float64) { a.read(token, fmt.Sprintf(`[{"n":"scale","u":"g","v":%g}]`, grams)) }
 	// What the page shows at once the kitchen hears a moment later: only then is the scale's zero set.
 	w.settled(func() bool {
 		c := a.course(id)

@@ -29,7 +29,7 @@ overshoot.`,
 		Args: cobra.NoArgs,
 		RunE: func(cmd *cobra.Command, _ []string) error {
 			if token == "" {
-				return errors.New("--token should be that which the course shows")
+				return errors.New("--token should be one that the course gave to let an instrument in")
 			}
 			ctx, stop := signal.NotifyContext(context.Background(), os.Interrupt, syscall.SIGTERM)
 			defer stop()
@@ -43,7 +43,7 @@ overshoot.`,
 	}
 	f := cmd.Flags()
 	f.StringVar(&at, "server", "http://127.0.0.1:8080", "where Cuerda is")
-	f.StringVar(&token, "token", os.Getenv("CUERDA_TOKEN"), "what the course shows for its instruments (CUERDA_TOKEN)")
+	f.StringVar(&token, "token", os.Getenv("CUERDA_TOKEN"), "what the course gave to let an instrument in (CUERDA_TOKEN)")
 	f.BoolVar(&noScale, "no-scale", false, "leave the scale out")
 	f.BoolVar(&noProbes, "no-probes", false, "leave the probes out")
 	f.DurationVar(&every, "every", 0, "how often to measure; half a second where it says nothing")

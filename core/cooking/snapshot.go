@@ -20,7 +20,6 @@ type Snapshot struct {
 	Ahead   map[schedule.Ref]*Ahead
 	Bowls   map[int]Bowl
 	Scale   ScaleState
-	Token   string
 	Version int64
 }
 

@@ -60,6 +60,7 @@ type Server struct {
 	gate  gate
 	// costly are the operations that were declared so (costs), by method and path.
 	costly  map[string]bool
+	guesses guesses
 	exports gate
 	// pictures lets so many be decoded at once.
 	pictures gate

@@ -93,11 +93,7 @@ func (s *Server) reply(ctx context.Context, b *store.Build, err error) (*buildOu
 	if err != nil {
 		return nil, err
 	}
-	language := languageOf(ctx)
-	b.Document = phrases.In(language, &b.Document)
-	if b.From != nil {
-		b.From.Name = phrases.Say(b.From.Name, language)
-	}
+	// Documents are given as they are kept, in whichever language a page speaks: it may keep them again.
 	return &buildOutput{
 		ETag: fmt.Sprintf(`"%d"`, b.Version),
 		Body: Build{b.ID, b.Version, b.UpdatedAt, b.Document, predicted(k, &b.Document), (*Origin)(b.From)},

@@ -227,7 +227,9 @@ func (s *Server) beginCourse(ctx context.Context, in *beginCourseInput) (*body[w
 	if err != nil {
 		return nil, s.problemOf(ctx, err)
 	}
-	return &body[wire.Course]{s.courseOf(ctx, c, k)}, nil
+	out := s.courseOf(ctx, c, k)
+	out.Token = kept.Token
+	return &body[wire.Course]{out}, nil
 }
 
 // toCook gives what is to be cooked as a supper.

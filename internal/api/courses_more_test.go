@@ -172,3 +172,30 @@ func TestReadingsAreCounted(t *testing.T) {
 		assert.Contains(t, told, fmt.Sprintf(`cuerda_readings_total{outcome=%q} %d`, outcome, n))
 	}
 }
+
+// A token is told to who made it, ends with its cooking, and cannot be guessed: whoever shows wrong ones is slowed, and the
+// instruments beside them are not.
+func TestTokensOfInstruments(t *testing.T) {
+	t.Parallel()
+	c := start(t)
+	v := beginCourse(c)
+	require.NotEmpty(t, v.Token)
+	assert.Empty(t, decode[wire.Course](c, "GET", "/api/courses/"+v.ID, "").Token)
+	other := decode[api.InstrumentToken](c, "POST", "/api/courses/"+v.ID+"/tokens", "").Token
+	measure := func(token string) int {
+		answer, _ := c.do("GET", "/api/readings", "", "Authorization", "Bearer "+token)
+		return answer.StatusCode
+	}
+	assert.Equal(t, []int{200, 200}, []int{measure(v.Token), measure(other)})
+	statuses := map[int]int{}
+	for i := range 200 {
+		statuses[measure(fmt.Sprint("guess ", i))]++
+	}
+	assert.Greater(t, statuses[http.StatusTooManyRequests], 150)
+	assert.Less(t, statuses[http.StatusUnauthorized], 50)
+	assert.Equal(t, 200, measure(other), "who was right before is let in")
+	act(c, v.ID, `{"id":"over","kind":"ended"}`)
+	assert.Equal(t, http.StatusTooManyRequests, measure("another guess"))
+	assert.Equal(t, http.StatusUnauthorized, measure(v.Token), "it ended with its cooking")
+	c.problem(http.StatusGone, "deleted", "POST", "/api/courses/"+v.ID+"/tokens", "")
+}

@@ -3,12 +3,16 @@ package api
 import (
 	"context"
 	"crypto/rand"
+	"crypto/sha256"
 	"errors"
+	"net"
 	"net/http"
 	"strings"
 	"sync"
 
 	"github.com/danielgtaylor/huma/v2"
+	lru "github.com/hashicorp/golang-lru/v2"
+	"golang.org/x/time/rate"
 
 	"cuerda/core/cooking"
 	"cuerda/core/kitchen"
@@ -42,9 +46,28 @@ type ReadingFault struct {
 	Got   string `json:"got,omitempty"`
 }
 
+// InstrumentToken is what an instrument shows.
+type InstrumentToken struct {
+	Token string `json:"token"`
+}
+
 // TokenInput is what an instrument shows.
 type TokenInput struct {
-	Authorization string `header:"Authorization" doc:"Bearer and the token that the course shows"`
+	Authorization string `header:"Authorization" doc:"Bearer and a token of a course that goes on"`
+	from          string
+}
+
+// Resolve keeps from where it comes.
+func (in *TokenInput) Resolve(ctx huma.Context) []error {
+	in.from = addressOf(ctx.RemoteAddr())
+	return nil
+}
+
+func addressOf(remote string) string {
+	if host, _, err := net.SplitHostPort(remote); err == nil {
+		return host
+	}
+	return remote
 }
 
 type readingsInput struct {
@@ -56,38 +79,99 @@ type readingsInput struct {
 const maxPack = 256 << 10
 
 func (s *Server) registerInstruments(api huma.API) {
-	send := op(http.MethodPost, "/readings", "sendReadings", "What instruments measured, as SenML (RFC 8428)", 401, 413, 422)
+	send := op(http.MethodPost, "/readings", "sendReadings", "What instruments measured, as SenML (RFC 8428)", 401, 413, 422, 429)
 	send.MaxBodyBytes = maxPack
 	send.SkipValidateBody = true
 	send.RequestBody = &huma.RequestBody{Required: true, Content: map[string]*huma.MediaType{
 		senml.MediaType: {Schema: &huma.Schema{Type: huma.TypeArray, Items: &huma.Schema{Type: huma.TypeObject}}},
 	}}
 	huma.Register(api, send, s.sendReadings)
-	huma.Register(api, op(http.MethodGet, "/readings", "whatToMeasure", "What there is to measure", 401), func(ctx context.Context, in *TokenInput) (*body[device.ToMeasure], error) {
-		c, _, err := s.courseByToken(ctx, in.Authorization)
+	huma.Register(api, op(http.MethodGet, "/readings", "whatToMeasure", "What there is to measure", 401, 429), func(ctx context.Context, in *TokenInput) (*body[device.ToMeasure], error) {
+		c, _, err := s.courseByToken(ctx, in)
 		if err != nil {
 			return nil, err
 		}
 		return &body[device.ToMeasure]{*c.Instruments()}, nil
 	})
+	let := op(http.MethodPost, "/courses/{id}/tokens", "letInstrument", "Let an instrument in: a token that is told this once, and ends with the course", 404, 410)
+	let.DefaultStatus = http.StatusCreated
+	huma.Register(api, let, func(ctx context.Context, in *IDInput) (*body[InstrumentToken], error) {
+		token, err := s.Store.LetInstrument(ctx, kitchenID(ctx), in.ID)
+		if err != nil {
+			return nil, s.problemOf(ctx, err)
+		}
+		return &body[InstrumentToken]{InstrumentToken{token}}, nil
+	})
 	huma.Register(api, op(http.MethodPost, "/courses/{id}/instruments", "simulate", "Start or stop simulated instruments", 404, 410, 422), s.simulate)
 }
 
+// How many wrong tokens an address may show in a second, and at once: an instrument shows a right one, or tries again and
+// again what it was told wrongly.
+const (
+	wrongTokensASecond = 1
+	wrongTokensAtOnce  = 20
+	mostAddresses      = 10_000
+)
+
+// guesses holds who shows wrong tokens to a few in a second; those that were right lately are let in all the same.
+type guesses struct {
+	once    sync.Once
+	by      *lru.Cache[string, *rate.Limiter]
+	rightly *lru.Cache[[sha256.Size]byte, struct{}]
+}
+
+func (g *guesses) start() {
+	g.once.Do(func() {
+		g.by, _ = lru.New[string, *rate.Limiter](mostAddresses) // an error is of a size below 1
+		g.rightly, _ = lru.New[[sha256.Size]byte, struct{}](mostAddresses)
+	})
+}
+
+// may says whether somebody at an address may show a token now.
+func (g *guesses) may(from, token string) bool {
+	g.start()
+	if g.rightly.Contains(sha256.Sum256([]byte(token))) {
+		return true
+	}
+	limit, known := g.by.Get(from)
+	return !known || limit.Tokens() >= 1
+}
+
+// was keeps whether a token that was shown was right.
+func (g *guesses) was(right bool, from, token string) {
+	if right {
+		g.rightly.Add(sha256.Sum256([]byte(token)), struct{}{})
+		return
+	}
+	limit, known := g.by.Get(from)
+	if !known {
+		limit = rate.NewLimiter(wrongTokensASecond, wrongTokensAtOnce)
+		g.by.Add(from, limit)
+	}
+	limit.Allow()
+}
+
 // courseByToken gives the course that an instrument may send to, with a context of its kitchen.
-func (s *Server) courseByToken(ctx context.Context, authorization string) (*live.Course, context.Context, error) {
-	token, ok := strings.CutPrefix(authorization, "Bearer ")
+func (s *Server) courseByToken(ctx context.Context, in *TokenInput) (*live.Course, context.Context, error) {
+	token, ok := strings.CutPrefix(in.Authorization, "Bearer ")
 	if token = strings.TrimSpace(token); !ok || token == "" || len(token) > 200 {
 		s.live.Counts.Refused.Add(1)
-		return nil, ctx, problem.New(http.StatusUnauthorized, problem.Forbidden, "Readings need the token that the course shows: Authorization: Bearer ...")
+		return nil, ctx, problem.New(http.StatusUnauthorized, problem.Forbidden, "Readings need a token of the course: Authorization: Bearer ...")
+	}
+	if !s.guesses.may(in.from, token) {
+		s.live.Counts.Refused.Add(1)
+		return nil, ctx, huma.ErrorWithHeaders(problem.New(http.StatusTooManyRequests, "too-many", "Too many wrong tokens came from here: try again in a moment."), http.Header{"Retry-After": {retryAfter}})
 	}
 	kitchenID, id, err := s.Store.CourseOf(ctx, token)
 	if err != nil {
 		if !errors.Is(err, store.ErrNotFound) {
 			return nil, ctx, s.problemOf(ctx, err)
 		}
+		s.guesses.was(false, in.from, token)
 		s.live.Counts.Refused.Add(1)
-		return nil, ctx, problem.New(http.StatusUnauthorized, problem.Forbidden, "There is no course with this token.")
+		return nil, ctx, problem.New(http.StatusUnauthorized, problem.Forbidden, "No course that goes on has this token.")
 	}
+	s.guesses.was(true, in.from, token)
 	ctx = principal.With(ctx, principal.Principal{Kitchen: kitchenID})
 	c, err := s.live.Find(ctx, kitchenID, id)
 	if err != nil {
@@ -97,7 +181,7 @@ func (s *Server) courseByToken(ctx context.Context, authorization string) (*live
 }
 
 func (s *Server) sendReadings(ctx context.Context, in *readingsInput) (*body[TakenReadings], error) {
-	c, ctx, err := s.courseByToken(ctx, in.Authorization)
+	c, ctx, err := s.courseByToken(ctx, &in.TokenInput)
 	if err != nil {
 		return nil, err
 	}

@@ -34,11 +34,11 @@ func (s *Server) registerPlan(api huma.API) {
 		if err != nil {
 			return nil, problem.OfSupper(err, nil)
 		}
-		planned, unheld, contacts, err := s.plan(ctx, d, supper.Options{Done: ctx.Done(), Quick: in.Quick}, in.Loose)
+		k, err := s.kitchen(ctx)
 		if err != nil {
 			return nil, err
 		}
-		k, err := s.kitchen(ctx)
+		planned, unheld, contacts, err := s.plan(k, d, supper.Options{Done: ctx.Done(), Quick: in.Quick}, in.Loose)
 		if err != nil {
 			return nil, err
 		}

@@ -9,6 +9,7 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
+	"cuerda/core/kitchen"
 	"cuerda/core/plan/sides"
 	"cuerda/core/plan/supper"
 	"cuerda/core/recipe/words"
@@ -120,7 +121,7 @@ func (s *Server) replySupper(ctx context.Context, kept *store.Supper, err error)
 	}
 	return &supperOutput{
 		ETag: fmt.Sprintf(`"%d"`, kept.Version),
-		Body: KeptSupper{kept.ID, kept.Version, kept.UpdatedAt, phrases.SupperIn(languageOf(ctx), &kept.Document)},
+		Body: KeptSupper{kept.ID, kept.Version, kept.UpdatedAt, kept.Document},
 	}, nil
 }
 
@@ -163,7 +164,11 @@ func (s *Server) exportSupper(ctx context.Context, in *exportSupperInput) (*file
 		}
 		return &fileOutput{"application/json", name(".supper.json"), text}, nil
 	}
-	planned, _, _, err := s.plan(ctx, &said, supper.Options{Done: ctx.Done()}, true)
+	k, err := s.kitchen(ctx)
+	if err != nil {
+		return nil, err
+	}
+	planned, _, _, err := s.plan(k, &said, supper.Options{Done: ctx.Done()}, true)
 	if err != nil {
 		return nil, err
 	}
@@ -178,11 +183,7 @@ func (s *Server) exportSupper(ctx context.Context, in *exportSupperInput) (*file
 }
 
 // plan makes a plan, loose where pins need not be held, with what passes between its dishes.
-func (s *Server) plan(ctx context.Context, d *supper.Supper, o supper.Options, loose bool) (planned *supper.Planned, unheld []supper.Unheld, contacts []supper.Contact, err error) {
-	k, err := s.kitchen(ctx)
-	if err != nil {
-		return nil, nil, nil, err
-	}
+func (s *Server) plan(k *kitchen.Kitchen, d *supper.Supper, o supper.Options, loose bool) (planned *supper.Planned, unheld []supper.Unheld, contacts []supper.Contact, err error) {
 	if loose {
 		planned, unheld, err = s.baker.MakeLoose(d, k, o)
 	} else {

@@ -115,8 +115,6 @@ func (s *Server) replyTry(ctx context.Context, t *store.Try, err error) (*tryOut
 	} else {
 		s.why(&out, done, nil, k)
 	}
-	out.Document = phrases.In(languageOf(ctx), &out.Document)
-	out.Found.Note = phrases.Say(out.Found.Note, languageOf(ctx))
 	return &tryOutput{ETag: fmt.Sprintf(`"%d"`, t.Revision), Body: out}, nil
 }
 

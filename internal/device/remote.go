@@ -4,6 +4,7 @@ import (
 	"bytes"
 	"context"
 	"encoding/json"
+	"errors"
 	"fmt"
 	"io"
 	"net/http"
@@ -17,7 +18,12 @@ type Remote struct {
 	Client *http.Client
 	URL    string // such as http://127.0.0.1:8080
 	Token  string
+
+	was bool // let in
 }
+
+// errNoToken is that of a token that no course has, or no longer.
+var errNoToken = errors.New("no course that goes on has this token")
 
 // mostAnswer is the longest answer that is read.
 const mostAnswer = 4 << 20
@@ -40,6 +46,9 @@ func (r *Remote) ask(ctx context.Context, method string, sent []byte, into any) 
 	if err != nil {
 		return err
 	}
+	if answer.StatusCode == http.StatusUnauthorized {
+		return fmt.Errorf("%w: %s", errNoToken, strings.TrimSpace(string(text)))
+	}
 	if answer.StatusCode >= 300 {
 		return fmt.Errorf("%s: %s", answer.Status, strings.TrimSpace(string(text)))
 	}
@@ -49,9 +58,15 @@ func (r *Remote) ask(ctx context.Context, method string, sent []byte, into any) 
 // Course asks what there is to measure.
 func (r *Remote) Course(ctx context.Context) (*ToMeasure, error) {
 	var out ToMeasure
-	if err := r.ask(ctx, http.MethodGet, nil, &out); err != nil {
+	err := r.ask(ctx, http.MethodGet, nil, &out)
+	if errors.Is(err, errNoToken) && r.was {
+		// The token ends with its course.
+		return &ToMeasure{Over: true}, nil
+	}
+	if err != nil {
 		return nil, err
 	}
+	r.was = true
 	return &out, nil
 }
 

@@ -90,7 +90,7 @@ func (c *Course) Snapshot(k *kitchen.Kitchen) (out *cooking.Snapshot) {
 		ends, turns := c.ends()
 		out = &cooking.Snapshot{
 			Now: now, Speed: c.clock.speed, Seq: c.seq, Devices: len(c.subs), Plan: c.plan, Timings: cooking.Timings(c.plan, c.state, now, ends),
-			Ahead: c.ahead(), Bowls: map[int]cooking.Bowl{}, Token: c.kept.Token, Version: c.version, Scale: c.scaleState(),
+			Ahead: c.ahead(), Bowls: map[int]cooking.Bowl{}, Version: c.version, Scale: c.scaleState(),
 		}
 		out.State = c.state.Clone()
 		out.Tasks = cooking.Tasks(c.plan, c.state, out.Timings, now, turns)

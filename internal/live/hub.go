@@ -9,6 +9,7 @@ import (
 	"log/slog"
 	"runtime/debug"
 	"slices"
+	"strings"
 	"sync"
 	"sync/atomic"
 	"time"
@@ -62,6 +63,7 @@ const databaseWithin = 8 * time.Second
 // Find gives a course of a kitchen. Several who ask for one that has to be read wait for one reading of it, which
 // goes on when the first of them leaves.
 func (hub *Hub) Find(ctx context.Context, kitchenID, id string) (*Course, error) {
+	id = strings.ToLower(id) // as the database writes it
 	if c := hub.held(id); c != nil {
 		if c.KitchenID != kitchenID {
 			return nil, store.ErrNotFound
@@ -142,6 +144,7 @@ func (hub *Hub) letGo() {
 
 // Forget ends a course for all who follow it, such as one that was put away; who asks for it has it read anew.
 func (hub *Hub) Forget(id string) {
+	id = strings.ToLower(id)
 	hub.mu.Lock()
 	c := hub.open[id]
 	delete(hub.open, id)

@@ -95,7 +95,14 @@ func (hub *Hub) keepAll(waiting map[string][]cooking.Reading) error {
 
 // measured folds readings in that have been kept under those numbers.
 func (c *Course) measured(all []cooking.Reading, kept store.KeptReadings) {
-	c.takeReadings(all)
+	// One that was there before, with another value, is as it was kept.
+	var fresh []cooking.Reading
+	for i := range all {
+		if kept.Fresh[i] {
+			fresh = append(fresh, all[i])
+		}
+	}
+	c.takeReadings(fresh)
 	c.wantedReading = max(c.wantedReading, kept.To)
 	if c.readingSeq == kept.From {
 		c.readingSeq = kept.To

@@ -3,6 +3,7 @@ package store
 import (
 	"context"
 	"crypto/rand"
+	"crypto/sha256"
 	"encoding/json"
 	"errors"
 	"maps"
@@ -21,7 +22,7 @@ type Course struct {
 	Plan      cooking.Plan
 	// Start is when it began by its own clock, Began by the server's.
 	Start, Began time.Time
-	// Token is what instruments show to send readings to it.
+	// Token is what instruments show to send readings to it, where it was just made: only its hash is kept.
 	Token string
 	// Seq is that of its last event, ReadingSeq that of its last reading.
 	Seq, ReadingSeq int64
@@ -61,9 +62,44 @@ type CourseEntry struct {
 // CreateCourse begins a course.
 func (s *Store) CreateCourse(ctx context.Context, kitchen string, p *cooking.Plan, start, began time.Time) (*Course, error) {
 	out := &Course{KitchenID: kitchen, Plan: *p, Start: start.UTC(), Began: began.UTC(), Token: rand.Text()}
-	err := s.pool.QueryRow(ctx, `insert into course (kitchen_id, name, table_at, plan, start_at, began_at, token) values ($1, $2, $3, $4, $5, $6, $7) returning id::text`,
-		kitchen, p.Name, p.Table, p, out.Start, out.Began, out.Token).Scan(&out.ID)
+	err := pgx.BeginFunc(ctx, s.pool, func(tx pgx.Tx) error {
+		if err := tx.QueryRow(ctx, `insert into course (kitchen_id, name, table_at, plan, start_at, began_at) values ($1, $2, $3, $4, $5, $6) returning id::text`,
+			kitchen, p.Name, p.Table, p, out.Start, out.Began).Scan(&out.ID); err != nil {
+			return err
+		}
+		_, err := tx.Exec(ctx, `insert into course_token (hash, course_id) values ($1, $2)`, hashOf(out.Token), out.ID)
+		return err
+	})
 	return out, tidy(err)
+}
+
+// hashOf is what is kept of a token. It is as long as a key, so that a plain hash of it cannot be guessed from.
+func hashOf(token string) []byte {
+	sum := sha256.Sum256([]byte(token))
+	return sum[:]
+}
+
+// mostTokens is how many instruments a course lets in: the one before gives way.
+const mostTokens = 20
+
+// LetInstrument makes a token for an instrument of a course that goes on, and gives it this once.
+func (s *Store) LetInstrument(ctx context.Context, kitchen, id string) (token string, err error) {
+	token = rand.Text()
+	err = pgx.BeginFunc(ctx, s.pool, func(tx pgx.Tx) error {
+		var ended bool
+		if err := tx.QueryRow(ctx, `select ended_at is not null from course where kitchen_id = $1 and id = $2 and deleted_at is null for update`, kitchen, id).Scan(&ended); err != nil {
+			return err
+		}
+		if ended {
+			return ErrDeleted
+		}
+		if _, err := tx.Exec(ctx, `delete from course_token where hash in (select hash from course_token where course_id = $1 order by created_at desc offset $2)`, id, mostTokens-1); err != nil {
+			return err
+		}
+		_, err := tx.Exec(ctx, `insert into course_token (hash, course_id) values ($1, $2)`, hashOf(token), id)
+		return err
+	})
+	return token, tidy(err)
 }
 
 // FindCourse gives a course with its events, in the order in which they were taken. A deleted one is
@@ -72,8 +108,8 @@ func (s *Store) FindCourse(ctx context.Context, kitchen, id string) (*Course, []
 	var out Course
 	var plan []byte
 	var deleted *time.Time
-	err := s.pool.QueryRow(ctx, `select id::text, kitchen_id::text, plan, start_at, began_at, token, seq, reading_seq, ended_at, deleted_at from course where kitchen_id = $1 and id = $2`, kitchen, id).
-		Scan(&out.ID, &out.KitchenID, &plan, &out.Start, &out.Began, &out.Token, &out.Seq, &out.ReadingSeq, &out.Ended, &deleted)
+	err := s.pool.QueryRow(ctx, `select id::text, kitchen_id::text, plan, start_at, began_at, seq, reading_seq, ended_at, deleted_at from course where kitchen_id = $1 and id = $2`, kitchen, id).
+		Scan(&out.ID, &out.KitchenID, &plan, &out.Start, &out.Began, &out.Seq, &out.ReadingSeq, &out.Ended, &deleted)
 	switch {
 	case err != nil:
 		return nil, nil, tidy(err)
@@ -88,9 +124,10 @@ func (s *Store) FindCourse(ctx context.Context, kitchen, id string) (*Course, []
 	return &out, events, err
 }
 
-// CourseOf gives the course that a token is of.
+// CourseOf gives the course that a token is of, as long as that goes on.
 func (s *Store) CourseOf(ctx context.Context, token string) (kitchen, id string, err error) {
-	err = s.pool.QueryRow(ctx, `select kitchen_id::text, id::text from course where token = $1 and deleted_at is null`, token).Scan(&kitchen, &id)
+	err = s.pool.QueryRow(ctx, `select c.kitchen_id::text, c.id::text from course_token t join course c on c.id = t.course_id
+		where t.hash = $1 and c.deleted_at is null and c.ended_at is null`, hashOf(token)).Scan(&kitchen, &id)
 	return kitchen, id, tidy(err)
 }
 
@@ -162,7 +199,11 @@ func (s *Store) AddEvents(ctx context.Context, id string, known int64, received 
 }
 
 // KeptReadings says between which numbers readings of a course were kept: after From, up to To.
-type KeptReadings struct{ From, To int64 }
+type KeptReadings struct {
+	From, To int64
+	// Fresh says of each, in the order in which they were given, whether it was not there before.
+	Fresh []bool
+}
 
 // AddReadings keeps readings of several courses at once, each once, and gives how many were new, and their
 // numbers by course. What comes back has been kept.
@@ -187,7 +228,7 @@ func addReadings(ctx context.Context, tx pgx.Tx, byCourse map[string][]CourseRea
 		numbered.Queue(`update course set reading_seq = reading_seq + $2 where id = $1 returning reading_seq`, id, counts[i]).QueryRow(func(row pgx.Row) error {
 			var to int64
 			err := row.Scan(&to)
-			kept[id] = KeptReadings{to - counts[i], to}
+			kept[id] = KeptReadings{to - counts[i], to, make([]bool, counts[i])}
 			return err
 		})
 	}
@@ -206,9 +247,20 @@ func addReadings(ctx context.Context, tx pgx.Tx, byCourse map[string][]CourseRea
 			at, celsius = append(at, r.At), append(celsius, r.Celsius)
 		}
 	}
-	tag, err := tx.Exec(ctx, `insert into course_reading (course_id, source, place, dish, at, celsius, seq)
-		select * from unnest($1::uuid[], $2::text[], $3::text[], $4::int[], $5::timestamptz[], $6::float8[], $7::bigint[]) on conflict do nothing`, of, sources, places, dishes, at, celsius, seqs)
-	return int(tag.RowsAffected()), kept, tidy(err)
+	rows, err := tx.Query(ctx, `insert into course_reading (course_id, source, place, dish, at, celsius, seq)
+		select * from unnest($1::uuid[], $2::text[], $3::text[], $4::int[], $5::timestamptz[], $6::float8[], $7::bigint[]) on conflict do nothing
+		returning course_id::text, seq`, of, sources, places, dishes, at, celsius, seqs)
+	if err != nil {
+		return 0, nil, tidy(err)
+	}
+	var id string
+	var seq int64
+	_, err = pgx.ForEachRow(rows, []any{&id, &seq}, func() error {
+		kept[id].Fresh[seq-kept[id].From-1] = true
+		fresh++
+		return nil
+	})
+	return fresh, kept, tidy(err)
 }
 
 // Readings gives those of a course in the order of their time.

@@ -2,7 +2,6 @@ package store
 
 import (
 	"context"
-	"crypto/rand"
 	"encoding/json"
 	"errors"
 	"fmt"
@@ -131,15 +130,15 @@ func readingRow(row pgx.CollectableRow) (r CourseReading, err error) {
 }
 
 // course takes one in that is not there yet; of one that is, what it has more. Where another kitchen has one of its ID it gets
-// one of its own here. Instruments get a token of this kitchen's own.
+// one of its own here. Tokens of instruments are not among what is taken in.
 func (t *taking) course(ctx context.Context, c *KeptCourse) error {
 	for _, id := range []string{c.ID, t.ownID(c.ID)} {
 		var mine bool
 		err := t.tx.QueryRow(ctx, `select kitchen_id = $2 from course where id = $1`, id, t.kitchen).Scan(&mine)
 		switch {
 		case errors.Is(err, pgx.ErrNoRows):
-			if _, err := t.tx.Exec(ctx, `insert into course (id, kitchen_id, name, table_at, plan, start_at, began_at, token, ended_at, created_at, deleted_at)
-				values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11)`, id, t.kitchen, c.Plan.Name, c.Plan.Table, &c.Plan, c.Start, c.Began, rand.Text(), c.Ended, c.CreatedAt, c.DeletedAt); err != nil {
+			if _, err := t.tx.Exec(ctx, `insert into course (id, kitchen_id, name, table_at, plan, start_at, began_at, ended_at, created_at, deleted_at)
+				values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)`, id, t.kitchen, c.Plan.Name, c.Plan.Table, &c.Plan, c.Start, c.Began, c.Ended, c.CreatedAt, c.DeletedAt); err != nil {
 				return err
 			}
 			t.out.Courses++

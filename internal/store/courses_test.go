@@ -107,7 +107,7 @@ func TestReadingsAreKeptOnce(t *testing.T) {
 	next.At = one.At.Add(time.Second)
 	_, kept, err := s.AddReadings(t.Context(), map[string][]store.CourseReading{made.ID: {next}})
 	require.NoError(t, err)
-	assert.Equal(t, map[string]store.KeptReadings{made.ID: {From: 2, To: 3}}, kept, "numbers are never given twice")
+	assert.Equal(t, map[string]store.KeptReadings{made.ID: {From: 2, To: 3, Fresh: []bool{true}}}, kept, "numbers are never given twice")
 	all, err = s.ReadingsAfter(t.Context(), made.ID, 2)
 	require.NoError(t, err)
 	assert.Equal(t, []store.CourseReading{next}, all)

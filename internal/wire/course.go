@@ -39,8 +39,8 @@ type Course struct {
 	Timers []CourseTimer `json:"timers"`
 	// Heats are ovens that heat up, as the plan has them.
 	Heats []CourseOven `json:"heats"`
-	// Token is what instruments show to send readings.
-	Token string `json:"token"`
+	// Token is what an instrument shows to send readings: told to who began the course, this once.
+	Token string `json:"token,omitempty"`
 	// Simulated says that the instruments are.
 	Simulated bool         `json:"simulated"`
 	Scale     *CourseScale `json:"scale,omitempty"`
@@ -279,7 +279,7 @@ func CourseOf(id string, l *cooking.Snapshot, k *kitchen.Kitchen, w CourseWords)
 	p, s := l.Plan, l.State
 	out := Course{
 		ID: id, Name: w.Say(p.Name), Table: p.Table, Start: s.Start, Now: l.Now, Speed: l.Speed, Seq: l.Seq, Devices: l.Devices, Ended: s.End,
-		Ready: l.Ready, Late: int(math.Round(l.Ready.Sub(p.Table).Minutes())), Cooks: p.Kitchen.Cooks, Token: l.Token,
+		Ready: l.Ready, Late: int(math.Round(l.Ready.Sub(p.Table).Minutes())), Cooks: p.Kitchen.Cooks,
 		Dish: make([]CourseDish, len(p.Dishes)), Tasks: []CourseTask{}, Timers: []CourseTimer{}, Heats: []CourseOven{},
 	}
 	if l.Scale.Known {

@@ -1,4 +1,5 @@
 import createClient from "openapi-fetch";
+import { asKept, inWordsOfPage } from "./made-up";
 import type { components, paths } from "./schema";
 
 type Schemas = components["schemas"];
@@ -106,6 +107,26 @@ api.use({
   onRequest({ request }) {
     request.headers.set("Accept-Language", document.documentElement.lang || "en");
     return request;
+  },
+});
+
+/** What pages keep again as they were given it: documents are exchanged as they are kept, and said in the page's language. */
+const keptAgain = /^\/api\/(builds|suppers|tries)(\/|$)/;
+
+api.use({
+  async onRequest({ request, schemaPath }) {
+    if ((request.method !== "POST" && request.method !== "PUT") || !keptAgain.test(schemaPath))
+      return request;
+    const body = await request.clone().text();
+    if (!body.startsWith("{")) return request;
+    return new Request(request, { body: JSON.stringify(asKept(JSON.parse(body))) });
+  },
+  async onResponse({ response, schemaPath }) {
+    const json = response.headers.get("Content-Type")?.startsWith("application/json");
+    if (!response.ok || !json || !keptAgain.test(schemaPath)) return response;
+    if (document.documentElement.lang === "en") return response;
+    const said = await inWordsOfPage(await response.clone().json());
+    return new Response(JSON.stringify(said), { status: response.status, headers: response.headers });
   },
 });
 

@@ -367,6 +367,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/courses/{id}/tokens": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Let an instrument in: a token that is told this once, and ends with the course */
+        post: operations["letInstrument"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/dish": {
         parameters: {
             query?: never;
@@ -1564,7 +1581,7 @@ export interface components {
             table: string;
             tasks: components["schemas"]["CourseTask"][];
             timers: components["schemas"]["CourseTimer"][];
-            token: string;
+            token?: string;
         };
         CourseAbout: {
             /** Format: double */
@@ -2306,6 +2323,9 @@ export interface components {
         Instruction: {
             steps?: string[];
             text: string;
+        };
+        InstrumentToken: {
+            token: string;
         };
         Instruments: {
             on: boolean;
@@ -5878,6 +5898,65 @@ export interface operations {
             };
         };
     };
+    letInstrument: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description the build */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["InstrumentToken"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Gone */
+            410: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     lookAtDish: {
         parameters: {
             query?: never;
@@ -7522,7 +7601,7 @@ export interface operations {
         parameters: {
             query?: never;
             header?: {
-                /** @description Bearer and the token that the course shows */
+                /** @description Bearer and a token of a course that goes on */
                 Authorization?: string;
             };
             path?: never;
@@ -7557,6 +7636,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description Internal Server Error */
             500: {
                 headers: {
@@ -7572,7 +7660,7 @@ export interface operations {
         parameters: {
             query?: never;
             header?: {
-                /** @description Bearer and the token that the course shows */
+                /** @description Bearer and a token of a course that goes on */
                 Authorization?: string;
             };
             path?: never;
@@ -7613,6 +7701,15 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
                 headers: {
                     [name: string]: unknown;
                 };

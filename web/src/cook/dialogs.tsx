@@ -76,6 +76,9 @@ export function InstrumentsDialog({ course, session, onClose }: Props) {
       unwrap(api.POST("/api/courses/{id}/instruments", { params: { path: { id: course.id } }, body })),
     onSuccess: (c) => session.take(c),
   });
+  const letIn = useMutation({
+    mutationFn: () => unwrap(api.POST("/api/courses/{id}/tokens", { params: { path: { id: course.id } } })),
+  });
   return (
     <Dialog id="cook-instruments" title={t("cook.instrument.title")} size="lg" onClose={onClose}>
       <Modal.Body className="cook-form">
@@ -110,11 +113,22 @@ export function InstrumentsDialog({ course, session, onClose }: Props) {
         <h3>SenML</h3>
         <p>
           {t("cook.instrument.real")} <code>POST {location.origin}/api/readings</code>{" "}
-          {t("cook.instrument.token")}:
+          {t("cook.instrument.token")}
         </p>
-        <p>
-          <code className="cook-token">{course.token}</code>
-        </p>
+        <button
+          type="button"
+          className="btn btn-straw cook-also"
+          disabled={letIn.isPending}
+          onClick={() => letIn.mutate()}
+        >
+          {t("cook.instrument.let")}
+        </button>
+        {letIn.data && (
+          <p role="status">
+            <code className="cook-token">{letIn.data.token}</code> {t("cook.instrument.once")}
+          </p>
+        )}
+        {letIn.isError && <p role="alert">{t("cook.beginFailed")}</p>}
       </Modal.Body>
     </Dialog>
   );

@@ -225,7 +225,9 @@ export const cook = {
       speed: "How fast the clock of the course goes",
       times: "{{n}}×",
       real: "A real scale or probe sends SenML (RFC 8428) to",
-      token: "with this token",
+      token: "with a token of this cooking.",
+      let: "Let an instrument in",
+      once: "Give it to the instrument now: it is shown this once, and it ends with the cooking.",
       warn: "A simulated scale and probe make figures up. Do not cook by them.",
     },
     findings: {

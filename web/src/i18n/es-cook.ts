@@ -229,7 +229,9 @@ export const cook: typeof english = {
       speed: "A qué velocidad va el reloj de la sesión",
       times: "{{n}}×",
       real: "Una balanza o sonda real envía SenML (RFC 8428) a",
-      token: "con esta clave",
+      token: "con una clave de esta sesión.",
+      let: "Dejar entrar un instrumento",
+      once: "Dásela al instrumento ahora: se muestra solo esta vez y termina con la sesión.",
       warn: "La balanza y la sonda simuladas inventan cifras. No cocines guiándote por ellas.",
     },
     findings: {
