@@ -31,7 +31,7 @@ func (a *app) course(id string) (v wire.Course) {
 func (w *window) kept(a *app, id string) wire.Course {
 	w.t.Helper()
 	w.settled(func() bool {
-		return w.MustEval(`(key) => (localStorage.getItem(key) ?? "[]") === "[]"`, "cuerda.cook."+id+".queue").Bool()
+		return w.MustEval(`() => document.documentElement.dataset.unsent`).Str() == "0"
 	}, "all that was done is sent")
 	return a.course(id)
 }

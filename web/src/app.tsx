@@ -13,6 +13,7 @@ import Dropdown from "react-bootstrap/Dropdown";
 import { BrowserRouter, Navigate, NavLink, Outlet, Route, Routes, useLocation } from "react-router";
 import { useTranslation } from "./i18n/use-translation";
 import { BenchHome, BenchPage } from "./bench/bench-page";
+import { Unsent } from "./ui/unsent";
 import { Update } from "./ui/update";
 import { Trouble } from "./ui/trouble";
 import { type Language, languages, setLanguage } from "./i18n";
@@ -161,6 +162,7 @@ function Frame() {
         <Outlet />
       </Suspense>
       <Update />
+      <Unsent />
       <Suspense>
         {dialog === "search" && <SearchDialog onClose={() => setDialog(null)} />}
         {dialog === "keys" && <KeysDialog onClose={() => setDialog(null)} />}

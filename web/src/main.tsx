@@ -6,6 +6,7 @@ import { createRoot } from "react-dom/client";
 import "./styles/main.scss";
 import { App } from "./app";
 import { startWords } from "./i18n";
+import { outbox } from "./outbox/outbox";
 import { startOffline } from "./ui/update";
 
 const client = new QueryClient({
@@ -13,7 +14,7 @@ const client = new QueryClient({
 });
 const root = document.getElementById("root");
 if (root) {
-  await startWords();
+  await Promise.all([startWords(), outbox.start()]);
   startOffline();
   createRoot(root).render(
     <StrictMode>

@@ -97,6 +97,7 @@ export type PracticeDrill = Schemas["PracticeDrill"];
 export type PracticeOption = Schemas["PracticeOption"];
 export type PracticeCalled = Schemas["PracticeCalled"];
 export type PracticeCallSent = Schemas["PracticeCallSent"];
+export type PracticeMarked = Schemas["PracticeMarked"];
 export type PracticeEye = Schemas["PracticeEye"];
 export type PracticeKind = PracticeDrill["kind"];
 

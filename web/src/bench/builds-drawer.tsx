@@ -125,11 +125,15 @@ function BuildItem({ entry, current, onOpen, onRename, onDuplicate, onDelete }: 
     <li className={`build ${current ? "build-current" : ""}`}>
       <button type="button" className="build-open" aria-current={current} onClick={onOpen}>
         <bdi className="name">{name}</bdi>
-        <small>
-          <span className={`dot dot-${entry.verdict}`} aria-hidden="true" />
-          {t(`verdict.${entry.says}`)} <span className="word">{t(`squeeze.${entry.word}`)}</span> ·{" "}
-          {format.when(entry.updated_at)}
-        </small>
+        {entry.unreadable ? (
+          <small>{t("builds.unreadable")}</small>
+        ) : (
+          <small>
+            <span className={`dot dot-${entry.verdict}`} aria-hidden="true" />
+            {t(`verdict.${entry.says}`)} <span className="word">{t(`squeeze.${entry.word}`)}</span> ·{" "}
+            {format.when(entry.updated_at)}
+          </small>
+        )}
       </button>
       <MoreMenu label={t("builds.more", { name })} end>
         <BuildItems onRename={onRename} onDuplicate={onDuplicate} onDelete={onDelete} />

@@ -1,5 +1,6 @@
-import { api, ApiError, type Course, type CourseEvent, unwrap } from "../api/client";
+import { api, type Course, type CourseEvent, unwrap } from "../api/client";
 import { newID } from "../api/new-id";
+import { outbox } from "../outbox/outbox";
 
 export type Command = Omit<CourseEvent, "id" | "at" | "device">;
 
@@ -17,23 +18,20 @@ export type Seen = {
 };
 type Reading = { dish: number; where: string; at: string; celsius: number };
 
-const again = 3000; // ms after a request that failed
-const mostKept = 500; // commands that wait
+const again = 3000; // ms until a stream that was lost is asked for again
 
 /**
- * A course as this device follows it and acts on it. What is done here is put by before it is sent, in
- * its order, and counts here at once; without a network it waits, and the clock goes on.
+ * A course as this device follows it and acts on it. What is done here goes into the outbox, and counts here at once;
+ * without a network it waits there, and the clock goes on.
  */
 export class CourseSession {
   private seen: Seen;
   private listeners = new Set<() => void>();
   private stream?: EventSource;
-  private sending = false;
   private timer?: ReturnType<typeof setTimeout>;
   /** The course's time, ms, when this page's clock showed `received`. */
   private base = 0;
   private received = 0;
-  private readonly queueKey: string;
   private readonly viewKey: string;
 
   constructor(
@@ -43,9 +41,8 @@ export class CourseSession {
     private readonly language: string,
     fresh = true,
   ) {
-    this.queueKey = `cuerda.cook.${id}.queue`;
     this.viewKey = `cuerda.cook.${id}.view`;
-    this.seen = { course: first, pending: this.queued(), online: fresh, readings: [], gone: false };
+    this.seen = { course: first, ...waiting(id), online: fresh, readings: [], gone: false };
     this.setClock(first, fresh);
     if (fresh) this.keepView();
   }
@@ -64,18 +61,39 @@ export class CourseSession {
   /** Follows it; gives the way to stop. */
   follow(): () => void {
     this.connect();
-    void this.flush();
-    const online = () => {
+    const stops = [
+      outbox.subscribe(() => {
+        const now = waiting(this.id);
+        this.set({ ...now, gone: this.seen.gone || now.refused === "gone" });
+      }),
+      outbox.hearAnswers("course", this.id, (course) => this.take(course as Course)),
+    ];
+    // Whoever comes back to the page finds the clock set, and the stream open, whatever slept meanwhile.
+    const back = () => {
+      if (document.visibilityState !== "visible") return;
       this.connect();
-      void this.flush();
+      void this.ask();
     };
-    window.addEventListener("online", online);
+    addEventListener("online", back);
+    addEventListener("pageshow", back);
+    document.addEventListener("visibilitychange", back);
     return () => {
-      window.removeEventListener("online", online);
+      removeEventListener("online", back);
+      removeEventListener("pageshow", back);
+      document.removeEventListener("visibilitychange", back);
+      for (const stop of stops) stop();
       clearTimeout(this.timer);
       this.stream?.close();
       this.stream = undefined;
     };
+  }
+
+  private async ask() {
+    try {
+      this.take(await unwrap(api.GET("/api/courses/{id}", { params: { path: { id: this.id } } })));
+    } catch {
+      this.set({ online: false });
+    }
   }
 
   subscribe = (listener: () => void) => {
@@ -92,13 +110,23 @@ export class CourseSession {
   act(...commands: Command[]) {
     const at = this.now().toISOString();
     const events = commands.map((c) => ({ ...c, id: newID(), at, device: this.device }) as CourseEvent);
-    this.set({ pending: [...this.seen.pending, ...events].slice(-mostKept), refused: undefined });
-    this.keepQueue();
-    void this.flush();
+    outbox.add(
+      "course",
+      this.id,
+      events.map((e) => ({ id: e.id, body: e })),
+    );
+    this.set(waiting(this.id));
   }
 
+  /** Takes back what the server refused. */
   forgetRefusal() {
-    this.set({ refused: undefined });
+    outbox.drop(
+      outbox
+        .of("course", this.id)
+        .filter((e) => e.refused)
+        .map((e) => e.id),
+    );
+    this.set(waiting(this.id));
   }
 
   /** Takes over what the server says, where that is not older than what is known. */
@@ -130,7 +158,7 @@ export class CourseSession {
     });
     stream.onopen = () => {
       this.set({ online: true });
-      void this.flush();
+      outbox.wake();
     };
     stream.onerror = () => {
       this.set({ online: false });
@@ -142,42 +170,6 @@ export class CourseSession {
   private later(what: () => void) {
     clearTimeout(this.timer);
     this.timer = setTimeout(what, again);
-  }
-
-  /** Sends what waits, in its order. */
-  private async flush() {
-    const waiting = this.seen.pending;
-    if (this.sending || waiting.length === 0) return;
-    this.sending = true;
-    try {
-      const { outcomes, course } = await unwrap(
-        api.POST("/api/courses/{id}/events", {
-          params: { path: { id: this.id } },
-          body: { events: waiting },
-        }),
-      );
-      const sent = new Set(waiting.map((e) => e.id));
-      this.set({
-        pending: this.seen.pending.filter((e) => !sent.has(e.id)),
-        refused: outcomes.find((o) => o.refused)?.refused ?? this.seen.refused,
-      });
-      this.keepQueue();
-      this.take(course);
-    } catch (error) {
-      const lost = !(error instanceof ApiError) || error.temporary;
-      if (lost) this.set({ online: false });
-      else {
-        // Nobody will ever take it: the course is gone.
-        this.set({ pending: [], refused: "gone", gone: error.status === 410 || error.status === 404 });
-        this.keepQueue();
-      }
-    } finally {
-      this.sending = false;
-    }
-    if (this.seen.pending.length > 0) {
-      if (this.seen.online) void this.flush();
-      else this.later(() => void this.flush());
-    }
   }
 
   private setClock(course: Course, fresh: boolean) {
@@ -195,22 +187,19 @@ export class CourseSession {
     for (const listener of this.listeners) listener();
   }
 
-  private queued(): CourseEvent[] {
-    try {
-      return JSON.parse(localStorage.getItem(this.queueKey) ?? "[]") as CourseEvent[];
-    } catch {
-      return [];
-    }
-  }
-
-  private keepQueue() {
-    store(this.queueKey, JSON.stringify(this.seen.pending));
-  }
-
   private keepView() {
     store(this.viewKey, JSON.stringify({ course: this.seen.course }));
     store(`${this.viewKey}.at`, String(Date.now()));
   }
+}
+
+/** What of a course is on its way, and what of it was refused. */
+function waiting(id: string): Pick<Seen, "pending" | "refused"> {
+  const all = outbox.of("course", id);
+  return {
+    pending: all.filter((e) => !e.refused).map((e) => e.body as CourseEvent),
+    refused: all.find((e) => e.refused)?.refused?.code,
+  };
 }
 
 /** What a full device cannot keep goes on without. */

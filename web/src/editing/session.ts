@@ -1,4 +1,8 @@
 import { api, ApiError, type BuildDocument, etag, unwrap } from "../api/client";
+import { type Kind, sameDocument } from "../outbox/entry";
+import { outbox } from "../outbox/outbox";
+
+export { sameDocument };
 
 export type SaveStatus = "saved" | "pending" | "saving" | "offline" | "refused" | "conflict" | "deleted";
 
@@ -7,6 +11,7 @@ export type Kept<D> = { id: string; version: number; document: D };
 
 /** How documents of a kind are kept. */
 export type Resource<D> = {
+  kind: Kind;
   get: (id: string) => Promise<Kept<D>>;
   put: (id: string, on: number, document: D, keepalive?: boolean) => Promise<Kept<D>>;
   restore: (id: string) => Promise<Kept<D>>;
@@ -25,38 +30,12 @@ export type SessionState<D = BuildDocument> = {
   error?: ApiError;
 };
 
-type Draft<D> = { base: number; document: D; window: string };
 type Step<D> = { document: D; key?: string; at: number };
 
 const draftAfter = 100; // ms
 const saveAfter = 600; // ms without a change
 const coalesce = 1200; // ms within which changes of one field are one step back
 const history = 200;
-
-/** An ID of its own, also where the page is not served securely. */
-function newId(): string {
-  const bytes = crypto.getRandomValues(new Uint8Array(16));
-  return Array.from(bytes, (b) => b.toString(16).padStart(2, "0")).join("");
-}
-
-const windowId = (() => {
-  const key = "cuerda.window";
-  const id = sessionStorage.getItem(key) ?? newId();
-  sessionStorage.setItem(key, id);
-  return id;
-})();
-
-const draftKey = (id: string) => `cuerda.draft.${id}`;
-export const sameDocument = (a: unknown, b: unknown) => canonical(a) === canonical(b);
-
-// The server gives fields in an order of its own.
-function canonical(value: unknown): string {
-  return JSON.stringify(value, (_, v: unknown) =>
-    v && typeof v === "object" && !Array.isArray(v)
-      ? Object.fromEntries(Object.entries(v).sort(([a], [b]) => (a < b ? -1 : 1)))
-      : v,
-  );
-}
 
 /** Whatever takes edits: the build itself, or one of its parts. */
 export type Editor = {
@@ -81,6 +60,8 @@ export class DocumentSession<D extends object> {
   private retry = 0;
   private inFlight: Promise<void> | undefined;
   private closed = false;
+  /** What was sent last, whose answer may have been lost: where it stands there, it came from here. */
+  private sent?: D;
 
   constructor(
     build: Kept<D>,
@@ -101,17 +82,27 @@ export class DocumentSession<D extends object> {
   /** Takes browser events while the session is shown; gives the way to stop. */
   open(): () => void {
     this.closed = false;
-    const online = () => this.state.status === "offline" && void this.save();
+    const giveBack = outbox.claim(this.resource.kind, this.id);
+    const back = () => {
+      if (this.state.status === "offline" || this.state.status === "pending") void this.save();
+    };
+    const seen = () => document.visibilityState === "visible" && back();
     const leave = () => this.flush();
-    addEventListener("online", online);
+    addEventListener("online", back);
+    addEventListener("pageshow", back);
+    document.addEventListener("visibilitychange", seen);
     addEventListener("pagehide", leave);
     if (this.state.status === "pending") this.saveSoon(0);
     return () => {
-      removeEventListener("online", online);
+      removeEventListener("online", back);
+      removeEventListener("pageshow", back);
+      document.removeEventListener("visibilitychange", seen);
       removeEventListener("pagehide", leave);
       this.flush();
       this.closed = true;
       clearTimeout(this.timer);
+      // What is not kept yet is sent on, whichever screen is shown.
+      giveBack();
     };
   }
 
@@ -217,10 +208,13 @@ export class DocumentSession<D extends object> {
       return;
     }
     this.update({ status: this.state.status === "offline" ? "offline" : "saving" });
+    this.sent = sent;
+    this.keepDraft(this.state.version);
     try {
       const build = await this.resource.put(this.id, this.state.version, sent);
       this.retry = 0;
       this.kept = sent;
+      this.sent = undefined;
       const done = sameDocument(this.state.document, sent);
       if (done) this.dropDraft();
       else this.keepDraft(build.version);
@@ -250,7 +244,12 @@ export class DocumentSession<D extends object> {
     try {
       const theirs = await this.resource.get(this.id);
       if (sameDocument(theirs.document, this.state.document)) this.take(theirs);
-      else this.update({ status: "conflict", theirs });
+      else if (this.sent && sameDocument(theirs.document, this.sent)) {
+        this.kept = theirs.document;
+        this.sent = undefined;
+        this.update({ version: theirs.version, status: "pending" });
+        this.saveSoon(0);
+      } else this.update({ status: "conflict", theirs });
     } catch (error) {
       await this.failed(error);
     }
@@ -303,36 +302,31 @@ export class DocumentSession<D extends object> {
   }
 
   private keepDraft(base: number) {
-    const draft: Draft<D> = { base, document: this.state.document, window: windowId };
-    try {
-      localStorage.setItem(draftKey(this.id), JSON.stringify(draft));
-    } catch {
-      // A full or forbidden store: the change still lives in this window.
-    }
+    outbox.draft(this.resource.kind, this.id, base, this.state.document, this.sent);
   }
 
   private dropDraft() {
-    const draft = readDraft<D>(this.id);
-    if (draft && (draft.window === windowId || sameDocument(draft.document, this.state.document))) {
-      localStorage.removeItem(draftKey(this.id));
-    }
+    outbox.dropDraft(this.resource.kind, this.id);
   }
 
   private takeUpDraft(build: Kept<D>) {
-    const draft = readDraft<D>(this.id);
+    const draft = outbox.drafted(this.resource.kind, this.id);
     if (!draft) return;
-    if (sameDocument(draft.document, build.document)) {
-      localStorage.removeItem(draftKey(this.id));
+    const document = draft.body as D;
+    if (sameDocument(document, build.document)) {
+      this.dropDraft();
       return;
     }
     this.past.push({ document: build.document, at: 0 });
+    const own =
+      draft.base === build.version || (draft.sent !== undefined && sameDocument(build.document, draft.sent));
     this.state = {
       ...this.state,
-      document: draft.document,
-      version: draft.base,
+      document,
+      version: own ? build.version : (draft.base ?? 0),
       canUndo: true,
-      status: draft.base === build.version ? "pending" : "conflict",
-      theirs: draft.base === build.version ? undefined : build,
+      status: own ? "pending" : "conflict",
+      theirs: own ? undefined : build,
     };
   }
 
@@ -348,6 +342,7 @@ export class DocumentSession<D extends object> {
 }
 
 const builds: Resource<BuildDocument> = {
+  kind: "build",
   get: (id) => unwrap(api.GET("/api/builds/{id}", { params: { path: { id } } })),
   put: (id, on, body, keepalive) =>
     unwrap(
@@ -365,15 +360,4 @@ export class BuildSession extends DocumentSession<BuildDocument> {
   constructor(build: Kept<BuildDocument>) {
     super(build, builds);
   }
-}
-
-function readDraft<D>(id: string): Draft<D> | undefined {
-  try {
-    const draft: unknown = JSON.parse(localStorage.getItem(draftKey(id)) ?? "null");
-    if (draft && typeof draft === "object" && "base" in draft && "document" in draft)
-      return draft as Draft<D>;
-  } catch {
-    localStorage.removeItem(draftKey(id));
-  }
-  return undefined;
 }

@@ -44,6 +44,30 @@ export const en = {
     conflict: "Changed in another window",
     deleted: "Deleted elsewhere",
   },
+  unsent: {
+    some_one: "One change could not be kept.",
+    some_other: "{{count}} changes could not be kept.",
+    look: "See what",
+    title: "What could not be kept",
+    open: "Open it",
+    again: "Send it again",
+    drop: "Take it back",
+    kinds: {
+      course: "Something done in a cooking",
+      practice: "An answer in Practice",
+      build: "Changes to a recipe",
+      supper: "Changes to a supper",
+    },
+    why: {
+      "changed-elsewhere":
+        "It was changed somewhere else meanwhile. Open it to choose which of the two stands.",
+      "not-found": "It is no longer there.",
+      deleted: "It was deleted. Open it to bring it back.",
+      gone: "The cooking is no longer there.",
+      over: "It was already over.",
+      other: "The kitchen did not take it. {{detail}}",
+    },
+  },
   builds: {
     newest: "Only the {{count}} changed last are shown; search for others.",
     title: "Builds",
@@ -51,6 +75,7 @@ export const en = {
     search: "Search builds",
     new: "New build",
     untitled: "Untitled build",
+    unreadable: "This is kept, but it cannot be read here. A backup holds it as it is.",
     copyOf: "{{name}}, copy",
     duplicate: "Duplicate",
     rename: "Rename",

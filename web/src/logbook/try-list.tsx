@@ -155,8 +155,8 @@ function Row({ entry: e, here }: { entry: TryEntry; here: boolean }) {
           {e.left_out && ` · ${t("logbook.leftOutSign")}`}
         </small>
         <strong>{e.name || t("builds.untitled")}</strong>
-        <span className="try-outcome">{words(e)}</span>
-        <OutcomeSign entry={e} />
+        <span className="try-outcome">{e.unreadable ? t("builds.unreadable") : words(e)}</span>
+        {!e.unreadable && <OutcomeSign entry={e} />}
       </Link>
     </li>
   );

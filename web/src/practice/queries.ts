@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { api, type PracticeCallSent, type PracticeKind, type PracticePage, unwrap } from "../api/client";
+import { api, type PracticeKind, type PracticePage, unwrap } from "../api/client";
 import { send } from "../api/send";
 
 const key = "cuerda.practice.person";
@@ -36,9 +36,6 @@ export function useBeginPractice(person: string) {
     },
   });
 }
-
-export const sendCall = (sitting: string, body: PracticeCallSent) =>
-  unwrap(api.POST("/api/practice/sittings/{id}/calls", { params: { path: { id: sitting } }, body }));
 
 export function useEndPractice() {
   const client = useQueryClient();

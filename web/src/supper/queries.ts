@@ -14,6 +14,7 @@ import { useTranslation } from "../i18n/use-translation";
 import { ownZone } from "../ui/clock";
 
 const suppers: Resource<SupperDocument> = {
+  kind: "supper",
   get: (id) => unwrap(api.GET("/api/suppers/{id}", { params: { path: { id } } })),
   put: (id, on, body, keepalive) =>
     unwrap(

@@ -1,0 +1,145 @@
+package e2e
+
+import (
+	"bytes"
+	"fmt"
+	"io"
+	"net/http"
+	"strings"
+	"sync/atomic"
+	"testing"
+	"time"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"cuerda/internal/wire"
+)
+
+// timer sets a timer at the stove.
+func (w *window) timer(name string) {
+	w.t.Helper()
+	w.click("Timer")
+	w.fill(".modal.show input", name)
+	w.click("Set it")
+	w.settled(func() bool { return !w.MustHas(".modal") }, "the timer is set")
+}
+
+// timers are those of a course that begin with a word, as the server has them.
+func timers(v *wire.Course, word string) (count int) {
+	for _, one := range v.Timers {
+		if strings.HasPrefix(one.Name, word) {
+			count++
+		}
+	}
+	return count
+}
+
+// What waits without a connection is sent by whichever window and screen there is when it is back; of two windows of one
+// cooking none loses what it did to the other.
+func TestWhatWaitsIsSentByWhicheverScreen(t *testing.T) {
+	a := start(t)
+	p := a.person()
+	one, id := a.cook(p, peaCakes, "en-GB", 1280, 800)
+	other := a.openAs(p, "/cook/"+id, "en-GB", 1024, 768)
+	other.see(".cook-title")
+	one.connection(false)
+	other.connection(false)
+	for n := range 3 {
+		one.timer(fmt.Sprint("First ", n))
+		other.timer(fmt.Sprint("Second ", n))
+	}
+	v := a.course(id)
+	require.Zero(t, len(v.Timers), "nobody has heard of them")
+	// The window that sent is closed, the other is loaded again: nothing depends on the one that was tapped in.
+	require.NoError(t, one.Close())
+	other.connection(true)
+	other.MustReload().MustWaitLoad()
+	other.settled(func() bool { v := a.course(id); return timers(&v, "First") == 3 && timers(&v, "Second") == 3 }, "all six are kept")
+	other.settled(func() bool { return other.MustEval(`() => document.documentElement.dataset.unsent`).Str() == "0" }, "nothing waits any longer")
+}
+
+// Of many taps one that the server refuses is set aside and told of, to be taken back or sent again; the others are kept.
+func TestARefusedTapTakesOnlyItself(t *testing.T) {
+	var strict atomic.Bool
+	strict.Store(true)
+	a := startBehind(t, func(h http.Handler) http.Handler {
+		return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+			if r.Method == http.MethodPost && strings.HasSuffix(r.URL.Path, "/events") && strict.Load() {
+				text, _ := io.ReadAll(r.Body)
+				if bytes.Contains(text, []byte("Odd")) {
+					w.Header().Set("Content-Type", "application/problem+json")
+					w.WriteHeader(http.StatusUnprocessableEntity)
+					_, _ = io.WriteString(w, `{"type":"about:blank","title":"Unprocessable Entity","status":422,"code":"bad-request","detail":"It makes no sense."}`)
+					return
+				}
+				r.Body = io.NopCloser(bytes.NewReader(text))
+			}
+			h.ServeHTTP(w, r)
+		})
+	})
+	w, id := a.cook(a.person(), peaCakes, "en-GB", 1280, 800)
+	w.connection(false)
+	for n := range 4 {
+		w.timer(fmt.Sprint("Rice ", n))
+	}
+	w.timer("Odd one")
+	for n := range 4 {
+		w.timer(fmt.Sprint("Peas ", n))
+	}
+	w.connection(true)
+	w.settled(func() bool { v := a.course(id); return timers(&v, "Rice") == 4 && timers(&v, "Peas") == 4 }, "its neighbours are kept")
+	w.eventually(".note-limit", "not")
+	w.MustNavigate(a.url + "/pantry").MustWaitLoad()
+	w.eventually(".update-bar", "One change could not be kept")
+	w.click("See what")
+	w.eventually(".modal.show", "Something done in a cooking")
+	strict.Store(false)
+	w.click("Send it again")
+	w.settled(func() bool { v := a.course(id); return timers(&v, "Odd") == 1 }, "sent again it is kept")
+	w.settled(func() bool { return !w.MustHas(".update-bar") }, "and nothing is told of any longer")
+}
+
+// What was edited while a save ran is sent though its screen was left, and an answer that was lost makes no conflict of a
+// cook with themselves.
+func TestWhatWasEditedBeforeLeavingIsSent(t *testing.T) {
+	var slow, lose atomic.Bool
+	a := startBehind(t, func(h http.Handler) http.Handler {
+		return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+			if r.Method == http.MethodPut && slow.Swap(false) {
+				time.Sleep(1500 * time.Millisecond)
+			}
+			if r.Method == http.MethodPut && lose.Swap(false) {
+				kept := deaf{w}
+				h.ServeHTTP(kept, r)
+				panic(http.ErrAbortHandler) // it is kept, and nobody hears of it
+			}
+			h.ServeHTTP(w, r)
+		})
+	})
+	id := a.build(peas)
+	w := a.open(a.person(), "/bench/"+id)
+	slow.Store(true)
+	w.grams("salt", "8")
+	w.settled(func() bool { return !slow.Load() }, "the save is under way")
+	w.grams("salt", "9")
+	w.click("Pantry")
+	w.see(".pantry, main")
+	w.settled(func() bool { return a.kept(id, "salt") == 9 }, "what came after the save is sent from another screen")
+
+	w.MustNavigate(a.url + "/bench/" + id).MustWaitLoad()
+	w.status("saved")
+	lose.Store(true)
+	w.grams("salt", "10")
+	w.settled(func() bool { return a.kept(id, "salt") == 10 }, "it is kept")
+	w.grams("salt", "11")
+	w.settled(func() bool { return a.kept(id, "salt") == 11 }, "what comes after it too")
+	w.status("saved")
+	assert.False(t, w.MustHas(".modal.show"), "nobody else was here")
+}
+
+// deaf takes an answer and gives none of it on.
+type deaf struct{ http.ResponseWriter }
+
+func (deaf) Write(b []byte) (int, error) { return len(b), nil }
+func (deaf) WriteHeader(int)             {}

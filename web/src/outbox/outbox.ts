@@ -1,0 +1,324 @@
+import { keep, keptEntries } from "./kept";
+import { type Entry, type Kind } from "./entry";
+import { senders } from "./senders";
+
+/** An ID of its own, also where the page is not served securely. */
+function newId(): string {
+  const bytes = crypto.getRandomValues(new Uint8Array(16));
+  return Array.from(bytes, (b) => b.toString(16).padStart(2, "0")).join("");
+}
+
+const windowKey = "cuerda.window";
+
+/** This window, also after it was loaded again. */
+let windowId = sessionStorage.getItem(windowKey) ?? newId();
+sessionStorage.setItem(windowKey, windowId);
+
+/** Holds this window's name as long as it lives: others know by it that its documents are still open. */
+async function holdWindow() {
+  const hold = (name: string) =>
+    new Promise<boolean>((held) => {
+      void navigator.locks.request(name, { ifAvailable: true }, (lock) => {
+        held(lock !== null);
+        return lock && new Promise(() => undefined);
+      });
+    });
+  if (await hold(`cuerda.window.${windowId}`)) return;
+  // A window that was doubled has the name of the first.
+  windowId = newId();
+  sessionStorage.setItem(windowKey, windowId);
+  await hold(`cuerda.window.${windowId}`);
+}
+
+const firstWait = 1000; // ms after a sending that nobody answered
+const longestWait = 30_000;
+
+type Said = { put: Entry[]; dropped: string[] } | { answered: { kind: Kind; of: string; answer: unknown } };
+type Answered = (answer: unknown) => void;
+
+const boxOf = (kind: Kind, of: string) => `${kind} ${of}`;
+
+/**
+ * What is to reach the server, of every window: kept in the browser until it has, sent by one window for all of them,
+ * whichever page is shown. An entry leaves only by its own outcome; what the server refuses is set aside.
+ */
+class Outbox {
+  private entries = new Map<string, Entry>();
+  private listeners = new Set<() => void>();
+  private answers = new Map<string, Set<Answered>>();
+  /** Documents that a session of this window sends by itself. */
+  private claimed = new Map<string, number>();
+  private channel =
+    typeof BroadcastChannel === "undefined" ? undefined : new BroadcastChannel("cuerda.outbox");
+  private order = Date.now();
+  private owner = false;
+  private busy = new Set<string>();
+  private waits = new Map<string, ReturnType<typeof setTimeout>>();
+  private tries = new Map<string, number>();
+  /** Windows that were open when that was last looked at. */
+  private open = new Set<string>();
+  private list: Entry[] = [];
+  private offline = false;
+
+  /** Takes up what was left, and begins to send. */
+  async start() {
+    if ("locks" in navigator) await holdWindow();
+    await this.lookAround();
+    for (const entry of [...(await Promise.race([keptEntries(), late()])), ...leftByOlder()]) {
+      if (!this.entries.has(entry.id)) this.entries.set(entry.id, entry);
+      this.order = Math.max(this.order, entry.order);
+    }
+    this.changed();
+    this.channel?.addEventListener("message", (e: MessageEvent<Said>) => this.hear(e.data));
+    for (const [target, event] of [
+      [window, "online"],
+      [window, "pageshow"],
+      [document, "visibilitychange"],
+    ] as const) {
+      target.addEventListener(event, () => this.wake());
+    }
+    if ("locks" in navigator) {
+      void navigator.locks.request("cuerda.outbox", () => {
+        this.owner = true;
+        this.wake();
+        return new Promise(() => undefined);
+      });
+    } else {
+      this.owner = true; // each window sends its own: what two send is kept once
+    }
+    this.wake();
+  }
+
+  subscribe = (listener: () => void) => {
+    this.listeners.add(listener);
+    return () => void this.listeners.delete(listener);
+  };
+
+  /** Everything in it, in its order. */
+  all = () => this.list;
+
+  of = (kind: Kind, of: string) => this.list.filter((e) => e.kind === kind && e.of === of);
+
+  /** Whether the last sending found nobody. */
+  get lost() {
+    return this.offline;
+  }
+
+  /** Hears what the server answers to what was sent of that, by whichever window. */
+  hearAnswers(kind: Kind, of: string, heard: Answered) {
+    const box = boxOf(kind, of);
+    const all = this.answers.get(box) ?? new Set();
+    this.answers.set(box, all.add(heard));
+    return () => void all.delete(heard);
+  }
+
+  /** Puts things in that are to be sent. */
+  add(kind: Kind, of: string, things: { id: string; body: unknown }[]) {
+    const made = things.map(({ id, body }): Entry => ({
+      id,
+      kind,
+      of,
+      order: ++this.order,
+      body,
+      window: windowId,
+    }));
+    this.store(made);
+    this.wake();
+  }
+
+  /** Keeps a document as it stands in this window, in place of what it was there before. */
+  draft(kind: Kind, of: string, base: number, body: unknown, sent: unknown) {
+    this.store([
+      { id: this.draftId(kind, of), kind, of, order: ++this.order, body, base, sent, window: windowId },
+    ]);
+  }
+
+  private draftId = (kind: Kind, of: string) => `${kind} ${of} ${windowId}`;
+
+  /** The document of that which was not kept yet: this window's, or else one that another left. */
+  drafted(kind: Kind, of: string): Entry | undefined {
+    const own = this.entries.get(this.draftId(kind, of));
+    const left = this.of(kind, of).filter((e) => e.window !== windowId && !this.open.has(e.window));
+    const entry = own ?? left.at(-1);
+    if (!entry || entry === own) return entry;
+    const mine = { ...entry, id: this.draftId(kind, of), window: windowId };
+    this.store([mine], [entry.id]);
+    return mine;
+  }
+
+  dropDraft(kind: Kind, of: string) {
+    this.drop([this.draftId(kind, of)]);
+  }
+
+  /** A session of this window sends a document by itself until it gives it back. */
+  claim(kind: Kind, of: string) {
+    const box = boxOf(kind, of);
+    this.claimed.set(box, (this.claimed.get(box) ?? 0) + 1);
+    return () => {
+      const left = (this.claimed.get(box) ?? 1) - 1;
+      if (left > 0) this.claimed.set(box, left);
+      else this.claimed.delete(box);
+      this.wake();
+    };
+  }
+
+  /** Takes entries back: they are not sent. */
+  drop(ids: string[]) {
+    const there = ids.filter((id) => this.entries.has(id));
+    if (there.length > 0) this.store([], there);
+  }
+
+  /** Sends again what was refused. */
+  again(entry: Entry) {
+    this.store([{ ...entry, refused: undefined }]);
+    this.wake();
+  }
+
+  private store(put: Entry[], dropped: string[] = []) {
+    for (const entry of put) this.entries.set(entry.id, entry);
+    for (const id of dropped) this.entries.delete(id);
+    void keep(put, dropped);
+    this.channel?.postMessage({ put, dropped } satisfies Said);
+    this.changed();
+  }
+
+  private hear(said: Said) {
+    if ("answered" in said) {
+      this.tell(said.answered.kind, said.answered.of, said.answered.answer);
+      return;
+    }
+    for (const entry of said.put) {
+      this.entries.set(entry.id, entry);
+      this.order = Math.max(this.order, entry.order);
+    }
+    for (const id of said.dropped) this.entries.delete(id);
+    this.changed();
+    this.wake();
+  }
+
+  private tell(kind: Kind, of: string, answer: unknown) {
+    for (const heard of this.answers.get(boxOf(kind, of)) ?? []) heard(answer);
+  }
+
+  private changed() {
+    this.list = [...this.entries.values()].sort((a, b) => a.order - b.order);
+    document.documentElement.dataset.unsent = String(this.list.filter((e) => !e.refused).length);
+    for (const listener of this.listeners) listener();
+  }
+
+  private async lookAround() {
+    if (!("locks" in navigator)) return;
+    const { held } = await navigator.locks.query();
+    this.open = new Set(held?.map((lock) => lock.name?.replace("cuerda.window.", "") ?? ""));
+  }
+
+  /** Sends everything that waits, whatever it waited for. */
+  wake() {
+    for (const timer of this.waits.values()) clearTimeout(timer);
+    this.waits.clear();
+    this.sendAll();
+  }
+
+  private sendAll() {
+    if (!this.owner) return;
+    const boxes = new Map<string, Entry>();
+    for (const entry of this.list) {
+      if (!entry.refused && !boxes.has(boxOf(entry.kind, entry.of)))
+        boxes.set(boxOf(entry.kind, entry.of), entry);
+    }
+    for (const [box, entry] of boxes) if (!this.waits.has(box)) void this.send(box, entry.kind, entry.of);
+  }
+
+  private async send(box: string, kind: Kind, of: string) {
+    if (this.busy.has(box)) return;
+    this.busy.add(box);
+    let again = false;
+    try {
+      const document = kind === "build" || kind === "supper";
+      const waiting = this.of(kind, of).filter((e) => !e.refused);
+      const [first] = waiting;
+      if (document) await this.lookAround();
+      if (
+        !first ||
+        (document && (this.claimed.has(box) || (first.window !== windowId && this.open.has(first.window))))
+      )
+        return;
+      const { outcomes, answer } = await senders[kind](document ? [first] : waiting);
+      this.offline = false;
+      this.tries.delete(box);
+      const dropped: string[] = [];
+      const put: Entry[] = [];
+      for (const o of outcomes) {
+        // What was changed meanwhile is another thing: it goes by itself.
+        if (this.entries.get(o.entry.id) !== o.entry) continue;
+        if (o.refused) put.push({ ...o.entry, refused: o.refused });
+        else if (o.again) put.push(o.again);
+        else dropped.push(o.entry.id);
+      }
+      this.store(put, dropped);
+      if (answer !== undefined) {
+        this.tell(kind, of, answer);
+        this.channel?.postMessage({ answered: { kind, of, answer } } satisfies Said);
+      }
+      again = outcomes.length > 0;
+    } catch {
+      this.offline = true;
+      const tries = (this.tries.get(box) ?? 0) + 1;
+      this.tries.set(box, tries);
+      const most = Math.min(firstWait * 2 ** (tries - 1), longestWait);
+      const timer = setTimeout(
+        () => {
+          this.waits.delete(box);
+          this.sendAll();
+        },
+        most * (0.5 + Math.random() / 2),
+      );
+      this.waits.set(box, timer);
+      this.changed();
+    } finally {
+      this.busy.delete(box);
+    }
+    if (again) this.sendAll();
+  }
+}
+
+const late = () => new Promise<Entry[]>((resolve) => setTimeout(() => resolve([]), 1500));
+
+/** What an older version of the page kept, in its own way. */
+function leftByOlder(): Entry[] {
+  const out: Entry[] = [];
+  const take = (
+    key: string,
+    kind: Kind,
+    of: string,
+    things: { id: string; body: unknown; base?: number }[],
+  ) => {
+    out.push(...things.map((t, n) => ({ ...t, kind, of, order: n, window: "" })));
+    localStorage.removeItem(key);
+  };
+  for (const key of Object.keys(localStorage)) {
+    try {
+      const value: unknown = JSON.parse(localStorage.getItem(key) ?? "null");
+      const [, what, of, rest] = key.split(".");
+      if (!value || !of) continue;
+      if (what === "cook" && rest === "queue")
+        take(
+          key,
+          "course",
+          of,
+          (value as { id: string }[]).map((body) => ({ id: body.id, body })),
+        );
+      else if (what === "practice" && rest) take(key, "practice", of, [{ id: rest, body: value }]);
+      else if (what === "draft") {
+        const { document, base } = value as { document: { format?: string }; base: number };
+        const kind = document.format?.startsWith("cuerda-supper") ? "supper" : "build";
+        take(key, kind, of, [{ id: `${kind} ${of} older`, body: document, base }]);
+      }
+    } catch {
+      localStorage.removeItem(key); // nothing that could be read
+    }
+  }
+  return out;
+}
+
+export const outbox = new Outbox();
