@@ -127,7 +127,7 @@ siege: web/dist/index.html setup-tests
 	CUERDA_SIEGE=$${ROUNDS:-60} go test -count=1 -timeout 30m -run 'Siege|Slow|Frozen|Import' -v ./internal/api ./internal/archive ./cmd/cuerda
 
 backup: bin/cuerda
-	bin/cuerda backup --verify $(or $(FILE),$(error say where: make backup FILE=...))
+	bin/cuerda backup $(or $(FILE),$(error say where: make backup FILE=...))
 
 restore: bin/cuerda
 	bin/cuerda restore $(or $(FILE),$(error say what: make restore FILE=...))

@@ -252,7 +252,7 @@ func (s *Server) registerSides(api huma.API) {
 	huma.Register(api, costs(op(http.MethodPost, "/sides/read", "readSide", "A side in words as steps, or steps in words", 422)), func(ctx context.Context, in *sideInput) (*body[ReadSide], error) {
 		l := wordsOf(ctx)
 		if in.Body.Text == "" {
-			return &body[ReadSide]{ReadSide{Text: sides.Text(in.Body.Steps, l), Steps: in.Body.Steps, Odd: []string{}, Foods: []supper.SupperFood{}}}, nil
+			return &body[ReadSide]{ReadSide{Text: sides.Text(in.Body.Steps, l), Steps: append([]supper.SupperStep{}, in.Body.Steps...), Odd: []string{}, Foods: []supper.SupperFood{}}}, nil
 		}
 		k, err := s.madeKitchen(ctx)
 		if err != nil {
@@ -260,7 +260,7 @@ func (s *Server) registerSides(api huma.API) {
 		}
 		read := sides.ReadText(in.Body.Text, l)
 		foods := sides.FoodsIn(in.Body.Name+"\n"+in.Body.Text, in.Body.People, k.reader(), k.kitchen.Foods, l)
-		return &body[ReadSide]{ReadSide{in.Body.Text, read.Steps, read.Odd, foods}}, nil
+		return &body[ReadSide]{ReadSide{in.Body.Text, append([]supper.SupperStep{}, read.Steps...), append([]string{}, read.Odd...), append([]supper.SupperFood{}, foods...)}}, nil
 	})
 	huma.Register(api, takesSupper(api, costs(op(http.MethodPost, "/supper/look", "lookAtSupper", "A supper's people, shopping and boxes"))), func(ctx context.Context, in *DocumentInput) (*body[wire.SupperLook], error) {
 		k, err := s.kitchen(ctx)

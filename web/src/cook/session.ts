@@ -64,7 +64,8 @@ export class CourseSession {
     const stops = [
       outbox.subscribe(() => {
         const now = waiting(this.id);
-        this.set({ ...now, gone: this.seen.gone || now.refused === "gone" });
+        const online = this.seen.online && !(outbox.lost && now.pending.length > 0);
+        this.set({ ...now, online, gone: this.seen.gone || now.refused === "gone" });
       }),
       outbox.hearAnswers("course", this.id, (course) => this.take(course as Course)),
     ];
