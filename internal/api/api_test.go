@@ -7,7 +7,6 @@ import (
 	"log/slog"
 	"net/http"
 	"net/http/httptest"
-	"os"
 	"strings"
 	"testing"
 	"testing/fstest"
@@ -54,7 +53,7 @@ func startOn(t testing.TB, open func(testing.TB) (*store.Store, string)) *client
 	require.NoError(t, s.SaveChoices(t.Context(), kitchen, &store.Choices{Off: true}))
 	pages := fstest.MapFS{"index.html": {Data: []byte("<!doctype html>the page")}, "assets/a.js": {Data: []byte("1")}}
 	return serve(t, &api.Server{
-		Store: s, Who: api.OneKitchen(kitchen), Foods: food.Starter(), Log: slog.New(slog.NewTextHandler(os.Stderr, &slog.HandlerOptions{Level: slog.LevelWarn})), Pages: pages,
+		Store: s, Who: api.OneKitchen(kitchen), Foods: food.Starter(), Log: slog.New(slog.DiscardHandler), Pages: pages,
 	}, kitchen)
 }
 

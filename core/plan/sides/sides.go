@@ -121,7 +121,7 @@ func (e *entry) of(people int, k *kitchen.Kitchen, l words.Language) Side {
 	for i := range out.Steps {
 		if o := out.Steps[i].Oven; o != nil && e.tray > 0 {
 			if racks := int(math.Ceil(grams / e.tray)); racks > 1 {
-				o.Racks = racks
+				o.Racks = min(racks, supper.MaxRacks) // for very many the oven is filled more than once
 			}
 		}
 	}

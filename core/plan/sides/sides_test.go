@@ -135,3 +135,17 @@ func ExampleReadText() {
 	// cut 10 1
 	// roast 25 0
 }
+
+// However many come, a side asks for no more racks than an oven has.
+func TestManyPeopleFillNoMoreThanAnOven(t *testing.T) {
+	k := kitchen.Usual()
+	for _, people := range []int{1, 20, 200} {
+		for _, side := range sides.All(people, k, words.English) {
+			for _, step := range side.Steps {
+				if step.Oven != nil {
+					assert.LessOrEqual(t, step.Oven.Racks, supper.MaxRacks, side.Code)
+				}
+			}
+		}
+	}
+}

@@ -73,6 +73,9 @@ type SupperKitchen struct {
 	Shelves *int `json:"shelves,omitempty" minimum:"0" maximum:"40"`
 }
 
+// MaxRacks is how many racks an oven has at most, and a step takes up.
+const MaxRacks = 20
+
 // SupperOven is one oven.
 type SupperOven struct {
 	ID            string `json:"id" maxLength:"80"`
