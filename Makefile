@@ -76,12 +76,13 @@ UNWATCHED = -gcflags='cuerda/core/physics/...=-race=false'
 test-go: web/dist/index.html setup-tests
 	go test -count=1 -timeout 15m -parallel 3 ./cmd/... ./e2e/... ./web/...
 	go test -count=1 ./core/...
-	go test -count=1 -run 'Siege|Frozen|Hostile' ./internal/api
+	go test -count=1 -run 'Siege|Frozen|Hostile|NearlyRight' ./internal/api
 	go test -race $(UNWATCHED) -short -count=1 -timeout 15m $(GO_GOROUTINES)
 
 # The laws that take long, tried as often as it takes to find what is rare: an hour.
 thorough: web/dist/index.html setup-tests
-	CUERDA_THOROUGH=1 go test -count=1 -timeout 2h ./core/...
+	CUERDA_THOROUGH=1 go test -count=1 -timeout 2h ./core/... ./internal/live ./internal/archive
+	CUERDA_THOROUGH=1 go test -count=1 -timeout 2h -run 'TwoServers|NearlyRight' ./internal/api
 
 check: check-go check-web check-generated
 
@@ -124,7 +125,7 @@ fuzz:
 
 # The attacks that the tests make, many times over.
 siege: web/dist/index.html setup-tests
-	CUERDA_SIEGE=$${ROUNDS:-60} go test -count=1 -timeout 30m -run 'Siege|Slow|Frozen|Import' -v ./internal/api ./internal/archive ./cmd/cuerda
+	CUERDA_SIEGE=$${ROUNDS:-60} go test -count=1 -timeout 30m -run 'Siege|Slow|Frozen|Import|NearlyRight' -v ./internal/api ./internal/archive ./cmd/cuerda
 
 backup: bin/cuerda
 	bin/cuerda backup $(or $(FILE),$(error say where: make backup FILE=...))

@@ -58,8 +58,9 @@ func (e ended) Run() int {
 
 // app is a server of its own with the demonstration kitchen.
 type app struct {
-	t   testing.TB
-	url string
+	t       testing.TB
+	url     string
+	handler http.Handler
 }
 
 // start serves the demonstration kitchen with predictions by the model alone, so that what the Bench
@@ -109,10 +110,11 @@ func serve(t testing.TB, s *store.Store, kitchen string, wrap func(http.Handler)
 	served := &api.Server{
 		Store: s, Who: api.OneKitchen(kitchen), Foods: foods, Log: slog.New(slog.NewTextHandler(os.Stderr, &slog.HandlerOptions{Level: slog.LevelWarn})), Pages: pages,
 	}
-	server := httptest.NewServer(wrap(served.Handler()))
+	handler := wrap(served.Handler())
+	server := httptest.NewServer(handler)
 	t.Cleanup(server.Close)
 	t.Cleanup(served.Close)
-	return &app{t, server.URL}
+	return &app{t, server.URL, handler}
 }
 
 // watched holds what the pages are answered against the description; where a benchmark counts time, nothing does.

@@ -5,14 +5,17 @@ import (
 	"fmt"
 	"io"
 	"net/http"
+	"net/http/httptest"
 	"strings"
 	"sync/atomic"
 	"testing"
 	"time"
 
+	"github.com/go-rod/rod/lib/proto"
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
+	"cuerda/e2e/browser"
 	"cuerda/internal/wire"
 )
 
@@ -143,3 +146,27 @@ type deaf struct{ http.ResponseWriter }
 
 func (deaf) Write(b []byte) (int, error) { return len(b), nil }
 func (deaf) WriteHeader(int)             {}
+
+// Over TLS browsers speak HTTP/2: the stove follows its cooking through a silence that is longer than any piece of news may
+// take, and never says that there is no connection.
+func TestTheStoveOverTLS(t *testing.T) {
+	a := start(t)
+	var begun struct{ ID string }
+	a.posted("/api/courses", fmt.Sprintf(`{"build":%q}`, a.build(peas)), &begun)
+	secure := httptest.NewUnstartedServer(a.handler)
+	secure.EnableHTTP2 = true
+	secure.StartTLS()
+	t.Cleanup(secure.Close)
+	page := a.person().MustPage()
+	require.NoError(t, browser.Resize(page, 1280, 800))
+	require.NoError(t, proto.SecuritySetIgnoreCertificateErrors{Ignore: true}.Call(page))
+	page.MustNavigate(secure.URL + "/cook/" + begun.ID).MustWaitLoad()
+	w := &window{page, t}
+	w.see(".cook-title")
+	require.True(t, w.MustEval(`() => isSecureContext && "locks" in navigator`).Bool())
+	for end := time.Now().Add(12 * time.Second); time.Now().Before(end); time.Sleep(250 * time.Millisecond) {
+		require.NotContains(t, w.words("body"), "No connection")
+	}
+	post(a, "/api/courses/"+begun.ID+"/events", `{"events":[{"id":"tls","kind":"timer","name":"Kettle of the boathouse","minutes":4}]}`)
+	w.eventually("body", "Kettle of the boathouse")
+}

@@ -5,6 +5,8 @@ import (
 	"bytes"
 	"encoding/json"
 	"fmt"
+	"image"
+	"image/jpeg"
 	"io"
 	"math/rand/v2"
 	"net/http"
@@ -78,12 +80,15 @@ func (k *killed) killDatabase() {
 }
 
 func (k *killed) call(method, path string, body any, headers ...string) ([]byte, error) {
-	text, _ := json.Marshal(body)
+	text, raw := body.([]byte)
+	if !raw {
+		text, _ = json.Marshal(body) // bodies of tests can be written
+	}
 	r, err := http.NewRequest(method, k.url+path, bytes.NewReader(text))
 	if err != nil {
 		return nil, err
 	}
-	r.Header.Set("Content-Type", "application/json")
+	r.Header.Set("Content-Type", map[bool]string{false: "application/json", true: "image/jpeg"}[raw])
 	for i := 0; i < len(headers); i += 2 {
 		r.Header.Set(headers[i], headers[i+1])
 	}
@@ -137,18 +142,20 @@ func TestKilledAtAnyMomentNothingAcknowledgedIsLost(t *testing.T) {
 
 	var courses []struct{ ID string }
 	k.must("GET", "/api/courses", nil, &courses)
-	var c struct {
-		ID, Token string
-		Now       time.Time
-	}
-	k.must("GET", "/api/courses/"+courses[0].ID, nil, &c)
+	var c struct{ ID, Token string }
+	c.ID = courses[0].ID
+	k.must("POST", "/api/courses/"+c.ID+"/tokens", nil, &c)
+	var builds []struct{ ID string }
+	k.must("GET", "/api/builds", nil, &builds)
 
 	events, readings := map[string]bool{}, 0
+	others := &acknowledged{ids: map[string]map[string]bool{}}
 	var mu sync.Mutex
 	chance := rand.New(rand.NewPCG(1, 2))
 	for round := range kills {
 		stop := make(chan struct{})
 		var writers sync.WaitGroup
+		writers.Go(func() { others.write(k, stop, builds[0].ID) })
 		for w := range 3 {
 			writers.Go(func() {
 				for n := 0; ; n++ {
@@ -211,7 +218,71 @@ func TestKilledAtAnyMomentNothingAcknowledgedIsLost(t *testing.T) {
 			}
 		}
 		require.GreaterOrEqual(t, own, readings, "round %d", round)
+		others.check(k)
 	}
 	require.NotEmpty(t, events)
-	t.Logf("%d kills, %d events and %d readings acknowledged, none lost", kills, len(events), readings)
+	require.Positive(t, readings)
+	t.Logf("%d kills, %d events, %d readings, %d suppers, %d tries and %d photos acknowledged, none lost", kills, len(events), readings,
+		len(others.ids["suppers"]), len(others.ids["tries"]), len(others.ids["photos"]))
+}
+
+// acknowledged are the IDs of what was written down and acknowledged, by their kinds.
+type acknowledged struct {
+	mu  sync.Mutex
+	ids map[string]map[string]bool
+}
+
+// write writes suppers, tries and photos until stop.
+func (a *acknowledged) write(k *killed, stop chan struct{}, build string) {
+	var picture bytes.Buffer
+	_ = jpeg.Encode(&picture, image.NewGray(image.Rect(0, 0, 8, 8)), nil) // into memory
+	bodies := []struct {
+		kind string
+		body any
+	}{
+		{"suppers", map[string]any{"format": "cuerda-supper/1", "name": "Kill", "table": "2030-01-01T19:00:00Z", "dishes": []any{}}},
+		{"photos", picture.Bytes()},
+		{"tries", map[string]any{"build": build, "version": 1, "found": map[string]any{"hold": "held"}}},
+	}
+	for n := 0; ; n++ {
+		select {
+		case <-stop:
+			return
+		default:
+		}
+		one := bodies[n%len(bodies)]
+		text, err := k.call("POST", "/api/"+one.kind, one.body)
+		var made struct{ ID string }
+		if err != nil || json.Unmarshal(text, &made) != nil {
+			time.Sleep(pause)
+			continue
+		}
+		a.mu.Lock()
+		if a.ids[one.kind] == nil {
+			a.ids[one.kind] = map[string]bool{}
+		}
+		a.ids[one.kind][made.ID] = true
+		a.mu.Unlock()
+	}
+}
+
+// check looks for the newest of each kind, and for all of them where there are few.
+func (a *acknowledged) check(k *killed) {
+	k.t.Helper()
+	a.mu.Lock()
+	defer a.mu.Unlock()
+	for kind, ids := range a.ids {
+		for id := range ids {
+			var found struct{ ID string }
+			if kind == "photos" {
+				require.Eventually(k.t, func() bool { // the database may be coming back
+					_, err := k.call("GET", "/api/photos/"+id, nil)
+					return err == nil
+				}, 15*time.Second, 250*time.Millisecond, "a photo is lost")
+				continue
+			}
+			k.must("GET", "/api/"+kind+"/"+id, nil, &found)
+			require.Equal(k.t, id, found.ID, "%s lost one", kind)
+		}
+	}
 }

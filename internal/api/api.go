@@ -14,6 +14,7 @@ import (
 	"slices"
 	"strings"
 	"sync"
+	"sync/atomic"
 
 	"github.com/danielgtaylor/huma/v2"
 	"github.com/danielgtaylor/huma/v2/adapters/humagin"
@@ -61,6 +62,8 @@ type Server struct {
 	// costly are the operations that were declared so (costs), by method and path.
 	costly  map[string]bool
 	guesses guesses
+	// full is when the database last had no room for something, ns; 0 for never.
+	full    atomic.Int64
 	exports gate
 	// pictures lets so many be decoded at once.
 	pictures gate

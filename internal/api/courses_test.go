@@ -57,9 +57,11 @@ func stepOf(c *client, v *wire.Course, code string) int {
 
 // onTheHeat has a course's balls in the oven.
 func onTheHeat(c *client) (v wire.Course, cook int) {
-	v = beginCourse(c)
-	cook = stepOf(c, &v, "cook")
-	return act(c, v.ID, fmt.Sprintf(`{"id":"in","kind":"begun","dish":0,"step":%d}`, cook)).Course, cook
+	begun := beginCourse(c)
+	cook = stepOf(c, &begun, "cook")
+	v = act(c, begun.ID, fmt.Sprintf(`{"id":"in","kind":"begun","dish":0,"step":%d}`, cook)).Course
+	v.Token = begun.Token // it was told then, and never again
+	return v, cook
 }
 
 func TestACourseGoesOnWhereItWas(t *testing.T) {

@@ -9,6 +9,7 @@ import (
 	"net/http"
 	"slices"
 	"strings"
+	"time"
 
 	"github.com/jackc/pgx/v5/pgconn"
 
@@ -38,9 +39,12 @@ func (s *Server) problemOf(ctx context.Context, err error) error {
 	case errors.As(err, &refused) && (strings.HasPrefix(refused.Code, dataException) || slices.Contains(violations, refused.Code)):
 		s.Log.Warn("something cannot be kept", "error", err)
 		return problem.New(http.StatusUnprocessableEntity, problem.BadRequest, "This cannot be kept as it is: "+refused.Message+".")
-	case errors.As(err, &refused) && (strings.HasPrefix(refused.Code, "53") || strings.HasPrefix(refused.Code, "57P") || strings.HasPrefix(refused.Code, "08") || refused.Code == "55P03"):
+	case errors.As(err, &refused) && (strings.HasPrefix(refused.Code, noResources) || strings.HasPrefix(refused.Code, "57P") || strings.HasPrefix(refused.Code, "08") || refused.Code == "55P03"):
 		// No room (disk, memory, connections), shutting down, a lost connection, a lock that was waited for too long.
 		s.Log.Error("the database refuses", "error", err)
+		if strings.HasPrefix(refused.Code, noResources) {
+			s.full.Store(time.Now().UnixNano())
+		}
 		return unreachable()
 	case errors.Is(err, store.ErrBehind):
 		return unreachable()
@@ -67,6 +71,12 @@ func lost(err error) bool {
 	var network net.Error
 	return errors.Is(err, io.EOF) || errors.Is(err, io.ErrUnexpectedEOF) || errors.Is(err, net.ErrClosed) || errors.As(err, &network) || pgconn.Timeout(err) || pgconn.SafeToRetry(err)
 }
+
+// noResources is the class of PostgreSQL's codes for no room: of the disk, of memory, of connections.
+const noResources = "53"
+
+// fullFor is how long after the database had no room the server says that it is not ready.
+const fullFor = 30 * time.Second
 
 // dataException is the class of PostgreSQL's codes for values that its types do not have, such as a text with the
 // character 0; violations are the codes of rules that a table has.

@@ -16,7 +16,6 @@ import (
 	"cuerda/internal/api"
 	"cuerda/internal/archive/archivetest"
 	"cuerda/internal/postgres/pgtest"
-	"cuerda/internal/store"
 	"cuerda/internal/wire"
 )
 
@@ -67,10 +66,7 @@ func TestARefusedEventTakesOnlyItself(t *testing.T) {
 // read.
 func TestOnePoisonedRowTakesNoListDown(t *testing.T) {
 	t.Parallel()
-	url := pgtest.URL(t)
-	kept, err := store.Open(t.Context(), url)
-	require.NoError(t, err)
-	t.Cleanup(kept.Close)
+	kept, url := pgtest.OpenURL(t)
 	kitchen, _, err := kept.Kitchen(t.Context(), "Boathouse")
 	require.NoError(t, err)
 	c := serve(t, &api.Server{Store: kept, Who: api.OneKitchen(kitchen), Foods: food.Starter(), Log: slog.New(slog.DiscardHandler)}, kitchen)

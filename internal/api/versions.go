@@ -199,6 +199,9 @@ func (s *Server) registerHealth(api huma.API) {
 			if err := s.Store.Ping(ctx); err != nil {
 				return nil, s.problemOf(ctx, err)
 			}
+			if at := s.full.Load(); at != 0 && time.Since(time.Unix(0, at)) < fullFor {
+				return nil, problem.New(http.StatusServiceUnavailable, problem.Unavailable, "The database had no room a moment ago, on its disk or for another connection: make room, and it goes on by itself.")
+			}
 			return &body[Health]{Health{"ok", version.Number}}, nil
 		})
 }

@@ -60,7 +60,7 @@ func TestMuchIsRestoredWhole(t *testing.T) {
 	c := cooked(t, s, k)
 	_, err = s.AddEvents(t.Context(), c.ID, store.Whatever, began, []cooking.Event{{ID: strings.Repeat("ñ", 64), At: began, Kind: cooking.TimerSet, Name: "Rice", Minutes: 9}})
 	require.NoError(t, err)
-	readings := lawtest.Draws(55_000, 330_000)
+	readings := lawtest.Draws(27_500, 330_000)
 	for from := 0; from < readings; from += 27_500 {
 		var some []store.CourseReading
 		for i := range 27_500 {
@@ -69,13 +69,13 @@ func TestMuchIsRestoredWhole(t *testing.T) {
 		_, _, err := s.AddReadings(t.Context(), map[string][]store.CourseReading{c.ID: some})
 		require.NoError(t, err)
 	}
-	b, err := s.Create(t.Context(), k, doc("Often", 1))
-	require.NoError(t, err)
-	const versions = 2100
-	for v := 1; v < versions; v++ {
-		b, err = s.Save(t.Context(), k, b.ID, v, doc("Often", float64(v+1)))
-		require.NoError(t, err)
+	b := &store.History{ID: "0f2a9d3c-4444-4222-8333-444455556666", CreatedAt: began, UpdatedAt: began}
+	const versions = 2100 // more than stand in one file
+	for v := range versions {
+		b.Versions = append(b.Versions, store.HistoryVersion{Number: v + 1, CreatedAt: began, Document: *doc("Often", float64(v+1))})
 	}
+	_, err = s.TakeIn(t.Context(), k, store.Taken{Histories: []store.History{*b}})
+	require.NoError(t, err)
 	old := oneTry().Try
 	old.CookedAt = time.Date(1950, 3, 1, 18, 0, 0, 0, time.UTC)
 	require.NoError(t, s.KeepTry(t.Context(), k, &old))
@@ -124,10 +124,7 @@ func sums(t *testing.T, data []byte) (out []string) {
 // One bad row costs nothing but itself: all else is in the backup and is restored, and what is bad is told and kept aside.
 func TestOneBadRowCostsOnlyItself(t *testing.T) {
 	t.Parallel()
-	url := pgtest.URL(t)
-	s, err := store.Open(t.Context(), url)
-	require.NoError(t, err)
-	t.Cleanup(s.Close)
+	s, url := pgtest.OpenURL(t)
 	k, _, err := s.Kitchen(t.Context(), "Boathouse")
 	require.NoError(t, err)
 	good, err := s.Create(t.Context(), k, doc("Good", 1))
@@ -176,10 +173,7 @@ func TestOneBadRowCostsOnlyItself(t *testing.T) {
 // their own; the first one keeps its.
 func TestAnArchiveGoesBesideItsOwnKitchen(t *testing.T) {
 	t.Parallel()
-	url := pgtest.URL(t)
-	s, err := store.Open(t.Context(), url)
-	require.NoError(t, err)
-	t.Cleanup(s.Close)
+	s, url := pgtest.OpenURL(t)
 	k, _, err := s.Kitchen(t.Context(), "Boathouse")
 	require.NoError(t, err)
 	cooked(t, s, k)

@@ -38,8 +38,12 @@ func TestAnInstrumentSpeaksWithItsKitchen(t *testing.T) {
 	assert.Contains(t, string(sent), "61.5")
 
 	status, answer = http.StatusUnauthorized, `{"code":"forbidden"}`
-	_, err = r.Course(t.Context())
-	require.ErrorContains(t, err, "401")
+	ended, err := r.Course(t.Context())
+	require.NoError(t, err)
+	assert.True(t, ended.Over, "the token that it was let in with ended with its course")
+	stranger := device.Remote{Client: server.Client(), URL: server.URL, Token: "secret"}
+	_, err = stranger.Course(t.Context())
+	require.ErrorContains(t, err, "no course that goes on has this token")
 	require.ErrorContains(t, r.Send(t.Context(), nil), "forbidden")
 	status, answer = http.StatusOK, strings.Repeat("{", 40)
 	_, err = r.Course(t.Context())

@@ -108,6 +108,13 @@ func Open(t testing.TB) *store.Store {
 	return openAt(t, URL(t))
 }
 
+// OpenURL is Open, with the connection string of its database too, for tests that reach past the store.
+func OpenURL(t testing.TB) (s *store.Store, url string) {
+	t.Helper()
+	url = URL(t)
+	return openAt(t, url), url
+}
+
 func openAt(t testing.TB, url string) *store.Store {
 	t.Helper()
 	s, err := store.Open(context.Background(), url)

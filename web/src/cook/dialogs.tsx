@@ -110,7 +110,7 @@ export function InstrumentsDialog({ course, session, onClose }: Props) {
           </div>
         </div>
         {set.isError && <p role="alert">{t("cook.beginFailed")}</p>}
-        <h3>SenML</h3>
+        <h3>{t("cook.instrument.realTitle")}</h3>
         <p>
           {t("cook.instrument.real")} <code>POST {location.origin}/api/readings</code>{" "}
           {t("cook.instrument.token")}

@@ -26,7 +26,7 @@ export function Unsent() {
           <Modal.Body>
             <ul className="unsent">
               {refused.map((e) => (
-                <Refused key={e.id} entry={e} />
+                <Refused key={e.id} entry={e} onOpen={() => setOpen(false)} />
               ))}
             </ul>
           </Modal.Body>
@@ -40,7 +40,7 @@ const known = ["changed-elsewhere", "not-found", "deleted", "gone", "over"] as c
 
 const places = { course: "cook", practice: "practice", build: "bench", supper: "supper" } as const;
 
-function Refused({ entry }: { entry: Entry }) {
+function Refused({ entry, onOpen }: { entry: Entry; onOpen: () => void }) {
   const { t } = useTranslation();
   const code = known.find((c) => c === entry.refused?.code);
   const name = nameOf(entry);
@@ -54,7 +54,7 @@ function Refused({ entry }: { entry: Entry }) {
         {code ? t(`unsent.why.${code}`) : t("unsent.why.other", { detail: entry.refused?.detail ?? "" })}
       </p>
       <div className="unsent-do">
-        <Link className="btn btn-straw btn-sm" to={place}>
+        <Link className="btn btn-straw btn-sm" to={place} onClick={onOpen}>
           {t("unsent.open")}
         </Link>
         <button type="button" className="btn btn-quiet btn-sm" onClick={() => outbox.again(entry)}>
