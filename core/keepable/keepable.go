@@ -39,7 +39,7 @@ func Times(all ...*time.Time) bool {
 	return true
 }
 
-// Text says whether a text of at most so many characters can be kept.
+// Text says whether a text can be kept that may have at most that many characters.
 func Text(s string, most int) bool {
 	return utf8.RuneCountInString(s) <= most && utf8.ValidString(s) && !strings.ContainsRune(s, 0)
 }

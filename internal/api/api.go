@@ -166,7 +166,7 @@ func (s *Server) register(r *gin.Engine) huma.API {
 	return api
 }
 
-// computing marks an operation that computes for more than a moment (costs).
+// computing is the mark, in the metadata of an operation, that it takes much computation: see costs.
 const computing = "computing"
 
 // inPath is a parameter in a path, as huma writes it.

@@ -31,7 +31,7 @@ type Rows struct {
 	Builds  func(func(*History) error) error
 	Courses func(func(*KeptCourse) error) error
 	Tries   func(func(*KeptTry) error) error
-	// Unreadable are rows that cannot be read, of all that was asked for so far.
+	// Unreadable gives the rows that could not be read among all that Builds, Courses and Tries have given so far.
 	Unreadable func() []Unreadable
 }
 

@@ -38,8 +38,8 @@ func newTimeline(n int) *probe.Timeline {
 	return probe.NewTimeline(func() *probe.Follow { return probe.New(pieces[n], from(8), probe.Usual()) })
 }
 
-// In whatever order it comes to be known what happened, and however often one looks meanwhile, a piece is
-// followed as if all of it had come in its order.
+// Readings and deeds are told in a random order, with looks in between. In the end the piece is followed as if everything
+// had been told in the order in which it happened.
 func TestWhatComesLateCountsAsIfItHadComeInTime(t *testing.T) {
 	left := lawtest.Draws(15, 100)
 	rapid.Check(t, func(t *rapid.T) {
