@@ -184,25 +184,37 @@ type spooledKey struct{}
 // spool puts what is sent, of at most so many bytes, into a file beside memory; it has no name and is gone with the request.
 // Whoever sends slowly takes nobody's place.
 func spool(c *gin.Context, most int64) {
-	f, err := os.CreateTemp("", "cuerda-archive-*")
-	if err != nil {
-		refuse(c, problem.New(http.StatusServiceUnavailable, problem.Unavailable, "There is no room to take a file in just now."))
+	sent, done, ok := spooled(c, most+1)
+	if !ok {
 		return
 	}
-	defer f.Close()
-	_ = os.Remove(f.Name())
-	size, err := io.Copy(f, io.LimitReader(c.Request.Body, most+1))
-	switch {
-	case err != nil:
-		refuse(c, problem.New(http.StatusBadRequest, problem.BadRequest, "The file ended before its end."))
-		return
-	case size > most:
+	defer done()
+	if sent.Size() > most {
 		refuse(c, problem.New(http.StatusRequestEntityTooLarge, problem.TooLarge, fmt.Sprintf("The file is longer than %d MB.", most>>20)))
 		return
 	}
 	c.Request.Body, c.Request.ContentLength = http.NoBody, 0
-	c.Request = c.Request.WithContext(context.WithValue(c.Request.Context(), spooledKey{}, io.NewSectionReader(f, 0, size)))
+	c.Request = c.Request.WithContext(context.WithValue(c.Request.Context(), spooledKey{}, sent))
 	c.Next()
+}
+
+// spooled is what comes of a body, at most so many bytes of it, in a file without a name, which is gone with done. Where it
+// is not ok the request has been answered.
+func spooled(c *gin.Context, most int64) (sent *io.SectionReader, done func(), ok bool) {
+	f, err := os.CreateTemp("", "cuerda-body-*")
+	if err != nil {
+		refuse(c, problem.New(http.StatusServiceUnavailable, problem.Unavailable, "There is no room to take a file in just now."))
+		return nil, nil, false
+	}
+	_ = os.Remove(f.Name())
+	done = func() { _ = f.Close() }
+	size, err := io.Copy(f, io.LimitReader(c.Request.Body, most))
+	if err != nil {
+		done()
+		refuse(c, problem.New(http.StatusBadRequest, problem.BadRequest, "The body ended before its end."))
+		return nil, nil, false
+	}
+	return io.NewSectionReader(f, 0, size), done, true
 }
 
 func (s *Server) unpack(ctx context.Context, in *unpackInput) (*body[store.TakenIn], error) {

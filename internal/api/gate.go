@@ -5,7 +5,6 @@ import (
 	"context"
 	"io"
 	"net/http"
-	"os"
 	"runtime"
 	"sync"
 	"sync/atomic"
@@ -56,19 +55,12 @@ func (s *Server) compute(c *gin.Context) {
 	all := c.Request.Body
 	rest := io.Reader(all)
 	if len(sent) > maxBody { // the few that take more wait for it in a file
-		f, err := os.CreateTemp("", "cuerda-body-*")
-		if err != nil {
-			refuse(c, problem.New(http.StatusServiceUnavailable, problem.Unavailable, "There is no room to take a file in just now."))
+		more, done, ok := spooled(c, maxTriesFile)
+		if !ok {
 			return
 		}
-		defer f.Close()
-		_ = os.Remove(f.Name())
-		size, err := io.Copy(f, io.LimitReader(rest, maxTriesFile))
-		if err != nil {
-			refuse(c, problem.New(http.StatusBadRequest, problem.BadRequest, "The body ended before its end."))
-			return
-		}
-		rest = io.NewSectionReader(f, 0, size)
+		defer done()
+		rest = more
 	}
 	c.Request.Body = struct {
 		io.Reader

@@ -145,12 +145,6 @@ func (c *Course) Scale() (out cooking.ScaleState) {
 	return out
 }
 
-// Heat is what is known of the dishes on the heat, by their probes.
-func (c *Course) Heat() (out map[schedule.Ref]*cooking.Ahead) {
-	c.ask(func() { out = c.ahead() })
-	return out
-}
-
 // Past looks at an amount that is beyond its range before it is taken.
 func (c *Course) Past(e cooking.Event, k *kitchen.Kitchen) (out cooking.Bowl, ok bool) {
 	c.ask(func() { out, ok = cooking.Past(c.plan, c.state, e, k, c.now()) })

@@ -70,7 +70,7 @@ func (e *engine) forecast(happened []probe.Happening, minutes float64) probe.For
 func (e *engine) takes(happened []probe.Happening) []probe.Took {
 	e.mu.Lock()
 	defer e.mu.Unlock()
-	if len(happened) > 1 && !e.timeline.GoesOn(happened) {
+	if len(happened) > 1 && !e.timeline.GoesOn(happened) { // the first of all is before nothing
 		return nil
 	}
 	return e.timeline.Take(happened)

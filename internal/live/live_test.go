@@ -130,7 +130,7 @@ func look(t *testing.T, c *Course) *cooking.Ahead {
 	})
 	require.Len(t, on, 1)
 	c.forecastNow(on[0])
-	return c.Heat()[on[0].Ref]
+	return c.Snapshot(kitchen.Usual()).Ahead[on[0].Ref]
 }
 
 func (b *bench) courses(s *store.Store, k *kitchen.Kitchen) *Hub {

@@ -273,11 +273,7 @@ func (t *taking) copyID(h *History) string {
 			sum.Write(text)
 		}
 	}
-	space, err := uuid.Parse(t.kitchen)
-	if err != nil {
-		space = uuid.Nil
-	}
-	return uuid.NewSHA1(space, append([]byte(h.ID), sum.Sum(nil)...)).String()
+	return t.ownID(h.ID + string(sum.Sum(nil)))
 }
 
 // common says how many versions the build of that ID has (0 where there is none), how many

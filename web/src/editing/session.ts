@@ -318,6 +318,8 @@ export class DocumentSession<D extends object> {
       return;
     }
     this.past.push({ document: build.document, at: 0 });
+    // The outbox may be sending it at this moment.
+    this.sent = document;
     const own =
       draft.base === build.version || (draft.sent !== undefined && sameDocument(build.document, draft.sent));
     this.state = {

@@ -220,13 +220,23 @@ class Outbox {
   }
 
   private sendAll() {
-    if (!this.owner) return;
     const boxes = new Map<string, Entry>();
     for (const entry of this.list) {
-      if (!entry.refused && !boxes.has(boxOf(entry.kind, entry.of)))
+      if (this.isToSend(entry) && !boxes.has(boxOf(entry.kind, entry.of)))
         boxes.set(boxOf(entry.kind, entry.of), entry);
     }
     for (const [box, entry] of boxes) if (!this.waits.has(box)) void this.send(box, entry.kind, entry.of);
+  }
+
+  /**
+   * Whether this window sends an entry. What was done is sent by one window for all. A document is its own window's,
+   * where no session sends it by itself, and the one window's for all whose own is closed: without locks nobody knows that.
+   */
+  private isToSend(entry: Entry): boolean {
+    if (entry.refused) return false;
+    if (entry.kind === "course" || entry.kind === "practice") return this.owner;
+    if (this.claimed.has(boxOf(entry.kind, entry.of))) return false;
+    return entry.window === windowId || (this.owner && "locks" in navigator && !this.open.has(entry.window));
   }
 
   private async send(box: string, kind: Kind, of: string) {
@@ -234,16 +244,10 @@ class Outbox {
     this.busy.add(box);
     let again = false;
     try {
-      const document = kind === "build" || kind === "supper";
-      const waiting = this.of(kind, of).filter((e) => !e.refused);
-      const [first] = waiting;
-      if (document) await this.lookAround();
-      if (
-        !first ||
-        (document && (this.claimed.has(box) || (first.window !== windowId && this.open.has(first.window))))
-      )
-        return;
-      const { outcomes, answer } = await senders[kind](document ? [first] : waiting);
+      await this.lookAround();
+      const waiting = this.of(kind, of).filter((e) => this.isToSend(e));
+      if (waiting.length === 0) return;
+      const { outcomes, answer } = await senders[kind](waiting);
       this.offline = false;
       this.tries.delete(box);
       const dropped: string[] = [];
