@@ -173,3 +173,20 @@ func TestTheStoveOverTLS(t *testing.T) {
 	post(a, "/api/courses/"+begun.ID+"/events", `{"events":[{"id":"tls","kind":"timer","name":"Kettle of the boathouse","minutes":4}]}`)
 	w.eventually("body", "Kettle of the boathouse")
 }
+
+// What an older version of the page had kept is sent by this one; what else the pages keep in the browser stays as it was.
+func TestWhatAnOlderPageKeptIsSent(t *testing.T) {
+	a := start(t)
+	var begun struct{ ID string }
+	a.posted("/api/courses", fmt.Sprintf(`{"build":%q}`, a.build(peas)), &begun)
+	w := a.open(a.person(), "/pantry")
+	w.MustEval(`(id) => {
+		localStorage.setItem("cuerda.cook." + id + ".queue", JSON.stringify([{ id: "old", kind: "timer", name: "Old kettle", minutes: 3 }]));
+		localStorage.setItem("cuerda.theme", "dark");
+		localStorage.setItem("cuerda.draft.broken", "{");
+	}`, begun.ID)
+	w.MustReload().MustWaitLoad()
+	w.settled(func() bool { v := a.course(begun.ID); return timers(&v, "Old kettle") == 1 }, "what waited is sent")
+	assert.Equal(t, "dark", w.MustEval(`() => localStorage.getItem("cuerda.theme")`).Str())
+	assert.Equal(t, "dark", w.MustEval(`() => document.documentElement.dataset.bsTheme`).Str())
+}

@@ -92,6 +92,10 @@ func (c *Course) run() {
 			go c.hub.Forget(c.ID)
 		}
 	}
+	take(func() {
+		c.forecast() // whoever asks is told what to expect, also where nobody follows
+		c.sleep()
+	})
 	for {
 		select {
 		case <-c.ending:

@@ -169,6 +169,16 @@ func TestACourseThatIsReadAnewForecastsTheSame(t *testing.T) {
 	assert.Equal(t, before, after)
 }
 
+// What is on the heat is forecast for whoever asks, also where nobody follows and nothing more happens.
+func TestACourseThatIsReadIsForecast(t *testing.T) {
+	t.Parallel()
+	b := beginCooking(t)
+	b.warms(t)
+	again, err := b.courses(b.Store, kitchen.Usual()).Find(t.Context(), b.kept.KitchenID, b.kept.ID)
+	require.NoError(t, err)
+	require.Eventually(t, func() bool { return len(again.Snapshot(kitchen.Usual()).Ahead) == 1 }, 10*time.Second, 5*time.Millisecond)
+}
+
 // An event that was kept though its answer was lost is known once it is sent again.
 func TestAnAnswerThatWasLost(t *testing.T) {
 	t.Parallel()

@@ -300,7 +300,11 @@ function leftByOlder(): Entry[] {
     out.push(...things.map((t, n) => ({ ...t, kind, of, order: n, window: "" })));
     localStorage.removeItem(key);
   };
-  for (const key of Object.keys(localStorage)) {
+  // What else the pages keep there, such as the theme, is not ours to read.
+  const ours = Object.keys(localStorage).filter((key) =>
+    /^cuerda\.(cook\..+\.queue|practice\..+\..+|draft\..+)$/.test(key),
+  );
+  for (const key of ours) {
     try {
       const value: unknown = JSON.parse(localStorage.getItem(key) ?? "null");
       const [, what, of, rest] = key.split(".");
