@@ -11,6 +11,7 @@ import (
 	"testing"
 	"time"
 
+	"github.com/go-rod/rod"
 	"github.com/go-rod/rod/lib/proto"
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
@@ -185,7 +186,16 @@ func TestWhatAnOlderPageKeptIsSent(t *testing.T) {
 		localStorage.setItem("cuerda.theme", "dark");
 		localStorage.setItem("cuerda.draft.broken", "{");
 	}`, begun.ID)
+	// The page that takes it over cannot send it, and is loaded again: it is still there.
+	refused := w.HijackRequests()
+	refused.MustAdd("*/events", func(h *rod.Hijack) { h.Response.Fail(proto.NetworkErrorReasonConnectionFailed) })
+	go refused.Run()
 	w.MustReload().MustWaitLoad()
+	w.settled(func() bool {
+		return w.MustEval(`(id) => localStorage.getItem("cuerda.cook." + id + ".queue") === null`, begun.ID).Bool()
+	}, "what waited is taken over")
+	w.MustReload().MustWaitLoad()
+	refused.MustStop()
 	w.settled(func() bool { v := a.course(begun.ID); return timers(&v, "Old kettle") == 1 }, "what waited is sent")
 	assert.Equal(t, "dark", w.MustEval(`() => localStorage.getItem("cuerda.theme")`).Str())
 	assert.Equal(t, "dark", w.MustEval(`() => document.documentElement.dataset.bsTheme`).Str())

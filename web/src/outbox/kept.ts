@@ -23,17 +23,21 @@ export async function keptEntries(): Promise<Entry[]> {
   }
 }
 
-/** Keeps and drops at once. It is written as soon as it can be: the page may be about to go. */
-export async function keep(entries: Entry[], dropped: string[] = []) {
+/**
+ * Keeps and drops at once. It is written as soon as it can be: the page may be about to go. Says whether it was written;
+ * where the browser's store is full or forbidden, the entry still lives in this window.
+ */
+export async function keep(entries: Entry[], dropped: string[] = []): Promise<boolean> {
   try {
     const db = await database();
-    if (!db) return;
+    if (!db) return false;
     const tx = db.transaction("entries", "readwrite");
     for (const entry of entries) void tx.store.put(entry);
     for (const id of dropped) void tx.store.delete(id);
     tx.commit();
     await tx.done;
+    return true;
   } catch {
-    // A full or forbidden store: the entry still lives in this window.
+    return false;
   }
 }

@@ -1,5 +1,6 @@
 import { keep, keptEntries } from "./kept";
 import { type Entry, type Kind } from "./entry";
+import { takeOver } from "./older";
 import { senders } from "./senders";
 
 /** An ID of its own, also where the page is not served securely. */
@@ -64,7 +65,8 @@ class Outbox {
   async start() {
     if ("locks" in navigator) await holdWindow();
     await this.lookAround();
-    for (const entry of [...(await Promise.race([keptEntries(), late()])), ...leftByOlder()]) {
+    const kept = await Promise.race([keptEntries(), late()]);
+    for (const entry of [...kept, ...(await takeOver())]) {
       if (!this.entries.has(entry.id)) this.entries.set(entry.id, entry);
       this.order = Math.max(this.order, entry.order);
     }
@@ -287,46 +289,5 @@ class Outbox {
 }
 
 const late = () => new Promise<Entry[]>((resolve) => setTimeout(() => resolve([]), 1500));
-
-/** What an older version of the page kept, in its own way. */
-function leftByOlder(): Entry[] {
-  const out: Entry[] = [];
-  const take = (
-    key: string,
-    kind: Kind,
-    of: string,
-    things: { id: string; body: unknown; base?: number }[],
-  ) => {
-    out.push(...things.map((t, n) => ({ ...t, kind, of, order: n, window: "" })));
-    localStorage.removeItem(key);
-  };
-  // What else the pages keep there, such as the theme, is not ours to read.
-  const ours = Object.keys(localStorage).filter((key) =>
-    /^cuerda\.(cook\..+\.queue|practice\..+\..+|draft\..+)$/.test(key),
-  );
-  for (const key of ours) {
-    try {
-      const value: unknown = JSON.parse(localStorage.getItem(key) ?? "null");
-      const [, what, of, rest] = key.split(".");
-      if (!value || !of) continue;
-      if (what === "cook" && rest === "queue")
-        take(
-          key,
-          "course",
-          of,
-          (value as { id: string }[]).map((body) => ({ id: body.id, body })),
-        );
-      else if (what === "practice" && rest) take(key, "practice", of, [{ id: rest, body: value }]);
-      else if (what === "draft") {
-        const { document, base } = value as { document: { format?: string }; base: number };
-        const kind = document.format?.startsWith("cuerda-supper") ? "supper" : "build";
-        take(key, kind, of, [{ id: `${kind} ${of} older`, body: document, base }]);
-      }
-    } catch {
-      localStorage.removeItem(key); // nothing that could be read
-    }
-  }
-  return out;
-}
 
 export const outbox = new Outbox();
