@@ -238,7 +238,7 @@ func TestACourseThatIsNotThere(t *testing.T) {
 	home.click("Put " + peaCakes + " away")
 	w.eventually(".cook-now", "This course was put away.")
 	home.click("Bring it back")
-	w.MustNavigate(a.url + "/cook/" + id)
+	w.MustNavigate(a.at("/cook/" + id))
 	w.eventually(".cook-title", "Parsnip")
 	var list []api.CourseEntry
 	a.get("/api/courses", &list)
@@ -386,7 +386,7 @@ func (a *app) token(id string) string {
 // measures says that whoever shows the token may ask what there is to measure.
 func (a *app) measures(token string) {
 	a.t.Helper()
-	r, err := http.NewRequest(http.MethodGet, a.url+"/api/readings", nil)
+	r, err := http.NewRequest(http.MethodGet, a.at("/api/readings"), nil)
 	require.NoError(a.t, err)
 	r.Header.Set("Authorization", "Bearer "+token)
 	answer, err := http.DefaultClient.Do(r)
@@ -396,7 +396,7 @@ func (a *app) measures(token string) {
 }
 
 func (a *app) read(token, pack string) {
-	r, err := http.NewRequest(http.MethodPost, a.url+"/api/readings", strings.NewReader(pack))
+	r, err := http.NewRequest(http.MethodPost, a.at("/api/readings"), strings.NewReader(pack))
 	require.NoError(a.t, err)
 	r.Header.Set("Authorization", "Bearer "+token)
 	answer, err := http.DefaultClient.Do(r)

@@ -60,6 +60,7 @@ func (e ended) Run() int {
 type app struct {
 	t       testing.TB
 	url     string
+	kitchen string
 	handler http.Handler
 }
 
@@ -108,13 +109,13 @@ func serve(t testing.TB, s *store.Store, kitchen string, wrap func(http.Handler)
 	pages, err := web.Dist()
 	require.NoError(t, err)
 	served := &api.Server{
-		Store: s, Who: api.OneKitchen(kitchen), Foods: foods, Log: slog.New(slog.NewTextHandler(os.Stderr, &slog.HandlerOptions{Level: slog.LevelWarn})), Pages: pages,
+		Store: s, Foods: foods, Log: slog.New(slog.NewTextHandler(os.Stderr, &slog.HandlerOptions{Level: slog.LevelWarn})), Pages: pages,
 	}
 	handler := wrap(served.Handler())
 	server := httptest.NewServer(handler)
 	t.Cleanup(server.Close)
 	t.Cleanup(served.Close)
-	return &app{t, server.URL, handler}
+	return &app{t, server.URL, kitchen, handler}
 }
 
 // watched holds what the pages are answered against the description; where a benchmark counts time, nothing does.
@@ -125,10 +126,18 @@ func watched(t testing.TB, h http.Handler) http.Handler {
 	return apitest.Watch(t, h)
 }
 
+// at gives the address of a path: pages and the interface are of the kitchen, but for the door, which is "/".
+func (a *app) at(path string) string {
+	if path == "/" || strings.HasPrefix(path, "/api/") || strings.HasPrefix(path, "/k/") || strings.HasPrefix(path, "/door") {
+		return a.url + apitest.In(a.kitchen, path)
+	}
+	return a.url + "/k/" + a.kitchen + path
+}
+
 // get reads the interface beside the browser.
 func (a *app) get(path string, into any) {
 	a.t.Helper()
-	answer, err := http.Get(a.url + path)
+	answer, err := http.Get(a.at(path))
 	require.NoError(a.t, err)
 	defer answer.Body.Close()
 	require.Equal(a.t, http.StatusOK, answer.StatusCode)
@@ -138,7 +147,7 @@ func (a *app) get(path string, into any) {
 // posted asks the interface beside the browser for something, and post for something whose answer says nothing more.
 func (a *app) posted(path, body string, into any) {
 	a.t.Helper()
-	answer, err := http.Post(a.url+path, "application/json", strings.NewReader(body))
+	answer, err := http.Post(a.at(path), "application/json", strings.NewReader(body))
 	require.NoError(a.t, err)
 	defer answer.Body.Close()
 	require.Less(a.t, answer.StatusCode, 300, path)
@@ -208,7 +217,7 @@ func (a *app) openAs(b *rod.Browser, path, language string, width, height int) *
 	require.NoError(a.t, browser.Resize(page, width, height))
 	require.NoError(a.t, proto.EmulationSetUserAgentOverride{UserAgent: "Mozilla/5.0 Chrome", AcceptLanguage: language}.Call(page))
 	a.noneThrown(page)
-	page.MustNavigate(a.url + path).MustWaitLoad()
+	page.MustNavigate(a.at(path)).MustWaitLoad()
 	w := &window{page, a.t}
 	if strings.HasPrefix(path, "/bench") {
 		w.see(".verdict, .empty-bowl")

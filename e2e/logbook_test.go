@@ -101,7 +101,7 @@ func TestATryIsWrittenInTenSecondsAndChanged(t *testing.T) {
 	kept := a.tries("text=easy").Tries[0]
 	assert.Equal(t, id, kept.Build)
 
-	w.MustNavigate(a.url + "/logbook/" + kept.ID).MustWaitLoad()
+	w.MustNavigate(a.at("/logbook/" + kept.ID)).MustWaitLoad()
 	w.eventually(".try-wrote", "easy this time")
 	w.click("More for this try")
 	w.click("Change what was written")
@@ -211,7 +211,7 @@ func TestALogbookThatCannotBeRead(t *testing.T) {
 func TestALogbookGoesOutAndInOverItsMenu(t *testing.T) {
 	a := start(t)
 	w := a.logbook()
-	answer, err := http.Get(a.url + "/api/tries/export?format=csv")
+	answer, err := http.Get(a.at("/api/tries/export?format=csv"))
 	require.NoError(t, err)
 	defer answer.Body.Close()
 	table, err := io.ReadAll(answer.Body)
@@ -258,7 +258,7 @@ func TestVersionsAndPicturesOfTries(t *testing.T) {
 	w.settled(func() bool { return len(a.tries("text=picture").Tries) == 1 }, "it is kept")
 	kept := a.tries("text=picture").Tries[0]
 	require.NotEmpty(t, kept.Photo)
-	w.MustNavigate(a.url + "/logbook/" + kept.ID).MustWaitLoad()
+	w.MustNavigate(a.at("/logbook/" + kept.ID)).MustWaitLoad()
 	w.settled(func() bool {
 		return w.MustEval(`() => (document.querySelector(".try-photos img")?.naturalWidth ?? 0) === 40`).Bool()
 	}, "it is shown")

@@ -94,7 +94,7 @@ func TestARefusedTapTakesOnlyItself(t *testing.T) {
 	w.connection(true)
 	w.settled(func() bool { v := a.course(id); return timers(&v, "Rice") == 4 && timers(&v, "Peas") == 4 }, "its neighbours are kept")
 	w.eventually(".note-limit", "not")
-	w.MustNavigate(a.url + "/pantry").MustWaitLoad()
+	w.MustNavigate(a.at("/pantry")).MustWaitLoad()
 	w.eventually(".update-bar", "One change could not be kept")
 	w.click("See what")
 	w.eventually(".modal.show", "Something done in a cooking")
@@ -134,7 +134,7 @@ func TestWhatWasEditedBeforeLeavingIsSent(t *testing.T) {
 	w.see(".pantry, main")
 	w.settled(func() bool { return a.kept(id, "salt") == 9 }, "what came after the save is sent from another screen")
 
-	w.MustNavigate(a.url + "/bench/" + id).MustWaitLoad()
+	w.MustNavigate(a.at("/bench/" + id)).MustWaitLoad()
 	w.status("saved")
 	lose.Store(true)
 	w.grams("salt", "10")

@@ -208,7 +208,7 @@ func TestABuildDeletedElsewhereIsBroughtBack(t *testing.T) {
 	a := start(t)
 	id := a.build(peas)
 	w := a.open(a.person(), "/bench/"+id)
-	r, err := http.NewRequest(http.MethodDelete, a.url+"/api/builds/"+id, nil)
+	r, err := http.NewRequest(http.MethodDelete, a.at("/api/builds/"+id), nil)
 	require.NoError(t, err)
 	answer, err := http.DefaultClient.Do(r)
 	require.NoError(t, err)

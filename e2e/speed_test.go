@@ -36,7 +36,7 @@ func (a *app) big(b *testing.B) string {
 	}
 	text, err := json.Marshal(d)
 	require.NoError(b, err)
-	answer, err := http.Post(a.url+"/api/builds", "application/json", bytes.NewReader(text))
+	answer, err := http.Post(a.at("/api/builds"), "application/json", bytes.NewReader(text))
 	require.NoError(b, err)
 	defer answer.Body.Close()
 	require.Equal(b, http.StatusCreated, answer.StatusCode)

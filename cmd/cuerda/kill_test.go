@@ -21,6 +21,8 @@ import (
 	"testing"
 	"time"
 
+	"cuerda/internal/api/apitest"
+
 	"github.com/stretchr/testify/require"
 )
 
@@ -35,10 +37,11 @@ func TestMain(m *testing.M) {
 
 // killed is a Cuerda that is ended without warning, and begun again over the same data.
 type killed struct {
-	t    *testing.T
-	data string
-	cmd  *exec.Cmd
-	url  string
+	kitchen string
+	t       *testing.T
+	data    string
+	cmd     *exec.Cmd
+	url     string
 }
 
 var announced = regexp.MustCompile(`Cuerda is at (\S+)`)
@@ -84,7 +87,7 @@ func (k *killed) call(method, path string, body any, headers ...string) ([]byte,
 	if !raw {
 		text, _ = json.Marshal(body) // bodies of tests can be written
 	}
-	r, err := http.NewRequest(method, k.url+path, bytes.NewReader(text))
+	r, err := http.NewRequest(method, k.url+apitest.In(k.kitchen, path), bytes.NewReader(text))
 	if err != nil {
 		return nil, err
 	}
@@ -141,6 +144,7 @@ func TestKilledAtAnyMomentNothingAcknowledgedIsLost(t *testing.T) {
 	t.Cleanup(func() { k.killServer() })
 
 	var courses []struct{ ID string }
+	k.kitchen = kitchenAt(t, k.url)
 	k.must("GET", "/api/courses", nil, &courses)
 	var c struct{ ID, Token string }
 	c.ID = courses[0].ID

@@ -20,7 +20,9 @@ import (
 	"github.com/stretchr/testify/require"
 
 	"cuerda/internal/api"
+	"cuerda/internal/api/apitest"
 	"cuerda/internal/problem"
+	"cuerda/internal/store"
 	"cuerda/internal/wire"
 )
 
@@ -180,7 +182,7 @@ func TestStartKeepsAKitchenFromOneTimeToTheNext(t *testing.T) {
 	require.NoError(t, os.Chmod(data, 0o755))
 	t.Cleanup(func() { _ = os.RemoveAll(data) })
 	url, stop := started(t, data)
-	answer, err := http.Post(url+"/api/builds", "application/json", strings.NewReader(cakes))
+	answer, err := http.Post(url+apitest.In(kitchenAt(t, url), "/api/builds"), "application/json", strings.NewReader(cakes))
 	require.NoError(t, err)
 	answer.Body.Close()
 	assert.Equal(t, http.StatusCreated, answer.StatusCode)
@@ -225,10 +227,23 @@ func TestStartKeepsAKitchenFromOneTimeToTheNext(t *testing.T) {
 	require.NoError(t, stop())
 }
 
+// kitchenAt gives the ID of the demonstration kitchen.
+func kitchenAt(t *testing.T, url string) string {
+	t.Helper()
+	answer, err := http.Get(url + "/api/kitchens")
+	require.NoError(t, err)
+	defer answer.Body.Close()
+	var all []store.KitchenEntry
+	require.NoError(t, json.NewDecoder(answer.Body).Decode(&all))
+	require.Len(t, all, 1)
+	assert.True(t, all[0].MadeUp)
+	return all[0].ID
+}
+
 func builds(t *testing.T, url string) (names []string) {
 	t.Helper()
 	client := http.Client{Timeout: 10 * time.Second}
-	answer, err := client.Get(url + "/api/builds")
+	answer, err := client.Get(url + apitest.In(kitchenAt(t, url), "/api/builds"))
 	require.NoError(t, err)
 	defer answer.Body.Close()
 	var list []api.Entry

@@ -31,6 +31,8 @@ type startOptions struct {
 	logs                   string
 	port                   int
 	verbose                bool
+	accounts, openHouse    bool
+	proxies                []string
 }
 
 func startCommand() *cobra.Command {
@@ -42,9 +44,13 @@ func startCommand() *cobra.Command {
 brings its tables up to date, fills an empty database with the demonstration
 kitchen, and serves the application until it is told to stop.
 
-Beyond loopback (--listen) everybody who reaches the machine reaches the kitchen,
-and can change it: there is no password. Name the names that may be asked for with
---host, and give a certificate (--tls-cert, --tls-key) where the way is not your own.`,
+Alone on this machine nobody signs in. With --accounts, and always beyond loopback
+(--listen), people sign in; the first owner does so by a link that the start prints.
+--open-house leaves a server beyond loopback open to everybody who reaches it, without
+a password. Name the names that may be asked for with --host, and give a certificate
+(--tls-cert, --tls-key) where the way is not your own. Behind a proxy that ends HTTPS,
+name its address with --trusted-proxy: no other is believed about where a request
+comes from.`,
 		Args: cobra.NoArgs,
 		RunE: func(cmd *cobra.Command, _ []string) error {
 			ctx, stop := signal.NotifyContext(context.Background(), os.Interrupt, syscall.SIGTERM, syscall.SIGHUP)
@@ -66,6 +72,9 @@ and can change it: there is no password. Name the names that may be asked for wi
 	f.StringVar(&o.key, "tls-key", os.Getenv("CUERDA_TLS_KEY"), "file of its key (CUERDA_TLS_KEY)")
 	f.StringVar(&o.metrics, "metrics", os.Getenv("CUERDA_METRICS"), "address of a second port for Prometheus, such as 127.0.0.1:9100 (CUERDA_METRICS)")
 	f.StringVar(&o.logs, "log", fromEnv("CUERDA_LOG", "text"), "how to log: text or json (CUERDA_LOG)")
+	f.BoolVar(&o.accounts, "accounts", os.Getenv("CUERDA_ACCOUNTS") == "true", "people sign in (CUERDA_ACCOUNTS=true)")
+	f.BoolVar(&o.openHouse, "open-house", false, "beyond loopback too, let everybody in without a password")
+	f.StringSliceVar(&o.proxies, "trusted-proxy", fields(os.Getenv("CUERDA_TRUSTED_PROXIES")), "address or network of a proxy that ends HTTPS; again for more (CUERDA_TRUSTED_PROXIES)")
 	f.BoolVar(&o.verbose, "verbose", false, "log every request too")
 	return cmd
 }
@@ -137,16 +146,24 @@ func start(ctx context.Context, out, errs io.Writer, o startOptions) error {
 	}
 	defer db.Close()
 	foods := food.Starter()
-	kitchen, err := demo.Seed(ctx, db, foods)
+	club, err := demo.Seed(ctx, db, foods)
 	if err != nil {
 		return err
 	}
+	proxies, err := prefixes(o.proxies)
+	if err != nil {
+		return err
+	}
+	accounts := o.accounts || !isLoopback(o.listen) && !o.openHouse
 	listener, err := listen(o.listen, o.port)
 	if err != nil {
 		return err
 	}
 	names := namesOf(o)
-	handler := &api.Server{Store: db, Who: api.OneKitchen(kitchen), Foods: foods, Log: log, Pages: pages, Hosts: names}
+	handler := &api.Server{
+		Store: db, Foods: foods, Log: log, Pages: pages, Hosts: names, Accounts: accounts, Secure: o.certificate != "" || len(proxies) > 0, Proxies: proxies,
+		Demo: func(ctx context.Context, owner string) (string, error) { return demo.Anew(ctx, db, foods, owner) },
+	}
 	whole := handler.Handler()
 	if o.metrics != "" {
 		stop, err := serveMetrics(o.metrics, handler.Metrics(), log)
@@ -160,10 +177,20 @@ func start(ctx context.Context, out, errs io.Writer, o startOptions) error {
 	watched := make(chan struct{})
 	go func() { defer close(watched); handler.Watch(watching) }()
 	defer func() { unwatch(); <-watched }() // before the database closes
+	go handler.Erase(watching)
 	address := addressOf(listener, o, names)
 	announce(address)
-	fmt.Fprintf(out, "Cuerda is at %s\nStop it with Ctrl+C. Its data is in %s\n", address, where(o, private))
-	if !isLoopback(o.listen) {
+	fmt.Fprintf(out, "Cuerda is at %s\n", address)
+	if club != "" {
+		fmt.Fprintf(out, "The rowing club's kitchen, all made up, is at %s\n", strings.TrimSuffix(address, "/")+"/k/"+club+"/bench")
+	}
+	fmt.Fprintf(out, "Stop it with Ctrl+C. Its data is in %s\n", where(o, private))
+	switch {
+	case accounts:
+		if err := welcome(ctx, out, db, address); err != nil {
+			return err
+		}
+	case !isLoopback(o.listen):
 		fmt.Fprintf(out, "It is open to everybody who reaches this machine by: %s. There is no password: whoever opens it can change everything.\n", strings.Join(names, ", "))
 	}
 	return serve(ctx, listener, whole, o, log)

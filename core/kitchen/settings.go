@@ -7,6 +7,8 @@ import (
 	"regexp"
 	"slices"
 
+	"cuerda/core/food/eaters"
+	"cuerda/core/physics/method"
 	"cuerda/core/physics/parameter"
 	"cuerda/core/physics/piece"
 	"cuerda/core/physics/safety"
@@ -30,6 +32,7 @@ type Settings struct {
 	// Currency is that of its prices, by ISO 4217.
 	Currency string `json:"currency" pattern:"^[A-Z]{3}$"`
 	Units    Units  `json:"units"`
+	Household
 	// Own are the kitchen's own figures by their ID, over those of parameter.Usual.
 	Own map[string]float64 `json:"figures,omitempty"`
 }
@@ -44,6 +47,19 @@ type Workplace struct {
 	// Bowls is how many bowls of a processor there are.
 	Bowls int `json:"bowls" minimum:"0" maximum:"6"`
 }
+
+// Household is what a new build begins with: who eats, and what there is to cook and measure with.
+type Household struct {
+	// Oven is how a new build is baked: fan-oven, still-oven (of still air or gas), or none; "" where nobody said.
+	Oven string `json:"oven,omitempty" enum:"fan-oven,still-oven,none"`
+	// Cups says that there is no scale: amounts are given in cups and spoons.
+	Cups  bool `json:"cups,omitempty"`
+	Probe bool `json:"probe,omitempty"`
+	// Eaters are who eats here as a rule.
+	Eaters *eaters.Eaters `json:"eaters,omitempty"`
+}
+
+var ovens = []string{"", string(method.FanOven), string(method.StillOven), "none"}
 
 // Units are those that figures are shown in beside the grams, degrees Celsius and
 // millimetres that are kept.
@@ -102,6 +118,12 @@ func (s *Settings) Check() error {
 	}
 	if _, err := s.parameters(); err != nil {
 		return err
+	}
+	if !slices.Contains(ovens, s.Oven) {
+		return fmt.Errorf("oven %q is not one of %v", s.Oven, ovens[1:])
+	}
+	if s.Eaters != nil && !s.Eaters.Sound() {
+		return errors.New("who eats cannot be kept: a name is at most 60 letters, and what is left out is one of the known words")
 	}
 	if !slices.Contains(safety.Guidances, s.Guidance) {
 		return fmt.Errorf("guidance %q is not one of %v", s.Guidance, safety.Guidances)

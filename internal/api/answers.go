@@ -24,7 +24,7 @@ func squeezed(next http.Handler) (http.Handler, error) {
 	whole := wrap(next)
 	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
 		// A drag waits for a prediction, which is short; a stream is never whole.
-		if r.URL.Path == "/api/predict" || strings.HasSuffix(r.URL.Path, "/stream") {
+		if strings.HasSuffix(r.URL.Path, "/predict") || strings.HasSuffix(r.URL.Path, "/stream") {
 			next.ServeHTTP(w, r)
 			return
 		}
@@ -34,7 +34,7 @@ func squeezed(next http.Handler) (http.Handler, error) {
 
 // settled are long answers that seldom change: asked for again, they are sent only where
 // they have.
-var settled = map[string]bool{"/api/foods": true, "/api/figures": true, "/api/openapi.json": true}
+var settled = map[string]bool{"/api/foods": true, kitchenPath + "/foods": true, kitchenPath + "/figures": true, "/api/openapi.json": true}
 
 // kept holds an answer back until it is whole.
 type kept struct {

@@ -9,6 +9,7 @@ import (
 	"log/slog"
 	"net"
 	"net/http"
+	"net/netip"
 	"regexp"
 	"runtime/debug"
 	"slices"
@@ -40,8 +41,14 @@ type Server struct {
 	Store *store.Store
 	Foods *food.Catalogue
 	Log   *slog.Logger
-	// Who says for whom a request is answered, and false where for nobody.
-	Who func(*http.Request) (principal.Principal, bool)
+	// Accounts says that people sign in; without them whoever reaches the server is the cook.
+	Accounts bool
+	// Secure says that browsers come by HTTPS, so that cookies go by nothing else.
+	Secure bool
+	// Proxies are believed when they say for whom they ask.
+	Proxies []netip.Prefix
+	// Demo makes the demonstration kitchen anew for an account, and gives its ID; nil where there is none.
+	Demo func(ctx context.Context, owner string) (string, error)
 	// Pages is the built front end; nil serves the interface alone.
 	Pages fs.FS
 	// Hosts are the names beside the loopback ones that may be asked for.
@@ -69,6 +76,11 @@ type Server struct {
 	pictures gate
 	files    files
 	metrics  metrics
+	door     door
+	// operations are all there are, by method and path.
+	operations map[string]operation
+	// unchecked is for tests alone: what the application checks is left to the database.
+	unchecked bool
 }
 
 // once sets what the libraries keep for the whole program.
@@ -89,6 +101,7 @@ func (s *Server) Handler() http.Handler {
 	s.live.Store, s.live.Log, s.live.Kitchen, s.live.Keep = s.Store, s.Log, s.kitchenOf, s.keepLive
 	r.Use(s.observe, s.recover, s.headers, home, s.limits, s.identify, spoken, sane, tagged, s.compute, s.exchange, s.takeIn)
 	s.register(r)
+	s.openDoor()
 	r.GET(streamPath, s.stream)
 	r.HandleMethodNotAllowed = true
 	r.NoMethod(func(c *gin.Context) {
@@ -124,7 +137,7 @@ func (s *Server) register(r *gin.Engine) huma.API {
 	config.OpenAPIPath = "/api/openapi"
 	config.DocsPath, config.SchemasPath = "", ""
 	config.CreateHooks = nil
-	config.Info.Description = "Builds of one kitchen, and what the model says of them."
+	config.Info.Description = "Kitchens, their builds, and what the model says of them."
 	api := humagin.New(r, config)
 	s.registerFoods(api)
 	s.registerPredict(api)
@@ -146,12 +159,26 @@ func (s *Server) register(r *gin.Engine) huma.API {
 	s.registerExchange(api)
 	s.registerReading(api)
 	s.registerHealth(api)
+	s.registerKitchens(api)
+	s.registerSession(api)
+	s.registerPeople(api)
+	s.registerDevices(api)
 	describeEnums(api.OpenAPI().Components.Schemas)
 	s.costly = map[string]bool{}
+	s.operations = map[string]operation{
+		"GET " + streamPath:     {"followCourse", principal.Stove, true},
+		"GET /api/openapi.json": {"openapi", "", false}, "GET /api/openapi.yaml": {"openapi", "", false},
+	}
 	for path, item := range api.OpenAPI().Paths {
 		for _, o := range []*huma.Operation{item.Get, item.Post, item.Put, item.Delete} {
-			if o != nil && o.Metadata[computing] == true {
-				s.costly[o.Method+" "+inPath.ReplaceAllString(path, ":$1")] = true
+			if o == nil {
+				continue
+			}
+			at := o.Method + " " + inPath.ReplaceAllString(path, ":$1")
+			ofKitchen := strings.HasPrefix(path, "/api/kitchens/{kitchen}")
+			s.operations[at] = operation{o.OperationID, least(o.Method, o.OperationID, ofKitchen), ofKitchen}
+			if o.Metadata[computing] == true {
+				s.costly[at] = true
 			}
 		}
 	}
@@ -289,13 +316,24 @@ func isLoopback(host string) bool {
 
 func isAPI(path string) bool { return path == "/api" || strings.HasPrefix(path, "/api/") }
 
-// op describes an operation, with the problems it may answer with.
+// op describes an operation of a kitchen, with the problems it may answer with.
 func op(method, path, id, summary string, statuses ...int) huma.Operation {
+	o := beside(method, path, id, summary, statuses...)
+	o.Path = "/api/kitchens/{kitchen}" + path
+	o.Parameters = []*huma.Param{{Name: "kitchen", In: "path", Required: true, Description: "the kitchen's ID", Schema: &huma.Schema{Type: huma.TypeString}}}
+	return o
+}
+
+// beside describes an operation that is of no kitchen.
+func beside(method, path, id, summary string, statuses ...int) huma.Operation {
 	return huma.Operation{
 		Method: method, Path: "/api" + path, OperationID: id, Summary: summary,
 		Errors: append(statuses, http.StatusInternalServerError), MaxBodyBytes: maxBody,
 	}
 }
+
+// kitchenPath is where everything of a kitchen lies, as Gin writes it.
+const kitchenPath = "/api/kitchens/:kitchen"
 
 // asFile describes the answer of an operation as a file of one of these media types.
 func asFile(o huma.Operation, media ...string) huma.Operation {

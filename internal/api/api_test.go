@@ -53,7 +53,7 @@ func startOn(t testing.TB, open func(testing.TB) (*store.Store, string)) *client
 	require.NoError(t, s.SaveChoices(t.Context(), kitchen, &store.Choices{Off: true}))
 	pages := fstest.MapFS{"index.html": {Data: []byte("<!doctype html>the page")}, "assets/a.js": {Data: []byte("1")}}
 	return serve(t, &api.Server{
-		Store: s, Who: api.OneKitchen(kitchen), Foods: food.Starter(), Log: slog.New(slog.DiscardHandler), Pages: pages,
+		Store: s, Foods: food.Starter(), Log: slog.New(slog.DiscardHandler), Pages: pages,
 	}, kitchen)
 }
 
@@ -71,9 +71,13 @@ func (c *client) metrics() string {
 	return w.Body.String()
 }
 
+// at gives the address of something in the client's kitchen.
+func (c *client) at(path string) string { return c.url + apitest.In(c.kitchen, path) }
+
 // do sends a request; headers are name, value pairs.
 func (c *client) do(method, path, body string, headers ...string) (*http.Response, []byte) {
 	c.t.Helper()
+	path = apitest.In(c.kitchen, path)
 	r, err := http.NewRequest(method, c.url+path, strings.NewReader(body))
 	require.NoError(c.t, err)
 	if body != "" {

@@ -31,7 +31,7 @@ func TestTheGateKnowsWhatComputes(t *testing.T) {
 	for named := range s.costly {
 		assert.True(t, routes[named], "%s is an operation", named)
 	}
-	for _, named := range []string{"POST /api/bind", "POST /api/schools", "POST /api/courses", "POST /api/tries", "PUT /api/tries/:id", "GET /api/learned", "POST /api/learned/choose", "PUT /api/settings", "GET /api/tries/:id/next"} {
+	for _, named := range []string{"POST " + kitchenPath + "/bind", "POST " + kitchenPath + "/schools", "POST " + kitchenPath + "/courses", "POST " + kitchenPath + "/tries", "PUT " + kitchenPath + "/tries/:id", "GET " + kitchenPath + "/learned", "POST " + kitchenPath + "/learned/choose", "PUT " + kitchenPath + "/settings", "GET " + kitchenPath + "/tries/:id/next"} {
 		assert.True(t, s.costly[named], named)
 	}
 	for named := range s.costly {

@@ -315,7 +315,7 @@ func begins(p *supper.Planned) time.Time {
 }
 
 // actPath is where devices send what they did.
-const actPath = "/api/courses/:id/events"
+const actPath = kitchenPath + "/courses/:id/events"
 
 // mostCommands is how many a device may send at once.
 const mostCommands = 500

@@ -90,7 +90,7 @@ func TestACourseGoesOnWhereItWas(t *testing.T) {
 	// Another server, the next morning; and the build is gone.
 	builds := decode[[]api.Entry](c, "GET", "/api/builds", "")
 	c.do("DELETE", "/api/builds/"+builds[0].ID, "")
-	other := serve(t, &api.Server{Store: c.store, Who: api.OneKitchen(c.kitchen), Foods: food.Starter(), Log: slog.New(slog.DiscardHandler)}, c.kitchen)
+	other := serve(t, &api.Server{Store: c.store, Foods: food.Starter(), Log: slog.New(slog.DiscardHandler)}, c.kitchen)
 	again := decode[wire.Course](other, "GET", "/api/courses/"+v.ID, "")
 	again.Now, v.Now = time.Time{}, time.Time{}
 	assert.Equal(t, v.Dish[0].Steps[saute], again.Dish[0].Steps[saute])
@@ -124,7 +124,7 @@ func (c *client) follow(t *testing.T, id string, headers ...string) *stream {
 	// A simulated hand that pours takes as long as it takes, beside the races of other tests.
 	ctx, stop := context.WithTimeout(t.Context(), 4*time.Minute)
 	t.Cleanup(stop)
-	r, err := http.NewRequestWithContext(ctx, "GET", c.url+"/api/courses/"+id, nil)
+	r, err := http.NewRequestWithContext(ctx, "GET", c.at("/api/courses/"+id), nil)
 	require.NoError(t, err)
 	for i := 0; i < len(headers); i += 2 {
 		r.Header.Set(headers[i], headers[i+1])
@@ -161,7 +161,7 @@ func (s *stream) course(until func(*wire.Course) bool) (v wire.Course) {
 	s.t.Helper()
 	for {
 		text := []byte(s.next("course"))
-		apitest.Check(s.t, "GET", "/api/courses/told", http.StatusOK, http.Header{"Content-Type": {"application/json"}}, text)
+		apitest.Check(s.t, "GET", "/api/kitchens/k/courses/told", http.StatusOK, http.Header{"Content-Type": {"application/json"}}, text)
 		v = wire.Course{}
 		require.NoError(s.t, json.Unmarshal(text, &v))
 		if until(&v) {
@@ -185,7 +185,7 @@ func TestDevicesThatFollowHearOfEachOther(t *testing.T) {
 	assert.Len(t, back.course(func(*wire.Course) bool { return true }).Timers, 2)
 
 	// What another server takes is heard too.
-	other := &api.Server{Store: c.store, Who: api.OneKitchen(c.kitchen), Foods: food.Starter(), Log: slog.New(slog.DiscardHandler)}
+	other := &api.Server{Store: c.store, Foods: food.Starter(), Log: slog.New(slog.DiscardHandler)}
 	there := serve(t, other, c.kitchen)
 	watching, stop := context.WithCancel(context.Background())
 	ended := make(chan struct{})
@@ -205,7 +205,7 @@ func TestDevicesThatFollowHearOfEachOther(t *testing.T) {
 func TestTwoServersShowTheEventsOfBoth(t *testing.T) {
 	t.Parallel()
 	c := start(t)
-	other := &api.Server{Store: c.store, Who: api.OneKitchen(c.kitchen), Foods: food.Starter(), Log: slog.New(slog.DiscardHandler)}
+	other := &api.Server{Store: c.store, Foods: food.Starter(), Log: slog.New(slog.DiscardHandler)}
 	there := serve(t, other, c.kitchen)
 	for _, server := range []*client{c, there} {
 		watching, stop := context.WithCancel(context.Background())

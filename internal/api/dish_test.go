@@ -132,13 +132,13 @@ func TestRecipesComeInAndBuildsGoOut(t *testing.T) {
 		require.NotNil(t, again.Document, format)
 		assert.Equal(t, b.Document, *again.Document)
 	}
-	reply, zipped := c.do("GET", "/api/kitchen/archive", "")
+	reply, zipped := c.do("GET", "/api/archive", "")
 	assert.Equal(t, "application/zip", reply.Header.Get("Content-Type"))
 	other := startElsewhere(t)
-	count := ask[store.TakenIn](t, other, "POST", "/api/kitchen/archive?settings=true", string(zipped))
+	count := ask[store.TakenIn](t, other, "POST", "/api/archive?settings=true", string(zipped))
 	assert.Equal(t, len(ask[[]api.Entry](t, c, "GET", "/api/builds", "")), count.Added)
 	back := ask[api.Build](t, other, "GET", "/api/builds/"+b.ID, "")
 	assert.Equal(t, b.Document, back.Document)
-	p := c.problem(422, "bad-archive", "POST", "/api/kitchen/archive", "no zip")
+	p := c.problem(422, "bad-archive", "POST", "/api/archive", "no zip")
 	assert.Equal(t, "not-a-zip", p.Errors[0].Code)
 }

@@ -28,6 +28,8 @@ func (s *Server) problemOf(ctx context.Context, err error) error {
 	case errors.As(err, &unreadable):
 		s.Log.Error("what is kept cannot be read", "error", err)
 		return problem.New(http.StatusUnprocessableEntity, "unreadable", "This is kept, but it cannot be read here: "+unreadable.Err.Error()+". A backup holds it as it is.")
+	case errors.Is(err, store.ErrNotAllowed), errors.As(err, &refused) && refused.Code == insufficientPrivilege:
+		return problem.New(http.StatusForbidden, problem.Forbidden, "You may look around in this kitchen, and not do this in it.")
 	case errors.Is(err, store.ErrNotFound):
 		return problem.New(http.StatusNotFound, problem.NotFound, "There is no such build.")
 	case errors.Is(err, store.ErrDeleted):
@@ -71,6 +73,9 @@ func lost(err error) bool {
 	var network net.Error
 	return errors.Is(err, io.EOF) || errors.Is(err, io.ErrUnexpectedEOF) || errors.Is(err, net.ErrClosed) || errors.As(err, &network) || pgconn.Timeout(err) || pgconn.SafeToRetry(err)
 }
+
+// insufficientPrivilege is what row-level security says of a row that somebody may not write.
+const insufficientPrivilege = "42501"
 
 // noResources is the class of PostgreSQL's codes for no room: of the disk, of memory, of connections.
 const noResources = "53"

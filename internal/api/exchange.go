@@ -105,10 +105,10 @@ func (s *Server) registerExchange(api huma.API) {
 			said := phrases.In(in.Language, &b.Document)
 			return &body[export.Page]{export.PageOf(usable(k, &said), k, in.Language)}, nil
 		})
-	pack := op(http.MethodGet, "/kitchen/archive", "packKitchen", "Everything of the kitchen as a zip")
+	pack := op(http.MethodGet, "/archive", "packKitchen", "Everything of the kitchen as a zip")
 	pack.Responses = map[string]*huma.Response{"200": {Description: "The zip", Content: map[string]*huma.MediaType{"application/zip": {Schema: &huma.Schema{Type: "string", Format: "binary"}}}}}
 	huma.Register(api, pack, s.pack)
-	take := op(http.MethodPost, "/kitchen/archive", "unpackKitchen", "Bring in everything of a kitchen's zip, or nothing", 413, 422)
+	take := op(http.MethodPost, "/archive", "unpackKitchen", "Bring in everything of a kitchen's zip, or nothing", 413, 422)
 	take.RequestBody = &huma.RequestBody{Required: true, Content: map[string]*huma.MediaType{"application/zip": {Schema: &huma.Schema{Type: "string", Format: "binary"}}}}
 	huma.Register(api, take, s.unpack)
 }

@@ -46,7 +46,7 @@ func BenchmarkFollowing(b *testing.B) {
 	for d := range devices {
 		ready.Add(1)
 		following.Go(func() {
-			r, err := http.NewRequestWithContext(ctx, http.MethodGet, c.url+"/api/courses/"+ids[d%courses]+"/stream", nil)
+			r, err := http.NewRequestWithContext(ctx, http.MethodGet, c.at("/api/courses/"+ids[d%courses]+"/stream"), nil)
 			if err != nil {
 				b.Error(err)
 				return
@@ -99,7 +99,7 @@ func BenchmarkFollowing(b *testing.B) {
 				for n := range seconds {
 					began := time.Now()
 					body := pack(began, "core", 8+60*float64(n)/float64(seconds))
-					r, _ := http.NewRequestWithContext(ctx, http.MethodPost, c.url+"/api/readings", strings.NewReader(body))
+					r, _ := http.NewRequestWithContext(ctx, http.MethodPost, c.at("/api/readings"), strings.NewReader(body))
 					r.Header.Set("Authorization", "Bearer "+tokens[i])
 					got, err := client.Do(r)
 					if err != nil {

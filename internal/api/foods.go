@@ -190,14 +190,20 @@ func (s *Server) registerFoods(api huma.API) {
 			if err != nil {
 				return nil, err
 			}
-			foods := make([]Food, 0, len(k.Foods.Foods()))
-			for i := range k.Foods.Foods() {
-				foods = append(foods, foodOf(k.Foods, &k.Foods.Foods()[i]))
-			}
-			return &body[[]Food]{foods}, nil
+			return &body[[]Food]{foodsOf(k.Foods)}, nil
 		})
-	huma.Register(api, op(http.MethodGet, "/vocabulary", "getVocabulary", "The words and limits of the build document"),
+	huma.Register(api, beside(http.MethodGet, "/foods", "listShelf", "Every food of the catalogue"),
+		func(context.Context, *struct{}) (*body[[]Food], error) { return &body[[]Food]{foodsOf(s.Foods)}, nil })
+	huma.Register(api, beside(http.MethodGet, "/vocabulary", "getVocabulary", "The words and limits of the build document"),
 		func(context.Context, *struct{}) (*body[Vocabulary], error) { return &body[Vocabulary]{vocabulary}, nil })
+}
+
+func foodsOf(foods *food.Catalogue) []Food {
+	out := make([]Food, 0, len(foods.Foods()))
+	for i := range foods.Foods() {
+		out = append(out, foodOf(foods, &foods.Foods()[i]))
+	}
+	return out
 }
 
 func foodOf(foods *food.Catalogue, f *food.Food) Food {

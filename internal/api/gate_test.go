@@ -14,6 +14,7 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
+	"cuerda/internal/api/apitest"
 	"cuerda/internal/problem"
 )
 
@@ -34,7 +35,7 @@ func TestComputationsWaitTheirTurnAndEndWithTheirClients(t *testing.T) {
 		crowd.Add(1)
 		go func() {
 			defer crowd.Done()
-			r, err := http.NewRequestWithContext(ctx, http.MethodPost, c.url+"/api/bake", strings.NewReader(endless))
+			r, err := http.NewRequestWithContext(ctx, http.MethodPost, c.at("/api/bake"), strings.NewReader(endless))
 			if err != nil {
 				return
 			}
@@ -77,7 +78,7 @@ func TestASlowBodyTakesNobodysPlace(t *testing.T) {
 		conn, err := net.Dial("tcp", host)
 		require.NoError(t, err)
 		defer conn.Close()
-		_, err = fmt.Fprintf(conn, "POST /api/bake HTTP/1.1\r\nHost: localhost\r\nContent-Type: application/json\r\nContent-Length: 1000\r\n\r\n{\"format\"")
+		_, err = fmt.Fprintf(conn, "POST %s HTTP/1.1\r\nHost: localhost\r\nContent-Type: application/json\r\nContent-Length: 1000\r\n\r\n{\"format\"", apitest.In(c.kitchen, "/api/bake"))
 		require.NoError(t, err)
 	}
 	answer, text := c.do(http.MethodPost, "/api/bake", turkey)
@@ -91,7 +92,7 @@ func TestABodyCutShortIsABadRequest(t *testing.T) {
 	for _, path := range []string{"/api/bake", "/api/predict", "/api/read-recipe"} {
 		conn, err := net.Dial("tcp", strings.TrimPrefix(c.url, "http://"))
 		require.NoError(t, err)
-		_, err = fmt.Fprintf(conn, "POST %s HTTP/1.1\r\nHost: localhost\r\nContent-Type: application/json\r\nTransfer-Encoding: chunked\r\n\r\n5\r\n{\"for\r\nnonsense", path)
+		_, err = fmt.Fprintf(conn, "POST %s HTTP/1.1\r\nHost: localhost\r\nContent-Type: application/json\r\nTransfer-Encoding: chunked\r\n\r\n5\r\n{\"for\r\nnonsense", apitest.In(c.kitchen, path))
 		require.NoError(t, err)
 		require.NoError(t, conn.(*net.TCPConn).CloseWrite())
 		answer, err := http.ReadResponse(bufio.NewReader(conn), nil)

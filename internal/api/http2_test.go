@@ -9,6 +9,8 @@ import (
 	"testing"
 	"time"
 
+	"cuerda/internal/api/apitest"
+
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 )
@@ -26,7 +28,7 @@ func TestAStreamOverTLSOutlivesItsSilence(t *testing.T) {
 	t.Cleanup(secure.Close)
 	ctx, stop := context.WithTimeout(t.Context(), time.Minute)
 	defer stop()
-	request, err := http.NewRequestWithContext(ctx, http.MethodGet, secure.URL+"/api/courses/"+v.ID+"/stream", nil)
+	request, err := http.NewRequestWithContext(ctx, http.MethodGet, secure.URL+apitest.In(c.kitchen, "/api/courses/"+v.ID+"/stream"), nil)
 	require.NoError(t, err)
 	answer, err := secure.Client().Do(request)
 	require.NoError(t, err)

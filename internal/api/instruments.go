@@ -79,14 +79,14 @@ type readingsInput struct {
 const maxPack = 256 << 10
 
 func (s *Server) registerInstruments(api huma.API) {
-	send := op(http.MethodPost, "/readings", "sendReadings", "What instruments measured, as SenML (RFC 8428)", 401, 413, 422, 429)
+	send := beside(http.MethodPost, "/readings", "sendReadings", "What instruments measured, as SenML (RFC 8428)", 401, 413, 422, 429)
 	send.MaxBodyBytes = maxPack
 	send.SkipValidateBody = true
 	send.RequestBody = &huma.RequestBody{Required: true, Content: map[string]*huma.MediaType{
 		senml.MediaType: {Schema: &huma.Schema{Type: huma.TypeArray, Items: &huma.Schema{Type: huma.TypeObject}}},
 	}}
 	huma.Register(api, send, s.sendReadings)
-	huma.Register(api, op(http.MethodGet, "/readings", "whatToMeasure", "What there is to measure", 401, 429), func(ctx context.Context, in *TokenInput) (*body[device.ToMeasure], error) {
+	huma.Register(api, beside(http.MethodGet, "/readings", "whatToMeasure", "What there is to measure", 401, 429), func(ctx context.Context, in *TokenInput) (*body[device.ToMeasure], error) {
 		c, _, err := s.courseByToken(ctx, in)
 		if err != nil {
 			return nil, err
@@ -162,7 +162,7 @@ func (s *Server) courseByToken(ctx context.Context, in *TokenInput) (*live.Cours
 		s.live.Counts.Refused.Add(1)
 		return nil, ctx, huma.ErrorWithHeaders(problem.New(http.StatusTooManyRequests, "too-many", "Too many wrong tokens came from here: try again in a moment."), http.Header{"Retry-After": {retryAfter}})
 	}
-	kitchenID, id, err := s.Store.CourseOf(ctx, token)
+	kitchenID, id, err := s.Store.CourseOf(principal.Server(ctx), token)
 	if err != nil {
 		if !errors.Is(err, store.ErrNotFound) {
 			return nil, ctx, s.problemOf(ctx, err)
@@ -172,7 +172,7 @@ func (s *Server) courseByToken(ctx context.Context, in *TokenInput) (*live.Cours
 		return nil, ctx, problem.New(http.StatusUnauthorized, problem.Forbidden, "No course that goes on has this token.")
 	}
 	s.guesses.was(true, in.from, token)
-	ctx = principal.With(ctx, principal.Principal{Kitchen: kitchenID})
+	ctx = principal.InKitchen(ctx, kitchenID)
 	c, err := s.live.Find(ctx, kitchenID, id)
 	if err != nil {
 		return nil, ctx, s.problemOf(ctx, err)
@@ -306,5 +306,8 @@ func (s *Server) simulated(id string) bool {
 func (s *Server) Close() {
 	if s.end != nil {
 		s.end()
+	}
+	if s.door.cleaning != nil {
+		s.door.cleaning.StopCleanup()
 	}
 }

@@ -8,7 +8,6 @@ import (
 	"testing"
 	"time"
 
-	"github.com/jackc/pgx/v5"
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
@@ -41,7 +40,7 @@ func TestWhatCannotBeKeptIsRefusedWithItsPlace(t *testing.T) {
 	// A try of 1950 is one.
 	kept := decode[api.KeptTry](c, "POST", "/api/tries", fmt.Sprintf(`{"build":%q,"version":1,"cooked_at":"1950-03-01T18:00:00Z","found":{"hold":"held"}}`, b.ID))
 	assert.Equal(t, 1950, kept.CookedAt.Year())
-	_, zip := c.do("GET", "/api/kitchen/archive", "")
+	_, zip := c.do("GET", "/api/archive", "")
 	_, err := archivetest.Read(zip, food.Starter())
 	require.NoError(t, err, "and its archive can be taken in")
 }
@@ -67,18 +66,16 @@ func TestARefusedEventTakesOnlyItself(t *testing.T) {
 func TestOnePoisonedRowTakesNoListDown(t *testing.T) {
 	t.Parallel()
 	kept, url := pgtest.OpenURL(t)
-	kitchen, _, err := kept.Kitchen(t.Context(), "Boathouse")
+	kitchen, _, err := kept.MadeUp(t.Context(), "Boathouse")
 	require.NoError(t, err)
-	c := serve(t, &api.Server{Store: kept, Who: api.OneKitchen(kitchen), Foods: food.Starter(), Log: slog.New(slog.DiscardHandler)}, kitchen)
+	c := serve(t, &api.Server{Store: kept, Foods: food.Starter(), Log: slog.New(slog.DiscardHandler)}, kitchen)
 	answer, text := c.do("POST", "/api/suppers", `{"format":"cuerda-supper/1","table":"2026-12-01T19:00:00Z"}`)
 	require.Equal(t, http.StatusCreated, answer.StatusCode, string(text))
 	c.build("POST", "/api/builds", peas)
 	b, _ := c.build("POST", "/api/builds", peas)
 	tried := decode[api.KeptTry](c, "POST", "/api/tries", wetTry(b.ID, 1))
 	decode[wire.Course](c, "POST", "/api/courses", fmt.Sprintf(`{"build":%q}`, b.ID))
-	conn, err := pgx.Connect(t.Context(), url)
-	require.NoError(t, err)
-	defer conn.Close(t.Context())
+	conn := pgtest.Connect(t, url)
 	for _, spoil := range []string{
 		`update supper set document = document || '{"dishes":null,"table":"soon"}'`,
 		`update course set plan = plan || '{"dishes":7,"table":"soon"}'`,
@@ -106,7 +103,7 @@ func TestOnePoisonedRowTakesNoListDown(t *testing.T) {
 	assert.Equal(t, 1, odd)
 	c.problem(http.StatusUnprocessableEntity, "unreadable", "GET", "/api/builds/"+b.ID, "")
 	c.problem(http.StatusUnprocessableEntity, "unreadable", "GET", "/api/tries/"+tried.ID, "")
-	_, zip := c.do("GET", "/api/kitchen/archive", "")
+	_, zip := c.do("GET", "/api/archive", "")
 	_, err = archivetest.Read(zip, food.Starter())
 	assert.Error(t, err, "what cannot be read is in the archive, and is told of where it is taken in")
 }

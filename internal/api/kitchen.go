@@ -2,16 +2,12 @@ package api
 
 import (
 	"context"
-	"net/http"
 	"sync"
 	"time"
-
-	"github.com/gin-gonic/gin"
 
 	"cuerda/core/kitchen"
 	"cuerda/core/recipe/ingredient"
 	"cuerda/internal/principal"
-	"cuerda/internal/problem"
 )
 
 // kitchens keeps what a kitchen's pantry makes of the catalogue, by kitchen, until
@@ -96,26 +92,6 @@ func (s *Server) Watch(ctx context.Context) {
 	}, s.cache.forget, s.live.Heard)
 }
 
-// OneKitchen answers every request for one kitchen.
-func OneKitchen(id string) func(*http.Request) (principal.Principal, bool) {
-	return func(*http.Request) (principal.Principal, bool) { return principal.Principal{Kitchen: id}, true }
-}
-
-// identify puts who asks into the request's context.
-func (s *Server) identify(c *gin.Context) {
-	if s.Who == nil || !isAPI(c.Request.URL.Path) {
-		c.Next()
-		return
-	}
-	p, known := s.Who(c.Request)
-	if !known {
-		refuse(c, problem.New(http.StatusForbidden, problem.Forbidden, "This kitchen is not yours."))
-		return
-	}
-	c.Request = c.Request.WithContext(principal.With(c.Request.Context(), p))
-	c.Next()
-}
-
 // kitchenID is whose request it is; none where nobody was identified, which the store
 // knows no kitchen by.
 func kitchenID(ctx context.Context) string {
@@ -134,7 +110,7 @@ func (s *Server) kitchen(ctx context.Context) (*kitchen.Kitchen, error) {
 
 // kitchenOf gives that kitchen as its pantry is now.
 func (s *Server) kitchenOf(ctx context.Context, id string) (*kitchen.Kitchen, error) {
-	return s.kitchen(principal.With(ctx, principal.Principal{Kitchen: id}))
+	return s.kitchen(principal.InKitchen(ctx, id))
 }
 
 func (s *Server) madeKitchen(ctx context.Context) (*madeKitchen, error) {

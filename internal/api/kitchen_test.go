@@ -4,7 +4,6 @@ import (
 	"context"
 	"encoding/json"
 	"log/slog"
-	"net/http"
 	"net/http/httptest"
 	"strings"
 	"testing"
@@ -15,7 +14,7 @@ import (
 
 	"cuerda/core/food"
 	"cuerda/internal/api"
-	"cuerda/internal/principal"
+	"cuerda/internal/problem"
 	"cuerda/internal/wire"
 )
 
@@ -23,7 +22,7 @@ import (
 func TestTwoServersAgree(t *testing.T) {
 	t.Parallel()
 	c := start(t)
-	other := &api.Server{Store: c.store, Who: api.OneKitchen(c.kitchen), Foods: food.Starter(), Log: slog.New(slog.DiscardHandler)}
+	other := &api.Server{Store: c.store, Foods: food.Starter(), Log: slog.New(slog.DiscardHandler)}
 	server := httptest.NewServer(other.Handler())
 	ctx, stop := context.WithCancel(t.Context())
 	ended := make(chan struct{})
@@ -43,23 +42,16 @@ func TestTwoServersAgree(t *testing.T) {
 	assert.Eventually(t, func() bool { return q() > before }, 10*time.Second, 20*time.Millisecond)
 }
 
-// A request is answered for the kitchen of whoever asks, and for nobody else.
+// A request is answered for the kitchen that it names, where there is one.
 func TestARequestIsOfItsKitchen(t *testing.T) {
 	t.Parallel()
 	c := start(t)
-	server := httptest.NewServer((&api.Server{Store: c.store, Foods: food.Starter(), Log: slog.New(slog.DiscardHandler), Who: func(r *http.Request) (principal.Principal, bool) {
-		id := r.Header.Get("X-Kitchen")
-		return principal.Principal{Kitchen: id}, id != ""
-	}}).Handler())
-	t.Cleanup(server.Close)
-	there := &client{t, server.URL, c.store, c.kitchen, nil}
-	answer, text := there.do("GET", "/api/builds", "", "X-Kitchen", c.kitchen)
+	answer, text := c.do("GET", "/api/builds", "")
 	require.Equal(t, 200, answer.StatusCode)
 	assert.Greater(t, strings.Count(string(text), `"id"`), 3)
-	answer, _ = there.do("GET", "/api/builds", "")
-	assert.Equal(t, 403, answer.StatusCode, "nobody")
-	answer, text = there.do("GET", "/api/builds", "", "X-Kitchen", "00000000-0000-4000-8000-000000000000")
-	assert.NotEqual(t, 200, answer.StatusCode, "a kitchen that is none: %s", text)
-	answer, _ = there.do("POST", "/api/predict", cakes, "X-Kitchen", "no uuid")
-	assert.Equal(t, 404, answer.StatusCode)
+	for _, none := range []string{"00000000-0000-4000-8000-000000000000", "no uuid"} {
+		c.kitchen = none
+		c.problem(404, problem.NotFound, "GET", "/api/builds", "")
+		c.problem(404, problem.NotFound, "POST", "/api/predict", cakes)
+	}
 }

@@ -104,7 +104,7 @@ func (s *Server) relearn(ctx context.Context) error {
 
 // keepLive keeps a try of a course; its kitchen learns of it meanwhile.
 func (s *Server) keepLive(ctx context.Context, kitchen string, t *store.Try, d *document.Document) error {
-	if err := s.keepTry(principal.With(ctx, principal.Principal{Kitchen: kitchen}), t, d); err != nil {
+	if err := s.keepTry(principal.InKitchen(ctx, kitchen), t, d); err != nil {
 		return err
 	}
 	s.teacher().Later(s.life, kitchen, func() { s.cache.forget(kitchen) })

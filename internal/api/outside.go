@@ -24,8 +24,8 @@ const (
 )
 
 const (
-	archivePath = "/api/kitchen/archive"
-	photosPath  = "/api/photos"
+	archivePath = kitchenPath + "/archive"
+	photosPath  = kitchenPath + "/photos"
 )
 
 // limits ends what takes too long: the work, by its context, and the connection, by its

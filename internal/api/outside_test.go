@@ -27,6 +27,7 @@ import (
 
 	"cuerda/core/food"
 	"cuerda/internal/api"
+	"cuerda/internal/api/apitest"
 	"cuerda/internal/demo"
 	"cuerda/internal/demo/demotest"
 	"cuerda/internal/postgres"
@@ -39,7 +40,7 @@ func TestOtherPagesMakeABrowserAskForNothing(t *testing.T) {
 	t.Parallel()
 	c := start(t)
 	for _, site := range []string{"cross-site", "same-site"} {
-		c.problem(403, problem.CrossOrigin, "GET", "/api/kitchen/archive", "", "Sec-Fetch-Site", site)
+		c.problem(403, problem.CrossOrigin, "GET", "/api/archive", "", "Sec-Fetch-Site", site)
 		c.problem(403, problem.CrossOrigin, "GET", "/api/builds", "", "Sec-Fetch-Site", site)
 	}
 	for _, site := range []string{"same-origin", "none"} {
@@ -55,7 +56,7 @@ func TestFilesAndLongAnswersAreSentOnceAndSqueezed(t *testing.T) {
 	s, kitchen := demotest.Open(t)
 	script := strings.Repeat("const rope = 'laid';\n", 500)
 	pages := fstest.MapFS{"index.html": {Data: []byte("<!doctype html>the page")}, "assets/a.js": {Data: []byte(script)}, ".gitkeep": {}, "assets/.hidden": {Data: []byte("x")}}
-	server := httptest.NewServer((&api.Server{Store: s, Who: api.OneKitchen(kitchen), Foods: food.Starter(), Log: slog.New(slog.DiscardHandler), Pages: pages, Hosts: []string{"boathouse.example"}}).Handler())
+	server := httptest.NewServer((&api.Server{Store: s, Foods: food.Starter(), Log: slog.New(slog.DiscardHandler), Pages: pages, Hosts: []string{"boathouse.example"}}).Handler())
 	defer server.Close()
 	c := &client{t: t, url: server.URL, store: s, kitchen: kitchen}
 
@@ -94,7 +95,7 @@ func TestTheServerIsSeenFromOutside(t *testing.T) {
 	var lock sync.Mutex
 	var log bytes.Buffer
 	s, kitchen := demotest.Open(t)
-	handler := &api.Server{Store: s, Who: api.OneKitchen(kitchen), Foods: food.Starter(), Log: slog.New(slog.NewJSONHandler(locked{&lock, &log}, nil))}
+	handler := &api.Server{Store: s, Foods: food.Starter(), Log: slog.New(slog.NewJSONHandler(locked{&lock, &log}, nil))}
 	server := httptest.NewServer(handler.Handler())
 	defer server.Close()
 	c := &client{t: t, url: server.URL, store: s, kitchen: kitchen}
@@ -109,15 +110,15 @@ func TestTheServerIsSeenFromOutside(t *testing.T) {
 	var line map[string]any
 	require.NoError(t, json.Unmarshal([]byte(strings.SplitN(text, "\n", 2)[0]), &line))
 	assert.Equal(t, id, line["id"])
-	assert.Equal(t, "/api/builds", line["route"])
+	assert.Equal(t, "/api/kitchens/:kitchen/builds", line["route"])
 	assert.EqualValues(t, 201, line["status"])
 	assert.Equal(t, kitchen, line["kitchen"])
 
 	counts := httptest.NewRecorder()
 	handler.Metrics().ServeHTTP(counts, httptest.NewRequest("GET", "/metrics", nil))
 	for _, want := range []string{
-		`cuerda_request_duration_seconds_count{method="POST",route="/api/builds",status="201"} 1`,
-		`cuerda_request_duration_seconds_count{method="GET",route="/api/builds/:id",status="404"} 1`,
+		`cuerda_request_duration_seconds_count{method="POST",route="/api/kitchens/:kitchen/builds",status="201"} 1`,
+		`cuerda_request_duration_seconds_count{method="GET",route="/api/kitchens/:kitchen/builds/:id",status="404"} 1`,
 		"cuerda_computations_waiting 0", "cuerda_database_connections_most", "cuerda_versions_saved_total",
 	} {
 		assert.Contains(t, counts.Body.String(), want)
@@ -149,13 +150,13 @@ func TestSlowReadersOfArchivesHoldUpNobody(t *testing.T) {
 		conn, err := net.Dial("tcp", address)
 		require.NoError(t, err)
 		defer conn.Close()
-		_, err = fmt.Fprintf(conn, "GET /api/kitchen/archive HTTP/1.1\r\nHost: %s\r\n\r\n", address)
+		_, err = fmt.Fprintf(conn, "GET %s HTTP/1.1\r\nHost: %s\r\n\r\n", apitest.In(c.kitchen, "/api/archive"), address)
 		require.NoError(t, err)
 	}
 	for range 20 {
 		soon, stop := context.WithTimeout(t.Context(), 5*time.Second)
 		for _, path := range []string{"/api/ready", "/api/builds"} {
-			r, err := http.NewRequestWithContext(soon, http.MethodGet, c.url+path, nil)
+			r, err := http.NewRequestWithContext(soon, http.MethodGet, c.at(path), nil)
 			require.NoError(t, err)
 			answer, err := http.DefaultClient.Do(r)
 			require.NoError(t, err, path)
@@ -170,10 +171,10 @@ func TestSlowReadersOfArchivesHoldUpNobody(t *testing.T) {
 func TestHalfAnArchiveIsNoArchive(t *testing.T) {
 	t.Parallel()
 	c := start(t)
-	answer, whole := c.do("GET", "/api/kitchen/archive", "")
+	answer, whole := c.do("GET", "/api/archive", "")
 	assert.Equal(t, "application/zip", answer.Header.Get("Content-Type"))
 	assert.Equal(t, "PK", string(whole[:2]))
-	taken, text := c.do("POST", "/api/kitchen/archive", string(whole), "Content-Type", "application/zip")
+	taken, text := c.do("POST", "/api/archive", string(whole), "Content-Type", "application/zip")
 	require.Equal(t, 200, taken.StatusCode, string(text))
 	assert.Contains(t, string(text), `"added":0`)
 }
@@ -198,7 +199,7 @@ func TestAFrozenDatabaseIsToldInTime(t *testing.T) {
 	t.Cleanup(s.Close)
 	kitchen, err := demo.Seed(t.Context(), s, food.Starter())
 	require.NoError(t, err)
-	server := httptest.NewServer((&api.Server{Store: s, Who: api.OneKitchen(kitchen), Foods: food.Starter(), Log: slog.New(slog.DiscardHandler)}).Handler())
+	server := httptest.NewServer((&api.Server{Store: s, Foods: food.Starter(), Log: slog.New(slog.DiscardHandler)}).Handler())
 	t.Cleanup(server.Close)
 	c := &client{t: t, url: server.URL, store: s, kitchen: kitchen}
 	answer, _ := c.do("GET", "/api/ready", "")

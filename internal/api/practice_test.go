@@ -24,9 +24,9 @@ import (
 func fresh(t *testing.T, foods *food.Catalogue) *client {
 	t.Helper()
 	s := pgtest.Open(t)
-	kitchen, _, err := s.Kitchen(t.Context(), "Galley")
+	kitchen, _, err := s.MadeUp(t.Context(), "Galley")
 	require.NoError(t, err)
-	return serve(t, &api.Server{Store: s, Who: api.OneKitchen(kitchen), Foods: foods, Log: slog.New(slog.DiscardHandler)}, kitchen)
+	return serve(t, &api.Server{Store: s, Foods: foods, Log: slog.New(slog.DiscardHandler)}, kitchen)
 }
 
 // right is a call that is right by what the drill says of itself, as a page without a connection marks it.
@@ -219,7 +219,7 @@ func TestPracticeGoesOutAndIn(t *testing.T) {
 	t.Parallel()
 	c := start(t)
 	was := decode[api.PracticePage](c, "GET", "/api/practice", "")
-	_, zip := c.do("GET", "/api/kitchen/archive", "")
+	_, zip := c.do("GET", "/api/archive", "")
 	k, err := archivetest.Read(zip, food.Starter())
 	require.NoError(t, err)
 	require.Len(t, k.Practised, 1)
@@ -246,7 +246,7 @@ func TestPracticeGoesOutAndIn(t *testing.T) {
 		other.problem(http.StatusUnprocessableEntity, "bad-practice", "POST", "/api/practice/calls.csv", bad, "Content-Type", "text/csv")
 	}
 	third := fresh(t, food.Starter())
-	answer, text := third.do("POST", "/api/kitchen/archive", string(zip), "Content-Type", "application/zip")
+	answer, text := third.do("POST", "/api/archive", string(zip), "Content-Type", "application/zip")
 	require.Equal(t, http.StatusOK, answer.StatusCode, string(text))
 	assert.Contains(t, string(text), `"calls":70`)
 	assert.InDelta(t, was.Eye.Wet.Off, decode[api.PracticePage](third, "GET", "/api/practice", "").Eye.Wet.Off, 1e-9)

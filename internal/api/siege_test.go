@@ -14,6 +14,8 @@ import (
 	"testing"
 	"time"
 
+	"cuerda/internal/api/apitest"
+
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 )
@@ -38,11 +40,11 @@ func TestACookGoesOnUnderSiege(t *testing.T) {
 	}
 	c := start(t)
 	address := strings.TrimPrefix(c.url, "http://")
-	_, zipped := c.do("GET", "/api/kitchen/archive", "")
+	_, zipped := c.do("GET", "/api/archive", "")
 	ctx, over := context.WithCancel(t.Context())
 	defer over()
 	send := func(method, path, kind, body string) {
-		r, err := http.NewRequestWithContext(ctx, method, c.url+path, strings.NewReader(body))
+		r, err := http.NewRequestWithContext(ctx, method, c.at(path), strings.NewReader(body))
 		if err != nil {
 			return
 		}
@@ -69,9 +71,9 @@ func TestACookGoesOnUnderSiege(t *testing.T) {
 		func(int) { send("POST", "/api/bake", "application/json", endless) },
 		func(int) { send("POST", "/api/bind", "application/json", endless) },
 		func(int) { send("POST", "/api/read-recipe", "application/octet-stream", nested) },
-		func(int) { send("POST", "/api/kitchen/archive?settings=true", "application/zip", string(zipped)) },
-		func(int) { send("POST", "/api/kitchen/archive", "application/zip", string(zipped[:len(zipped)/2])) },
-		func(int) { send("GET", "/api/kitchen/archive", "text/plain", "") },
+		func(int) { send("POST", "/api/archive?settings=true", "application/zip", string(zipped)) },
+		func(int) { send("POST", "/api/archive", "application/zip", string(zipped[:len(zipped)/2])) },
+		func(int) { send("GET", "/api/archive", "text/plain", "") },
 		func(int) { send("POST", "/api/predict", "application/json", strings.Repeat("[", 500_000)) },
 		func(int) {
 			send("POST", "/api/predict", "application/json", `{"lines":[`+strings.Repeat("{},", 300_000)+"{}]}")
@@ -80,11 +82,11 @@ func TestACookGoesOnUnderSiege(t *testing.T) {
 			send("PUT", "/api/pantry", "application/json", fmt.Sprintf(`[{"food":"flax-meal","have":%t},{"food":"tahini","have":true}]`, i%2 == 0))
 		},
 		func(int) { send("GET", "/api/builds?q=%00%ff", "text/plain", "") },
-		func(int) { slow("GET /api/kitchen/archive HTTP/1.1\r\nHost: %s\r\n\r\n") },
+		func(int) { slow("GET " + apitest.In(c.kitchen, "/api/archive") + " HTTP/1.1\r\nHost: %s\r\n\r\n") },
 		func(int) {
-			slow("POST /api/bake HTTP/1.1\r\nHost: %s\r\nContent-Type: application/json\r\nContent-Length: 9000\r\n\r\n{")
+			slow("POST " + apitest.In(c.kitchen, "/api/bake") + " HTTP/1.1\r\nHost: %s\r\nContent-Type: application/json\r\nContent-Length: 9000\r\n\r\n{")
 		},
-		func(int) { slow("GET /api/foods HTTP/1.1\r\nHost: %s\r\nX: ") },
+		func(int) { slow("GET " + apitest.In(c.kitchen, "/api/foods") + " HTTP/1.1\r\nHost: %s\r\nX: ") },
 	}
 	var besiegers, cooks sync.WaitGroup
 	for i := range rounds(t) {

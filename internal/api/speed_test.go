@@ -35,14 +35,14 @@ func BenchmarkPredictBesideABareHandler(b *testing.B) {
 	defer beside.Close()
 
 	var took [2]float64
-	for i, server := range []struct{ name, url string }{{"bare", beside.URL}, {"predict", c.url}} {
+	for i, server := range []struct{ name, url string }{{"bare", beside.URL + "/api/predict"}, {"predict", c.at("/api/predict")}} {
 		b.Run(server.name, func(b *testing.B) {
 			b.ReportAllocs()
 			client := &http.Client{Transport: &http.Transport{MaxIdleConnsPerHost: 64}}
 			b.SetParallelism(8)
 			b.RunParallel(func(pb *testing.PB) {
 				for pb.Next() {
-					r, err := client.Post(server.url+"/api/predict", "application/json", strings.NewReader(text))
+					r, err := client.Post(server.url, "application/json", strings.NewReader(text))
 					if err != nil || r.StatusCode != http.StatusOK {
 						b.Error("no answer", err)
 						return

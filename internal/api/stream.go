@@ -20,7 +20,7 @@ import (
 )
 
 const (
-	streamPath = "/api/courses/:id/stream"
+	streamPath = kitchenPath + "/courses/:id/stream"
 	// heartbeat is how often a stream that is quiet says that it lives.
 	heartbeat = 15 * time.Second
 	// slowest is how long a device may take to take a piece of news.

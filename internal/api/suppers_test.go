@@ -98,19 +98,19 @@ func TestASupperIsKept(t *testing.T) {
 func TestASupperGoesWithItsKitchen(t *testing.T) {
 	t.Parallel()
 	from, to := start(t), startElsewhere(t)
-	_, zip := from.do("GET", "/api/kitchen/archive", "")
+	_, zip := from.do("GET", "/api/archive", "")
 	theirs := get[[]api.SupperEntry](to, "GET", "/api/suppers", "")
 	for _, s := range theirs {
 		to.do("DELETE", "/api/suppers/"+s.ID, "")
 	}
-	took := get[map[string]int](to, "POST", "/api/kitchen/archive", string(zip), "Content-Type", "application/zip")
+	took := get[map[string]int](to, "POST", "/api/archive", string(zip), "Content-Type", "application/zip")
 	assert.Equal(t, 1, took["suppers"])
 	here := get[[]api.SupperEntry](to, "GET", "/api/suppers", "")
 	require.Len(t, here, 1)
 	mine := get[[]api.SupperEntry](from, "GET", "/api/suppers", "")
 	assert.Equal(t, mine[0].ID, here[0].ID)
 	assert.Equal(t, get[api.KeptSupper](from, "GET", "/api/suppers/"+mine[0].ID, "").Document, get[api.KeptSupper](to, "GET", "/api/suppers/"+mine[0].ID, "").Document)
-	again := get[map[string]int](to, "POST", "/api/kitchen/archive", string(zip), "Content-Type", "application/zip")
+	again := get[map[string]int](to, "POST", "/api/archive", string(zip), "Content-Type", "application/zip")
 	assert.Zero(t, again["suppers"])
 }
 

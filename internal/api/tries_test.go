@@ -238,7 +238,7 @@ func TestTriesAreInTheArchive(t *testing.T) {
 	t.Parallel()
 	c := start(t)
 	decode[api.KitchenLearned](c, "POST", "/api/learned/choose", `{"off":false,"figure":"scoop","used":false}`)
-	_, zip := c.do("GET", "/api/kitchen/archive", "")
+	_, zip := c.do("GET", "/api/archive", "")
 	k, err := archivetest.Read(zip, food.Starter())
 	require.NoError(t, err)
 	assert.Equal(t, []string{"scoop"}, k.Choices.LeftOut)

@@ -190,11 +190,11 @@ type Health struct {
 }
 
 func (s *Server) registerHealth(api huma.API) {
-	huma.Register(api, op(http.MethodGet, "/health", "getHealth", "Whether the server answers"),
+	huma.Register(api, beside(http.MethodGet, "/health", "getHealth", "Whether the server answers"),
 		func(context.Context, *struct{}) (*body[Health], error) {
 			return &body[Health]{Health{"ok", version.Number}}, nil
 		})
-	huma.Register(api, op(http.MethodGet, "/ready", "getReady", "Whether the database answers, with its tables as this program knows them", 503),
+	huma.Register(api, beside(http.MethodGet, "/ready", "getReady", "Whether the database answers, with its tables as this program knows them", 503),
 		func(ctx context.Context, _ *struct{}) (*body[Health], error) {
 			if err := s.Store.Ping(ctx); err != nil {
 				return nil, s.problemOf(ctx, err)

@@ -59,7 +59,7 @@ func TestAKitchenGoesOutAndComesBackWhole(t *testing.T) {
 	t.Parallel()
 	ctx := t.Context()
 	s := pgtest.Open(t)
-	k, _, err := s.Kitchen(ctx, "Boathouse")
+	k, _, err := s.MadeUp(ctx, "Boathouse")
 	require.NoError(t, err)
 	a, err := s.Create(ctx, k, doc("Cakes <&> 🫛", 100))
 	require.NoError(t, err)
@@ -85,7 +85,7 @@ func TestAKitchenGoesOutAndComesBackWhole(t *testing.T) {
 	require.NoError(t, err)
 	assert.Equal(t, "Boathouse", read.Name)
 	other := pgtest.Open(t)
-	k2, _, err := other.Kitchen(ctx, "Empty")
+	k2, _, err := other.MadeUp(ctx, "Empty")
 	require.NoError(t, err)
 	require.NoError(t, other.SavePantry(ctx, k2, kitchen.PantryItem{Food: "oats-rolled", Have: true}))
 	count, err := other.TakeIn(ctx, k2, store.Taken{Histories: read.Histories, OwnFoods: read.OwnFoods, Replaces: true, Pantry: read.Pantry, Settings: read.Settings})
@@ -131,7 +131,7 @@ func TestALaterArchiveContinuesABuild(t *testing.T) {
 	t.Parallel()
 	ctx := t.Context()
 	s := pgtest.Open(t)
-	k, _, err := s.Kitchen(ctx, "Boathouse")
+	k, _, err := s.MadeUp(ctx, "Boathouse")
 	require.NoError(t, err)
 	early := store.History{ID: "11111111-1111-4111-8111-111111111111", Versions: []store.HistoryVersion{{Number: 1, Document: *doc("Cakes", 1)}}}
 	from, one := "22222222-2222-4222-8222-222222222222", 1
@@ -162,7 +162,7 @@ func TestManyImportsAtOnce(t *testing.T) {
 	t.Parallel()
 	ctx := t.Context()
 	s := pgtest.Open(t)
-	k, _, err := s.Kitchen(ctx, "Boathouse")
+	k, _, err := s.MadeUp(ctx, "Boathouse")
 	require.NoError(t, err)
 	h := store.History{ID: "33333333-3333-4333-8333-333333333333", Versions: []store.HistoryVersion{{Number: 1, Document: *doc("Cakes", 1)}}}
 	ids := []string{"flax-meal", "oats-rolled", "millet-flakes", "psyllium-husk", "tahini"}
@@ -191,7 +191,7 @@ func TestManyImportsAtOnce(t *testing.T) {
 func TestNothingIsHalfTakenIn(t *testing.T) {
 	t.Parallel()
 	s := pgtest.Open(t)
-	k, _, err := s.Kitchen(t.Context(), "Boathouse")
+	k, _, err := s.MadeUp(t.Context(), "Boathouse")
 	require.NoError(t, err)
 	good := store.History{ID: "11111111-1111-4111-8111-111111111111", Versions: []store.HistoryVersion{{Number: 1, Document: *doc("Good", 1)}}}
 	bad := store.History{ID: "22222222-2222-4222-8222-222222222222", Versions: []store.HistoryVersion{{Number: 1, Document: *doc("Bad", 1)}, {Number: 1, Document: *doc("Twice", 1)}}}

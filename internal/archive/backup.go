@@ -32,8 +32,10 @@ type Backup struct {
 
 // BackupKitchen is one kitchen of a backup.
 type BackupKitchen struct {
-	ID        string    `json:"id"`
-	Name      string    `json:"name"`
+	ID   string `json:"id"`
+	Name string `json:"name"`
+	// MadeUp says that it is the demonstration's.
+	MadeUp    bool      `json:"made_up,omitempty"`
 	CreatedAt time.Time `json:"created_at"`
 	File      string    `json:"file"`
 	Bytes     int64     `json:"bytes"`
@@ -47,7 +49,7 @@ func WriteBackup(ctx context.Context, w io.Writer, s *store.Store, now time.Time
 	out := zip.NewWriter(w)
 	list := &Backup{Format: BackupFormat, MadeAt: now.UTC().Truncate(time.Second), Kitchens: []BackupKitchen{}}
 	err := s.Kitchens(ctx, func(k *store.Whole, rows store.Rows) error {
-		one := BackupKitchen{ID: k.ID, Name: k.Name, CreatedAt: k.CreatedAt, File: "kitchens/" + k.ID + ".zip"}
+		one := BackupKitchen{ID: k.ID, Name: k.Name, MadeUp: k.MadeUp, CreatedAt: k.CreatedAt, File: "kitchens/" + k.ID + ".zip"}
 		f, err := out.CreateHeader(&zip.FileHeader{Name: one.File, Method: zip.Store})
 		if err != nil {
 			return err
@@ -162,7 +164,7 @@ func (b *BackupReader) Next(aside func(kitchen string, what *Aside) error) (*sto
 	if err != nil {
 		return nil, bad("%s: %w", one.File, err)
 	}
-	w := &store.Whole{ID: one.ID, Name: a.Name, CreatedAt: one.CreatedAt, Settings: a.Settings, Pantry: a.Pantry, OwnFoods: a.OwnFoods, Choices: a.Choices}
+	w := &store.Whole{ID: one.ID, Name: a.Name, MadeUp: one.MadeUp, CreatedAt: one.CreatedAt, Settings: a.Settings, Pantry: a.Pantry, OwnFoods: a.OwnFoods, Choices: a.Choices}
 	w.Each = func(take func(any) error) error {
 		builds := map[string]bool{}
 		put := 0

@@ -66,10 +66,10 @@ func written(t *testing.T, s *store.Store, k string) []byte {
 func TestACourseGoesIntoAnotherKitchenWhole(t *testing.T) {
 	t.Parallel()
 	from, to := pgtest.Open(t), pgtest.Open(t)
-	k, _, err := from.Kitchen(t.Context(), "Boathouse")
+	k, _, err := from.MadeUp(t.Context(), "Boathouse")
 	require.NoError(t, err)
 	c := cooked(t, from, k)
-	there, _, err := to.Kitchen(t.Context(), "Elsewhere")
+	there, _, err := to.MadeUp(t.Context(), "Elsewhere")
 	require.NoError(t, err)
 	zip := written(t, from, k)
 	assert.NotContains(t, string(zip), c.Token)
@@ -104,7 +104,7 @@ func TestACourseGoesIntoAnotherKitchenWhole(t *testing.T) {
 func TestCoursesThatMakeNoSenseAreRefused(t *testing.T) {
 	t.Parallel()
 	s := pgtest.Open(t)
-	k, _, err := s.Kitchen(t.Context(), "Boathouse")
+	k, _, err := s.MadeUp(t.Context(), "Boathouse")
 	require.NoError(t, err)
 	c := cooked(t, s, k)
 	read, err := archivetest.Read(written(t, s, k), foods)

@@ -44,7 +44,7 @@ func TestPracticeComesBackWhole(t *testing.T) {
 	assert.Equal(t, []store.Practised{onePerson()}, k.Practised)
 
 	s := pgtest.Open(t)
-	id, _, err := s.Kitchen(t.Context(), "Boathouse")
+	id, _, err := s.MadeUp(t.Context(), "Boathouse")
 	require.NoError(t, err)
 	count, err := s.TakeIn(t.Context(), id, store.Taken{Practised: k.Practised})
 	require.NoError(t, err)

@@ -51,7 +51,7 @@ func TestATryAndItsKitchensChoicesComeBackWhole(t *testing.T) {
 
 	// A backup holds them, and a restored kitchen finds its tries.
 	s := pgtest.Open(t)
-	id, _, err := s.Kitchen(t.Context(), "Boathouse")
+	id, _, err := s.MadeUp(t.Context(), "Boathouse")
 	require.NoError(t, err)
 	one := oneTry().Try
 	require.NoError(t, s.KeepTry(t.Context(), id, &one))

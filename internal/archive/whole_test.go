@@ -12,7 +12,6 @@ import (
 	"testing"
 	"time"
 
-	"github.com/jackc/pgx/v5"
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
@@ -55,7 +54,7 @@ func packed(t *testing.T, s *store.Store, kitchen string) []byte {
 func TestMuchIsRestoredWhole(t *testing.T) {
 	t.Parallel()
 	s := pgtest.Open(t)
-	k, _, err := s.Kitchen(t.Context(), "Boathouse")
+	k, _, err := s.MadeUp(t.Context(), "Boathouse")
 	require.NoError(t, err)
 	c := cooked(t, s, k)
 	_, err = s.AddEvents(t.Context(), c.ID, store.Whatever, began, []cooking.Event{{ID: strings.Repeat("ñ", 64), At: began, Kind: cooking.TimerSet, Name: "Rice", Minutes: 9}})
@@ -92,7 +91,7 @@ func TestMuchIsRestoredWhole(t *testing.T) {
 
 	// The archive goes into a kitchen that has the first part of it, and into the same again.
 	elsewhere := pgtest.Open(t)
-	there, _, err := elsewhere.Kitchen(t.Context(), "Elsewhere")
+	there, _, err := elsewhere.MadeUp(t.Context(), "Elsewhere")
 	require.NoError(t, err)
 	zip := packed(t, s, k)
 	for n := range 2 {
@@ -125,7 +124,7 @@ func sums(t *testing.T, data []byte) (out []string) {
 func TestOneBadRowCostsOnlyItself(t *testing.T) {
 	t.Parallel()
 	s, url := pgtest.OpenURL(t)
-	k, _, err := s.Kitchen(t.Context(), "Boathouse")
+	k, _, err := s.MadeUp(t.Context(), "Boathouse")
 	require.NoError(t, err)
 	good, err := s.Create(t.Context(), k, doc("Good", 1))
 	require.NoError(t, err)
@@ -134,9 +133,7 @@ func TestOneBadRowCostsOnlyItself(t *testing.T) {
 	cooked(t, s, k)
 	odd := oneTry().Try
 	require.NoError(t, s.KeepTry(t.Context(), k, &odd))
-	conn, err := pgx.Connect(t.Context(), url)
-	require.NoError(t, err)
-	defer conn.Close(t.Context())
+	conn := pgtest.Connect(t, url)
 	for _, spoil := range []string{
 		`insert into build_version (build_id, number, document) values ('` + bad.ID + `', 2, '{"lines":7}')`,
 		`update try set said = '[1]' where id = '` + odd.ID + `'`,
@@ -174,7 +171,7 @@ func TestOneBadRowCostsOnlyItself(t *testing.T) {
 func TestAnArchiveGoesBesideItsOwnKitchen(t *testing.T) {
 	t.Parallel()
 	s, url := pgtest.OpenURL(t)
-	k, _, err := s.Kitchen(t.Context(), "Boathouse")
+	k, _, err := s.MadeUp(t.Context(), "Boathouse")
 	require.NoError(t, err)
 	cooked(t, s, k)
 	p := picture(t)
@@ -185,9 +182,7 @@ func TestAnArchiveGoesBesideItsOwnKitchen(t *testing.T) {
 		require.NoError(t, s.KeepTry(t.Context(), k, &one))
 	}
 	var other string
-	conn, err := pgx.Connect(t.Context(), url)
-	require.NoError(t, err)
-	defer conn.Close(t.Context())
+	conn := pgtest.Connect(t, url)
 	require.NoError(t, conn.QueryRow(t.Context(), `insert into kitchen (name) values ('Other') returning id::text`).Scan(&other))
 	taken, err := archivetest.Taken(packed(t, s, k), foods)
 	require.NoError(t, err)
@@ -226,7 +221,7 @@ func TestOneKitchenOfABackup(t *testing.T) {
 	require.False(t, b.Only("nowhere"))
 	require.True(t, b.Only(k))
 	to := pgtest.Open(t)
-	_, _, err = to.Kitchen(t.Context(), "One that is there")
+	_, _, err = to.MadeUp(t.Context(), "One that is there")
 	require.NoError(t, err)
 	count, err := to.RestoreKitchens(t.Context(), true, func() (*store.Whole, error) { return b.Next(nil) }, nil)
 	require.NoError(t, err)

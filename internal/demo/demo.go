@@ -7,6 +7,7 @@ import (
 	"context"
 	"embed"
 	"encoding/json"
+	"errors"
 	"fmt"
 	"maps"
 	"time"
@@ -103,47 +104,64 @@ func patched(text []byte, patch map[string]any, foods *food.Catalogue) (*documen
 	return document.Read(text, foods)
 }
 
-// Seed gives the kitchen of an installation, and fills it with the
-// demonstration builds where the database had none.
+// Seed gives the demonstration kitchen of an installation, and makes it where there was no kitchen at all. Where it was
+// put away or erased it gives none: "".
 func Seed(ctx context.Context, s *store.Store, foods *food.Catalogue) (kitchen string, err error) {
-	builds, err := Builds(foods)
+	kitchen, made, err := s.MadeUp(ctx, Kitchen)
+	switch {
+	case err != nil || kitchen == "":
+		return kitchen, err
+	case !made:
+		return kitchen, refresh(ctx, s, kitchen, foods, time.Now())
+	}
+	return kitchen, fill(ctx, s, kitchen, foods)
+}
+
+// Anew makes another demonstration kitchen, as it is on the first day, of an account; "" where nobody signs in.
+func Anew(ctx context.Context, s *store.Store, foods *food.Catalogue, owner string) (kitchen string, err error) {
+	kitchen, err = s.MakeKitchen(ctx, store.NewKitchen{Name: Kitchen, MadeUp: true, Owner: owner})
 	if err != nil {
 		return "", err
 	}
-	kitchen, made, err := s.Kitchen(ctx, Kitchen)
-	if err != nil {
-		return kitchen, err
+	if err := fill(ctx, s, kitchen, foods); err != nil {
+		return "", errors.Join(err, s.EraseKitchen(ctx, kitchen))
 	}
-	if !made {
-		return kitchen, refresh(ctx, s, kitchen, foods, time.Now())
+	return kitchen, nil
+}
+
+// fill puts builds, pantry, supper, logbook, practice and a cooking that is half-way through into an empty kitchen.
+func fill(ctx context.Context, s *store.Store, kitchen string, foods *food.Catalogue) error {
+	builds, err := Builds(foods)
+	if err != nil {
+		return err
 	}
 	kept := map[string]supper.SupperFrom{}
 	for i := range builds {
 		if kept[builds[i].File], err = seed(ctx, s, kitchen, &builds[i], kept); err != nil {
-			return "", fmt.Errorf("%s: %w", builds[i].File, err)
+			return fmt.Errorf("%s: %w", builds[i].File, err)
 		}
 	}
 	if err := s.SavePantry(ctx, kitchen, Pantry()...); err != nil {
-		return "", err
+		return err
 	}
 	supper, err := Supper(builds, kept, foods, time.Now())
 	if err != nil {
-		return "", err
+		return err
 	}
 	if _, err = s.CreateSupper(ctx, kitchen, supper); err != nil {
-		return "", err
+		return err
 	}
 	plan, err := planCooking(builds, kept, foods, time.Now())
 	if err != nil {
-		return "", err
+		return err
 	}
 	if err := keepLogbook(ctx, s, kitchen, kept, foods, time.Now()); err != nil {
-		return "", err
+		return err
 	}
 	if err := keepPractice(ctx, s, kitchen, time.Now()); err != nil {
-		return "", err
+		return err
 	}
-	return kitchen, halfWay(ctx, s, kitchen, plan, foods, time.Now())
+	return halfWay(ctx, s, kitchen, plan, foods, time.Now())
 }
 
 func seed(ctx context.Context, s *store.Store, kitchen string, b *Build, before map[string]supper.SupperFrom) (supper.SupperFrom, error) {

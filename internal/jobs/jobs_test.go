@@ -30,7 +30,7 @@ const slumped = `{"squeeze":"slumps","pieces":8,"broke":{"turning":7}}`
 // A kitchen goes by its tries once it has some, without those left out, and not at all where its cooks want it so.
 func TestAKitchenGoesByItsTries(t *testing.T) {
 	s := pgtest.Open(t)
-	id, _, err := s.Kitchen(t.Context(), "Boathouse")
+	id, _, err := s.MadeUp(t.Context(), "Boathouse")
 	require.NoError(t, err)
 	teacher := jobs.Teacher{Store: s, Foods: food.Starter()}
 	d, err := document.Read([]byte(peas), food.Starter())
@@ -66,7 +66,7 @@ func TestAKitchenGoesByItsTries(t *testing.T) {
 // However many jobs run at once, what is kept in the end is of all tries.
 func TestWhoeverIsLastLearnsOfAll(t *testing.T) {
 	s := pgtest.Open(t)
-	id, _, err := s.Kitchen(t.Context(), "Boathouse")
+	id, _, err := s.MadeUp(t.Context(), "Boathouse")
 	require.NoError(t, err)
 	teacher := jobs.Teacher{Store: s, Foods: food.Starter(), Log: slog.New(slog.DiscardHandler)}
 	var all sync.WaitGroup

@@ -83,7 +83,7 @@ func beginDishes(t *testing.T, dishes int) *bench {
 	b := &bench{context: t.Context()}
 	b.clock.Store(time.Date(2026, 11, 25, 18, 0, 0, 0, time.UTC).UnixNano())
 	b.Hub = b.courses(s, k)
-	id, _, err := s.Kitchen(t.Context(), "club")
+	id, _, err := s.MadeUp(t.Context(), "club")
 	require.NoError(t, err)
 	d := &supper.Supper{Format: supper.Format, Table: b.at().Add(2 * time.Hour), Aim: "latest-start", Dishes: []supper.SupperDish{{Name: "Balls", Build: json.RawMessage(balls)}}}
 	for len(d.Dishes) < dishes {

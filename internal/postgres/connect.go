@@ -41,6 +41,13 @@ func (s *Server) roles(ctx context.Context) error {
 		if err != nil && code(err) != "42710" { // duplicate_object
 			return err
 		}
+		// The program does its work as a role that owns no table, so that row-level security binds it (migration 18).
+		if _, err := conn.Exec(ctx, "create role cuerda_app nologin"); err != nil && code(err) != "42710" {
+			return err
+		}
+		if _, err := conn.Exec(ctx, "grant cuerda_app to "+application); err != nil {
+			return err
+		}
 		_, err = conn.Exec(ctx, fmt.Sprintf("set password_encryption = 'scram-sha-256'; alter role %s password '%s'", application, s.own))
 		return err
 	})

@@ -15,6 +15,7 @@ import (
 type Whole struct {
 	ID        string
 	Name      string
+	MadeUp    bool
 	CreatedAt time.Time
 	Settings  kitchen.Settings
 	Pantry    []kitchen.PantryItem
@@ -49,12 +50,12 @@ func (s *Store) OneKitchen(ctx context.Context, kitchen string, each func(w *Who
 // kitchens gives the kitchen of that ID, or every one where it is "".
 func (s *Store) kitchens(ctx context.Context, only string, each func(w *Whole, rows Rows) error) error {
 	return pgx.BeginTxFunc(ctx, s.pool, pgx.TxOptions{IsoLevel: pgx.RepeatableRead, AccessMode: pgx.ReadOnly}, func(tx pgx.Tx) error {
-		rows, err := tx.Query(ctx, `select id::text, name, created_at from kitchen where $1 = '' or id::text = $1 order by created_at, id`, only)
+		rows, err := tx.Query(ctx, `select id::text, name, made_up, created_at from kitchen where $1 = '' or id::text = $1 order by created_at, id`, only)
 		if err != nil {
 			return err
 		}
 		all, err := pgx.CollectRows(rows, func(row pgx.CollectableRow) (w Whole, err error) {
-			err = row.Scan(&w.ID, &w.Name, &w.CreatedAt)
+			err = row.Scan(&w.ID, &w.Name, &w.MadeUp, &w.CreatedAt)
 			w.CreatedAt = w.CreatedAt.UTC()
 			return w, err
 		})
@@ -119,7 +120,7 @@ func (s *Store) RestoreKitchens(ctx context.Context, beside bool, next func() (*
 			if err != nil || w == nil {
 				return err
 			}
-			tag, err := tx.Exec(ctx, `insert into kitchen (id, name, created_at) values ($1, $2, $3) on conflict do nothing`, w.ID, w.Name, w.CreatedAt)
+			tag, err := tx.Exec(ctx, `insert into kitchen (id, name, made_up, created_at) values ($1, $2, $3, $4) on conflict do nothing`, w.ID, w.Name, w.MadeUp, w.CreatedAt)
 			if err != nil {
 				return err
 			}

@@ -6,7 +6,6 @@ import (
 	"testing"
 	"time"
 
-	"github.com/jackc/pgx/v5"
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
@@ -31,7 +30,7 @@ func TestEventsOfACourseAreOnlyAdded(t *testing.T) {
 	s, err := store.Open(t.Context(), url)
 	require.NoError(t, err)
 	t.Cleanup(s.Close)
-	k, _, err := s.Kitchen(t.Context(), "club")
+	k, _, err := s.MadeUp(t.Context(), "club")
 	require.NoError(t, err)
 	made, err := s.CreateCourse(t.Context(), k, coursePlan("Roots"), tuesday, tuesday)
 	require.NoError(t, err)
@@ -57,9 +56,7 @@ func TestEventsOfACourseAreOnlyAdded(t *testing.T) {
 	assert.ErrorIs(t, err, store.ErrNotFound, "of another kitchen")
 
 	// Not even the program's own role changes one.
-	conn, err := pgx.Connect(t.Context(), url)
-	require.NoError(t, err)
-	defer conn.Close(t.Context())
+	conn := pgtest.Connect(t, url)
 	_, _, err = s.AddReadings(t.Context(), map[string][]store.CourseReading{made.ID: {{Source: "p", Place: "core", At: tuesday, Celsius: 20}}})
 	require.NoError(t, err)
 	for _, change := range []string{`update course_event set at = now()`, `delete from course_event`, `update course_reading set celsius = 1`, `delete from course_reading`} {

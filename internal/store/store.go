@@ -14,6 +14,7 @@ import (
 	"sync/atomic"
 	"time"
 
+	"github.com/alexedwards/scs/pgxstore"
 	"github.com/jackc/pgx/v5"
 	"github.com/jackc/pgx/v5/pgconn"
 	"github.com/jackc/pgx/v5/pgxpool"
@@ -26,6 +27,8 @@ import (
 var (
 	ErrNotFound = errors.New("not found")
 	ErrDeleted  = errors.New("deleted")
+	// ErrNotAllowed is of somebody who may see a kitchen, and not do this in it.
+	ErrNotAllowed = errors.New("not allowed")
 )
 
 // ConflictError says that a build has changed since the version that a change
@@ -84,6 +87,7 @@ func Open(ctx context.Context, url string) (*Store, error) {
 		}
 	}
 	pulse := config.Copy()
+	scoped(config)
 	config.MaxConns, pulse.MaxConns = connections(), 1
 	s := &Store{}
 	if s.pool, err = pgxpool.NewWithConfig(ctx, config); err != nil {
@@ -103,11 +107,13 @@ func Attach(ctx context.Context, url string) (*Store, error) {
 	if err != nil {
 		return nil, fmt.Errorf("database address: %w", err)
 	}
+	pulse := config.Copy()
+	scoped(config)
 	s := &Store{}
 	if s.pool, err = pgxpool.NewWithConfig(ctx, config); err != nil {
 		return nil, err
 	}
-	if s.pulse, err = pgxpool.NewWithConfig(ctx, config.Copy()); err != nil {
+	if s.pulse, err = pgxpool.NewWithConfig(ctx, pulse); err != nil {
 		s.pool.Close()
 		return nil, err
 	}
@@ -250,29 +256,6 @@ func (s *Store) change(ctx context.Context, kitchenID string, f func(pgx.Tx) err
 // just made what this one was about to.
 var passing = []string{"40001", "40P01", "23505"}
 
-// Kitchen gives the kitchen of this installation, making it where there is
-// none; made says so. Only one of several callers makes it.
-func (s *Store) Kitchen(ctx context.Context, name string) (id string, made bool, err error) {
-	err = pgx.BeginFunc(ctx, s.pool, func(tx pgx.Tx) error {
-		if _, err := tx.Exec(ctx, "lock table kitchen in share row exclusive mode"); err != nil {
-			return err
-		}
-		err := tx.QueryRow(ctx, "select id::text from kitchen order by created_at, id limit 1").Scan(&id)
-		if !errors.Is(err, pgx.ErrNoRows) {
-			return err
-		}
-		made = true
-		return tx.QueryRow(ctx, "insert into kitchen (name) values ($1) returning id::text", name).Scan(&id)
-	})
-	return id, made, err
-}
-
-// KitchenName gives what a kitchen is called.
-func (s *Store) KitchenName(ctx context.Context, kitchen string) (name string, err error) {
-	err = s.pool.QueryRow(ctx, `select name from kitchen where id = $1`, kitchen).Scan(&name)
-	return name, tidy(err)
-}
-
 // tidy turns the database's words for a missing row, or for an ID that is no
 // UUID, into ErrNotFound.
 func tidy(err error) error {
@@ -281,4 +264,18 @@ func tidy(err error) error {
 		return ErrNotFound
 	}
 	return err
+}
+
+// one says ErrNotFound of a statement that found no row.
+func one(tag pgconn.CommandTag, err error) error {
+	if err == nil && tag.RowsAffected() == 0 {
+		return ErrNotFound
+	}
+	return tidy(err)
+}
+
+// Sessions keeps what browsers are known by; sessions that are over are swept away each time that passes. Stop it with
+// StopCleanup.
+func (s *Store) Sessions(sweep time.Duration) *pgxstore.PostgresStore {
+	return pgxstore.NewWithCleanupInterval(s.pool, sweep)
 }

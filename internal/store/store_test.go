@@ -7,7 +7,6 @@ import (
 	"testing"
 	"time"
 
-	"github.com/jackc/pgx/v5"
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
@@ -26,7 +25,7 @@ func doc(name string, grams float64) *document.Document {
 
 func open(t testing.TB) (*store.Store, string) {
 	s := pgtest.Open(t)
-	kitchen, made, err := s.Kitchen(t.Context(), "Boathouse")
+	kitchen, made, err := s.MadeUp(t.Context(), "Boathouse")
 	require.NoError(t, err)
 	require.True(t, made)
 	return s, kitchen
@@ -121,7 +120,7 @@ func TestKitchensDoNotSeeEachOther(t *testing.T) {
 	t.Parallel()
 	s, k := open(t)
 	ctx := t.Context()
-	again, made, err := s.Kitchen(ctx, "Another name")
+	again, made, err := s.MadeUp(ctx, "Another name")
 	require.NoError(t, err)
 	assert.False(t, made)
 	assert.Equal(t, k, again)
@@ -156,13 +155,11 @@ func TestVersionsCannotBeRewritten(t *testing.T) {
 	s, err := store.Open(t.Context(), url)
 	require.NoError(t, err)
 	t.Cleanup(s.Close)
-	k, _, err := s.Kitchen(t.Context(), "Boathouse")
+	k, _, err := s.MadeUp(t.Context(), "Boathouse")
 	require.NoError(t, err)
 	_, err = s.Create(t.Context(), k, doc("Cakes", 1))
 	require.NoError(t, err)
-	conn, err := pgx.Connect(t.Context(), url)
-	require.NoError(t, err)
-	defer func() { _ = conn.Close(context.Background()) }()
+	conn := pgtest.Connect(t, url)
 	_, err = conn.Exec(t.Context(), "update build_version set document = '{}'")
 	assert.ErrorContains(t, err, "never changed")
 }
@@ -195,7 +192,7 @@ func TestThePantryReplacesWhatWasKnown(t *testing.T) {
 func BenchmarkSave(b *testing.B) {
 	s := pgtest.Open(b)
 	ctx := context.Background()
-	k, _, _ := s.Kitchen(ctx, "Boathouse")
+	k, _, _ := s.MadeUp(ctx, "Boathouse")
 	made, err := s.Create(ctx, k, doc("Cakes", 1))
 	require.NoError(b, err)
 	on := 1
@@ -210,7 +207,7 @@ func BenchmarkSave(b *testing.B) {
 
 func TestAWatchHearsOfEveryChange(t *testing.T) {
 	s := pgtest.Open(t)
-	id, _, err := s.Kitchen(t.Context(), "Boathouse")
+	id, _, err := s.MadeUp(t.Context(), "Boathouse")
 	require.NoError(t, err)
 	ctx, stop := context.WithCancel(t.Context())
 	heard, changed, ended := make(chan bool, 8), make(chan string, 8), make(chan struct{})
@@ -235,7 +232,7 @@ func TestABusyDatabaseIsAliveAndANewerOneRefused(t *testing.T) {
 	s, err := store.Open(t.Context(), url)
 	require.NoError(t, err)
 	defer s.Close()
-	k, _, err := s.Kitchen(t.Context(), "Boathouse")
+	k, _, err := s.MadeUp(t.Context(), "Boathouse")
 	require.NoError(t, err)
 	release, holding := make(chan struct{}), make(chan struct{}, 100)
 	var wait sync.WaitGroup
@@ -258,9 +255,7 @@ func TestABusyDatabaseIsAliveAndANewerOneRefused(t *testing.T) {
 	close(release)
 	wait.Wait()
 
-	conn, err := pgx.Connect(t.Context(), url)
-	require.NoError(t, err)
-	defer func() { _ = conn.Close(context.Background()) }()
+	conn := pgtest.Connect(t, url)
 	_, err = conn.Exec(t.Context(), `insert into goose_db_version (version_id, is_applied) values (9999, true)`)
 	require.NoError(t, err)
 	_, err = store.Open(t.Context(), url)

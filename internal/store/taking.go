@@ -55,6 +55,9 @@ type Taken struct {
 func (s *Store) TakeIn(ctx context.Context, kitchenID string, in Taken) (TakenIn, error) {
 	var out TakenIn
 	err := s.change(ctx, kitchenID, func(tx pgx.Tx) (err error) {
+		if err := asServer(ctx, tx); err != nil {
+			return err
+		}
 		out, err = takeIn(ctx, tx, kitchenID, in)
 		return err
 	})

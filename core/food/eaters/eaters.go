@@ -10,6 +10,7 @@ import (
 	"slices"
 	"strings"
 	"sync"
+	"unicode/utf8"
 
 	"cuerda/core/food"
 	"cuerda/core/food/csvtable"
@@ -320,4 +321,32 @@ func distance(f, g *food.Food) float64 {
 		return -g.Staple // nothing is like an egg: what binds in its place, the commonest first
 	}
 	return far
+}
+
+// Most of what a table may hold.
+const (
+	mostPeople = 40
+	mostAlike  = 200
+	maxName    = 60
+)
+
+// Sound says whether a table can be kept: every code is one of those above, and no name is too long.
+func (e *Eaters) Sound() bool {
+	if !sound(e.Avoid, e.Diet, e.Wants) || len(e.People) > mostPeople {
+		return false
+	}
+	for i := range e.People {
+		p := &e.People[i]
+		if !sound(p.Avoid, p.Diet, p.Wants) || p.Count < 1 || p.Count > mostAlike || utf8.RuneCountInString(p.Name) > maxName {
+			return false
+		}
+	}
+	return true
+}
+
+func sound(avoid []string, diet string, wants []string) bool {
+	unknown := func(known []string) func(string) bool {
+		return func(code string) bool { return !slices.Contains(known, code) }
+	}
+	return !slices.ContainsFunc(avoid, unknown(Allergens)) && (diet == "" || slices.Contains(Diets, diet)) && !slices.ContainsFunc(wants, unknown(Wants))
 }

@@ -6,6 +6,7 @@ import (
 	"fmt"
 	"net/http"
 	"net/url"
+	"slices"
 	"strings"
 	"sync"
 	"testing"
@@ -173,3 +174,18 @@ func (k *keeper) Unwrap() http.ResponseWriter { return k.ResponseWriter }
 
 // Flush implements http.Flusher.
 func (k *keeper) Flush() { _ = http.NewResponseController(k.ResponseWriter).Flush() }
+
+// beside are the first parts of paths that are of no kitchen.
+var beside = []string{"vocabulary", "health", "ready", "readings", "kitchens", "openapi", "openapi.json", "openapi.yaml", "me", "session", "invitations", "pairings", "links", "demonstration"}
+
+// In gives the path of something in a kitchen: tests write /api/builds for /api/kitchens/{kitchen}/builds. What is beside
+// kitchens stays as it is.
+func In(kitchen, path string) string {
+	rest, isAPI := strings.CutPrefix(path, "/api/")
+	first, _, _ := strings.Cut(rest, "?")
+	first, _, _ = strings.Cut(first, "/")
+	if !isAPI || kitchen == "" || slices.Contains(beside, first) {
+		return path
+	}
+	return "/api/kitchens/" + kitchen + "/" + rest
+}

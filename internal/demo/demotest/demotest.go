@@ -36,7 +36,7 @@ func OpenNow(t testing.TB) (s *store.Store, kitchen string) {
 
 func idOf(t testing.TB, s *store.Store) string {
 	t.Helper()
-	kitchen, made, err := s.Kitchen(t.Context(), demo.Kitchen)
+	kitchen, made, err := s.MadeUp(t.Context(), demo.Kitchen)
 	if err != nil || made {
 		t.Fatalf("the made-up kitchen: made anew %t, %v", made, err)
 	}

@@ -10,6 +10,8 @@ import (
 	"sync/atomic"
 	"testing"
 
+	"github.com/jackc/pgx/v5"
+
 	"cuerda/internal/postgres"
 	"cuerda/internal/store"
 )
@@ -149,4 +151,18 @@ func start() {
 		s.Close()
 		return nil
 	}()
+}
+
+// Connect reaches past the store, as the program's own work does.
+func Connect(t testing.TB, url string) *pgx.Conn {
+	t.Helper()
+	conn, err := pgx.Connect(context.Background(), url)
+	if err == nil {
+		_, err = conn.Exec(context.Background(), `select set_config('cuerda.scope', 'server', false)`)
+	}
+	if err != nil {
+		t.Fatalf("database: %v", err)
+	}
+	t.Cleanup(func() { _ = conn.Close(context.Background()) })
+	return conn
 }

@@ -1,0 +1,199 @@
+package store
+
+import (
+	"context"
+	"errors"
+	"time"
+
+	"github.com/jackc/pgx/v5"
+
+	"cuerda/core/kitchen"
+	"cuerda/internal/principal"
+)
+
+// KitchenEntry is a kitchen as it is listed.
+type KitchenEntry struct {
+	ID        string     `json:"id"`
+	Name      string     `json:"name"`
+	MadeUp    bool       `json:"made_up" doc:"it is the demonstration's: all in it is invented"`
+	CreatedAt time.Time  `json:"created_at"`
+	PutAwayAt *time.Time `json:"put_away_at,omitempty"`
+	// EraseAt is when all of it is erased; its owners can take that back until then.
+	EraseAt *time.Time `json:"erase_at,omitempty"`
+	// Role is what whoever asks is in it.
+	Role    principal.Role `json:"role" enum:"owner,cook,guest,stove"`
+	Builds  int            `json:"builds"`
+	Suppers int            `json:"suppers"`
+	Tries   int            `json:"tries"`
+}
+
+const kitchenColumns = `k.id::text, k.name, k.made_up, k.created_at, k.put_away_at, k.erase_at`
+
+// ListKitchens gives the kitchens of whoever asks, the oldest first; those that are put away last.
+func (s *Store) ListKitchens(ctx context.Context) ([]KitchenEntry, error) {
+	rows, err := s.pool.Query(ctx, `select `+kitchenColumns+`, coalesce(m.role, 'owner') from kitchen k
+		left join member m on m.kitchen_id = k.id and m.account_id = cuerda_account()
+		where cuerda_scope() <> 'account' or m.role is not null
+		order by k.put_away_at is not null, k.made_up, k.created_at, k.id`)
+	if err != nil {
+		return nil, err
+	}
+	return pgx.CollectRows(rows, func(row pgx.CollectableRow) (k KitchenEntry, err error) {
+		err = row.Scan(&k.ID, &k.Name, &k.MadeUp, &k.CreatedAt, &k.PutAwayAt, &k.EraseAt, &k.Role)
+		return k, err
+	})
+}
+
+// FindKitchen gives one, with how much is in it.
+func (s *Store) FindKitchen(ctx context.Context, id string) (*KitchenEntry, error) {
+	k := &KitchenEntry{}
+	err := s.pool.QueryRow(ctx, `select `+kitchenColumns+`, coalesce(cuerda_role(), 'owner'),
+			(select count(*) from build where kitchen_id = k.id and deleted_at is null),
+			(select count(*) from supper where kitchen_id = k.id and deleted_at is null),
+			(select count(*) from try where kitchen_id = k.id and deleted_at is null)
+		from kitchen k where k.id = $1`, id).
+		Scan(&k.ID, &k.Name, &k.MadeUp, &k.CreatedAt, &k.PutAwayAt, &k.EraseAt, &k.Role, &k.Builds, &k.Suppers, &k.Tries)
+	return k, tidy(err)
+}
+
+// KitchenName gives what a kitchen is called.
+func (s *Store) KitchenName(ctx context.Context, kitchen string) (name string, err error) {
+	err = s.pool.QueryRow(ctx, `select name from kitchen where id = $1`, kitchen).Scan(&name)
+	return name, tidy(err)
+}
+
+// NewKitchen is a kitchen that is to be made.
+type NewKitchen struct {
+	Name     string
+	MadeUp   bool
+	Settings *kitchen.Settings
+	Have     []kitchen.PantryItem
+	// Owner is the account that owns it; "" where nobody signs in.
+	Owner string
+}
+
+// MakeKitchen makes one, whole or not at all.
+func (s *Store) MakeKitchen(ctx context.Context, in NewKitchen) (id string, err error) {
+	err = pgx.BeginFunc(principal.Server(ctx), s.pool, func(tx pgx.Tx) error {
+		if err := tx.QueryRow(ctx, `insert into kitchen (name, made_up) values ($1, $2) returning id::text`, in.Name, in.MadeUp).Scan(&id); err != nil {
+			return err
+		}
+		if in.Owner != "" {
+			if _, err := tx.Exec(ctx, `insert into member (kitchen_id, account_id, role) values ($1, $2, 'owner')`, id, in.Owner); err != nil {
+				return err
+			}
+		}
+		if in.Settings != nil {
+			if err := saveSettings(ctx, tx, id, *in.Settings); err != nil {
+				return err
+			}
+		}
+		return savePantry(ctx, tx, id, in.Have)
+	})
+	return id, err
+}
+
+// MadeUp gives the demonstration kitchen, making an empty one where there is no kitchen at all; made says so. Only one of
+// several callers makes it. Where it was put away or erased there is none: "".
+func (s *Store) MadeUp(ctx context.Context, name string) (id string, made bool, err error) {
+	err = pgx.BeginFunc(ctx, s.pool, func(tx pgx.Tx) error {
+		if _, err := tx.Exec(ctx, "lock table kitchen in share row exclusive mode"); err != nil {
+			return err
+		}
+		err := tx.QueryRow(ctx, `select id::text from kitchen where made_up and put_away_at is null and erase_at is null order by created_at desc, id limit 1`).Scan(&id)
+		if !errors.Is(err, pgx.ErrNoRows) {
+			return err
+		}
+		var others bool
+		if err := tx.QueryRow(ctx, `select exists (select from kitchen)`).Scan(&others); err != nil || others {
+			return err
+		}
+		made = true
+		return tx.QueryRow(ctx, "insert into kitchen (name, made_up) values ($1, true) returning id::text", name).Scan(&id)
+	})
+	return id, made, err
+}
+
+// RenameKitchen gives a kitchen another name.
+func (s *Store) RenameKitchen(ctx context.Context, id, name string) error {
+	return s.change(ctx, id, func(tx pgx.Tx) error {
+		return one(tx.Exec(ctx, `update kitchen set name = $2 where id = $1`, id, name))
+	})
+}
+
+// PutAwayKitchen hides a kitchen, or brings it back.
+func (s *Store) PutAwayKitchen(ctx context.Context, id string, away bool) error {
+	return s.change(ctx, id, func(tx pgx.Tx) error {
+		return one(tx.Exec(ctx, `update kitchen set put_away_at = case when $2 then coalesce(put_away_at, now()) end where id = $1`, id, away))
+	})
+}
+
+// EraseKitchenAt has a kitchen erased from a moment on, or takes that back with nil.
+func (s *Store) EraseKitchenAt(ctx context.Context, id string, at *time.Time) error {
+	return s.change(ctx, id, func(tx pgx.Tx) error {
+		return one(tx.Exec(ctx, `update kitchen set erase_at = $2 where id = $1`, id, at))
+	})
+}
+
+// erasing is everything of a kitchen, in the order in which it can go.
+var erasing = []string{
+	`delete from kitchen_learned where kitchen_id = $1`,
+	`delete from try where kitchen_id = $1`,
+	`delete from photo where kitchen_id = $1`,
+	`delete from course_reading where course_id in (select id from course where kitchen_id = $1)`,
+	`delete from course_event where course_id in (select id from course where kitchen_id = $1)`,
+	`delete from course where kitchen_id = $1`,
+	`delete from practice_call where person_id in (select id from practice_person where kitchen_id = $1)`,
+	`delete from practice_sitting where person_id in (select id from practice_person where kitchen_id = $1)`,
+	`delete from practice_person where kitchen_id = $1`,
+	`delete from supper where kitchen_id = $1`,
+	`delete from pantry_item where kitchen_id = $1`,
+	`delete from own_food where kitchen_id = $1`,
+	`delete from build where kitchen_id = $1`,
+	`delete from kitchen where id = $1`,
+}
+
+// EraseKitchen erases all of a kitchen now: rows, photos, readings, what it learned, and who may come in.
+func (s *Store) EraseKitchen(ctx context.Context, id string) error {
+	return pgx.BeginFunc(principal.Server(ctx), s.pool, func(tx pgx.Tx) error {
+		// A kitchen may hold millions of readings: that takes longer than a request may.
+		if _, err := tx.Exec(ctx, `select set_config('cuerda.erasing', 'on', true), set_config('statement_timeout', '0', true)`); err != nil {
+			return err
+		}
+		if _, err := tx.Exec(ctx, `select from kitchen where id = $1 for update`, id); err != nil {
+			return tidy(err)
+		}
+		for _, statement := range erasing {
+			if _, err := tx.Exec(ctx, statement, id); err != nil {
+				return err
+			}
+		}
+		return nil
+	})
+}
+
+// EraseDue erases the kitchens whose time has come, and says which.
+func (s *Store) EraseDue(ctx context.Context, now time.Time) ([]string, error) {
+	rows, err := s.pool.Query(ctx, `select id::text from kitchen where erase_at <= $1`, now)
+	if err != nil {
+		return nil, err
+	}
+	due, err := pgx.CollectRows(rows, pgx.RowTo[string])
+	if err != nil {
+		return nil, err
+	}
+	for i, id := range due {
+		if err := s.EraseKitchen(ctx, id); err != nil {
+			return due[:i], err
+		}
+	}
+	return due, nil
+}
+
+// KitchenThere says whether a kitchen is there for whoever asks, and what they are in it: strangers get ErrNotFound as
+// if it had never been. One that is to be erased is there for its owners alone.
+func (s *Store) KitchenThere(ctx context.Context, id string) (role principal.Role, err error) {
+	err = s.pool.QueryRow(ctx, `select cuerda_role() from kitchen where id = $1 and cuerda_role() is not null
+		and (erase_at is null or cuerda_role() = 'owner')`, id).Scan(&role)
+	return role, tidy(err)
+}
