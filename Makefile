@@ -98,9 +98,9 @@ check-web: .cache/npm
 check-generated: bin/cuerda
 	@out=$$(mktemp -d); trap 'rm -rf "$$out"' EXIT; \
 	bin/cuerda openapi > "$$out/openapi.json"; bin/cuerda schema > "$$out/build.schema.json"; bin/cuerda schema supper > "$$out/supper.schema.json"; \
-	(cd web && npx openapi-typescript "$$out/openapi.json" -o "$$out/schema.d.ts" >/dev/null 2>&1); \
+	(cd web && node scripts/types.mjs "$$out/openapi.json" "$$out" >/dev/null 2>&1); \
 	cmp "$$out/openapi.json" docs/formats/openapi.json && cmp "$$out/build.schema.json" docs/formats/build.schema.json && cmp "$$out/supper.schema.json" docs/formats/supper.schema.json && \
-	cmp "$$out/schema.d.ts" web/src/api/schema.d.ts || { echo "Generated files are old: run 'make generate'."; exit 1; }
+	cmp "$$out/schema.d.ts" web/src/api/schema.d.ts && cmp "$$out/beside.d.ts" web/src/api/beside.d.ts || { echo "Generated files are old: run 'make generate'."; exit 1; }
 
 generate: bin/cuerda
 	bin/cuerda openapi > docs/formats/openapi.json

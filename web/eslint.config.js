@@ -38,7 +38,7 @@ const layers = rows.flatMap((row, n) =>
 );
 
 export default tseslint.config(
-  { ignores: ["dist", "src/api/schema.d.ts"] },
+  { ignores: ["dist", "scripts", "src/api/*.d.ts"] },
   js.configs.recommended,
   ...tseslint.configs.strict,
   jsxA11y.flatConfigs.recommended,

@@ -19,7 +19,7 @@ export default defineConfig({
           {
             // What a screen at the stove reads beside its course, and a running sitting of practice: the last
             // answer where nobody answers.
-            urlPattern: /^.*\/api\/(courses|foods|vocabulary|practice(\?.*)?)$/,
+            urlPattern: /^.*\/api\/(me|vocabulary|kitchens\/[^/]+(\/(courses|foods|practice(\?.*)?))?)$/,
             handler: "NetworkFirst",
             options: { cacheName: "kitchen", networkTimeoutSeconds: 4, expiration: { maxEntries: 20 } },
           },

@@ -17,6 +17,8 @@ import { Unsent } from "./ui/unsent";
 import { Update } from "./ui/update";
 import { Trouble } from "./ui/trouble";
 import { type Language, languages, setLanguage } from "./i18n";
+import { kitchenHere, pagesOf } from "./api/here";
+import { KitchenMenu } from "./people/kitchen-menu";
 import { Icon } from "./ui/icon";
 import { MoreMenu } from "./ui/more-menu";
 import { useActions, useKeys } from "./keys/actions";
@@ -35,6 +37,8 @@ const CookHome = lazy(() => import("./cook/cook-home"));
 const CookPage = lazy(() => import("./cook/cook-page"));
 const LogbookPage = lazy(() => import("./logbook/logbook-page"));
 const PracticePage = lazy(() => import("./practice/practice-page"));
+const PeoplePage = lazy(() => import("./people/people-page"));
+const AccountPage = lazy(() => import("./people/account-page"));
 const PantryPage = lazy(() => import("./pantry/pantry-page").then((m) => ({ default: m.PantryPage })));
 
 const screens = ["bench", "supper", "cook", "logbook", "pantry", "practice"] as const;
@@ -107,6 +111,7 @@ function Frame() {
         <Suspense>
           <GoingOn />
         </Suspense>
+        <KitchenMenu />
         <div className="app-settings">
           <button
             type="button"
@@ -178,7 +183,7 @@ function Lost({ error = false }: { error?: boolean }) {
       words={t(error ? "app.lost" : "app.notFound")}
       action={t("app.toBench")}
       // Whatever threw is left behind with the page.
-      onRetry={() => location.assign("/bench")}
+      onRetry={() => location.assign(`${pagesOf(kitchenHere)}/bench`)}
     />
   );
 }
@@ -197,9 +202,9 @@ class Guard extends Component<{ children: ReactNode }, { failed: boolean }> {
   }
 }
 
-export function App() {
+export default function App() {
   return (
-    <BrowserRouter>
+    <BrowserRouter basename={pagesOf(kitchenHere)}>
       <Guard>
         <Routes>
           <Route element={<Frame />}>
@@ -216,6 +221,8 @@ export function App() {
             ))}
             <Route path="/practice" element={<PracticePage />} />
             <Route path="/pantry" element={<PantryPage />} />
+            <Route path="/people" element={<PeoplePage />} />
+            <Route path="/account" element={<AccountPage />} />
             <Route path="*" element={<Lost />} />
           </Route>
           {/* At the stove there is nothing else on the screen. */}

@@ -4,7 +4,7 @@ import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import "./styles/main.scss";
-import { App } from "./app";
+import { kitchenHere } from "./api/here";
 import { startWords } from "./i18n";
 import { outbox } from "./outbox/outbox";
 import { startOffline } from "./ui/update";
@@ -14,12 +14,17 @@ const client = new QueryClient({
 });
 const root = document.getElementById("root");
 if (root) {
-  await Promise.all([startWords(), outbox.start()]);
+  // Whoever opens a kitchen does not fetch the door, nor the other way round.
+  const [{ default: Page }] = await Promise.all([
+    kitchenHere ? import("./app") : import("./door/door-app"),
+    startWords(),
+    outbox.start(),
+  ]);
   startOffline();
   createRoot(root).render(
     <StrictMode>
       <QueryClientProvider client={client}>
-        <App />
+        <Page />
       </QueryClientProvider>
     </StrictMode>,
   );

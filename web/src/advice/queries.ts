@@ -8,7 +8,7 @@ export function useWays(document: BuildDocument, replace: "none" | "binders" | "
   return useQuery({
     queryKey: ["bind", replace, keyOf(document)],
     queryFn: ({ signal }) =>
-      unwrap(api.POST("/api/bind", { params: { query: { replace } }, body: document, signal })),
+      unwrap(api.POST("/bind", { params: { query: { replace } }, body: document, signal })),
     placeholderData: keepPreviousData,
     enabled: enabled && document.lines.length > 0,
     staleTime: Infinity,
@@ -19,7 +19,7 @@ export function useWays(document: BuildDocument, replace: "none" | "binders" | "
 export function useSchools(document: BuildDocument, enabled: boolean) {
   return useQuery({
     queryKey: ["schools", keyOf(document)],
-    queryFn: ({ signal }) => unwrap(api.POST("/api/schools", { body: document, signal })),
+    queryFn: ({ signal }) => unwrap(api.POST("/schools", { body: document, signal })),
     enabled: enabled && document.lines.length > 0,
     staleTime: Infinity,
     gcTime: 60_000,
@@ -32,7 +32,7 @@ export function useMend(document: BuildDocument, felt: Felt | null) {
   return useQuery({
     queryKey: ["mend", felt, keyOf(document)],
     queryFn: ({ signal }) =>
-      unwrap(api.POST("/api/mend", { params: { query: { felt: felt ?? "firm" } }, body: document, signal })),
+      unwrap(api.POST("/mend", { params: { query: { felt: felt ?? "firm" } }, body: document, signal })),
     placeholderData: keepPreviousData,
     enabled: felt !== null && document.lines.length > 0,
     staleTime: Infinity,
@@ -44,6 +44,6 @@ export function useMend(document: BuildDocument, felt: Felt | null) {
 export function useFeel() {
   return useMutation({
     mutationFn: ({ document, felt }: { document: BuildDocument; felt: Felt }) =>
-      unwrap(api.POST("/api/mend", { params: { query: { felt } }, body: document })),
+      unwrap(api.POST("/mend", { params: { query: { felt } }, body: document })),
   });
 }

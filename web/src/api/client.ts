@@ -1,8 +1,11 @@
-import createClient from "openapi-fetch";
+import createClient, { type Middleware } from "openapi-fetch";
+import type { components as besideComponents, paths as besidePaths } from "./beside";
+import { apiOf, kitchenApi } from "./here";
 import { asKept, inWordsOfPage } from "./made-up";
 import type { components, paths } from "./schema";
 
 type Schemas = components["schemas"];
+type Beside = besideComponents["schemas"];
 export type BuildDocument = Schemas["Document"];
 export type Line = Schemas["Line"];
 export type Preparation = Schemas["Preparation"];
@@ -31,6 +34,9 @@ export type Load = Schemas["Load"];
 export type Section = Schemas["Section"];
 export type Outlook = Schemas["Outlook"];
 export type Settings = Schemas["Settings"];
+export type KitchenEntry = Schemas["KitchenEntry"];
+export type Me = Beside["Me"];
+export type KitchenFirst = Beside["KitchenFirst"];
 export type Part = Schemas["Part"];
 export type PartResult = Schemas["PartResult"];
 export type PartKind = Part["kind"];
@@ -101,20 +107,10 @@ export type PracticeMarked = Schemas["PracticeMarked"];
 export type PracticeEye = Schemas["PracticeEye"];
 export type PracticeKind = PracticeDrill["kind"];
 
-export const api = createClient<paths>({ baseUrl: "/" });
-
-// The kitchen answers in the language of the page, not of the browser.
-api.use({
-  onRequest({ request }) {
-    request.headers.set("Accept-Language", document.documentElement.lang || "en");
-    return request;
-  },
-});
-
 /** What pages keep again as they were given it: documents are exchanged as they are kept, and said in the page's language. */
-const keptAgain = /^\/api\/(builds|suppers|tries)(\/|$)/;
+const keptAgain = /^\/(builds|suppers|tries)(\/|$)/;
 
-api.use({
+const documents: Middleware = {
   async onRequest({ request, schemaPath }) {
     if ((request.method !== "POST" && request.method !== "PUT") || !keptAgain.test(schemaPath))
       return request;
@@ -129,7 +125,40 @@ api.use({
     const said = await inWordsOfPage(await response.clone().json());
     return new Response(JSON.stringify(said), { status: response.status, headers: response.headers });
   },
-});
+};
+
+type Server = ReturnType<typeof createClient<besidePaths>>;
+type Kitchen = ReturnType<typeof createClient<paths>>;
+
+/** What is beside kitchens. */
+export const server: Server = createClient<besidePaths>({ baseUrl: "/" });
+
+/** What is of the kitchen that the page is of. */
+export const api: Kitchen = clientOf(kitchenApi);
+
+const clients = new Map<string, Kitchen>();
+
+/** What is of a kitchen, whichever the page is of. */
+export function apiIn(kitchen: string): Kitchen {
+  const made = clients.get(kitchen) ?? clientOf(apiOf(kitchen));
+  clients.set(kitchen, made);
+  return made;
+}
+
+server.use({ onRequest: inLanguage });
+
+function clientOf(baseUrl: string): Kitchen {
+  const client = createClient<paths>({ baseUrl });
+  client.use({ onRequest: inLanguage });
+  client.use(documents);
+  return client;
+}
+
+/** The kitchen answers in the language of the page, not of the browser. */
+function inLanguage({ request }: { request: Request }) {
+  request.headers.set("Accept-Language", document.documentElement.lang || "en");
+  return request;
+}
 
 /** A request that the server answered with a problem, or did not answer (status 0). */
 export class ApiError extends Error {

@@ -1,10 +1,11 @@
 import { ApiError, type Problem } from "./client";
+import { kitchenApi } from "./here";
 
-/** Sends a body as it is: what is read may be any text, or a zip. */
+/** Sends a body as it is, to the kitchen that the page is of: what is read may be any text, or a zip. */
 export async function send<T>(path: string, body: Blob | string, type: string): Promise<T> {
   let response: Response;
   try {
-    response = await fetch(path, { method: "POST", body, headers: { "Content-Type": type } });
+    response = await fetch(kitchenApi + path, { method: "POST", body, headers: { "Content-Type": type } });
   } catch {
     throw new ApiError(0);
   }

@@ -1,42 +1,58 @@
+import { useEmptyDocument } from "./use-empty-document";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { useCallback, useEffect, useState } from "react";
-import { Navigate, useNavigate, useParams } from "react-router";
+import { useCallback, useEffect, useRef, useState } from "react";
+import { Navigate, useNavigate, useParams, useSearchParams } from "react-router";
+import { useSettings } from "../kitchen/queries";
 import { useTranslation } from "../i18n/use-translation";
 import { api, ApiError, type BuildEntry, unwrap } from "../api/client";
-import { Icon } from "../ui/icon";
+import { keyHere } from "../api/here";
 import { Bench } from "./bench";
 import { BuildsDrawer } from "./builds-drawer";
-import { emptyDocument, useBuilds, useCreateBuild, useFoods, useVocabulary } from "../editing/queries";
+import { useBuilds, useCreateBuild, useFoods, useVocabulary } from "../editing/queries";
 import { Trouble } from "../ui/trouble";
 import { UndoBar } from "../ui/undo-bar";
 
-const lastKey = "cuerda.last";
+const lastKey = keyHere("last");
 
 /** /bench: the build that was open last, or the newest. */
 export function BenchHome() {
   const { t } = useTranslation();
   const builds = useBuilds("");
   const create = useCreateBuild();
+  const empty = useEmptyDocument();
   const navigate = useNavigate();
+  const settings = useSettings();
+  const [params] = useSearchParams();
+  const first = params.get("first");
+  const begin = (paste: boolean) =>
+    create.mutate(empty(), {
+      onSuccess: (b) => void navigate(`/bench/${b.id}`, { replace: true, state: { paste } }),
+    });
+  // A kitchen that was just made goes straight on.
+  const begun = useRef(false);
+  const ready = first !== null && builds.data?.length === 0 && settings.data !== undefined;
+  useEffect(() => {
+    if (!ready || begun.current) return;
+    begun.current = true;
+    begin(first === "paste");
+  });
   if (builds.isError) return <Trouble words={t("builds.failed")} onRetry={() => void builds.refetch()} />;
   if (!builds.data) return <Waiting />;
   const last = localStorage.getItem(lastKey);
   const there = builds.data.find((b) => b.id === last) ?? builds.data[0];
-  if (there) return <Navigate to={`/bench/${there.id}`} replace />;
+  // What is made here is gone to by what made it.
+  if (there && create.isIdle) return <Navigate to={`/bench/${there.id}`} replace />;
   return (
-    <main className="alone">
-      <p>{t("builds.empty")}</p>
-      <button
-        type="button"
-        className="btn btn-primary"
-        onClick={() =>
-          create.mutate(emptyDocument(t("builds.untitled")), {
-            onSuccess: (b) => void navigate(`/bench/${b.id}`),
-          })
-        }
-      >
-        <Icon name="plus" /> {t("builds.new")}
-      </button>
+    <main className="alone first-step" id="bench">
+      <p>{t("emptyKitchen.bench")}</p>
+      <div className="first-step-ways">
+        <button type="button" className="btn btn-primary" onClick={() => begin(true)}>
+          {t("emptyKitchen.paste")}
+        </button>
+        <button type="button" className="btn btn-straw" onClick={() => begin(false)}>
+          {t("emptyKitchen.bowl")}
+        </button>
+      </div>
     </main>
   );
 }
@@ -53,7 +69,7 @@ export function BenchPage() {
   const vocabulary = useVocabulary();
   const build = useQuery({
     queryKey: ["build", id],
-    queryFn: ({ signal }) => unwrap(api.GET("/api/builds/{id}", { params: { path: { id } }, signal })),
+    queryFn: ({ signal }) => unwrap(api.GET("/builds/{id}", { params: { path: { id } }, signal })),
     retry: (count, error) => error instanceof ApiError && error.temporary && count < 2,
     refetchOnWindowFocus: false,
     staleTime: Infinity,
@@ -61,19 +77,19 @@ export function BenchPage() {
   });
   const remove = useMutation({
     mutationFn: (entry: { id: string; name: string }) =>
-      unwrap(api.DELETE("/api/builds/{id}", { params: { path: { id: entry.id } } })),
+      unwrap(api.DELETE("/builds/{id}", { params: { path: { id: entry.id } } })),
     onSuccess: async (_, entry) => {
       setDeleted(entry);
       await client.invalidateQueries({ queryKey: ["builds"] });
       if (entry.id === id) {
-        const rest = await unwrap(api.GET("/api/builds"));
+        const rest = await unwrap(api.GET("/builds"));
         void navigate(rest[0] ? `/bench/${rest[0].id}` : "/bench");
       }
     },
   });
   const restore = useMutation({
     mutationFn: (gone: string) =>
-      unwrap(api.POST("/api/builds/{id}/restore", { params: { path: { id: gone } } })),
+      unwrap(api.POST("/builds/{id}/restore", { params: { path: { id: gone } } })),
     onSuccess: async (b) => {
       setDeleted(null);
       await client.invalidateQueries({ queryKey: ["builds"] });

@@ -63,7 +63,9 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
   const [part, setPart] = useState(-1);
   const [versions, setVersions] = useState(false);
   const [trial, setTrial] = useState<{ way: Way; of: BuildDocument } | null>(null);
-  const [asked, ask] = useState<Asked | null>(null);
+  // A kitchen that was just made begins with a recipe that is pasted.
+  const paste = (useLocation().state as { paste?: boolean } | null)?.paste ?? false;
+  const [asked, ask] = useState<Asked | null>(paste ? { dialog: "read" } : null);
   const { document } = state;
   const [feed] = useState(() => predictionFeed(session, build.prediction, build.document));
   const { answer: prediction, stale } = useSyncExternalStore(feed.subscribe, feed.snapshot);
@@ -102,6 +104,7 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
   const heatWhy = useCallback((what: HeatWhy) => ask({ dialog: "heat-why", what }), []);
   const read = useCallback(() => ask({ dialog: "read" }), []);
   useBringIn(useCallback((source) => ask({ dialog: "read", source }), []));
+  const share = useCallback(() => ask({ dialog: "share" }), []);
   const scale = useCallback(() => ask({ dialog: "scale" }), []);
   const convert = useCallback(() => ask({ dialog: "convert" }), []);
   const kitchen = useCallback(() => ask({ dialog: "kitchen" }), []);
@@ -203,6 +206,7 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
               onVersions={() => setVersions(true)}
               onScale={scale}
               onPatties={() => ask({ dialog: "patties" })}
+              onShare={share}
               onRename={() => setTimeout(() => nameRef.current?.select())}
               onDuplicate={async () => {
                 if (await session.save())

@@ -1,3 +1,4 @@
+import { useEmptyDocument } from "./use-empty-document";
 import { useDeferredValue, useState } from "react";
 import Offcanvas from "react-bootstrap/Offcanvas";
 import { useNavigate } from "react-router";
@@ -10,7 +11,7 @@ import { Icon } from "../ui/icon";
 import { MoreMenu } from "../ui/more-menu";
 import { ArchiveTools } from "../files/archive-tools";
 import { BuildItems } from "./build-items";
-import { emptyDocument, useBuilds, useCreateBuild, useDuplicateBuild } from "../editing/queries";
+import { useBuilds, useCreateBuild, useDuplicateBuild } from "../editing/queries";
 
 type Props = { open: boolean; current?: string; onClose: () => void; onDelete: (entry: BuildEntry) => void };
 
@@ -23,6 +24,7 @@ export function BuildsDrawer({ open, current, onClose, onDelete }: Props) {
   const [text, setText] = useState("");
   const builds = useBuilds(useDeferredValue(text.trim()), open);
   const create = useCreateBuild();
+  const empty = useEmptyDocument();
   const duplicate = useDuplicateBuild();
   const failed = builds.isError || create.isError || duplicate.isError;
 
@@ -55,7 +57,7 @@ export function BuildsDrawer({ open, current, onClose, onDelete }: Props) {
             type="button"
             className="btn btn-primary"
             disabled={create.isPending}
-            onClick={() => create.mutate(emptyDocument(t("builds.untitled")), { onSuccess: (b) => go(b.id) })}
+            onClick={() => create.mutate(empty(), { onSuccess: (b) => go(b.id) })}
           >
             <Icon name="plus" /> {t("builds.new")}
           </button>

@@ -18,6 +18,7 @@ const CompareDialog = lazy(() => import("../history/compare-dialog"));
 const PattiesDialog = lazy(() =>
   import("../tries/patties-dialog").then((m) => ({ default: m.PattiesDialog })),
 );
+const ShareDialog = lazy(() => import("../people/share-dialog"));
 const KitchenDialog = lazy(() => import("../kitchen/kitchen-dialog"));
 
 /** A dialog of the Bench, with what it was opened about. */
@@ -27,6 +28,7 @@ export type Asked =
   | { dialog: "convert" }
   | { dialog: "kitchen" }
   | { dialog: "patties" }
+  | { dialog: "share" }
   | { dialog: "why"; what: Why }
   | { dialog: "heat-why"; what: HeatWhy }
   | { dialog: "compare"; pair: Pair };
@@ -70,6 +72,7 @@ const registry: { [K in Asked["dialog"]]: Draw<Extract<Asked, { dialog: K }>> } 
       }}
     />
   ),
+  share: (_, { build, onClose }) => <ShareDialog build={build.id} onClose={onClose} />,
   patties: (_, { session, build, document, foods, vocabulary, onClose }) => (
     <PattiesDialog
       of={{ build: build.id, version: session.snapshot().version, document }}

@@ -19,6 +19,7 @@ type Props = {
   onVersions: () => void;
   onScale: () => void;
   onPatties: () => void;
+  onShare: () => void;
   onRename: () => void;
   onDuplicate: () => void;
   onDelete: () => void;
@@ -34,6 +35,7 @@ export function MixTools(props: Props) {
     onVersions,
     onScale,
     onPatties,
+    onShare,
     onRename,
     onDuplicate,
     onDelete,
@@ -86,6 +88,9 @@ export function MixTools(props: Props) {
           {t("files.import")}
         </Dropdown.Item>
         <Dropdown.Divider />
+        <Dropdown.Item as="button" onClick={() => void session.save().then(onShare)}>
+          {t("share.open")}
+        </Dropdown.Item>
         <Dropdown.Item as={Link} to={`/sheet/${session.id}`}>
           {t("files.sheet")}
         </Dropdown.Item>

@@ -1,9 +1,9 @@
+import { useEmptyDocument } from "./use-empty-document";
 import { useMemo } from "react";
 import { useNavigate } from "react-router";
-import { useTranslation } from "../i18n/use-translation";
 import { useActions } from "../keys/actions";
 import { addLine } from "../editing/edits";
-import { emptyDocument, useCreateBuild } from "../editing/queries";
+import { useCreateBuild } from "../editing/queries";
 import type { Foods } from "../api/client";
 import type { BuildSession } from "../editing/session";
 
@@ -20,15 +20,15 @@ type Props = {
 
 /** What single keys and the search can ask of the Bench. All that is given must stay the same. */
 export function useBenchActions({ session, foods, onBuilds, onVersions, onScale, onRead, onPart }: Props) {
-  const { t } = useTranslation();
   const navigate = useNavigate();
   const { mutate: createBuild } = useCreateBuild();
+  const empty = useEmptyDocument();
   useActions(
     useMemo(
       () => ({
         builds: onBuilds,
         new: () =>
-          createBuild(emptyDocument(t("builds.untitled")), {
+          createBuild(empty(), {
             onSuccess: (b) => void navigate(`/bench/${b.id}`, { state: { rename: true } }),
           }),
         add: () => window.document.querySelector<HTMLElement>(".add-food input")?.focus(),
@@ -44,7 +44,7 @@ export function useBenchActions({ session, foods, onBuilds, onVersions, onScale,
         partAfter: () =>
           onPart((at) => Math.min((session.snapshot().document.parts?.length ?? 0) - 1, at + 1)),
       }),
-      [onBuilds, onVersions, onScale, onRead, onPart, createBuild, navigate, session, foods, t],
+      [onBuilds, onVersions, onScale, onRead, onPart, createBuild, navigate, session, foods, empty],
     ),
   );
 }

@@ -36,7 +36,7 @@ export function VersionsDrawer({ open, session, foods, onClose, onCompare }: Pro
       if (!(await session.save())) throw new Error("not kept");
       const { version } = session.snapshot();
       return unwrap(
-        api.POST("/api/builds/{id}/versions/{number}/restore", {
+        api.POST("/builds/{id}/versions/{number}/restore", {
           params: { path: { id: session.id, number }, header: { "If-Match": etag(version) } },
         }),
       );

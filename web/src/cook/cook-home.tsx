@@ -27,13 +27,19 @@ export default function CookHome() {
   const start = (of: { supper?: string; build?: string }) => begin.mutate(of);
   const drop = (c: CourseEntry) =>
     remove.mutate(c.id, { onSuccess: () => setDeleted({ id: c.id, name: c.name }) });
+  const nothing = (suppers.data ?? []).length === 0 && (builds.data ?? []).length === 0;
   const on = courses.data.filter((c) => !c.ended);
   const over = courses.data.filter((c) => c.ended).slice(0, 12);
   const why = begin.error instanceof ApiError ? begin.error.problem?.detail : undefined;
   return (
     <main className="cook-home" id="bench">
       <h1>{t("cook.title")}</h1>
-      {courses.data.length === 0 && <p>{t("cook.none")}</p>}
+      {courses.data.length === 0 && <p>{t(nothing ? "emptyKitchen.cook" : "cook.none")}</p>}
+      {nothing && (
+        <Link className="btn btn-primary" to="/bench">
+          {t("emptyKitchen.toBench")}
+        </Link>
+      )}
       {on.length > 0 && (
         <section>
           <h2>{t("cook.goingOn")}</h2>
@@ -44,7 +50,7 @@ export default function CookHome() {
           </ul>
         </section>
       )}
-      <section>
+      <section hidden={(suppers.data ?? []).length === 0}>
         <h2>{t("cook.beginSupper")}</h2>
         <ul className="course-list">
           {(suppers.data ?? []).map((s) => (
@@ -58,7 +64,7 @@ export default function CookHome() {
           ))}
         </ul>
       </section>
-      <section>
+      <section hidden={(builds.data ?? []).length === 0}>
         <h2>{t("cook.beginBuild")}</h2>
         <p className="cook-hint">{t("cook.asSoon")}</p>
         <ul className="course-list">

@@ -18,7 +18,7 @@ export default function CookPage() {
   const restore = useRestoreCourse();
   const course = useQuery({
     queryKey: ["course", id, i18n.language],
-    queryFn: ({ signal }) => unwrap(api.GET("/api/courses/{id}", { params: { path: { id } }, signal })),
+    queryFn: ({ signal }) => unwrap(api.GET("/courses/{id}", { params: { path: { id } }, signal })),
     retry: false,
     staleTime: Infinity,
     gcTime: 0,

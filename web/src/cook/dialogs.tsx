@@ -73,11 +73,11 @@ export function InstrumentsDialog({ course, session, onClose }: Props) {
   const { t } = useTranslation();
   const set = useMutation({
     mutationFn: (body: { on: boolean; speed?: number }) =>
-      unwrap(api.POST("/api/courses/{id}/instruments", { params: { path: { id: course.id } }, body })),
+      unwrap(api.POST("/courses/{id}/instruments", { params: { path: { id: course.id } }, body })),
     onSuccess: (c) => session.take(c),
   });
   const letIn = useMutation({
-    mutationFn: () => unwrap(api.POST("/api/courses/{id}/tokens", { params: { path: { id: course.id } } })),
+    mutationFn: () => unwrap(api.POST("/courses/{id}/tokens", { params: { path: { id: course.id } } })),
   });
   return (
     <Dialog id="cook-instruments" title={t("cook.instrument.title")} size="lg" onClose={onClose}>

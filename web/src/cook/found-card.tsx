@@ -1,3 +1,4 @@
+import { kitchenApi } from "../api/here";
 import { useState } from "react";
 import type { Course, CourseDish, CourseTask, Findings } from "../api/client";
 import { useKeepPhoto } from "../files/queries";
@@ -104,7 +105,7 @@ export function FoundCard({ course, task, session, onLater, onTouched, onKept }:
       </div>
       {found.photo && (
         <p className="found-photo">
-          <img src={`/api/photos/${found.photo}`} alt={t("cook.findings.photo")} />
+          <img src={`${kitchenApi}/photos/${found.photo}`} alt={t("cook.findings.photo")} />
           {t("cook.findings.photoKept")}
         </p>
       )}

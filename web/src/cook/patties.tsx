@@ -9,7 +9,7 @@ export function CookPatties({ build, onClose }: { build: string; onClose: () => 
   const vocabulary = useVocabulary();
   const kept = useQuery({
     queryKey: ["build", build, "patties"],
-    queryFn: ({ signal }) => unwrap(api.GET("/api/builds/{id}", { params: { path: { id: build } }, signal })),
+    queryFn: ({ signal }) => unwrap(api.GET("/builds/{id}", { params: { path: { id: build } }, signal })),
   });
   if (!foods.data || !vocabulary.data || !kept.data) return null;
   return (

@@ -7,7 +7,7 @@ export function useCourses(every?: number) {
   const { i18n } = useTranslation();
   return useQuery({
     queryKey: ["courses", i18n.language],
-    queryFn: ({ signal }) => unwrap(api.GET("/api/courses", { signal })),
+    queryFn: ({ signal }) => unwrap(api.GET("/courses", { signal })),
     refetchInterval: every,
     retry: false,
   });
@@ -16,7 +16,7 @@ export function useCourses(every?: number) {
 export const useDeleteCourse = () => {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (id: string) => unwrap(api.DELETE("/api/courses/{id}", { params: { path: { id } } })),
+    mutationFn: (id: string) => unwrap(api.DELETE("/courses/{id}", { params: { path: { id } } })),
     onSuccess: () => void client.invalidateQueries({ queryKey: ["courses"] }),
   });
 };
@@ -24,7 +24,7 @@ export const useDeleteCourse = () => {
 export const useRestoreCourse = () => {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (id: string) => unwrap(api.POST("/api/courses/{id}/restore", { params: { path: { id } } })),
+    mutationFn: (id: string) => unwrap(api.POST("/courses/{id}/restore", { params: { path: { id } } })),
     onSuccess: () => void client.invalidateQueries({ queryKey: ["courses"] }),
   });
 };

@@ -1,3 +1,4 @@
+import { kitchenApi } from "../api/here";
 import { api, type Course, type CourseEvent, unwrap } from "../api/client";
 import { newID } from "../api/new-id";
 import { outbox } from "../outbox/outbox";
@@ -91,7 +92,7 @@ export class CourseSession {
 
   private async ask() {
     try {
-      this.take(await unwrap(api.GET("/api/courses/{id}", { params: { path: { id: this.id } } })));
+      this.take(await unwrap(api.GET("/courses/{id}", { params: { path: { id: this.id } } })));
     } catch {
       this.set({ online: false });
     }
@@ -141,7 +142,7 @@ export class CourseSession {
   private connect() {
     if (this.stream && this.stream.readyState !== EventSource.CLOSED) return;
     this.stream?.close();
-    const stream = new EventSource(`/api/courses/${this.id}/stream?language=${this.language}`);
+    const stream = new EventSource(`${kitchenApi}/courses/${this.id}/stream?language=${this.language}`);
     stream.addEventListener("course", (e) => this.take(JSON.parse(e.data as string) as Course));
     stream.addEventListener("readings", (e) => {
       this.set({

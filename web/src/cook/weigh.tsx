@@ -53,7 +53,7 @@ export function Weigh({ course, task, session, now, onBack }: Props) {
     queryKey: ["past", course.id, task.dish, task.step, w?.line, Math.round(live ?? 0), i18n.language],
     queryFn: ({ signal }) =>
       unwrap(
-        api.POST("/api/courses/{id}/past", {
+        api.POST("/courses/{id}/past", {
           params: { path: { id: course.id } },
           body: {
             id: "past",

@@ -10,7 +10,7 @@ export function predictionFeed(session: BuildSession, first: Prediction, of: Bui
   return new Feed<Predicted>(session, first, of, async (document, last) => {
     // The squeeze and the hold are of the mix alone: parts and notes stay here.
     const body = { ...document, parts: undefined, note: undefined };
-    return shareLines(await unwrap(api.POST("/api/predict", { body })), last);
+    return shareLines(await unwrap(api.POST("/predict", { body })), last);
   });
 }
 

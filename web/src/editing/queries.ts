@@ -1,12 +1,20 @@
 import { useInfiniteQuery, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useTranslation } from "../i18n/use-translation";
 import { setGasMarks } from "../ui/units";
-import { api, type BuildDocument, type Food, type Foods, unwrap, type Vocabulary } from "../api/client";
+import {
+  api,
+  type BuildDocument,
+  type Food,
+  type Foods,
+  server,
+  unwrap,
+  type Vocabulary,
+} from "../api/client";
 
 export function useFoods() {
   return useQuery({
     queryKey: ["foods"],
-    queryFn: ({ signal }) => unwrap(api.GET("/api/foods", { signal })),
+    queryFn: ({ signal }) => unwrap(api.GET("/foods", { signal })),
     staleTime: Infinity,
     select: byId,
   });
@@ -20,7 +28,7 @@ export function useVocabulary() {
   return useQuery({
     queryKey: ["vocabulary"],
     queryFn: async ({ signal }): Promise<Vocabulary> => {
-      const words = await unwrap(api.GET("/api/vocabulary", { signal }));
+      const words = await unwrap(server.GET("/api/vocabulary", { signal }));
       setGasMarks(words.gas_marks);
       return words;
     },
@@ -31,7 +39,7 @@ export function useVocabulary() {
 export function useBuilds(text: string, enabled = true) {
   return useQuery({
     queryKey: ["builds", text],
-    queryFn: ({ signal }) => unwrap(api.GET("/api/builds", { params: { query: { q: text } }, signal })),
+    queryFn: ({ signal }) => unwrap(api.GET("/builds", { params: { query: { q: text } }, signal })),
     placeholderData: (before) => before,
     enabled,
   });
@@ -41,7 +49,7 @@ export function useBuilds(text: string, enabled = true) {
 export function useSuppers(enabled = true) {
   return useQuery({
     queryKey: ["suppers"],
-    queryFn: ({ signal }) => unwrap(api.GET("/api/suppers", { signal })),
+    queryFn: ({ signal }) => unwrap(api.GET("/suppers", { signal })),
     enabled,
   });
 }
@@ -55,7 +63,7 @@ export function useSittings(id: string, enabled: boolean) {
     queryKey: ["versions", id, "sittings"],
     queryFn: ({ pageParam, signal }) =>
       unwrap(
-        api.GET("/api/builds/{id}/sittings", {
+        api.GET("/builds/{id}/sittings", {
           params: { path: { id }, query: { limit, before: pageParam } },
           signal,
         }),
@@ -72,7 +80,7 @@ export function useVersions(id: string, enabled: boolean, named = false, below =
     queryKey: ["versions", id, named, below],
     queryFn: ({ pageParam, signal }) =>
       unwrap(
-        api.GET("/api/builds/{id}/versions", {
+        api.GET("/builds/{id}/versions", {
           params: { path: { id }, query: { limit: versionsAtOnce, named, before: pageParam } },
           signal,
         }),
@@ -97,7 +105,7 @@ export const emptyDocument = (name: string): BuildDocument => ({
 export function useCreateBuild() {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (body: BuildDocument) => unwrap(api.POST("/api/builds", { body })),
+    mutationFn: (body: BuildDocument) => unwrap(api.POST("/builds", { body })),
     onSuccess: () => client.invalidateQueries({ queryKey: ["builds"] }),
   });
 }
@@ -107,7 +115,7 @@ export function useDuplicateBuild() {
   const create = useCreateBuild();
   return useMutation({
     mutationFn: async (id: string) => {
-      const { document } = await unwrap(api.GET("/api/builds/{id}", { params: { path: { id } } }));
+      const { document } = await unwrap(api.GET("/builds/{id}", { params: { path: { id } } }));
       const name = document.name || t("builds.untitled");
       return create.mutateAsync({ ...document, name: t("builds.copyOf", { name }).slice(0, 200) });
     },
@@ -118,7 +126,7 @@ export function useDuplicateBuild() {
 export function usePredictionOf(document: BuildDocument | undefined) {
   return useQuery({
     queryKey: ["predict", document],
-    queryFn: ({ signal }) => unwrap(api.POST("/api/predict", { body: document as BuildDocument, signal })),
+    queryFn: ({ signal }) => unwrap(api.POST("/predict", { body: document as BuildDocument, signal })),
     enabled: document !== undefined,
     staleTime: Infinity,
     gcTime: 60_000,

@@ -345,16 +345,16 @@ export class DocumentSession<D extends object> {
 
 const builds: Resource<BuildDocument> = {
   kind: "build",
-  get: (id) => unwrap(api.GET("/api/builds/{id}", { params: { path: { id } } })),
+  get: (id) => unwrap(api.GET("/builds/{id}", { params: { path: { id } } })),
   put: (id, on, body, keepalive) =>
     unwrap(
-      api.PUT("/api/builds/{id}", {
+      api.PUT("/builds/{id}", {
         params: { path: { id }, header: { "If-Match": etag(on) } },
         body,
         keepalive,
       }),
     ),
-  restore: (id) => unwrap(api.POST("/api/builds/{id}/restore", { params: { path: { id } } })),
+  restore: (id) => unwrap(api.POST("/builds/{id}/restore", { params: { path: { id } } })),
 };
 
 /** A build being edited. */

@@ -1,3 +1,4 @@
+import { kitchenApi } from "../api/here";
 import { useState } from "react";
 import { Check } from "../ui/check";
 import { ApiError } from "../api/client";
@@ -17,7 +18,7 @@ export function ArchiveTools() {
     <section className="archive-tools" aria-labelledby="archive-title">
       <h3 id="archive-title">{t("files.kitchen")}</h3>
       <div className="archive-row">
-        <a className="btn btn-quiet btn-sm" href="/api/kitchen/archive" download>
+        <a className="btn btn-quiet btn-sm" href={`${kitchenApi}/archive`} download>
           {t("files.pack")}
         </a>
         <label className={`btn btn-quiet btn-sm ${unpack.isPending ? "disabled" : ""}`}>

@@ -1,3 +1,4 @@
+import { kitchenApi } from "../api/here";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { send } from "../api/send";
 
@@ -8,7 +9,7 @@ export function useUnpackKitchen() {
   const client = useQueryClient();
   return useMutation({
     mutationFn: ({ file, settings }: { file: Blob; settings: boolean }) =>
-      send<Taken>(`/api/kitchen/archive?settings=${settings}`, file, "application/zip"),
+      send<Taken>(`/archive?settings=${settings}`, file, "application/zip"),
     onSuccess: () => client.invalidateQueries(),
   });
 }
@@ -16,7 +17,7 @@ export function useUnpackKitchen() {
 /** Keeps a picture; its ID is told. */
 export function useKeepPhoto(onKept: (id: string) => void) {
   return useMutation({
-    mutationFn: (f: File) => send<{ id: string }>("/api/photos", f, f.type || "application/octet-stream"),
+    mutationFn: (f: File) => send<{ id: string }>("/photos", f, f.type || "application/octet-stream"),
     onSuccess: (p) => onKept(p.id),
   });
 }
@@ -24,4 +25,4 @@ export function useKeepPhoto(onKept: (id: string) => void) {
 export const formats = ["json-ld", "markdown", "text", "csv", "document"] as const;
 
 export const exportAddress = (id: string, format: string, language: string, guests: boolean) =>
-  `/api/builds/${id}/export?format=${format}&language=${language}${guests ? "&guests=true" : ""}`;
+  `${kitchenApi}/builds/${id}/export?format=${format}&language=${language}${guests ? "&guests=true" : ""}`;

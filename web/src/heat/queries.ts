@@ -15,7 +15,7 @@ export function bakeFeed(session: BuildSession) {
 function bake(body: BuildDocument, _last?: Baked, signal?: AbortSignal) {
   const clock = new Date();
   const now = clock.getHours() * 60 + clock.getMinutes();
-  return unwrap(api.POST("/api/bake", { params: { query: { section: true, now } }, body, signal }));
+  return unwrap(api.POST("/bake", { params: { query: { section: true, now } }, body, signal }));
 }
 
 /** What cooking does to the pieces of a document that is only tried. */
@@ -32,7 +32,7 @@ export function useBakeOf(document: BuildDocument | undefined) {
 export function useOutlook(document: BuildDocument, enabled: boolean) {
   return useQuery({
     queryKey: ["outlook", { ...document, name: "" }],
-    queryFn: ({ signal }) => unwrap(api.POST("/api/outlook", { body: document, signal })),
+    queryFn: ({ signal }) => unwrap(api.POST("/outlook", { body: document, signal })),
     placeholderData: keepPreviousData,
     enabled: enabled && document.lines.length > 0,
     staleTime: Infinity,
@@ -53,16 +53,16 @@ export type Aim = {
 export function useFit() {
   return useMutation({
     mutationFn: ({ document, aim }: { document: BuildDocument; aim: Aim }) =>
-      unwrap(api.POST("/api/fit", { params: { query: aim }, body: document })),
+      unwrap(api.POST("/fit", { params: { query: aim }, body: document })),
   });
 }
 
-export type Kind = NonNullable<paths["/api/reshape"]["post"]["parameters"]["query"]>["kind"];
+export type Kind = NonNullable<paths["/reshape"]["post"]["parameters"]["query"]>["kind"];
 
 /** Asks for the mix as pieces of another kind, with their usual size, number and heat. */
 export function useReshape() {
   return useMutation({
     mutationFn: ({ document, kind }: { document: BuildDocument; kind: Kind }) =>
-      unwrap(api.POST("/api/reshape", { params: { query: { kind } }, body: document })),
+      unwrap(api.POST("/reshape", { params: { query: { kind } }, body: document })),
   });
 }

@@ -9,7 +9,7 @@ export function useComparison({ id, from, to, with: other }: Pair) {
     queryKey: ["compare", id, from, to, other],
     queryFn: ({ signal }) =>
       unwrap(
-        api.GET("/api/builds/{id}/compare", {
+        api.GET("/builds/{id}/compare", {
           params: { path: { id }, query: { from, to, ...(other ? { with: other } : {}) } },
           signal,
         }),
@@ -23,7 +23,7 @@ export function useNameVersion(id: string) {
   return useMutation({
     mutationFn: ({ number, label }: { number: number; label: string }) =>
       unwrap(
-        api.PUT("/api/builds/{id}/versions/{number}/label", {
+        api.PUT("/builds/{id}/versions/{number}/label", {
           params: { path: { id, number } },
           body: { label },
         }),
@@ -38,7 +38,7 @@ export function useBranch(id: string) {
   return useMutation({
     mutationFn: ({ number, name }: { number: number; name: string }) =>
       unwrap(
-        api.POST("/api/builds/{id}/versions/{number}/branch", {
+        api.POST("/builds/{id}/versions/{number}/branch", {
           params: { path: { id, number } },
           body: { name },
         }),

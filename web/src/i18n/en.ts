@@ -4,6 +4,7 @@ import { place } from "./en-place";
 import { reading } from "./en-reading";
 import { cook } from "./en-cook";
 import { logbook } from "./en-logbook";
+import { doorWords } from "./en-door";
 import { practice } from "./en-practice";
 import { supper } from "./en-supper";
 
@@ -402,6 +403,7 @@ export const en = {
   ...cook,
   ...logbook,
   ...practice,
+  ...doorWords,
   problem: {
     "never-done": "{{got}} never gets done at that heat",
     "cannot-scale": "it cannot be made in that many pieces",

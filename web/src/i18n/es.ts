@@ -5,6 +5,7 @@ import { place } from "./es-place";
 import { reading } from "./es-reading";
 import { cook } from "./es-cook";
 import { logbook } from "./es-logbook";
+import { doorWords } from "./es-door";
 import { practice } from "./es-practice";
 import { supper } from "./es-supper";
 
@@ -406,6 +407,7 @@ export const es: Messages = {
   ...cook,
   ...logbook,
   ...practice,
+  ...doorWords,
   problem: {
     "never-done": "{{got}} no llega a hacerse a ese calor",
     "cannot-scale": "no se puede hacer en tantas piezas",

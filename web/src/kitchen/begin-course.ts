@@ -7,7 +7,7 @@ export function useBeginCourse() {
   const client = useQueryClient();
   const navigate = useNavigate();
   return useMutation({
-    mutationFn: (body: { supper?: string; build?: string }) => unwrap(api.POST("/api/courses", { body })),
+    mutationFn: (body: { supper?: string; build?: string }) => unwrap(api.POST("/courses", { body })),
     onSuccess: (course) => {
       void client.invalidateQueries({ queryKey: ["courses"] });
       void navigate(`/cook/${course.id}`);

@@ -4,7 +4,7 @@ import { api, type PantryItem, unwrap } from "../api/client";
 export function usePantry() {
   return useQuery({
     queryKey: ["pantry"],
-    queryFn: ({ signal }) => unwrap(api.GET("/api/pantry", { signal })),
+    queryFn: ({ signal }) => unwrap(api.GET("/pantry", { signal })),
     select: (items: PantryItem[]) => new Map(items.map((i) => [i.food, i])),
   });
 }
@@ -16,7 +16,7 @@ export function useSavePantry() {
   const client = useQueryClient();
   return useMutation({
     mutationFn: (item: PantryItem) =>
-      unwrap(api.PUT("/api/pantry/{food}", { params: { path: { food: item.food } }, body: item })),
+      unwrap(api.PUT("/pantry/{food}", { params: { path: { food: item.food } }, body: item })),
     onMutate: async (item) => {
       await client.cancelQueries({ queryKey: ["pantry"] });
       const before = client.getQueryData<PantryItem[]>(["pantry"]);

@@ -1,19 +1,19 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect } from "react";
-import { api, type Settings, unwrap } from "../api/client";
+import { api, type Settings, server, unwrap } from "../api/client";
 import { adoptUnits, setUnits, type Units } from "../ui/units";
 
 export function useSettings() {
   return useQuery({
     queryKey: ["settings"],
-    queryFn: ({ signal }) => unwrap(api.GET("/api/settings", { signal })),
+    queryFn: ({ signal }) => unwrap(api.GET("/settings", { signal })),
   });
 }
 
 export function useSaveSettings() {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (body: Settings) => unwrap(api.PUT("/api/settings", { body })),
+    mutationFn: (body: Settings) => unwrap(api.PUT("/settings", { body })),
     onSuccess: (kept) => {
       client.setQueryData(["settings"], kept);
       client.removeQueries({ queryKey: ["outlook"] });
@@ -26,7 +26,7 @@ export function useSaveSettings() {
 export function useVersion() {
   return useQuery({
     queryKey: ["version"],
-    queryFn: ({ signal }) => unwrap(api.GET("/api/health", { signal })),
+    queryFn: ({ signal }) => unwrap(server.GET("/api/health", { signal })),
     select: (health) => health.version,
     staleTime: Infinity,
   });
@@ -36,7 +36,7 @@ export function useVersion() {
 export function useFigures(enabled: boolean) {
   return useQuery({
     queryKey: ["figures"],
-    queryFn: ({ signal }) => unwrap(api.GET("/api/figures", { signal })),
+    queryFn: ({ signal }) => unwrap(api.GET("/figures", { signal })),
     enabled,
   });
 }

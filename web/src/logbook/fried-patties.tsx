@@ -10,7 +10,7 @@ export function FriedPatties({ of, foods }: { of: KeptTry; foods: Foods }) {
     queryKey: ["try", of.id, "patties"],
     queryFn: ({ signal }) =>
       unwrap(
-        api.POST("/api/patties", {
+        api.POST("/patties", {
           body: { document: of.document, question: kept?.question ?? {}, fried: kept?.fried ?? [] },
           signal,
         }),

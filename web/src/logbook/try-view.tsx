@@ -1,3 +1,4 @@
+import { kitchenApi } from "../api/here";
 import { useState } from "react";
 import Dropdown from "react-bootstrap/Dropdown";
 import { Link, useNavigate } from "react-router";
@@ -182,9 +183,9 @@ function Photos({ of }: { of: KeptTry }) {
   return (
     <div className="try-photos">
       {all.map((p, i) => (
-        <a key={p} href={`/api/photos/${p}`} target="_blank" rel="noreferrer">
+        <a key={p} href={`${kitchenApi}/photos/${p}`} target="_blank" rel="noreferrer">
           <img
-            src={`/api/photos/${p}`}
+            src={`${kitchenApi}/photos/${p}`}
             alt={all.length === 1 ? t("logbook.photo") : t("logbook.photoOf", { n: i + 1, of: all.length })}
             loading="lazy"
           />

@@ -8,6 +8,8 @@ export type Refusal = { status: number; code: string; detail?: string };
 export type Entry = {
   id: string;
   kind: Kind;
+  /** The kitchen that it is of; an older page kept none, and it is then of the one that is open. */
+  kitchen?: string;
   /** The ID of the cooking, the sitting, the build or the supper. */
   of: string;
   /** Entries of one are sent in this order. */

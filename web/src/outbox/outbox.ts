@@ -1,3 +1,4 @@
+import { kitchenHere } from "../api/here";
 import { keep, keptEntries } from "./kept";
 import { type Entry, type Kind } from "./entry";
 import { takeOver } from "./older";
@@ -118,6 +119,7 @@ class Outbox {
   add(kind: Kind, of: string, things: { id: string; body: unknown }[]) {
     const made = things.map(({ id, body }): Entry => ({
       id,
+      kitchen: kitchenHere,
       kind,
       of,
       order: ++this.order,
@@ -131,7 +133,17 @@ class Outbox {
   /** Keeps a document as it stands in this window, in place of what it was there before. */
   draft(kind: Kind, of: string, base: number, body: unknown, sent: unknown) {
     this.store([
-      { id: this.draftId(kind, of), kind, of, order: ++this.order, body, base, sent, window: windowId },
+      {
+        id: this.draftId(kind, of),
+        kitchen: kitchenHere,
+        kind,
+        of,
+        order: ++this.order,
+        body,
+        base,
+        sent,
+        window: windowId,
+      },
     ]);
   }
 
@@ -235,7 +247,7 @@ class Outbox {
    * where no session sends it by itself, and the one window's for all whose own is closed: without locks nobody knows that.
    */
   private isToSend(entry: Entry): boolean {
-    if (entry.refused) return false;
+    if (entry.refused || (!entry.kitchen && !kitchenHere)) return false;
     if (entry.kind === "course" || entry.kind === "practice") return this.owner;
     if (this.claimed.has(boxOf(entry.kind, entry.of))) return false;
     return entry.window === windowId || (this.owner && "locks" in navigator && !this.open.has(entry.window));

@@ -1,5 +1,5 @@
 import {
-  api,
+  apiIn,
   ApiError,
   type BuildDocument,
   type CourseEvent,
@@ -8,6 +8,7 @@ import {
   type SupperDocument,
   unwrap,
 } from "../api/client";
+import { kitchenHere } from "../api/here";
 import { type Entry, type Kind, type Refusal, sameDocument } from "./entry";
 
 /** What became of an entry: kept, refused, or to be sent again with something changed. */
@@ -26,6 +27,9 @@ export const senders: Record<Kind, (entries: Entry[]) => Promise<Sent>> = {
 
 const mostAtOnce = 200;
 
+/** The interface of the kitchen that an entry is of. */
+const clientOf = (entry: Entry) => apiIn(entry.kitchen || kitchenHere);
+
 const refusalOf = (error: ApiError): Refusal => ({
   status: error.status,
   code: error.problem?.code ?? String(error.status),
@@ -38,7 +42,7 @@ async function sendEvents(entries: Entry[]): Promise<Sent> {
   if (!first) return { outcomes: [] };
   try {
     const { outcomes, course } = await unwrap(
-      api.POST("/api/courses/{id}/events", {
+      clientOf(first).POST("/courses/{id}/events", {
         params: { path: { id: first.of } },
         body: { events: some.map((e) => e.body as CourseEvent) },
       }),
@@ -64,7 +68,7 @@ async function sendCall([entry]: Entry[]): Promise<Sent> {
   if (!entry) return { outcomes: [] };
   try {
     const marked = await unwrap(
-      api.POST("/api/practice/sittings/{id}/calls", {
+      clientOf(entry).POST("/practice/sittings/{id}/calls", {
         params: { path: { id: entry.of } },
         body: entry.body as PracticeCallSent,
       }),
@@ -79,15 +83,15 @@ async function sendCall([entry]: Entry[]): Promise<Sent> {
 
 type Kept = { version: number; document: unknown };
 type Documents = {
-  get: (id: string) => Promise<Kept>;
+  get: (entry: Entry) => Promise<Kept>;
   put: (entry: Entry) => Promise<Kept>;
 };
 
 const builds: Documents = {
-  get: (id) => unwrap(api.GET("/api/builds/{id}", { params: { path: { id } } })),
+  get: (e) => unwrap(clientOf(e).GET("/builds/{id}", { params: { path: { id: e.of } } })),
   put: (e) =>
     unwrap(
-      api.PUT("/api/builds/{id}", {
+      clientOf(e).PUT("/builds/{id}", {
         params: { path: { id: e.of }, header: { "If-Match": etag(e.base ?? 0) } },
         body: e.body as BuildDocument,
       }),
@@ -95,10 +99,10 @@ const builds: Documents = {
 };
 
 const suppers: Documents = {
-  get: (id) => unwrap(api.GET("/api/suppers/{id}", { params: { path: { id } } })),
+  get: (e) => unwrap(clientOf(e).GET("/suppers/{id}", { params: { path: { id: e.of } } })),
   put: (e) =>
     unwrap(
-      api.PUT("/api/suppers/{id}", {
+      clientOf(e).PUT("/suppers/{id}", {
         params: { path: { id: e.of }, header: { "If-Match": etag(e.base ?? 0) } },
         body: e.body as SupperDocument,
       }),
@@ -112,7 +116,7 @@ async function sendDocument([entry]: Entry[], documents: Documents): Promise<Sen
   } catch (error) {
     if (!(error instanceof ApiError) || error.temporary) throw error;
     if (error.status !== 412) return { outcomes: [{ entry, refused: refusalOf(error) }] };
-    const theirs = await documents.get(entry.of);
+    const theirs = await documents.get(entry);
     if (sameDocument(theirs.document, entry.body)) return { outcomes: [{ entry }], answer: theirs };
     if (entry.sent !== undefined && sameDocument(theirs.document, entry.sent)) {
       // What stands there came from here, and only the answer was lost.

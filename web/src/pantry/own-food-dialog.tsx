@@ -37,7 +37,7 @@ export default function OwnFoodDialog({ name: first, foods, vocabulary, onMade, 
   const make = useMutation({
     mutationFn: () =>
       unwrap(
-        api.POST("/api/own-foods", {
+        api.POST("/own-foods", {
           body: { name: name.trim(), like, allergens: named, ...(label ? { label } : {}) },
         }),
       ),

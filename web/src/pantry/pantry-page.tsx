@@ -1,3 +1,4 @@
+import { TakeTo } from "../people/take-to";
 import { useDeferredValue, useState } from "react";
 import { coded, useTranslation } from "../i18n/use-translation";
 import {
@@ -261,6 +262,7 @@ function ItemRow({ food, foods, item, vocabulary }: ItemProps) {
             )}
           </label>
           <PackForm food={food} name={name} pack={item.pack} onSave={(pack) => set({ pack })} />
+          {food.own && <TakeTo kind="food" id={food.id} />}
         </div>
       )}
     </li>

@@ -12,7 +12,7 @@ export function dishFeed(session: BuildSession) {
     session,
     undefined,
     undefined,
-    (body) => unwrap(api.POST("/api/dish", { body })),
+    (body) => unwrap(api.POST("/dish", { body })),
     atRest,
     true,
   );
@@ -22,7 +22,7 @@ export function dishFeed(session: BuildSession) {
 export function useStartPart() {
   return useMutation({
     mutationFn: ({ document, kind }: { document: BuildDocument; kind: PartKind }) =>
-      unwrap(api.POST("/api/parts/start", { params: { query: { kind } }, body: document })),
+      unwrap(api.POST("/parts/start", { params: { query: { kind } }, body: document })),
   });
 }
 
@@ -30,6 +30,6 @@ export function useStartPart() {
 export function useFitPart() {
   return useMutation({
     mutationFn: ({ document, part }: { document: BuildDocument; part: number }) =>
-      unwrap(api.POST("/api/parts/fit", { params: { query: { part } }, body: document })),
+      unwrap(api.POST("/parts/fit", { params: { query: { part } }, body: document })),
   });
 }

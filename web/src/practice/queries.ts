@@ -1,8 +1,10 @@
+import { keyHere } from "../api/here";
+import { kitchenApi } from "../api/here";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, type PracticeKind, type PracticePage, unwrap } from "../api/client";
 import { send } from "../api/send";
 
-const key = "cuerda.practice.person";
+const key = keyHere("person");
 
 /** Who practises on this device; "" for the first of the kitchen. */
 export const personHere = () => localStorage.getItem(key) ?? "";
@@ -11,7 +13,7 @@ export const keepPersonHere = (id: string) => localStorage.setItem(key, id);
 export function usePractice(person: string) {
   return useQuery({
     queryKey: ["practice", person],
-    queryFn: ({ signal }) => unwrap(api.GET("/api/practice", { params: { query: { person } }, signal })),
+    queryFn: ({ signal }) => unwrap(api.GET("/practice", { params: { query: { person } }, signal })),
     // What was called is kept on the page first.
     staleTime: 30_000,
     refetchOnWindowFocus: true,
@@ -25,7 +27,7 @@ export function useBeginPractice(person: string) {
   return useMutation({
     mutationFn: (wish: Wish) =>
       unwrap(
-        api.POST("/api/practice/sittings", {
+        api.POST("/practice/sittings", {
           body: { person: person || undefined, kind: wish.kind, try: wish.try },
         }),
       ),
@@ -40,8 +42,7 @@ export function useBeginPractice(person: string) {
 export function useEndPractice() {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (id: string) =>
-      unwrap(api.POST("/api/practice/sittings/{id}/end", { params: { path: { id } } })),
+    mutationFn: (id: string) => unwrap(api.POST("/practice/sittings/{id}/end", { params: { path: { id } } })),
     onMutate: () =>
       client.setQueriesData<PracticePage>({ queryKey: ["practice"] }, (was) =>
         was ? { ...was, sitting: undefined } : was,
@@ -53,7 +54,7 @@ export function useEndPractice() {
 export function useAddPerson() {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (name: string) => unwrap(api.POST("/api/practice/people", { body: { name } })),
+    mutationFn: (name: string) => unwrap(api.POST("/practice/people", { body: { name } })),
     onSuccess: () => client.invalidateQueries({ queryKey: ["practice"] }),
   });
 }
@@ -62,18 +63,18 @@ export function useSavePerson() {
   const client = useQueryClient();
   return useMutation({
     mutationFn: ({ id, name, gone }: { id: string; name: string; gone?: boolean }) =>
-      unwrap(api.PUT("/api/practice/people/{id}", { params: { path: { id } }, body: { name, gone } })),
+      unwrap(api.PUT("/practice/people/{id}", { params: { path: { id } }, body: { name, gone } })),
     onSuccess: () => client.invalidateQueries({ queryKey: ["practice"] }),
   });
 }
 
 export const exportCalls = (person: string) =>
-  `/api/practice/calls.csv${person ? `?person=${encodeURIComponent(person)}` : ""}`;
+  `${kitchenApi}/practice/calls.csv${person ? `?person=${encodeURIComponent(person)}` : ""}`;
 
 export function useImportCalls() {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (file: File) => send<{ calls: number }>("/api/practice/calls.csv", file, "text/csv"),
+    mutationFn: (file: File) => send<{ calls: number }>("/practice/calls.csv", file, "text/csv"),
     onSuccess: () => client.invalidateQueries({ queryKey: ["practice"] }),
   });
 }

@@ -6,7 +6,7 @@ import { send } from "../api/send";
 /** Finds and reads the recipe in a text or a file. */
 export function useReadRecipe() {
   return useMutation({
-    mutationFn: (text: Blob | string) => send<Recipe>("/api/read-recipe", text, "application/octet-stream"),
+    mutationFn: (text: Blob | string) => send<Recipe>("/read-recipe", text, "application/octet-stream"),
   });
 }
 
@@ -19,8 +19,7 @@ export function useReadLine(text: string): Reading | undefined {
     /\p{L}{3}/u.test(settled);
   const read = useQuery({
     queryKey: ["read-line", settled],
-    queryFn: ({ signal }) =>
-      unwrap(api.GET("/api/read-line", { params: { query: { text: settled } }, signal })),
+    queryFn: ({ signal }) => unwrap(api.GET("/read-line", { params: { query: { text: settled } }, signal })),
     enabled: amount,
     placeholderData: keepPreviousData,
     staleTime: Infinity,

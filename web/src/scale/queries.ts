@@ -15,8 +15,7 @@ export type ScaleAim = {
 export function useScaling(document: BuildDocument, aim: ScaleAim) {
   return useQuery({
     queryKey: ["scale", document, aim],
-    queryFn: ({ signal }) =>
-      unwrap(api.POST("/api/scale", { params: { query: aim }, body: document, signal })),
+    queryFn: ({ signal }) => unwrap(api.POST("/scale", { params: { query: aim }, body: document, signal })),
     placeholderData: keepPreviousData,
     retry: (count, error) => error instanceof ApiError && error.temporary && count < 2,
     gcTime: 0,

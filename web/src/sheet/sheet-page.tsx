@@ -20,8 +20,8 @@ export default function SheetPage() {
     queryFn: async ({ signal }) => {
       const path = { id };
       const [build, page] = await Promise.all([
-        unwrap(api.GET("/api/builds/{id}", { params: { path }, signal })),
-        unwrap(api.GET("/api/builds/{id}/page", { params: { path, query: { language } }, signal })),
+        unwrap(api.GET("/builds/{id}", { params: { path }, signal })),
+        unwrap(api.GET("/builds/{id}/page", { params: { path, query: { language } }, signal })),
       ]);
       return { build, page };
     },

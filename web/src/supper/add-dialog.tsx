@@ -34,7 +34,7 @@ export default function AddDialog({ people, onAdd, onClose }: Props) {
 
   async function addBuild(id: string) {
     try {
-      const build = await unwrap(api.GET("/api/builds/{id}", { params: { path: { id } } }));
+      const build = await unwrap(api.GET("/builds/{id}", { params: { path: { id } } }));
       add({
         name: build.document.name || t("builds.untitled"),
         build: build.document,

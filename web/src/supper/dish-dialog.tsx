@@ -208,7 +208,7 @@ function From({ dish, onUpdate }: { dish: SupperDish; onUpdate: (change: Partial
   const build = useQuery({
     queryKey: ["build-of-dish", from?.build],
     queryFn: ({ signal }) =>
-      unwrap(api.GET("/api/builds/{id}", { params: { path: { id: from?.build ?? "" } }, signal })),
+      unwrap(api.GET("/builds/{id}", { params: { path: { id: from?.build ?? "" } }, signal })),
     enabled: from !== undefined,
     retry: false,
   });

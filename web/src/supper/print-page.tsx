@@ -19,7 +19,7 @@ export default function PrintPage() {
   const got = useQuery({
     queryKey: ["supper-print", id, i18n.language],
     queryFn: async ({ signal }) => {
-      const supper = await unwrap(api.GET("/api/suppers/{id}", { params: { path: { id } }, signal }));
+      const supper = await unwrap(api.GET("/suppers/{id}", { params: { path: { id } }, signal }));
       return { supper, ...(await makePlan(supper.document, false, signal)) };
     },
     gcTime: 0,

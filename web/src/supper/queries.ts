@@ -15,16 +15,16 @@ import { ownZone } from "../ui/clock";
 
 const suppers: Resource<SupperDocument> = {
   kind: "supper",
-  get: (id) => unwrap(api.GET("/api/suppers/{id}", { params: { path: { id } } })),
+  get: (id) => unwrap(api.GET("/suppers/{id}", { params: { path: { id } } })),
   put: (id, on, body, keepalive) =>
     unwrap(
-      api.PUT("/api/suppers/{id}", {
+      api.PUT("/suppers/{id}", {
         params: { path: { id }, header: { "If-Match": etag(on) } },
         body,
         keepalive,
       }),
     ),
-  restore: (id) => unwrap(api.POST("/api/suppers/{id}/restore", { params: { path: { id } } })),
+  restore: (id) => unwrap(api.POST("/suppers/{id}/restore", { params: { path: { id } } })),
 };
 
 /** A supper being edited. */
@@ -48,7 +48,7 @@ export function useCreateSupper() {
   return useMutation({
     mutationFn: (from?: SupperDocument) =>
       unwrap(
-        api.POST("/api/suppers", {
+        api.POST("/suppers", {
           body: from ?? {
             format: "cuerda-supper/1",
             name: t("supper.untitled"),
@@ -90,7 +90,7 @@ export async function makePlan(d: SupperDocument, inHaste = false, signal?: Abor
   if (d.dishes.length === 0) return {};
   try {
     return {
-      plan: await unwrap(api.POST("/api/plan", { ...(inHaste ? quick : loose), body: planned(d), signal })),
+      plan: await unwrap(api.POST("/plan", { ...(inHaste ? quick : loose), body: planned(d), signal })),
     };
   } catch (error) {
     if (error instanceof ApiError && error.status === 422 && error.problem) return { problem: error.problem };
@@ -141,7 +141,7 @@ export function useLook(d: SupperDocument) {
   const of = { ...planned(d), pins: undefined, now: undefined, aim: undefined };
   return useQuery({
     queryKey: ["supper-look", of],
-    queryFn: ({ signal }) => unwrap(api.POST("/api/supper/look", { body: of, signal })),
+    queryFn: ({ signal }) => unwrap(api.POST("/supper/look", { body: of, signal })),
     staleTime: Infinity,
     gcTime: 60_000,
     placeholderData: (before) => before,
@@ -151,18 +151,18 @@ export function useLook(d: SupperDocument) {
 export function useSides(people: number, language: string) {
   return useQuery({
     queryKey: ["sides", people, language],
-    queryFn: ({ signal }) => unwrap(api.GET("/api/sides", { params: { query: { people } }, signal })),
+    queryFn: ({ signal }) => unwrap(api.GET("/sides", { params: { query: { people } }, signal })),
     staleTime: Infinity,
   });
 }
 
 export const readSide = (text: string, name: string, people: number) =>
-  unwrap(api.POST("/api/sides/read", { body: { text, name, people } }));
+  unwrap(api.POST("/sides/read", { body: { text, name, people } }));
 
 export function useSideText(steps: SupperStep[], language: string) {
   return useQuery({
     queryKey: ["side-text", steps, language],
-    queryFn: ({ signal }) => unwrap(api.POST("/api/sides/read", { body: { steps }, signal })),
+    queryFn: ({ signal }) => unwrap(api.POST("/sides/read", { body: { steps }, signal })),
     staleTime: Infinity,
   });
 }

@@ -1,3 +1,4 @@
+import { keyHere } from "../api/here";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { Navigate, useLocation, useNavigate, useParams } from "react-router";
@@ -10,7 +11,7 @@ import { UndoBar } from "../ui/undo-bar";
 import { useCreateSupper, useRestoreSupper } from "./queries";
 import { Supper } from "./supper";
 
-const lastKey = "cuerda.last-supper";
+const lastKey = keyHere("last-supper");
 
 /** /supper: the supper that was open last, or the newest. */
 export function SupperHome() {
@@ -27,7 +28,7 @@ export function SupperHome() {
   if (there) return <Navigate to={`/supper/${there.id}`} replace />;
   return (
     <main className="alone">
-      <p>{t("supper.none")}</p>
+      <p>{t("emptyKitchen.supper")}</p>
       <button
         type="button"
         className="btn btn-primary"
@@ -61,7 +62,7 @@ export function SupperPage() {
   const [deleted, setDeleted] = useState<{ id: string; name: string }>();
   const supper = useQuery({
     queryKey: ["supper", id, i18n.language],
-    queryFn: ({ signal }) => unwrap(api.GET("/api/suppers/{id}", { params: { path: { id } }, signal })),
+    queryFn: ({ signal }) => unwrap(api.GET("/suppers/{id}", { params: { path: { id } }, signal })),
     retry: (count, error) => error instanceof ApiError && error.temporary && count < 2,
     refetchOnWindowFocus: false,
     staleTime: Infinity,
@@ -69,11 +70,11 @@ export function SupperPage() {
   });
   const remove = useMutation({
     mutationFn: (gone: { id: string; name: string }) =>
-      unwrap(api.DELETE("/api/suppers/{id}", { params: { path: { id: gone.id } } })),
+      unwrap(api.DELETE("/suppers/{id}", { params: { path: { id: gone.id } } })),
     onSuccess: async (_, gone) => {
       setDeleted(gone);
       await client.invalidateQueries({ queryKey: ["suppers"] });
-      const rest = await unwrap(api.GET("/api/suppers"));
+      const rest = await unwrap(api.GET("/suppers"));
       // Where none is left another page is shown, which offers to bring this one back.
       void navigate(rest[0] ? `/supper/${rest[0].id}` : "/supper", { state: { deleted: gone } });
     },

@@ -1,3 +1,5 @@
+import { lazy, Suspense, useState } from "react";
+import { kitchenApi } from "../api/here";
 import Dropdown from "react-bootstrap/Dropdown";
 import { useNavigate } from "react-router";
 import type { SupperDocument } from "../api/client";
@@ -8,6 +10,8 @@ import { useBeginCourse } from "../kitchen/begin-course";
 import { Icon } from "../ui/icon";
 import { MoreMenu } from "../ui/more-menu";
 import { type SupperSession, useCreateSupper } from "./queries";
+
+const TakeDialog = lazy(() => import("../people/take-to"));
 
 type Props = {
   session: SupperSession;
@@ -21,12 +25,13 @@ type Props = {
 export function SupperTools({ session, state, id, sign, onDelete }: Props) {
   const { t, i18n } = useTranslation();
   const navigate = useNavigate();
+  const [taking, setTaking] = useState(false);
   const suppers = useSuppers();
   const create = useCreateSupper();
   const begin = useBeginCourse();
   const away = (format: string) =>
     void session.save().then(() => {
-      location.assign(`/api/suppers/${id}/export?format=${format}&language=${i18n.language}`);
+      location.assign(`${kitchenApi}/suppers/${id}/export?format=${format}&language=${i18n.language}`);
     });
   return (
     <div className="supper-tools">
@@ -129,12 +134,16 @@ export function SupperTools({ session, state, id, sign, onDelete }: Props) {
           >
             {t("builds.duplicate")}
           </Dropdown.Item>
+          <Dropdown.Item as="button" onClick={() => void session.save().then(() => setTaking(true))}>
+            {t("share.take")}
+          </Dropdown.Item>
           <Dropdown.Divider />
           <Dropdown.Item as="button" onClick={onDelete}>
             {t("builds.delete")}
           </Dropdown.Item>
         </MoreMenu>
       </div>
+      <Suspense>{taking && <TakeDialog kind="supper" id={id} onClose={() => setTaking(false)} />}</Suspense>
     </div>
   );
 }

@@ -42,7 +42,7 @@ export function PattiesDialog({ of, foods, vocabulary, onClose, onTake }: Props)
   const [answer, setAnswer] = useState<PattiesAnswer>();
   const ask = useMutation({
     mutationFn: (asked: { question: PattyQuestion; fried: FriedPatty[] }) =>
-      unwrap(api.POST("/api/patties", { body: { document: of.document, ...asked, next: atOnce } })),
+      unwrap(api.POST("/patties", { body: { document: of.document, ...asked, next: atOnce } })),
     onSuccess: (a, asked) => {
       setQuestion(asked.question);
       setFried(asked.fried);

@@ -1,3 +1,4 @@
+import { kitchenApi } from "../api/here";
 import { useInfiniteQuery, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, etag, type KeptTry, type TryDraft, unwrap } from "../api/client";
 import { send } from "../api/send";
@@ -12,7 +13,7 @@ export function useTries(text: string, shown: Shown) {
     queryKey: ["tries", text, shown],
     queryFn: ({ pageParam, signal }) =>
       unwrap(
-        api.GET("/api/tries", {
+        api.GET("/tries", {
           params: {
             query: {
               text,
@@ -35,8 +36,7 @@ export function useTries(text: string, shown: Shown) {
 export function useTriesOf(build: string | undefined) {
   return useQuery({
     queryKey: ["tries", "of", build],
-    queryFn: ({ signal }) =>
-      unwrap(api.GET("/api/tries", { params: { query: { build, limit: 40 } }, signal })),
+    queryFn: ({ signal }) => unwrap(api.GET("/tries", { params: { query: { build, limit: 40 } }, signal })),
     enabled: Boolean(build),
   });
 }
@@ -45,7 +45,7 @@ export function useTry(id: string | undefined) {
   return useQuery({
     queryKey: ["try", id],
     queryFn: ({ signal }) =>
-      unwrap(api.GET("/api/tries/{id}", { params: { path: { id: id as string } }, signal })),
+      unwrap(api.GET("/tries/{id}", { params: { path: { id: id as string } }, signal })),
     enabled: Boolean(id),
   });
 }
@@ -54,7 +54,7 @@ export function useTry(id: string | undefined) {
 export function useNextTry(id: string, enabled: boolean) {
   return useQuery({
     queryKey: ["try", id, "next"],
-    queryFn: ({ signal }) => unwrap(api.GET("/api/tries/{id}/next", { params: { path: { id } }, signal })),
+    queryFn: ({ signal }) => unwrap(api.GET("/tries/{id}/next", { params: { path: { id } }, signal })),
     enabled,
   });
 }
@@ -63,9 +63,7 @@ export function useComparedTries(id: string, other: string) {
   return useQuery({
     queryKey: ["try", id, "compare", other],
     queryFn: ({ signal }) =>
-      unwrap(
-        api.GET("/api/tries/{id}/compare", { params: { path: { id }, query: { with: other } }, signal }),
-      ),
+      unwrap(api.GET("/tries/{id}/compare", { params: { path: { id }, query: { with: other } }, signal })),
     enabled: other !== "",
   });
 }
@@ -73,7 +71,7 @@ export function useComparedTries(id: string, other: string) {
 export function useLearned() {
   return useQuery({
     queryKey: ["learned"],
-    queryFn: ({ signal }) => unwrap(api.GET("/api/learned", { signal })),
+    queryFn: ({ signal }) => unwrap(api.GET("/learned", { signal })),
   });
 }
 
@@ -91,7 +89,7 @@ export function useChooseLearned() {
   const relearned = useRelearned();
   return useMutation({
     mutationFn: (body: { off?: boolean; figure?: string; used?: boolean; forget?: boolean }) =>
-      unwrap(api.POST("/api/learned/choose", { body })),
+      unwrap(api.POST("/learned/choose", { body })),
     onSuccess: (data) => {
       relearned();
       client.setQueryData(["learned"], data);
@@ -106,12 +104,12 @@ export function useKeepTry(of?: KeptTry) {
     mutationFn: (body: TryDraft) =>
       of
         ? unwrap(
-            api.PUT("/api/tries/{id}", {
+            api.PUT("/tries/{id}", {
               params: { path: { id: of.id }, header: { "If-Match": etag(of.revision) } },
               body,
             }),
           )
-        : unwrap(api.POST("/api/tries", { body })),
+        : unwrap(api.POST("/tries", { body })),
     onSuccess: relearned,
   });
 }
@@ -119,7 +117,7 @@ export function useKeepTry(of?: KeptTry) {
 export function useDeleteTry() {
   const relearned = useRelearned();
   return useMutation({
-    mutationFn: (id: string) => unwrap(api.DELETE("/api/tries/{id}", { params: { path: { id } } })),
+    mutationFn: (id: string) => unwrap(api.DELETE("/tries/{id}", { params: { path: { id } } })),
     onSuccess: relearned,
   });
 }
@@ -127,7 +125,7 @@ export function useDeleteTry() {
 export function useRestoreTry() {
   const relearned = useRelearned();
   return useMutation({
-    mutationFn: (id: string) => unwrap(api.POST("/api/tries/{id}/restore", { params: { path: { id } } })),
+    mutationFn: (id: string) => unwrap(api.POST("/tries/{id}/restore", { params: { path: { id } } })),
     onSuccess: relearned,
   });
 }
@@ -135,10 +133,10 @@ export function useRestoreTry() {
 export function useImportTries() {
   const relearned = useRelearned();
   return useMutation({
-    mutationFn: (file: File) => send<{ tries: number }>("/api/tries/import", file, "application/json"),
+    mutationFn: (file: File) => send<{ tries: number }>("/tries/import", file, "application/json"),
     onSuccess: relearned,
   });
 }
 
 export const exportTries = (format: "csv" | "markdown" | "json", language: string) =>
-  `/api/tries/export?format=${format}&language=${language}`;
+  `${kitchenApi}/tries/export?format=${format}&language=${language}`;

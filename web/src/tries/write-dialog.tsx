@@ -1,3 +1,4 @@
+import { kitchenApi } from "../api/here";
 import { useQuery } from "@tanstack/react-query";
 import { useId, useState } from "react";
 import Modal from "react-bootstrap/Modal";
@@ -54,8 +55,7 @@ export function WriteDialog({ build: given, of, onClose, onKept }: Props) {
   const builds = useBuilds("", !of && !given);
   const fetched = useQuery({
     queryKey: ["build", chosen, "to-write"],
-    queryFn: ({ signal }) =>
-      unwrap(api.GET("/api/builds/{id}", { params: { path: { id: chosen } }, signal })),
+    queryFn: ({ signal }) => unwrap(api.GET("/builds/{id}", { params: { path: { id: chosen } }, signal })),
     enabled: !of && !given && chosen !== "",
   });
   const build = given ?? fetched.data;
@@ -272,7 +272,7 @@ function Photos({ found, onChange }: { found: Found; onChange: (ids: string[]) =
     <div className="write-photos">
       {all.map((p, i) => (
         <span key={p}>
-          <img src={`/api/photos/${p}`} alt={t("logbook.photoOf", { n: i + 1, of: all.length })} />
+          <img src={`${kitchenApi}/photos/${p}`} alt={t("logbook.photoOf", { n: i + 1, of: all.length })} />
           <button
             type="button"
             className="btn btn-icon"

@@ -16,7 +16,7 @@ export default function WhyDialog({ what, document, foods, onClose }: Props) {
   const { t } = useTranslation();
   const explained = useQuery({
     queryKey: ["explain", { ...document, name: "" }],
-    queryFn: ({ signal }) => unwrap(api.POST("/api/explain", { body: document, signal })),
+    queryFn: ({ signal }) => unwrap(api.POST("/explain", { body: document, signal })),
     gcTime: 0,
   });
   return (

@@ -1,0 +1,96 @@
+import { useMutation } from "@tanstack/react-query";
+import { lazy, Suspense, useEffect, useState } from "react";
+import Dropdown from "react-bootstrap/Dropdown";
+import { useNavigate } from "react-router";
+import { ApiError, server, unwrap } from "../api/client";
+import { keepLastKitchen, kitchenHere, pagesOf } from "../api/here";
+import { useKitchens, useMe } from "../door/queries";
+import { Icon } from "../ui/icon";
+import { useTranslation } from "../i18n/use-translation";
+import { useKitchenEntry } from "./queries";
+
+const KitchenDialog = lazy(() => import("../kitchen/kitchen-dialog"));
+const ThisKitchen = lazy(() => import("./this-kitchen"));
+
+/** The kitchen's name in the header: it opens what there is to do with kitchens. */
+export function KitchenMenu() {
+  const { t } = useTranslation();
+  const navigate = useNavigate();
+  const me = useMe();
+  const kitchen = useKitchenEntry();
+  const [open, setOpen] = useState(false);
+  const kitchens = useKitchens(open);
+  const [dialog, setDialog] = useState<"settings" | "this" | null>(null);
+  const signOut = useMutation({
+    mutationFn: () => unwrap(server.DELETE("/api/session")),
+    onSuccess: () => location.assign("/sign-in"),
+  });
+  const status = kitchen.error instanceof ApiError ? kitchen.error.status : 0;
+  useEffect(() => {
+    if (kitchen.data) keepLastKitchen(kitchen.data.id);
+    if (status === 404) {
+      keepLastKitchen("");
+      location.replace("/door");
+    }
+    if (status === 401) location.replace(`/sign-in?to=${encodeURIComponent(location.pathname)}`);
+  }, [kitchen.data, status]);
+  const name = kitchen.data?.name ?? "";
+  const others = (kitchens.data ?? []).filter((k) => k.id !== kitchenHere && !k.put_away_at && !k.erase_at);
+  return (
+    <>
+      <Dropdown align="end" onToggle={setOpen} className="kitchen-menu">
+        <Dropdown.Toggle
+          as="button"
+          type="button"
+          className="btn btn-quiet kitchen-name"
+          aria-label={t("kitchenMenu.label", { name })}
+        >
+          <span className="kitchen-name-words">{name}</span>
+          <Icon name="chevron-down" />
+          {kitchen.data?.made_up && <span className="made-up">{t("kitchenMenu.madeUp")}</span>}
+        </Dropdown.Toggle>
+        <Dropdown.Menu>
+          {others.length > 0 && <Dropdown.Header as="div">{t("kitchenMenu.switch")}</Dropdown.Header>}
+          {others.map((k) => (
+            <Dropdown.Item key={k.id} href={`${pagesOf(k.id)}/bench`}>
+              {k.name} {k.made_up && <small>({t("kitchenMenu.madeUp")})</small>}
+            </Dropdown.Item>
+          ))}
+          <Dropdown.Item href="/door">{t("kitchenMenu.make")}</Dropdown.Item>
+          <Dropdown.Divider />
+          <Dropdown.Item as="button" onClick={() => setDialog("settings")}>
+            {t("kitchenMenu.settings")}
+          </Dropdown.Item>
+          <Dropdown.Item as="button" onClick={() => void navigate("/people")}>
+            {t("kitchenMenu.people")}
+          </Dropdown.Item>
+          <Dropdown.Item as="button" onClick={() => setDialog("this")}>
+            {t("kitchenMenu.about")}
+          </Dropdown.Item>
+          {me.data?.account && (
+            <>
+              <Dropdown.Divider />
+              <Dropdown.Header as="div">
+                {t("kitchenMenu.signedInAs", { name: me.data.name })}
+              </Dropdown.Header>
+              <Dropdown.Item as="button" onClick={() => void navigate("/account")}>
+                {t("kitchenMenu.account")}
+              </Dropdown.Item>
+              <Dropdown.Item as="button" onClick={() => signOut.mutate()}>
+                {t("signIn.out")}
+              </Dropdown.Item>
+            </>
+          )}
+        </Dropdown.Menu>
+      </Dropdown>
+      <Suspense>
+        {dialog === "settings" && (
+          <KitchenDialog onClose={() => setDialog(null)} onSaved={() => setDialog(null)} />
+        )}
+        {dialog === "this" && kitchen.data && (
+          <ThisKitchen kitchen={kitchen.data} onClose={() => setDialog(null)} />
+        )}
+      </Suspense>
+    </>
+  );
+}
