@@ -73,6 +73,8 @@ type CourseEvents struct {
 type KeptEvent struct {
 	Seq int64 `json:"seq"`
 	cooking.Event
+	// By is who did it: missing where nobody signs in, empty for somebody who left.
+	By *string `json:"by,omitempty"`
 }
 
 // CourseMeasured is a reading of a probe as it was kept.
@@ -113,7 +115,7 @@ func (s *Server) registerCourses(api huma.API) {
 		}
 		out := CourseEvents{Seq: in.After, Events: []KeptEvent{}}
 		for _, e := range events {
-			out.Seq, out.Events = e.Seq, append(out.Events, KeptEvent{e.Seq, e.Event})
+			out.Seq, out.Events = e.Seq, append(out.Events, KeptEvent{e.Seq, e.Event, e.By})
 		}
 		return &body[CourseEvents]{out}, nil
 	})

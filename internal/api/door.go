@@ -91,6 +91,8 @@ func (s *Server) identify(c *gin.Context) {
 		p.Kitchen = ""
 		if p.House || p.Account != "" {
 			p.Role = principal.Guest
+		} else if p.Device != "" {
+			p.Role = principal.Stove
 		}
 	} else if p.Role, err = s.roleIn(ctx, &p); err != nil && !s.unchecked {
 		if errors.Is(err, store.ErrNotFound) {

@@ -203,12 +203,14 @@ func (s *Server) eraseKitchen(ctx context.Context, in *eraseInput) (*body[store.
 	if strings.Join(strings.Fields(in.Name), " ") != k.Name {
 		return nil, problem.New(http.StatusUnprocessableEntity, "other-name", "Type the kitchen's name as it stands to erase it.")
 	}
-	if k.MadeUp {
-		// It can be made anew as it was: there is nothing to take back.
+	if now := time.Now(); k.MadeUp {
+		// It can be made anew as it was: there is nothing to take back. The database says whether they may.
+		if err := s.Store.EraseKitchenAt(ctx, k.ID, &now); err != nil {
+			return nil, s.problemOf(ctx, err)
+		}
 		if err := s.Store.EraseKitchen(ctx, k.ID); err != nil {
 			return nil, s.problemOf(ctx, err)
 		}
-		now := time.Now()
 		k.EraseAt = &now
 		s.cache.forget(k.ID)
 		return &body[store.KitchenEntry]{*k}, nil

@@ -113,6 +113,7 @@ func (n *nearly) object(schema map[string]any, depth int) map[string]any {
 
 // operation is one of the description, with what a body of it is made of.
 type operation struct {
+	id           string
 	method, path string
 	body         map[string]any
 	query        []map[string]any
@@ -124,6 +125,7 @@ func described(t *testing.T) (out []operation, schemas map[string]any) {
 	require.NoError(t, err)
 	var whole struct {
 		Paths map[string]map[string]struct {
+			OperationID string           `json:"operationId"`
 			Parameters  []map[string]any `json:"parameters"`
 			RequestBody struct {
 				Content map[string]struct {
@@ -138,7 +140,7 @@ func described(t *testing.T) (out []operation, schemas map[string]any) {
 	require.NoError(t, json.Unmarshal(text, &whole))
 	for path, methods := range whole.Paths {
 		for method, o := range methods {
-			one := operation{method: strings.ToUpper(method), path: path, body: o.RequestBody.Content["application/json"].Schema}
+			one := operation{id: o.OperationID, method: strings.ToUpper(method), path: path, body: o.RequestBody.Content["application/json"].Schema}
 			for _, p := range o.Parameters {
 				if p["in"] == "query" {
 					one.query = append(one.query, p)

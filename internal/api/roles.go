@@ -16,9 +16,9 @@ var (
 		"reshape", "scale", "readRecipe", "readSide", "lookAtSupper", "lookPast",
 	}
 	// stoves are operations of a device at the stove: it follows cookings and taps in them.
-	stoves = []string{"getKitchen", "listCourses", "getCourse", "actOnCourse", "lookPast", "listFoods", "getPhoto", "listCourseEvents"}
+	stoves = []string{"getMe", "getKitchen", "listCourses", "getCourse", "actOnCourse", "lookPast", "listFoods", "getPhoto", "listCourseEvents"}
 	// withNames are copies that hold names and words of guests.
-	withNames = []string{"packKitchen", "exportTries", "exportPractice"}
+	withNames = []string{"packKitchen", "exportTries", "exportPractice", "exportSupper"}
 	// owners are operations on who may come in, and on whether the kitchen stays.
 	owners = []string{
 		"setMember", "removeMember", "invite", "listInvitations", "endInvitation", "listDevices", "openPairing", "endDevice", "readJournal", "eraseKitchen", "restoreKitchen", "putAwayKitchen",

@@ -42,6 +42,8 @@ type TryEntry struct {
 	Grades     []string `json:"grades,omitempty"`
 	Photo      string   `json:"photo,omitempty"`
 	LeftOut    bool     `json:"left_out,omitempty"`
+	// By is who wrote it down: missing where nobody signs in, empty for somebody who left.
+	By *string `json:"by,omitempty"`
 	// Unreadable says that it is kept and cannot be read.
 	Unreadable bool `json:"unreadable,omitempty"`
 }

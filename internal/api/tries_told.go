@@ -22,7 +22,7 @@ import (
 )
 
 func tryEntry(t *store.Try, language string) TryEntry {
-	out := TryEntry{ID: t.ID, Kind: t.Kind, Build: t.Build, Version: t.Version, Course: t.Course, CookedAt: t.CookedAt, LeftOut: t.LeftOut, Outcome: logbook.Unsaid}
+	out := TryEntry{ID: t.ID, Kind: t.Kind, Build: t.Build, Version: t.Version, Course: t.Course, CookedAt: t.CookedAt, LeftOut: t.LeftOut, By: t.By, Outcome: logbook.Unsaid}
 	var named struct{ Name string }
 	_ = json.Unmarshal(t.Document, &named) // one without a name has none
 	out.Unreadable = json.Unmarshal(t.Document, new(document.Document)) != nil

@@ -38,6 +38,8 @@ type Sitting struct {
 	Name      string    `json:"name"`
 	Lines     int       `json:"lines"`
 	Label     string    `json:"label"`
+	// By is who kept it: missing where nobody signs in, empty for somebody who left.
+	By *string `json:"by,omitempty"`
 	// Began says that the build began with it: what it changed is then empty.
 	Began    bool           `json:"began"`
 	Changes  []wire.Change  `json:"changes"`
@@ -114,7 +116,7 @@ func (s *Server) registerVersions(api huma.API) {
 				v := &list[i]
 				now := phrases.In(languageOf(ctx), &v.Document)
 				out[i] = Sitting{Number: v.Number, First: v.First, Count: v.Number - v.First + 1, BeganAt: v.BeganAt, CreatedAt: v.CreatedAt,
-					Name: now.Name, Lines: len(now.Lines), Label: phrases.Say(v.Label, languageOf(ctx)), Began: v.Before == nil,
+					Name: now.Name, Lines: len(now.Lines), Label: phrases.Say(v.Label, languageOf(ctx)), By: v.By, Began: v.Before == nil,
 					Changes: []wire.Change{}, Settings: []wire.Setting{}}
 				if v.Before != nil {
 					was := phrases.In(languageOf(ctx), v.Before)

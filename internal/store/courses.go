@@ -37,6 +37,8 @@ type CourseEvent struct {
 	Seq      int64
 	Received time.Time
 	cooking.Event
+	// By is who did it, of events that are listed: nil where nobody signed in, "" for somebody who left.
+	By *string
 }
 
 // CourseReading is a reading of a probe.
@@ -134,7 +136,7 @@ func (s *Store) CourseOf(ctx context.Context, token string) (kitchen, id string,
 // CourseEvents gives the events of a course after that one, in the order in which they were
 // taken.
 func (s *Store) CourseEvents(ctx context.Context, id string, after int64) ([]CourseEvent, error) {
-	rows, err := s.pool.Query(ctx, `select seq, received_at, event from course_event where course_id = $1 and seq > $2 order by seq`, id, after)
+	rows, err := s.pool.Query(ctx, `select seq, received_at, event, (select name from account where id = by_account) from course_event where course_id = $1 and seq > $2 order by seq`, id, after)
 	if err != nil {
 		return nil, tidy(err)
 	}
@@ -181,7 +183,7 @@ func (s *Store) AddEvents(ctx context.Context, id string, known int64, received 
 				continue
 			}
 			seq++
-			added = append(added, CourseEvent{seq, received.UTC(), e})
+			added = append(added, CourseEvent{Seq: seq, Received: received.UTC(), Event: e})
 			if e.Kind == cooking.Ended {
 				ended = &e.At
 			}

@@ -116,7 +116,7 @@ func (c *KeptCourse) fill(ctx context.Context, tx pgx.Tx, odd func(*Unreadable) 
 
 func eventRow(row pgx.CollectableRow) (e CourseEvent, err error) {
 	var text []byte
-	if err := row.Scan(&e.Seq, &e.Received, &text); err != nil {
+	if err := row.Scan(&e.Seq, &e.Received, &text, &e.By); err != nil {
 		return e, err
 	}
 	e.Received = e.Received.UTC()

@@ -197,3 +197,15 @@ func (s *Store) KitchenThere(ctx context.Context, id string) (role principal.Rol
 		and (erase_at is null or cuerda_role() = 'owner')`, id).Scan(&role)
 	return role, tidy(err)
 }
+
+// RowsOf counts what is left of a kitchen in every table that has a kitchen's rows.
+func (s *Store) RowsOf(ctx context.Context, id string) (count int, err error) {
+	for _, table := range []string{"kitchen_learned", "try", "photo", "course", "practice_person", "supper", "pantry_item", "own_food", "build", "member", "device", "invitation", "link", "journal"} {
+		var n int
+		if err := s.pool.QueryRow(ctx, `select count(*) from `+table+` where kitchen_id = $1`, id).Scan(&n); err != nil {
+			return count, tidy(err)
+		}
+		count += n
+	}
+	return count, nil
+}

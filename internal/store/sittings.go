@@ -16,6 +16,8 @@ type Sitting struct {
 	Number, First      int
 	BeganAt, CreatedAt time.Time
 	Label              string
+	// By is who kept the newest: nil where nobody signed in, "" for somebody who left.
+	By *string
 	// Document is the newest, and Before the one that the sitting began from; nil where
 	// it began with the build.
 	Document document.Document
@@ -38,7 +40,7 @@ func (s *Store) Sittings(ctx context.Context, kitchen, id string, before, limit 
 			where v.build_id = $1 window w as (order by v.number)
 		), g as (select *, sum(coalesce(begins, true)::int) over (order by number) as sitting from v
 		), f as (select max(number) as newest, min(number) as first, min(created_at) as began, max(created_at) as ended from g group by sitting)
-		select f.newest, f.first, f.began, f.ended, coalesce(n.name, ''), d.document, b.document
+		select f.newest, f.first, f.began, f.ended, coalesce(n.name, ''), (select name from account where id = d.by_account), d.document, b.document
 		from f join build_version d on d.build_id = $1 and d.number = f.newest
 			left join build_version b on b.build_id = $1 and b.number = f.first - 1
 			left join version_name n on n.build_id = $1 and n.number = f.newest
@@ -49,7 +51,7 @@ func (s *Store) Sittings(ctx context.Context, kitchen, id string, before, limit 
 	return pgx.CollectRows(rows, func(row pgx.CollectableRow) (Sitting, error) {
 		var out Sitting
 		var now, was []byte
-		if err := row.Scan(&out.Number, &out.First, &out.BeganAt, &out.CreatedAt, &out.Label, &now, &was); err != nil {
+		if err := row.Scan(&out.Number, &out.First, &out.BeganAt, &out.CreatedAt, &out.Label, &out.By, &now, &was); err != nil {
 			return out, err
 		}
 		if was != nil {

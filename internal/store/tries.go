@@ -41,13 +41,15 @@ type Try struct {
 	Revision  int
 	UpdatedAt time.Time
 	DeletedAt *time.Time
+	// By is who wrote it down: nil where nobody signed in, "" for somebody who left.
+	By *string
 }
 
 const tryColumns = `t.id::text, t.kind, coalesce(t.build_id::text, ''), coalesce(t.version, 0), coalesce(t.course_id::text, ''), t.dish, t.cooked_at,
-	t.document, t.found, t.said, t.patties, t.left_out, t.revision, t.updated_at, t.deleted_at`
+	t.document, t.found, t.said, t.patties, t.left_out, t.revision, t.updated_at, t.deleted_at, (select name from account where id = t.by_account)`
 
 func tryRow(row pgx.CollectableRow) (t Try, err error) {
-	err = row.Scan(&t.ID, &t.Kind, &t.Build, &t.Version, &t.Course, &t.Dish, &t.CookedAt, &t.Document, &t.Found, &t.Said, &t.Patties, &t.LeftOut, &t.Revision, &t.UpdatedAt, &t.DeletedAt)
+	err = row.Scan(&t.ID, &t.Kind, &t.Build, &t.Version, &t.Course, &t.Dish, &t.CookedAt, &t.Document, &t.Found, &t.Said, &t.Patties, &t.LeftOut, &t.Revision, &t.UpdatedAt, &t.DeletedAt, &t.By)
 	t.CookedAt, t.UpdatedAt = t.CookedAt.UTC(), t.UpdatedAt.UTC()
 	return t, err
 }

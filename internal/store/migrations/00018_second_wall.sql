@@ -133,6 +133,21 @@ create policy changes on recovery_code for all using ((select cuerda_scope()) = 
 alter table sessions enable row level security, force row level security;
 create policy reads on sessions for select using ((select cuerda_scope()) = 'server' or false);
 create policy changes on sessions for all using ((select cuerda_scope()) = 'server' or false) with check ((select cuerda_scope()) = 'server' or false);
+-- A device at the stove taps in cookings of its kitchen.
+create policy taps on course_event for insert with check ((select cuerda_role()) = 'stove' and exists (select from course where id = course_id));
+create policy taps on course for update using ((select cuerda_role()) = 'stove' and kitchen_id = (select cuerda_kitchen())) with check ((select cuerda_role()) = 'stove' and kitchen_id = (select cuerda_kitchen()));
+
+-- Only an owner has a kitchen erased, or put away.
+-- +goose StatementBegin
+create function only_owners() returns trigger language plpgsql as $$
+begin
+  if cuerda_role() is distinct from 'owner' then
+    raise exception 'only an owner does this' using errcode = 'insufficient_privilege';
+  end if;
+  return new;
+end $$;
+-- +goose StatementEnd
+create trigger only_owners before update of erase_at, put_away_at on kitchen for each row execute function only_owners();
 
 -- Who did it is who the connection works for.
 alter table build_version alter column by_account set default cuerda_account();
@@ -153,6 +168,8 @@ end $$;
 -- +goose StatementEnd
 
 -- +goose Down
+drop policy taps on course_event;
+drop policy taps on course;
 alter table build_version alter column by_account drop default;
 alter table course_event alter column by_account drop default;
 alter table try alter column by_account drop default;
@@ -242,6 +259,8 @@ alter table recovery_code disable row level security, no force row level securit
 drop policy reads on sessions;
 drop policy changes on sessions;
 alter table sessions disable row level security, no force row level security;
+drop trigger only_owners on kitchen;
+drop function only_owners();
 drop function cuerda_changes();
 drop function cuerda_kitchen();
 drop function cuerda_role();

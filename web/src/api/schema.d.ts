@@ -2610,6 +2610,7 @@ export interface components {
              * @description by the course's clock; now where it says nothing
              */
             at?: string;
+            by?: string;
             /** Format: double */
             celsius?: number;
             device?: string;
@@ -2659,6 +2660,7 @@ export interface components {
             band: components["schemas"]["Band"];
             bite?: string;
             build?: string;
+            by?: string;
             causes: components["schemas"]["TryCause"][];
             changes: components["schemas"]["Change"][];
             cooked?: components["schemas"]["StageFound"];
@@ -4058,6 +4060,7 @@ export interface components {
             began: boolean;
             /** Format: date-time */
             began_at: string;
+            by?: string;
             changes: components["schemas"]["Change"][];
             /** Format: int64 */
             count: number;
@@ -4490,6 +4493,7 @@ export interface components {
         TryEntry: {
             bite?: string;
             build?: string;
+            by?: string;
             /** Format: date-time */
             cooked_at: string;
             course?: string;

@@ -151,6 +151,7 @@ function SittingItem({ session, sitting: v, foods, newest, tries, tools }: Sitti
         <strong>{title}</strong>
         {newest && <em>{t("versions.now")}</em>}
         <small>
+          {v.by !== undefined && `${v.by || t("people.somebody")}, `}
           {format.when(v.created_at)} · {t("versions.lines", { count: v.lines })}
         </small>
       </div>

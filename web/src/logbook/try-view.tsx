@@ -121,6 +121,7 @@ function Head({ of, name, onEdit, onCompare, onDeleted }: HeadProps) {
         <h1 id="try-title">{name}</h1>
         <p className="hint">
           {day.long(of.cooked_at)}
+          {of.by !== undefined && ` · ${of.by || t("people.somebody")}`}
           {of.version ? ` · ${t("logbook.version", { n: of.version })}` : ""}
           {of.left_out ? ` · ${t("logbook.leftOutSign")}` : ""}
         </p>
