@@ -84,7 +84,7 @@ const peaCakes = "Split-pea and parsnip cakes"
 func TestTheCourseThatGoesOnIsJoinedFromTheStartPage(t *testing.T) {
 	a := startNow(t)
 	b := a.person()
-	w := a.open(b, "/")
+	w := a.open(b, "/bench")
 	w.click("Join: Wednesday practice")
 	w.eventually(".cook-bar", "Wednesday practice")
 	w.eventually(".probe", "Off the heat at")

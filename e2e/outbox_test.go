@@ -164,7 +164,7 @@ func TestTheStoveOverTLS(t *testing.T) {
 	page := a.person().MustPage()
 	require.NoError(t, browser.Resize(page, 1280, 800))
 	require.NoError(t, proto.SecuritySetIgnoreCertificateErrors{Ignore: true}.Call(page))
-	page.MustNavigate(secure.URL + "/cook/" + begun.ID).MustWaitLoad()
+	page.MustNavigate(secure.URL + "/k/" + a.kitchen + "/cook/" + begun.ID).MustWaitLoad()
 	w := &window{page, t}
 	w.see(".cook-title")
 	require.True(t, w.MustEval(`() => isSecureContext && "locks" in navigator`).Bool())

@@ -33,8 +33,8 @@ type sky struct{ now atomic.Int32 }
 
 func (s *sky) over(h http.Handler) http.Handler {
 	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
-		saves := r.Method == http.MethodPut && strings.HasPrefix(r.URL.Path, "/api/builds/")
-		asks := r.URL.Path == "/api/predict" || r.URL.Path == "/api/bake" || r.URL.Path == "/api/dish"
+		saves := r.Method == http.MethodPut && strings.Contains(r.URL.Path, "/builds/")
+		asks := strings.HasSuffix(r.URL.Path, "/predict") || strings.HasSuffix(r.URL.Path, "/bake") || strings.HasSuffix(r.URL.Path, "/dish")
 		switch now := weather(s.now.Load()); {
 		case !saves && !asks, now == fine:
 		case now == refusing:
@@ -178,7 +178,7 @@ func TestWhatIsRefusedForGoodIsSaidAndKept(t *testing.T) {
 	var refuse atomic.Bool
 	a := startBehind(t, func(h http.Handler) http.Handler {
 		return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
-			if refuse.Load() && r.Method == http.MethodPut && strings.HasPrefix(r.URL.Path, "/api/builds/") {
+			if refuse.Load() && r.Method == http.MethodPut && strings.Contains(r.URL.Path, "/builds/") {
 				_, _ = io.Copy(io.Discard, r.Body)
 				w.Header().Set("Content-Type", "application/problem+json")
 				w.WriteHeader(http.StatusUnprocessableEntity)

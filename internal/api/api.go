@@ -47,6 +47,8 @@ type Server struct {
 	Secure bool
 	// Proxies are believed when they say for whom they ask.
 	Proxies []netip.Prefix
+	// Quotas are how much each kitchen may have; nil for UsualQuotas.
+	Quotas *Quotas
 	// Demo makes the demonstration kitchen anew for an account, and gives its ID; nil where there is none.
 	Demo func(ctx context.Context, owner string) (string, error)
 	// Pages is the built front end; nil serves the interface alone.
@@ -77,6 +79,7 @@ type Server struct {
 	files    files
 	metrics  metrics
 	door     door
+	used     usage
 	// operations are all there are, by method and path.
 	operations map[string]operation
 	// unchecked is for tests alone: what the application checks is left to the database.
@@ -99,7 +102,7 @@ func (s *Server) Handler() http.Handler {
 	s.exports.most, s.pictures.most = mostExports, mostPictures
 	s.life, s.end = context.WithCancel(context.Background())
 	s.live.Store, s.live.Log, s.live.Kitchen, s.live.Keep = s.Store, s.Log, s.kitchenOf, s.keepLive
-	r.Use(s.observe, s.recover, s.headers, home, s.limits, s.identify, spoken, sane, tagged, s.compute, s.exchange, s.takeIn)
+	r.Use(s.observe, s.recover, s.headers, home, s.limits, s.identify, s.fill, spoken, sane, tagged, s.compute, s.exchange, s.takeIn)
 	s.register(r)
 	s.openDoor()
 	r.GET(streamPath, s.stream)
@@ -163,6 +166,7 @@ func (s *Server) register(r *gin.Engine) huma.API {
 	s.registerSession(api)
 	s.registerPeople(api)
 	s.registerDevices(api)
+	s.registerQuotas(api)
 	describeEnums(api.OpenAPI().Components.Schemas)
 	s.costly = map[string]bool{}
 	s.operations = map[string]operation{

@@ -79,7 +79,7 @@ type readingsInput struct {
 const maxPack = 256 << 10
 
 func (s *Server) registerInstruments(api huma.API) {
-	send := beside(http.MethodPost, "/readings", "sendReadings", "What instruments measured, as SenML (RFC 8428)", 401, 413, 422, 429)
+	send := beside(http.MethodPost, "/readings", "sendReadings", "What instruments measured, as SenML (RFC 8428)", 401, 413, 422, 429, 507)
 	send.MaxBodyBytes = maxPack
 	send.SkipValidateBody = true
 	send.RequestBody = &huma.RequestBody{Required: true, Content: map[string]*huma.MediaType{
@@ -189,6 +189,9 @@ func (s *Server) sendReadings(ctx context.Context, in *readingsInput) (*body[Tak
 	if err != nil {
 		s.live.Counts.Malformed.Add(1)
 		return nil, problem.New(http.StatusUnprocessableEntity, problem.BadRequest, "The readings cannot be read: "+err.Error()+".")
+	}
+	if err := s.room(ctx, kitchenID(ctx), ofReadings, "readings"); err != nil {
+		return nil, err
 	}
 	taken, err := c.Readings(ctx, pack)
 	if errors.Is(err, live.ErrBusy) {

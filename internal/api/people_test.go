@@ -3,17 +3,21 @@ package api_test
 import (
 	"encoding/json"
 	"fmt"
+	"log/slog"
 	"net/http"
 	"net/netip"
 	"strings"
 	"sync"
+	"sync/atomic"
 	"testing"
 	"time"
 
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
+	"cuerda/core/food"
 	"cuerda/internal/api"
+	"cuerda/internal/demo/demotest"
 	"cuerda/internal/store"
 )
 
@@ -366,4 +370,45 @@ func TestWhereARequestComesFrom(t *testing.T) {
 	assert.Equal(t, "9.9.9.9", ask(behind, "9.9.9.9:4000", "1.2.3.4"), "nor somebody who is no proxy")
 	assert.Equal(t, "10.0.0.9", ask(behind, "10.0.0.9:4000", "no address"))
 	assert.Equal(t, "2001:db8:1:2::", ask(bare, "[2001:db8:1:2:3:4:5:6]:4000"), "a household has all of a /64")
+}
+
+// A kitchen that is full says so, and what would make room; the others go on.
+func TestQuotas(t *testing.T) {
+	t.Parallel()
+	s, kitchen := demotest.Open(t)
+	require.NoError(t, s.SaveChoices(t.Context(), kitchen, &store.Choices{Off: true}))
+	quotas := api.UsualQuotas
+	quotas.Versions, quotas.AtOnce = 1, 1
+	c := serve(t, &api.Server{Store: s, Foods: food.Starter(), Log: slog.New(slog.DiscardHandler), Quotas: &quotas}, kitchen)
+	p := c.problem(507, "kitchen-full", "POST", "/api/builds", buildText("One more", tofu))
+	assert.Contains(t, p.Detail, "Save its file")
+	var used api.KitchenUsage
+	_, text := c.do("GET", "/api/usage", "")
+	require.NoError(t, json.Unmarshal(text, &used))
+	assert.Greater(t, used.Used.Versions, int64(10))
+	assert.Positive(t, used.Used.PhotoBytes+used.Used.Readings+used.Used.Tries)
+	_, text = c.do("POST", "/api/kitchens", `{"name":"Other"}`)
+	var other store.KitchenEntry
+	require.NoError(t, json.Unmarshal(text, &other))
+	c.kitchen = other.ID
+	answer, _ := c.do("POST", "/api/builds", buildText("First", tofu))
+	assert.Equal(t, 201, answer.StatusCode)
+	// Of many computations at once one runs, and the others are asked to come again.
+	var all sync.WaitGroup
+	var again, done atomic.Int32
+	for range 12 {
+		all.Go(func() {
+			answer, _ := c.do("POST", "/api/bake", turkey)
+			switch answer.StatusCode {
+			case 200:
+				done.Add(1)
+			case 429:
+				again.Add(1)
+				assert.NotEmpty(t, answer.Header.Get("Retry-After"))
+			}
+		})
+	}
+	all.Wait()
+	assert.Equal(t, int32(12), again.Load()+done.Load())
+	assert.Positive(t, done.Load())
 }

@@ -148,7 +148,7 @@ var may = func() map[string]string {
 		"xsgco":   "getMe",
 		"sgco":    "getKitchen listCourses getCourse listCourseEvents listFoods getPhoto lookPast followCourse",
 		"sco":     "actOnCourse",
-		"gco": `listBuilds getBuild compare exportBuild pageOfBuild listSittings listVersions getVersion listCourseReadings listFigures weigh getLearned listLinks
+		"gco": `getUsage listBuilds getBuild compare exportBuild pageOfBuild listSittings listVersions getVersion listCourseReadings listFigures weigh getLearned listLinks
 			getPantry listMembers getPractice readLine getSettings listSides listSuppers getSupper listTries getTry compareTries nextTry
 			bake bind lookAtDish explain fit mend lookOut fitPart startPart planPatties plan predict readRecipe reshape scale schools readSide lookAtSupper leaveKitchen`,
 		"co": `packKitchen exportPractice exportTries exportSupper renameKitchen unpackKitchen createBuild deleteBuild saveBuild restoreBuild branch nameVersion goBack

@@ -1616,6 +1616,10 @@ export interface components {
         KitchenNameInputBody: {
             name: string;
         };
+        KitchenUsage: {
+            may: components["schemas"]["Quotas"];
+            used: components["schemas"]["Usage"];
+        };
         LearnedChoice: {
             figure?: string;
             forget?: boolean;
@@ -2602,6 +2606,20 @@ export interface components {
             /** Format: int64 */
             line: number;
         };
+        Quotas: {
+            /** Format: int64 */
+            at_once: number;
+            /** Format: int64 */
+            events: number;
+            /** Format: int64 */
+            photo_bytes: number;
+            /** Format: int64 */
+            readings: number;
+            /** Format: int64 */
+            tries: number;
+            /** Format: int64 */
+            versions: number;
+        };
         ReadCook: {
             /** Format: double */
             celsius?: number;
@@ -3380,6 +3398,18 @@ export interface components {
             mass: "g" | "oz";
             /** @enum {string} */
             temperature: "C" | "F" | "gas";
+        };
+        Usage: {
+            /** Format: int64 */
+            events: number;
+            /** Format: int64 */
+            photo_bytes: number;
+            /** Format: int64 */
+            readings: number;
+            /** Format: int64 */
+            tries: number;
+            /** Format: int64 */
+            versions: number;
         };
         Version: {
             /** Format: date-time */
@@ -4404,6 +4434,15 @@ export interface operations {
             };
             /** @description Internal Server Error */
             500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Insufficient Storage */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };

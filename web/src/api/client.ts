@@ -171,7 +171,8 @@ export class ApiError extends Error {
 
   /** Nobody answered, or the server said to come again: what was sent may be sent again. */
   get temporary() {
-    return this.status === 0 || this.status >= 500 || this.status === 429;
+    // A kitchen that is full (507) stays so until somebody makes room.
+    return this.status === 0 || (this.status >= 500 && this.status !== 507) || this.status === 429;
   }
 }
 

@@ -1483,6 +1483,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/usage": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What the kitchen has of photos, readings and versions, and may have */
+        get: operations["getUsage"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -2772,6 +2789,10 @@ export interface components {
         KitchenNameInputBody: {
             name: string;
         };
+        KitchenUsage: {
+            may: components["schemas"]["Quotas"];
+            used: components["schemas"]["Usage"];
+        };
         LearnedChoice: {
             figure?: string;
             forget?: boolean;
@@ -3758,6 +3779,20 @@ export interface components {
             /** Format: int64 */
             line: number;
         };
+        Quotas: {
+            /** Format: int64 */
+            at_once: number;
+            /** Format: int64 */
+            events: number;
+            /** Format: int64 */
+            photo_bytes: number;
+            /** Format: int64 */
+            readings: number;
+            /** Format: int64 */
+            tries: number;
+            /** Format: int64 */
+            versions: number;
+        };
         ReadCook: {
             /** Format: double */
             celsius?: number;
@@ -4536,6 +4571,18 @@ export interface components {
             mass: "g" | "oz";
             /** @enum {string} */
             temperature: "C" | "F" | "gas";
+        };
+        Usage: {
+            /** Format: int64 */
+            events: number;
+            /** Format: int64 */
+            photo_bytes: number;
+            /** Format: int64 */
+            readings: number;
+            /** Format: int64 */
+            tries: number;
+            /** Format: int64 */
+            versions: number;
         };
         Version: {
             /** Format: date-time */
@@ -10122,6 +10169,35 @@ export interface operations {
                 };
                 content: {
                     "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getUsage: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KitchenUsage"];
                 };
             };
             /** @description Internal Server Error */

@@ -39,12 +39,8 @@ export function KitchenMenu() {
   return (
     <>
       <Dropdown align="end" onToggle={setOpen} className="kitchen-menu">
-        <Dropdown.Toggle
-          as="button"
-          type="button"
-          className="btn btn-quiet kitchen-name"
-          aria-label={t("kitchenMenu.label", { name })}
-        >
+        <Dropdown.Toggle as="button" type="button" className="btn btn-quiet kitchen-name">
+          <span className="visually-hidden">{t("kitchenMenu.label")}</span>{" "}
           <span className="kitchen-name-words">{name}</span>
           <Icon name="chevron-down" />
           {kitchen.data?.made_up && <span className="made-up">{t("kitchenMenu.madeUp")}</span>}

@@ -10,6 +10,13 @@ export function useKitchenEntry() {
   });
 }
 
+export function useUsage() {
+  return useQuery({
+    queryKey: ["usage"],
+    queryFn: ({ signal }) => unwrap(api.GET("/usage", { signal })),
+  });
+}
+
 /** Lists of who may come in, each of which is read again after a change of any. */
 export const useMembers = () => useList("people", () => api.GET("/people"));
 export const useInvitations = (enabled: boolean) =>

@@ -8,7 +8,9 @@ import { useMakeDemonstration } from "../door/queries";
 import { ArchiveTools } from "../files/archive-tools";
 import { useTranslation } from "../i18n/use-translation";
 import { Dialog } from "../ui/dialog";
+import { useFormat } from "../ui/format";
 import { NotProved, ProveAgain, useProved } from "./prove";
+import { useUsage } from "./queries";
 
 type Props = { kitchen: KitchenEntry; onClose: () => void };
 
@@ -18,6 +20,27 @@ export default function ThisKitchen(props: Props) {
     <ProveAgain>
       <About {...props} />
     </ProveAgain>
+  );
+}
+
+/** How much there is, where it comes near to what there may be. */
+function Usage() {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const usage = useUsage();
+  if (!usage.data) return null;
+  const { used, may } = usage.data;
+  const megabytes = (bytes: number) => format.number(bytes / 1024 / 1024, bytes < 10 * 1024 * 1024 ? 1 : 0);
+  return (
+    <p className="hint small">
+      {t("thisKitchen.photos", { used: megabytes(used.photo_bytes), may: megabytes(may.photo_bytes) })}
+      {(["readings", "events", "versions", "tries"] as const)
+        .filter((of) => used[of] > may[of] / 2)
+        .map(
+          (of) =>
+            ` ${t(`thisKitchen.${of}`, { used: format.number(used[of]), may: format.number(may[of]) })}`,
+        )}
+    </p>
   );
 }
 
@@ -52,6 +75,7 @@ function About({ kitchen: k, onClose }: Props) {
         <p className="hint">
           {t("thisKitchen.holds", { builds: k.builds, suppers: k.suppers, tries: k.tries })}
         </p>
+        <Usage />
         {k.role !== "guest" && (
           <form
             className="people-row"
