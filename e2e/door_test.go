@@ -10,6 +10,7 @@ import (
 	"time"
 
 	"github.com/go-rod/rod/lib/input"
+	"github.com/go-rod/rod/lib/proto"
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
@@ -199,4 +200,30 @@ func TestTheDoorIsAccessible(t *testing.T) {
 			require.NoError(t, w.Close())
 		}
 	}
+}
+
+// A passkey is made in the account and lets in without a passphrase.
+func TestAPasskeySignsIn(t *testing.T) {
+	a := signedIn(t)
+	// A passkey is of a name: an address has none.
+	a.url = strings.Replace(a.url, "127.0.0.1", "localhost", 1)
+	w := a.open(a.person(), "/account")
+	require.NoError(t, proto.WebAuthnEnable{}.Call(w.Page))
+	_, err := proto.WebAuthnAddVirtualAuthenticator{Options: &proto.WebAuthnVirtualAuthenticatorOptions{
+		Protocol: proto.WebAuthnAuthenticatorProtocolCtap2, Transport: proto.WebAuthnAuthenticatorTransportInternal,
+		HasResidentKey: true, HasUserVerification: true, IsUserVerified: true, AutomaticPresenceSimulation: true,
+	}}.Call(w.Page)
+	require.NoError(t, err)
+	w.see(`input[type="password"]`)
+	w.signIn("Cox", coxSays)
+	w.click("Add a passkey of this device")
+	w.eventually(".people-page", "not used yet")
+	w.tap(".kitchen-name")
+	w.tapped(".kitchen-menu .dropdown-item", "Sign out")
+	w.click("Sign in with a passkey")
+	w.eventually("main", "look around first")
+	w.MustNavigate(a.at("/account")).MustWaitLoad()
+	w.eventually(".people-page", "last seen")
+	w.click("Take it away")
+	w.settled(func() bool { return !strings.Contains(w.words(".people-page"), "Take it away") }, "it is gone")
 }

@@ -167,6 +167,7 @@ func (s *Server) register(r *gin.Engine) huma.API {
 	s.registerPeople(api)
 	s.registerDevices(api)
 	s.registerQuotas(api)
+	s.registerPasskeys(api)
 	describeEnums(api.OpenAPI().Components.Schemas)
 	s.costly = map[string]bool{}
 	s.operations = map[string]operation{

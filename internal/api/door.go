@@ -35,7 +35,7 @@ type door struct {
 	sessions *scs.SessionManager
 	cleaning *pgxstore.PostgresStore
 	// Wrong passphrases are counted by address, by name, and by both; wrong tokens and codes by address.
-	byAddress, byName, byBoth, tokens *people.Limits
+	byAddress, byName, byBoth, tokens, asked *people.Limits
 }
 
 // expiredEvery is how often sessions that are over are swept away.
@@ -47,6 +47,7 @@ func (s *Server) openDoor() {
 	s.door.byName = people.NewLimits(100, 15*time.Second)
 	s.door.byBoth = people.NewLimits(5, 30*time.Second)
 	s.door.tokens = people.NewLimits(10, 30*time.Second)
+	s.door.asked = people.NewLimits(60, 5*time.Second)
 	if !s.Accounts {
 		return
 	}

@@ -24,9 +24,9 @@ var (
 		"setMember", "removeMember", "invite", "listInvitations", "endInvitation", "listDevices", "openPairing", "endDevice", "readJournal", "eraseKitchen", "restoreKitchen", "putAwayKitchen",
 	}
 	// open are operations beside kitchens that need nobody to have signed in.
-	open = []string{"getHealth", "getReady", "getVocabulary", "listShelf", "signIn", "signOut", "lookAtInvitation", "acceptInvitation", "pair", "followLink", "sendReadings", "whatToMeasure", "openapi"}
+	open = []string{"getHealth", "getReady", "getVocabulary", "listShelf", "signIn", "signOut", "beginPasskeySignIn", "signInByPasskey", "lookAtInvitation", "acceptInvitation", "pair", "followLink", "sendReadings", "whatToMeasure", "openapi"}
 	// proved are operations before which it is asked again who it is.
-	proved = []string{"setMember", "removeMember", "invite", "openPairing", "endDevice", "eraseKitchen", "setPassphrase", "makeRecoveryCodes", "eraseAccount"}
+	proved = []string{"setMember", "removeMember", "invite", "openPairing", "endDevice", "eraseKitchen", "setPassphrase", "makeRecoveryCodes", "beginPasskey", "addPasskey", "removePasskey", "eraseAccount"}
 )
 
 // least is the role that an operation asks for; "" for none.

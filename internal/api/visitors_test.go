@@ -142,9 +142,9 @@ func (h *house) whole(path string) string { return "/api/kitchens/" + h.kitchen 
 var may = func() map[string]string {
 	out := map[string]string{}
 	for who, operations := range map[string]string{
-		"nxsigco": "getHealth getReady getVocabulary listShelf signIn signOut lookAtInvitation acceptInvitation pair followLink",
+		"nxsigco": "getHealth getReady getVocabulary listShelf signIn signOut beginPasskeySignIn signInByPasskey lookAtInvitation acceptInvitation pair followLink",
 		"i":       "sendReadings whatToMeasure",
-		"xgco":    "makeDemonstration listKitchens makeKitchen eraseAccount packAccount setPassphrase makeRecoveryCodes listSessions endSession prove",
+		"xgco":    "makeDemonstration listKitchens makeKitchen eraseAccount packAccount setPassphrase makeRecoveryCodes listSessions endSession prove beginPasskey addPasskey listPasskeys removePasskey",
 		"xsgco":   "getMe",
 		"sgco":    "getKitchen listCourses getCourse listCourseEvents listFoods getPhoto lookPast followCourse",
 		"sco":     "actOnCourse",

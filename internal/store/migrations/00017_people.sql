@@ -28,6 +28,14 @@ create table passkey (
 );
 create index passkey_of_account on passkey (account_id);
 
+-- What a browser was asked to sign with a passkey; it is used once.
+create table passkey_challenge (
+  id uuid primary key default gen_random_uuid(),
+  account_id uuid references account on delete cascade,
+  data jsonb not null,
+  expires_at timestamptz not null
+);
+
 create table member (
   kitchen_id uuid not null references kitchen on delete cascade,
   account_id uuid not null references account on delete cascade,
@@ -130,4 +138,4 @@ alter table supper drop column by_account;
 alter table try drop column by_account;
 alter table course_event drop column by_account;
 alter table build_version drop column by_account;
-drop table journal, link, invitation, sessions, visit, pairing, device, member, passkey, recovery_code, account;
+drop table journal, link, invitation, sessions, visit, pairing, device, member, passkey_challenge, passkey, recovery_code, account;

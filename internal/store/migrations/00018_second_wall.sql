@@ -133,6 +133,10 @@ create policy changes on recovery_code for all using ((select cuerda_scope()) = 
 alter table sessions enable row level security, force row level security;
 create policy reads on sessions for select using ((select cuerda_scope()) = 'server' or false);
 create policy changes on sessions for all using ((select cuerda_scope()) = 'server' or false) with check ((select cuerda_scope()) = 'server' or false);
+alter table passkey_challenge enable row level security, force row level security;
+create policy reads on passkey_challenge for select using ((select cuerda_scope()) = 'server' or false);
+create policy changes on passkey_challenge for all using ((select cuerda_scope()) = 'server' or false) with check ((select cuerda_scope()) = 'server' or false);
+
 -- A device at the stove taps in cookings of its kitchen.
 create policy taps on course_event for insert with check ((select cuerda_role()) = 'stove' and exists (select from course where id = course_id));
 create policy taps on course for update using ((select cuerda_role()) = 'stove' and kitchen_id = (select cuerda_kitchen())) with check ((select cuerda_role()) = 'stove' and kitchen_id = (select cuerda_kitchen()));
@@ -256,6 +260,9 @@ alter table passkey disable row level security, no force row level security;
 drop policy reads on recovery_code;
 drop policy changes on recovery_code;
 alter table recovery_code disable row level security, no force row level security;
+drop policy reads on passkey_challenge;
+drop policy changes on passkey_challenge;
+alter table passkey_challenge disable row level security, no force row level security;
 drop policy reads on sessions;
 drop policy changes on sessions;
 alter table sessions disable row level security, no force row level security;

@@ -3160,6 +3160,24 @@ export interface components {
             /** @enum {string} */
             word: "crumbles" | "short" | "firm" | "tacky" | "slack" | "slumps" | "no-paste";
         };
+        Passkey: {
+            /** Format: date-time */
+            created_at: string;
+            /** @description base64url */
+            id: string;
+            name: string;
+            /** Format: date-time */
+            used_at?: string;
+        };
+        PasskeyAnswer: {
+            credential: unknown;
+            id: string;
+            name?: string;
+        };
+        PasskeyAsked: {
+            id: string;
+            options: unknown;
+        };
         PassphraseInputBody: {
             passphrase: string;
         };

@@ -1,7 +1,8 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
-import { server, unwrap } from "../api/client";
+import { passkeysHere, signInByPasskey } from "../people/passkey";
+import { ApiError, server, unwrap } from "../api/client";
 import { useTranslation } from "../i18n/use-translation";
 import { CredentialTrouble, NameField, PassphraseField } from "./credentials";
 import { DeviceCode } from "./device-code";
@@ -53,6 +54,13 @@ export function SignIn({ onIn }: { onIn: () => void }) {
       onIn();
     },
   });
+  const byKey = useMutation({
+    mutationFn: signInByPasskey,
+    onSuccess: (me) => {
+      client.setQueryData(["me"], me);
+      onIn();
+    },
+  });
   return (
     <form
       className="door-form"
@@ -77,7 +85,17 @@ export function SignIn({ onIn }: { onIn: () => void }) {
       ) : (
         <PassphraseField label={t("signIn.passphrase")} value={secret} onChange={setSecret} />
       )}
-      <CredentialTrouble error={enter.error} />
+      <CredentialTrouble error={enter.error ?? (byKey.error instanceof ApiError ? byKey.error : null)} />
+      {passkeysHere() && (
+        <button
+          type="button"
+          className="btn btn-straw"
+          disabled={byKey.isPending}
+          onClick={() => byKey.mutate()}
+        >
+          {t("signIn.passkey")}
+        </button>
+      )}
       <div className="door-actions">
         <button type="submit" className="btn btn-primary" disabled={enter.isPending || !account || !secret}>
           {t("signIn.go")}

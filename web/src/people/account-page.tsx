@@ -1,12 +1,13 @@
 import { useState } from "react";
-import { server, unwrap } from "../api/client";
+import { ApiError, server, unwrap } from "../api/client";
 import { keepLastKitchen } from "../api/here";
 import { CredentialTrouble, PassphraseField, RecoveryCodes } from "../door/credentials";
 import { useMe } from "../door/queries";
 import { useTranslation } from "../i18n/use-translation";
 import { useFormat } from "../ui/format";
 import { NotProved, ProveAgain, useProved } from "./prove";
-import { useChange, useSessions } from "./queries";
+import { addPasskey, passkeysHere } from "./passkey";
+import { useChange, usePasskeys, useSessions } from "./queries";
 
 /** /account: one's passphrase, sessions and data. */
 export default function AccountPage() {
@@ -27,6 +28,7 @@ export default function AccountPage() {
               <p className="note note-limit">{t("signIn.failed", { count: me.data.failed })}</p>
             )}
             <Passphrase />
+            <Passkeys />
             <Codes />
             <Sessions />
             <section>
@@ -74,6 +76,49 @@ function Passphrase() {
         {t("account.passphraseDo")}
       </button>
     </form>
+  );
+}
+
+function Passkeys() {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const proved = useProved();
+  const keys = usePasskeys();
+  const add = useChange(() => proved(() => addPasskey(browserOf(navigator.userAgent))));
+  const remove = useChange((id: string) =>
+    proved(() => unwrap(server.DELETE("/api/me/passkeys/{id}", { params: { path: { id } } }))),
+  );
+  return (
+    <section aria-labelledby="passkeys-title">
+      <h2 id="passkeys-title">{t("account.passkeys")}</h2>
+      <p className="hint">{t(passkeysHere() ? "account.passkeysLead" : "account.passkeysNot")}</p>
+      <ul className="people-list">
+        {(keys.data ?? []).map((k) => (
+          <li key={k.id}>
+            <span className="people-name">
+              {k.name || t("account.passkey")}
+              <small className="people-since">
+                {k.used_at ? t("people.seen", { when: format.when(k.used_at) }) : t("account.neverUsed")}
+              </small>
+            </span>
+            <button type="button" className="btn btn-quiet btn-sm" onClick={() => remove.mutate(k.id)}>
+              {t("account.passkeyRemove")}
+            </button>
+          </li>
+        ))}
+      </ul>
+      <CredentialTrouble error={add.error instanceof ApiError ? add.error : null} />
+      {passkeysHere() && (
+        <button
+          type="button"
+          className="btn btn-straw btn-sm"
+          disabled={add.isPending}
+          onClick={() => add.mutate(undefined)}
+        >
+          {t("account.passkeyAdd")}
+        </button>
+      )}
+    </section>
   );
 }
 

@@ -24,6 +24,7 @@ export const useInvitations = (enabled: boolean) =>
 export const useDevices = (enabled: boolean) => useList("devices", () => api.GET("/devices"), enabled);
 export const useLinks = () => useList("links", () => api.GET("/links"));
 export const useJournal = (enabled: boolean) => useList("journal", () => api.GET("/journal"), enabled);
+export const usePasskeys = () => useList("passkeys", () => server.GET("/api/me/passkeys"));
 export const useSessions = () => useList("sessions", () => server.GET("/api/me/sessions"));
 
 type Answer<T> = Promise<{ data?: T; error?: unknown; response: Response }>;
