@@ -125,7 +125,7 @@ fuzz:
 
 # The attacks that the tests make, many times over.
 siege: web/dist/index.html setup-tests
-	CUERDA_SIEGE=$${ROUNDS:-60} go test -count=1 -timeout 30m -run 'Siege|Slow|Frozen|Import|NearlyRight' -v ./internal/api ./internal/archive ./cmd/cuerda
+	CUERDA_SIEGE=$${ROUNDS:-60} go test -count=1 -timeout 30m -run 'Siege|Slow|Frozen|Import|NearlyRight|NoGuess' -v ./internal/api ./internal/archive ./cmd/cuerda
 
 backup: bin/cuerda
 	bin/cuerda backup $(or $(FILE),$(error say where: make backup FILE=...))
@@ -135,10 +135,13 @@ restore: bin/cuerda
 
 # Pictures for docs/screenshots, of a kitchen of their own.
 shots: bin/cuerda setup-tests
-	@data=$$(mktemp -d); chmod 755 "$$data"; log=$$(mktemp); CUERDA_DATA="$$data" bin/cuerda start --port 0 > "$$log" & pid=$$!; \
-	trap 'kill $$pid; wait $$pid; rm -rf "$$data" "$$log"' EXIT; \
-	for i in $$(seq 100); do grep -q http "$$log" && break; sleep .1; done; \
-	go run ./e2e/shots -url "$$(sed -n 's/.*at \(http[^ ]*\).*/\1/p' "$$log")"
+	@data=$$(mktemp -d); mkdir "$$data/one" "$$data/two"; chmod -R 755 "$$data"; \
+	bin/cuerda start --port 0 --data "$$data/one" > "$$data/one.log" & one=$$!; \
+	bin/cuerda start --port 0 --data "$$data/two" --accounts > "$$data/two.log" & two=$$!; \
+	trap 'kill $$one $$two; wait $$one $$two; rm -rf "$$data"' EXIT; \
+	for i in $$(seq 300); do grep -q Stop "$$data/one.log" && grep -q Stop "$$data/two.log" && break; sleep .1; done; \
+	echo "twelve oars on mud" | bin/cuerda account add Cox --data "$$data/two"; \
+	go run ./e2e/shots -url "$$(sed -n 's/^Cuerda is at //p' "$$data/one.log")" -signed-in "$$(sed -n 's/.*made up, is at \(.*\)\/bench/\1/p' "$$data/two.log")"
 
 clean:
 	rm -rf bin .cache web/node_modules

@@ -248,16 +248,34 @@ func (a *app) noneThrown(page *rod.Page) {
 // see waits for an element and gives it.
 func (w *window) see(selector string) *rod.Element {
 	w.t.Helper()
-	e, err := w.Timeout(patience).Element(selector)
+	e, err := found(func() (*rod.Element, error) { return w.Timeout(patience).Element(selector) })
 	require.NoError(w.t, err, "no %s; the page says: %s", selector, w.words("body"))
 	return e.CancelTimeout()
+}
+
+// found looks again where the page was left for another while it was looked at.
+func found(look func() (*rod.Element, error)) (e *rod.Element, err error) {
+	for range 5 {
+		if e, err = look(); !isLeaving(err) {
+			return e, err
+		}
+		time.Sleep(100 * time.Millisecond)
+	}
+	return e, err
+}
+
+// isLeaving says whether the browser was just going from one page to another.
+func isLeaving(err error) bool {
+	return err != nil && (strings.Contains(err.Error(), "navigated or closed") || strings.Contains(err.Error(), "context was destroyed") || strings.Contains(err.Error(), "Cannot find context"))
 }
 
 // button waits for a control by its label or its words.
 func (w *window) button(words string) *rod.Element {
 	w.t.Helper()
-	e, err := w.Timeout(patience).ElementByJS(rod.Eval(`(words) => [...document.querySelectorAll("button, a, summary")].find((e) =>
-		e.getClientRects().length && (e.getAttribute("aria-label") ?? e.textContent).trim() === words) ?? null`, words)) // undefined is not waited for
+	e, err := found(func() (*rod.Element, error) {
+		return w.Timeout(patience).ElementByJS(rod.Eval(`(words) => [...document.querySelectorAll("button, a, summary")].find((e) =>
+		e.getClientRects().length && (e.getAttribute("aria-label") ?? e.textContent).trim() === words) ?? null`, words))
+	}) // undefined is not waited for
 	require.NoError(w.t, err, "no button %q; the page says: %s", words, w.words("body"))
 	return e.CancelTimeout()
 }
@@ -305,7 +323,12 @@ func (w *window) clicked(what string, find func() *rod.Element) {
 }
 
 func (w *window) words(selector string) string {
-	return w.MustEval(`(s) => { const e = document.querySelector(s); return e?.innerText ?? e?.textContent ?? ""; }`, selector).Str()
+	said, err := w.Eval(`(s) => { const e = document.querySelector(s); return e?.innerText ?? e?.textContent ?? ""; }`, selector)
+	if isLeaving(err) {
+		return ""
+	}
+	require.NoError(w.t, err)
+	return said.Value.Str()
 }
 
 // eventually waits until the words of an element hold the text.

@@ -38,17 +38,19 @@ func TestMain(m *testing.M) {
 // killed is a Cuerda that is ended without warning, and begun again over the same data.
 type killed struct {
 	kitchen string
-	t       *testing.T
-	data    string
-	cmd     *exec.Cmd
-	url     string
+	// more are flags of its start.
+	more []string
+	t    *testing.T
+	data string
+	cmd  *exec.Cmd
+	url  string
 }
 
 var announced = regexp.MustCompile(`Cuerda is at (\S+)`)
 
 func (k *killed) begin() {
 	k.t.Helper()
-	k.cmd = exec.Command(os.Args[0], "start", "--port", "0", "--data", k.data)
+	k.cmd = exec.Command(os.Args[0], append([]string{"start", "--port", "0", "--data", k.data}, k.more...)...)
 	k.cmd.Env = append(os.Environ(), "CUERDA_TEST_AS_PROGRAM=1", "DATABASE_URL=")
 	out, err := k.cmd.StdoutPipe()
 	require.NoError(k.t, err)

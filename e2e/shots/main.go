@@ -3,8 +3,10 @@
 package main
 
 import (
+	"encoding/json"
 	"flag"
 	"fmt"
+	"net/http"
 	"os"
 	"path/filepath"
 	"strings"
@@ -21,11 +23,13 @@ type shot struct {
 	width, height int
 	language      string
 	theme         string
+	signedIn      bool   // on a server where people sign in
 	script        string // run before the picture; names a build to open with open("...")
 }
 
 // views are the pictures of docs/screenshots.
 var views = []shot{
+	{name: "door", path: "/door", script: `await until(() => find("flax meal")); for (const food of ["rolled oats", "flax meal", "chickpea flour"]) await click(food)`},
 	{name: "bench", path: "/bench", script: `open("Split-pea and parsnip"); await wait(600)`},
 	{name: "piece", path: "/bench", script: `open("Chestnut"); await wait(1200); document.querySelector(".piece")?.scrollIntoView(); await wait(900)`},
 	{name: "cord", path: "/bench", script: `open("Turkey, leek"); await wait(900); [...document.querySelectorAll(".cord button")].find((b) => b.textContent.includes("Chill")).click(); await wait(700)`},
@@ -41,14 +45,12 @@ var views = []shot{
 	{name: "parts", path: "/bench", script: `open("Amaranth"); await wait(900); await click("Mushroom middle"); document.querySelector(".piece").scrollIntoView(); document.querySelector(".plate").scrollIntoView(); await wait(500)`},
 	{name: "sheet", path: "/bench", script: `open("Turkey, leek"); await wait(600); await click("More for this build"); await click("Kitchen page"); await wait(900)`},
 	{name: "supper", path: "/supper", script: `await until(() => document.querySelector(".plan-knot")); await until(() => !document.querySelector(".plan-others").textContent.includes("…")); await wait(400)`},
-	{name: "supper-dish", path: "/supper", script: `await until(() => document.querySelector(".plan-knot")); await wait(1500); document.querySelector(".supper-dish").click(); await until(() => document.querySelector(".box-words")); await wait(500)`},
-	{name: "supper-phone", path: "/supper", width: 390, height: 844, script: `await until(() => document.querySelector(".plan-list")); await wait(600)`},
 	{name: "cook", path: "/cook", script: `(await until(() => document.querySelector("a.course-entry"))).click(); await until(() => document.querySelector(".probe-band")); await until(() => document.querySelector(".weigh-rope .rope:not(.rope-slack)")); await wait(1500)`},
 	{name: "logbook", path: "/logbook", script: `await until(() => document.querySelector(".try-row")); document.querySelector(".try-row").click(); await until(() => document.querySelector(".change-best")); await wait(900)`},
 	{name: "practice", path: "/practice", script: `(await until(() => document.querySelector(".practice-kinds button"))).click();
 		const set = (index) => { const mark = document.querySelector(".strip-drag"); Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value").set.call(mark, index); mark.dispatchEvent(new Event("input", { bubbles: true })); };
 		await until(() => document.querySelector(".strip-drag"));
-		const { sitting } = await (await fetch("/api/practice")).json();
+		const { sitting } = await (await fetch("/api/kitchens/" + kitchen + "/practice")).json();
 		for (const drill of sitting.drills.slice(0, 9)) {
 			await until(() => document.querySelector(".strip-drag"));
 			if (!drill.bare && !drill.try && drill.index > 0.6) break;
@@ -57,6 +59,9 @@ var views = []shot{
 		}
 		await until(() => document.querySelector(".strip-drag")); set("0.72"); await wait(600)`},
 	{name: "cook-phone", path: "/cook", width: 390, height: 844, script: `await click("Cook it: Split-pea and parsnip cakes"); await until(() => document.querySelector(".cook-go")); await wait(600)`},
+	{name: "people", path: "/people", signedIn: true, script: `await type(await until(() => document.querySelector("input[autocomplete=username]")), "Cox");
+		await type(document.querySelector("input[type=password]"), "twelve oars on mud"); document.querySelector("form .btn-primary").click();
+		await until(() => find("Make a link")); for (const what of ["Make a link", "Let a device in", "Make a link"]) await click(what); await wait(600)`},
 	{name: "bench-phone", path: "/bench", width: 390, height: 844, script: `open("Split-pea and parsnip")`},
 }
 
@@ -64,6 +69,7 @@ func main() {
 	var one shot
 	url := flag.String("url", "http://127.0.0.1:8080", "address of a running Cuerda")
 	out := flag.String("out", "docs/screenshots", "folder, or with -path the file")
+	signedIn := flag.String("signed-in", "", "address of a kitchen where Cox signs in, for the pictures of people")
 	flag.StringVar(&one.path, "path", "", "one view only")
 	flag.IntVar(&one.width, "width", 1280, "CSS pixels")
 	flag.IntVar(&one.height, "height", 800, "CSS pixels")
@@ -71,13 +77,13 @@ func main() {
 	flag.StringVar(&one.theme, "theme", "light", "light or dark")
 	flag.StringVar(&one.script, "script", "", "run in the page before the picture")
 	flag.Parse()
-	if err := run(*url, *out, one); err != nil {
+	if err := run(*url, *signedIn, *out, one); err != nil {
 		fmt.Fprintln(os.Stderr, "shots:", err)
 		os.Exit(1)
 	}
 }
 
-func run(url, out string, one shot) error {
+func run(url, signedIn, out string, one shot) error {
 	b, end, err := browser.Start()
 	if err != nil {
 		return err
@@ -90,7 +96,13 @@ func run(url, out string, one shot) error {
 		return err
 	}
 	for _, v := range views {
-		if err := take(b, url, v, filepath.Join(out, v.name+".png")); err != nil {
+		at := url
+		if v.signedIn {
+			if at = signedIn; at == "" {
+				continue
+			}
+		}
+		if err := take(b, at, v, filepath.Join(out, v.name+".png")); err != nil {
 			return fmt.Errorf("%s: %w", v.name, err)
 		}
 	}
@@ -104,10 +116,11 @@ const wait = (ms) => new Promise((r) => setTimeout(r, ms));
 const until = async (f) => { for (let i = 0; i < 100; i++) { const v = f(); if (v) return v; await wait(50); } throw new Error("not found: " + f); };
 const find = (words, within = document) => [...within.querySelectorAll("button,a,summary,[role=tab],label,select,input,textarea")].find((e) => e.offsetParent && (e.getAttribute("aria-label") ?? e.textContent).includes(words));
 const click = async (words) => { (await until(() => find(words))).click(); await wait(350); };
+const kitchen = location.pathname.split("/")[2];
 const open = async (name) => {
-  const list = await (await fetch("/api/builds?q=" + encodeURIComponent(name))).json();
-  await until(() => location.pathname !== "/bench"); // the Bench first opens the build that was last
-  history.pushState({}, "", "/bench/" + list[0].id); dispatchEvent(new PopStateEvent("popstate")); await wait(700);
+  const list = await (await fetch("/api/kitchens/" + kitchen + "/builds?q=" + encodeURIComponent(name))).json();
+  await until(() => !location.pathname.endsWith("/bench")); // the Bench first opens the build that was last
+  history.pushState({}, "", "/k/" + kitchen + "/bench/" + list[0].id); dispatchEvent(new PopStateEvent("popstate")); await wait(700);
 };
 const type = async (element, text) => { const p = element.tagName === "TEXTAREA" ? HTMLTextAreaElement : HTMLInputElement; Object.getOwnPropertyDescriptor(p.prototype, "value").set.call(element, text); element.dispatchEvent(new Event("input", { bubbles: true })); await wait(400); };
 `
@@ -129,7 +142,11 @@ func take(b *rod.Browser, url string, s shot, file string) error {
 		or(s.language, "en"), or(s.theme, "light"))); err != nil {
 		return err
 	}
-	if err := page.Navigate(strings.TrimSuffix(url, "/") + s.path); err != nil {
+	at, err := addressOf(strings.TrimSuffix(url, "/"), s)
+	if err != nil {
+		return err
+	}
+	if err := page.Navigate(at); err != nil {
 		return err
 	}
 	if err := page.WaitLoad(); err != nil {
@@ -144,6 +161,26 @@ func take(b *rod.Browser, url string, s shot, file string) error {
 		return err
 	}
 	return os.WriteFile(file, picture, 0o644)
+}
+
+// addressOf is where a view is: in the first kitchen, but for the door. Where people sign in they go on by themselves.
+func addressOf(url string, s shot) (string, error) {
+	if s.path == "/door" {
+		return url + s.path, nil
+	}
+	if s.signedIn { // the page goes on into the kitchen that was given
+		return url + s.path, nil
+	}
+	answer, err := http.Get(url + "/api/kitchens")
+	if err != nil {
+		return "", err
+	}
+	defer answer.Body.Close()
+	var kitchens []struct{ ID string }
+	if err := json.NewDecoder(answer.Body).Decode(&kitchens); err != nil || len(kitchens) == 0 {
+		return "", fmt.Errorf("no kitchen at %s: %w", url, err)
+	}
+	return url + "/k/" + kitchens[0].ID + s.path, nil
 }
 
 func or(v, otherwise string) string {

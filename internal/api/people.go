@@ -195,10 +195,12 @@ func (s *Server) accept(ctx context.Context, in *acceptInput) (*struct {
 	}
 	p, _ := principal.From(ctx)
 	var made *store.NewAccount
+	var codes []string
 	if p.Account == "" {
 		if made, err = newAccount(in.Body.Account, in.Body.Passphrase); err != nil {
 			return nil, err
 		}
+		codes, made.Codes = people.RecoveryCodes()
 	}
 	who, kitchen, err := s.Store.Accept(ctx, people.HashOf(in.Token), p.Account, made)
 	if err != nil {
@@ -210,10 +212,6 @@ func (s *Server) accept(ctx context.Context, in *acceptInput) (*struct {
 	}
 	if made != nil {
 		p.Account, p.Name = who, made.Name
-		codes, hashes := people.RecoveryCodes()
-		if err := s.Store.SetRecoveryCodes(ctx, who, hashes); err != nil {
-			return nil, s.problemOf(ctx, err)
-		}
 		out.Body.Codes = codes
 	}
 	p.Kitchen = kitchen

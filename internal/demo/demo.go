@@ -107,26 +107,29 @@ func patched(text []byte, patch map[string]any, foods *food.Catalogue) (*documen
 // Seed gives the demonstration kitchen of an installation, and makes it where there was no kitchen at all. Where it was
 // put away or erased it gives none: "".
 func Seed(ctx context.Context, s *store.Store, foods *food.Catalogue) (kitchen string, err error) {
-	kitchen, made, err := s.MadeUp(ctx, Kitchen)
+	kitchen, made, err := s.MadeUpToFill(ctx, Kitchen)
 	switch {
 	case err != nil || kitchen == "":
 		return kitchen, err
 	case !made:
 		return kitchen, refresh(ctx, s, kitchen, foods, time.Now())
 	}
-	return kitchen, fill(ctx, s, kitchen, foods)
+	if err := fill(ctx, s, kitchen, foods); err != nil {
+		return kitchen, err
+	}
+	return kitchen, s.Finish(ctx, kitchen)
 }
 
 // Anew makes another demonstration kitchen, as it is on the first day, of an account; "" where nobody signs in.
 func Anew(ctx context.Context, s *store.Store, foods *food.Catalogue, owner string) (kitchen string, err error) {
-	kitchen, err = s.MakeKitchen(ctx, store.NewKitchen{Name: Kitchen, MadeUp: true, Owner: owner})
+	kitchen, err = s.MakeKitchen(ctx, store.NewKitchen{Name: Kitchen, MadeUp: true, Unfinished: true, Owner: owner})
 	if err != nil {
 		return "", err
 	}
 	if err := fill(ctx, s, kitchen, foods); err != nil {
 		return "", errors.Join(err, s.EraseKitchen(ctx, kitchen))
 	}
-	return kitchen, nil
+	return kitchen, s.Finish(ctx, kitchen)
 }
 
 // fill puts builds, pantry, supper, logbook, practice and a cooking that is half-way through into an empty kitchen.

@@ -139,16 +139,26 @@ func (s *Store) EraseAccount(ctx context.Context, account string) error {
 // SetRecoveryCodes puts codes, as hashes, in place of those before.
 func (s *Store) SetRecoveryCodes(ctx context.Context, account string, hashes [][]byte) error {
 	return pgx.BeginFunc(principal.Server(ctx), s.pool, func(tx pgx.Tx) error {
-		if _, err := tx.Exec(ctx, `delete from recovery_code where account_id = $1`, account); err != nil {
+		return setCodes(ctx, tx, account, hashes)
+	})
+}
+
+func setCodes(ctx context.Context, tx pgx.Tx, account string, hashes [][]byte) error {
+	if _, err := tx.Exec(ctx, `delete from recovery_code where account_id = $1`, account); err != nil {
+		return err
+	}
+	for _, hash := range hashes {
+		if _, err := tx.Exec(ctx, `insert into recovery_code (hash, account_id) values ($1, $2)`, hash, account); err != nil {
 			return err
 		}
-		for _, hash := range hashes {
-			if _, err := tx.Exec(ctx, `insert into recovery_code (hash, account_id) values ($1, $2)`, hash, account); err != nil {
-				return err
-			}
-		}
-		return nil
-	})
+	}
+	return nil
+}
+
+// CameFrom says whether somebody has signed in from an address in the last months.
+func (s *Store) CameFrom(ctx context.Context, account, address string) (came bool, err error) {
+	err = s.pool.QueryRow(principal.Server(ctx), `select exists (select from journal where account_id = $1 and what = 'signed-in' and address = $2 and at > now() - interval '90 days')`, account, address).Scan(&came)
+	return came, tidy(err)
 }
 
 // UseRecoveryCode takes a code of an account away, and says whether it was one.
@@ -223,4 +233,10 @@ func (s *Store) EndVisit(ctx context.Context, account, id string) error {
 func (s *Store) ForgetProofs(ctx context.Context) error {
 	_, err := s.pool.Exec(principal.Server(ctx), `update visit set proved_at = proved_at - interval '1 day'`)
 	return err
+}
+
+// CountOf says how many recovery codes an account has, and in how many kitchens it is.
+func (s *Store) CountOf(ctx context.Context, account string) (codes, kitchens int, err error) {
+	err = s.pool.QueryRow(principal.Server(ctx), `select (select count(*) from recovery_code where account_id = $1), (select count(*) from member where account_id = $1)`, account).Scan(&codes, &kitchens)
+	return codes, kitchens, tidy(err)
 }

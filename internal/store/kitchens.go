@@ -62,12 +62,17 @@ func (s *Store) KitchenName(ctx context.Context, kitchen string) (name string, e
 	return name, tidy(err)
 }
 
+// unfinishedFor is how long a demonstration may take to be filled: one that is not done by then was given up, and is erased.
+const unfinishedFor = time.Hour
+
 // NewKitchen is a kitchen that is to be made.
 type NewKitchen struct {
 	Name     string
 	MadeUp   bool
 	Settings *kitchen.Settings
 	Have     []kitchen.PantryItem
+	// Unfinished has it erased in an hour, unless Finish is called before.
+	Unfinished bool
 	// Owner is the account that owns it; "" where nobody signs in.
 	Owner string
 }
@@ -75,7 +80,7 @@ type NewKitchen struct {
 // MakeKitchen makes one, whole or not at all.
 func (s *Store) MakeKitchen(ctx context.Context, in NewKitchen) (id string, err error) {
 	err = pgx.BeginFunc(principal.Server(ctx), s.pool, func(tx pgx.Tx) error {
-		if err := tx.QueryRow(ctx, `insert into kitchen (name, made_up) values ($1, $2) returning id::text`, in.Name, in.MadeUp).Scan(&id); err != nil {
+		if err := tx.QueryRow(ctx, `insert into kitchen (name, made_up, erase_at) values ($1, $2, case when $3 then now() + $4::interval end) returning id::text`, in.Name, in.MadeUp, in.Unfinished, unfinishedFor).Scan(&id); err != nil {
 			return err
 		}
 		if in.Owner != "" {
@@ -93,9 +98,23 @@ func (s *Store) MakeKitchen(ctx context.Context, in NewKitchen) (id string, err 
 	return id, err
 }
 
+// Finish keeps a kitchen that was made unfinished.
+func (s *Store) Finish(ctx context.Context, id string) error {
+	return s.EraseKitchenAt(principal.Server(ctx), id, nil)
+}
+
 // MadeUp gives the demonstration kitchen, making an empty one where there is no kitchen at all; made says so. Only one of
 // several callers makes it. Where it was put away or erased there is none: "".
 func (s *Store) MadeUp(ctx context.Context, name string) (id string, made bool, err error) {
+	return s.madeUp(ctx, name, false)
+}
+
+// MadeUpToFill is MadeUp for who fills it: what is made is unfinished, until Finish.
+func (s *Store) MadeUpToFill(ctx context.Context, name string) (id string, made bool, err error) {
+	return s.madeUp(ctx, name, true)
+}
+
+func (s *Store) madeUp(ctx context.Context, name string, unfinished bool) (id string, made bool, err error) {
 	err = pgx.BeginFunc(ctx, s.pool, func(tx pgx.Tx) error {
 		if _, err := tx.Exec(ctx, "lock table kitchen in share row exclusive mode"); err != nil {
 			return err
@@ -105,11 +124,11 @@ func (s *Store) MadeUp(ctx context.Context, name string) (id string, made bool, 
 			return err
 		}
 		var others bool
-		if err := tx.QueryRow(ctx, `select exists (select from kitchen)`).Scan(&others); err != nil || others {
+		if err := tx.QueryRow(ctx, `select exists (select from kitchen where not (made_up and erase_at is not null))`).Scan(&others); err != nil || others {
 			return err
 		}
 		made = true
-		return tx.QueryRow(ctx, "insert into kitchen (name, made_up) values ($1, true) returning id::text", name).Scan(&id)
+		return tx.QueryRow(ctx, "insert into kitchen (name, made_up, erase_at) values ($1, true, case when $2 then now() + $3::interval end) returning id::text", name, unfinished, unfinishedFor).Scan(&id)
 	})
 	return id, made, err
 }

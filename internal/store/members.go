@@ -107,7 +107,11 @@ func (s *Store) FindInvitation(ctx context.Context, hash []byte) (*Invitation, e
 var ErrMember = errors.New("already in this kitchen")
 
 // NewAccount is one that is made with an invitation.
-type NewAccount struct{ Name, Key, Passphrase string }
+type NewAccount struct {
+	Name, Key, Passphrase string
+	// Codes are recovery codes, as hashes.
+	Codes [][]byte
+}
 
 // Accept uses an invitation, for an account that there is or for one that is made with it: whole or not at all. It gives
 // the account and the kitchen ("" for a server's first owner). ErrNotFound where it cannot be used any more.
@@ -122,6 +126,9 @@ func (s *Store) Accept(ctx context.Context, hash []byte, account string, made *N
 		if made != nil {
 			var err error
 			if who, err = addAccount(ctx, tx, made.Name, made.Key, made.Passphrase); err != nil {
+				return err
+			}
+			if err := setCodes(ctx, tx, who, made.Codes); err != nil {
 				return err
 			}
 		}

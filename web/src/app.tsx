@@ -18,7 +18,7 @@ import { Update } from "./ui/update";
 import { Trouble } from "./ui/trouble";
 import { type Language, languages, setLanguage } from "./i18n";
 import { kitchenHere, pagesOf } from "./api/here";
-import { KitchenMenu } from "./people/kitchen-menu";
+import { GuestNote, KitchenMenu } from "./people/kitchen-menu";
 import { Icon } from "./ui/icon";
 import { MoreMenu } from "./ui/more-menu";
 import { useActions, useKeys } from "./keys/actions";
@@ -163,6 +163,7 @@ function Frame() {
           </MoreMenu>
         </div>
       </header>
+      <GuestNote />
       <Suspense>
         <Outlet />
       </Suspense>

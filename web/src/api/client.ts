@@ -1,6 +1,6 @@
 import createClient, { type Middleware } from "openapi-fetch";
 import type { components as besideComponents, paths as besidePaths } from "./beside";
-import { apiOf, kitchenApi } from "./here";
+import { apiOf, kitchenApi, kitchenHere } from "./here";
 import { asKept, inWordsOfPage } from "./made-up";
 import type { components, paths } from "./schema";
 
@@ -149,9 +149,18 @@ server.use({ onRequest: inLanguage });
 
 function clientOf(baseUrl: string): Kitchen {
   const client = createClient<paths>({ baseUrl });
-  client.use({ onRequest: inLanguage });
+  client.use({ onRequest: inLanguage, onResponse: signedOut });
   client.use(documents);
   return client;
+}
+
+let leaving = false;
+
+/** Whoever was signed out in the middle is asked who they are, and comes back; what they did is kept meanwhile. */
+function signedOut({ response }: { response: Response }) {
+  if (response.status !== 401 || !kitchenHere || leaving) return;
+  leaving = true;
+  setTimeout(() => location.replace(`/sign-in?to=${encodeURIComponent(location.pathname)}`), 300);
 }
 
 /** The kitchen answers in the language of the page, not of the browser. */
@@ -172,6 +181,8 @@ export class ApiError extends Error {
   /** Nobody answered, or the server said to come again: what was sent may be sent again. */
   get temporary() {
     // A kitchen that is full (507) stays so until somebody makes room.
+    // Whoever was signed out sends it once they are in again.
+    if (this.status === 401) return true;
     return this.status === 0 || (this.status >= 500 && this.status !== 507) || this.status === 429;
   }
 }

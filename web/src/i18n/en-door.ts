@@ -127,6 +127,7 @@ export const doorWords = {
   kitchenMenu: {
     label: "Kitchen:",
     madeUp: "made up",
+    guest: "You are a guest in this kitchen: look around and try things. What you change is not kept.",
     switch: "Other kitchens",
     make: "Make another kitchen",
     about: "This kitchen",

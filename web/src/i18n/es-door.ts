@@ -126,6 +126,7 @@ export const doorWords: typeof english = {
   kitchenMenu: {
     label: "Cocina:",
     madeUp: "inventada",
+    guest: "Estás de visita en esta cocina: mira y prueba. Lo que cambies no se guarda.",
     switch: "Otras cocinas",
     make: "Crear otra cocina",
     about: "Esta cocina",

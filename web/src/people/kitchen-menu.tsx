@@ -12,6 +12,13 @@ import { useKitchenEntry } from "./queries";
 const KitchenDialog = lazy(() => import("../kitchen/kitchen-dialog"));
 const ThisKitchen = lazy(() => import("./this-kitchen"));
 
+/** Says to a guest that what they change here is not kept. */
+export function GuestNote() {
+  const { t } = useTranslation();
+  if (useKitchenEntry().data?.role !== "guest") return null;
+  return <p className="guest-note">{t("kitchenMenu.guest")}</p>;
+}
+
 /** The kitchen's name in the header: it opens what there is to do with kitchens. */
 export function KitchenMenu() {
   const { t } = useTranslation();
@@ -32,7 +39,6 @@ export function KitchenMenu() {
       keepLastKitchen("");
       location.replace("/door");
     }
-    if (status === 401) location.replace(`/sign-in?to=${encodeURIComponent(location.pathname)}`);
   }, [kitchen.data, status]);
   const name = kitchen.data?.name ?? "";
   const others = (kitchens.data ?? []).filter((k) => k.id !== kitchenHere && !k.put_away_at && !k.erase_at);
