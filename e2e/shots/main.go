@@ -24,6 +24,7 @@ type shot struct {
 	language      string
 	theme         string
 	signedIn      bool   // on a server where people sign in
+	then          string // run after script, on the page that it went to
 	script        string // run before the picture; names a build to open with open("...")
 }
 
@@ -60,8 +61,7 @@ var views = []shot{
 		await until(() => document.querySelector(".strip-drag")); set("0.72"); await wait(600)`},
 	{name: "cook-phone", path: "/cook", width: 390, height: 844, script: `await click("Cook it: Split-pea and parsnip cakes"); await until(() => document.querySelector(".cook-go")); await wait(600)`},
 	{name: "people", path: "/people", signedIn: true, script: `await type(await until(() => document.querySelector("input[autocomplete=username]")), "Cox");
-		await type(document.querySelector("input[type=password]"), "twelve oars on mud"); document.querySelector("form .btn-primary").click();
-		await until(() => find("Make a link")); for (const what of ["Make a link", "Let a device in", "Make a link"]) await click(what); await wait(600)`},
+		await type(document.querySelector("input[type=password]"), "twelve oars on mud"); document.querySelector("form .btn-primary").click()`, then: `await until(() => find("Make a link")); for (const what of ["Make a link", "Let a device in", "Make a link"]) await click(what); await wait(600)`},
 	{name: "bench-phone", path: "/bench", width: 390, height: 844, script: `open("Split-pea and parsnip")`},
 }
 
@@ -152,9 +152,18 @@ func take(b *rod.Browser, url string, s shot, file string) error {
 	if err := page.WaitLoad(); err != nil {
 		return err
 	}
+	if s.signedIn {
+		time.Sleep(2 * time.Second) // the way to the page that asks who it is
+	}
 	if _, err := page.Eval(`async () => {` + helpers + `await document.fonts.ready; await wait(600);` +
-		strings.ReplaceAll(s.script, "open(", "await open(") + `; await wait(300); }`); err != nil {
+		strings.ReplaceAll(s.script, "open(", "await open(") + map[bool]string{true: ` }`, false: `; await wait(300); }`}[s.then != ""]); err != nil {
 		return err
+	}
+	if s.then != "" {
+		time.Sleep(2 * time.Second) // the way to the next page
+		if _, err := page.Eval(`async () => {` + helpers + s.then + `; await wait(300); }`); err != nil {
+			return err
+		}
 	}
 	picture, err := page.Screenshot(false, &proto.PageCaptureScreenshot{Format: proto.PageCaptureScreenshotFormatPng})
 	if err != nil {
