@@ -123,7 +123,7 @@ function Frame() {
             <Icon name="search" />
           </button>
           <select
-            className="form-select form-select-sm"
+            className="form-select form-select-sm language-select"
             aria-label={t("app.language")}
             value={i18n.language}
             onChange={(e) => setLanguage(e.target.value as Language)}
@@ -135,6 +135,20 @@ function Frame() {
             ))}
           </select>
           <MoreMenu label={t("unitSetting.menu")} end icon="sliders">
+            <div className="language-items">
+              <Dropdown.Header as="div">{t("app.language")}</Dropdown.Header>
+              {Object.entries(languages).map(([code, name]) => (
+                <Dropdown.Item
+                  as="button"
+                  key={code}
+                  lang={code}
+                  active={code === i18n.language}
+                  onClick={() => setLanguage(code as Language)}
+                >
+                  {name}
+                </Dropdown.Item>
+              ))}
+            </div>
             <Dropdown.Header as="div">{t("app.theme")}</Dropdown.Header>
             {themes.map((name) => (
               <Dropdown.Item as="button" key={name} active={name === theme} onClick={() => setTheme(name)}>

@@ -97,9 +97,14 @@ function Members({ owner, me }: { owner: boolean; me: string }) {
           </li>
         ))}
       </ul>
-      <p className="hint small">
-        {roles.map((r) => `${t(`people.roles.${r}`)}: ${t(`people.may.${r}`)}`).join(". ")}.
-      </p>
+      <dl className="people-may">
+        {roles.map((r) => (
+          <div key={r}>
+            <dt>{t(`people.roles.${r}`)}</dt>
+            <dd>{t(`people.may.${r}`)}</dd>
+          </div>
+        ))}
+      </dl>
       {failed && (
         <p role="alert" className="note note-limit">
           {failed}
