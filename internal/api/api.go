@@ -16,6 +16,7 @@ import (
 	"strings"
 	"sync"
 	"sync/atomic"
+	"time"
 
 	"github.com/danielgtaylor/huma/v2"
 	"github.com/danielgtaylor/huma/v2/adapters/humagin"
@@ -82,6 +83,8 @@ type Server struct {
 	used     usage
 	// operations are all there are, by method and path.
 	operations map[string]operation
+	// askAgain is how often it is asked whether whoever follows a course still may; 0 for each heartbeat.
+	askAgain time.Duration
 	// unchecked is for tests alone: what the application checks is left to the database.
 	unchecked bool
 }

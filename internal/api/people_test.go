@@ -3,6 +3,7 @@ package api_test
 import (
 	"encoding/json"
 	"fmt"
+	"io"
 	"log/slog"
 	"net/http"
 	"net/netip"
@@ -411,4 +412,33 @@ func TestQuotas(t *testing.T) {
 	all.Wait()
 	assert.Equal(t, int32(12), again.Load()+done.Load())
 	assert.Positive(t, done.Load())
+}
+
+// A stream that somebody follows ends once they may no longer.
+func TestWhoeverIsTakenOutFollowsNoLonger(t *testing.T) {
+	t.Parallel()
+	h := openHouse(t)
+	h.served.AskAgain(50 * time.Millisecond)
+	var courses []struct{ ID string }
+	h.must("owner", "GET", "/api/courses", "", &courses)
+	r, err := http.NewRequest("GET", h.at("/api/courses/"+courses[0].ID+"/stream"), nil)
+	require.NoError(t, err)
+	r.AddCookie(h.cookies["cook"])
+	stream, err := http.DefaultClient.Do(r)
+	require.NoError(t, err)
+	defer stream.Body.Close()
+	require.Equal(t, 200, stream.StatusCode)
+	h.must("owner", "DELETE", "/api/people/"+h.accounts["cook"], "", nil)
+	ended := make(chan error, 1)
+	go func() { _, err := io.Copy(io.Discard, stream.Body); ended <- err }()
+	for end := time.Now().Add(20 * time.Second); ; { // news come, and with them it is asked
+		h.as("owner", "POST", "/api/courses/"+courses[0].ID+"/events", fmt.Sprintf(`{"events":[{"id":"k%d","kind":"timer","name":"Kettle","minutes":3}]}`, time.Now().UnixNano()))
+		select {
+		case err := <-ended:
+			require.NoError(t, err)
+			return
+		case <-time.After(60 * time.Millisecond):
+		}
+		require.True(t, time.Now().Before(end), "it never ended")
+	}
 }

@@ -2,6 +2,7 @@ package api
 
 import (
 	"bytes"
+	"cmp"
 	"context"
 	"encoding/json"
 	"errors"
@@ -15,6 +16,7 @@ import (
 
 	"cuerda/core/kitchen"
 	"cuerda/internal/live"
+	"cuerda/internal/principal"
 	"cuerda/internal/problem"
 	"cuerda/internal/wire"
 )
@@ -118,7 +120,15 @@ func (s *Server) stream(c *gin.Context) {
 			return
 		}
 	}
+	asked := time.Now()
 	for send() {
+		// Whoever was signed out or taken out meanwhile follows no longer.
+		if s.Accounts && time.Since(asked) >= cmp.Or(s.askAgain, heartbeat) {
+			if !s.stillIn(ctx) {
+				return
+			}
+			asked = time.Now()
+		}
 		news, ok := subscriber.Wait(ctx, heartbeat)
 		if !ok || news.End {
 			if news.End {
@@ -141,6 +151,16 @@ func (s *Server) stream(c *gin.Context) {
 			tell(&out, "scale", wire.CourseScale{In: scale.In, At: scale.At})
 		}
 	}
+}
+
+// stillIn says whether whoever began a request may still be in its kitchen.
+func (s *Server) stillIn(ctx context.Context) bool {
+	p, _ := principal.From(ctx)
+	if _, err := s.Store.FindVisit(ctx, p.Visit); err != nil {
+		return false
+	}
+	_, err := s.Store.KitchenThere(ctx, p.Kitchen)
+	return err == nil
 }
 
 func (s *Server) tellCourse(c *gin.Context, out *bytes.Buffer, course *live.Course) bool {
