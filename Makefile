@@ -76,7 +76,7 @@ UNWATCHED = -gcflags='cuerda/core/physics/...=-race=false'
 test-go: web/dist/index.html setup-tests
 	go test -count=1 -timeout 15m -parallel 3 ./cmd/... ./e2e/... ./web/...
 	go test -count=1 ./core/...
-	go test -count=1 -run 'Siege|Frozen|Hostile|NearlyRight' ./internal/api
+	go test -count=1 -run 'Siege|Frozen|Hostile|NearlyRight|WhoMay|SecondWall|NoGuess' ./internal/api
 	go test -race $(UNWATCHED) -short -count=1 -timeout 15m $(GO_GOROUTINES)
 
 # The laws that take long, tried as often as it takes to find what is rare: an hour.
