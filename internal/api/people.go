@@ -54,11 +54,14 @@ type Accepted struct {
 type acceptInput struct {
 	browser
 	Token string `path:"token" maxLength:"100"`
-	// Body is for whoever has no account yet, or is not signed in.
-	Body struct {
-		Account    string `json:"account,omitempty" maxLength:"200"`
-		Passphrase string `json:"passphrase,omitempty" maxLength:"2000"`
-	}
+	// Body is for whoever has no account yet; whoever is signed in needs none.
+	Body *NewAccountSent
+}
+
+// NewAccountSent is what somebody wants to be called and known by.
+type NewAccountSent struct {
+	Account    string `json:"account,omitempty" maxLength:"200"`
+	Passphrase string `json:"passphrase,omitempty" maxLength:"2000"`
 }
 
 type memberInput struct {
@@ -197,7 +200,11 @@ func (s *Server) accept(ctx context.Context, in *acceptInput) (*struct {
 	var made *store.NewAccount
 	var codes []string
 	if p.Account == "" {
-		if made, err = newAccount(in.Body.Account, in.Body.Passphrase); err != nil {
+		sent := NewAccountSent{}
+		if in.Body != nil {
+			sent = *in.Body
+		}
+		if made, err = newAccount(sent.Account, sent.Passphrase); err != nil {
 			return nil, err
 		}
 		codes, made.Codes = people.RecoveryCodes()

@@ -19,6 +19,7 @@ import (
 	"cuerda/core/food"
 	"cuerda/internal/api"
 	"cuerda/internal/demo/demotest"
+	"cuerda/internal/people"
 	"cuerda/internal/store"
 )
 
@@ -223,7 +224,7 @@ func TestInvitationsWorkOnce(t *testing.T) {
 	h.refused(404, "not-found", "", "GET", "/api/invitations/"+one.Token, "")
 	// Somebody who is signed in comes in as they are.
 	h.must("owner", "POST", h.whole("/invitations"), `{"role":"guest"}`, &one)
-	answer, text := h.as("stranger", "POST", "/api/invitations/"+one.Token+"/accept", `{}`)
+	answer, text := h.as("stranger", "POST", "/api/invitations/"+one.Token+"/accept", "")
 	require.Equal(t, 200, answer.StatusCode, string(text))
 	h.cookies["before"], h.cookies["stranger"] = h.cookies["stranger"], answer.Cookies()[0]
 	h.must("stranger", "GET", "/api/builds", "", nil)
@@ -441,4 +442,28 @@ func TestWhoeverIsTakenOutFollowsNoLonger(t *testing.T) {
 		}
 		require.True(t, time.Now().Before(end), "it never ended")
 	}
+}
+
+// The link for the first owner makes one, who owns what was there, and nobody after that.
+func TestTheFirstOwner(t *testing.T) {
+	t.Parallel()
+	s, kitchen := demotest.Open(t)
+	h := &house{cookies: map[string]*http.Cookie{}, accounts: map[string]string{}}
+	h.client = h.serve(t, s, kitchen)
+	var tokens []string
+	for range 2 {
+		token, hash := people.Token()
+		_, err := s.Invite(t.Context(), "", "owner", hash, time.Now().Add(time.Hour))
+		require.NoError(t, err)
+		tokens = append(tokens, token)
+	}
+	h.refused(422, "account-name", "", "POST", "/api/invitations/"+tokens[0]+"/accept", "")
+	answer, text := h.as("", "POST", "/api/invitations/"+tokens[0]+"/accept", signInBody("Cox", passphrase))
+	require.Equal(t, 200, answer.StatusCode, string(text))
+	h.cookies["cox"] = answer.Cookies()[0]
+	var own store.KitchenEntry
+	h.must("cox", "GET", h.whole(""), "", &own)
+	assert.Equal(t, "owner", string(own.Role))
+	assert.Positive(t, *own.Builds)
+	h.refused(404, "not-found", "", "POST", "/api/invitations/"+tokens[1]+"/accept", signInBody("Bow", passphrase))
 }

@@ -21,10 +21,11 @@ type KitchenEntry struct {
 	// EraseAt is when all of it is erased; its owners can take that back until then.
 	EraseAt *time.Time `json:"erase_at,omitempty"`
 	// Role is what whoever asks is in it.
-	Role    principal.Role `json:"role" enum:"owner,cook,guest,stove"`
-	Builds  int            `json:"builds"`
-	Suppers int            `json:"suppers"`
-	Tries   int            `json:"tries"`
+	Role principal.Role `json:"role" enum:"owner,cook,guest,stove"`
+	// How much is in it is counted where one is asked for, not in lists.
+	Builds  *int `json:"builds,omitempty"`
+	Suppers *int `json:"suppers,omitempty"`
+	Tries   *int `json:"tries,omitempty"`
 }
 
 const kitchenColumns = `k.id::text, k.name, k.made_up, k.created_at, k.put_away_at, k.erase_at`

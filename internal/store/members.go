@@ -92,7 +92,9 @@ func (s *Store) EndInvitation(ctx context.Context, kitchen, id string) error {
 	return one(s.pool.Exec(ctx, `update invitation set ended_at = now() where kitchen_id = $1 and id = $2 and used_at is null and ended_at is null`, kitchen, id))
 }
 
-const openInvitation = `i.hash = $1 and i.used_at is null and i.ended_at is null and i.expires_at > now()`
+// A link for the first owner is for nobody once somebody can sign in.
+const openInvitation = `i.hash = $1 and i.used_at is null and i.ended_at is null and i.expires_at > now()
+	and (i.kitchen_id is not null or not exists (select from account where left_at is null and disabled_at is null))`
 
 // FindInvitation gives one that may be used.
 func (s *Store) FindInvitation(ctx context.Context, hash []byte) (*Invitation, error) {

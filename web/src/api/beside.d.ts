@@ -417,10 +417,6 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
-        AcceptInputBody: {
-            account?: string;
-            passphrase?: string;
-        };
         Accepted: {
             account?: string;
             accounts: boolean;
@@ -1646,7 +1642,7 @@ export interface components {
         };
         KitchenEntry: {
             /** Format: int64 */
-            builds: number;
+            builds?: number;
             /** Format: date-time */
             created_at: string;
             /** Format: date-time */
@@ -1660,9 +1656,9 @@ export interface components {
             /** @enum {string} */
             role: "owner" | "cook" | "guest" | "stove";
             /** Format: int64 */
-            suppers: number;
+            suppers?: number;
             /** Format: int64 */
-            tries: number;
+            tries?: number;
         };
         KitchenFirst: {
             /** Format: int64 */
@@ -1912,6 +1908,10 @@ export interface components {
         NameVersionInputBody: {
             /** @description what to call the version; empty takes the label away */
             label: string;
+        };
+        NewAccountSent: {
+            account?: string;
+            passphrase?: string;
         };
         NewCourse: {
             /** Format: uuid */
@@ -3816,9 +3816,9 @@ export interface operations {
             };
             cookie?: never;
         };
-        requestBody: {
+        requestBody?: {
             content: {
-                "application/json": components["schemas"]["AcceptInputBody"];
+                "application/json": components["schemas"]["NewAccountSent"];
             };
         };
         responses: {

@@ -1504,10 +1504,6 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
-        AcceptInputBody: {
-            account?: string;
-            passphrase?: string;
-        };
         Accepted: {
             account?: string;
             accounts: boolean;
@@ -2733,7 +2729,7 @@ export interface components {
         };
         KitchenEntry: {
             /** Format: int64 */
-            builds: number;
+            builds?: number;
             /** Format: date-time */
             created_at: string;
             /** Format: date-time */
@@ -2747,9 +2743,9 @@ export interface components {
             /** @enum {string} */
             role: "owner" | "cook" | "guest" | "stove";
             /** Format: int64 */
-            suppers: number;
+            suppers?: number;
             /** Format: int64 */
-            tries: number;
+            tries?: number;
         };
         KitchenFirst: {
             /** Format: int64 */
@@ -2999,6 +2995,10 @@ export interface components {
         NameVersionInputBody: {
             /** @description what to call the version; empty takes the label away */
             label: string;
+        };
+        NewAccountSent: {
+            account?: string;
+            passphrase?: string;
         };
         NewCourse: {
             /** Format: uuid */

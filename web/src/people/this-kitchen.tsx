@@ -73,7 +73,7 @@ function About({ kitchen: k, onClose }: Props) {
     <Dialog id="this-kitchen" title={t("thisKitchen.title")} size="lg" onClose={onClose}>
       <Modal.Body className="this-kitchen">
         <p className="hint">
-          {t("thisKitchen.holds", { builds: k.builds, suppers: k.suppers, tries: k.tries })}
+          {t("thisKitchen.holds", { builds: k.builds ?? 0, suppers: k.suppers ?? 0, tries: k.tries ?? 0 })}
         </p>
         <Usage />
         {k.role !== "guest" && (
