@@ -9,7 +9,6 @@ import (
 	"strings"
 	"time"
 
-	"github.com/alexedwards/scs/pgxstore"
 	"github.com/alexedwards/scs/v2"
 	"github.com/gin-gonic/gin"
 
@@ -33,13 +32,9 @@ const visitKey = "visit"
 // door keeps who may come in.
 type door struct {
 	sessions *scs.SessionManager
-	cleaning *pgxstore.PostgresStore
 	// Wrong passphrases are counted by address, by name, and by both; wrong tokens and codes by address.
 	byAddress, byName, byBoth, tokens, asked *people.Limits
 }
-
-// expiredEvery is how often sessions that are over are swept away.
-const expiredEvery = time.Hour
 
 func (s *Server) openDoor() {
 	s.door.byAddress = people.NewLimits(30, 10*time.Second)
@@ -52,8 +47,7 @@ func (s *Server) openDoor() {
 		return
 	}
 	m := scs.New()
-	s.door.cleaning = s.Store.Sessions(expiredEvery)
-	m.Store, m.HashTokenInStore = s.door.cleaning, true
+	m.Store, m.HashTokenInStore = s.Store.Sessions(), true
 	m.IdleTimeout, m.Lifetime = idleFor, signedInFor
 	m.Cookie.Name, m.Cookie.HttpOnly, m.Cookie.SameSite, m.Cookie.Path = "cuerda", true, http.SameSiteLaxMode, "/"
 	if s.Secure {

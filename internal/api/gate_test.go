@@ -4,6 +4,7 @@ import (
 	"bufio"
 	"context"
 	"fmt"
+	"log/slog"
 	"net"
 	"net/http"
 	"strings"
@@ -14,8 +15,12 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
+	"cuerda/core/food"
+	"cuerda/internal/api"
 	"cuerda/internal/api/apitest"
+	"cuerda/internal/demo/demotest"
 	"cuerda/internal/problem"
+	"cuerda/internal/store"
 )
 
 // A thin loaf that is chilled for two days, baked until it never gets done: it kept both
@@ -27,7 +32,11 @@ const endless = `{"format":"cuerda-build/1","lines":[{"food":"turkey-ground","gr
 // whoever is too many is told when to come again.
 func TestComputationsWaitTheirTurnAndEndWithTheirClients(t *testing.T) {
 	t.Parallel()
-	c := start(t)
+	s, kitchen := demotest.Open(t)
+	require.NoError(t, s.SaveChoices(t.Context(), kitchen, &store.Choices{Off: true}))
+	quotas := api.UsualQuotas
+	quotas.AtOnce = 1000 // as many kitchens would have
+	c := serve(t, &api.Server{Store: s, Foods: food.Starter(), Log: slog.New(slog.DiscardHandler), Quotas: &quotas}, kitchen)
 	ctx, leave := context.WithCancel(t.Context())
 	var crowd sync.WaitGroup
 	statuses := make(chan int, 400)

@@ -310,7 +310,4 @@ func (s *Server) Close() {
 	if s.end != nil {
 		s.end()
 	}
-	if s.door.cleaning != nil {
-		s.door.cleaning.StopCleanup()
-	}
 }

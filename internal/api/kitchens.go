@@ -249,7 +249,8 @@ func (s *Server) makeDemonstration(ctx context.Context, _ *struct{}) (*body[stor
 	return s.kitchenEntry(principal.With(ctx, p))
 }
 
-// Erase erases the kitchens whose time has come, now and every hour until ctx ends.
+// Erase erases the kitchens whose time has come, and forgets browsers whose time is over, now and every hour until ctx
+// ends.
 func (s *Server) Erase(ctx context.Context) {
 	for {
 		gone, err := s.Store.EraseDue(ctx, time.Now())
@@ -259,6 +260,9 @@ func (s *Server) Erase(ctx context.Context) {
 		}
 		if err != nil && ctx.Err() == nil {
 			s.Log.Error("a kitchen could not be erased", "error", err)
+		}
+		if err := s.Store.SweepSessions(ctx); err != nil && ctx.Err() == nil {
+			s.Log.Error("sessions could not be swept away", "error", err)
 		}
 		select {
 		case <-ctx.Done():

@@ -274,8 +274,14 @@ func one(tag pgconn.CommandTag, err error) error {
 	return tidy(err)
 }
 
-// Sessions keeps what browsers are known by; sessions that are over are swept away each time that passes. Stop it with
-// StopCleanup.
-func (s *Store) Sessions(sweep time.Duration) *pgxstore.PostgresStore {
-	return pgxstore.NewWithCleanupInterval(s.pool, sweep)
+// Sessions keeps what browsers are known by; SweepSessions takes away those that are over.
+func (s *Store) Sessions() *pgxstore.PostgresStore {
+	return pgxstore.NewWithCleanupInterval(s.pool, 0)
+}
+
+// SweepSessions takes away what browsers are no longer known by. The library would do so by itself, and cannot be stopped
+// without a race.
+func (s *Store) SweepSessions(ctx context.Context) error {
+	_, err := s.pool.Exec(ctx, `delete from sessions where expiry < now()`)
+	return tidy(err)
 }
