@@ -272,6 +272,15 @@ func (s *Supper) check() error {
 			return &Fault{Code: OutOfRange, Pointer: at + "/at", Got: d.At.Format(time.RFC3339)}
 		}
 	}
+	for i := range s.Pins {
+		p, at := &s.Pins[i], fmt.Sprintf("/pins/%d", i)
+		if !keepable.Text(p.Dish, maxName) {
+			return &Fault{Code: OutOfRange, Pointer: at + "/dish"}
+		}
+		if !keepable.Text(p.Step, maxName) {
+			return &Fault{Code: OutOfRange, Pointer: at + "/step"}
+		}
+	}
 	return nil
 }
 
