@@ -332,7 +332,7 @@ func op(method, path, id, summary string, statuses ...int) huma.Operation {
 	return o
 }
 
-// beside describes an operation that is of no kitchen.
+// beside describes an operation that needs no kitchen, such as signing in; its path does not name one.
 func beside(method, path, id, summary string, statuses ...int) huma.Operation {
 	return huma.Operation{
 		Method: method, Path: "/api" + path, OperationID: id, Summary: summary,

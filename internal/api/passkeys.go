@@ -289,7 +289,7 @@ func (s *Server) signInByPasskey(ctx context.Context, in *struct {
 		who, err = s.keyholder(ctx, id.String())
 		return who, err
 	}, session, parsed)
-	// A key whose count goes back may have been copied.
+	// Each use raises the count that a key keeps: where it is lower than the last time, somebody uses a copy of the key.
 	if err != nil || who.account.DisabledAt != nil || used.Authenticator.CloneWarning {
 		return nil, wrong()
 	}

@@ -46,8 +46,8 @@ func least(method, operation string, ofKitchen bool) principal.Role {
 	return principal.Cook
 }
 
-// mays are the operations of each role beside those of the ones before it. A guest may not tap, and a stove may not look
-// at anything but its cookings.
+// mayDo says whether a role is enough for an operation that asks for at least another. What a stove may do guests may too,
+// but for tapping; a stove may do nothing that asks for more.
 func mayDo(role, least principal.Role, operation string) bool {
 	switch least {
 	case "":

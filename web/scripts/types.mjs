@@ -28,6 +28,12 @@ for (const [name, paths] of [
   ["schema", within],
   ["beside", beside],
 ]) {
-  const text = astToString(await openapiTS({ ...whole, paths }));
+  let text = astToString(await openapiTS({ ...whole, paths }));
+  if (name === "beside") {
+    // The shapes are the same for both: they stand in one file.
+    const from = text.indexOf("export interface components {");
+    const to = text.indexOf("export type $defs");
+    text = `import type { components } from "./schema";\n${text.slice(0, from)}${text.slice(to)}`;
+  }
   await writeFile(join(folder, `${name}.d.ts`), `// Made by npm run types.\n${text}`);
 }

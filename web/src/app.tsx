@@ -11,6 +11,7 @@ import {
 } from "react";
 import Dropdown from "react-bootstrap/Dropdown";
 import { BrowserRouter, Navigate, NavLink, Outlet, Route, Routes, useLocation } from "react-router";
+import { LanguageSelect } from "./ui/language-select";
 import { useTranslation } from "./i18n/use-translation";
 import { BenchHome, BenchPage } from "./bench/bench-page";
 import { Unsent } from "./ui/unsent";
@@ -122,18 +123,7 @@ function Frame() {
           >
             <Icon name="search" />
           </button>
-          <select
-            className="form-select form-select-sm language-select"
-            aria-label={t("app.language")}
-            value={i18n.language}
-            onChange={(e) => setLanguage(e.target.value as Language)}
-          >
-            {Object.entries(languages).map(([code, name]) => (
-              <option key={code} value={code} lang={code}>
-                {name}
-              </option>
-            ))}
-          </select>
+          <LanguageSelect />
           <MoreMenu label={t("unitSetting.menu")} end icon="sliders">
             <div className="language-items">
               <Dropdown.Header as="div">{t("app.language")}</Dropdown.Header>

@@ -1,11 +1,10 @@
 import createClient, { type Middleware } from "openapi-fetch";
-import type { components as besideComponents, paths as besidePaths } from "./beside";
+import type { paths as besidePaths } from "./beside";
 import { apiOf, kitchenApi, kitchenHere } from "./here";
 import { asKept, inWordsOfPage } from "./made-up";
 import type { components, paths } from "./schema";
 
 type Schemas = components["schemas"];
-type Beside = besideComponents["schemas"];
 export type BuildDocument = Schemas["Document"];
 export type Line = Schemas["Line"];
 export type Preparation = Schemas["Preparation"];
@@ -35,8 +34,8 @@ export type Section = Schemas["Section"];
 export type Outlook = Schemas["Outlook"];
 export type Settings = Schemas["Settings"];
 export type KitchenEntry = Schemas["KitchenEntry"];
-export type Me = Beside["Me"];
-export type KitchenFirst = Beside["KitchenFirst"];
+export type Me = Schemas["Me"];
+export type KitchenFirst = Schemas["KitchenFirst"];
 export type Part = Schemas["Part"];
 export type PartResult = Schemas["PartResult"];
 export type PartKind = Part["kind"];

@@ -1,7 +1,7 @@
 import { lazy, Suspense, useEffect } from "react";
 import { BrowserRouter, Navigate, Route, Routes, useLocation } from "react-router";
 import { lastKitchen, pagesOf } from "../api/here";
-import { type Language, languages, setLanguage } from "../i18n";
+import { LanguageSelect } from "../ui/language-select";
 import { useTranslation } from "../i18n/use-translation";
 import { DoorPage } from "./door-page";
 
@@ -49,25 +49,14 @@ function Elsewhere() {
 }
 
 function DoorBar() {
-  const { t, i18n } = useTranslation();
+  const { t } = useTranslation();
   return (
     <header className="app-bar door-bar">
       <a href="/door" className="wordmark">
         {t("app.name")}
       </a>
       <div className="app-settings">
-        <select
-          className="form-select form-select-sm"
-          aria-label={t("app.language")}
-          value={i18n.language}
-          onChange={(e) => setLanguage(e.target.value as Language)}
-        >
-          {Object.entries(languages).map(([code, name]) => (
-            <option key={code} value={code} lang={code}>
-              {name}
-            </option>
-          ))}
-        </select>
+        <LanguageSelect />
       </div>
     </header>
   );
