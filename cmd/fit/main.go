@@ -50,9 +50,13 @@ func run(o learn.Options, folds int, write bool, worst int) error {
 			fmt.Printf("said %.2f to %.2f: %3d builds, said %.2f, known %.2f\n", b.From, b.To, b.Builds, b.Said, b.Known)
 		}
 	}
-	families := learn.Families(builds, said)
-	for _, name := range slices.Sorted(maps.Keys(families)) {
-		tell(name, families[name])
+	for _, groups := range []map[string]learn.Score{
+		learn.ScoresBy(builds, said, func(b *learn.Build) string { return b.Family }),
+		learn.ScoresBy(builds, said, func(b *learn.Build) string { return "set " + b.Set }),
+	} {
+		for _, name := range slices.Sorted(maps.Keys(groups)) {
+			tell(name, groups[name])
+		}
 	}
 	order := make([]int, len(builds))
 	for i := range order {
@@ -62,7 +66,11 @@ func run(o learn.Options, folds int, write bool, worst int) error {
 	slices.SortFunc(order, func(a, b int) int { return int(math.Copysign(1, off(b)-off(a))) })
 	for _, i := range order[:min(worst, len(order))] {
 		b, s := builds[i], said[i]
-		fmt.Printf("%s %-44s %-14s %s (said %s) raw %.2f (%.2f) cooked %.2f (%.2f)\n", b.ID, b.Ladder, b.Family, b.Hand[0], s.Word, b.Raw, s.Raw, b.Cooked, s.Cooked)
+		hand := mix.Word("-")
+		if len(b.Hand) > 0 {
+			hand = b.Hand[0]
+		}
+		fmt.Printf("%s %-44s %-14s %s (said %s) raw %.2f (%.2f) cooked %.2f (%.2f)\n", b.ID, b.Ladder, b.Family, hand, s.Word, b.Raw, s.Raw, b.Cooked, s.Cooked)
 	}
 	if !write {
 		return nil

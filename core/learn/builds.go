@@ -26,16 +26,21 @@ var outcomes []byte
 // Build is a build and what became of it.
 type Build struct {
 	ID string `json:"id"`
+	// Set is the round of judging it comes from: whole sets are held out.
+	Set string `json:"set"`
 	// Family is what kind of dish it is; builds of a Ladder differ in one thing each.
 	Family string `json:"family"`
 	Ladder string `json:"ladder"`
 	// Hand is the word of the squeeze when the first piece is shaped, then words that
-	// are as fair.
+	// are as fair. Empty where nobody was asked.
 	Hand []mix.Word `json:"hand"`
 	// Raw and Cooked are the chances, 0..1, that pieces survive being shaped, moved,
 	// turned and the start of cooking, and that cooked and rested they hold when cut.
 	Raw      float64         `json:"raw"`
 	Cooked   float64         `json:"cooked"`
+	// Eat is how good it is to eat as what it claims to be, 0..1: .9 as good as a normal one, .6 acceptable, .3
+	// gummy, floury, pasty or odd. nil where nobody was asked.
+	Eat      *float64        `json:"eat,omitempty"`
 	Mixing   float64         `json:"mixing"` // minutes in hands
 	Document json.RawMessage `json:"document"`
 

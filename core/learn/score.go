@@ -15,8 +15,8 @@ type Score struct {
 	// Brier is the mean square of the chance less the known one; Raw and Cooked are
 	// those of the stages.
 	Brier, Raw, Cooked float64
-	// RightSide is the share on the right side of one half, Words the share whose
-	// squeeze is one of those that are fair.
+	// RightSide is the share on the right side of one half, Words the share, of those
+	// that a hand felt, whose squeeze is one of those that are fair.
 	RightSide, Words float64
 	// Covered is the share of stages whose known chance lies where nine in ten should.
 	Covered float64
@@ -26,6 +26,12 @@ type Score struct {
 func ScoreOf(builds []*Build, said []Said) Score {
 	s := Score{Builds: len(builds)}
 	per := 1 / float64(len(builds))
+	asked := 0.
+	for _, b := range builds {
+		if len(b.Hand) > 0 {
+			asked++
+		}
+	}
 	within := func(said, sd, known float64) float64 {
 		if math.Abs(mix.Odds(said, surestSay)-mix.Odds(known, surestSay)) <= mix.Ninety*sd {
 			return per / 2
@@ -42,17 +48,18 @@ func ScoreOf(builds []*Build, said []Said) Score {
 			s.RightSide += per
 		}
 		if slices.Contains(b.Hand, said[i].Word) {
-			s.Words += per
+			s.Words += 1 / asked
 		}
 	}
 	return s
 }
 
-// Families scores what was said of the builds of each family.
-func Families(builds []*Build, said []Said) map[string]Score {
+// ScoresBy scores what was said of the builds of each group that by names.
+func ScoresBy(builds []*Build, said []Said, by func(*Build) string) map[string]Score {
 	of, as := map[string][]*Build{}, map[string][]Said{}
 	for i, b := range builds {
-		of[b.Family], as[b.Family] = append(of[b.Family], b), append(as[b.Family], said[i])
+		name := by(b)
+		of[name], as[name] = append(of[name], b), append(as[name], said[i])
 	}
 	out := map[string]Score{}
 	for name := range of {
