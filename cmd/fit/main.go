@@ -20,7 +20,7 @@ import (
 func main() {
 	steps := flag.Int("steps", 90, "steps of the optimiser")
 	folds := flag.Int("folds", 0, "folds of the builds held out; 0 holds none out")
-	write := flag.Bool("write", false, "write core/food/learned.csv, core/physics/mix/judge.csv and core/physics/mix/kin.csv")
+	write := flag.Bool("write", false, "write core/food/learned.csv, core/physics/mix/judge.csv and kin.csv, core/physics/eating/eating.csv")
 	worst := flag.Int("worst", 0, "how many of the worst builds to name")
 	flag.Parse()
 	if err := run(learn.Options{Steps: *steps}, *folds, *write, *worst); err != nil {
@@ -92,11 +92,14 @@ func run(o learn.Options, folds int, write bool, worst int) error {
 	if err := save("core/physics/mix/kin.csv", mix.KinTable(f.Kin())); err != nil {
 		return err
 	}
+	if err := save("core/physics/eating/eating.csv", f.Eating().Table()); err != nil {
+		return err
+	}
 	return save("core/physics/mix/judge.csv", f.Judge(builds).Table())
 }
 
 func tell(which string, s learn.Score) {
-	fmt.Printf("%s: %d builds, Brier %.4f (raw %.4f, cooked %.4f), right side %.0f%%, words %.0f%%, covered %.0f%%\n", which, s.Builds, s.Brier, s.Raw, s.Cooked, 100*s.RightSide, 100*s.Words, 100*s.Covered)
+	fmt.Printf("%s: %d builds, Brier %.4f (raw %.4f, cooked %.4f), right side %.0f%%, words %.0f%%, covered %.0f%%, eating off by %.3f\n", which, s.Builds, s.Brier, s.Raw, s.Cooked, 100*s.RightSide, 100*s.Words, 100*s.Covered, s.Eat)
 }
 
 func save(name string, rows [][]string) error {

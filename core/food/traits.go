@@ -18,6 +18,7 @@ const (
 	LegumeTaste Trait = "legume-taste" // though it is no legume binder
 	OfGrain     Trait = "of-grain"     // though it is no grain of the catalogue
 	OwnStarch   Trait = "own-starch"   // shreds that their own starch glues and sets
+	Porridge    Trait = "porridge"     // swells to porridge where there is much of it
 	Rennet      Trait = "rennet"       // of an animal, unless its label says otherwise
 	SetsHot     Trait = "sets-hot"     // nearly all of its glue sets by heat
 	SmallGrain  Trait = "small-grain"  // cooked, hardly breaks a paste
@@ -33,7 +34,7 @@ var traitsCSV string
 var traitOrder []string
 
 var traits = func() map[string][]Trait {
-	known := []Trait{Classic, Curd, Liquid, LegumeTaste, OfGrain, OwnStarch, Rennet, SetsHot, SmallGrain, SoyProduct, Sugar, Thins}
+	known := []Trait{Classic, Curd, Liquid, LegumeTaste, OfGrain, OwnStarch, Porridge, Rennet, SetsHot, SmallGrain, SoyProduct, Sugar, Thins}
 	out := map[string][]Trait{}
 	err := eachRow(traitsCSV, "food,traits", func(row []string) error {
 		for _, word := range strings.Fields(row[1]) {

@@ -36,11 +36,12 @@ type Build struct {
 	Hand []mix.Word `json:"hand"`
 	// Raw and Cooked are the chances, 0..1, that pieces survive being shaped, moved,
 	// turned and the start of cooking, and that cooked and rested they hold when cut.
-	Raw      float64         `json:"raw"`
-	Cooked   float64         `json:"cooked"`
+	Raw    float64 `json:"raw"`
+	Cooked float64 `json:"cooked"`
 	// Eat is how good it is to eat as what it claims to be, 0..1: .9 as good as a normal one, .6 acceptable, .3
-	// gummy, floury, pasty or odd. nil where nobody was asked.
+	// gummy, floury, pasty or odd. EatHeld is the same of what has held, where that was asked: nil where nobody was.
 	Eat      *float64        `json:"eat,omitempty"`
+	EatHeld  *float64        `json:"eat_held,omitempty"`
 	Mixing   float64         `json:"mixing"` // minutes in hands
 	Document json.RawMessage `json:"document"`
 

@@ -9,6 +9,7 @@ import (
 	"gonum.org/v1/gonum/optimize"
 
 	"cuerda/core/food"
+	"cuerda/core/physics/eating"
 	"cuerda/core/physics/mix"
 )
 
@@ -67,6 +68,7 @@ type Fit struct {
 	owners  int
 	x       []float64
 	kin     []mix.Kin
+	eating  *eating.Judge
 }
 
 // Options bound the work.
@@ -102,6 +104,9 @@ func Learn(builds []*Build, foods *food.Catalogue, o Options) (*Fit, error) {
 		if w := &f.x[f.judgeAt()+i]; mix.TermSign(i)**w < 0 {
 			*w = 0
 		}
+	}
+	if f.eating, err = f.eatOf(builds); err != nil {
+		return nil, err
 	}
 	if f.kin, err = f.kinOf(builds); err != nil {
 		return nil, err
@@ -217,6 +222,8 @@ type view struct {
 	x     []float64
 	foods []food.Food
 	parts []mix.Part
+	// effect is that of the parts of the build whose evidence was asked for last.
+	effect mix.Effect
 }
 
 func (f *Fit) view(x []float64) *view {
@@ -238,8 +245,8 @@ func (v *view) evidence(b *Build) mix.Evidence {
 		l.Food = &v.foods[v.f.at[l.Food]]
 		v.parts = append(v.parts, l.Part())
 	}
-	e := mix.Sum(v.parts, b.rest)
-	return e.Evidence(&b.duty, b.coldness)
+	v.effect = mix.Sum(v.parts, b.rest)
+	return v.effect.Evidence(&b.duty, b.coldness)
 }
 
 // Predict is what the fit says of a build.
@@ -251,7 +258,11 @@ func (f *Fit) Predict(builds []*Build) []Said {
 	for i, b := range builds {
 		e := v.evidence(b)
 		raw, cooked := j.Weigh(&e)
-		out[i] = Said{mix.Logistic(raw), mix.Logistic(cooked), mix.WordFor(j.Felt(&e)), j.Spread(&e)}
+		felt := j.Felt(&e)
+		s := Said{Raw: mix.Logistic(raw), Cooked: mix.Logistic(cooked), Word: mix.WordFor(felt), SD: j.Spread(&e)}
+		bite := v.bite(b, felt, s.Raw, s.Cooked)
+		s.Eat = f.eating.Weigh(&bite, j.Eat(&e))
+		out[i] = s
 	}
 	return out
 }
@@ -262,6 +273,8 @@ type Said struct {
 	Word        mix.Word
 	// SD is one standard deviation of the logarithm of the odds.
 	SD float64
+	// Eat is how good it is to eat, 0..1.
+	Eat float64
 }
 
 // loss is minus the logarithm of how likely the outcome of a build is.

@@ -1,6 +1,8 @@
 package learn
 
 import (
+	"slices"
+
 	"gonum.org/v1/gonum/mat"
 
 	"cuerda/core/physics/mix"
@@ -13,6 +15,8 @@ const (
 	kinSD     = 1.5 // of what kin may add to the odds
 	judgeSD   = .7  // of a cook's word for a chance
 	surestSay = .03 // chances nearer to 0 or 1 are words for "surely"
+	eatKinSD  = .8  // of what kin may add to the odds of eating well
+	eatSaidSD = .5  // of a cook's word for that
 )
 
 // kinOf gives the builds with what each adds to the odds of mixes like it.
@@ -27,12 +31,48 @@ func (f *Fit) kinOf(builds []*Build) ([]mix.Kin, error) {
 		out[i] = mix.Kin{Name: b.ID, Like: e.Like}
 		left.SetRow(i, []float64{mix.Odds(b.Raw, surestSay) - raw, mix.Odds(b.Cooked, surestSay) - cooked})
 	}
+	weights, err := regress(out, left, kinSD, judgeSD)
+	if err != nil {
+		return nil, err
+	}
+	for i := range out {
+		out[i].Raw, out[i].Cooked = weights.At(i, 0), weights.At(i, 1)
+	}
+	return out, f.eatKin(builds, out)
+}
+
+// eatKin gives kin what they add to the odds of eating well: of those with a word for it alone.
+func (f *Fit) eatKin(builds []*Build, all []mix.Kin) error {
+	bites := f.bites(builds)
+	if len(bites) == 0 {
+		return nil
+	}
+	some, at := make([]mix.Kin, len(bites)), make([]int, len(bites))
+	left := mat.NewDense(len(bites), 1, nil)
+	for n := range bites {
+		at[n] = slices.IndexFunc(all, func(k mix.Kin) bool { return k.Name == bites[n].id })
+		some[n] = all[at[n]]
+		left.Set(n, 0, mix.Odds(bites[n].eat, surestSay)-mix.Odds(f.eating.Weigh(&bites[n].evidence, 0), surestSay))
+	}
+	weights, err := regress(some, left, eatKinSD, eatSaidSD)
+	if err != nil {
+		return err
+	}
+	for n := range some {
+		all[at[n]].Eat = weights.At(n, 0)
+	}
+	return nil
+}
+
+// regress gives what each of the kin adds, by column of what the evidence leaves.
+func regress(kin []mix.Kin, left *mat.Dense, sd, noise float64) (*mat.Dense, error) {
+	n := len(kin)
 	cov := mat.NewSymDense(n, nil)
 	for i := range n {
 		for k := i; k < n; k++ {
-			cov.SetSym(i, k, kinSD*kinSD*out[i].Like.Alike(&out[k].Like))
+			cov.SetSym(i, k, sd*sd*kin[i].Like.Alike(&kin[k].Like))
 		}
-		cov.SetSym(i, i, cov.At(i, i)+judgeSD*judgeSD)
+		cov.SetSym(i, i, cov.At(i, i)+noise*noise)
 	}
 	var chol mat.Cholesky
 	if !chol.Factorize(cov) {
@@ -42,10 +82,8 @@ func (f *Fit) kinOf(builds []*Build) ([]mix.Kin, error) {
 	if err := chol.SolveTo(&weights, left); err != nil {
 		return nil, err
 	}
-	for i := range out {
-		out[i].Raw, out[i].Cooked = kinSD*kinSD*weights.At(i, 0), kinSD*kinSD*weights.At(i, 1)
-	}
-	return out, nil
+	weights.Scale(sd*sd, &weights)
+	return &weights, nil
 }
 
 // Kin gives the builds that the fit knows.

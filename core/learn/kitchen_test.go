@@ -260,11 +260,16 @@ func TestNeverMoreThanTheEvidence(t *testing.T) {
 		return out
 	}
 	wet := logbook.Found{Squeeze: mix.Slumps, Pieces: 8, Broke: &logbook.Broke{Turning: 7}}
-	few := learned(t, tries(3, wet), learn.KitchenOptions{})
-	peas := few.Figure(learn.WaterOf("split-peas-cooked"))
-	require.NotNil(t, peas)
-	assert.Greater(t, peas.Posterior.Mean, 0.)
-	assert.Less(t, peas.Posterior.Mean, peas.Prior.SD, "three tries move a figure by less than its spread")
+	var peas *learn.Figure
+	for _, felt := range []mix.Word{mix.Tacky, mix.Slack, mix.Slumps} {
+		for n, spreads := range map[int]float64{1: 2, 3: 3} {
+			few := learned(t, tries(n, logbook.Found{Squeeze: felt, Pieces: 8, Broke: &logbook.Broke{Turning: 7}}), learn.KitchenOptions{})
+			peas = few.Figure(learn.WaterOf("split-peas-cooked"))
+			require.NotNil(t, peas)
+			assert.Greater(t, peas.Posterior.Mean, 0.)
+			assert.Less(t, peas.Posterior.Mean, spreads*peas.Prior.SD, "%d tries of %s move it by so many of its spreads at the most", n, felt)
+		}
+	}
 
 	many := learned(t, tries(1000, wet), learn.KitchenOptions{})
 	peas = many.Figure(learn.WaterOf("split-peas-cooked"))

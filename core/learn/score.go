@@ -20,16 +20,21 @@ type Score struct {
 	RightSide, Words float64
 	// Covered is the share of stages whose known chance lies where nine in ten should.
 	Covered float64
+	// Eat is how far what it says of eating is off, 0..1, on average over those that have a word for it.
+	Eat float64
 }
 
 // ScoreOf scores what was said of builds.
 func ScoreOf(builds []*Build, said []Said) Score {
 	s := Score{Builds: len(builds)}
 	per := 1 / float64(len(builds))
-	asked := 0.
+	asked, eaten := 0., 0.
 	for _, b := range builds {
 		if len(b.Hand) > 0 {
 			asked++
+		}
+		if b.Eat != nil {
+			eaten++
 		}
 	}
 	within := func(said, sd, known float64) float64 {
@@ -49,6 +54,9 @@ func ScoreOf(builds []*Build, said []Said) Score {
 		}
 		if slices.Contains(b.Hand, said[i].Word) {
 			s.Words += 1 / asked
+		}
+		if b.Eat != nil {
+			s.Eat += math.Abs(said[i].Eat-*b.Eat) / eaten
 		}
 	}
 	return s

@@ -79,7 +79,7 @@ func ExampleAssess() {
 		{Food: foods.Find("salt"), Grams: 5},
 	}, mix.Rest{Minutes: 15, Celsius: 20, Hands: 6})
 	fmt.Printf("%s: q %.2f\n", s.Word(), s.Q)
-	// Output: tacky: q 0.61
+	// Output: tacky: q 0.63
 }
 
 func BenchmarkAssess20Lines(b *testing.B) {

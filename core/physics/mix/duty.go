@@ -41,6 +41,12 @@ func NewDuty(p *piece.Piece, m method.Method, turn bool, f *parameter.Handling) 
 // vessel and what drops from a spoon need only come together and not run.
 func (d *Duty) Moved() bool { return d.tin+d.stuffing+d.fritter == 0 }
 
+// Crisp says whether it should be crisp outside and light within: a batter, what is fried in deep oil, a stuffing.
+func (d *Duty) Crisp() bool { return d.fritter+d.deep+d.stuffing > 0 }
+
+// Spooned is 1 for what is spooned out rather than lifted.
+func (d *Duty) Spooned() float64 { return d.stuffing }
+
 func one(b bool) float64 {
 	if b {
 		return 1

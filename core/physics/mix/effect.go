@@ -21,7 +21,8 @@ type Effect struct {
 	GlueCold, GlueHot, Set float64
 	// Egg, Meat (raw, with fish), Starch, Nut (with seeds and their flours) and Leaf (raw
 	// vegetable in pieces) are masses of kinds of food; Gel is gel formers by their glue.
-	Egg, Meat, Starch, Nut, Leaf, Gel float64
+	// Weep is the liquid that raw vegetable still gives up, Powder flours, starches, crumbs and flakes.
+	Egg, Meat, Starch, Nut, Leaf, Gel, Weep, Powder float64
 	// Stuff are the masses of the stuffs of foods.
 	Stuff [food.Stuffs]float64
 }
@@ -55,6 +56,10 @@ func (t *term) effect(p *Part) Effect {
 		e.Stuff[f.Stuff] = p.Mass
 	}
 	switch f.Group {
+	case food.GrainBinder, food.LegumeBinder, food.NutBinder, food.Starch:
+		e.Powder = p.Mass
+	}
+	switch f.Group {
 	case food.Egg:
 		e.Egg = p.Mass
 	case food.Meat, food.Fish:
@@ -72,6 +77,7 @@ func (t *term) effect(p *Part) Effect {
 	case food.Vegetable:
 		if f.State == food.Raw {
 			e.Leaf = p.Mass * p.Chunk
+			e.Weep = p.Mass * p.Leak
 		}
 	}
 	return e
@@ -130,6 +136,8 @@ func (e *Effect) add(o *Effect, times float64) {
 	e.Nut += times * o.Nut
 	e.Leaf += times * o.Leaf
 	e.Gel += times * o.Gel
+	e.Weep += times * o.Weep
+	e.Powder += times * o.Powder
 	for i := range e.Stuff {
 		e.Stuff[i] += times * o.Stuff[i]
 	}

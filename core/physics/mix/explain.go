@@ -114,10 +114,10 @@ func Explain(parts []Part, rest Rest, d *Duty, coldness float64) Explanation {
 		v := e.Evidence(d, coldness)
 		j := Judges()
 		zRaw, zCooked := j.Weigh(&v)
-		kinRaw, kinCooked, near := j.kin.add(&v.Like)
-		ownRaw, ownCooked, _ := d.Own.add(d, &v.Like, spread(near))
-		out.RawReasons = reasons(rawTerms, v.Raw[:], j.UsualRaw[:], j.Raw[:], zRaw+ownRaw, kinRaw, ownRaw)
-		out.CookedReasons = reasons(cookedTerms, v.Cooked[:], j.UsualCooked[:], j.Cooked[:], zCooked+ownCooked, kinCooked, ownCooked)
+		kin := j.kin.add(&v.Like)
+		ownRaw, ownCooked, _ := d.Own.add(d, &v.Like, spread(kin.near))
+		out.RawReasons = reasons(rawTerms, v.Raw[:], j.UsualRaw[:], j.Raw[:], zRaw+ownRaw, kin.raw, ownRaw)
+		out.CookedReasons = reasons(cookedTerms, v.Cooked[:], j.UsualCooked[:], j.Cooked[:], zCooked+ownCooked, kin.cooked, ownCooked)
 	}
 	return out
 }

@@ -54,7 +54,7 @@ var rawTerms = []evidence{
 	{"chill", TopicChill}, {"egg", TopicEgg}, {"meat", TopicMeat}, {"starch", TopicStarch}, {"gel", TopicGel},
 	{"pan", TopicHeat}, {"deep-oil", TopicHeat}, {"simmer", TopicHeat}, {"need", TopicSize}, {"sets-at-once", TopicSets},
 	{"fat", TopicFat}, {"nut", TopicFat}, {"leaf", TopicLeaf}, {"runny-stuffing", TopicWet},
-	{"soft", TopicWet}, {"stiff", TopicDry}, {"cohesion-soft", TopicGlue}, {"crowded", TopicGlue}, {"watery", TopicWet},
+	{"soft", TopicWet}, {"stiff", TopicDry}, {"cohesion-soft", TopicGlue}, {"crowded", TopicGlue}, {"watery", TopicWet}, {"weeps", TopicWet}, {"powdery", TopicDry},
 }
 
 var cookedTerms = []evidence{
@@ -65,7 +65,7 @@ var cookedTerms = []evidence{
 	{"need", TopicSize}, {"fat", TopicFat}, {"nut", TopicFat}, {"leaf", TopicLeaf},
 	{"set-simmer", TopicSets}, {"egg-held", TopicEgg}, {"runny-stuffing", TopicWet}, {"parched-stuffing", TopicDry}, {"chill", TopicChill},
 	{"soft", TopicWet}, {"stiff", TopicDry}, {"cohesion-soft", TopicGlue}, {"crowded", TopicGlue}, {"watery", TopicWet},
-	{"meat-simmer", TopicMeat},
+	{"meat-simmer", TopicMeat}, {"weeps", TopicWet}, {"powdery", TopicDry},
 }
 
 // What evidence counts before any outcome where the builds that anyone writes down say
@@ -73,15 +73,15 @@ var cookedTerms = []evidence{
 // odds), few far heavier than usual (twice the weight on the same strength is half the
 // hold, and so a quarter of the odds), and oil is a rougher hand than an oven.
 var (
-	rawMeans    = map[string]float64{"dry": -2.5, "dry-moved": -2.5, "need": -oddsPerHold, "deep-oil": -.4}
-	cookedMeans = map[string]float64{"dry": -2.5, "dry-hot": -1.5, "need": -oddsPerHold}
+	rawMeans    = map[string]float64{"dry": -2.5, "dry-moved": -2.5, "need": -oddsPerHold, "deep-oil": -.4, "powdery": -1}
+	cookedMeans = map[string]float64{"dry": -2.5, "dry-hot": -1.5, "need": -oddsPerHold, "powdery": -1}
 )
 
 // helps and hurts are pieces of evidence whose sign nature gives: more glue and a chill
 // never hurt, a heavier piece, a rougher hand, too wet and too dry never help.
 var (
 	helps = []string{"cohesion-firm", "cohesion-soft", "cohesion-held", "set", "softens", "sets-at-once", "set-simmer", "chill", "egg", "egg-held"}
-	hurts = []string{"wet", "wet-moved", "wet-hot", "dry", "dry-moved", "dry-hot", "runny-stuffing", "parched-stuffing", "soft", "stiff", "pieces", "crowded", "watery", "need", "deep-oil", "simmer", "leaf"}
+	hurts = []string{"wet", "wet-moved", "wet-hot", "dry", "dry-moved", "dry-hot", "runny-stuffing", "parched-stuffing", "soft", "stiff", "pieces", "crowded", "watery", "need", "deep-oil", "simmer", "leaf", "weeps", "powdery"}
 )
 
 // TermSign is the sign that the i-th piece of evidence, raw then cooked, must count with;
@@ -110,8 +110,8 @@ func TermMean(i int) float64 {
 
 // RawTerms and CookedTerms are how many pieces of evidence each judge weighs.
 const (
-	RawTerms    = 33
-	CookedTerms = 38
+	RawTerms    = 35
+	CookedTerms = 40
 )
 
 // Evidence is what speaks for and against a mix at a duty: one number for each term,
@@ -157,6 +157,8 @@ func (e *Effect) Evidence(d *Duty, coldness float64) Evidence {
 	gel := solid * math.Log1p(50*e.Gel*per)
 	fat, nut, leaf := 3*e.Fat*per, e.Nut*per, e.Leaf*per
 	moist := e.Moist * per
+	powdery := solid * 5 * beyond(e.Powder*per-.32)
+	weeps := solid * 10 * max(0, e.Weep*per-.02)
 	out.Q, out.LnCold = e.Free/e.Span, lnCold
 	out.Like = e.likeness(d, lnSoft)
 	out.Raw = [RawTerms]float64{
@@ -165,7 +167,7 @@ func (e *Effect) Evidence(d *Duty, coldness float64) Evidence {
 		coldness * moved, egg, meat, starch, gel,
 		d.pan * moved, d.deep, d.simmer, moved * max(0, math.Log(d.Need.Raw/heavyRaw)), -(d.deep + d.simmer + .5*d.pan) * max(0, 2.5-lnSet),
 		fat, nut, leaf, runs,
-		softer, stiffer, moved * softer * (lnCold + 1), crowded, watery,
+		softer, stiffer, moved * softer * (lnCold + 1), crowded, watery, weeps, powdery,
 	}
 	out.Cooked = [CookedTerms]float64{
 		1, d.ball, d.tin, d.stuffing, d.fritter, d.shell, d.free,
@@ -173,7 +175,7 @@ func (e *Effect) Evidence(d *Duty, coldness float64) Evidence {
 		wet, dry, solid * beyond(hot-.9), solid * beyond(-hot), pieces, pieces * d.stuffing,
 		egg, meat, starch, gel, d.pan, d.deep, d.simmer, solid * max(0, math.Log(d.Need.Cooked/heavyCooked)), fat, nut, leaf,
 		d.simmer * (lnSet - 1.5), egg * held, runs, d.stuffing * 25 * max(0, .66-moist) * max(0, 1-2*meat), coldness * moved,
-		softer, stiffer, softer * (lnCold + 1), crowded, watery, meat * d.simmer,
+		softer, stiffer, softer * (lnCold + 1), crowded, watery, meat * d.simmer, weeps, powdery,
 	}
 	return out
 }
@@ -268,9 +270,12 @@ func (j *Judge) Table() [][]string {
 // Weigh adds up the evidence, and what builds like it tell: the logarithms of the odds
 // that the pieces hold raw and cooked.
 func (j *Judge) Weigh(e *Evidence) (raw, cooked float64) {
-	raw, cooked, _ = j.kin.add(&e.Like)
-	return j.evidenceOf(e, raw, cooked)
+	kin := j.kin.add(&e.Like)
+	return j.evidenceOf(e, kin.raw, kin.cooked)
 }
+
+// Eat is what builds like it add to the logarithm of the odds that it is good to eat, beside the evidence for that.
+func (j *Judge) Eat(e *Evidence) float64 { return j.kin.add(&e.Like).eat }
 
 func (j *Judge) evidenceOf(e *Evidence, raw, cooked float64) (float64, float64) {
 	for i, x := range &e.Raw {
@@ -284,8 +289,7 @@ func (j *Judge) evidenceOf(e *Evidence, raw, cooked float64) (float64, float64) 
 
 // Spread is one standard deviation of the logarithm of the odds.
 func (j *Judge) Spread(e *Evidence) float64 {
-	_, _, near := j.kin.add(&e.Like)
-	return spread(near)
+	return spread(j.kin.add(&e.Like).near)
 }
 
 // Felt is the index that a hand feels: lower than the index where little joins the mix.
@@ -311,6 +315,8 @@ type Judged struct {
 	// SD is one standard deviation of the logarithm of the odds: how far builds as well
 	// known as this one were found off.
 	SD float64
+	// Eat is what builds like it add to the logarithm of the odds that it is good to eat (package eating).
+	Eat float64
 }
 
 // Chance is that it holds, raw and cooked: that of the weaker stage.
@@ -341,8 +347,8 @@ const surest = 6.
 
 // OddsOf are the logarithms of the odds of a mix at a duty before they are kept where judgement can speak of them.
 type OddsOf struct {
-	raw, cooked, sd float64
-	moved, paste    bool
+	raw, cooked, eat, sd float64
+	moved, paste         bool
 }
 
 // Odds are those of the mix at the duty. Without a paste nothing holds.
@@ -352,11 +358,11 @@ func (e *Effect) Odds(d *Duty, coldness float64) (o OddsOf) {
 	}
 	v := e.Evidence(d, coldness)
 	j := Judges()
-	raw, cooked, near := j.kin.add(&v.Like)
-	o = OddsOf{moved: d.Moved(), paste: true}
-	o.raw, o.cooked = j.evidenceOf(&v, raw, cooked)
+	kin := j.kin.add(&v.Like)
+	o = OddsOf{moved: d.Moved(), paste: true, eat: kin.eat}
+	o.raw, o.cooked = j.evidenceOf(&v, kin.raw, kin.cooked)
 	var ownRaw, ownCooked float64
-	ownRaw, ownCooked, o.sd = d.Own.add(d, &v.Like, spread(near))
+	ownRaw, ownCooked, o.sd = d.Own.add(d, &v.Like, spread(kin.near))
 	o.raw += ownRaw
 	o.cooked += ownCooked
 	return o
@@ -380,7 +386,7 @@ func (e *Effect) Judge(d *Duty, coldness float64) Judged {
 		return Judged{}
 	}
 	raw, cooked := Surest(o.raw), Surest(o.cooked)
-	return Judged{Logistic(raw), Logistic(cooked), Ratio(raw), Ratio(cooked), o.sd}
+	return Judged{Logistic(raw), Logistic(cooked), Ratio(raw), Ratio(cooked), o.sd, o.eat}
 }
 
 // Odds is the logarithm of the odds of a chance that lies between least and 1 - least.

@@ -36,6 +36,8 @@ type Kin struct {
 	Name        string
 	Like        Likeness
 	Raw, Cooked float64
+	// Eat is the same for how good it is to eat (package eating); 0 where nobody was asked.
+	Eat float64
 }
 
 // kinReach is the distance over which likeness falls to exp (-1/2), as chosen on builds
@@ -85,19 +87,20 @@ type kinTable struct {
 	columns     [LikeTerms][]float64
 	halfNorm    []float64 // half the sum of squares of each
 	raw, cooked []float64
+	eat         []float64
 }
 
 // mostKin is how many a judge may know.
 const mostKin = 512
 
 func newKinTable(kin []Kin) *kinTable {
-	t := &kinTable{halfNorm: make([]float64, len(kin)), raw: make([]float64, len(kin)), cooked: make([]float64, len(kin))}
+	t := &kinTable{halfNorm: make([]float64, len(kin)), raw: make([]float64, len(kin)), cooked: make([]float64, len(kin)), eat: make([]float64, len(kin))}
 	for n := range t.columns {
 		t.columns[n] = make([]float64, len(kin))
 	}
 	for i := range kin {
 		k := &kin[i]
-		t.raw[i], t.cooked[i] = k.Raw, k.Cooked
+		t.raw[i], t.cooked[i], t.eat[i] = k.Raw, k.Cooked, k.Eat
 		for n, x := range k.Like {
 			t.columns[n][i] = x
 			t.halfNorm[i] += x * x / 2
@@ -106,11 +109,13 @@ func newKinTable(kin []Kin) *kinTable {
 	return t
 }
 
-// add gives what kin add to the logarithms of the odds, the sums of what each does times
-// how much the mix is Alike, and how much the three most alike are, on average.
-func (t *kinTable) add(l *Likeness) (raw, cooked, near float64) {
+// told is what kin add to the logarithms of the odds, the sums of what each does times how much the mix is Alike, and
+// how much the three most alike are, on average.
+type told struct{ raw, cooked, eat, near float64 }
+
+func (t *kinTable) add(l *Likeness) (out told) {
 	if t == nil {
-		return 0, 0, 0
+		return told{}
 	}
 	var room [mostKin]float64
 	off := room[:len(t.halfNorm)]
@@ -139,14 +144,15 @@ func (t *kinTable) add(l *Likeness) (raw, cooked, near float64) {
 		}
 		if d = (d + half) * (1 / (kinReach * kinReach)); d < 30 {
 			alike := math.Exp(-d)
-			raw += alike * t.raw[i]
-			cooked += alike * t.cooked[i]
+			out.raw += alike * t.raw[i]
+			out.cooked += alike * t.cooked[i]
+			out.eat += alike * t.eat[i]
 		}
 	}
 	for _, d := range nearest {
-		near += math.Exp(-(d+half)/(kinReach*kinReach)) / 3
+		out.near += math.Exp(-(d+half)/(kinReach*kinReach)) / 3
 	}
-	return raw, cooked, near
+	return out
 }
 
 // What a build held out was off by, on the scale of the logarithm of the odds, as a
@@ -173,7 +179,7 @@ func readKin(text string) ([]Kin, error) {
 	if err != nil {
 		return nil, fmt.Errorf("%w: %w", errKin, err)
 	}
-	if len(rows) == 0 || len(rows[0]) != LikeTerms+3 || len(rows) > mostKin {
+	if len(rows) == 0 || len(rows[0]) != LikeTerms+4 || len(rows) > mostKin {
 		return nil, fmt.Errorf("%w: %d rows, want columns for %d numbers", errKin, len(rows), LikeTerms)
 	}
 	out := make([]Kin, len(rows)-1)
@@ -186,9 +192,9 @@ func readKin(text string) ([]Kin, error) {
 			errs = errors.Join(errs, err)
 			return x
 		}
-		k.Raw, k.Cooked = number(row[1]), number(row[2])
+		k.Raw, k.Cooked, k.Eat = number(row[1]), number(row[2]), number(row[3])
 		for n := range k.Like {
-			k.Like[n] = number(row[3+n])
+			k.Like[n] = number(row[4+n])
 		}
 		if errs != nil {
 			return nil, fmt.Errorf("%w: row %d: %w", errKin, i+1, errs)
@@ -199,11 +205,11 @@ func readKin(text string) ([]Kin, error) {
 
 // KinTable gives kin as kin.csv has them.
 func KinTable(kin []Kin) [][]string {
-	out := [][]string{append([]string{"build", "raw", "cooked"}, likeTerms...)}
+	out := [][]string{append([]string{"build", "raw", "cooked", "eat"}, likeTerms...)}
 	for i := range kin {
 		k := &kin[i]
 		row := []string{k.Name}
-		for _, x := range append([]float64{k.Raw, k.Cooked}, k.Like[:]...) {
+		for _, x := range append([]float64{k.Raw, k.Cooked, k.Eat}, k.Like[:]...) {
 			row = append(row, strconv.FormatFloat(x, 'f', 4, 64))
 		}
 		out = append(out, row)

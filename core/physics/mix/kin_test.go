@@ -44,16 +44,18 @@ func TestTheColumnsAddUpToTheSums(t *testing.T) {
 				asked[i] *= float64(i % 2)
 			}
 		}
-		var raw, cooked, nearest float64
+		var raw, cooked, eat, nearest float64
 		for i := range kin {
 			alike := asked.Alike(&kin[i].Like)
-			raw, cooked, nearest = raw+alike*kin[i].Raw, cooked+alike*kin[i].Cooked, max(nearest, alike)
+			raw, cooked, eat = raw+alike*kin[i].Raw, cooked+alike*kin[i].Cooked, eat+alike*kin[i].Eat
+			nearest = max(nearest, alike)
 		}
-		gotRaw, gotCooked, near := newKinTable(kin).add(&asked)
-		assert.InDelta(t, raw, gotRaw, 1e-9)
-		assert.InDelta(t, cooked, gotCooked, 1e-9)
-		assert.LessOrEqual(t, near, nearest+1e-12)
-		assert.False(t, math.IsNaN(spread(near)))
+		got := newKinTable(kin).add(&asked)
+		assert.InDelta(t, raw, got.raw, 1e-9)
+		assert.InDelta(t, cooked, got.cooked, 1e-9)
+		assert.InDelta(t, eat, got.eat, 1e-9)
+		assert.LessOrEqual(t, got.near, nearest+1e-12)
+		assert.False(t, math.IsNaN(spread(got.near)))
 	})
 }
 

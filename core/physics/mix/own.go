@@ -66,9 +66,9 @@ func (e *Effect) Expect(d *Duty, coldness float64) (x Expected, ok bool) {
 	}
 	v := e.Evidence(d, coldness)
 	j := Judges()
-	raw, cooked, near := j.kin.add(&v.Like)
-	raw, cooked = j.evidenceOf(&v, raw, cooked)
-	return Expected{Raw: raw, Cooked: cooked, Felt: j.Felt(&v), Like: v.Like, SD: spread(near), Moved: d.Moved()}, true
+	kin := j.kin.add(&v.Like)
+	raw, cooked := j.evidenceOf(&v, kin.raw, kin.cooked)
+	return Expected{Raw: raw, Cooked: cooked, Felt: j.Felt(&v), Like: v.Like, SD: spread(kin.near), Moved: d.Moved()}, true
 }
 
 // Expected is what is expected of a mix before a kitchen's own tries count: the logarithms of its odds, the index that a
