@@ -1,13 +1,10 @@
 package advise
 
 import (
-	"slices"
-
-	"cuerda/core/advise/binder"
 	"cuerda/core/document"
 	"cuerda/core/food"
-	"cuerda/core/food/eaters"
 	"cuerda/core/kitchen"
+	"cuerda/core/physics/eating"
 	"cuerda/core/physics/mix"
 )
 
@@ -24,13 +21,65 @@ const (
 // Replaces lists every Replace.
 var Replaces = []Replace{KeepAll, Binders, Classics}
 
+// Aim is what a way is the best at, of all that a cook would do.
+type Aim string
+
+// The aims.
+const (
+	LeastBinder     Aim = "least-binder"
+	MostTender      Aim = "most-tender"
+	NoWaiting       Aim = "no-waiting"
+	FromPantry      Aim = "from-pantry"
+	NoLegumeTaste   Aim = "no-legume-taste"
+	LowestCost      Aim = "lowest-cost"
+	FewestAllergens Aim = "fewest-allergens"
+	DryFirst        Aim = "dry-first"
+	// AsIs is the aim of a way that no search chose.
+	AsIs Aim = "as-is"
+)
+
+// Aims lists every aim of a search, in the order in which ways are shown.
+var Aims = []Aim{LeastBinder, NoWaiting, FromPantry, MostTender, NoLegumeTaste, LowestCost, FewestAllergens, DryFirst}
+
+// Obstacle is a condition that stands in the way.
+type Obstacle string
+
+// The obstacles.
+const (
+	TooWet     Obstacle = "too-wet"
+	TooDry     Obstacle = "too-dry"
+	WeakRaw    Obstacle = "weak-raw"
+	WeakCooked Obstacle = "weak-cooked"
+	EatsBadly  Obstacle = "eats-badly" // what would hold is not worth eating
+	NoBinders  Obstacle = "no-binders" // nothing is allowed or at hand
+	NoBase     Obstacle = "no-base"    // nothing in the mix to bind
+)
+
+// Obstacles lists every obstacle.
+var Obstacles = []Obstacle{TooWet, TooDry, WeakRaw, WeakCooked, EatsBadly, NoBinders, NoBase}
+
+// Becomes is what a mix that no way makes hold can become instead.
+type Becomes string
+
+// What it can become.
+const (
+	TinLoaf  Becomes = "tin-loaf"
+	Filling  Becomes = "filling"
+	Fritters Becomes = "fritters"
+	Spread   Becomes = "spread"
+	Soup     Becomes = "soup" // to thicken one
+)
+
+// BecomesAll lists all that a mix can become.
+var BecomesAll = []Becomes{TinLoaf, Filling, Fritters, Spread, Soup}
+
 // Options narrow a choice.
 type Options struct {
 	Replace Replace
-	// Foods limits the candidates; empty takes every allowed binder.
+	// Foods limits the binders; empty takes every usual one that is allowed.
 	Foods []string
 	// Aim keeps the suggestions of one aim; "" keeps all.
-	Aim binder.Aim
+	Aim Aim
 	// Target is the hold ratio wanted; 0 is 1.7: a chance of 3 in 4.
 	Target float64
 	// Done ends it early, with nothing to be used, once it is closed; nil never does.
@@ -48,12 +97,13 @@ type Addition struct {
 type Way struct {
 	// Aim is what it is the best at of all that was searched; "" where it is the best
 	// of its kind only.
-	Aim binder.Aim
+	Aim Aim
 	// Kind is what it works by.
 	Kind Kind
-	Add  []Addition
-	Drop []string
-	Dry  *Dry
+	// Moves are what a cook does, the one that counts most first.
+	Moves []Move
+	Add   []Addition
+	Drop  []string
 	// Changes and Settings are all that taking it changes of the document.
 	Changes     []document.Change
 	Settings    []document.Setting
@@ -67,7 +117,12 @@ type Way struct {
 	RawRatio     float64
 	CookedRatio  float64
 	Chance       float64
-	// SavesMinutes is the rest it saves against the document; below 0 it costs.
+	// ChanceLow is what nine in ten such builds reach.
+	ChanceLow float64
+	// Eat is how good it is to eat, 0..1, and Costs what costs that, the dearest first.
+	Eat   float64
+	Costs []eating.Cost
+	// SavesMinutes is the waiting that it saves against the document; below 0 it costs.
 	SavesMinutes float64
 	// LimitPct is how much of the nearest taste limit it uses, per cent.
 	LimitPct float64
@@ -80,13 +135,7 @@ type Way struct {
 	// Document is the build with the way taken.
 	Document document.Document
 
-	effort float64
-}
-
-// Dry is a drying step before mixing.
-type Dry struct {
-	Food string
-	Prep food.Preparation
+	state *state
 }
 
 // Role is what a line that gives way did in the mix.
@@ -104,43 +153,14 @@ type Role struct {
 // Answer is what Bind found.
 type Answer struct {
 	Suggest   []Way
-	Obstacles []binder.Obstacle
+	Obstacles []Obstacle
 	Nearest   *Way
+	// Becomes is what the mix can be made into where no way is good, the best first.
+	Becomes []Becomes
 	// Taken is what gave way, and what each did.
 	Taken []Role
 	// Candidates is how many binders were considered.
 	Candidates int
-}
-
-// table gives what the eaters of a document leave out.
-func table(d *document.Document) eaters.Table { return d.Eaters.Table() }
-
-// allowed gives the binders that are clear for the table: wheat only where the
-// cook names it, since Cuerda's cooks do without.
-func allowed(k *kitchen.Kitchen, t eaters.Table, named []string) []binder.Candidate {
-	var out []binder.Candidate
-	all := k.Foods.Foods()
-	for i := range all {
-		f := &all[i]
-		byName := slices.Contains(named, f.ID)
-		if len(named) > 0 && !byName {
-			continue
-		}
-		if !byName && (!f.Group.IsBinder() || f.MaxPct == 0 || f.Gluten == "contains") {
-			continue
-		}
-		if t.Check(f, k.LabelRead(f.ID)).Status != eaters.Clear {
-			continue
-		}
-		out = append(out, candidate(k, f))
-	}
-	return out
-}
-
-// candidate is a food as a binder that may be added.
-func candidate(k *kitchen.Kitchen, f *food.Food) binder.Candidate {
-	perKilo, priced := k.Price(f.ID)
-	return binder.Candidate{Food: f, Have: k.Have(f.ID), PerKilo: perKilo, Priced: priced}
 }
 
 // givesWay says whether a line gives way.
@@ -154,127 +174,54 @@ func givesWay(how Replace, f *food.Food) bool {
 	return false
 }
 
-// without splits a document into what stays and what gives way.
-func without(k *kitchen.Kitchen, d *document.Document, how Replace) (rest document.Document, gone []document.Line) {
-	rest = *d
-	rest.Lines = nil
-	for _, l := range d.Lines {
-		f := k.Foods.Find(l.Food)
-		if givesWay(how, f) && !(how == Classics && f.Group != food.Egg && isBody(d, &l)) {
-			gone = append(gone, l)
-		} else {
-			rest.Lines = append(rest.Lines, l)
-		}
-	}
-	if how == Classics {
-		return clearOf(k, &rest, gone)
-	}
-	return rest, gone
-}
-
-// Bind chooses binders and preparations for a document that document.Read has
-// accepted. With an aim in the options it gives the best binders at that aim only;
-// else ways that differ in kind, the least trouble for this kitchen first.
+// Bind finds what a cook would do to make a document hold that document.Read has accepted: up to three moves, the
+// cause first. With an aim in the options it gives the best at that aim only; else ways that differ in kind, the best
+// first, by the chance that nine in ten reach times how good it is to eat, less the trouble to this kitchen.
 func Bind(k *kitchen.Kitchen, d *document.Document, o Options) Answer {
-	base, gone := without(k, d, o.Replace)
-	t := table(d)
-	if o.Replace == Classics {
-		t = freed(d)
+	bases, gone := basesOf(k, d, o.Replace)
+	out := Answer{Suggest: []Way{}, Taken: roles(k, d, gone)}
+	if len(bases) == 0 || len(bases[0].doc.Lines) == 0 {
+		out.Obstacles = []Obstacle{NoBase}
+		return out
 	}
-	candidates := allowed(k, t, o.Foods)
-	found := binder.Search(request(k, &base, candidates, o.Target, o.Done))
-	out := Answer{Suggest: []Way{}, Candidates: len(candidates), Taken: roles(k, d, gone)}
-	ways := &search{k: k, d: d, base: &base, gone: gone, target: o.Target, done: o.Done}
-	for i := range found.Suggestions {
-		s := &found.Suggestions[i]
-		if o.Aim == "" || s.Aim == o.Aim {
-			ways.suggestion(s)
+	var all []*state
+	var s *search
+	for i := range bases {
+		s = newSearch(k, &bases[i].doc, o)
+		s.table, s.trouble = bases[i].table, bases[i].trouble
+		start := s.weigh(bases[i].doc, bases[i].moves)
+		binders := s.binders(start)
+		out.Candidates = max(out.Candidates, len(binders))
+		if len(o.Foods) > 0 && len(binders) == 0 {
+			out.Obstacles = []Obstacle{NoBinders}
+			return out
+		}
+		all = append(all, s.explored(start)...)
+		if s.ended() {
+			return out
 		}
 	}
-	if o.Aim == "" && len(base.Lines) > 0 {
-		ways.byKind(candidates, len(o.Foods) > 0)
-		if len(o.Foods) == 0 {
-			ways.byWork(candidates)
-		}
-		out.Suggest = ways.chosen()
-	} else {
-		out.Suggest = append(out.Suggest, ways.all...)
-	}
+	c := chooser{search: s, d: d, gone: gone, all: all, now: newSearch(k, d, o).weigh(*d, nil), replaced: len(gone) > 0}
+	out.Suggest = c.chosen(o.Aim)
 	if len(out.Suggest) == 0 {
-		out.Obstacles = found.Obstacles
-		if found.Nearest != nil {
-			w := way(k, d, &base, gone, found.Nearest)
-			out.Nearest = &w
-		}
+		out.Nearest, out.Obstacles = c.nearest()
+		out.Becomes = c.becomes()
 	}
 	return out
 }
 
-func request(k *kitchen.Kitchen, base *document.Document, candidates []binder.Candidate, target float64, done <-chan struct{}) binder.Request {
-	return binder.Request{
-		Lines: base.MixLines(k.Foods), Candidates: candidates, Duty: base.Duty(k),
-		Rest: base.RestIn(k), Coldness: base.Coldness(k), Target: target, MissedG: missed(base), Done: done,
-	}
-}
-
-// way works a suggestion out as a document: what is added joins a line of the
-// same food that has no preparations, or stands after the last.
-func way(k *kitchen.Kitchen, d, base *document.Document, gone []document.Line, s *binder.Suggestion) Way {
-	next := *base
-	next.Lines = slices.Clone(base.Lines)
-	w := Way{
-		Aim: s.Aim, Add: []Addition{}, RestMinutes: s.Rest.Minutes,
-		SavesMinutes: d.RestIn(k).Minutes - s.Rest.Minutes,
-	}
-	if s.Priced {
-		price := s.Price
-		w.Price = &price
-	}
-	for _, l := range gone {
-		if !slices.ContainsFunc(s.Add, func(a binder.Amount) bool { return a.Food.ID == l.Food }) {
-			w.Drop = append(w.Drop, l.Food)
+// explored are the builds that the moves lead to, the best of them with their amounts tried again.
+func (s *search) explored(start *state) []*state {
+	all := s.explore(start)
+	for i, st := range apart(sortedByWorth(all), refined) {
+		if s.ended() {
+			return nil
+		}
+		if better := s.refine(st); better != st || i == 0 {
+			all = append(all, better)
 		}
 	}
-	w.Have = true
-	if s.Dry != nil {
-		l := &next.Lines[s.Dry.Line]
-		l.Prep = append(slices.Clone(l.Prep), s.Dry.Prep)
-		w.Dry = &Dry{l.Food, s.Dry.Prep}
-	}
-	total := 0.
-	for _, a := range s.Add {
-		add := Addition{Food: a.Food.ID, Grams: a.Grams}
-		if m, ok := a.Food.Measure(a.Grams); ok {
-			add.Measure = &m
-		}
-		w.Add = append(w.Add, add)
-		w.Have = w.Have && (k.Have(a.Food.ID) || a.Food.ID == "water")
-		at := slices.IndexFunc(next.Lines, func(l document.Line) bool { return l.Food == a.Food.ID && len(l.Prep) == 0 })
-		if at >= 0 {
-			next.Lines[at].Grams += a.Grams
-		} else {
-			next.Lines = append(next.Lines, document.Line{Food: a.Food.ID, Grams: a.Grams})
-		}
-	}
-	for _, p := range mix.Parts(next.MixLines(k.Foods)) {
-		total += p.Mass
-	}
-	for _, a := range s.Add {
-		if a.Food.MaxPct > 0 {
-			w.LimitPct = max(w.LimitPct, 100*a.Grams/total/a.Food.MaxPct*100)
-		}
-	}
-	rest := document.Wait{Minutes: s.Rest.Minutes}
-	if d.Rest != nil {
-		rest.Celsius = d.Rest.Celsius
-	}
-	next.Rest = &rest
-	if s.Rest.Minutes == 0 {
-		next.Rest = nil
-	}
-	w.Document = next
-	w.settle(k, d)
-	return w
+	return all
 }
 
 // roles says what lines did in the mix: water in and taken up, and shares of

@@ -12,7 +12,6 @@ import (
 	"pgregory.net/rapid"
 
 	"cuerda/core/advise"
-	"cuerda/core/advise/binder"
 	"cuerda/core/document"
 	"cuerda/core/food"
 	"cuerda/core/food/eaters"
@@ -250,13 +249,13 @@ func TestTheMendStartsFromTheHand(t *testing.T) {
 
 func TestOptionsNarrowTheChoice(t *testing.T) {
 	d := read(t, cakes)
-	a := advise.Bind(ours, d, advise.Options{Replace: advise.Binders, Foods: []string{"rice-flour", "chia-ground"}, Aim: binder.LeastBinder})
+	a := advise.Bind(ours, d, advise.Options{Replace: advise.Binders, Foods: []string{"rice-flour", "chia-ground"}, Aim: advise.LeastBinder})
 	require.Len(t, a.Suggest, 1)
 	for _, add := range a.Suggest[0].Add {
 		assert.Contains(t, []string{"rice-flour", "chia-ground", "water"}, add.Food)
 	}
 	d.Eaters = &eaters.Eaters{Avoid: []string{"gluten"}}
-	assert.Equal(t, []binder.Obstacle{binder.NoBinders}, advise.Bind(ours, d, advise.Options{Foods: []string{"breadcrumbs-dry"}}).Obstacles)
+	assert.Equal(t, []advise.Obstacle{advise.NoBinders}, advise.Bind(ours, d, advise.Options{Foods: []string{"breadcrumbs-dry"}}).Obstacles)
 }
 
 // To a mix that holds, hands and time are offered only where they make it surer: a loaf in a

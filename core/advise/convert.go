@@ -16,6 +16,123 @@ const bodyShare = 0.3
 // coatingGlue takes the place of egg in what is brushed or rolled on.
 const coatingGlue = "aquafaba"
 
+// base is what moves begin from: the document, with what stands in for what gave way.
+type base struct {
+	doc   document.Document
+	table eaters.Table
+	// moves are what was put in place already.
+	moves []candidate
+	// trouble is what it costs beside, in minutes: a meat mix without its crumbs and milk is dense and dry.
+	trouble float64
+}
+
+// basesOf are what moves begin from, and the lines that gave way.
+func basesOf(k *kitchen.Kitchen, d *document.Document, how Replace) (out []base, gone []document.Line) {
+	rest, gone := without(k, d, how)
+	if how != Classics {
+		return []base{{doc: rest, table: table(d)}}, gone
+	}
+	t := freed(d)
+	return panades(k, d, rest, gone, t), gone
+}
+
+// What a panade holds of what it stands in for, g per g.
+const (
+	crumbsForCrumbs = .85
+	liquidForMilk   = .85
+	mashForBoth     = .45
+	// otherCosts is what it costs, in minutes of trouble, that it is not like what it stands in for.
+	otherCosts = 5.
+	// deletedCosts is what it costs that nothing stands in for crumbs and milk.
+	deletedCosts, deletedFromMeatCosts = 8., 40.
+)
+
+// panades are the mixes with something in place of crumbs and milk, the nearest first: crumbs without wheat in the
+// milk or a plant's, mashed potato, oats; and at last nothing.
+func panades(k *kitchen.Kitchen, d *document.Document, rest document.Document, gone []document.Line, t eaters.Table) []base {
+	crumbs, milk := 0., 0.
+	var first *food.Food
+	for i := range gone {
+		f := k.Foods.Find(gone[i].Food)
+		switch {
+		case f.Group == food.GrainBinder && !f.Sets: // flour is glue, and no crumb that swells
+			crumbs += gone[i].Grams
+			if first == nil {
+				first = f
+			}
+		case f.Is(food.Liquid) || f.Group == food.Dairy && f.Water > 75:
+			milk += gone[i].Grams
+		}
+	}
+	u := useOf(d, k)
+	bare := base{doc: rest, table: t, trouble: deletedCosts}
+	if u == withMeat || u == atSimmer {
+		bare.trouble = deletedFromMeatCosts
+	}
+	if crumbs+milk == 0 || u == asBatter || u == asStuffing {
+		bare.trouble = 0
+		return []base{bare}
+	}
+	liquid := ""
+	for _, id := range []string{"milk", "plant-milk", "broth", "water"} {
+		f := k.Foods.Find(id)
+		if f != nil && t.Check(f, k.LabelRead(id)).Status != eaters.Out && (id != "milk" || hasLine(gone, "milk")) {
+			liquid = id
+			break
+		}
+	}
+	var out []base
+	put := func(id string, grams, wet, trouble float64) {
+		f := k.Foods.Find(id)
+		if f == nil || t.Check(f, k.LabelRead(id)).Status == eaters.Out || grams < 3 {
+			return
+		}
+		b := base{doc: rest, table: t, trouble: trouble}
+		b.doc.Lines = slices.Clone(rest.Lines)
+		m := Move{Code: Panade, Food: id, Now: measurable(grams)}
+		pour(k.Foods, id, m.Now)(&b.doc)
+		if wet = measurable(wet); wet >= 5 && liquid != "" {
+			m.Liquid, m.LiquidG = liquid, wet
+			pour(k.Foods, liquid, wet)(&b.doc)
+		}
+		b.moves = []candidate{{Move: m, slot: "panade", apply: func(*document.Document) {}}}
+		out = append(out, b)
+	}
+	likeCrumbs := "gf-crumbs"
+	if first != nil {
+		if by := t.Equal(first, k.Foods); by != nil {
+			likeCrumbs = by.ID
+		}
+	}
+	put(likeCrumbs, crumbsForCrumbs*crumbs, liquidForMilk*milk, 0)
+	put(likeCrumbs, crumbsForCrumbs*crumbs, .45*milk, 0)
+	put("potato-mashed", mashForBoth*(crumbs+milk)+.3*crumbs, 0, otherCosts)
+	put("oats-quick", .8*crumbs, liquidForMilk*milk, otherCosts)
+	return append(out, bare)
+}
+
+func hasLine(lines []document.Line, id string) bool {
+	return slices.ContainsFunc(lines, func(l document.Line) bool { return l.Food == id })
+}
+
+// without splits a document into what stays and what gives way.
+func without(k *kitchen.Kitchen, d *document.Document, how Replace) (rest document.Document, gone []document.Line) {
+	rest = *d
+	rest.Lines = nil
+	for _, l := range d.Lines {
+		f := k.Foods.Find(l.Food)
+		if givesWay(how, f) && !(how == Classics && f.Group != food.Egg && isBody(d, &l)) {
+			gone = append(gone, l)
+		} else {
+			rest.Lines = append(rest.Lines, l)
+		}
+	}
+	if how == Classics {
+		return clearOf(k, &rest, gone)
+	}
+	return rest, gone
+}
+
 // clearOf gives the document without anything that its table avoids, or that a classic recipe is freed
 // of: like goes for like where there is such a food, and what has none is taken out, in its parts too.
 // gone are the lines of the mix that were taken out before it, to which it adds. The table is that of the

@@ -48,8 +48,8 @@ type Spoons struct {
 	Steps []SpoonStep
 	// Enough is how many spoons bring it into the band; 0 if none does.
 	Enough int
-	// Stop is the most spoons before it tastes or feels of itself; 0 if there
-	// is no such limit.
+	// Stop is the most spoons that are usual, or that do not taste or feel of
+	// themselves; 0 if there is no such limit.
 	Stop int
 	// Minutes is how long to wait before feeling again.
 	Minutes float64
@@ -119,8 +119,12 @@ func MendBy(k *kitchen.Kitchen, d *document.Document, felt mix.Word) (Mend, bool
 		}
 		duty := d.Duty(k)
 		out.Chill = q <= 0.85 && e.Judge(&duty, mix.Coldness(8)).RawRatio >= 1.2
-		for _, c := range allowed(k, t, nil) {
-			if s := spoons(k, d, e, c.Food, band); len(s.Steps) > 0 {
+		search := newSearch(k, d, Options{})
+		for _, f := range search.binders(search.weigh(*d, nil)) {
+			if !f.Group.IsBinder() {
+				continue // nobody stirs a mash in by the spoon
+			}
+			if s := spoons(k, d, e, f, band); len(s.Steps) > 0 {
 				out.Additions = append(out.Additions, s)
 			}
 		}
@@ -176,10 +180,16 @@ func spoons(k *kitchen.Kitchen, d *document.Document, e mix.Effect, f *food.Food
 			there += l.Grams
 		}
 	}
+	most := f.MaxPct
+	if row, known := usualOf(f); known {
+		if usual := row.by[useOf(d, k)].most; usual > 0 && (most == 0 || usual < most) {
+			most = usual
+		}
+	}
 	for n := 1; n <= maxSpoons && s.SpoonG > 0; n++ {
 		grams := float64(n) * s.SpoonG
 		now := e.Plus(unit, grams)
-		if f.MaxPct > 0 && 100*(there+grams)/now.Mass > f.MaxPct {
+		if most > 0 && 100*(there+grams)/now.Mass > most {
 			break
 		}
 		q := now.Free / now.Span
@@ -188,7 +198,7 @@ func spoons(k *kitchen.Kitchen, d *document.Document, e mix.Effect, f *food.Food
 			s.Enough = n
 		}
 	}
-	if f.MaxPct > 0 && len(s.Steps) < maxSpoons {
+	if most > 0 && len(s.Steps) < maxSpoons {
 		s.Stop = len(s.Steps)
 	}
 	return s

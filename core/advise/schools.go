@@ -4,7 +4,6 @@ import (
 	"math"
 	"slices"
 
-	"cuerda/core/advise/binder"
 	"cuerda/core/document"
 	"cuerda/core/food"
 	"cuerda/core/food/eaters"
@@ -34,27 +33,36 @@ type SchoolWay struct {
 // how to work or to cook it. Both ways hold, or the trade says that they do not. It ends
 // early, with nothing to be used, once done is closed; nil never is.
 func Schools(k *kitchen.Kitchen, d *document.Document, done <-chan struct{}) []School {
-	base, gone := without(k, d, Binders)
-	candidates := allowed(k, table(d), nil)
-	best := func(base *document.Document, c []binder.Candidate, aims ...binder.Aim) *Way {
-		if base == nil || len(c) == 0 {
+	rest, gone := without(k, d, Binders)
+	o := Options{Done: done}
+	// best is the way worth most to a build, of those a question allows, that works with those groups of binders.
+	best := func(doc *document.Document, qualifies func(*search, *state) bool) *Way {
+		if doc == nil || len(doc.Lines) == 0 {
 			return nil
 		}
-		for _, s := range binder.Search(request(k, base, c, 0, done)).Suggestions {
-			if slices.Contains(aims, s.Aim) {
-				w := way(k, d, base, gone, &s)
+		s := newSearch(k, doc, o)
+		start := s.weigh(*doc, nil)
+		c := chooser{search: s, d: d, gone: gone, now: newSearch(k, d, o).weigh(*d, nil), replaced: true}
+		c.all = append(c.all, start)
+		for _, c1 := range s.binding(start, s.binders(start)) {
+			if s.ended() {
+				return nil
+			}
+			c.all = append(c.all, s.then(start, c1))
+		}
+		for _, st := range sortedByWorth(c.all) {
+			if c.holds(st) && st.excess <= mostExcess && qualifies(s, st) {
+				w := c.way(s.refine(st))
 				return &w
 			}
 		}
 		return nil
 	}
-	of := func(groups ...food.Group) (out []binder.Candidate) {
-		for _, c := range candidates {
-			if slices.Contains(groups, c.Food.Group) {
-				out = append(out, c)
-			}
+	of := func(groups ...food.Group) func(*search, *state) bool {
+		return func(s *search, st *state) bool {
+			f := s.foodOf(st)
+			return f != nil && slices.Contains(groups, f.Group) && st.moves[len(st.moves)-1].With == ""
 		}
-		return out
 	}
 	var out []School
 	add := func(question string, ways map[string]*Way, order ...string) {
@@ -71,24 +79,24 @@ func Schools(k *kitchen.Kitchen, d *document.Document, done <-chan struct{}) []S
 			out = append(out, s)
 		}
 	}
-	all := binder.Search(request(k, &base, candidates, 0, done))
-	from := map[binder.Aim]*Way{}
-	for i := range all.Suggestions {
-		w := way(k, d, &base, gone, &all.Suggestions[i])
-		from[w.Aim] = &w
+	whole := Bind(k, d, Options{Replace: Binders, Done: done})
+	aimed := func(ok func(*Way) bool) *Way {
+		if at := slices.IndexFunc(whole.Suggest, func(w Way) bool { return ok(&w) }); at >= 0 {
+			return &whole.Suggest[at]
+		}
+		return nil
 	}
-	add("wet-mix", map[string]*Way{"dry-first": from[binder.DryFirst], "more-binder": from[binder.LeastBinder]}, "dry-first", "more-binder")
+	dry := aimed(func(w *Way) bool { return drying(w.state.moves) })
+	more := best(&rest, func(s *search, st *state) bool { return s.foodOf(st) != nil })
+	add("wet-mix", map[string]*Way{"dry-first": dry, "more-binder": more}, "dry-first", "more-binder")
 	add("egg", map[string]*Way{
-		"seed-gel": best(&base, of(food.Gel), binder.LeastBinder), "starch": best(&base, of(food.Starch), binder.LeastBinder),
-		"flour":     best(&base, of(food.GrainBinder, food.LegumeBinder), binder.LeastBinder),
-		"own-paste": best(worked(&base, k.Foods, pasty), candidates, binder.LeastBinder), "own-protein": ownProtein(k, d, &base),
-		"dairy": best(&base, dairy(k, table(d)), binder.LeastBinder),
+		"seed-gel": best(&rest, of(food.Gel)), "starch": best(&rest, of(food.Starch)),
+		"flour": best(&rest, of(food.GrainBinder, food.LegumeBinder)), "own-paste": best(worked(&rest, k.Foods, pasty), func(*search, *state) bool { return true }),
+		"own-protein": ownProtein(k, d, &rest), "dairy": withDairy(k, d, &rest),
 	}, "seed-gel", "starch", "flour", "own-paste", "own-protein", "dairy")
-	waits := from[binder.LeastBinder]
-	if waits != nil && waits.RestMinutes <= 5 {
-		waits = nil
-	}
-	add("waiting", map[string]*Way{"rest": waits, "no-wait": from[binder.NoWaiting]}, "rest", "no-wait")
+	waits := aimed(func(w *Way) bool { return waitOf(&w.Document) > quickMinutes })
+	quick := best(&rest, func(_ *search, st *state) bool { return waitOf(st.document()) <= quickMinutes })
+	add("waiting", map[string]*Way{"rest": waits, "no-wait": quick}, "rest", "no-wait")
 	add("mixing", map[string]*Way{
 		"coarse": asItIs(k, d, worked(d, k.Foods, coarse)), "paste": asItIs(k, d, worked(d, k.Foods, pasty)),
 	}, "coarse", "paste")
@@ -108,16 +116,10 @@ func asItIs(k *kitchen.Kitchen, d, next *document.Document) *Way {
 	if p.Q == nil {
 		return nil
 	}
-	w := &Way{
-		Aim: AsIs, Add: []Addition{}, RestMinutes: next.RestIn(k).Minutes, SavesMinutes: d.RestIn(k).Minutes - next.RestIn(k).Minutes,
-		Have: true, Document: *next,
-	}
+	w := &Way{Aim: AsIs, Kind: Work, Add: []Addition{}, Moves: []Move{}, Have: true, Document: *next}
 	w.settle(k, d)
 	return w
 }
-
-// AsIs is the aim of a way that no search chose.
-const AsIs binder.Aim = "as-is"
 
 // ownProtein leaves a mix of raw meat or fish to its own protein, with the
 // salt, 1.2% of the meat, that makes it sticky; nil without raw meat.
@@ -146,17 +148,34 @@ func ownProtein(k *kitchen.Kitchen, d, base *document.Document) *Way {
 	return asItIs(k, d, &next)
 }
 
-// dairy gives the cheeses and their like that are clear for the table.
-func dairy(k *kitchen.Kitchen, t eaters.Table) (out []binder.Candidate) {
+// dairyShare is how much cheese binds a mix, g per g.
+const dairyShare = .12
+
+// withDairy binds a mix with the cheese that is clear for its table and holds best; nil where there is none.
+func withDairy(k *kitchen.Kitchen, d, rest *document.Document) (best *Way) {
+	t := table(d)
 	all := k.Foods.Foods()
+	mass := 0.
+	for _, l := range rest.Lines {
+		mass += l.Grams
+	}
 	for i := range all {
 		f := &all[i]
-		if f.Group == food.Dairy && f.GlueHot > 0.02 && t.Check(f, k.LabelRead(f.ID)).Status == eaters.Clear {
-			out = append(out, candidate(k, f))
+		if f.Group != food.Dairy || f.GlueHot <= .02 || t.Check(f, k.LabelRead(f.ID)).Status != eaters.Clear {
+			continue
+		}
+		next := *rest
+		next.Lines = append(slices.Clone(rest.Lines), document.Line{Food: f.ID, Grams: max(document.MinGrams, measurable(dairyShare*mass))})
+		if w := asItIs(k, d, &next); w != nil && (best == nil || w.Chance > best.Chance) {
+			best = w
+			best.Add = []Addition{{Food: f.ID, Grams: next.Lines[len(next.Lines)-1].Grams}}
 		}
 	}
-	return out
+	return best
 }
+
+// quickMinutes is a wait that counts as none, min: the time it takes to shape.
+const quickMinutes = 5.
 
 // cooked gives the document cooked by another method, unturned in the oven.
 func cooked(d *document.Document, m method.Method) *document.Document {

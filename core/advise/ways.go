@@ -4,12 +4,13 @@ import (
 	"cmp"
 	"slices"
 
-	"cuerda/core/advise/binder"
 	"cuerda/core/document"
 	"cuerda/core/food"
 	"cuerda/core/food/eaters"
 	"cuerda/core/kitchen"
-	"cuerda/core/physics/parameter"
+	"cuerda/core/physics/method"
+	"cuerda/core/physics/mix"
+	"cuerda/core/physics/piece"
 	"cuerda/core/predict"
 )
 
@@ -24,7 +25,7 @@ const (
 	Root     Kind = "root" // mashed, cooked roots and tubers
 	NutMeal  Kind = "nut-meal"
 	Several  Kind = "several" // binders of more than one kind
-	Work     Kind = "work"    // a preparation, a wait, the cold: no binder
+	Work     Kind = "work"    // what hands, time and cold do, and what is left out: no binder
 	NoChange Kind = "none"
 )
 
@@ -42,41 +43,286 @@ func kindOf(f *food.Food) Kind {
 		return Starch
 	case f.Group == food.NutBinder:
 		return NutMeal
-	case isRoot(f):
+	case f.Group == food.Vegetable || f.Group == food.Legume:
 		return Root
 	}
 	return ""
 }
 
-// isRoot says whether a food is a cooked vegetable that is a paste and sticks.
-func isRoot(f *food.Food) bool {
-	return f.Group == food.Vegetable && f.State == food.Cooked && f.Chunk < 0.2 && f.GlueCold >= 0.02
+// kind is what a build's moves work by.
+func (s *search) kind(st *state) Kind {
+	if len(st.moves) == 0 {
+		return NoChange
+	}
+	for i := range st.moves {
+		if m := &st.moves[i]; m.Code == AddBinder {
+			kind := kindOf(s.k.Foods.Find(m.Food))
+			if m.With != "" && kindOf(s.k.Foods.Find(m.With)) != kind {
+				return Several
+			}
+			return kind
+		}
+	}
+	return Work
 }
 
-// settle works out what a way changes of the document it is for, what it works by and
-// how much trouble it is.
+const (
+	// mostWays are shown.
+	mostWays = 8
+	// A way eats no worse than leastEat, and is no worse than nearBest of the best in what nine in ten reach times how it
+	// eats: what is below is told of nobody.
+	leastEat = .62
+	nearBest = .72
+	// A binder goes no farther than that beyond what is usual, as a share of it.
+	mostExcess = .35
+	// What drinks and binds goes no farther than that beyond where it tastes of itself, per cent of it, but for a mix that is
+	// brought a good part of the way back.
+	mostTaste = 140.
+	// mostFit are looked through for kinds and aims.
+	mostFit = 400
+	// surerBy is how much surer a change must make a mix that holds already, or how much better to eat.
+	surerBy = .03
+)
+
+func sortedByWorth(all []*state) []*state {
+	out := slices.Clone(all)
+	slices.SortStableFunc(out, func(a, b *state) int { return cmp.Compare(b.worth, a.worth) })
+	return out
+}
+
+// chooser picks the ways to show.
+type chooser struct {
+	*search
+	d        *document.Document
+	gone     []document.Line
+	all      []*state
+	now      *state // the document as it is
+	replaced bool
+}
+
+// fit are the builds that hold and are worth eating, the best first.
+func (c *chooser) fit() []*state {
+	holds := c.now.judged.RawRatio >= c.target && c.now.judged.CookedRatio >= c.target
+	var out []*state
+	for _, st := range sortedByWorth(c.all) {
+		switch {
+		case !c.holds(st), st.eat < leastEat, st.excess > mostExcess, len(c.named) == 0 && c.taste(st) > max(mostTaste, c.taste(c.now)/2):
+		case !c.replaced && holds && len(st.moves) > 0 && st.judged.Chance() < c.now.judged.Chance()+surerBy && st.eat < c.now.eat+surerBy:
+		default:
+			out = append(out, st)
+		}
+	}
+	if len(out) > 0 {
+		best := 0.
+		for _, st := range out[:min(5, len(out))] {
+			best = max(best, st.good())
+		}
+		out = slices.DeleteFunc(out, func(st *state) bool { return st.good() < nearBest*best })
+	}
+	return out[:min(mostFit, len(out))]
+}
+
+// chosen are the ways to show: the best, then the best of each kind, then the best at what an aim asks.
+func (c *chooser) chosen(only Aim) []Way {
+	fit := c.fit()
+	out := []Way{}
+	take := func(st *state, aim Aim) bool {
+		w := c.way(st)
+		if w.idle() {
+			return false
+		}
+		same := slices.IndexFunc(out, func(o Way) bool { return sameBuild(&o, &w) })
+		switch {
+		case same >= 0 && out[same].Aim == "":
+			out[same].Aim = aim
+		case same < 0 && len(out) < mostWays && c.kept(&w):
+			w.Aim = aim
+			out = append(out, w)
+		default:
+			return same >= 0
+		}
+		return true
+	}
+	aimed := func(aim Aim) {
+		// What the best way does as well is no reason for another.
+		if len(fit) > 0 && only == "" && !slices.Contains([]Aim{LeastBinder, NoWaiting, FromPantry}, aim) {
+			best := c.best(fit, aim)
+			first, ok := c.cost(fit[0], aim)
+			if len(best) > 0 && ok {
+				if least, _ := c.cost(best[0], aim); first <= least*1.05+1e-9 {
+					return
+				}
+			}
+		}
+		for _, st := range c.best(fit, aim) {
+			if take(st, aim) {
+				return
+			}
+		}
+	}
+	if only != "" {
+		aimed(only)
+		return out
+	}
+	kinds := map[Kind]int{}
+	for _, st := range fit {
+		if kind := c.kind(st); kinds[kind] >= 0 && kinds[kind] < mostTried {
+			if kinds[kind]++; take(st, "") {
+				kinds[kind] = -1
+			}
+		}
+	}
+	for _, aim := range Aims {
+		aimed(aim)
+	}
+	slices.SortStableFunc(out, func(a, b Way) int { return cmp.Compare(b.state.worth, a.state.worth) })
+	return out
+}
+
+// kept says whether a way is what the search took it for: the whole judge bears it out.
+func (c *chooser) kept(w *Way) bool {
+	const hair = .97 // the search takes the duty of a loaf, and the time in hands, from its mass before the moves
+	return w.RawRatio >= hair*c.target && w.CookedRatio >= hair*c.target
+}
+
+// idle says whether a move of the way gains next to nothing beside the others.
+func (w *Way) idle() bool {
+	const leastGain = 1.5 // points
+	return len(w.Moves) > 1 && slices.ContainsFunc(w.Moves, func(m Move) bool { return m.Gain < leastGain && m.Code != Panade })
+}
+
+// mostTried are worked out of a kind, or for an aim, to find one in which every move counts.
+const mostTried = 6
+
+// best are the best of the builds at an aim, the best first; of those that are as good at it, the one worth most.
+func (c *chooser) best(fit []*state, aim Aim) []*state {
+	costs := map[*state]float64{}
+	var out []*state
+	for _, st := range fit {
+		if cost, ok := c.cost(st, aim); ok {
+			costs[st] = cost
+			out = append(out, st)
+		}
+	}
+	slices.SortStableFunc(out, func(a, b *state) int { return cmp.Compare(costs[a], costs[b]) })
+	return out[:min(mostTried, len(out))]
+}
+
+// cost is what an aim wants least of; false where a build does not qualify.
+func (c *chooser) cost(st *state, aim Aim) (float64, bool) {
+	add := c.additions(st)
+	grams := 0.
+	for _, a := range add {
+		if a.Food != "water" {
+			grams += a.Grams
+		}
+	}
+	all := func(ok func(f *food.Food) bool) bool {
+		for _, a := range add {
+			if !ok(c.k.Foods.Find(a.Food)) {
+				return false
+			}
+		}
+		return true
+	}
+	switch aim {
+	case LeastBinder:
+		return grams, true
+	case NoWaiting:
+		return 0, waitOf(st.document()) <= min(waitOf(c.d), 5)
+	case FromPantry:
+		return 0, len(add) > 0 && all(func(f *food.Food) bool { return c.k.Have(f.ID) || f.ID == "water" })
+	case MostTender:
+		_, set := st.effect.Cohesion()
+		return set/max(st.duty.Need.Cooked, 1e-9) - 5*st.eat, true
+	case NoLegumeTaste:
+		return 0, len(add) > 0 && all(func(f *food.Food) bool { return f.Group != food.LegumeBinder && !f.Is(food.LegumeTaste) })
+	case LowestCost:
+		return priceOf(c.k, add)
+	case FewestAllergens:
+		count := 0.
+		all(func(f *food.Food) bool { count += float64(len(f.Allergens)); return true })
+		return count, len(add) > 0
+	case DryFirst:
+		return 0, drying(st.moves)
+	}
+	return 0, true
+}
+
+// waitOf is how long a document waits before its heat, min.
+func waitOf(d *document.Document) (out float64) {
+	if d.Rest != nil {
+		out += d.Rest.Minutes
+	}
+	if d.Chill != nil {
+		out += d.Chill.Minutes
+	}
+	return out
+}
+
+// additions are what a build's moves bring in.
+func (c *chooser) additions(st *state) (out []Addition) {
+	add := func(id string, grams float64) {
+		if id != "" && grams > 0 {
+			out = append(out, Addition{Food: id, Grams: grams})
+		}
+	}
+	for i := range st.moves {
+		switch m := &st.moves[i]; m.Code {
+		case AddBinder:
+			add(m.Food, m.Now-m.Was)
+			add(m.With, m.WithG)
+			add(m.Liquid, m.LiquidG)
+		case MoreLiquid, SaltMeat:
+			add(m.Food, m.Now)
+		}
+	}
+	return out
+}
+
+// way works a build out as a way.
+func (c *chooser) way(st *state) Way {
+	w := Way{Add: c.additions(st), Have: true, Document: tidy(*st.document()), Kind: c.kind(st), LimitPct: c.taste(st), state: st}
+	for i := range w.Add {
+		f := c.k.Foods.Find(w.Add[i].Food)
+		if m, ok := f.Measure(w.Add[i].Grams); ok {
+			w.Add[i].Measure = &m
+		}
+		w.Have = w.Have && (c.k.Have(f.ID) || f.ID == "water")
+	}
+	if price, known := priceOf(c.k, w.Add); known && len(w.Add) > 0 {
+		w.Price = &price
+	}
+	for _, l := range c.gone {
+		if !slices.ContainsFunc(w.Document.Lines, func(k document.Line) bool { return k.Food == l.Food }) {
+			w.Drop = append(w.Drop, l.Food)
+		}
+	}
+	for i := range st.moves {
+		m := st.moves[i].Move
+		without := slices.Delete(slices.Clone(st.moves), i, i+1)
+		m.Gain = 100 * (st.good() - st.of.made(without).good())
+		w.Moves = append(w.Moves, m)
+	}
+	slices.SortStableFunc(w.Moves, func(a, b Move) int { return cmp.Compare(b.Gain, a.Gain) })
+	w.settle(c.k, c.d)
+	return w
+}
+
+// settle works out what a way changes of the document it is for and what that does: no other figures than those its
+// document has once it is taken.
 func (w *Way) settle(k *kitchen.Kitchen, d *document.Document) {
 	w.Changes, w.Settings = document.Changes(d, &w.Document)
 	w.Out = outOf(k, &w.Document)
-	w.promise(k)
-	w.Kind = ""
-	for _, a := range w.Add {
-		kind := kindOf(k.Foods.Find(a.Food))
-		switch {
-		case kind == "" || kind == w.Kind:
-		case w.Kind == "":
-			w.Kind = kind
-		default:
-			w.Kind = Several
-		}
+	w.RestMinutes = w.Document.RestIn(k).Minutes
+	w.SavesMinutes = waitOf(d) - waitOf(&w.Document)
+	p := predict.Predict(&w.Document, k)
+	if p.Q != nil {
+		w.Q = *p.Q
 	}
-	if w.Kind == "" {
-		w.Kind = Work
-		if len(w.Changes)+len(w.Settings) == 0 {
-			w.Kind = NoChange
-		}
-	}
-	w.effort = w.trouble(k)
+	w.Word, w.Chance, w.ChanceRaw, w.ChanceCooked = p.Word, p.Chance, p.ChanceRaw, p.ChanceCooked
+	w.RawRatio, w.CookedRatio, w.ChanceLow = p.RawRatio, p.CookedRatio, p.ChanceLow
+	w.Eat, w.Costs = p.Eat, p.Costs
 }
 
 // outOf are the foods of a document, its parts too, that its table leaves out, each once.
@@ -98,356 +344,72 @@ func outOf(k *kitchen.Kitchen, d *document.Document) []string {
 	return out
 }
 
-// promise says what the document of the way will do: no other figures than those it has
-// once it is taken.
-func (w *Way) promise(k *kitchen.Kitchen) {
-	p := predict.Predict(&w.Document, k)
-	if p.Q != nil {
-		w.Q = *p.Q
-	}
-	w.Word, w.Chance, w.ChanceRaw, w.ChanceCooked = p.Word, p.Chance, p.ChanceRaw, p.ChanceCooked
-	w.RawRatio, w.CookedRatio = p.RawRatio, p.CookedRatio
-}
-
-// trouble is how much a way asks of this kitchen: what must be fetched, measured,
-// worked and waited for, how far it will be tasted and how unsure it is.
-func (w *Way) trouble(k *kitchen.Kitchen) float64 {
-	t := &k.Parameters.Trouble
-	out := t.Doubted*(1-w.Chance) + t.Tasted*w.LimitPct/100
-	for _, a := range w.Add {
-		f := k.Foods.Find(a.Food)
-		if a.Food == "water" {
-			continue
-		}
-		out += t.Measure
-		if !k.Have(a.Food) {
-			out += t.Fetch * (1 - f.Staple)
-		}
-		if k.Used != nil && k.Used[a.Food] == 0 {
-			out += t.Strange
-		}
-	}
-	for _, c := range w.Changes {
-		if c.Kind != "prep" {
-			continue
-		}
-		for _, p := range c.NowPrep {
-			if !slices.Contains(c.WasPrep, p) {
-				out += workMinutes(p, t)
-			}
-		}
-	}
-	return out + t.Waiting*max(0, -w.SavesMinutes)
-}
-
-// workMinutes are those of a cook's own that a preparation takes.
-func workMinutes(p food.Preparation, t *parameter.Trouble) float64 {
-	switch p.Do {
-	case food.Mash, food.Blitz, food.Press:
-		return 3
-	case food.Saute:
-		return p.Minutes
-	case food.Soak:
-		return 2
-	}
-	return 2 + t.Waiting*p.Minutes
-}
-
-// surerBy is how much surer a binder more must make a mix that holds already.
-const surerBy = 0.03
-
-// search gathers ways for one document.
-type search struct {
-	k      *kitchen.Kitchen
-	d      *document.Document
-	base   *document.Document // without what gives way
-	gone   []document.Line
-	target float64
-	all    []Way
-	done   <-chan struct{}
-}
-
-// suggestion adds what the search of binders found.
-func (s *search) suggestion(found *binder.Suggestion) {
-	s.all = append(s.all, way(s.k, s.d, s.base, s.gone, found))
-}
-
-// byKind searches each kind of binder by itself, the mashed roots among them, and
-// more of what is in the bowl already.
-func (s *search) byKind(candidates []binder.Candidate, named bool) {
-	sets := map[Kind][]binder.Candidate{}
-	var bowl []binder.Candidate
-	for _, c := range candidates {
-		kind := kindOf(c.Food)
-		sets[kind] = append(sets[kind], c)
-		if slices.ContainsFunc(s.base.Lines, func(l document.Line) bool { return l.Food == c.Food.ID }) {
-			bowl = append(bowl, c)
-		}
-	}
-	if !named {
-		t := table(s.d)
-		all := s.k.Foods.Foods()
-		for i := range all {
-			if f := &all[i]; isRoot(f) && t.Check(f, s.k.LabelRead(f.ID)).Status == eaters.Clear {
-				sets[Root] = append(sets[Root], candidate(s.k, f))
-			}
-		}
-	}
-	for _, kind := range []Kind{Gel, Flour, Starch, Root, NutMeal} {
-		set := sets[kind]
-		s.least(s.base, set)
-		// What is at hand, or else what many have, may be more than the least.
-		if few := s.common(set); len(few) < len(set) {
-			s.least(s.base, few)
-		}
-	}
-	s.least(s.base, bowl)
-}
-
-// common are the candidates that are at hand, and where none is those that many have.
-func (s *search) common(set []binder.Candidate) (out []binder.Candidate) {
-	const many = 0.25
-	for _, c := range set {
-		if c.Have {
-			out = append(out, c)
-		}
-	}
-	if len(out) > 0 {
-		return out
-	}
-	for _, c := range set {
-		if c.Food.Staple >= many {
-			out = append(out, c)
-		}
-	}
-	return out
-}
-
-// least adds the way with the least binder of those, if there is one.
-func (s *search) least(base *document.Document, set []binder.Candidate) {
-	if len(set) == 0 || s.ended() {
-		return
-	}
-	for _, found := range binder.Search(request(s.k, base, set, s.target, s.done)).Suggestions {
-		if found.Aim == binder.LeastBinder && worthAdding(&found, base) {
-			w := way(s.k, s.d, base, s.gone, &found)
-			w.Aim = ""
-			s.all = append(s.all, w)
-		}
-	}
-}
-
-// mostWorth is how much a binder may be of what it binds, g per g.
-const mostWorth = 0.25
-
-// worthAdding says whether the amounts are no more than a cook would add to a document.
-func worthAdding(found *binder.Suggestion, d *document.Document) bool {
-	base, added := 0., 0.
-	for _, l := range d.Lines {
-		base += l.Grams
-	}
-	for _, a := range found.Add {
-		if a.Food.ID != "water" {
-			added += a.Grams
-		}
-	}
-	return added <= mostWorth*base
-}
-
-// ended says whether nobody waits for it any longer.
-func (s *search) ended() bool {
-	select {
-	case <-s.done:
-		return true
-	default:
-		return false
-	}
-}
-
-// byWork tries what hands, time and cold do: each by itself, the best two together,
-// and the best with a binder behind it.
-func (s *search) byWork(candidates []binder.Candidate) {
-	now := predict.Predict(s.base, s.k)
-	type tried struct {
-		next   *document.Document
-		chance float64
-		holds  bool
-	}
-	try := func(next *document.Document) tried {
-		p := predict.Predict(next, s.k)
-		return tried{next, p.Chance, p.Verdict == predict.Holds}
-	}
-	var singles []tried
-	for _, next := range works(s.base, s.k) {
-		if s.ended() {
-			return
-		}
-		if t := try(next); t.chance > now.Chance+0.02 || t.holds && now.Verdict != predict.Holds {
-			singles = append(singles, t)
-		}
-	}
-	slices.SortStableFunc(singles, func(a, b tried) int { return cmp.Compare(b.chance, a.chance) })
-	add := func(t tried) {
-		if !t.holds {
-			return
-		}
-		if w := asItIs(s.k, s.d, t.next); w != nil {
-			w.Aim = ""
-			for _, l := range s.gone {
-				w.Drop = append(w.Drop, l.Food)
-			}
-			s.all = append(s.all, *w)
-		}
-	}
-	for _, t := range singles {
-		add(t)
-	}
-	const first = 3
-	for _, t := range singles[:min(first, len(singles))] {
-		if t.holds {
-			continue
-		}
-		for _, next := range works(t.next, s.k) {
-			add(try(next))
-		}
-		s.least(t.next, s.common(candidates))
-	}
-}
-
-// works gives the document with one preparation more, or further, of each line that a
-// cook would do it to; with a longer rest; and with a chill.
-func works(d *document.Document, k *kitchen.Kitchen) (out []*document.Document) {
-	with := func(line int, preps []food.Preparation) {
-		next := *d
-		next.Lines = slices.Clone(d.Lines)
-		next.Lines[line].Prep = preps
-		out = append(out, &next)
-	}
-	for i := range d.Lines {
-		l := &d.Lines[i]
-		f := k.Foods.Find(l.Food)
-		for _, p := range worksOn(f, l.Prep) {
-			at := slices.IndexFunc(l.Prep, func(q food.Preparation) bool { return crushes(p.Do) && crushes(q.Do) })
-			preps := slices.Clone(l.Prep)
-			if at < 0 {
-				preps = append(preps, p)
-			} else if p.Level > preps[at].Level {
-				preps[at].Level = p.Level
-			} else {
-				continue
-			}
-			if len(preps) <= document.MaxPreps {
-				with(i, preps)
-			}
-		}
-	}
-	for _, minutes := range []float64{10, 20, 40} {
-		if d.Rest == nil || d.Rest.Minutes < minutes {
-			next := *d
-			next.Rest = &document.Wait{Minutes: minutes}
-			if d.Rest != nil {
-				next.Rest.Celsius = d.Rest.Celsius
-			}
-			out = append(out, &next)
-		}
-	}
-	if d.Cook == nil || d.Cook.From == document.FromChill && d.Cook.StartCelsius == nil {
-		for _, minutes := range []float64{30, 60} {
-			if d.Chill == nil || d.Chill.Minutes < minutes {
-				next := *d
-				next.Chill = &document.Wait{Minutes: minutes}
-				out = append(out, &next)
-			}
-		}
-	}
-	return out
-}
-
-func crushes(do food.Do) bool { return do == food.Blitz || do == food.Mash }
-
-// worksOn are the preparations that a cook might still do to a food that has had
-// those.
-func worksOn(f *food.Food, had []food.Preparation) (out []food.Preparation) {
-	did := func(dos ...food.Do) bool {
-		return slices.ContainsFunc(had, func(p food.Preparation) bool { return slices.Contains(dos, p.Do) })
-	}
-	yields := f.Group == food.Legume || f.Group == food.Grain || f.Group == food.Nut && f.Water > 30 || f.Group == food.Vegetable && f.State == food.Cooked
-	if yields && f.Chunk > 0.2 {
-		if !did(food.Blitz) {
-			out = append(out, food.Preparation{Do: food.Mash, Level: 0.5}, food.Preparation{Do: food.Mash, Level: 0.8})
-		} else {
-			out = append(out, food.Preparation{Do: food.Blitz, Level: 0.8})
-		}
-	}
-	dried := did(food.Saute, food.OvenDry, food.Roast, food.Press, food.Brown)
-	if f.Leak > 0 && !dried && (f.Group == food.Legume || f.Group == food.Vegetable && f.State == food.Raw) {
-		out = append(out, food.Preparation{Do: food.Press})
-	}
-	if !dried && food.Saute.Suits(f) && f.State == food.Raw {
-		out = append(out, food.Preparation{Do: food.Saute, Minutes: 10})
-	} else if !dried && food.OvenDry.Suits(f) {
-		out = append(out, food.Preparation{Do: food.OvenDry, Minutes: 12})
-	}
-	return out
-}
-
-// mostWays is how many ways are shown.
-const mostWays = 8
-
-// chosen are the ways to show: the least trouble of each kind, then the best at what
-// an aim asks, each build once, the least trouble first.
-func (s *search) chosen() []Way {
-	// To a mix that holds nothing is added that does not make it surer.
-	if now := predict.Predict(s.d, s.k); len(s.gone) == 0 && now.Verdict == predict.Holds {
-		s.all = slices.DeleteFunc(s.all, func(w Way) bool { return len(w.Add) > 0 && w.Chance < now.Chance+surerBy })
-	}
-	slices.SortStableFunc(s.all, func(a, b Way) int {
-		return cmp.Or(cmp.Compare(a.effort, b.effort), cmp.Compare(aimRank(a.Aim), aimRank(b.Aim)))
-	})
-	out := []Way{}
-	kinds := map[Kind]bool{}
-	take := func(w *Way) {
-		same := slices.IndexFunc(out, func(o Way) bool { return sameBuild(&o, w) })
-		switch {
-		case same >= 0 && out[same].Aim == "":
-			out[same].Aim = w.Aim
-		case same < 0 && len(out) < mostWays:
-			out = append(out, *w)
-		}
-	}
-	for i := range s.all {
-		if w := &s.all[i]; !kinds[w.Kind] {
-			kinds[w.Kind] = true
-			take(w)
-		}
-	}
-	for _, aim := range binder.Aims {
-		for i := range s.all {
-			if w := &s.all[i]; w.Aim == aim {
-				take(w)
-			}
-		}
-	}
-	slices.SortStableFunc(out, func(a, b Way) int { return cmp.Compare(a.effort, b.effort) })
-	return out
-}
-
-func aimRank(a binder.Aim) int {
-	if at := slices.Index(binder.Aims, a); at >= 0 {
-		return at
-	}
-	return len(binder.Aims)
-}
-
 func sameBuild(a, b *Way) bool {
 	changes, settings := document.Changes(&a.Document, &b.Document)
 	return len(changes)+len(settings) == 0
 }
 
-// missed is the water that the hand felt and no line brings, g.
-func missed(d *document.Document) float64 {
-	if d.Hand == nil {
-		return 0
+// nearest is the build that comes nearest to a way, and what stands in its way.
+func (c *chooser) nearest() (*Way, []Obstacle) {
+	sorted := sortedByWorth(c.all)
+	at := slices.IndexFunc(sorted, func(st *state) bool { return st.excess <= mostExcess && st.effect.HasPaste() })
+	if at < 0 {
+		return nil, []Obstacle{NoBase}
 	}
-	return d.Hand.WaterG
+	st := sorted[at]
+	w := c.way(st)
+	var out []Obstacle
+	if !c.holds(st) {
+		switch band := st.duty.Band; {
+		case st.judged.Felt > band.To:
+			out = append(out, TooWet)
+		case st.judged.Felt < band.From:
+			out = append(out, TooDry)
+		}
+		if st.judged.RawRatio < c.target {
+			out = append(out, WeakRaw)
+		}
+		if st.judged.CookedRatio < c.target {
+			out = append(out, WeakCooked)
+		}
+	}
+	if st.eat < leastEat {
+		out = append(out, EatsBadly)
+	}
+	if len(w.Changes)+len(w.Settings) == 0 {
+		return nil, out
+	}
+	return &w, out
+}
+
+// becomes is what the mix can be made into as it is, without moves.
+func (c *chooser) becomes() (out []Becomes) {
+	base := c.all[0]
+	if !base.effect.HasPaste() {
+		return []Becomes{Soup}
+	}
+	holdsAs := func(p piece.Piece, m method.Method) bool {
+		next := tidy(*base.document())
+		celsius := m.Row().Celsius
+		next.Piece, next.Cook, next.Chill = &p, &document.Cook{Method: m, Celsius: &celsius}, nil
+		st := c.weigh(next, nil)
+		return c.holds(st) && st.eat >= leastEat
+	}
+	kind := base.document().PieceOrDefault().Kind
+	if !kind.IsLoaf() && holdsAs(piece.Usual(piece.Loaf), method.StillOven) {
+		out = append(out, TinLoaf)
+	}
+	if kind != piece.Stuffing && holdsAs(piece.Usual(piece.Stuffing), method.StillOven) {
+		out = append(out, Filling)
+	}
+	if kind != piece.Fritter && holdsAs(piece.Usual(piece.Fritter), method.Pan) {
+		out = append(out, Fritters)
+	}
+	if len(out) > 0 {
+		return out
+	}
+	if base.effect.Chunk < .3*base.effect.Mass && base.judged.Felt < mix.Zones[len(mix.Zones)-1].From {
+		return []Becomes{Spread}
+	}
+	return []Becomes{Soup}
 }

@@ -255,10 +255,14 @@ func pressLoss(f *Food, p *Prepared) float64 {
 		return 0.25 * p.Water // dry protein or mushroom, soaked through
 	}
 	if f.Is(Curd) {
-		loss += 0.12 * p.Mass
+		// The less solid a curd holds, the more its weight in a cloth drives out: 0.12 of a firm one.
+		loss += min(0.3, 0.12*firmCurd/max(1, 100-f.Water)) * p.Mass
 	}
 	return loss
 }
+
+// firmCurd is what a firm curd holds beside its water, g per 100 g.
+const firmCurd = 24.
 
 // sauteLoss is the share of the mass that a saute can drive off, kitchen
 // practice for chopped or grated pieces in a wide pan.

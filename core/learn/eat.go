@@ -8,7 +8,8 @@ import (
 )
 
 const (
-	eatSD     = 2.  // of what a piece of evidence counts against eating, before any outcome
+	eatMean   = -1. // what a piece of evidence counts, before any outcome
+	eatSD     = .7  // one standard deviation of that
 	eatBaseSD = 3.  // of the base
 	eatWordSD = .12 // of a cook's word for how good it is
 )
@@ -65,6 +66,9 @@ func (f *Fit) eatOf(builds []*Build) (*eating.Judge, error) {
 			sd := eatSD
 			if i == 0 {
 				sd = eatBaseSD
+			}
+			if i > 0 {
+				w -= eatMean
 			}
 			sum += w * w / (2 * sd * sd)
 		}

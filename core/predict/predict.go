@@ -5,6 +5,7 @@ import (
 	"cuerda/core/food"
 	"cuerda/core/food/eaters"
 	"cuerda/core/kitchen"
+	"cuerda/core/physics/eating"
 	"cuerda/core/physics/heat"
 	"cuerda/core/physics/mix"
 	"cuerda/core/physics/piece"
@@ -47,6 +48,10 @@ type Prediction struct {
 	// hardly a build like it is known.
 	ChanceLow, ChanceHigh float64
 	LittleKnown           bool
+	// Eat is how good it is to eat as what it claims to be, 0..1, and Costs what costs that, the dearest first. 0 where
+	// nothing in the mix drinks.
+	Eat   float64
+	Costs []eating.Cost
 	// Means says what holding is for such a piece.
 	Means   Means
 	Verdict Verdict
@@ -133,6 +138,16 @@ func Predict(d *document.Document, k *kitchen.Kitchen) Prediction {
 	out.LittleKnown = s.HasPaste && judged.SD > mix.LittleKnown
 	out.Verdict = verdict(s.HasPaste, out.InBand, judged.RawRatio, judged.CookedRatio)
 	out.Says = out.says()
+	out.Costs = []eating.Cost{}
+	if s.HasPaste {
+		bite := eating.Of(bowl, &s.Effect, &duty, judged.Felt, judged.Raw, judged.Cooked)
+		out.Eat = eating.Judges().Weigh(&bite, judged.Eat)
+		for _, cost := range eating.Judges().Tell(&bite, judged.Eat) {
+			if cost != eating.FallsApart || out.Verdict != Holds { // the verdict says so
+				out.Costs = append(out.Costs, cost)
+			}
+		}
+	}
 
 	out.Lines = LineResults(lines, parts, &s, d.Eaters.Table(), k)
 	out.Notes = append(out.Notes, reasons(bowl, rest, &s, &out)...)

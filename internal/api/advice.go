@@ -8,7 +8,6 @@ import (
 	"github.com/danielgtaylor/huma/v2"
 
 	"cuerda/core/advise"
-	"cuerda/core/advise/binder"
 	"cuerda/core/physics/mix"
 	"cuerda/internal/problem"
 	"cuerda/internal/wire"
@@ -37,7 +36,7 @@ func (s *Server) registerAdvice(api huma.API) {
 			if ours.Used, err = s.Store.FoodsUsed(ctx, kitchenID(ctx)); err != nil {
 				return nil, s.problemOf(ctx, err)
 			}
-			answer := advise.Bind(&ours, d, advise.Options{Replace: advise.Replace(in.Replace), Foods: in.Foods, Aim: binder.Aim(in.Aim), Done: ctx.Done()})
+			answer := advise.Bind(&ours, d, advise.Options{Replace: advise.Replace(in.Replace), Foods: in.Foods, Aim: advise.Aim(in.Aim), Done: ctx.Done()})
 			if ctx.Err() != nil {
 				return nil, s.problemOf(ctx, ctx.Err())
 			}

@@ -7,13 +7,13 @@ import (
 	"github.com/danielgtaylor/huma/v2"
 
 	"cuerda/core/advise"
-	"cuerda/core/advise/binder"
 	"cuerda/core/document"
 	"cuerda/core/food"
 	"cuerda/core/food/eaters"
 	"cuerda/core/learn"
 	"cuerda/core/learn/logbook"
 	"cuerda/core/learn/practice"
+	"cuerda/core/physics/eating"
 	"cuerda/core/physics/method"
 	"cuerda/core/physics/mix"
 	"cuerda/core/physics/piece"
@@ -42,8 +42,11 @@ func enumsNow() map[reflect.Type][]any {
 		reflect.TypeFor[predict.Means]():     values([]predict.Means{predict.TurnAndLift, predict.Slice, predict.TinAndSlice, predict.Spoon}),
 		reflect.TypeFor[eaters.Status]():     values([]eaters.Status{eaters.Clear, eaters.Label, eaters.Out}),
 		reflect.TypeFor[advise.Kind]():       values(advise.Kinds),
-		reflect.TypeFor[binder.Aim]():        append(values(binder.Aims), "", string(advise.AsIs)),
-		reflect.TypeFor[binder.Obstacle]():   values(binder.Obstacles),
+		reflect.TypeFor[advise.Aim]():        append(values(advise.Aims), "", string(advise.AsIs)),
+		reflect.TypeFor[advise.Obstacle]():   values(advise.Obstacles),
+		reflect.TypeFor[advise.MoveCode]():   values(advise.MoveCodes),
+		reflect.TypeFor[advise.Becomes]():    values(advise.BecomesAll),
+		reflect.TypeFor[eating.Cost]():       values(eating.Costs),
 		reflect.TypeFor[recipe.Kind]():       values(recipe.Kinds),
 		reflect.TypeFor[safety.Reason]():     values(safety.Reasons),
 		reflect.TypeFor[supper.Aisle]():      values(supper.Aisles),

@@ -2,9 +2,9 @@ package wire
 
 import (
 	"cuerda/core/advise"
-	"cuerda/core/advise/binder"
 	"cuerda/core/document"
 	"cuerda/core/food"
+	"cuerda/core/physics/eating"
 	"cuerda/core/physics/mix"
 )
 
@@ -19,12 +19,13 @@ type Addition struct {
 type Way struct {
 	// Aim is what it is the best at of all that was searched; "" where it is the best
 	// of its kind only.
-	Aim binder.Aim `json:"aim"`
+	Aim advise.Aim `json:"aim"`
 	// Kind is what it works by.
 	Kind advise.Kind `json:"kind"`
-	Add  []Addition  `json:"add"`
-	Drop []string    `json:"drop,omitempty"`
-	Dry  *Dry        `json:"dry,omitempty"`
+	// Moves are what a cook does, the one that counts most first.
+	Moves []Move     `json:"moves"`
+	Add   []Addition `json:"add"`
+	Drop  []string   `json:"drop,omitempty"`
 	// Changes and Settings are all that taking it changes of the document.
 	Changes     []Change  `json:"changes"`
 	Settings    []Setting `json:"settings"`
@@ -38,7 +39,12 @@ type Way struct {
 	RawRatio     float64 `json:"raw_ratio" digits:"2+"`
 	CookedRatio  float64 `json:"cooked_ratio" digits:"2+"`
 	Chance       float64 `json:"chance" digits:"3+"`
-	// SavesMinutes is the rest it saves against the document; below 0 it costs.
+	// ChanceLow is what nine in ten such builds reach.
+	ChanceLow float64 `json:"chance_low" digits:"3+"`
+	// Eat is how good it is to eat, 0..1, and Costs what costs that, the dearest first.
+	Eat   float64       `json:"eat" digits:"3+"`
+	Costs []eating.Cost `json:"costs"`
+	// SavesMinutes is the waiting it saves against the document; below 0 it costs.
 	SavesMinutes float64 `json:"saves_minutes"`
 	// LimitPct is how much of the nearest taste limit it uses, per cent.
 	LimitPct float64 `json:"limit_pct" digits:"0+"`
@@ -52,10 +58,28 @@ type Way struct {
 	Document document.Document `json:"document"`
 }
 
-// Dry is advise.Dry as the interface tells it.
-type Dry struct {
-	Food string           `json:"food"`
-	Prep food.Preparation `json:"prep"`
+// Move is advise.Move as the interface tells it.
+type Move struct {
+	Code advise.MoveCode `json:"code"`
+	// Food is what it is done to, left out or put in.
+	Food string `json:"food,omitempty"`
+	// Was and Now are g of the food (of the part that is mashed), mm across the piece, or min of a wait.
+	Was float64 `json:"was" digits:"1+"`
+	Now float64 `json:"now" digits:"1+"`
+	// WaterG is the water that leaves with it, g; below 0 what it brings.
+	WaterG float64 `json:"water_g" digits:"0+"`
+	// With is the food that goes in with it, and WithG how much, g.
+	With  string  `json:"with,omitempty"`
+	WithG float64 `json:"with_g,omitempty" digits:"1+"`
+	// Liquid is what wets it, and LiquidG how much, g.
+	Liquid  string  `json:"liquid,omitempty"`
+	LiquidG float64 `json:"liquid_g,omitempty" digits:"1+"`
+	// Minutes is the rest that it is given, min.
+	Minutes float64 `json:"minutes,omitempty" digits:"1+"`
+	// Method is the heat that takes the place of another.
+	Method string `json:"method,omitempty"`
+	// Gain is how much it brings, points of the chance that nine in ten reach times how good it is to eat.
+	Gain float64 `json:"gain" digits:"1+"`
 }
 
 // Role is advise.Role as the interface tells it.
@@ -73,8 +97,10 @@ type Role struct {
 // Answer is advise.Answer as the interface tells it.
 type Answer struct {
 	Suggest   []Way             `json:"suggest"`
-	Obstacles []binder.Obstacle `json:"obstacles,omitempty"`
+	Obstacles []advise.Obstacle `json:"obstacles,omitempty"`
 	Nearest   *Way              `json:"nearest,omitempty"`
+	// Becomes is what the mix can be made into where no way is good, the best first.
+	Becomes []advise.Becomes `json:"becomes,omitempty"`
 	// Taken is what gave way, and what each did.
 	Taken []Role `json:"taken,omitempty"`
 	// Candidates is how many binders were considered.

@@ -3,6 +3,7 @@ package wire
 import (
 	"cuerda/core/document"
 	"cuerda/core/food"
+	"cuerda/core/physics/eating"
 	"cuerda/core/physics/mix"
 	"cuerda/core/physics/piece"
 	"cuerda/core/predict"
@@ -79,6 +80,9 @@ type Prediction struct {
 	ChanceHigh float64 `json:"chance_high" digits:"3+"`
 	// LittleKnown says that hardly a build like it is known.
 	LittleKnown bool `json:"little_known"`
+	// Eat is how good it is to eat as what it claims to be, 0..1, and Costs what costs that, the dearest first.
+	Eat   float64       `json:"eat" digits:"3+"`
+	Costs []eating.Cost `json:"costs"`
 	// Means says what holding is for such a piece.
 	Means   predict.Means   `json:"chance_means"`
 	Verdict predict.Verdict `json:"verdict"`

@@ -35,6 +35,8 @@ func PredictionOf(p *predict.Prediction) Prediction {
 		ChanceLow:      Tidy(p.ChanceLow, 3),
 		ChanceHigh:     Tidy(p.ChanceHigh, 3),
 		LittleKnown:    p.LittleKnown,
+		Eat:            Tidy(p.Eat, 3),
+		Costs:          p.Costs,
 		Means:          p.Means,
 		Verdict:        p.Verdict,
 		Says:           p.Says,

@@ -76,7 +76,7 @@ func Of(parts []mix.Part, e *mix.Effect, d *mix.Duty, felt, raw, cooked float64)
 		p := &parts[i]
 		f := p.Food
 		share := p.Mass * per
-		if f.MaxPct > 0 {
+		if f.MaxPct > 0 && d.Spooned() == 0 { // the bread of a stuffing is its body
 			taste = max(taste, 100*share/f.MaxPct)
 		}
 		switch f.Group {
@@ -119,7 +119,7 @@ func Of(parts []mix.Part, e *mix.Effect, d *mix.Duty, felt, raw, cooked float64)
 		beyond(starch-.06, .02) * 5, beyond(gel-.7, .2),
 		beyond(flour-.1, .03) * 5, flour * 10 * beyond(.6-moist, .03) * 5,
 		grain, max(0, pulse-.3),
-		beyond(powder-.16, .03) * 5, e.Meat * per * beyond(powder-.06, .02) * 5,
+		solid * beyond(powder-.16, .03) * 5, e.Meat * per * beyond(powder-.06, .02) * 5,
 		solid * beyond(d.Band.From-felt, .08), beyond(.52-moist, .03) * 5 * (1 - min(1, 2*e.Nut*per)),
 		solid * beyond(felt-d.Band.To, .08), beyond(moist-.68, .02) * 5, solid * 10 * max(0, e.Weep*per-.02),
 		beyond(e.Fat*per-.14, .02) * 5, beyond(taste-.9, .1),

@@ -317,6 +317,8 @@ type Judged struct {
 	SD float64
 	// Eat is what builds like it add to the logarithm of the odds that it is good to eat (package eating).
 	Eat float64
+	// Felt is the index that a hand feels.
+	Felt float64
 }
 
 // Chance is that it holds, raw and cooked: that of the weaker stage.
@@ -347,8 +349,8 @@ const surest = 6.
 
 // OddsOf are the logarithms of the odds of a mix at a duty before they are kept where judgement can speak of them.
 type OddsOf struct {
-	raw, cooked, eat, sd float64
-	moved, paste         bool
+	raw, cooked, eat, felt, sd float64
+	moved, paste               bool
 }
 
 // Odds are those of the mix at the duty. Without a paste nothing holds.
@@ -359,7 +361,7 @@ func (e *Effect) Odds(d *Duty, coldness float64) (o OddsOf) {
 	v := e.Evidence(d, coldness)
 	j := Judges()
 	kin := j.kin.add(&v.Like)
-	o = OddsOf{moved: d.Moved(), paste: true, eat: kin.eat}
+	o = OddsOf{moved: d.Moved(), paste: true, eat: kin.eat, felt: j.Felt(&v)}
 	o.raw, o.cooked = j.evidenceOf(&v, kin.raw, kin.cooked)
 	var ownRaw, ownCooked float64
 	ownRaw, ownCooked, o.sd = d.Own.add(d, &v.Like, spread(kin.near))
@@ -386,7 +388,7 @@ func (e *Effect) Judge(d *Duty, coldness float64) Judged {
 		return Judged{}
 	}
 	raw, cooked := Surest(o.raw), Surest(o.cooked)
-	return Judged{Logistic(raw), Logistic(cooked), Ratio(raw), Ratio(cooked), o.sd, o.eat}
+	return Judged{Logistic(raw), Logistic(cooked), Ratio(raw), Ratio(cooked), o.sd, o.eat, max(DriestIndex, o.felt)}
 }
 
 // Odds is the logarithm of the odds of a chance that lies between least and 1 - least.

@@ -52,11 +52,14 @@ func (l *Likeness) Alike(o *Likeness) float64 {
 		x := l[i] - o[i]
 		d += x * x
 	}
-	if d *= 1 / (2 * kinReach * kinReach); d < 30 {
+	if d *= 1 / (2 * kinReach * kinReach); d < farthest {
 		return math.Exp(-d)
 	}
 	return 0
 }
+
+// farthest is the exponent beyond which mixes are not alike at all: of a millionth no sum can tell.
+const farthest = 14.
 
 // kinEdge keeps what kin say from changing with an index that far out of the band: there
 // water, or the want of it, speaks for itself.
@@ -142,7 +145,7 @@ func (t *kinTable) add(l *Likeness) (out told) {
 				nearest[2] = d
 			}
 		}
-		if d = (d + half) * (1 / (kinReach * kinReach)); d < 30 {
+		if d = (d + half) * (1 / (kinReach * kinReach)); d < farthest {
 			alike := math.Exp(-d)
 			out.raw += alike * t.raw[i]
 			out.cooked += alike * t.cooked[i]

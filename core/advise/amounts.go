@@ -1,0 +1,113 @@
+package advise
+
+import (
+	_ "embed"
+	"fmt"
+	"strconv"
+	"strings"
+	"sync"
+
+	"cuerda/core/document"
+	"cuerda/core/food"
+	"cuerda/core/food/csvtable"
+	"cuerda/core/kitchen"
+	"cuerda/core/physics/method"
+	"cuerda/core/physics/piece"
+)
+
+// use is what a binder is for: how the pieces are made and heated.
+type use int
+
+// The uses, in the order of the columns of amounts.csv.
+const (
+	inPan     use = iota // shaped, turned in a pan, in shallow oil or under a grill
+	inOven               // shaped, and lies still in an oven
+	withMeat             // shaped, of raw meat or fish, which binds itself
+	inDeepOil            // nothing holds it until its skin sets
+	atSimmer
+	asBatter
+	asLoaf
+	asStuffing
+	uses
+)
+
+// least and most of a binder, g per 100 g of the mix with it.
+type amounts struct{ least, most float64 }
+
+// usual is a row of the table.
+type usual struct {
+	by [uses]amounts
+	// with are the foods that it is paired with.
+	with []string
+}
+
+//go:embed amounts.csv
+var amountsCSV string
+
+// usualAmounts are what good cooks use of a binder by what it is for, by its ID: from the sound builds among those with
+// known outcomes (core/learn) and from recipes; what those leave open is kitchen judgement. All grade C. A food that
+// is missing here (agar, gelatin, methylcellulose, gums, coconut flour, single proteins) is for those who ask for it.
+var usualAmounts = sync.OnceValue(func() map[string]usual {
+	out := map[string]usual{}
+	for _, row := range csvtable.Rows("amounts.csv", amountsCSV) {
+		var u usual
+		for i := range u.by {
+			if row[1+i] == "" {
+				continue
+			}
+			from, to, ok := strings.Cut(row[1+i], "-")
+			least, err1 := strconv.ParseFloat(from, 64)
+			most, err2 := strconv.ParseFloat(to, 64)
+			if !ok || err1 != nil || err2 != nil || least <= 0 || most < least {
+				panic(fmt.Sprintf("amounts.csv: %s: %q", row[0], row[1+i])) // the tests read it
+			}
+			u.by[i] = amounts{least, most}
+		}
+		u.with = strings.Fields(row[1+int(uses)])
+		out[row[0]] = u
+	}
+	return out
+})
+
+// usualOf is what is usual of a food; ok is false of one that is not in the table. An own food is used as what it is like.
+func usualOf(f *food.Food) (usual, bool) {
+	id := f.ID
+	if f.Own != "" {
+		id = f.Own
+	}
+	u, ok := usualAmounts()[id]
+	return u, ok
+}
+
+// rawMeatShare is the share of raw meat or fish from which a mix binds itself with it.
+const rawMeatShare = .25
+
+// useOf says what binders are for in a document.
+func useOf(d *document.Document, k *kitchen.Kitchen) use {
+	p := d.PieceOrDefault()
+	m, _ := d.MethodAndTurn()
+	meat, all := 0., 0.
+	for i := range d.Lines {
+		all += d.Lines[i].Grams
+		if k.Foods.Find(d.Lines[i].Food).IsRawMeat() {
+			meat += d.Lines[i].Grams
+		}
+	}
+	switch {
+	case p.Kind == piece.Stuffing:
+		return asStuffing
+	case p.Kind == piece.Fritter:
+		return asBatter
+	case meat >= rawMeatShare*all && !m.Row().JudgedSimmer:
+		return withMeat
+	case p.Kind.IsLoaf():
+		return asLoaf
+	case m.Row().JudgedDeep:
+		return inDeepOil
+	case m.Row().JudgedSimmer:
+		return atSimmer
+	case m == method.StillOven || m == method.FanOven:
+		return inOven
+	}
+	return inPan
+}

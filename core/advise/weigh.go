@@ -1,0 +1,232 @@
+package advise
+
+import (
+	"slices"
+
+	"cuerda/core/document"
+	"cuerda/core/food/eaters"
+	"cuerda/core/kitchen"
+	"cuerda/core/physics/eating"
+	"cuerda/core/physics/method"
+	"cuerda/core/physics/mix"
+	"cuerda/core/physics/piece"
+)
+
+// state is a build with some moves made.
+type state struct {
+	of    *search
+	parts []mix.Part
+	moves []candidate
+	// doc is the document; of a build that differs from another by its binder alone it is made when it is asked for.
+	doc  *document.Document
+	from *state
+
+	rest     mix.Rest
+	coldness float64
+	use      use
+	effect   mix.Effect
+	duty     mix.Duty
+	judged   mix.Judged
+	// low is the chance that nine in ten such builds reach, eat how good it is to eat.
+	low, eat float64
+	// excess is how far binders go beyond what is usual, as a share of it.
+	excess float64
+	// worth is what a cook goes by, in minutes of trouble.
+	worth float64
+}
+
+// document is the build as a document; the lines that moves leave out still stand in it (tidy).
+func (s *state) document() *document.Document {
+	if s.doc == nil {
+		next := *s.from.document()
+		next.Lines = slices.Clone(next.Lines)
+		s.moves[len(s.moves)-1].apply(&next)
+		s.doc = &next
+	}
+	return s.doc
+}
+
+// has says whether a move of that slot is made.
+func (s *state) has(slot string) bool {
+	return slices.ContainsFunc(s.moves, func(c candidate) bool { return c.slot == slot })
+}
+
+// did says whether a move of that kind is made.
+func (s *state) did(code MoveCode) bool {
+	return slices.ContainsFunc(s.moves, func(c candidate) bool { return c.Code == code })
+}
+
+// swells says whether a panade was put in with that liquid: it is what it drinks.
+func (s *state) swells(id string) bool {
+	return slices.ContainsFunc(s.moves, func(c candidate) bool { return c.Code == Panade && c.Liquid == id })
+}
+
+// good is the chance that nine in ten reach, times how good it is to eat.
+func (s *state) good() float64 { return s.low * s.eat }
+
+// search looks for ways for one document.
+type search struct {
+	k     *kitchen.Kitchen
+	d     *document.Document
+	table eaters.Table
+	// named are the binders that were asked for, none where any will do.
+	named  []string
+	target float64
+	// trouble is what its base costs before any move, in minutes.
+	trouble float64
+	done    <-chan struct{}
+
+	duties   map[dutyKey]mix.Duty
+	coldness map[coldKey]float64
+}
+
+type dutyKey struct {
+	piece  piece.Piece
+	method method.Method
+	turn   bool
+}
+
+type coldKey struct {
+	piece            piece.Piece
+	minutes, celsius float64
+}
+
+func newSearch(k *kitchen.Kitchen, d *document.Document, o Options) *search {
+	target := o.Target
+	if target <= 0 {
+		target = defaultTarget
+	}
+	return &search{
+		k: k, d: d, table: table(d), named: o.Foods, target: target, done: o.Done,
+		duties: map[dutyKey]mix.Duty{}, coldness: map[coldKey]float64{},
+	}
+}
+
+// ended says whether nobody waits for it any longer.
+func (s *search) ended() bool {
+	select {
+	case <-s.done:
+		return true
+	default:
+		return false
+	}
+}
+
+// dutyOf is that of the document, kept by what it depends on but for the mass of a loaf.
+func (s *search) dutyOf(d *document.Document) mix.Duty {
+	p := d.PieceOrDefault()
+	tin := p.Tin
+	p.Tin = nil // a pointer is no key
+	if p.Count == 0 && tin != nil && !*tin {
+		p.Count = -1
+	}
+	key := dutyKey{piece: p}
+	key.method, key.turn = d.MethodAndTurn()
+	duty, known := s.duties[key]
+	if !known {
+		duty = d.Duty(s.k)
+		s.duties[key] = duty
+	}
+	return duty
+}
+
+func (s *search) coldnessOf(d *document.Document) float64 {
+	if d.Chill == nil && !d.Frozen() {
+		return 0
+	}
+	p := d.PieceOrDefault()
+	p.Tin = nil
+	key := coldKey{piece: p}
+	if d.Chill != nil {
+		key.minutes = d.Chill.Minutes
+		if d.Chill.Celsius != nil {
+			key.celsius = *d.Chill.Celsius
+		}
+	}
+	c, known := s.coldness[key]
+	if !known {
+		c = d.Coldness(s.k)
+		s.coldness[key] = c
+	}
+	return c
+}
+
+// weigh works out what a document will do, and what the moves to it are worth.
+func (s *search) weigh(d document.Document, moves []candidate) *state {
+	out := &state{of: s, doc: &d, moves: moves, use: useOf(&d, s.k), rest: d.RestIn(s.k), duty: s.dutyOf(&d), coldness: s.coldnessOf(&d)}
+	out.parts = d.Bowl(mix.Parts(d.MixLines(s.k.Foods)))
+	s.judge(out)
+	return out
+}
+
+// withBinder is a build with a binder more, which changes neither its piece nor its cold.
+func (s *search) withBinder(st *state, c candidate) *state {
+	out := &state{
+		of: s, from: st, moves: append(slices.Clip(st.moves), c), use: st.use, rest: st.rest, duty: st.duty, coldness: st.coldness,
+		parts: make([]mix.Part, len(st.parts), len(st.parts)+3),
+	}
+	copy(out.parts, st.parts)
+	add := func(id string, grams float64) {
+		if id != "" && grams > 0 {
+			line := mix.Line{Food: s.k.Foods.Find(id), Grams: grams}
+			out.parts = append(out.parts, line.Part())
+		}
+	}
+	add(c.Food, c.Now-c.Was)
+	add(c.With, c.WithG)
+	add(c.Liquid, c.LiquidG)
+	out.rest.Minutes = max(out.rest.Minutes, c.Minutes)
+	s.judge(out)
+	return out
+}
+
+// judge works out what the parts of a build do.
+func (s *search) judge(out *state) {
+	out.effect = mix.Sum(out.parts, out.rest)
+	out.judged = out.effect.Judge(&out.duty, out.coldness)
+	out.low, _ = out.judged.Between()
+	if out.effect.HasPaste() {
+		e := eating.Of(out.parts, &out.effect, &out.duty, out.judged.Felt, out.judged.Raw, out.judged.Cooked)
+		out.eat = eating.Judges().Weigh(&e, out.judged.Eat)
+	}
+	usage := s.usage(out)
+	out.excess = max(0, usage-1)
+	t := &s.k.Parameters.Trouble
+	out.worth = t.Doubted*(out.good()-out.excess/4) - t.Tasted*usage*usage - s.trouble
+	for i := range out.moves {
+		out.worth -= out.moves[i].work + t.Waiting*out.moves[i].wait
+	}
+}
+
+// usage is how much of the most that is usual the binders that the moves bring use, as a share; 0 where they bring none.
+func (s *search) usage(st *state) (out float64) {
+	for i := range st.parts {
+		f := st.parts[i].Food
+		if !st.brings(f.ID) {
+			continue
+		}
+		share := 0.
+		for k := range st.parts {
+			if st.parts[k].Food == f {
+				share += 100 * st.parts[k].Mass / st.effect.Mass
+			}
+		}
+		out = max(out, share/amountsOf(f, st.use).most)
+	}
+	return out
+}
+
+func (s *state) brings(id string) bool {
+	return slices.ContainsFunc(s.moves, func(c candidate) bool { return c.Code == AddBinder && (c.Food == id || c.With == id) })
+}
+
+// then makes one more move.
+func (s *search) then(st *state, c candidate) *state {
+	if c.Code == AddBinder {
+		return s.withBinder(st, c)
+	}
+	next := *st.document()
+	next.Lines = slices.Clone(next.Lines)
+	c.apply(&next)
+	return s.weigh(next, append(slices.Clip(st.moves), c))
+}
