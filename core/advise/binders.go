@@ -189,7 +189,7 @@ func (s *search) binderMove(m Move, liquid float64, d *document.Document) candid
 		m.Liquid, m.LiquidG, m.WaterG = "", 0, 0
 	}
 	t := &s.k.Parameters.Trouble
-	work := 0.
+	work := adding
 	for _, id := range []string{m.Food, m.With} {
 		if id != "" {
 			f := s.k.Foods.Find(id)
@@ -220,6 +220,9 @@ func (s *search) binderMove(m Move, liquid float64, d *document.Document) candid
 		}
 	}}
 }
+
+// adding is what it costs, in minutes of trouble, to add a binder at all: a cause is undone before anything is added.
+const adding = 8.
 
 // besideAnother is what it costs, in minutes of trouble, to add a binder to a mix that has one of its kind.
 const besideAnother = 5.

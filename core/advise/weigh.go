@@ -4,6 +4,7 @@ import (
 	"slices"
 
 	"cuerda/core/document"
+	"cuerda/core/food"
 	"cuerda/core/food/eaters"
 	"cuerda/core/kitchen"
 	"cuerda/core/physics/eating"
@@ -72,6 +73,8 @@ type search struct {
 	// named are the binders that were asked for, none where any will do.
 	named  []string
 	target float64
+	// used is the usage of its base.
+	used float64
 	// trouble is what its base costs before any move, in minutes.
 	trouble float64
 	done    <-chan struct{}
@@ -155,6 +158,9 @@ func (s *search) coldnessOf(d *document.Document) float64 {
 func (s *search) weigh(d document.Document, moves []candidate) *state {
 	out := &state{of: s, doc: &d, moves: moves, use: useOf(&d, s.k), rest: d.RestIn(s.k), duty: s.dutyOf(&d), coldness: s.coldnessOf(&d)}
 	out.parts = d.Bowl(mix.Parts(d.MixLines(s.k.Foods)))
+	if len(moves) == 0 {
+		s.used, _ = s.usage(&state{parts: out.parts, use: out.use, effect: mix.Sum(out.parts, out.rest)})
+	}
 	s.judge(out)
 	return out
 }
@@ -180,6 +186,9 @@ func (s *search) withBinder(st *state, c candidate) *state {
 	return out
 }
 
+// sure is the chance below which a cook looks for more than a way that might do.
+const sure = .83
+
 // judge works out what the parts of a build do.
 func (s *search) judge(out *state) {
 	out.effect = mix.Sum(out.parts, out.rest)
@@ -189,32 +198,40 @@ func (s *search) judge(out *state) {
 		e := eating.Of(out.parts, &out.effect, &out.duty, out.judged.Felt, out.judged.Raw, out.judged.Cooked)
 		out.eat = eating.Judges().Weigh(&e, out.judged.Eat)
 	}
-	usage := s.usage(out)
-	out.excess = max(0, usage-1)
+	usage, worst := s.usage(out)
+	out.excess = max(0, worst-1)
 	t := &s.k.Parameters.Trouble
-	out.worth = t.Doubted*(out.good()-out.excess/4) - t.Tasted*usage*usage - s.trouble
+	out.worth = t.Doubted*(out.good()-out.excess/4) - t.Tasted*(usage*usage-s.used*s.used) - s.trouble -
+		t.Doubted*max(0, sure-out.judged.Chance())/2
 	for i := range out.moves {
 		out.worth -= out.moves[i].work + t.Waiting*out.moves[i].wait
 	}
 }
 
-// usage is how much of the most that is usual the binders that the moves bring use, as a share; 0 where they bring none.
-func (s *search) usage(st *state) (out float64) {
+// usage is how much of the most that is usual a build's binders use together, as a share; worst is that of the one that
+// goes farthest of those that the moves bring.
+func (s *search) usage(st *state) (all, worst float64) {
+	shares := map[*food.Food]float64{}
 	for i := range st.parts {
-		f := st.parts[i].Food
-		if !st.brings(f.ID) {
-			continue
+		if f := st.parts[i].Food; f.Group.IsBinder() || st.brings(f.ID) {
+			shares[f] += 100 * st.parts[i].Mass / st.effect.Mass
 		}
-		share := 0.
-		for k := range st.parts {
-			if st.parts[k].Food == f {
-				share += 100 * st.parts[k].Mass / st.effect.Mass
-			}
-		}
-		out = max(out, share/amountsOf(f, st.use).most)
 	}
-	return out
+	if st.use == asStuffing {
+		return 0, 0 // its bread is its body
+	}
+	for f, share := range shares {
+		part := share / amountsOf(f, st.use).most
+		all += part
+		if st.brings(f.ID) {
+			worst = max(worst, part)
+		}
+	}
+	return min(all, mostUsage), worst
 }
+
+// mostUsage is where more binder costs no more: it is none that is told.
+const mostUsage = 2.5
 
 func (s *state) brings(id string) bool {
 	return slices.ContainsFunc(s.moves, func(c candidate) bool { return c.Code == AddBinder && (c.Food == id || c.With == id) })

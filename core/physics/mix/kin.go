@@ -153,7 +153,9 @@ func (t *kinTable) add(l *Likeness) (out told) {
 		}
 	}
 	for _, d := range nearest {
-		out.near += math.Exp(-(d+half)/(kinReach*kinReach)) / 3
+		if d = (d + half) * (1 / (kinReach * kinReach)); d < farthest {
+			out.near += math.Exp(-d) / 3
+		}
 	}
 	return out
 }
