@@ -1,6 +1,8 @@
 package advise
 
 import (
+	"slices"
+
 	"cuerda/core/document"
 	"cuerda/core/food"
 	"cuerda/core/kitchen"
@@ -135,7 +137,8 @@ type Way struct {
 	// Document is the build with the way taken.
 	Document document.Document
 
-	state *state
+	state  *state
+	inBand bool
 }
 
 // Role is what a line that gives way did in the mix.
@@ -180,7 +183,7 @@ func givesWay(how Replace, f *food.Food) bool {
 func Bind(k *kitchen.Kitchen, d *document.Document, o Options) Answer {
 	bases, gone := basesOf(k, d, o.Replace)
 	out := Answer{Suggest: []Way{}, Taken: roles(k, d, gone)}
-	if len(bases) == 0 || len(bases[0].doc.Lines) == 0 {
+	if len(bases) == 0 || !hasBase(k, &bases[0].doc) {
 		out.Obstacles = []Obstacle{NoBase}
 		return out
 	}
@@ -208,6 +211,18 @@ func Bind(k *kitchen.Kitchen, d *document.Document, o Options) Answer {
 		out.Becomes = c.becomes()
 	}
 	return out
+}
+
+// hasBase says whether there is anything in a document to bind: more than liquids, fat and seasoning.
+func hasBase(k *kitchen.Kitchen, d *document.Document) bool {
+	return slices.ContainsFunc(d.Lines, func(l document.Line) bool {
+		switch f := k.Foods.Find(l.Food); f.Group {
+		case food.Wet, food.Fat, food.Flavour:
+			return false
+		default:
+			return f.Water < 97
+		}
+	})
 }
 
 // explored are the builds that the moves lead to, the best of them with their amounts tried again.

@@ -203,9 +203,9 @@ func stepOf(g float64) float64 {
 	return 1
 }
 
-// holds says whether the judge of the whole is content with a build at both stages.
+// holds says whether a build feels as its piece wants, and the judge of the whole is content with both stages.
 func (s *search) holds(st *state) bool {
-	return st.judged.RawRatio >= s.target && st.judged.CookedRatio >= s.target
+	return st.effect.HasPaste() && st.duty.Band.Holds(st.judged.Felt) && st.judged.RawRatio >= s.target && st.judged.CookedRatio >= s.target
 }
 
 // tidy takes out the lines that moves left out.

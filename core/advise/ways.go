@@ -102,7 +102,7 @@ type chooser struct {
 
 // fit are the builds that hold and are worth eating, the best first.
 func (c *chooser) fit() []*state {
-	holds := c.now.judged.RawRatio >= c.target && c.now.judged.CookedRatio >= c.target
+	holds := c.holds(c.now)
 	var out []*state
 	for _, st := range sortedByWorth(c.all) {
 		switch {
@@ -182,7 +182,7 @@ func (c *chooser) chosen(only Aim) []Way {
 // kept says whether a way is what the search took it for: the whole judge bears it out.
 func (c *chooser) kept(w *Way) bool {
 	const hair = .97 // the search takes the duty of a loaf, and the time in hands, from its mass before the moves
-	return w.RawRatio >= hair*c.target && w.CookedRatio >= hair*c.target
+	return w.inBand && w.RawRatio >= hair*c.target && w.CookedRatio >= hair*c.target
 }
 
 // idle says whether a move of the way gains next to nothing beside the others.
@@ -322,7 +322,7 @@ func (w *Way) settle(k *kitchen.Kitchen, d *document.Document) {
 	}
 	w.Word, w.Chance, w.ChanceRaw, w.ChanceCooked = p.Word, p.Chance, p.ChanceRaw, p.ChanceCooked
 	w.RawRatio, w.CookedRatio, w.ChanceLow = p.RawRatio, p.CookedRatio, p.ChanceLow
-	w.Eat, w.Costs = p.Eat, p.Costs
+	w.Eat, w.Costs, w.inBand = p.Eat, p.Costs, p.InBand
 }
 
 // outOf are the foods of a document, its parts too, that its table leaves out, each once.

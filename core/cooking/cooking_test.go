@@ -241,7 +241,7 @@ func TestAmountsThatDifferCount(t *testing.T) {
 	water := b.Mend.Additions[0]
 	require.NoError(t, c.does(cooking.Event{Kind: cooking.Added, Food: water.Food, Grams: float64(water.Enough) * water.SpoonG}))
 	after, _ := cooking.MixOf(c.plan, c.s, 0, usual, c.now)
-	assert.Greater(t, *after.Expected.Q, *b.Expected.Q+0.02, "and what evens it out does")
+	assert.Greater(t, *after.Expected.Q, *b.Expected.Q+0.01, "and what evens it out does")
 	assert.True(t, after.Mend == nil || after.Mend.Verdict == "fine" || !after.Off)
 }
 

@@ -125,7 +125,7 @@ func TestSittings(t *testing.T) {
 	k := kitchen.Usual()
 	kinds := map[Kind]int{}
 	followed := 0
-	for seed := range uint64(6) {
+	for seed := range uint64(12) {
 		drills := Sit(seed, Wish{}, nil, nil, evening, k)
 		require.Len(t, drills, Sitting)
 		assert.Equal(t, drills, Sit(seed, Wish{}, nil, nil, evening, k))
