@@ -102,7 +102,7 @@ type Way struct {
 	Aim Aim
 	// Kind is what it works by.
 	Kind Kind
-	// Moves are what a cook does, the one that counts most first.
+	// Moves are what a cook does: first what undoes the cause that tells most, or what is added where that does far more.
 	Moves []Move
 	Add   []Addition
 	Drop  []string

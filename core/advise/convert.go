@@ -42,7 +42,7 @@ const (
 	liquidForMilk   = .85
 	mashForBoth     = .45
 	// otherCosts is what it costs, in minutes of trouble, that it is not like what it stands in for.
-	otherCosts = 5.
+	otherCosts = 10.
 	// deletedCosts is what it costs that nothing stands in for crumbs and milk.
 	deletedCosts, deletedFromMeatCosts = 8., 40.
 )
@@ -100,7 +100,7 @@ func panades(k *kitchen.Kitchen, d *document.Document, rest document.Document, g
 	}
 	likeCrumbs := "gf-crumbs"
 	if first != nil {
-		if by := t.Equal(first, k.Foods); by != nil {
+		if by := t.Equal(first, k.Foods); by != nil && !by.Is(food.Porridge) {
 			likeCrumbs = by.ID
 		}
 	}
@@ -108,6 +108,9 @@ func panades(k *kitchen.Kitchen, d *document.Document, rest document.Document, g
 	put(likeCrumbs, crumbsForCrumbs*crumbs, .45*milk, 0)
 	put("potato-mashed", mashForBoth*(crumbs+milk)+.3*crumbs, 0, otherCosts)
 	put("oats-quick", .8*crumbs, liquidForMilk*milk, otherCosts)
+	if len(out) > 0 && bare.trouble == deletedFromMeatCosts {
+		return out // dense and dry: nobody's way
+	}
 	return append(out, bare)
 }
 

@@ -304,9 +304,21 @@ func (c *chooser) way(st *state) Way {
 		m.Gain = 100 * (st.good() - st.of.made(without).good())
 		w.Moves = append(w.Moves, m)
 	}
-	slices.SortStableFunc(w.Moves, func(a, b Move) int { return cmp.Compare(b.Gain, a.Gain) })
+	slices.SortStableFunc(w.Moves, func(a, b Move) int { return cmp.Compare(b.counts(), a.counts()) })
 	w.settle(c.k, c.d)
 	return w
+}
+
+// counts is what a move is ordered by: what stands in for crumbs and milk first, then a cause that is undone before what
+// is added, unless that does far more.
+func (m *Move) counts() float64 {
+	switch m.Code {
+	case Panade:
+		return 100
+	case AddBinder:
+		return m.Gain / 3
+	}
+	return m.Gain
 }
 
 // settle works out what a way changes of the document it is for and what that does: no other figures than those its

@@ -9,7 +9,7 @@ import { Actions, Dialog } from "../ui/dialog";
 import { useFormat } from "../ui/format";
 import { usePredictionOf } from "../editing/queries";
 import { useWays } from "./queries";
-import { useWayWords } from "./way-words";
+import { useEats, useWayWhy, useWayWords } from "./way-words";
 
 type Props = {
   document: BuildDocument;
@@ -25,6 +25,8 @@ export function ConvertDialog({ document, prediction, foods, zones, onTake, onCl
   const { t } = useTranslation();
   const format = useFormat();
   const words = useWayWords(foods);
+  const why = useWayWhy(foods);
+  const eats = useEats();
   const changes = useChangeWords(foods);
   const ways = useWays(document, "classic");
   const [chosen, setChosen] = useState(0);
@@ -72,7 +74,7 @@ export function ConvertDialog({ document, prediction, foods, zones, onTake, onCl
               />
               <span>
                 <strong>{t(w.aim === "" ? `ways.kind.${w.kind}` : `ways.aim.${w.aim}`)}:</strong> {words(w)}
-                <small> · {t("ways.rest", { minutes: format.minutes(w.rest_minutes) })}</small>
+                <small> · {eats(w)}</small>
               </span>
             </label>
           ))}
@@ -81,6 +83,7 @@ export function ConvertDialog({ document, prediction, foods, zones, onTake, onCl
               <strong>{t("ways.nearest")}:</strong> {words(ways.data.nearest)}
             </p>
           )}
+          {way && why(way) && <p className="way-why">{why(way)}</p>}
           {way && (
             <p className="hint small">
               {t("ways.wouldChange")}{" "}

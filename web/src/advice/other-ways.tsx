@@ -8,7 +8,7 @@ import { Icon } from "../ui/icon";
 import { useSchools, useWays } from "./queries";
 import { useSettled } from "../ui/use-settled";
 import { useSettings } from "../kitchen/queries";
-import { useAlso, useWayWords } from "./way-words";
+import { useEats, useWayWhy, useWayWords, useWholeChange } from "./way-words";
 
 type Props = {
   document: BuildDocument;
@@ -49,7 +49,7 @@ const SettledWays = memo(function SettledWays({
     <section className="panel-section" aria-labelledby="ways-title" aria-busy={ways.isFetching}>
       <header className="section-head">
         <h2 id="ways-title">{t("ways.title")}</h2>
-        {answer && <span className="hint">{t("ways.from", { count: answer.candidates })}</span>}
+        {answer && <span className="hint">{t("ways.from")}</span>}
       </header>
       {binders && (
         <Check label={t("ways.replace")} checked={replace} onChange={setReplace} className="ways-replace" />
@@ -91,6 +91,12 @@ const SettledWays = memo(function SettledWays({
             <li className="note note-reason">
               {t(answer.nearest ? "ways.noneQuite" : "ways.none")}{" "}
               {answer.obstacles?.map((o) => t(`ways.obstacle.${o}`, { piece })).join(" ")}
+              {answer.becomes && answer.becomes.length > 0 && (
+                <>
+                  {" "}
+                  {t("eats.becomes")} {answer.becomes.map((b) => t(`eats.become.${b}`)).join(", ")}.
+                </>
+              )}
             </li>
           )}
           {answer?.nearest && (
@@ -134,8 +140,9 @@ const WayCard = memo(function WayCard({ way, title, foods, here, onTry }: CardPr
   const format = useFormat();
   const words = useWayWords(foods);
   const currency = useSettings().data?.currency ?? "EUR";
-  const also = useAlso(foods);
-  const rest = also(way);
+  const why = useWayWhy(foods)(way);
+  const whole = useWholeChange(foods)(way);
+  const eats = useEats();
   const notes = [
     way.saves_minutes > 0
       ? t("ways.saves", { minutes: format.minutes(way.saves_minutes) })
@@ -154,17 +161,21 @@ const WayCard = memo(function WayCard({ way, title, foods, here, onTry }: CardPr
           {!title && way.aim !== "" && <> · {t(`ways.aim.${way.aim}`)}</>}
         </span>
         <strong>{words(way)}</strong>
-        {rest.length > 0 && (
-          <small className="way-also">{t("ways.also", { changes: rest.join("; ") })}</small>
-        )}
+        {why && <span className="way-why">{why}</span>}
         <small>
-          {t(`squeeze.${way.word}`)} ·{" "}
           {t("ways.holds", {
             raw: format.number(100 * way.chance_raw),
             cooked: format.number(100 * way.chance_cooked),
-          })}
+          })}{" "}
+          · {t(`squeeze.${way.word}`)} · {eats(way)}
         </small>
         <small>{notes.join(" · ")}</small>
+        {whole.length > 0 && (
+          <details className="way-whole">
+            <summary>{t("ways.whole")}</summary>
+            <small>{whole.join("; ")}</small>
+          </details>
+        )}
         {way.out.length > 0 && (
           <small className="way-out">
             {t("ways.stillHolds", {

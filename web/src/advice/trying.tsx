@@ -1,6 +1,6 @@
 import { useTranslation } from "../i18n/use-translation";
 import type { Foods, Way } from "../api/client";
-import { useAlso, useWayWords } from "./way-words";
+import { useWayWords } from "./way-words";
 
 type Props = { way: Way; foods: Foods; onTake: () => void; onLeave: () => void };
 
@@ -8,13 +8,9 @@ type Props = { way: Way; foods: Foods; onTake: () => void; onLeave: () => void }
 export function Trying({ way, foods, onTake, onLeave }: Props) {
   const { t } = useTranslation();
   const words = useWayWords(foods);
-  const rest = useAlso(foods)(way);
   return (
     <div className="trying" role="status">
-      <span>
-        {t("ways.trying", { way: words(way) })}
-        {rest.length > 0 && <> · {t("ways.also", { changes: rest.join("; ") })}</>}
-      </span>
+      <span>{t("ways.trying", { way: words(way) })}</span>
       <button type="button" className="btn btn-primary btn-sm" onClick={onTake}>
         {t("ways.take")}
       </button>

@@ -19,6 +19,7 @@ export type Version = Schemas["Version"];
 export type Food = Schemas["Food"];
 export type Vocabulary = Schemas["Vocabulary"];
 export type Way = Schemas["Way"];
+export type Move = Schemas["Move"];
 export type Role = Schemas["Role"];
 export type Eaters = Schemas["Eaters"];
 export type Person = Schemas["Person"];

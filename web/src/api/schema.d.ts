@@ -1528,10 +1528,11 @@ export interface components {
             with?: string;
         };
         Answer: {
+            becomes?: ("tin-loaf" | "filling" | "fritters" | "spread" | "soup")[];
             /** Format: int64 */
             candidates: number;
             nearest?: components["schemas"]["Way"];
-            obstacles?: ("too-wet" | "too-dry" | "weak-raw" | "weak-cooked" | "no-binders" | "no-base")[];
+            obstacles?: ("too-wet" | "too-dry" | "weak-raw" | "weak-cooked" | "eats-badly" | "no-binders" | "no-base")[];
             suggest: components["schemas"]["Way"][];
             taken?: components["schemas"]["Role"][];
         };
@@ -2142,10 +2143,6 @@ export interface components {
             document: components["schemas"]["Document"];
             questions: components["schemas"]["Question"][];
             spots: components["schemas"]["Spot"][][];
-        };
-        Dry: {
-            food: string;
-            prep: components["schemas"]["Preparation"];
         };
         Eaters: {
             avoid?: ("celery" | "crustaceans" | "egg" | "fish" | "gluten" | "lupin" | "milk" | "molluscs" | "mustard" | "peanut" | "sesame" | "soy" | "sulphites" | "tree-nut")[];
@@ -2992,6 +2989,28 @@ export interface components {
             /** Format: double */
             minutes: number;
         };
+        Move: {
+            /** @enum {string} */
+            code: "squeeze" | "fry-off" | "oven-dry" | "cook-down" | "cook-first" | "leave-raw" | "less-liquid" | "less-fat" | "less-binder" | "mash-part" | "mash-more" | "pulse-less" | "smaller" | "tin" | "other-heat" | "salt-meat" | "rest" | "chill" | "more-liquid" | "binder" | "panade";
+            food?: string;
+            /** Format: double */
+            gain: number;
+            liquid?: string;
+            /** Format: double */
+            liquid_g?: number;
+            method?: string;
+            /** Format: double */
+            minutes?: number;
+            /** Format: double */
+            now: number;
+            /** Format: double */
+            was: number;
+            /** Format: double */
+            water_g: number;
+            with?: string;
+            /** Format: double */
+            with_g?: number;
+        };
         NameVersionInputBody: {
             /** @description what to call the version; empty takes the label away */
             label: string;
@@ -3691,6 +3710,9 @@ export interface components {
             cooked_need_kpa: number;
             /** Format: double */
             cooked_ratio: number;
+            costs: ("falls-apart" | "porridge" | "gummy" | "floury" | "pasty" | "dense" | "dry" | "soggy" | "greasy" | "tastes-of" | "raw-grain")[];
+            /** Format: double */
+            eat: number;
             /** Format: double */
             fat_share: number;
             /** Format: double */
@@ -4654,18 +4676,23 @@ export interface components {
             /** Format: double */
             chance_cooked: number;
             /** Format: double */
+            chance_low: number;
+            /** Format: double */
             chance_raw: number;
             changes: components["schemas"]["Change"][];
             /** Format: double */
             cooked_ratio: number;
+            costs: ("falls-apart" | "porridge" | "gummy" | "floury" | "pasty" | "dense" | "dry" | "soggy" | "greasy" | "tastes-of" | "raw-grain")[];
             document: components["schemas"]["Document"];
             drop?: string[];
-            dry?: components["schemas"]["Dry"];
+            /** Format: double */
+            eat: number;
             have: boolean;
             /** @enum {string} */
             kind: "gel" | "flour" | "starch" | "root" | "nut-meal" | "several" | "work" | "none";
             /** Format: double */
             limit_pct: number;
+            moves: components["schemas"]["Move"][];
             out: string[];
             /** Format: double */
             price?: number;

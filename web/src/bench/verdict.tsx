@@ -3,6 +3,7 @@ import { coded, useTranslation } from "../i18n/use-translation";
 import type { Foods, Hand, Prediction, Refusal } from "../api/client";
 import { useFormat } from "../ui/format";
 import { Icon } from "../ui/icon";
+import { useEats } from "../advice/way-words";
 
 type Props = {
   prediction: Prediction;
@@ -23,6 +24,7 @@ export const Verdict = memo(function Verdict(props: Props) {
   const { prediction: p, kind, method, stale, hand, notFor, foods, onSwap, onWhy } = props;
   const { t, i18n } = useTranslation();
   const format = useFormat();
+  const eats = useEats();
   const n = Math.round(p.chance * 100);
   const chance =
     n < 1 ? t("verdict.least") : n > 99 ? t("verdict.most") : t("verdict.chance", { n: format.number(n) });
@@ -54,6 +56,11 @@ export const Verdict = memo(function Verdict(props: Props) {
             low: format.number(100 * p.chance_low),
             high: format.number(100 * p.chance_high),
           })}
+        </p>
+      )}
+      {p.verdict !== "nothing" && (
+        <p className="verdict-eats">
+          {t("eats.title")} {eats(p)}.
         </p>
       )}
       {hand && <p className="verdict-hand">{t("verdict.byHand")}</p>}

@@ -6,6 +6,7 @@ import { useCreateBuild } from "../editing/queries";
 import { useTranslation } from "../i18n/use-translation";
 import { useNextTry } from "../tries/queries";
 import { useFormat } from "../ui/format";
+import { useWayWhy } from "../advice/way-words";
 
 /** The single change that gains most, which becomes the next try. */
 export function ChangeOne({ of, foods }: { of: KeptTry; foods: Foods }) {
@@ -13,6 +14,7 @@ export function ChangeOne({ of, foods }: { of: KeptTry; foods: Foods }) {
   const format = useFormat();
   const navigate = useNavigate();
   const words = useChangeWords(foods);
+  const why = useWayWhy(foods);
   const next = useNextTry(of.id, true);
   const create = useCreateBuild();
   const [all, setAll] = useState(false);
@@ -38,6 +40,7 @@ export function ChangeOne({ of, foods }: { of: KeptTry; foods: Foods }) {
       {next.data && best && (
         <>
           <p className="change-best">{say(best)}.</p>
+          <p>{why(best)}</p>
           <p className="hint">{t("logbook.changeGain", { was: n(next.data.chance), now: n(best.chance) })}</p>
           <p className="change-tools">
             <button
