@@ -196,7 +196,7 @@ func TestPreparationsAndMice(t *testing.T) {
 	w.click("sauté")
 	w.fill(`input[aria-label="Minutes to sauté Courgette, grated, min"]`, "14")
 	w.eventually(`[data-food="courgette"] .line-facts`, "once prepared")
-	w.eventually(".zone-here", "slack")
+	w.eventually(".zone-here", "tacky")
 	w.click("Remove: sauté")
 	w.eventually(".zone-here", "slumps")
 

@@ -41,7 +41,8 @@ func TestTheLogbookTellsWhatHappenedAndWhatItTeaches(t *testing.T) {
 	w.eventually(".found-ropes", "found: 2 of 7 broke")
 	w.eventually(".try-wrote", "chickpea flour 45 g → 29 g")
 	w.eventually(".try-why", "chickpea flour")
-	w.eventually(".change-best", "potato flakes")
+	w.eventually(".change-best", "oven-dry 12 min")
+	w.eventually(".change-one", "The split peas")
 	w.eventually(".dish-history", time.Now().UTC().AddDate(0, 0, -6).Format("Jan"))
 
 	// What is looked for, and the arrow keys.
@@ -81,7 +82,7 @@ func TestTheNextTryChangesOneThing(t *testing.T) {
 	w.eventually(".change-one ul", "in 100")
 	w.click("As the next try")
 	w.settled(func() bool { return strings.Contains(w.MustInfo().URL, "/bench/") }, "the next try is on the Bench")
-	w.see(`[data-food="potato-flakes"]`)
+	w.eventually(`[data-food="split-peas-cooked"]`, "oven-dry 12")
 	w.eventually(".last-tries", "Not cooked yet.")
 	w.eventually(".last-tries", "42 tries of this kitchen")
 }
