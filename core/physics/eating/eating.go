@@ -55,15 +55,6 @@ var terms = []term{
 // Terms is how many pieces of evidence there are.
 const Terms = 21
 
-// TermNames names them, for tables.
-func TermNames() []string {
-	out := make([]string, len(terms))
-	for i, t := range terms {
-		out[i] = t.name
-	}
-	return out
-}
-
 // Evidence is what speaks against eating it: each at least 0, 0 where it says nothing, but for the base, 1.
 type Evidence [Terms]float64
 
