@@ -236,7 +236,7 @@ func TestACourseThatIsNotThere(t *testing.T) {
 	w, id := a.cook(b, peaCakes, "en-GB", 1280, 800)
 	home := a.open(b, "/cook")
 	home.click("Put " + peaCakes + " away")
-	w.eventually(".cook-now", "This course was put away.")
+	w.eventually(".cook-now", "This cooking was deleted.")
 	home.click("Bring it back")
 	w.MustNavigate(a.at("/cook/" + id))
 	w.eventually(".cook-title", "Parsnip")

@@ -60,7 +60,7 @@ func TestTheLogbookTellsWhatHappenedAndWhatItTeaches(t *testing.T) {
 	oven := `[data-figure="oven_offset_celsius"]`
 	w.eventually(oven, "cool")
 	w.tap(oven + " summary")
-	w.eventually(oven, "tries speak for it")
+	w.eventually(oven, "From ")
 	w.click("Leave it out")
 	w.eventually(oven, "left out")
 	w.click("Use it again")
@@ -163,7 +163,7 @@ func TestTestPattiesSayHowMuch(t *testing.T) {
 	stove, _ := a.cook(a.person(), "Turkey, leek and millet balls", "en-GB", 1280, 800)
 	stove.click("More")
 	stove.click("Fry three first")
-	stove.eventually(".patties", "What is open?")
+	stove.eventually(".patties", "What do you want to find out?")
 }
 
 func TestTheLogbookIsAccessibleOnAPhoneInSpanishAndDark(t *testing.T) {
@@ -194,7 +194,7 @@ func TestTheLogbookIsAccessibleOnAPhoneInSpanishAndDark(t *testing.T) {
 func TestALogbookThatCannotBeRead(t *testing.T) {
 	a := start(t)
 	w := a.open(a.person(), "/logbook/00000000-0000-0000-0000-000000000000")
-	w.eventually(".logbook-try", "This try was put away, or never was.")
+	w.eventually(".logbook-try", "This try was deleted, or does not exist.")
 	w.see(".try-row")
 	w.click("Write a try down")
 	w.see(".write-try select").MustSelect("Turkey, leek and millet balls")

@@ -65,7 +65,7 @@ func TestScaleByWhatThereIs(t *testing.T) {
 	id := a.build("Split-pea")
 	w := a.open(a.person(), "/bench/"+id)
 	w.press(input.KeyS)
-	w.see(".scale-aim select").MustSelect("what there is")
+	w.see(".scale-aim select").MustSelect("an ingredient I have")
 	w.fill(`input[aria-label="Grams of it, g"]`, "720")
 	w.eventually(".scale-sum", "1.5 times")
 	w.eventually(".shopping", "split peas, dry")

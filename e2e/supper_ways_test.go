@@ -34,7 +34,7 @@ func TestASupperAtOddsIsMadeRoomIn(t *testing.T) {
 	a := start(t)
 	id := a.made(`{"format":"cuerda-supper/1","name":"Fritters","table":"2030-11-29T19:00:00+05:30","kitchen":{"cooks":1,"burners":2,"pans":2},"dishes":[` + fried + `Corn"},` + fried + `Pea"}]}`)
 	w := a.open(a.person(), "/supper/"+id)
-	w.eventually(".plan-odds", "This cannot all be ready")
+	w.eventually(".plan-odds", "Not everything can be ready")
 	ways := w.words(".plan-odds ul")
 	for _, way := range []string{"One cook more", "Without Corn", "Without Pea", "Pea: ready up to 10 min before the table"} {
 		assert.Contains(t, ways, way)
@@ -175,7 +175,7 @@ func TestWhatHasBegunIsForgotten(t *testing.T) {
 	w.click("Plan from now")
 	w.status("saved")
 	require.NotEmpty(t, a.supperOf(id).Document.Pins)
-	w.click("Forget what has begun")
+	w.click("Clear the steps that have begun")
 	w.settled(func() bool { return !w.MustHas(".plan-pinned") }, "nothing has begun")
 	w.status("saved")
 	d := a.supperOf(id).Document

@@ -187,7 +187,7 @@ export const heat = {
       toast: "In a dry pan, stirring, until it smells of nuts.",
       saute: "Until no liquid is left in the pan.",
       brown: "In a hot pan, in crumbs.",
-      cool: "Hot food wets a mix and wakes its flour: let it come down first.",
+      cool: "Hot food wets a mix and makes its flour gummy: let it cool first.",
       gel: "Stir it into its water and leave it.",
       blitz: "Pulse, scrape down, pulse: like ground meat, or to a paste.",
       mix: "Base first, then the binder, then seasoning. Squeeze a handful.",

@@ -59,8 +59,8 @@ export const place = {
     },
   },
   plate: {
-    noCost_one: "No cost: the price of {{count}} food that weighs much is not known.",
-    noCost_other: "No cost: the prices of {{count}} foods are not known.",
+    noCost_one: "No cost: {{count}} main ingredient has no price.",
+    noCost_other: "No cost: {{count}} main ingredients have no price.",
     title: "On the plate",
     portions: "Portions",
     piece: "a piece",
@@ -83,7 +83,7 @@ export const place = {
     pieces: "pieces",
     portions: "portions",
     tin: "a tin",
-    have: "what there is",
+    have: "an ingredient I have",
     ofFood: "Food that there is",
     grams: "Grams of it",
     times: "{{factor}} times the amounts.",
@@ -391,7 +391,7 @@ export const place = {
     chanceText:
       "A piece must get through both stages: raw {{raw}} in 100, cooked {{cooked}} in 100; the weaker counts. Nine builds in ten that are as well known as this one were found between {{low}} and {{high}} in 100. Judgement, not a promise: try one piece first.",
     formula:
-      "What speaks for and against it adds up to a chance, weighed on builds whose outcome is known. Each line says what it changes against a middling build.",
+      "What speaks for and against it adds up to a chance, weighed on builds whose outcome is known. Each line says what it changes against an average mix.",
     against: "{{points}} in 100",
     cohesion: "Raw, its paste holds together with {{cold}} kPa; of what the heat sets, {{set}} kPa.",
     topic: {

@@ -32,7 +32,7 @@ export const practice = {
     },
   },
   practice: {
-    title: "An eye and a hand for it",
+    title: "Train your eye and hand",
     lead: "Ten calls, a few minutes. You say what a mix will do and how sure you are; the model answers, with what this kitchen taught it. Your own tries come first, then what misleads you most.",
     begin: "Begin ten calls",
     sixWords: "What the six words look like",
@@ -134,7 +134,7 @@ export const practice = {
     tooWet: "That is {{words}} too wet.",
     tooFirm: "That is {{words}} too firm.",
     words: {
-      quarter: "a quarter of a word",
+      quarter: "a quarter step",
       half: "half a word",
       threeQuarters: "three quarters of a word",
       one: "a word",

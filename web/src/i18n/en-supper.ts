@@ -184,14 +184,13 @@ export const supper = {
     loses: "{{loss}} lost, not {{was}}",
     asLong: "{{dish}} as long",
     slowed: "A full oven is slower: {{dishes}}.",
-    proved:
-      "Nothing later than {{time}} is possible for the first step, with these hands and this oven: proved.",
-    provedSo: "With that, nothing later than {{time}} is possible for the first step: proved.",
+    proved: "You cannot start later than {{time}} with these hands and this oven (proved).",
+    provedSo: "With that, you cannot start later than {{time}} (proved).",
     late: {
       "quiet-end-none": "No work reaches into the last half hour.",
-      "quiet-end-least": "{{minutes}} of work reach into the last half hour; less is not possible: proved.",
+      "quiet-end-least": "{{minutes}} of work are left in the last half hour; less is not possible (proved).",
       "quiet-end-bound":
-        "{{minutes}} of work reach into the last half hour; less than {{bound}} is ruled out.",
+        "{{minutes}} of work are left in the last half hour; less than {{bound}} is ruled out.",
       "day-before-none": "No work is left for the day.",
       "day-before-least": "{{minutes}} of work are left for the day; less is not possible: proved.",
       "day-before-bound": "{{minutes}} of work are left for the day; less than {{bound}} is ruled out.",
@@ -207,7 +206,7 @@ export const supper = {
     moved: "{{step}} now begins at {{time}}.",
     refused: "{{step}} cannot begin at {{time}}. It could with: {{ways}}.",
     refusedFlat: "{{step}} cannot begin at {{time}}: no single change makes room for it.",
-    noPlan: "This cannot all be ready.",
+    noPlan: "Not everything can be ready in time.",
     anyOne: "Each of these alone would make room:",
     noOne: "No single change was found that makes room: fewer dishes, or more than one change.",
     tooHard:
@@ -244,7 +243,7 @@ export const supper = {
       "one-cook": "One cook",
       "quiet-end": "A quiet last half hour",
       "day-before": "The day before",
-      "least-oven": "The least oven",
+      "least-oven": "Shortest oven time",
     },
     aimSays: {
       "latest-start": "everything as late as it can be",
@@ -258,7 +257,7 @@ export const supper = {
     notPossible: "not possible",
     now: "now {{time}}",
     fromNow: "Plan from now",
-    afresh: "Forget what has begun",
+    afresh: "Clear the steps that have begun",
     begins: "Begins at",
     takes: "Takes",
     asPlanned: "As planned",

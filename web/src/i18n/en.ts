@@ -143,7 +143,7 @@ export const en = {
     otherPreps: "Also possible",
     share: "{{pct}} of the mix",
     becomes: "{{grams}} once prepared",
-    limit: "tastes of itself above {{pct}}",
+    limit: "you will taste it above {{pct}}",
     drag: {
       how: "Press space to pick the line up, the arrow keys to move it, space to put it down, Escape to leave it where it was.",
       up: "{{food}} is picked up.",
@@ -250,7 +250,7 @@ export const en = {
     likely: "Will probably hold.",
     marginal: "Might just hold.",
     littleKnown:
-      "Hardly a build like it is known: anywhere from {{low}} to {{high}} in 100. Try one piece first.",
+      "Few mixes like this are known: anywhere from {{low}} to {{high}} in 100. Try one piece first.",
     byHand: "By what your hand said of this bowl.",
     notFor: "Not for {{who}}: {{foods}}.",
     allLeaveOut: "this table, which leaves out {{what}}",
@@ -357,7 +357,7 @@ export const en = {
     restCelsius: "Temperature of the rest",
     chillMinutes: "Minutes of chill",
     chillCelsius: "Temperature of the chill",
-    falls: "falls to {{celsius}}, {{times}}× as firm",
+    falls: "cools to {{celsius}}, {{times}}× as firm",
   },
   notes: {
     "nut-like": "{{food}}: no tree nut by law, yet some who react to nuts react to it. Ask the eater.",
@@ -367,9 +367,9 @@ export const en = {
     "empty-mix": "The bowl is empty.",
     "no-paste": "Only liquid, fat or salt: nothing here drinks or binds.",
     "too-wet":
-      "Too wet for {{piece}}: more water is free than its pastes can drink. Dry the wet foods first, or add a binder.",
+      "Too wet for {{piece}}: there is more liquid than the mix can take up. Dry the wet foods first, or add a binder.",
     "too-dry": "Too dry for {{piece}}: its pastes could drink more than there is. Add liquid by the spoon.",
-    "needs-rest": "Too wet just yet: rest it {{value}} min and it drinks itself firm.",
+    "needs-rest": "Too wet just yet: rest it {{value}} min and it firms up as it takes up water.",
     "too-many-pieces":
       "{{value}} % of it is pieces. There is too little paste between them: mash or blitz part of it.",
     "wet-and-loose":

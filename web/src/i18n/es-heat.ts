@@ -199,7 +199,7 @@ export const heat: Heat = {
       preheat: "Dale su tiempo al horno, con la bandeja dentro.",
       sear: "En sartén caliente, a unos 200 °C, para la costra.",
       cook: "Hasta que el punto más frío esté hecho.",
-      grill: "Horno al máximo, cerca del calor. No se aparte: de dorado a quemado pasa un minuto.",
+      grill: "Horno al máximo, cerca del calor. No te alejes: de dorado a quemado pasa un minuto.",
       set: "Deja reposar: aguanta mejor, y un pastel se puede rebanar.",
       make: "Lista cuando hace falta; va al lado de lo demás.",
       brush: "Con brocha, por igual; la bandeja está caliente.",

@@ -61,8 +61,8 @@ export const place: Place = {
     },
   },
   plate: {
-    noCost_one: "Sin coste: no se sabe el precio de {{count}} alimento que pesa mucho.",
-    noCost_other: "Sin coste: no se saben los precios de {{count}} alimentos.",
+    noCost_one: "Sin coste: {{count}} ingrediente principal no tiene precio.",
+    noCost_other: "Sin coste: {{count}} ingredientes principales no tienen precio.",
     title: "En el plato",
     portions: "Raciones",
     piece: "una pieza",
@@ -292,7 +292,7 @@ export const place: Place = {
   sheet: {
     forWhom: "Para quién",
     print: "Imprimir",
-    back: "Al Banco",
+    back: "Al Taller",
     ingredients: "Ingredientes",
     method: "Preparación",
     serves: "Para {{count}}",

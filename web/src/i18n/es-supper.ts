@@ -30,7 +30,7 @@ export const supper: typeof english = {
     dishName: "Nombre del plato",
     dropDish: "Quitarlo de la mesa",
     pieces: "Piezas",
-    onBench: "Del Banco, versión {{n}}",
+    onBench: "Del Taller, versión {{n}}",
     newerBuild: "Tomar la versión {{n}}",
     buildGone: "De la versión {{n}} de una preparación que ya no está.",
     stepsInWords: "Sus pasos, en palabras",
@@ -247,7 +247,7 @@ export const supper: typeof english = {
       "one-cook": "Un par de manos",
       "quiet-end": "Media hora tranquila al final",
       "day-before": "El día antes",
-      "least-oven": "El menor horno",
+      "least-oven": "Menos tiempo de horno",
     },
     aimSays: {
       "latest-start": "todo lo más tarde posible",

@@ -15,7 +15,7 @@ export const es: Messages = {
     no: "no",
     name: "cuerda",
     nav: "Pantallas",
-    bench: "Banco",
+    bench: "Taller",
     supper: "Cena",
     cook: "Cocinar",
     logbook: "Cuaderno",
@@ -372,7 +372,7 @@ export const es: Messages = {
       "Demasiado húmeda para {{piece}}: hay más agua libre de la que sus pastas beben. Seca antes lo húmedo o añade un ligante.",
     "too-dry":
       "Demasiado seca para {{piece}}: sus pastas beberían más de lo que hay. Añade líquido a cucharadas.",
-    "needs-rest": "Aún demasiado húmeda: déjala {{value}} min y se afirma bebiendo.",
+    "needs-rest": "Aún demasiado húmeda: déjala {{value}} min y se pone firme al tomar el agua.",
     "too-many-pieces": "El {{value}} % son trozos. Hay poca pasta entre ellos: aplasta o tritura una parte.",
     "wet-and-loose":
       "Se deshace mojada: hay líquido entre los trozos y ninguna pasta que los una. Aplasta una parte y quita algo de líquido.",
