@@ -70,7 +70,7 @@ warm:
 
 # Everything of core runs as it is. What has goroutines runs under the race detector too, where the physics, which
 # has none, is left as it is: watched, it would be ten times slower.
-GO_GOROUTINES = ./core/advise/binder ./core/document ./core/food/... ./core/learn ./core/plan/... ./core/recipe/words ./internal/...
+GO_GOROUTINES = ./core/advise ./core/document ./core/food/... ./core/learn ./core/plan/... ./core/recipe/words ./internal/...
 UNWATCHED = -gcflags='cuerda/core/physics/...=-race=false'
 
 test-go: web/dist/index.html setup-tests

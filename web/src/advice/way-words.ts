@@ -70,7 +70,7 @@ export function useWayWords(foods: Foods) {
   const moves = useMoveWords(foods);
   const changes = useChangeWords(foods);
   return (way: Way) => {
-    if (way.moves.length > 0) return begun(inTurn(way.moves).map(moves.short).join(", "));
+    if (way.moves.length > 0) return begun(inTurn(way.moves).map(moves.short).join(" + "));
     const said = [
       ...way.changes.map(changes.change),
       ...changes.told(way.settings).map((x) => changes.setting(x)),
