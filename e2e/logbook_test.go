@@ -42,7 +42,7 @@ func TestTheLogbookTellsWhatHappenedAndWhatItTeaches(t *testing.T) {
 	w.eventually(".try-wrote", "chickpea flour 45 g → 29 g")
 	w.eventually(".try-why", "chickpea flour")
 	w.eventually(".change-best", "oven-dry 12 min")
-	w.eventually(".change-one", "The split peas")
+	w.eventually(".change-one", "too much water in the split peas")
 	w.eventually(".dish-history", time.Now().UTC().AddDate(0, 0, -6).Format("Jan"))
 
 	// What is looked for, and the arrow keys.

@@ -143,7 +143,7 @@ func Predict(d *document.Document, k *kitchen.Kitchen) Prediction {
 		bite := eating.Of(bowl, &s.Effect, &duty, judged.Felt, judged.Raw, judged.Cooked)
 		out.Eat = eating.Judges().Weigh(&bite, judged.Eat)
 		for _, cost := range eating.Judges().Tell(&bite, judged.Eat) {
-			if cost != eating.FallsApart || out.Verdict != Holds { // the verdict says so
+			if cost != eating.FallsApart || out.RawRatio < mix.SureRatio || out.CookedRatio < mix.SureRatio { // the verdict says so
 				out.Costs = append(out.Costs, cost)
 			}
 		}

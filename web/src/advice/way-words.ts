@@ -56,7 +56,7 @@ export function useMoveWords(foods: Foods) {
 }
 
 /** A phrase as a sentence begins. */
-const begun = (s: string) => s.charAt(0).toLocaleUpperCase() + s.slice(1);
+export const begun = (s: string) => s.charAt(0).toLocaleUpperCase() + s.slice(1);
 
 /** Moves in the order in which a cook makes them: what is done to foods, what is added, the waits. */
 function inTurn(moves: Move[]) {
@@ -100,6 +100,7 @@ export function useEats() {
   const { t } = useTranslation();
   return (p: { eat: number; costs: string[] }) => {
     const overall = t(p.eat >= 0.72 ? "eats.good" : p.eat >= 0.55 ? "eats.fair" : "eats.poor");
-    return [overall, ...p.costs.slice(0, 2).map((c) => t(coded("eats.cost", c)))].join(", ");
+    const costs = p.costs.slice(0, 2).map((c) => t(coded("eats.cost", c)));
+    return costs.length > 0 ? `${overall}: ${costs.join(", ")}` : overall;
   };
 }

@@ -3,7 +3,7 @@ import { coded, useTranslation } from "../i18n/use-translation";
 import type { Foods, Hand, Prediction, Refusal } from "../api/client";
 import { useFormat } from "../ui/format";
 import { Icon } from "../ui/icon";
-import { useEats } from "../advice/way-words";
+import { begun, useEats } from "../advice/way-words";
 
 type Props = {
   prediction: Prediction;
@@ -58,11 +58,7 @@ export const Verdict = memo(function Verdict(props: Props) {
           })}
         </p>
       )}
-      {p.verdict !== "nothing" && (
-        <p className="verdict-eats">
-          {t("eats.title")} {eats(p)}.
-        </p>
-      )}
+      {p.verdict !== "nothing" && <p className="verdict-eats">{begun(eats(p))}.</p>}
       {hand && <p className="verdict-hand">{t("verdict.byHand")}</p>}
       {notFor.map((r) => (
         <NotFor key={r.person} refusal={r} foods={foods} onSwap={onSwap} />

@@ -90,25 +90,25 @@ export const advice = {
     },
     why: {
       squeeze:
-        "The {{food}} brings more water than the mix takes up: wring it out, and about {{water}} stays behind.",
-      "fry-off": "The {{food}} gives its water to the mix: fried first, it loses about {{water}}.",
+        "More water comes with the {{food}} than the mix takes up: wrung out, about {{water}} of it stays behind.",
+      "fry-off": "The water of the {{food}} goes into the mix: fried first, about {{water}} of it is gone.",
       "oven-dry":
-        "The {{food}} is too moist: 12 min on a tray in the oven take away about {{water}} of water.",
-      "cook-down": "The {{food}} is too thin: cooked down in a wide pan, it loses about {{water}} of water.",
-      "cook-first":
-        "The {{food}} goes in dry and stays hard: cook it first, which makes about {{now}} of what goes in.",
+        "There is too much water in the {{food}}: 12 min on a tray in the oven take away about {{water}} of it.",
+      "cook-down":
+        "There is too much water in the {{food}}: cooked down in a wide pan, about {{water}} of it is gone.",
+      "cook-first": "Put in dry, the {{food}} would stay hard: cooked first, that makes about {{now}}.",
       "leave-raw": "Meat that was browned has set and binds no more: let the {{food}} go in raw.",
       "less-liquid":
         "There is more liquid than the mix takes up: {{now}} of {{food}} is enough, instead of {{was}}.",
       "less-fat": "Fat keeps the rest from sticking: {{now}} of {{food}} is enough, instead of {{was}}.",
-      "less-binder": "{{was}} of {{food}} drinks more than there is: take {{now}}.",
+      "less-binder": "{{was}} of {{food}} takes up more water than there is: use {{now}}.",
       without_liquid: "There is more liquid than the mix takes up: leave out the {{was}} of {{food}}.",
-      without: "The {{was}} of {{food}} keeps the rest from sticking: leave it out.",
+      without: "It holds better without the {{was}} of {{food}}.",
       "mash-part":
-        "Left whole, the {{food}} has nothing to stick with: crush {{now}} of it to a paste and leave the rest as it is.",
-      "mash-more": "The {{food}} has too little paste to stick with: crush it further.",
+        "Left whole, the {{food}} would have nothing to stick with: crush {{now}} to a paste and leave the rest as it is.",
+      "mash-more": "There is too little paste in the {{food}} to stick with: crush further.",
       "pulse-less":
-        "Ground to a smooth paste, the {{food}} has nothing to hold on to: stop while there are pieces.",
+        "Ground to a smooth paste, the {{food}} would have nothing to hold on to: stop while there are pieces.",
       smaller: "A piece of {{was}} breaks by its own weight: make them {{now}}.",
       tin: "Free-standing, the loaf must carry itself: bake it in a tin.",
       "other-heat":
@@ -123,7 +123,6 @@ export const advice = {
     },
   },
   eats: {
-    title: "To eat:",
     good: "good to eat",
     fair: "fair to eat",
     poor: "poor to eat",

@@ -106,9 +106,9 @@ export const advice: Advice = {
       "leave-raw": "La carne ya dorada ha cuajado y no liga más: que entre cruda ({{food}}).",
       "less-liquid": "Hay más líquido del que toma la mezcla. {{food}}: bastan {{now}} en vez de {{was}}.",
       "less-fat": "La grasa impide que lo demás se pegue. {{food}}: bastan {{now}} en vez de {{was}}.",
-      "less-binder": "{{food}}: {{was}} beben más de lo que hay. Toma {{now}}.",
+      "less-binder": "{{food}}: {{was}} toman más agua de la que hay. Usa {{now}}.",
       without_liquid: "Hay más líquido del que toma la mezcla: quita {{was}} de {{food}}.",
-      without: "{{food}}: {{was}} impiden que lo demás se pegue. Quítalo.",
+      without: "Aguanta mejor sin {{was}} de {{food}}.",
       "mash-part":
         "{{food}}: en piezas enteras no hay con qué pegarlas. Haz puré {{now}} y deja el resto como está.",
       "mash-more": "{{food}}: hay poca pasta que pegue. Tritura más.",
@@ -127,7 +127,6 @@ export const advice: Advice = {
     },
   },
   eats: {
-    title: "Al comer:",
     good: "buena de comer",
     fair: "pasable de comer",
     poor: "mala de comer",
