@@ -282,7 +282,7 @@ func (c *chooser) additions(st *state) (out []Addition) {
 
 // way works a build out as a way.
 func (c *chooser) way(st *state) Way {
-	w := Way{Add: c.additions(st), Have: true, Document: tidy(*st.document()), Kind: c.kind(st), LimitPct: c.taste(st), state: st}
+	w := Way{Moves: []Move{}, Add: append([]Addition{}, c.additions(st)...), Have: true, Document: tidy(*st.document()), Kind: c.kind(st), LimitPct: c.taste(st), state: st}
 	for i := range w.Add {
 		f := c.k.Foods.Find(w.Add[i].Food)
 		if m, ok := f.Measure(w.Add[i].Grams); ok {
