@@ -192,7 +192,7 @@ func Bind(k *kitchen.Kitchen, d *document.Document, o Options) Answer {
 	for i := range bases {
 		s = newSearch(k, &bases[i].doc, o)
 		s.table, s.trouble = bases[i].table, bases[i].trouble
-		start := s.weigh(bases[i].doc, bases[i].moves)
+		start := s.start(bases[i].moves)
 		binders := s.binders(start)
 		out.Candidates = max(out.Candidates, len(binders))
 		if len(o.Foods) > 0 && len(binders) == 0 {

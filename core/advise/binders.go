@@ -17,9 +17,8 @@ const (
 	slowMinutes  = 20.
 )
 
-// binders are the foods that may be added to bind a document: clear for its table, fit for its heat and its water, and
-// usual; what is asked for by name may be anything that is clear. rarely are those that this kitchen hardly has: they
-// are tried alone, never in a pair.
+// binders are the foods that may be added to bind a build: those that are clear for everyone at its table and usual for its
+// piece and its heat. What was asked for by name need only be clear and bind at all.
 func (s *search) binders(st *state) (out []*food.Food) {
 	u := st.use
 	all := s.k.Foods.Foods()

@@ -20,7 +20,7 @@ const coatingGlue = "aquafaba"
 type base struct {
 	doc   document.Document
 	table eaters.Table
-	// moves are what was put in place already.
+	// moves are the changes that were made to the document before the search begins: its panade.
 	moves []candidate
 	// trouble is what it costs beside, in minutes: a meat mix without its crumbs and milk is dense and dry.
 	trouble float64
@@ -43,7 +43,7 @@ const (
 	mashForBoth     = .45
 	// otherCosts is what it costs, in minutes of trouble, that it is not like what it stands in for.
 	otherCosts = 10.
-	// deletedCosts is what it costs that nothing stands in for crumbs and milk.
+	// deletedCosts is what it costs, in minutes of trouble, to leave crumbs and milk out and put nothing in their place.
 	deletedCosts, deletedFromMeatCosts = 8., 40.
 )
 

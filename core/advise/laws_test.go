@@ -132,6 +132,27 @@ func TestMixesThatNothingMends(t *testing.T) {
 	}
 }
 
+// A conversion of raw meat begins with crumbs swollen in liquid where there were crumbs and milk, and takes out nothing of
+// what it has just put in.
+func TestAConversionKeepsItTender(t *testing.T) {
+	a := way(t, classic, advise.Options{Replace: advise.Classics})
+	require.NotEmpty(t, a.Suggest)
+	for i := range a.Suggest {
+		w := &a.Suggest[i]
+		panade := moveOf(w, advise.Panade)
+		require.NotNil(t, panade, "%+v", w.Moves)
+		assert.Equal(t, panade, &w.Moves[0], "and says so first")
+		for _, m := range w.Moves[1:] {
+			if m.Code == advise.LessBinder || m.Code == advise.LessLiquid {
+				assert.NotContains(t, []string{panade.Food, panade.Liquid}, m.Food)
+			}
+		}
+	}
+	first := a.Suggest[0].Moves[0]
+	assert.Equal(t, "gf-crumbs", first.Food, "like goes for like before anything else does")
+	assert.Positive(t, first.LiquidG)
+}
+
 // A surer way is asked for by a higher target, and every way then keeps it.
 func TestTheTargetIsKept(t *testing.T) {
 	for _, target := range []float64{1.2, 1.7, 2.2} {

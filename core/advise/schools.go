@@ -41,7 +41,7 @@ func Schools(k *kitchen.Kitchen, d *document.Document, done <-chan struct{}) []S
 			return nil
 		}
 		s := newSearch(k, doc, o)
-		start := s.weigh(*doc, nil)
+		start := s.start(nil)
 		c := chooser{search: s, d: d, gone: gone, now: newSearch(k, d, o).weigh(*d, nil), replaced: true}
 		c.all = append(c.all, start)
 		for _, c1 := range s.binding(start, s.binders(start)) {

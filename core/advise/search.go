@@ -4,6 +4,7 @@ import (
 	"runtime"
 	"slices"
 	"strconv"
+	"strings"
 	"sync"
 
 	"cuerda/core/document"
@@ -37,7 +38,7 @@ func (s *search) explore(base *state) []*state {
 				if s.ended() {
 					return nil
 				}
-				key := keyOf(append(slices.Clip(st.moves), c))
+				key := keyOf(append(slices.Clip(st.moves), c), amount)
 				if seen[key] {
 					continue
 				}
@@ -94,7 +95,8 @@ func (s *search) foremost(bound []*state) (out []*food.Food) {
 			out = append(out, f)
 		}
 	}
-	for _, st := range sortedByWorth(bound) {
+	bound = sortedByWorth(bound)
+	for _, st := range bound {
 		m := st.moves[len(st.moves)-1].Move
 		f := s.k.Foods.Find(m.Food)
 		if kind := kindOf(f); kinds[kind] < 2 && !slices.Contains(out, f) {
@@ -102,7 +104,7 @@ func (s *search) foremost(bound []*state) (out []*food.Food) {
 			take(f)
 		}
 	}
-	for _, st := range sortedByWorth(bound) {
+	for _, st := range bound {
 		if len(out) >= ledOn {
 			break
 		}
@@ -115,34 +117,27 @@ func (s *search) foremost(bound []*state) (out []*food.Food) {
 	return out
 }
 
-// keyOf names moves whatever their order.
-func keyOf(moves []candidate) string {
+// keyOf names moves whatever their order: what says of each what is to tell it from others.
+func keyOf(moves []candidate, what func(m *candidate) string) string {
 	names := make([]string, len(moves))
 	for i := range moves {
-		m := &moves[i]
-		names[i] = m.slot + string(m.Code) + strconv.FormatFloat(m.Now, 'f', 0, 64) + m.With
+		names[i] = what(&moves[i])
 	}
 	slices.Sort(names)
-	out := ""
-	for _, n := range names {
-		out += n + ";"
-	}
-	return out
+	return strings.Join(names, ";")
 }
+
+// amount tells a move from all others, sort only from those that change something else.
+func amount(m *candidate) string {
+	return m.slot + string(m.Code) + strconv.FormatFloat(m.Now, 'f', 0, 64) + m.With
+}
+func sort(m *candidate) string { return m.slot + string(m.Code) }
 
 // apart are the best of what is sorted, no more than two that change the same things by different amounts.
 func apart(sorted []*state, most int) (out []*state) {
 	kinds := map[string]int{}
 	for _, st := range sorted {
-		key := ""
-		slots := []string{}
-		for i := range st.moves {
-			slots = append(slots, st.moves[i].slot+string(st.moves[i].Code))
-		}
-		slices.Sort(slots)
-		for _, slot := range slots {
-			key += slot + ";"
-		}
+		key := keyOf(st.moves, sort)
 		if kinds[key]++; kinds[key] > 2 {
 			continue
 		}
@@ -196,6 +191,7 @@ func (s *search) made(moves []candidate) *state {
 	return s.weigh(d, moves)
 }
 
+// stepOf is the step in which a cook changes an amount, g.
 func stepOf(g float64) float64 {
 	if g > 20 {
 		return 5
@@ -221,26 +217,18 @@ func drying(moves []candidate) bool {
 	})
 }
 
-// taste is how much of the nearest taste limit the binders of a build use, per cent. What is the body of a stuffing has none.
+// taste says how near a build comes to tasting of one of its binders, per cent of the amount from which it does. The bread
+// of a stuffing is its body, so for a stuffing it is 0.
 func (s *search) taste(st *state) (out float64) {
 	if st.duty.Spooned() > 0 {
 		return 0
 	}
-	for i := range st.parts {
-		f := st.parts[i].Food
-		if f.MaxPct > 0 && f.Group.IsBinder() {
-			share := 0.
-			for k := range st.parts {
-				if st.parts[k].Food == f {
-					share += 100 * st.parts[k].Mass / st.effect.Mass
-				}
-			}
-			most := f.MaxPct
-			if row, known := usualOf(f); known {
-				most = max(most, row.by[st.use].most)
-			}
-			out = max(out, 100*share/most)
+	for _, of := range st.shares(func(f *food.Food) bool { return f.MaxPct > 0 && f.Group.IsBinder() }) {
+		most := of.food.MaxPct
+		if row, known := usualOf(of.food); known {
+			most = max(most, row.by[st.use].most)
 		}
+		out = max(out, 100*of.pct/most)
 	}
 	return out
 }

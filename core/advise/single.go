@@ -15,7 +15,7 @@ const mostSingles = 5
 // that Bind makes those that touch one thing alone. None where nothing gains a point.
 func ChangeOne(k *kitchen.Kitchen, d *document.Document) []Way {
 	s := newSearch(k, d, Options{})
-	now := s.weigh(*d, nil)
+	now := s.start(nil)
 	var all []*state
 	for _, c := range append(s.undoing(now), s.binding(now, s.binders(now))...) {
 		if c.Code == AddBinder && (c.With != "" || c.Liquid != "" || c.Minutes > 0) {

@@ -147,7 +147,7 @@ func (s *search) less(st *state, i int, add func(candidate)) {
 	f := s.k.Foods.Find(l.Food)
 	slot := fmt.Sprintf("grams %d", i)
 	to := func(code MoveCode, grams, work float64) {
-		if grams = measurable(grams); grams >= l.Grams {
+		if grams = measurable(grams); grams >= l.Grams || st.ofPanade(l.Food) {
 			return
 		}
 		gone := (l.Grams - grams) * f.Water / 100
@@ -166,7 +166,7 @@ func (s *search) less(st *state, i int, add func(candidate)) {
 	case f.Fat > 40 && (f.Group == food.Wet || f.Group == food.Nut || f.Group == food.Seed && f.Chunk < .2) && f.Chunk < .2 && l.Grams >= leastLineG:
 		to(LessFat, l.Grams/2, 1)
 		to(LessFat, l.Grams*.4, 1)
-	case wets(f) && l.Grams >= leastLineG && !st.has("liquid") && !st.swells(l.Food):
+	case wets(f) && l.Grams >= leastLineG && !st.has("liquid"):
 		for _, part := range []float64{.75, .5, .33, 0} {
 			to(LessLiquid, part*l.Grams, .5+part)
 		}

@@ -57,9 +57,9 @@ func (s *state) did(code MoveCode) bool {
 	return slices.ContainsFunc(s.moves, func(c candidate) bool { return c.Code == code })
 }
 
-// swells says whether a panade was put in with that liquid: it is what it drinks.
-func (s *state) swells(id string) bool {
-	return slices.ContainsFunc(s.moves, func(c candidate) bool { return c.Code == Panade && c.Liquid == id })
+// ofPanade says whether a panade was put in that holds that food: it is not taken out again.
+func (s *state) ofPanade(id string) bool {
+	return slices.ContainsFunc(s.moves, func(c candidate) bool { return c.Code == Panade && (c.Food == id || c.Liquid == id) })
 }
 
 // good is the chance that nine in ten reach, times how good it is to eat.
@@ -73,7 +73,7 @@ type search struct {
 	// named are the binders that were asked for, none where any will do.
 	named  []string
 	target float64
-	// used is the usage of its base.
+	// used is how much of the usual amounts the binders of its base use together (usage).
 	used float64
 	// trouble is what its base costs before any move, in minutes.
 	trouble float64
@@ -133,6 +133,7 @@ func (s *search) dutyOf(d *document.Document) mix.Duty {
 	return duty
 }
 
+// coldnessOf is how far the cold firms the pieces of the document, kept by what it depends on but for what they are of.
 func (s *search) coldnessOf(d *document.Document) float64 {
 	if d.Chill == nil && !d.Frozen() {
 		return 0
@@ -158,9 +159,14 @@ func (s *search) coldnessOf(d *document.Document) float64 {
 func (s *search) weigh(d document.Document, moves []candidate) *state {
 	out := &state{of: s, doc: &d, moves: moves, use: useOf(&d, s.k), rest: d.RestIn(s.k), duty: s.dutyOf(&d), coldness: s.coldnessOf(&d)}
 	out.parts = d.Bowl(mix.Parts(d.MixLines(s.k.Foods)))
-	if len(moves) == 0 {
-		s.used, _ = s.usage(&state{parts: out.parts, use: out.use, effect: mix.Sum(out.parts, out.rest)})
-	}
+	s.judge(out)
+	return out
+}
+
+// start is the build that moves begin from. What it has of binders is no cost of any way.
+func (s *search) start(moves []candidate) *state {
+	out := s.weigh(*s.d, moves)
+	s.used, _ = s.usage(out)
 	s.judge(out)
 	return out
 }
@@ -211,28 +217,45 @@ func (s *search) judge(out *state) {
 // usage is how much of the most that is usual a build's binders use together, as a share; worst is that of the one that
 // goes farthest of those that the moves bring.
 func (s *search) usage(st *state) (all, worst float64) {
-	shares := map[*food.Food]float64{}
-	for i := range st.parts {
-		if f := st.parts[i].Food; f.Group.IsBinder() || st.brings(f.ID) {
-			shares[f] += 100 * st.parts[i].Mass / st.effect.Mass
-		}
-	}
 	if st.use == asStuffing {
 		return 0, 0 // its bread is its body
 	}
-	for f, share := range shares {
-		part := share / amountsOf(f, st.use).most
+	for _, of := range st.shares(func(f *food.Food) bool { return f.Group.IsBinder() || st.brings(f.ID) }) {
+		part := of.pct / amountsOf(of.food, st.use).most
 		all += part
-		if st.brings(f.ID) {
+		if st.brings(of.food.ID) {
 			worst = max(worst, part)
 		}
 	}
 	return min(all, mostUsage), worst
 }
 
-// mostUsage is where more binder costs no more: it is none that is told.
+// mostUsage is the usage from which more binder costs no more: no such way is shown anyway.
 const mostUsage = 2.5
 
+// share is how much of the mix a food is, over all of its lines, g per 100 g.
+type share struct {
+	food *food.Food
+	pct  float64
+}
+
+// shares are those of the foods that of picks, in the order of the mix.
+func (s *state) shares(of func(*food.Food) bool) (out []share) {
+	for i := range s.parts {
+		f, pct := s.parts[i].Food, 100*s.parts[i].Mass/s.effect.Mass
+		if !of(f) {
+			continue
+		}
+		if at := slices.IndexFunc(out, func(o share) bool { return o.food == f }); at >= 0 {
+			out[at].pct += pct
+		} else {
+			out = append(out, share{f, pct})
+		}
+	}
+	return out
+}
+
+// brings says whether the moves add that food as a binder.
 func (s *state) brings(id string) bool {
 	return slices.ContainsFunc(s.moves, func(c candidate) bool { return c.Code == AddBinder && (c.Food == id || c.With == id) })
 }

@@ -99,7 +99,7 @@ func (s *Store) MakeKitchen(ctx context.Context, in NewKitchen) (id string, err 
 	return id, err
 }
 
-// Finish keeps a kitchen that was made unfinished.
+// Finish says that a kitchen which was made in steps is complete: from then on it is shown, and no sweep erases it.
 func (s *Store) Finish(ctx context.Context, id string) error {
 	return s.EraseKitchenAt(principal.Server(ctx), id, nil)
 }
