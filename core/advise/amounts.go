@@ -31,10 +31,10 @@ const (
 	uses
 )
 
-// least and most of a binder, g per 100 g of the mix with it.
+// amounts are the least and the most of a binder that is usual, g per 100 g of the mix with it.
 type amounts struct{ least, most float64 }
 
-// usual is a row of the table.
+// usual is a row of amounts.csv: what is usual of one binder.
 type usual struct {
 	by [uses]amounts
 	// with are the foods that it is paired with.
@@ -69,7 +69,7 @@ var usualAmounts = sync.OnceValue(func() map[string]usual {
 	return out
 })
 
-// usualOf is what is usual of a food; ok is false of one that is not in the table. An own food is used as what it is like.
+// usualOf gives the row of a food, and whether there is one. A kitchen's own food has the row of the food that it is like.
 func usualOf(f *food.Food) (usual, bool) {
 	id := f.ID
 	if f.Own != "" {
@@ -82,7 +82,7 @@ func usualOf(f *food.Food) (usual, bool) {
 // rawMeatShare is the share of raw meat or fish from which a mix binds itself with it.
 const rawMeatShare = .25
 
-// useOf says what binders are for in a document.
+// useOf says which column of amounts.csv goes for a document: by its piece, its heat and whether it is of raw meat.
 func useOf(d *document.Document, k *kitchen.Kitchen) use {
 	p := d.PieceOrDefault()
 	m, _ := d.MethodAndTurn()

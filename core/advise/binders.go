@@ -10,10 +10,11 @@ import (
 	"cuerda/core/physics/mix"
 )
 
-// A binder that drinks is given a rest of this, min: what is measured by tau at 20 degC has drunk most of it.
+// A binder that takes up water comes with a rest in which it does: longer where its time constant (tau, at 20 degC) is long. All
+// in min; kitchen practice, grade C.
 const (
 	drinkMinutes = 15.
-	slowTau      = 6. // of what needs a rest, min
+	slowTau      = 6.
 	slowMinutes  = 20.
 )
 
@@ -40,8 +41,8 @@ func (s *search) binders(st *state) (out []*food.Food) {
 	return s.firstOfTheBowl(st, u, out)
 }
 
-// firstOfTheBowl leaves out binders of a stuff of which the bowl has one already that may be more: nobody opens a bag of
-// lentil flour for a mix with chickpea flour.
+// firstOfTheBowl leaves out a binder where the mix holds one of the same stuff, of which more may still be added: nobody opens
+// a bag of lentil flour for a mix with chickpea flour.
 func (s *search) firstOfTheBowl(st *state, u use, foods []*food.Food) []*food.Food {
 	has := map[food.Stuff]*food.Food{}
 	for i := range st.parts {
@@ -72,13 +73,14 @@ func amountsOf(f *food.Food, u use) amounts {
 	return amounts{most / 4, most * .8}
 }
 
-// mostPaired are paired with one another where they were asked for by name.
+// mostPaired is up to how many binders that were asked for by name each pair of them is tried.
 const mostPaired = 6
 
-// mostPrecise are tried in several amounts at once; of more the best are looked for first.
+// mostPrecise is up to how many binders each is tried in several amounts at once. Of more, each is tried in one, and the best
+// are then tried further (foremost).
 const mostPrecise = 80
 
-// steps are where between the least and the most of what is usual it is tried.
+// steps are the amounts of a binder that are tried, 0 for the least that is usual and 1 for the most.
 var steps = []float64{0, .3, .6, 1}
 
 // binding are the moves that add a binder, alone or as one of a pair, dry or with its water.
@@ -172,14 +174,14 @@ func (s *search) amountOf(st *state, f *food.Food, share float64, by *food.Food,
 	return out
 }
 
-// unitOf is what a gram of a food gives to a mix.
+// unitOf is the effect of one gram of a food, unprepared, after a rest.
 func unitOf(f *food.Food, rest mix.Rest) mix.Effect {
 	line := mix.Line{Food: f, Grams: 1}
 	part := line.Part()
 	return part.Effect(rest)
 }
 
-// binderMove is the move as a candidate, with so much liquid.
+// binderMove makes a candidate of a move that adds a binder, with so much liquid, g (0 for none).
 func (s *search) binderMove(m Move, liquid float64, d *document.Document) candidate {
 	if liquid > 0 {
 		m.Liquid, m.LiquidG = s.liquidOf(d), liquid

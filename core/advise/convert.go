@@ -16,7 +16,7 @@ const bodyShare = 0.3
 // coatingGlue takes the place of egg in what is brushed or rolled on.
 const coatingGlue = "aquafaba"
 
-// base is what moves begin from: the document, with what stands in for what gave way.
+// base is a build from which a search begins: the document with other things in place of what gave way.
 type base struct {
 	doc   document.Document
 	table eaters.Table
@@ -26,7 +26,7 @@ type base struct {
 	trouble float64
 }
 
-// basesOf are what moves begin from, and the lines that gave way.
+// basesOf gives the builds from which the search begins, and the lines of the document that gave way.
 func basesOf(k *kitchen.Kitchen, d *document.Document, how Replace) (out []base, gone []document.Line) {
 	rest, gone := without(k, d, how)
 	if how != Classics {
@@ -36,7 +36,7 @@ func basesOf(k *kitchen.Kitchen, d *document.Document, how Replace) (out []base,
 	return panades(k, d, rest, gone, t), gone
 }
 
-// What a panade holds of what it stands in for, g per g.
+// A panade holds so much of what it stands in for, g per g: kitchen practice, grade C.
 const (
 	crumbsForCrumbs = .85
 	liquidForMilk   = .85
@@ -44,7 +44,7 @@ const (
 	// otherCosts is what it costs, in minutes of trouble, that it is not like what it stands in for.
 	otherCosts = 10.
 	// deletedCosts is what it costs, in minutes of trouble, to leave crumbs and milk out and put nothing in their place.
-	deletedCosts, deletedFromMeatCosts = 8., 40.
+	deletedCosts = 8.
 )
 
 // panades are the mixes with something in place of crumbs and milk, the nearest first: crumbs without wheat in the
@@ -66,9 +66,6 @@ func panades(k *kitchen.Kitchen, d *document.Document, rest document.Document, g
 	}
 	u := useOf(d, k)
 	bare := base{doc: rest, table: t, trouble: deletedCosts}
-	if u == withMeat || u == atSimmer {
-		bare.trouble = deletedFromMeatCosts
-	}
 	if crumbs+milk == 0 || u == asBatter || u == asStuffing {
 		bare.trouble = 0
 		return []base{bare}
@@ -108,8 +105,8 @@ func panades(k *kitchen.Kitchen, d *document.Document, rest document.Document, g
 	put(likeCrumbs, crumbsForCrumbs*crumbs, .45*milk, 0)
 	put("potato-mashed", mashForBoth*(crumbs+milk)+.3*crumbs, 0, otherCosts)
 	put("oats-quick", .8*crumbs, liquidForMilk*milk, otherCosts)
-	if len(out) > 0 && bare.trouble == deletedFromMeatCosts {
-		return out // dense and dry: nobody's way
+	if len(out) > 0 && (u == withMeat || u == atSimmer) {
+		return out // without a panade raw meat is dense and dry: nobody's way
 	}
 	return append(out, bare)
 }

@@ -8,7 +8,7 @@ import (
 // MoveCode names something that a cook changes about a build.
 type MoveCode string
 
-// The moves. Those up to ShapeSmaller undo a cause; those after it bring something in.
+// The moves. Those up to PulseLess undo a cause in the bowl; then come the shape, the heat and the waits, and what is added.
 const (
 	Squeeze      MoveCode = "squeeze"     // salt and wring, or press, a line
 	FryOff       MoveCode = "fry-off"     // the water of a raw vegetable
@@ -65,7 +65,7 @@ type Move struct {
 	Gain float64
 }
 
-// candidate is a move that may be made on a build.
+// candidate is a move that may be made on a build, and how it is made.
 type candidate struct {
 	Move
 	// slot keeps moves apart that cannot both be made.
@@ -75,7 +75,7 @@ type candidate struct {
 	apply      func(d *document.Document)
 }
 
-// withLine gives a change of one line.
+// withLine gives a change of the line in that place.
 func withLine(i int, change func(l *document.Line)) func(d *document.Document) {
 	return func(d *document.Document) {
 		l := d.Lines[i]

@@ -56,7 +56,7 @@ func (s *search) explore(base *state) []*state {
 	return all
 }
 
-// bound are the builds with each of the binders in each amount, worked out side by side.
+// bound adds each of the binders, in each amount, to each of the builds. The builds are shared out over the processors.
 func (s *search) bound(level []*state, foods []*food.Food) []*state {
 	out := make([][]*state, len(level))
 	for _, st := range level {
@@ -84,10 +84,10 @@ func (s *search) bound(level []*state, foods []*food.Food) []*state {
 	return slices.Concat(out...)
 }
 
-// ledOn is how many binders are tried after other moves.
+// ledOn is how many binders are tried once other moves are made.
 const ledOn = 14
 
-// foremost are the binders that did best by themselves, and the best of each kind.
+// foremost are the binders to try once other moves are made: the best two of each kind by themselves, then the best of all.
 func (s *search) foremost(bound []*state) (out []*food.Food) {
 	kinds := map[Kind]int{}
 	take := func(f *food.Food) {
@@ -117,7 +117,7 @@ func (s *search) foremost(bound []*state) (out []*food.Food) {
 	return out
 }
 
-// keyOf names moves whatever their order: what says of each what is to tell it from others.
+// keyOf is the same for the same moves in any order; what names one move.
 func keyOf(moves []candidate, what func(m *candidate) string) string {
 	names := make([]string, len(moves))
 	for i := range moves {
@@ -127,13 +127,13 @@ func keyOf(moves []candidate, what func(m *candidate) string) string {
 	return strings.Join(names, ";")
 }
 
-// amount tells a move from all others, sort only from those that change something else.
+// amount names a move with how much it changes, sort only what it changes.
 func amount(m *candidate) string {
 	return m.slot + string(m.Code) + strconv.FormatFloat(m.Now, 'f', 0, 64) + m.With
 }
 func sort(m *candidate) string { return m.slot + string(m.Code) }
 
-// apart are the best of what is sorted, no more than two that change the same things by different amounts.
+// apart are the first builds of a sorted list, but no more than two that change the same things by different amounts.
 func apart(sorted []*state, most int) (out []*state) {
 	kinds := map[string]int{}
 	for _, st := range sorted {
@@ -204,7 +204,7 @@ func (s *search) holds(st *state) bool {
 	return st.effect.HasPaste() && st.duty.Band.Holds(st.judged.Felt) && st.judged.RawRatio >= s.target && st.judged.CookedRatio >= s.target
 }
 
-// tidy takes out the lines that moves left out.
+// tidy removes from a document the lines that moves have left out.
 func tidy(d document.Document) document.Document {
 	d.Lines = slices.DeleteFunc(slices.Clone(d.Lines), func(l document.Line) bool { return l.Grams < document.MinGrams })
 	return d

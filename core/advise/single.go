@@ -8,7 +8,7 @@ import (
 	"cuerda/core/kitchen"
 )
 
-// mostSingles are told.
+// mostSingles is how many changes are told.
 const mostSingles = 5
 
 // ChangeOne gives the changes of one thing that make a build surer, and no worse to eat, the best first: of the moves

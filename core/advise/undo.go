@@ -25,7 +25,7 @@ const (
 	usualSaltPct    = 1.2  // of raw meat that is to grow sticky, g per 100 g
 )
 
-// undoing are the moves that take away a cause, and the waits, for a build.
+// undoing are all moves that a cook may make on a build but adding a binder.
 func (s *search) undoing(st *state) (out []candidate) {
 	add := func(c candidate) {
 		if !st.has(c.slot) {
@@ -129,7 +129,7 @@ func (s *search) crushed(st *state, i int, add func(candidate)) {
 	}
 }
 
-// crushedTo are preparations with the crushing at that level.
+// crushedTo gives the preparations with their mashing or blitzing set to that level, 0..1, or with one added.
 func crushedTo(preps []food.Preparation, do food.Do, level float64) []food.Preparation {
 	out := slices.Clone(preps)
 	for i := range out {
@@ -191,7 +191,7 @@ func (s *search) less(st *state, i int, add func(candidate)) {
 	}
 }
 
-// leftOut stands for a line that a move leaves out, until its way is made: g.
+// leftOut is what is kept of a line that a move leaves out, g, so that other lines keep their place; tidy removes it.
 const leftOut = 1e-6
 
 // wets says whether a food is a liquid of a mix that may be halved or left out: it brings water and binds nothing.
@@ -199,7 +199,7 @@ func wets(f *food.Food) bool {
 	return f.Water > 75 && f.GlueCold < .015 && (f.Group == food.Wet || f.Group == food.Dairy || f.Is(food.Thins) || f.Is(food.Liquid) || f.Group == food.Vegetable && f.State != food.Raw && f.Chunk == 0 && f.Water > 88)
 }
 
-// cookFirst puts the cooked food in place of a dry one.
+// cookFirst is the move that puts the cooked food in place of a dry one, by the yields of the catalogue.
 func (s *search) cookFirst(i int, l *document.Line, f *food.Food, slot string, add func(candidate)) {
 	for _, y := range s.k.Foods.Yields() {
 		by := y.Cooked

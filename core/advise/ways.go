@@ -229,7 +229,7 @@ func (c *chooser) cost(st *state, aim Aim) (float64, bool) {
 	case LeastBinder:
 		return grams, true
 	case NoWaiting:
-		return 0, waitOf(st.document()) <= min(waitOf(c.d), 5)
+		return 0, waitOf(st.document()) <= min(waitOf(c.d), quickMinutes)
 	case FromPantry:
 		return 0, len(add) > 0 && all(func(f *food.Food) bool { return c.k.Have(f.ID) || f.ID == "water" })
 	case MostTender:
