@@ -95,6 +95,42 @@ func TestBindAddsWaysToThePrediction(t *testing.T) {
 	assert.Contains(t, errs, "flax-meal")
 }
 
+// What converts a recipe in the dialog converts it here: nothing with egg or wheat is left, and how it eats is said.
+func TestBindConvertsAClassicRecipe(t *testing.T) {
+	const classic = `{"format":"cuerda-build/1","lines":[{"food":"turkey-ground","grams":500},{"food":"egg","grams":50},{"food":"breadcrumbs-dry","grams":60},
+		{"food":"milk","grams":60},{"food":"salt","grams":7}],"rest":{"minutes":10},"piece":{"kind":"ball","diameter_mm":38},"cook":{"method":"still-oven"}}`
+	code, out, errs := command(classic, "bind", "-", "--replace", "classic")
+	require.Zero(t, code, errs)
+	var got struct {
+		Eat     float64 `json:"eat"`
+		Suggest []struct {
+			Eat   float64 `json:"eat"`
+			Moves []struct {
+				Code string `json:"code"`
+			} `json:"moves"`
+			Document struct {
+				Lines []struct {
+					Food string `json:"food"`
+				} `json:"lines"`
+			} `json:"document"`
+		} `json:"suggest"`
+	}
+	require.NoError(t, json.Unmarshal([]byte(out), &got))
+	assert.Positive(t, got.Eat)
+	require.NotEmpty(t, got.Suggest)
+	for _, s := range got.Suggest {
+		assert.Greater(t, s.Eat, .6)
+		require.NotEmpty(t, s.Moves)
+		assert.Equal(t, "panade", s.Moves[0].Code)
+		for _, l := range s.Document.Lines {
+			assert.NotContains(t, []string{"egg", "breadcrumbs-dry"}, l.Food)
+		}
+	}
+	code, _, errs = command(classic, "bind", "-", "--replace", "everything")
+	assert.Equal(t, 1, code)
+	assert.Contains(t, errs, "classic")
+}
+
 func TestBakeAddsTheHeatToThePrediction(t *testing.T) {
 	type answer struct {
 		MassG    float64 `json:"mass_g"`

@@ -153,6 +153,33 @@ func TestAConversionKeepsItTender(t *testing.T) {
 	assert.Positive(t, first.LiquidG)
 }
 
+// The same question has the same answer, however the work is shared out.
+func TestTheSameQuestionHasTheSameAnswer(t *testing.T) {
+	for _, how := range advise.Replaces {
+		first := way(t, classic, advise.Options{Replace: how})
+		for range 3 {
+			again := way(t, classic, advise.Options{Replace: how})
+			require.Len(t, again.Suggest, len(first.Suggest))
+			for i := range first.Suggest {
+				assert.Equal(t, first.Suggest[i].Document, again.Suggest[i].Document)
+				assert.Equal(t, first.Suggest[i].Moves, again.Suggest[i].Moves)
+			}
+		}
+	}
+}
+
+// Where nothing good is left, the nearest is told with what stands in its way, and what the mix can become.
+func TestWhatNothingMendsIsToldSo(t *testing.T) {
+	a := way(t, wholeBeans, advise.Options{Target: 60})
+	assert.Empty(t, a.Suggest, "nobody is as sure as that")
+	require.NotNil(t, a.Nearest)
+	assert.Contains(t, a.Obstacles, advise.WeakRaw)
+	assert.NotEmpty(t, a.Becomes)
+	for _, b := range a.Becomes {
+		assert.Contains(t, advise.BecomesAll, b)
+	}
+}
+
 // A surer way is asked for by a higher target, and every way then keeps it.
 func TestTheTargetIsKept(t *testing.T) {
 	for _, target := range []float64{1.2, 1.7, 2.2} {
