@@ -14,7 +14,7 @@ export function Eye({ eye, children }: { eye: PracticeEye; children?: React.Reac
   const { t } = useTranslation();
   const format = useFormat();
   const [now] = useState(() => Date.now());
-  const weeks = eye.since ? Math.max(1, Math.ceil((now - Date.parse(eye.since)) / (7 * day))) : 0;
+  const weeks = eye.since ? Math.max(1, Math.round((now - Date.parse(eye.since)) / (7 * day))) : 0;
   const again = eye.skills.filter((s) => s.calls > 0 && s.skill !== "plain").slice(0, 3);
   return (
     <aside className="practice-eye" aria-labelledby="eye-title">
