@@ -18,7 +18,9 @@ import (
 	"github.com/stretchr/testify/require"
 
 	"cuerda/core/document"
+	"cuerda/core/food"
 	"cuerda/core/recipe"
+	"cuerda/core/recipe/ingredient"
 	"cuerda/internal/api"
 )
 
@@ -178,7 +180,7 @@ func TestRecipesComeFromPagesAndFilesAndGoOut(t *testing.T) {
 	defer answer.Body.Close()
 	text, err := io.ReadAll(answer.Body)
 	require.NoError(t, err)
-	found, err := recipe.Read(text)
+	found, err := recipe.Read(text, ingredient.NewReader(food.Starter()), nil)
 	require.NoError(t, err)
 	var back document.Document
 	require.NoError(t, json.Unmarshal(found.Whole, &back))

@@ -36,7 +36,8 @@ func readCommand() *cobra.Command {
 			if err != nil {
 				return err
 			}
-			found, err := recipe.Read(data)
+			reader := ingredient.NewReader(food.Starter())
+			found, err := recipe.Read(data, reader, nil)
 			if err != nil {
 				return problem.New(422, "no-recipe", err.Error())
 			}
@@ -48,7 +49,7 @@ func readCommand() *cobra.Command {
 				}
 				out.Lines, out.Spans, out.Questions = []wire.ReadLine{}, []wire.StepSpan{}, []wire.Question{}
 			} else {
-				understood := recipe.Understand(&found, ingredient.NewReader(food.Starter()), k.Foods)
+				understood := recipe.Understand(&found, reader, k.Foods)
 				made := wire.Of[wire.Draft](proposal.Of(&found, &understood, k))
 				out.Understood = wire.Of[wire.Understood](understood)
 				out.Document, out.Chance, out.Questions = &made.Document, made.Chance, made.Questions

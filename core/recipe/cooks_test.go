@@ -19,7 +19,7 @@ import (
 )
 
 // told is a recipe of testdata/cooks with what a cook reads in it: after @@ the foods of
-// a line, their grams from .. to and what is done to them, or the part they go to; in the
+// a line, or of a phrase within the sentences above where it begins with ~, their grams from .. to and what is done to them, or the part they go to; in the
 // head the rest, the chill, the piece and the heat.
 type told struct {
 	id, text string
@@ -38,6 +38,8 @@ type toldFood struct {
 	preps      []string
 }
 
+var recipeHead = regexp.MustCompile(`^#[a-z]\d\d `)
+
 var checkbox = regexp.MustCompile(`^\s*(?:[-*•▢·]\s*)?(?:\[[ x]\]\s*)?`)
 
 func cooks(t testing.TB, file string) (out []told) {
@@ -45,7 +47,7 @@ func cooks(t testing.TB, file string) (out []told) {
 	require.NoError(t, err)
 	for line := range strings.Lines(string(data)) {
 		line = strings.TrimRight(line, "\n")
-		if strings.HasPrefix(line, "#o") {
+		if recipeHead.MatchString(line) {
 			head, facts, _ := strings.Cut(line[1:], " | ")
 			r := told{id: strings.Fields(head)[0], facts: map[string]string{}}
 			for f := range strings.FieldsSeq(facts) {
@@ -57,7 +59,16 @@ func cooks(t testing.TB, file string) (out []told) {
 		}
 		r := &out[len(out)-1]
 		text, notes, is := strings.Cut(line, " @@ ")
-		r.text += text + "\n"
+		if phrase, spoken := strings.CutPrefix(text, "~ "); spoken && is {
+			text = phrase // told within a sentence above
+		} else {
+			if start, broken := strings.CutSuffix(strings.TrimSuffix(r.text, "\n"), "-"); broken && r.text != "" {
+				r.text += text + "\n"
+				text = start[strings.LastIndexByte(start, '\n')+1:] + text // its line was broken
+			} else {
+				r.text += text + "\n"
+			}
+		}
 		if !is {
 			continue
 		}
@@ -83,7 +94,7 @@ func cooks(t testing.TB, file string) (out []told) {
 }
 
 func understand(t require.TestingT, text string) (recipe.Found, recipe.Understood) {
-	found, err := recipe.Read([]byte(text))
+	found, err := recipe.Read([]byte(text), ofAll, nil)
 	require.NoError(t, err, "%.60q", text)
 	return found, recipe.Understand(&found, ofAll, food.Starter())
 }
@@ -103,74 +114,163 @@ func (s *score) count(ok bool) bool {
 
 func (s *score) share() float64 { return s.right / max(1, s.all) }
 
+// right are the shares of a set that are read right.
+type right struct {
+	food, grams, part, preps, facts float64
+	sureAndWrong                    int
+}
+
+// alike is how much two phrases share, as a phrase told in a sentence need not be cut to the letter:
+// 1 for the same, else by length where one is within the other, else the share of common words.
+func alike(a, b string) float64 {
+	a, b = strings.ToLower(strings.Join(strings.Fields(a), " ")), strings.ToLower(strings.Join(strings.Fields(b), " "))
+	switch {
+	case a == b:
+		return 1
+	case a == "" || b == "":
+		return 0
+	case strings.Contains(a, b), strings.Contains(b, a):
+		return .5 + .5*float64(min(len(a), len(b)))/float64(max(len(a), len(b)))
+	}
+	all, common := map[string]bool{}, 0
+	for w := range strings.FieldsSeq(a) {
+		all[w] = true
+	}
+	n := len(all)
+	for w := range strings.FieldsSeq(b) {
+		if all[w] {
+			common++
+		} else {
+			n++
+		}
+	}
+	return float64(common) / float64(n)
+}
+
+// lineLike gives the line that has most of a phrase, of those not taken; -1 where none has half of it.
+func lineLike(lines []recipe.ReadLine, phrase string, taken map[int]bool) int {
+	best, at := .5, -1
+	for i := range lines {
+		v := alike(lines[i].Text, phrase)
+		if taken[i] {
+			v -= .01
+		}
+		if v >= best && (at < 0 || v > best) {
+			best, at = v, i
+		}
+	}
+	return at
+}
+
+// measure reads a set of testdata/cooks and says how much of it is right.
+func measure(t *testing.T, file string) right {
+	var foods, grams, parts, facts score
+	var hit, extra, missed float64
+	wrong := 0
+	for _, r := range cooks(t, file) {
+		found, err := recipe.Read([]byte(r.text), ofAll, nil)
+		var got recipe.Understood
+		if err != nil {
+			t.Logf("%s: refused: %v", r.id, err)
+		} else {
+			got = recipe.Understand(&found, ofAll, food.Starter())
+		}
+		taken := map[int]bool{}
+		for _, l := range r.lines {
+			at := lineLike(got.Lines, l.text, taken)
+			line := &recipe.ReadLine{}
+			if at >= 0 {
+				taken[at] = true
+				line = &got.Lines[at]
+			}
+			mix := slices.ContainsFunc(l.foods, func(f toldFood) bool { return f.part == "" })
+			if !parts.count(at >= 0 && (line.Part == "mix") == mix) {
+				t.Logf("%s: %q goes to %q", r.id, l.text, line.Part)
+			}
+			items := slices.Clone(line.Items)
+			for _, f := range l.foods {
+				if f.part != "" || f.food == "" {
+					continue
+				}
+				k := slices.IndexFunc(items, func(i recipe.ReadFood) bool { return i.Food == f.food })
+				if !foods.count(k >= 0) {
+					t.Logf("%s: %q is no %s: %v", r.id, l.text, f.food, brief(line.Items))
+					grams.count(false)
+					missed += float64(len(f.preps))
+					continue
+				}
+				item := items[k]
+				items = slices.Delete(items, k, k+1)
+				if !grams.count(item.Grams >= .95*f.low-.3 && item.Grams <= 1.05*f.high+.3) {
+					t.Logf("%s: %q weighs %g g", r.id, l.text, item.Grams)
+				}
+				have := map[string]bool{}
+				for _, p := range item.Prep {
+					have[string(p.Do)] = true
+				}
+				for _, want := range f.preps {
+					if have[want] {
+						hit++
+						delete(have, want)
+						continue
+					}
+					missed++
+					t.Logf("%s: %q without %s", r.id, l.text, want)
+				}
+				extra += float64(len(have))
+				for p := range have {
+					t.Logf("%s: %q is not to be %s", r.id, l.text, p)
+				}
+			}
+			for _, i := range items {
+				if mix && i.Sure && i.Part == "" && i.Food != "" && len(l.foods) > 0 {
+					wrong++
+					t.Logf("%s: %q: sure of %s", r.id, l.text, i.Food)
+				}
+			}
+		}
+		if bad := checkFacts(&facts, r.facts, &got); len(bad) > 0 {
+			t.Logf("%s: %v", r.id, bad)
+		}
+	}
+	f1 := 2 * hit / (2*hit + extra + missed)
+	t.Logf("%s: food %.3f, with grams %.3f, part %.3f, preparations %.3f, facts %.3f, sure and wrong %d", file, foods.share(), grams.share(), parts.share(), f1, facts.share(), wrong)
+	return right{foods.share(), grams.share(), parts.share(), f1, facts.share(), wrong}
+}
+
+func brief(items []recipe.ReadFood) (out []string) {
+	for _, i := range items {
+		out = append(out, i.Food)
+	}
+	return out
+}
+
 // Recipes written as differently as people write, in English of both sides of the
 // Atlantic and Spanish of both. Some were set aside while the reader was made, some were
 // written after it: docs/reading.md has what was right at their first reading.
 func TestRecipesAsCooksWriteThem(t *testing.T) {
 	for _, file := range []string{"worked-on.txt", "set-aside.txt", "written-after.txt"} {
-		var foods, grams, parts, facts score
-		var hit, extra, missed float64
-		for _, r := range cooks(t, file) {
-			_, got := understand(t, r.text)
-			for _, l := range r.lines {
-				at := slices.IndexFunc(got.Lines, func(g recipe.ReadLine) bool {
-					return strings.Join(strings.Fields(g.Text), " ") == strings.Join(strings.Fields(l.text), " ")
-				})
-				if !parts.count(at >= 0) {
-					t.Logf("%s: no line %q", r.id, l.text)
-					continue
-				}
-				line := &got.Lines[at]
-				mix := slices.ContainsFunc(l.foods, func(f toldFood) bool { return f.part == "" })
-				if !parts.count((line.Part == "mix") == mix) {
-					t.Logf("%s: %q goes to %s", r.id, l.text, line.Part)
-				}
-				items := slices.Clone(line.Items)
-				for _, f := range l.foods {
-					if f.part != "" || f.food == "" {
-						continue
-					}
-					k := slices.IndexFunc(items, func(i recipe.ReadFood) bool { return i.Food == f.food })
-					if !foods.count(k >= 0) {
-						t.Logf("%s: %q is no %s: %+v", r.id, l.text, f.food, line.Items)
-						continue
-					}
-					item := items[k]
-					items = slices.Delete(items, k, k+1)
-					if !grams.count(item.Grams >= .95*f.low-.3 && item.Grams <= 1.05*f.high+.3) {
-						t.Logf("%s: %q weighs %g g", r.id, l.text, item.Grams)
-					}
-					have := map[string]bool{}
-					for _, p := range item.Prep {
-						have[string(p.Do)] = true
-					}
-					for _, want := range f.preps {
-						if have[want] {
-							hit++
-							delete(have, want)
-							continue
-						}
-						missed++
-						t.Logf("%s: %q without %s", r.id, l.text, want)
-					}
-					extra += float64(len(have))
-				}
-				for _, i := range items {
-					assert.False(t, mix && i.Sure && i.Part == "" && len(l.foods) > 0, "%s: %q: sure of %s", r.id, l.text, i.Food)
-				}
-			}
-			wrong := checkFacts(&facts, r.facts, &got)
-			if len(wrong) > 0 {
-				t.Logf("%s: %v", r.id, wrong)
-			}
-		}
-		f1 := 2 * hit / (2*hit + extra + missed)
-		t.Logf("%s: food %.3f, with grams %.3f, part %.3f, preparations %.3f, facts %.3f", file, foods.share(), grams.share(), parts.share(), f1, facts.share())
-		assert.GreaterOrEqual(t, foods.share(), .98, file)
-		assert.GreaterOrEqual(t, grams.share(), .95, file)
-		assert.GreaterOrEqual(t, parts.share(), .95, file)
-		assert.GreaterOrEqual(t, f1, .92, file)
-		assert.GreaterOrEqual(t, facts.share(), .92, file)
+		got := measure(t, file)
+		assert.GreaterOrEqual(t, got.food, .98, file)
+		assert.GreaterOrEqual(t, got.grams, .95, file)
+		assert.GreaterOrEqual(t, got.part, .95, file)
+		assert.GreaterOrEqual(t, got.preps, .92, file)
+		assert.GreaterOrEqual(t, got.facts, .92, file)
+		assert.Zero(t, got.sureAndWrong, file)
+	}
+}
+
+// The same recipes as people paste them: below a quoted question, from a chat, dictated, on a page with
+// its furniture, as notes, scanned, told in prose, in a letter. Those of the second file were set aside.
+func TestUntidyRecipes(t *testing.T) {
+	for _, file := range []string{"untidy-worked-on.txt", "untidy-held.txt"} {
+		got := measure(t, file)
+		assert.GreaterOrEqual(t, got.food, .92, file)
+		assert.GreaterOrEqual(t, got.grams, .89, file)
+		assert.GreaterOrEqual(t, got.part, .91, file)
+		assert.GreaterOrEqual(t, got.preps, .86, file)
+		assert.GreaterOrEqual(t, got.facts, .86, file)
+		assert.Zero(t, got.sureAndWrong, file)
 	}
 }
 
@@ -223,7 +323,7 @@ func BenchmarkRecipeOf60Lines(b *testing.B) {
 	data := []byte(text.String())
 	foods := food.Starter()
 	for b.Loop() {
-		found, _ := recipe.Read(data)
+		found, _ := recipe.Read(data, ofAll, nil)
 		recipe.Understand(&found, ofAll, foods)
 	}
 }

@@ -39,7 +39,7 @@ func (m *procedure) waits() (rest, chill *ReadWait) {
 		if i == m.cookAt { // only what stands before the heat
 			until = s.under("heat.")
 		}
-		cold := s.has("act.chill")
+		cold := s.cold()
 		if cold >= until {
 			cold = -1
 		}
@@ -72,6 +72,26 @@ func (m *procedure) waits() (rest, chill *ReadWait) {
 	return rest, chill
 }
 
+// outside says that a word of cold tells where something is not: "out of the fridge".
+func (s *sentence) outside(k int) bool {
+	for j := max(0, k-3); j < k; j++ {
+		if n := s.tokens[j].In("word.outside").N; n > 0 && j+n >= k-1 {
+			return true
+		}
+	}
+	return false
+}
+
+// cold gives where a sentence first tells of the cold; -1 for nowhere.
+func (s *sentence) cold() int {
+	for k := range s.tokens {
+		if s.tokens[k].Of("act.chill") && !s.outside(k) {
+			return k
+		}
+	}
+	return -1
+}
+
 // what a time in a sentence goes with.
 type waiting int
 
@@ -87,13 +107,13 @@ func (s *sentence) waitsFor(at, n int) waiting {
 	for k := at - 1; k >= 0; k-- {
 		t := &s.tokens[k]
 		switch {
-		case t.Of("act.chill"):
+		case t.Of("act.chill") && !s.outside(k):
 			return forChill
 		case t.Of("act.rest"):
 			// "leave in the fridge for", "leave 10 minutes in the fridge": but not "leave 10
 			// minutes, then chill".
 			for j := k; j < min(len(s.tokens), at+n+8); j++ {
-				if s.tokens[j].Of("act.chill") {
+				if s.tokens[j].Of("act.chill") && !s.outside(j) {
 					if j > at && (s.tokens[j-1].Of("word.then") || s.tokens[j-1].Of("word.and")) {
 						return forRest
 					}
@@ -101,7 +121,7 @@ func (s *sentence) waitsFor(at, n int) waiting {
 				}
 			}
 			return forRest
-		case t.Under("do.").N > 0 && !t.Of("do.gel") && !t.Of("do.soak") && !t.Of("do.cook") && !t.Of("level"), t.Of("word.knead"):
+		case t.Under("do.").N > 0 && !t.Of("do.gel") && !t.Of("do.soak") && !t.Of("do.cook") && !t.Of("level"), t.Of("word.knead"), t.Of("word.mixing"):
 			return forOther
 		}
 	}

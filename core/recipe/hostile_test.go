@@ -45,7 +45,7 @@ func TestHostileTextsTakeLinearMemory(t *testing.T) {
 		text := []byte(make(size))
 		var before, after runtime.MemStats
 		runtime.ReadMemStats(&before)
-		_, _ = recipe.Read(text)
+		_, _ = recipe.Read(text, ofAll, nil)
 		runtime.ReadMemStats(&after)
 		times := float64(after.TotalAlloc-before.TotalAlloc) / float64(len(text))
 		assert.Less(t, times, 12., name)
@@ -60,7 +60,7 @@ func BenchmarkHostileTexts(b *testing.B) {
 			text := []byte(make(size))
 			b.Run(fmt.Sprintf("%s/%d", name, size), func(b *testing.B) {
 				for b.Loop() {
-					_, _ = recipe.Read(text)
+					_, _ = recipe.Read(text, ofAll, nil)
 				}
 			})
 		}

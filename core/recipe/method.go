@@ -52,6 +52,9 @@ func newProcedure(f *Found, lines []ReadLine, r *ingredient.Reader, foods *food.
 				it.Cooked = false // soaked and cooked, it was dry when it was measured
 				m.boil(e)
 			}
+			if e.item.Tells("do.boil") && e.food.Has("cook-first") && !e.item.Tells("word.deny") {
+				m.boil(e) // "lentils, dry 1 1/2 c, boil 25 min"
+			}
 			if _, raw := poached[e.food.ID]; raw && it.Cooked || it.Tells("word.poached") {
 				m.boil(e)
 			}
@@ -63,7 +66,7 @@ func newProcedure(f *Found, lines []ReadLine, r *ingredient.Reader, foods *food.
 			m.byStem[stem] = append(m.byStem[stem], k)
 		}
 	}
-	m.sentences = sentencesOf(f.Steps, l)
+	m.sentences = sentencesOf(f.Steps, f.Spoken, l)
 	m.landmarks()
 	m.follow()
 	m.settle()

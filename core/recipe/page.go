@@ -5,6 +5,9 @@ import (
 	"io"
 	"strings"
 
+	"cuerda/core/recipe/ingredient"
+	"cuerda/core/recipe/layout"
+
 	"golang.org/x/net/html"
 	"golang.org/x/net/html/atom"
 )
@@ -26,7 +29,7 @@ const (
 
 // readPage looks for JSON-LD in the scripts of a page, and for microdata where
 // there is none that can be used.
-func readPage(text string) (Found, error) {
+func readPage(text string, r *ingredient.Reader, told map[int]layout.Label) (Found, error) {
 	p := page{marked: Found{Kind: Microdata}}
 	if err := p.read(text); err != nil {
 		return Found{}, err
@@ -51,7 +54,7 @@ func readPage(text string) (Found, error) {
 		return *without, nil
 	}
 	// A page without any of these may still have a recipe in its words.
-	if f, err := readText(p.lines.String()); err == nil && len(f.Ingredients) > 1 {
+	if f, err := readText(p.lines.String(), r, told); err == nil && len(f.Ingredients) > 1 {
 		return f, nil
 	}
 	return Found{}, fault

@@ -3,8 +3,12 @@ package recipe
 import (
 	"encoding/json"
 	"errors"
+	"regexp"
 	"strings"
 	"unicode/utf8"
+
+	"cuerda/core/recipe/ingredient"
+	"cuerda/core/recipe/layout"
 )
 
 // Kind says where a recipe was found.
@@ -37,6 +41,14 @@ type Found struct {
 	Steps    []string
 	// Notes are the words before the list and after the method.
 	Notes []string
+	// Mended are the lines of Ingredients as they are read, with the faults of a scan put right,
+	// character for character; none where there are none.
+	Mended []string
+	// Spoken is where each ingredient stands in the method of a recipe told in sentences; none of one
+	// with a list.
+	Spoken []Told
+	// Rows are the lines of a text and what each is; none of a page or a file that says it itself.
+	Rows []layout.Row
 	// Whole is a build document, where one lies within.
 	Whole json.RawMessage
 }
@@ -61,8 +73,9 @@ var (
 	ErrNoAmounts = errors.New("a recipe without a list of ingredients")
 )
 
-// Read finds the recipe in a text; the first with ingredients, where there are several.
-func Read(data []byte) (Found, error) {
+// Read finds the recipe in a text; the first with ingredients, where there are several. told are the
+// labels that a cook has given to lines of a text, by their number; nil for none.
+func Read(data []byte, r *ingredient.Reader, told map[int]layout.Label) (Found, error) {
 	switch {
 	case len(data) > MaxBytes:
 		return Found{}, ErrTooLarge
@@ -73,15 +86,18 @@ func Read(data []byte) (Found, error) {
 	switch {
 	case text == "":
 		return Found{}, ErrNoRecipe
-	case text[0] == '{' || text[0] == '[':
+	case text[0] == '{' || jsonList.MatchString(text[:min(len(text), 200)]):
 		return tidy(readJSON([]byte(text), JSONLD))
 	case looksLikePage(text):
-		return tidy(readPage(text))
+		return tidy(readPage(text, r, told))
 	case looksLikeValues(text):
 		return tidy(readValues(text))
 	}
-	return tidy(readText(typeset.Replace(text)))
+	return tidy(readText(typeset.Replace(text), r, told))
 }
+
+// jsonList is how a list begins that holds things; "[12/3 19:04] Ana: hi" is a chat.
+var jsonList = regexp.MustCompile(`^\[\s*(?:[{\["\]]|$)`)
 
 // tidy holds what was found to the limits.
 func tidy(f Found, err error) (Found, error) {
@@ -99,13 +115,21 @@ func tidy(f Found, err error) (Found, error) {
 	for len(f.Sections) < len(f.Ingredients) {
 		f.Sections = append(f.Sections, "")
 	}
-	ingredients, sections := []string{}, []string{}
+	for len(f.Mended) < len(f.Ingredients) {
+		f.Mended = append(f.Mended, f.Ingredients[len(f.Mended)])
+	}
+	ingredients, sections, mended, spoken := []string{}, []string{}, []string{}, []Told{}
 	for i, l := range f.Ingredients {
 		if l = Short(clean(l), maxWords); l != "" && len(ingredients) < MaxIngredients {
 			ingredients, sections = append(ingredients, l), append(sections, Short(clean(f.Sections[i]), maxName))
+			mended = append(mended, Short(clean(f.Mended[i]), maxWords))
+			if i < len(f.Spoken) {
+				spoken = append(spoken, f.Spoken[i])
+			}
 		}
 	}
 	f.Ingredients, f.Sections, f.Steps, f.Notes = ingredients, sections, tidyLines(f.Steps, MaxSteps), tidyLines(f.Notes, MaxSteps)
+	f.Mended, f.Spoken = mended, spoken
 	if f.Portions < 0 || f.Portions > 500 {
 		f.Portions = 0
 	}

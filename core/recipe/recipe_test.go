@@ -42,7 +42,7 @@ func TestRecipesOfManyHands(t *testing.T) {
 	} {
 		data, err := os.ReadFile(filepath.Join("testdata", c.file))
 		require.NoError(t, err)
-		got, err := recipe.Read(data)
+		got, err := recipe.Read(data, ofAll, nil)
 		require.NoError(t, err, c.file)
 		assert.Equal(t, c.kind, got.Kind, c.file)
 		assert.Equal(t, c.name, got.Name, c.file)
@@ -73,21 +73,21 @@ func TestWhatIsNoRecipeSaysSo(t *testing.T) {
 		strings.Repeat(`{"@graph":[`, 2000) + strings.Repeat("]}", 2000): recipe.ErrBadJSON,
 		strings.Repeat("a", recipe.MaxBytes+1):                           recipe.ErrTooLarge,
 	} {
-		_, err := recipe.Read([]byte(text))
+		_, err := recipe.Read([]byte(text), ofAll, nil)
 		assert.ErrorIs(t, err, want, "%.40q", text)
 	}
-	got, err := recipe.Read([]byte(`{"@type":"Recipe","name":"<script>alert(1)</script>Cakes\u0000","recipeIngredient":["1 cup <b>oats</b>","` + strings.Repeat("x", 9000) + `"]}`))
+	got, err := recipe.Read([]byte(`{"@type":"Recipe","name":"<script>alert(1)</script>Cakes\u0000","recipeIngredient":["1 cup <b>oats</b>","`+strings.Repeat("x", 9000)+`"]}`), ofAll, nil)
 	require.NoError(t, err)
 	assert.Equal(t, "Cakes", got.Name)
 	assert.Equal(t, "1 cup oats", got.Ingredients[0])
 	assert.Len(t, got.Ingredients[1], 2000)
 	paragraph := strings.TrimSpace(strings.Repeat("Mash the beans and go on. ", 300))
-	got, err = recipe.Read([]byte("Cakes\n\n- 1 cup beans\n- 1 cup oats\n\n" + paragraph))
+	got, err = recipe.Read([]byte("Cakes\n\n- 1 cup beans\n- 1 cup oats\n\n"+paragraph), ofAll, nil)
 	require.NoError(t, err)
 	assert.Greater(t, len(got.Steps), 1)
 	assert.Equal(t, paragraph, strings.Join(got.Steps, " "), "a long paragraph loses no word")
 	deep := strings.Repeat("<div>", 50_000) + `<p itemprop="recipeIngredient">1 cup oats</p>`
-	_, _ = recipe.Read([]byte(deep)) // ends, whatever it says
+	_, _ = recipe.Read([]byte(deep), ofAll, nil) // ends, whatever it says
 }
 
 func FuzzRead(f *testing.F) {
@@ -99,7 +99,7 @@ func FuzzRead(f *testing.F) {
 		f.Add(data)
 	}
 	f.Fuzz(func(t *testing.T, data []byte) {
-		got, err := recipe.Read(data)
+		got, err := recipe.Read(data, ofAll, nil)
 		if err != nil {
 			return
 		}
@@ -112,7 +112,7 @@ func FuzzRead(f *testing.F) {
 }
 
 func ExampleRead() {
-	r, _ := recipe.Read([]byte("Bean cakes\nServes 4\n\nIngredients:\n- 400 g black beans\n- 60 g oats\n\nMethod:\nMash and shape."))
+	r, _ := recipe.Read([]byte("Bean cakes\nServes 4\n\nIngredients:\n- 400 g black beans\n- 60 g oats\n\nMethod:\nMash and shape."), ofAll, nil)
 	fmt.Println(r.Name, r.Portions, r.Ingredients, r.Steps)
 	// Output: Bean cakes 4 [400 g black beans 60 g oats] [Mash and shape.]
 }

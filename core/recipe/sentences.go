@@ -130,7 +130,7 @@ func (s *sentence) minutes(from int) (minutes float64, at, n int) {
 const mostFollowed = 6000
 
 // sentencesOf takes the steps apart.
-func sentencesOf(steps []string, l words.Language) (out []sentence) {
+func sentencesOf(steps []string, spoken []Told, l words.Language) (out []sentence) {
 	total := 0
 	for i, text := range steps {
 		tokens := words.Read(text, l)
@@ -139,6 +139,9 @@ func sentencesOf(steps []string, l words.Language) (out []sentence) {
 		}
 		note := isNote(tokens)
 		coldWords(tokens)
+		ownWords(tokens, text, i, spoken)
+		denied(tokens)
+		breaks := clauses(tokens)
 		start := 0
 		cut := func(end int) {
 			if end > start {
@@ -154,6 +157,9 @@ func sentencesOf(steps []string, l words.Language) (out []sentence) {
 			abbreviated := t.Is(".") && k > 0 && (shortened(&tokens[k-1]) || tokens[k-1].Of("time")) && k+1 < len(tokens) && !upper(text[tokens[k+1].At:])
 			if (t.Is(".") || t.Is(";") || t.Is("!") || t.Is("?")) && !abbreviated {
 				cut(k)
+			} else if breaks[k] {
+				cut(k)
+				start = k
 			}
 		}
 		cut(len(tokens))

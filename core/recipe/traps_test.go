@@ -124,9 +124,9 @@ func TestWhatNobodyWritesIsReadOrRefused(t *testing.T) {
 	found, got := understand(t, "First\n\nIngredients\n"+foods+"\nMethod\n1. Mix everything.\n2. Shape into 6 patties.\n\nSecond\n\nIngredients\n- 1 kg beef\n\nMethod\n1. Fry for 9 minutes.\n")
 	assert.Len(t, found.Ingredients, 2, "the first of several recipes is read, the others are kept as words")
 	assert.Nil(t, got.Cook)
-	_, err := recipe.Read([]byte(strings.Repeat("It was the best of times, it was the worst of times. ", 20_000)))
+	_, err := recipe.Read([]byte(strings.Repeat("It was the best of times, it was the worst of times. ", 20_000)), ofAll, nil)
 	assert.ErrorIs(t, err, recipe.ErrNoAmounts, "a novel")
-	_, err = recipe.Read([]byte(strings.Repeat("1 cup oats\n", 90_000)))
+	_, err = recipe.Read([]byte(strings.Repeat("1 cup oats\n", 90_000)), ofAll, nil)
 	assert.ErrorIs(t, err, recipe.ErrTooMany)
 }
 
@@ -139,7 +139,7 @@ func FuzzUnderstand(f *testing.F) {
 	f.Add("-\nr")
 	f.Add("Cakes\n\n1/0 cup oats (((\n½ ½ ½\n\n1. Bake at 9999999°F for 1e9 hours per side.\n2. ")
 	f.Fuzz(func(t *testing.T, text string) {
-		found, err := recipe.Read([]byte(text))
+		found, err := recipe.Read([]byte(text), ofAll, nil)
 		if err != nil {
 			return
 		}

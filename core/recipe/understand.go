@@ -70,7 +70,7 @@ func Understand(f *Found, r *ingredient.Reader, foods *food.Catalogue) Understoo
 	stuffing := title == piece.Stuffing
 	olive := l == words.Spanish && f.fromSpain()
 	for i, text := range f.Ingredients {
-		line := r.ReadIn(text, words.Likelier(text, l))
+		line := r.ReadIn(f.Mended[i], words.Likelier(text, l))
 		line.Text = text
 		anyOil(&line, olive)
 		section := f.Sections[i]

@@ -114,7 +114,7 @@ func (s *Server) registerExchange(api huma.API) {
 }
 
 func readRecipe(k *madeKitchen, data []byte) (Recipe, error) {
-	found, err := recipe.Read(data)
+	found, err := recipe.Read(data, k.reader(), nil)
 	if err != nil {
 		status := http.StatusUnprocessableEntity
 		if errors.Is(err, recipe.ErrTooLarge) {

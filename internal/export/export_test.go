@@ -53,7 +53,7 @@ func TestJSONLDComesBackWithoutLoss(t *testing.T) {
 		text, err := export.Write(d, ours, export.JSONLD, export.Options{Language: rapid.SampledFrom([]string{"en", "es", "xx"}).Draw(t, "language")})
 		require.NoError(t, err)
 		for _, data := range []string{string(text), `<!doctype html><html><script type="application/ld+json">` + string(text) + `</script></html>`} {
-			found, err := recipe.Read([]byte(data))
+			found, err := recipe.Read([]byte(data), ingredient.NewReader(food.Starter()), nil)
 			require.NoError(t, err)
 			again, err := document.Read(found.Whole, ours.Foods)
 			require.NoError(t, err)
@@ -83,7 +83,7 @@ func TestWordsComeBackWithTheirGrams(t *testing.T) {
 		for _, format := range []export.Format{export.Markdown, export.Text, export.CSV} {
 			text, err := export.Write(d, ours, format, export.Options{Language: language})
 			require.NoError(t, err)
-			found, err := recipe.Read(text)
+			found, err := recipe.Read(text, ingredient.NewReader(food.Starter()), nil)
 			require.NoError(t, err, string(text))
 			if !assert.Len(t, found.Ingredients, len(all), "%s\n%s", format, text) {
 				return

@@ -4,6 +4,7 @@ import (
 	"cuerda/core/physics/method"
 	"cuerda/core/physics/piece"
 	"cuerda/core/recipe"
+	"cuerda/core/recipe/layout"
 )
 
 // ReadCook is recipe.ReadCook as the interface tells it.
@@ -46,6 +47,23 @@ type Found struct {
 	Steps    []string `json:"steps"`
 	// Notes are the words before the list and after the method.
 	Notes []string `json:"notes"`
+	// Rows are the lines of a text and what each is; none of a page or a file that says it itself.
+	Rows []ReadRow `json:"rows,omitempty"`
+	// Spoken is where each ingredient stands in the method of a recipe told in sentences.
+	Spoken []Told `json:"spoken,omitempty"`
+}
+
+// ReadRow is layout.Row as the interface tells it.
+type ReadRow struct {
+	Text  string       `json:"text"`
+	Label layout.Label `json:"label"`
+}
+
+// Told is recipe.Told as the interface tells it: a step, and characters of it.
+type Told struct {
+	Step int `json:"step"`
+	At   int `json:"at"`
+	End  int `json:"end"`
 }
 
 // ReadFood is recipe.ReadFood as the interface tells it.

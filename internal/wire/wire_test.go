@@ -91,7 +91,7 @@ func TestEveryResultIsToldAsItIs(t *testing.T) {
 	m, ok := advise.MendBy(k, d, mix.Slack)
 	require.True(t, ok)
 	told[wire.Mend](t, m)
-	found, err := recipe.Read([]byte("Cakes\n\n2 cans chickpeas, drained\n1 flax egg\n1 small onion, chopped and fried\n\nMash it all, rest 10 minutes, shape into 8 patties and fry 5 minutes a side."))
+	found, err := recipe.Read([]byte("Cakes\n\n2 cans chickpeas, drained\n1 flax egg\n1 small onion, chopped and fried\n\nMash it all, rest 10 minutes, shape into 8 patties and fry 5 minutes a side."), ingredient.NewReader(food.Starter()), nil)
 	require.NoError(t, err)
 	understood := recipe.Understand(&found, ingredient.NewReader(k.Foods), k.Foods)
 	told[wire.Found](t, found)

@@ -66,6 +66,7 @@ func NewReader(foods *food.Catalogue) *Reader {
 				}
 			}
 		}
+		r.vocabulary[l] = vocabularyOf(r.names[l])
 	}
 	for _, row := range table(portionsCSV) {
 		grams, err := strconv.ParseFloat(row[2], 64)

@@ -108,6 +108,8 @@ type Reader struct {
 	names [2]names // by language
 	// aliases are the single words that a food is called by, as stems, by its ID.
 	aliases [2]map[string][]string
+	// vocabulary are the stems that names are made of.
+	vocabulary [2]map[string]bool
 	// spelled are foods by their whole names, plain, commas and all.
 	spelled map[string]*food.Food
 	made    [2]composites

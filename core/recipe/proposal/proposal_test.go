@@ -23,7 +23,7 @@ import (
 var reader = ingredient.NewReader(food.Starter())
 
 func draftOf(t testing.TB, text string) (recipe.Found, recipe.Understood, proposal.Proposal) {
-	found, err := recipe.Read([]byte(text))
+	found, err := recipe.Read([]byte(text), reader, nil)
 	require.NoError(t, err)
 	u := recipe.Understand(&found, reader, food.Starter())
 	return found, u, proposal.Of(&found, &u, kitchen.Usual())
@@ -134,7 +134,7 @@ func TestPartsAndWhatStaysBeside(t *testing.T) {
 }
 
 func BenchmarkDraft(b *testing.B) {
-	found, err := recipe.Read([]byte(patties))
+	found, err := recipe.Read([]byte(patties), reader, nil)
 	require.NoError(b, err)
 	u := recipe.Understand(&found, reader, food.Starter())
 	k := kitchen.Usual()

@@ -136,7 +136,7 @@ func Read(text string, l Language) []Token {
 			slices.SortStableFunc(t.Means, func(a, b Meaning) int { return b.N - a.N })
 		}
 	}
-	return tokens
+	return spelledOut(tokens)
 }
 
 // In gives the longest phrase of the list that the token begins; N is 0 for none.

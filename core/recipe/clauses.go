@@ -1,0 +1,123 @@
+package recipe
+
+import (
+	"slices"
+	"strings"
+	"unicode/utf8"
+
+	"cuerda/core/recipe/words"
+)
+
+// ownWords takes the verbs out of phrases that became ingredients: "a small courgette, grated and
+// squeezed" tells of the courgette alone, and its own line has it.
+func ownWords(tokens []words.Token, text string, step int, spoken []Told) {
+	for _, p := range spoken {
+		if p.Step != step {
+			continue
+		}
+		for k := range tokens {
+			at := utf8.RuneCountInString(text[:tokens[k].At])
+			if at >= p.At && at < p.End {
+				without(&tokens[k], "do.", "act.", "heat.", "piece.", "group.")
+			}
+		}
+	}
+}
+
+// without takes the meanings of some families of lists from a word.
+func without(t *words.Token, families ...string) {
+	t.Means = slices.DeleteFunc(t.Means, func(m words.Meaning) bool {
+		return slices.ContainsFunc(families, func(f string) bool { return strings.HasPrefix(m.List, f) })
+	})
+}
+
+// mostDenied is how many words a "not" reaches.
+const mostDenied = 9
+
+// denied takes what is not to be done from the words behind "don't", "no need to" and the like, as far
+// as they reach. "Don't mash them completely" is of how far: the beans are mashed.
+func denied(tokens []words.Token) {
+	for i := range tokens {
+		n := tokens[i].In("word.deny").N
+		if n == 0 || tokens[i].Under("do.").N > n {
+			continue // "no longer watery"
+		}
+		end := i + n
+		far := false
+		for end < len(tokens) && end < i+mostDenied {
+			t := &tokens[end]
+			if t.Kind == words.Mark && !t.Is("-") && !t.Is("'") || t.Of("word.until") && end > i+n {
+				break
+			}
+			far = far || t.Of("word.far")
+			end++
+		}
+		if far {
+			continue
+		}
+		for k := i + n; k < end; k++ {
+			without(&tokens[k], "do.", "act.", "heat.", "level")
+		}
+	}
+}
+
+// longSentence is how many words a sentence has at most that is written, not dictated.
+const longSentence = 40
+
+// clauses finds where a dictated text without full stops has its sentences end: before "then", and
+// before a verb that tells what to do next.
+func clauses(tokens []words.Token) map[int]bool {
+	out := map[int]bool{}
+	from := 0
+	for k := 0; k <= len(tokens); k++ {
+		if k < len(tokens) && !(tokens[k].Is(".") || tokens[k].Is(";") || tokens[k].Is("!") || tokens[k].Is("?")) {
+			continue
+		}
+		if k-from > longSentence {
+			commas := 0
+			for j := from; j < k; j++ {
+				if tokens[j].Is(",") {
+					commas++
+				}
+			}
+			last := from
+			for j := from + 1; j < k; j++ {
+				if j-last >= 4 && begins(tokens, j, 12*commas < k-from) {
+					out[j], last = true, j
+				}
+			}
+		}
+		from = k + 1
+	}
+	return out
+}
+
+// begins says that a clause begins at a token: with "then", or with a verb that is told to somebody;
+// where a text has hardly a comma, any such verb.
+func begins(tokens []words.Token, j int, breathless bool) bool {
+	t := &tokens[j]
+	if t.Of("word.then") && t.Plain != "before" {
+		return !tokens[j-1].Of("word.and")
+	}
+	told := func(k int) bool {
+		if k >= len(tokens) {
+			return false
+		}
+		u := &tokens[k]
+		return (u.Of("act.mix") || u.Of("act.rest") || u.Of("act.chill") || u.Of("act.shape") || u.Of("heat.oven") || u.Of("heat.fry") || u.Of("act.put")) &&
+			u.Kind == words.Word && !strings.HasSuffix(u.Plain, "ed") && !tokens[k-1].Of("word.subject") && !tokens[k-1].Of("word.passing")
+	}
+	switch {
+	case t.Of("word.and"):
+		next := j + 1
+		if next < len(tokens) && (tokens[next].Of("it") || tokens[next].Of("word.then")) {
+			next++
+		}
+		return told(next)
+	case !breathless:
+		return false
+	case t.Of("it") && told(j+1):
+		return true
+	}
+	return told(j) && !tokens[j-1].Of("word.and") && !tokens[j-1].Of("it") && !tokens[j-1].Of("word.deny") && !tokens[j-1].Of("word.then")
+}

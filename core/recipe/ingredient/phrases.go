@@ -1,0 +1,171 @@
+package ingredient
+
+import (
+	"cuerda/core/recipe/words"
+)
+
+// Span is a place in a text, bytes.
+type Span struct{ At, End int }
+
+// Phrases finds what a sentence tells of foods and amounts, as a list would have them: "half a cup of
+// cornmeal", "a small onion, grated". A food without an amount is one only where it is a seasoning or a
+// fat; one that is not to be used, "no gravy on it", is none, and one named before is none without
+// a further amount.
+func (r *Reader) Phrases(text string, l words.Language) (out []Span) {
+	tokens := words.Read(text, l)
+	s := scan{r: r, text: text, l: l, main: tokens, used: map[int]bool{}}
+	spots := r.Spots(text, tokens, l)
+	named := map[string]bool{}
+	type phrase struct{ from, to int }
+	var found []phrase
+	for k := range spots {
+		spot := &spots[k]
+		if s.refused(spot) || s.partOfWhole(spot, named[spot.Food.ID]) {
+			continue
+		}
+		from, to := spot.At, spot.At+spot.N
+		switch {
+		case spot.Said && !spot.Behind:
+			from = spot.Begin
+			if m := s.at(from - 1); m.Of("about") || m.Of("article") && s.at(from).Of("size") {
+				from--
+			}
+			if s.at(from-1).Of("another") || s.at(from-1).Of("part.juice") {
+				from--
+			}
+		case spot.Said:
+			to = spot.Until
+		case named[spot.Food.ID] || !minor(spot.Food) && !s.listed(spot) || !s.together(spot, spots, k):
+			continue
+		}
+		if fruit := s.before(from, "part.juice", "part.zest", "part.both"); fruit < from {
+			from = fruit
+		}
+		named[spot.Food.ID] = true
+		if n := len(found); n > 0 && from < found[n-1].to {
+			if to > found[n-1].to {
+				found[n-1].to = to
+			}
+			continue
+		}
+		found = append(found, phrase{from, to})
+	}
+	for k, p := range found {
+		most := len(tokens)
+		if k+1 < len(found) {
+			most = found[k+1].from
+		}
+		to := s.described(p.to, most)
+		out = append(out, Span{tokens[p.from].At, tokens[to-1].End})
+	}
+	return out
+}
+
+// before gives where a phrase of one of the lists begins that ends just before a token.
+func (s *scan) before(at int, lists ...string) int {
+	for b := max(0, at-5); b < at; b++ {
+		for _, list := range lists {
+			if n := s.at(b).In(list).N; n > 0 && b+n >= at {
+				return b
+			}
+		}
+	}
+	return at
+}
+
+// refused says that a sentence has a food only to say that it is not used: "no gravy", "huevo no".
+func (s *scan) refused(spot *Spot) bool {
+	from := spot.At
+	if spot.Said && !spot.Behind {
+		from = spot.Begin
+	}
+	for k := max(0, from-3); k < from; k++ {
+		if s.at(k).Of("word.refuse") {
+			return true
+		}
+	}
+	end := spot.At + spot.N
+	return s.at(end).Of("word.refuse") && !spot.Said && !s.at(end+1).Of("word.of")
+}
+
+// partOfWhole says that an amount is of what was told before: "half of the beans", "the rest of the oats".
+func (s *scan) partOfWhole(spot *Spot, named bool) bool {
+	if !spot.Said || !named {
+		return false
+	}
+	for k := max(0, spot.Begin-2); k < spot.At; k++ {
+		if s.at(k).Of("another") {
+			return false
+		}
+	}
+	for k := spot.Begin; k < spot.At; k++ {
+		if s.at(k).Of("half of") || s.at(k).Of("rest of") || s.at(k).Of("word.of") && s.at(k+1).Of("word.the") {
+			return true
+		}
+	}
+	return s.at(spot.Begin - 1).Of("word.the")
+}
+
+// listed says that a food without an amount is told as one that goes in: oil to fry in, and the like.
+func (s *scan) listed(spot *Spot) bool {
+	for k := spot.At + spot.N; k < min(len(s.main), spot.At+spot.N+6); k++ {
+		if s.at(k).Is(".") {
+			return false
+		}
+		if s.at(k).Under("role.").N > 0 {
+			return true
+		}
+	}
+	return false
+}
+
+// together says that a food without an amount stands beside one with an amount, or beside another
+// seasoning: "..., salt and pepper". By itself it is spoken of, not measured.
+func (s *scan) together(spot *Spot, spots []Spot, k int) bool {
+	if s.listed(spot) {
+		return true
+	}
+	for _, other := range []int{k - 1, k + 1} {
+		if other < 0 || other >= len(spots) {
+			continue
+		}
+		o := &spots[other]
+		a, b := o.At+o.N, spot.At
+		if other > k {
+			a, b = spot.At+spot.N, o.At
+			if o.Said && !o.Behind {
+				b = o.Begin
+			}
+		}
+		if b-a <= 2 && (o.Said || minor(o.Food)) {
+			return true
+		}
+	}
+	return false
+}
+
+// described gives where the words end that still tell of a food: ", grated and squeezed out".
+func (s *scan) described(from, most int) int {
+	to := from
+	for k := from; k < most; k++ {
+		t := s.at(k)
+		switch {
+		case t.Is("."), t.Is(";"), t.Is("!"), t.Is("?"):
+			return to
+		case t.Of("word.then"), t.Under("act.").N > 0 && known(t) == 0, t.Of("word.subject") && k > from:
+			return to
+		case t.Is(",") || t.Of("word.and") || t.Is("(") || t.Is(")"):
+			// Kept only where what comes next still describes.
+			continue
+		case known(t) > 0 || t.Under("role.").N > 0 || t.Kind == words.Number:
+			to = max(to, min(most, k+max(1, known(t))))
+		case small[t.Plain] || t.Of("word.passing") || t.Of("word.for") || t.Of("joint") || t.Of("word.filler"):
+			continue
+		default:
+			if k-to > 3 {
+				return to
+			}
+		}
+	}
+	return to
+}

@@ -1,0 +1,127 @@
+package ingredient
+
+import (
+	"strings"
+
+	"cuerda/core/food"
+	"cuerda/core/recipe/words"
+)
+
+// Spot is a food that a text names, and the amount beside it.
+type Spot struct {
+	Food *food.Food
+	// At is the token that its name begins with, N how many the name has.
+	At, N int
+	// Said says that an amount stands beside it: from the token Begin on, and before Until.
+	Said         bool
+	Begin, Until int
+	// Behind says that the amount comes after the name.
+	Behind bool
+}
+
+// reachBefore and reachBehind are how many words may stand between a name and its amount:
+// "2 cups of very finely chopped walnuts", "tofu, extra firm, 1 block".
+const reachBefore, reachBehind = 9, 5
+
+// Spots finds the foods that a text names, each under its longest name, and the amounts beside them.
+func (r *Reader) Spots(text string, tokens []words.Token, l words.Language) (out []Spot) {
+	s := scan{r: r, text: text, l: l, main: tokens, used: map[int]bool{}}
+	free := 0 // the first token that no food before has taken
+	for i := 0; i < len(tokens); i++ {
+		f, n := r.foodAt(tokens, i, l)
+		if f == nil {
+			continue
+		}
+		spot := Spot{Food: f, At: i, N: n}
+		for b := max(free, i-reachBefore); b < i; b++ {
+			m := s.measure(b)
+			if (m.said || m.unit == "grind") && !m.bad && b+m.n <= i && s.leadsTo(b+m.n, i) {
+				spot.Said, spot.Begin, spot.Until = true, b, b+m.n
+				break
+			}
+		}
+		end := i + n
+		if !spot.Said {
+			for k := end; k < min(len(tokens), end+reachBehind); k++ {
+				t := &tokens[k]
+				m := s.measure(k)
+				if m.said && !m.bad && (m.unit != "" || t.Kind == words.Number) {
+					next := k + m.n
+					if other, _ := r.foodAt(tokens, min(next, len(tokens)-1), l); next < len(tokens) && other != nil || next+1 < len(tokens) && tokens[next].Of("word.of") || s.time(k) {
+						break // the amount of what comes next, or no amount
+					}
+					spot.Said, spot.Behind, spot.Begin, spot.Until = true, true, k, next
+					end = next
+					break
+				}
+				if !(t.Is(",") || t.Is(":") || t.Is("-") || t.Is("(") || t.Is("=") || known(t) > 0 && t.Under("do.").N == 0) {
+					break
+				}
+			}
+		}
+		out = append(out, spot)
+		free = end
+		i = i + n - 1
+	}
+	return out
+}
+
+// EndsWithAmount says that a text ends with an amount in a unit of the kitchen: "tom paste 2 T".
+func (r *Reader) EndsWithAmount(text string, tokens []words.Token, l words.Language) bool {
+	s := scan{r: r, text: text, l: l, main: tokens, used: map[int]bool{}}
+	for k := 1; k < len(tokens); k++ {
+		m := s.measure(k)
+		if m.said && m.unit != "" && m.unit != "piece" && (k+m.n == len(tokens) || tokens[k+m.n].Is(",") || tokens[k+m.n].Is("(")) {
+			return !s.time(k)
+		}
+	}
+	return false
+}
+
+// time says that the number at a token is of minutes or degrees, or a length.
+func (s *scan) time(k int) bool {
+	if v, _ := Minutes(s.main, k); v > 0 {
+		return true
+	}
+	_, n := s.number(k)
+	t := s.at(k + n)
+	return t.Of("degrees") || t.Of("length") || t.Is("%")
+}
+
+// leadsTo says that what stands between an amount and a name leads from one to the other.
+func (s *scan) leadsTo(from, to int) bool {
+	for k := from; k < to; k++ {
+		t := &s.main[k]
+		if t.Kind == words.Number || t.Is(",") && !(k+1 < to && known(&s.main[k+1]) > 0) || t.Kind == words.Mark && !t.Is(",") && !t.Is("-") && !t.Is("'") && !t.Is("(") && !t.Is(")") {
+			return false
+		}
+		if t.Kind == words.Word && known(t) == 0 && !small[t.Plain] && !t.Of("word.passing") && !t.Of("word.filler") {
+			return false
+		}
+		if t.Under("act.").N > 0 && known(t) == 0 || t.Of("word.then") || t.Of("time") && t.Plain != "m" {
+			return false
+		}
+	}
+	return true
+}
+
+// Knows says that a word means something to the reader: as one of its lists, or in the name of a food.
+func (r *Reader) Knows(word string, l words.Language) bool {
+	plain := words.Plain(word)
+	if r.vocabulary[l][words.Stem(plain)] {
+		return true
+	}
+	t := words.Read(plain, l)
+	return len(t) == 1 && (len(t[0].Means) > 0 || small[plain])
+}
+
+// vocabularyOf are the stems of all words that the names of foods have.
+func vocabularyOf(n names) map[string]bool {
+	out := map[string]bool{}
+	for name := range n {
+		for stem := range strings.FieldsSeq(name) {
+			out[stem] = true
+		}
+	}
+	return out
+}

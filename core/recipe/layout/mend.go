@@ -1,0 +1,189 @@
+package layout
+
+import (
+	"strings"
+	"unicode"
+
+	"cuerda/core/recipe/ingredient"
+	"cuerda/core/recipe/words"
+)
+
+// mender puts right what a scan took for another character: "l/2 cup", "0ats", "mo1ida", "2O minutes",
+// "h arina". It changes characters only for others as long, so that every place in the text stays where
+// it was, and only where what comes out is a number or a word that the reader knows.
+type mender struct {
+	reader *ingredient.Reader
+	l      words.Language
+}
+
+func newMender(r *ingredient.Reader, l words.Language) *mender { return &mender{r, l} }
+
+// digitFor are characters that a scan takes for each other: what each may be as a digit.
+var digitFor = map[byte]byte{'l': '1', 'I': '1', 'O': '0', 'o': '0'}
+
+func (m *mender) mend(line string) string {
+	if !suspect(line) {
+		return line
+	}
+	out := []byte(line)
+	previous := ""
+	for at := 0; at < len(out); {
+		end := at
+		for end < len(out) && partOfWord(out[end]) {
+			end++
+		}
+		if end == at {
+			at++
+			continue
+		}
+		word := string(out[at:end])
+		if fixed := m.word(word, previous, out[end:]); fixed != word {
+			copy(out[at:], fixed)
+			word = fixed
+		}
+		if end+1 < len(out) && out[end] == ' ' {
+			next := end + 1
+			for next < len(out) && partOfWord(out[next]) {
+				next++
+			}
+			if m.broken(word, string(out[end+1:next])) { // "h arina": the space goes behind it
+				copy(out[end:], out[end+1:next])
+				out[next-1] = ' '
+				end = next - 1
+				word = string(out[at:end])
+			}
+		}
+		previous, at = word, max(end, at+1)
+	}
+	return string(out)
+}
+
+// suspect says that a line has characters that a scan mixes up.
+func suspect(line string) bool {
+	for i := range len(line) {
+		c := line[i]
+		alone := (i == 0 || line[i-1] == ' ') && (i+1 == len(line) || line[i+1] == ' ' || line[i+1] == '/' || line[i+1] == '.' || line[i+1] == ')')
+		switch {
+		case alone && unicode.IsLetter(rune(c)):
+			return true
+		case i > 0 && (c >= '0' && c <= '9') != (line[i-1] >= '0' && line[i-1] <= '9') && letter(c) != letter(line[i-1]) && (letter(c) || letter(line[i-1])):
+			return true
+		}
+	}
+	return false
+}
+
+func letter(c byte) bool              { return c >= 'a' && c <= 'z' || c >= 'A' && c <= 'Z' || c >= 0x80 }
+func digit(c byte) bool               { return c >= '0' && c <= '9' }
+func partOfWord(c byte) bool          { return letter(c) || digit(c) }
+func (m *mender) knows(w string) bool { return m.reader.Knows(w, m.l) }
+
+// word mends one run of letters and digits, with the word before it and what stands behind it.
+func (m *mender) word(w, previous string, behind []byte) string {
+	digits, letters, mixed := 0, 0, 0
+	for i := range len(w) {
+		switch {
+		case digit(w[i]):
+			digits++
+		case digitFor[w[i]] != 0:
+			mixed++
+		default:
+			letters++
+		}
+	}
+	switch {
+	case w == "l" || w == "I":
+		next := nextWord(behind)
+		fraction := len(behind) > 1 && behind[0] == '/' && digit(behind[1])
+		ordinal := w == "l" && previous == "" && len(behind) > 1 && (behind[0] == '.' || behind[0] == ')')
+		counts := m.measures(next) && !endsInDigit(previous)
+		if fraction || ordinal || counts || w == "l" && previous == "" && m.knows(next) {
+			return "1"
+		}
+		return w
+	case mixed > 0 && digits > 0 && letters == 0, mixed > 0 && digits == 0 && letters == 0 && len(w) == 2 && w[0] == 'l' && w[1] != 'l' && m.measures(nextWord(behind)):
+		return figures(w)
+	case digits == 0:
+		return w
+	}
+	// A number with its unit: "l50g", "2O0ml".
+	for i := len(w) - 1; i > 0; i-- {
+		if unit := w[i:]; m.unit(unit) && digitsOnly(figures(w[:i])) && (digit(w[i-1]) || digitFor[w[i-1]] != 0) {
+			return figures(w[:i]) + unit
+		}
+	}
+	if first := strings.TrimLeft(w, "0123456789"); first != w && (m.knows(first) || len(first) < 3) {
+		return w // "2onions"
+	}
+	return m.spelled(w)
+}
+
+// spelled gives the known word that a word with digits in it is.
+func (m *mender) spelled(w string) string {
+	for _, one := range []string{"l", "i"} {
+		upper := strings.ToUpper(w) == w
+		zero := "o"
+		if upper {
+			one, zero = strings.ToUpper(one), "O"
+		}
+		if fixed := strings.NewReplacer("0", zero, "1", one).Replace(w); fixed != w && m.knows(fixed) {
+			return fixed
+		}
+	}
+	return w
+}
+
+// broken says that a word was torn in two: neither half is one, and the whole is.
+func (m *mender) broken(first, second string) bool {
+	if len(first) == 0 || len(second) < 2 || digit(first[0]) || digit(second[0]) || m.knows(second) || len(first) > 1 && m.knows(first) {
+		return false
+	}
+	if len(first) == 1 && strings.ContainsAny(first, "aeoyAEOYI") {
+		return false
+	}
+	return m.knows(first + second)
+}
+
+func figures(w string) string {
+	out := []byte(w)
+	for i := range out {
+		if d := digitFor[out[i]]; d != 0 {
+			out[i] = d
+		}
+	}
+	return string(out)
+}
+
+func digitsOnly(w string) bool {
+	for i := range len(w) {
+		if !digit(w[i]) {
+			return false
+		}
+	}
+	return w != ""
+}
+
+func endsInDigit(w string) bool { return w != "" && digit(w[len(w)-1]) }
+
+func nextWord(behind []byte) string {
+	s := strings.TrimLeft(string(behind[:min(len(behind), 40)]), " ")
+	end := 0
+	for end < len(s) && partOfWord(s[end]) {
+		end++
+	}
+	return s[:end]
+}
+
+// measures says that a word is a unit or a size: an amount stands before it.
+func (m *mender) measures(w string) bool {
+	if w == "" {
+		return false
+	}
+	t := words.Read(w, m.l)
+	return len(t) == 1 && (t[0].Under("unit.").N > 0 || t[0].Of("size"))
+}
+
+func (m *mender) unit(w string) bool {
+	t := words.Read(w, m.l)
+	return len(t) == 1 && (t[0].Under("unit.").N > 0 || t[0].Of("length") || t[0].Of("celsius") || t[0].Of("fahrenheit") || t[0].Of("time"))
+}

@@ -1,0 +1,261 @@
+package layout
+
+import (
+	"regexp"
+	"slices"
+	"strings"
+	"unicode"
+	"unicode/utf8"
+
+	"cuerda/core/recipe/ingredient"
+	"cuerda/core/recipe/words"
+)
+
+var (
+	mark     = regexp.MustCompile(`^\s*(?:[-*•▢□☐·◦‣–—▪●✓+~]+\s*(?:\[[ xX]?\]\s*)?|\[[ xX]?\]\s*)`)
+	quote    = regexp.MustCompile(`^\s*>+\s*`)
+	ordinal  = regexp.MustCompile(`^\s*(?i:step\s*|paso\s*)?(\d{1,2})\s*(?:[.):]|[.)]?[-–]\s)\s*(?:\D|\d+\s*(?:g|kg|ml|oz|lb|cup|taza|cda|tbsp|tsp))`)
+	ordering = regexp.MustCompile(`^\s*(?:(?i:step|paso)\s*)?\d{1,2}\s*(?:[.):]|[.)]?[-–]\s)?\s*`)
+	numeral  = regexp.MustCompile(`^\s*(?:(?i:step|paso)\s*)?\d{1,2}\s*[.):]?\s*$`)
+	lineEnds = strings.NewReplacer("\r\n", "\n", "\r", "\n", "\u2028", "\n")
+	emphasis = strings.NewReplacer("**", "", "__", "", "`", "")
+	leaders  = regexp.MustCompile(`\s?[.·_]{4,}\s?`)
+)
+
+// rowsOf takes a text apart into lines, and puts those together that were broken, as a
+// photographed page's are; nil where there are more than a recipe has.
+func rowsOf(text string, l words.Language, reader *ingredient.Reader) []Row {
+	text = lineEnds.Replace(text)
+	var lines []string
+	filled, gap := 0, false
+	for line := range strings.Lines(text) {
+		if strings.TrimSpace(line) == "" {
+			gap = true
+			continue
+		}
+		if filled++; filled > MostRows+mostLines {
+			return nil
+		}
+		if gap {
+			lines, gap = append(lines, ""), false
+		}
+		lines = append(lines, strings.TrimSuffix(line, "\n"))
+	}
+	lines = columns(lines)
+	mender := newMender(reader, l)
+	said := speakersOf(lines)
+	var rows []Row
+	blank := false
+	for _, line := range lines {
+		bare := strings.TrimSpace(line)
+		if bare == "" {
+			blank = true
+			continue
+		}
+		if len(rows) >= MostRows {
+			return nil
+		}
+		if !utf8.ValidString(bare) {
+			bare = strings.ToValidUTF8(bare, "")
+		}
+		r := Row{blank: blank}
+		blank = false
+		r.speaker, bare = said.apart(bare)
+		if m := quote.FindString(bare); m != "" {
+			r.quoted, bare = true, bare[len(m):]
+		}
+		if leaders.MatchString(bare) {
+			bare = leaders.ReplaceAllString(bare, ": ") // "oats ....... 1 cup"
+		}
+		r.Ordered = ordinal.MatchString(mender.mend(short(bare, 200)))
+		if m := mark.FindString(bare); m != "" && !strings.HasPrefix(bare, "**") && !strings.HasPrefix(bare, "--") {
+			r.marked, bare = true, strings.TrimSpace(bare[len(m):])
+			bare = strings.TrimRight(bare, "~ ")
+		}
+		if len(bare) <= 200 {
+			r.head = headOf(mender.mend(bare), l, r.marked)
+		}
+		r.Text = emphasis.Replace(strings.TrimLeft(bare, "# "))
+		if strings.TrimSpace(r.Text) == "" {
+			continue
+		}
+		if n := len(rows); n > 0 && rows[n-1].lines < mostLines && len(rows[n-1].Text) < longest && r.head == "" && goesOn(&rows[n-1], &r) {
+			before := &rows[n-1]
+			before.lines++
+			if hyphen := strings.TrimSuffix(before.Text, "-"); hyphen != before.Text {
+				before.Text = hyphen + r.Text
+			} else {
+				before.Text += " " + r.Text
+			}
+			continue
+		}
+		if n := len(rows); n > 0 && numeral.MatchString(rows[n-1].Text) && !r.Ordered { // "Step 1" on a line of its own
+			rows[n-1].Text, rows[n-1].Ordered = strings.TrimSuffix(rows[n-1].Text, ":")+". "+r.Text, true
+			continue
+		}
+		rows = append(rows, r)
+	}
+	for i := range rows {
+		r := &rows[i]
+		start := short(r.Text, 2*mostWords)
+		r.Read = mender.mend(start) + r.Text[len(start):]
+		r.tokens = words.Read(short(r.Read, mostWords), l)
+	}
+	return rows
+}
+
+// WithoutNumber is the text of a step as it is read, without the number before it.
+func (r *Row) WithoutNumber() string {
+	if !r.Ordered {
+		return r.Read
+	}
+	return ordering.ReplaceAllString(r.Read, "")
+}
+
+// Heads says that a line is a heading.
+func (r *Row) Heads() bool { return r.head != "" }
+
+// longest is how long a paragraph may be, bytes, and mostLines of how many lines, and still
+// be gone on with: no page has longer ones, and each joining copies what is there.
+const (
+	longest   = 16 << 10
+	mostLines = 60
+)
+
+// unfinished are words that no line ends with.
+var unfinished = words.All("word.unfinished")
+
+// goesOn says that a line is the rest of the one before it.
+func goesOn(before, r *Row) bool {
+	if r.blank || r.marked || r.Ordered || before.head != "" || r.speaker != before.speaker || r.quoted != before.quoted || r.speaker != "" {
+		return false
+	}
+	if strings.HasPrefix(r.Text, "(") && !before.Ordered {
+		return true
+	}
+	first, _ := utf8.DecodeRuneInString(r.Text)
+	last := before.Text[len(before.Text)-1]
+	if last == '-' && unicode.IsLower(first) {
+		return true
+	}
+	if !unicode.IsLower(first) {
+		// A number that a scan broke off: "leave" on one line, "10 minutes." on the next.
+		return unicode.IsDigit(first) && before.Ordered && last != '.' && last != '!' && last != ':' && len(before.Text) < 90
+	}
+	if last == ',' || strings.Count(before.Text, "(") > strings.Count(before.Text, ")") {
+		return true
+	}
+	at := strings.LastIndexByte(before.Text, ' ')
+	if unfinished[words.Plain(before.Text[at+1:])] {
+		return true
+	}
+	if before.Ordered && last != '.' && last != '!' && last != ':' {
+		return true
+	}
+	if c := before.Text[0]; !before.marked && !before.Ordered && c >= '0' && c <= '9' {
+		return false // an item of a list, not a broken sentence
+	}
+	return len(before.Text) > 55 && last != '.' && last != ':' && last != '!'
+}
+
+// columns puts two columns of a scanned page, which run together line by line, below each other: the
+// left one, then the right one. They are two where most lines have a wide gap that begins their
+// second half at about the same place, and what stands there is no mere amount.
+func columns(lines []string) []string {
+	type halves struct{ left, right string }
+	var both []halves
+	filled, split := 0, 0
+	var places []int
+	for _, line := range lines {
+		if strings.TrimSpace(line) == "" {
+			both = append(both, halves{})
+			continue
+		}
+		filled++
+		h := halves{left: line}
+		body := strings.TrimLeft(line, " \t")
+		indent := len(line) - len(body)
+		if at := gap.FindStringIndex(body); at != nil && strings.TrimSpace(body[at[1]:]) != "" && at[0] > 0 {
+			h = halves{body[:at[0]], body[at[1]:]}
+			split++
+			places = append(places, indent+at[1])
+		}
+		both = append(both, h)
+	}
+	if split < 4 || 2*split < filled {
+		return lines
+	}
+	slices.Sort(places)
+	if middle := places[len(places)/2]; places[3*len(places)/4]-middle > 3 || middle-places[len(places)/4] > 3 {
+		return lines
+	}
+	wordy := 0
+	for _, h := range both {
+		if len(strings.Fields(h.right)) > 2 {
+			wordy++
+		}
+	}
+	if 2*wordy < split {
+		return lines // a name and its amount beside it
+	}
+	var out, right []string
+	for _, h := range both {
+		out, right = append(out, h.left), append(right, h.right)
+	}
+	return append(append(out, ""), right...)
+}
+
+var gap = regexp.MustCompile(`\s{3,}|\t+`)
+
+// headFirst are the words that headings begin with.
+var headFirst = words.Firsts("head.")
+
+// headOf says which heading a line is: ingredients, method, notes or "section: NAME"; ""
+// for none.
+func headOf(bare string, l words.Language, marked bool) string {
+	tilde := marked && strings.HasSuffix(bare, "~")
+	form := strings.HasPrefix(bare, "#") || strings.HasSuffix(bare, ":") || strings.HasPrefix(bare, "**") && strings.HasSuffix(bare, "**") && len(bare) > 4 || tilde
+	marked = marked && !tilde
+	name := strings.TrimSpace(strings.Trim(bare, "#*:_=~ "))
+	if name == "" || len(name) > 80 {
+		return ""
+	}
+	if c := name[0]; !form && (c >= '0' && c <= '9' || strings.Count(name, " ") > 7) {
+		return ""
+	}
+	if first, _, _ := strings.Cut(name, " "); !form && !headFirst[words.Plain(strings.Trim(first, ":.,¿?"))] {
+		return ""
+	}
+	capital := strings.ToUpper(name) == name && strings.ToLower(name) != name
+	tokens := words.Read(name, l)
+	if len(tokens) == 0 {
+		return ""
+	}
+	if len(tokens) <= 6 && tokens[0].Of("head.ingredients") && !marked {
+		return "ingredients" // "Ingredientes para 4 personas"
+	}
+	heads := func(tokens []words.Token) string {
+		for _, h := range [...]string{"ingredients", "method", "notes"} {
+			m := tokens[0].In("head." + h)
+			if m.N > 0 && (m.N >= len(tokens) || (form || capital) && m.N+4 >= len(tokens) && tokens[0].Kind == words.Word && !(marked && !form)) {
+				return h
+			}
+		}
+		return ""
+	}
+	if h := heads(tokens); h != "" {
+		return h
+	}
+	if h := heads(words.Read(name, 1-l)); h != "" {
+		return h
+	}
+	if (form || capital && len(tokens) < 6 && forWhat(tokens)) && !marked && len(tokens) < 9 && tokens[0].Kind != words.Number {
+		return "section: " + name
+	}
+	return ""
+}
+
+// forWhat says that words begin with "for" or "to": they head a list.
+func forWhat(tokens []words.Token) bool {
+	return len(tokens) > 0 && tokens[0].Of("word.for")
+}
