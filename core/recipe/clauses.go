@@ -52,13 +52,25 @@ func denied(tokens []words.Token) {
 			far = far || t.Of("word.far")
 			end++
 		}
-		if far {
+		if far && !toldBefore(tokens[:i], tokens[i+n:end]) {
 			continue
 		}
 		for k := i + n; k < end; k++ {
 			without(&tokens[k], "do.", "act.", "heat.", "level")
 		}
 	}
+}
+
+// toldBefore says that one of the verbs was told before, without a "not".
+func toldBefore(before, after []words.Token) bool {
+	for i := range after {
+		for _, m := range after[i].Means {
+			if strings.HasPrefix(m.List, "do.") && slices.ContainsFunc(before, func(t words.Token) bool { return t.Of(m.List) || t.Of("do.blitz") || t.Of("do.mash") }) {
+				return true
+			}
+		}
+	}
+	return false
 }
 
 // longSentence is how many words a sentence has at most that is written, not dictated.

@@ -49,6 +49,10 @@ func (m *procedure) waits() (rest, chill *ReadWait) {
 			if v <= 0 {
 				continue
 			}
+			if s.optional(k) {
+				k += n - 1
+				continue
+			}
 			waits, to := s.waitsFor(k, n), (**ReadWait)(nil)
 			code := ""
 			switch {
@@ -70,6 +74,26 @@ func (m *procedure) waits() (rest, chill *ReadWait) {
 		}
 	}
 	return rest, chill
+}
+
+// optional says that a time is only how long something may be: "and up to 2 days", "it can wait
+// overnight".
+func (s *sentence) optional(at int) bool {
+	for k := max(0, at-3); k < at; k++ {
+		if s.tokens[k].Of("word.up to") && at > 2 {
+			for j := range k {
+				if s.tokens[j].Of("time") || s.tokens[j].Of("span") {
+					return true
+				}
+			}
+		}
+	}
+	for k := range s.tokens {
+		if s.tokens[k].Of("word.may") && s.has("act.shape") < 0 {
+			return true
+		}
+	}
+	return false
 }
 
 // outside says that a word of cold tells where something is not: "out of the fridge".
@@ -232,7 +256,7 @@ func (m *procedure) stillBeside() bool {
 		if at < 0 || s.note {
 			continue
 		}
-		if len(s.temperatures()) >= 2 || at > 0 && s.tokens[at-1].Of("word.not") {
+		if list := s.temperatures(); len(list) >= 2 && !list[0].fan || at > 0 && s.tokens[at-1].Of("word.not") {
 			return true
 		}
 	}
@@ -327,7 +351,9 @@ func (s *sentence) temperatures() (out []temperature) {
 		}
 		if !degrees && !f && !c {
 			// "Bake at 350", "oven to 400".
-			if i == 0 || !(s.tokens[i-1].Plain == "at" || s.tokens[i-1].Plain == "to" || s.tokens[i-1].Plain == "a") || t.Value < 120 || i+1 < len(s.tokens) && (s.tokens[i+1].Under("unit.").N > 0 || s.tokens[i+1].Of("time")) || s.has("heat.oven") < 0 && s.has("oil") < 0 {
+			bare := s.has("heat.oven") >= 0 && (t.Value >= 140 && t.Value <= 260 || t.Value >= 300 && t.Value <= 450) && i > 0 && (s.tokens[i-1].Is(",") || s.tokens[i-1].Of("heat.oven") || s.tokens[i-1].Plain == "again") &&
+				!(i+1 < len(s.tokens) && (s.tokens[i+1].Under("unit.").N > 0 || s.tokens[i+1].Of("time") || s.tokens[i+1].Of("length") || s.tokens[i+1].Kind == words.Number))
+			if !bare && (i == 0 || !(s.tokens[i-1].Plain == "at" || s.tokens[i-1].Plain == "to" || s.tokens[i-1].Plain == "a") || t.Value < 120 || i+1 < len(s.tokens) && (s.tokens[i+1].Under("unit.").N > 0 || s.tokens[i+1].Of("time")) || s.has("heat.oven") < 0 && s.has("oil") < 0) {
 				continue
 			}
 		}
@@ -417,6 +443,10 @@ func (m *procedure) cookMinutes(i int) float64 {
 	}
 	for k := i + 1; k < min(len(m.sentences), i+3); k++ {
 		next := &m.sentences[k]
+		if v, at, n := next.minutes(0); total > 0 && !next.note && at >= 0 && (next.has("heat.oven") >= 0 || next.has("heat.cook") >= 0 || k == i+1 && next.has("act.rest") < 0) && at+n < len(next.tokens) && next.tokens[at+n].Of("more") {
+			total += v // "and bake 10 minutes longer"
+			continue
+		}
 		if next.note || next.sauce {
 			break
 		}
@@ -426,9 +456,6 @@ func (m *procedure) cookMinutes(i int) float64 {
 				more = total
 			}
 			total += more
-		}
-		if total > 0 {
-			break
 		}
 	}
 	return total
@@ -460,7 +487,10 @@ func (m *procedure) timeIn(s *sentence, from int) (total float64) {
 				sides = 2
 			}
 		}
+		told := after < len(s.tokens) && s.tokens[after].Of("word.all told")
 		switch {
+		case told:
+			total = v // "so 5 altogether"
 		case aside && total > 0:
 		case total == 0:
 			total = sides * v

@@ -18,6 +18,7 @@ type procedure struct {
 	entries   []*entry
 	byStem    map[string][]int // entries by what they are called
 	sentences []sentence
+	spoken    []Told // where each line is told in the method
 	title     string
 	about     []string
 
@@ -37,7 +38,7 @@ func (m *procedure) becomes(s *sentence, code string) {
 }
 
 func newProcedure(f *Found, lines []ReadLine, r *ingredient.Reader, foods *food.Catalogue, l words.Language) *procedure {
-	m := &procedure{foods: foods, reader: r, l: l, title: f.Name, about: f.Notes, mixedAt: -1, shapeAt: -1, cookAt: -1, became: map[int][]string{}}
+	m := &procedure{foods: foods, reader: r, l: l, spoken: f.Spoken, title: f.Name, about: f.Notes, mixedAt: -1, shapeAt: -1, cookAt: -1, became: map[int][]string{}}
 	for i := range lines {
 		for k := range lines[i].read.Items {
 			it := &lines[i].read.Items[k]
@@ -147,7 +148,7 @@ func (m *procedure) beside(s *sentence) {
 			could++
 		}
 	}
-	s.sauce = only > 0 && could == len(s.mentions)
+	s.sauce = only > 0 && could == len(s.mentions) && !(s.has("heat.oven") >= 0 && len(s.temperatures()) > 0)
 	for x := range s.mentions {
 		at := &s.mentions[x]
 		kept := slices.DeleteFunc(slices.Clone(at.items), func(k int) bool { return m.entries[k].aside() != s.sauce })
@@ -255,12 +256,14 @@ func (m *procedure) heats(s *sentence, i int) bool {
 // follow goes through the sentences and does to each food what they say.
 func (m *procedure) follow() {
 	var last []int
+	pan := false // what was fried is still in it
 	for i := range m.sentences {
 		s := &m.sentences[i]
 		if s.note || s.sauce {
 			continue
 		}
 		m.gels(i)
+		m.soaks(i)
 		for _, d := range s.described {
 			for _, list := range d.lists {
 				if strings.HasPrefix(list.List, "do.") && list.List != "do.gel" && list.List != "do.soak" {
@@ -268,7 +271,8 @@ func (m *procedure) follow() {
 				}
 			}
 		}
-		fried := false
+		fried := pan && m.staysInPan(s, i)
+		pan = fried
 		for k := range s.segments {
 			g := &s.segments[k]
 			objects := g.objects
@@ -288,12 +292,44 @@ func (m *procedure) follow() {
 					m.prepare(s, i, k, list, items)
 				}
 				fried = fried || list.List == "do.fry"
-				if list.List == "act.mix" && fried && k > 0 { // "adding the garlic for the last minute"
-					m.prepare(s, i, k, words.Meaning{List: "do.fry", N: 1}, items)
+				pan = pan || fried
+				if list.List == "act.mix" && fried && (k > 0 || pan) { // "adding the garlic for the last minute"
+					m.prepare(s, i, k, words.Meaning{List: "do.fry", N: 1}, m.worthFrying(s, items))
 				}
 			}
 		}
 	}
+}
+
+// worthFrying leaves out of what joins a pan the leaves of herbs, and what is in it for a moment only.
+func (m *procedure) worthFrying(s *sentence, items []int) []int {
+	minutes, at, _ := s.minutes(0)
+	return slices.DeleteFunc(slices.Clone(items), func(k int) bool {
+		f := m.entries[k].food
+		return groups["group.herb"](f) || at >= 0 && minutes <= 2 && !ingredient.Aromatic(f)
+	})
+}
+
+// staysInPan says that a sentence goes on with what is in the pan: before the mix is together, with no
+// bowl, and with a time or the look of it when it is done.
+func (m *procedure) staysInPan(s *sentence, i int) bool {
+	if s.all || m.mixedAt >= 0 && i >= m.mixedAt || s.has("word.bowl") >= 0 || s.has("do.blitz") >= 0 || s.has("do.mash") >= 0 || s.has("do.boil") >= 0 {
+		return false
+	}
+	if _, at, _ := s.minutes(0); at >= 0 {
+		return true
+	}
+	return s.has("do.fry") >= 0 || s.has("heat.cook") >= 0 || s.has("do.brown") >= 0 || s.has("more") >= 0 && s.moreMinutes() || len(s.mentions) == 0
+}
+
+// moreMinutes says that a number stands behind "more": "y otros 10".
+func (s *sentence) moreMinutes() bool {
+	for k := range len(s.tokens) - 1 {
+		if s.tokens[k].Of("more") && s.tokens[k+1].Kind == words.Number {
+			return true
+		}
+	}
+	return false
 }
 
 // mostUses is as often as a food is followed: no recipe names one more.
@@ -376,7 +412,8 @@ func (m *procedure) prepare(s *sentence, i, k int, list words.Meaning, items []i
 	said := m.saying(s, g, i)
 	name := list.List
 	if name == "do.cook" {
-		if name = m.cooks(s); name == "" || strings.HasPrefix(s.tokens[g.at].Plain, "stir") && len(items) > 2 {
+		stirs := strings.HasPrefix(s.tokens[g.at].Plain, "stir")
+		if name = m.cooks(s, stirs); name == "" || stirs && len(items) > 2 {
 			return
 		}
 	}
@@ -425,7 +462,7 @@ func (m *procedure) prepare(s *sentence, i, k int, list words.Meaning, items []i
 }
 
 // cooks says what "cook" is: in fat, or until soft, a sauté; else in water.
-func (m *procedure) cooks(s *sentence) string {
+func (m *procedure) cooks(s *sentence, stirs bool) string {
 	if s.has("do.boil") >= 0 {
 		return ""
 	}
@@ -439,7 +476,7 @@ func (m *procedure) cooks(s *sentence) string {
 			}
 		}
 	}
-	if slices.ContainsFunc(s.mentions, func(x mention) bool {
+	if !stirs && slices.ContainsFunc(s.mentions, func(x mention) bool {
 		return slices.ContainsFunc(x.items, func(k int) bool { g := m.entries[k].food.Group; return g == food.Grain || g == food.Legume })
 	}) {
 		return "do.boil"
@@ -488,6 +525,7 @@ func (m *procedure) gels(i int) {
 			switch {
 			case e.food.Group == food.Gel && e.part == "" && food.SoakGel.Suits(e.food):
 				gel = append(gel, e)
+				wet = wet || m.withLiquid(e)
 			case e.food.Is(food.Liquid):
 				wet = true
 			default:
@@ -511,6 +549,33 @@ func (m *procedure) gels(i int) {
 		p, _ := ingredient.Preparation("do.gel", e.food, ingredient.Saying{Minutes: minutes})
 		e.preps = append(e.preps, told{p, 0, minutes > 0})
 		m.becomes(s, string(p.Do))
+	}
+}
+
+// withLiquid says that a food shares its line with a liquid: "ground flax whisked with ½ cup water".
+func (m *procedure) withLiquid(e *entry) bool {
+	return slices.ContainsFunc(m.entries, func(o *entry) bool { return o.line == e.line && o != e && o.food.Is(food.Liquid) })
+}
+
+// soaks notes dry legumes that are covered with water and left for hours.
+func (m *procedure) soaks(i int) {
+	s := &m.sentences[i]
+	wet := false
+	for k := range s.tokens {
+		wet = wet || s.tokens[k].Of("word.water")
+	}
+	minutes, at, _ := s.minutes(0)
+	if !wet || at < 0 || minutes < 120 || s.has("act.rest") < 0 && s.has("do.soak") < 0 {
+		return
+	}
+	for _, x := range s.mentions {
+		for _, k := range x.items {
+			e := m.entries[k]
+			if p, ok := ingredient.Preparation("do.soak", e.food, ingredient.Saying{Minutes: minutes}); ok && e.part == "" && e.food.Group == food.Legume && p.Do == food.Soak {
+				e.preps = append(e.preps, told{p, 0, true})
+				m.becomes(s, string(p.Do))
+			}
+		}
 	}
 }
 

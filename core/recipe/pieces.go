@@ -92,7 +92,7 @@ func (m *procedure) kindOf(from, to int) piece.Kind {
 			default:
 				return kind
 			}
-			if s.has("tin") >= 0 && byTitle != piece.Ball {
+			if s.has("tin") >= 0 && byTitle != piece.Ball && byTitle != piece.Stuffing {
 				return piece.Loaf
 			}
 		}
@@ -144,8 +144,9 @@ func (s *sentence) lengths() (out []length) {
 	number := s.number
 	for i := 0; i < len(s.tokens); i++ {
 		if u := s.tokens[i].In("length"); u.N > 0 && i+u.N < len(s.tokens) && s.tokens[i+u.N].Of("and a half") {
-			end := i + u.N + s.tokens[i+u.N].In("and a half").N // "centímetro y medio"
-			out = append(out, length{mm: 1.5 * u.Value, at: i, end: end, way: s.way(i, end)})
+			half := s.tokens[i+u.N].In("and a half")
+			end := i + u.N + half.N // "centímetro y medio", "an inch and a quarter"
+			out = append(out, length{mm: (1 + half.Value) * u.Value, at: i, end: end, way: s.way(i, end)})
 			i = end - 1
 			continue
 		}
@@ -419,7 +420,7 @@ func (m *procedure) makes(tokens []words.Token) int {
 			continue
 		}
 		k := i + tokens[i].In("makes").N
-		for k < len(tokens) && (tokens[k].Of("about") && tokens[k].Kind == words.Word || tokens[k].Of("makes") || tokens[k].Is(":")) {
+		for k < len(tokens) && (tokens[k].Of("about") && tokens[k].Kind == words.Word || tokens[k].Of("makes") || tokens[k].Is(":") || tokens[k].Is(".")) {
 			k++
 		}
 		v, n := ingredient.Number(tokens, k)
@@ -437,7 +438,7 @@ func (m *procedure) makes(tokens []words.Token) int {
 			if k+n < len(tokens) {
 				t = &tokens[k+n]
 			}
-			if t.Of("by") || t.Of("time") || t.Of("length") || t.Of("serves") || t.Of("degrees") || t.Under("unit.").N > 0 && t.Under("piece.").N == 0 || t.Is("°") {
+			if t.Of("by") || t.Of("time") || t.Of("length") || t.Of("serves") || t.Of("degrees") || t.Under("unit.").N > 0 && t.Under("piece.").N == 0 && !t.Of("unit.piece") || t.Is("°") {
 				continue
 			}
 		}

@@ -147,7 +147,7 @@ func sentencesOf(steps []string, spoken []Told, l words.Language) (out []sentenc
 			if end > start {
 				s := sentence{step: i, text: text, tokens: tokens[start:end]}
 				s.list()
-				s.note = note || isNote(s.tokens)
+				s.note = note || isNote(s.tokens) || len(s.tokens) > 2 && s.tokens[0].Of("alternative") && s.tokens[0].Plain != "o"
 				out = append(out, s)
 			}
 			start = end + 1
@@ -226,7 +226,7 @@ func (m *procedure) mentionsOf(s *sentence) {
 		if t.Kind != words.Word {
 			continue
 		}
-		if t.Of("all") && !s.partOfAll(i) {
+		if t.Of("all") && !s.partOfAll(i) && !s.notAll(i) {
 			s.all = true
 		}
 		items, n, best := []int(nil), 0, 0
@@ -247,7 +247,7 @@ func (m *procedure) mentionsOf(s *sentence) {
 					break
 				}
 			}
-			if count == 0 || !head && count == 1 && t.Of("word.generic") {
+			if count == 0 || !head && count == 1 && (t.Of("word.generic") || t.Under("group.").N > 0) {
 				continue
 			}
 			quality := 2 * count
@@ -263,14 +263,18 @@ func (m *procedure) mentionsOf(s *sentence) {
 		}
 		if len(items) == 0 {
 			if g := t.Under("group."); g.N > 0 && !s.likened(i) {
-				items, n = m.grouped(g.List), g.N
+				items, n = m.groupedAt(s, i, g), g.N
 			}
 		}
 		if len(items) == 0 {
 			continue
 		}
 		at := mention{at: i, n: n, items: items}
-		m.portion(s, &at)
+		if own := m.spokenAt(s, i, items); own != nil {
+			at.items = own
+		} else {
+			m.portion(s, &at)
+		}
 		s.mentions = append(s.mentions, at)
 		i += n - 1
 	}
@@ -297,6 +301,37 @@ func (s *sentence) partOfAll(i int) bool {
 		return true
 	}
 	return n == 2 && s.tokens[i].Plain == "all"
+}
+
+// spokenAt gives those of the entries that are told by the phrase a token stands in; nil where it
+// stands in none.
+func (m *procedure) spokenAt(s *sentence, i int, items []int) (out []int) {
+	if len(m.spoken) == 0 {
+		return nil
+	}
+	at := utf8.RuneCountInString(s.text[:s.tokens[i].At])
+	for line, p := range m.spoken {
+		if p.Step != s.step || at < p.At || at >= p.End {
+			continue
+		}
+		for _, k := range items {
+			if m.entries[k].line == line {
+				out = append(out, k)
+			}
+		}
+	}
+	return out
+}
+
+// notAll says that "everything" or "the rest" at a token is not of the mix: "leave the rest whole", "until
+// everything is fine".
+func (s *sentence) notAll(i int) bool {
+	for k := max(0, i-3); k <= i; k++ {
+		if n := s.tokens[k].In("not all").N; k+n > i {
+			return true
+		}
+	}
+	return false
 }
 
 // groups are the foods that one word names, by its list.
@@ -334,6 +369,19 @@ func named(parts ...string) func(*food.Food) bool {
 	return func(f *food.Food) bool {
 		return slices.ContainsFunc(parts, func(p string) bool { return strings.Contains(f.ID, p) })
 	}
+}
+
+// groupedAt gives the entries that a word for a kind of food means at a place: "the grated vegetables"
+// are those that the list has grated.
+func (m *procedure) groupedAt(s *sentence, i int, g words.Meaning) []int {
+	out := m.grouped(g.List)
+	if beside := func(k int) bool { return k >= 0 && k < len(s.tokens) && s.tokens[k].Of("word.grated") }; beside(i-1) || beside(i+g.N) {
+		grated := slices.DeleteFunc(slices.Clone(out), func(k int) bool { return !m.entries[k].item.Tells("word.grated") })
+		if len(grated) > 0 {
+			return grated
+		}
+	}
+	return out
 }
 
 // grouped gives the entries of a kind that one word names.
@@ -421,12 +469,18 @@ func (m *procedure) segmentsOf(s *sentence) {
 			c.end = cuts[k+1].at
 		}
 		for x := range s.mentions {
-			if at := s.mentions[x].at; at >= c.at && at < c.end && !s.instrument(c, at) {
+			if at := s.mentions[x].at; at >= c.at && at < c.end && !s.instrument(c, at, m.onlyFat(&s.mentions[x])) {
 				c.objects = append(c.objects, x)
 			}
 		}
 		if len(c.objects) == 0 || len(last) > 0 && s.pronoun(c.at, m.l) {
 			c.objects = append(slices.Clone(last), c.objects...)
+		}
+		if !slices.ContainsFunc(c.objects, func(x int) bool { return !m.onlyFat(&s.mentions[x]) }) && len(last) > 0 {
+			if slices.ContainsFunc(c.lists, func(x words.Meaning) bool { return strings.HasPrefix(x.List, "do.") }) {
+				c.objects = append(slices.Clone(last), c.objects...) // "cover the lentils with water and simmer"
+			}
+			continue
 		}
 		last = c.objects
 	}
@@ -467,17 +521,27 @@ func (s *sentence) pronoun(at int, l words.Language) bool {
 	return words.Clitic(s.tokens[at].Plain, l) || at+1 < len(s.tokens) && s.tokens[at+1].Of("word.it")
 }
 
+// onlyFat says that a mention is of fats or liquids: what others are cooked with.
+func (m *procedure) onlyFat(x *mention) bool {
+	return !slices.ContainsFunc(x.items, func(k int) bool {
+		f := m.entries[k].food
+		return f.Group != food.Fat && !f.Is(food.Liquid)
+	})
+}
+
 // instrument says that a food is what a verb works in or on, not its object: "cook in
 // the butter".
-func (s *sentence) instrument(c *segment, at int) bool {
-	with := !slices.ContainsFunc(c.lists, func(x words.Meaning) bool {
+func (s *sentence) instrument(c *segment, at int, fat bool) bool {
+	with := !fat || !slices.ContainsFunc(c.lists, func(x words.Meaning) bool {
 		return x.List == "do.fry" || x.List == "do.cook" || x.List == "do.roast" || x.List == "do.brown" || x.List == "act.coat" || x.List == "act.brush"
 	})
 	for k := at - 1; k > c.at && k >= at-6; k-- {
 		t := &s.tokens[k]
 		switch {
+		case t.Of("word.in") && k == c.at+1 && with:
+			return false // "tip in the mushrooms"
 		case t.Of("word.in"):
-			return true
+			return !t.Of("word.with") || fat
 		case t.Of("word.with"):
 			return !with
 		case t.Of("word.passing"):

@@ -37,6 +37,8 @@ func (m *procedure) roleOf(e *entry, u *use) string {
 	after := m.mixedAt >= 0 && u.sentence > m.mixedAt || u.sentence >= m.first()
 	s := &m.sentences[u.sentence]
 	switch {
+	case fat && is("act.grease") && !is("do.fry", "do.cook"):
+		return Frying
 	case after && !fat && s.has("into middle") >= 0:
 		return "filling"
 	case s.verb("act.coat") && after && !fat && (is("act.coat") || m.shapeAt >= 0 && u.sentence > m.shapeAt):

@@ -134,6 +134,8 @@ func Through(tokens []words.Token, low, at int) int {
 	switch t := &tokens[at]; {
 	case t.Is("-"):
 		return 1
+	case t.Is(",") && low > 0 && tokens[low].Kind == words.Word && tokens[low].Of("number") && at+1 < len(tokens) && tokens[at+1].Kind == words.Word && tokens[at+1].Of("number"):
+		return 1 // "ten, fifteen minutes"
 	case t.Of("word.and") && low > 0 && tokens[low-1].Of("word.between"):
 		return t.In("word.and").N
 	default:
@@ -193,10 +195,14 @@ func (s *scan) unitOf(m *measured, i int, factor *float64) int {
 			k++
 		}
 		u := s.at(k).Under("unit.")
-		if p := s.at(k + u.N).In("unit.pack"); p.N > 0 {
+		pack := k + u.N
+		for s.at(pack).Of("word.packed") {
+			pack++
+		}
+		if p := s.at(pack).In("unit.pack"); p.N > 0 {
 			m.pack = v * massOf(u)
 			m.unit, m.per = "pack", 1
-			return s.behindUnit(m, k+u.N+p.N)
+			return s.behindUnit(m, pack+p.N)
 		}
 	}
 	if m.said && s.at(i).Is("-") && s.at(i).Glued && s.at(i+1).Under("unit.").N > 0 { // "1-pound"
@@ -229,6 +235,9 @@ func (s *scan) unitOf(m *measured, i int, factor *float64) int {
 			i += more.N
 		}
 	}
+	if k := s.those(i); m.said && k > 0 {
+		i = k // "two of the tall cans of salmon"
+	}
 	if m.said && s.at(i).Of("word.of") && s.at(i+1).Under("unit.").N > 0 {
 		i++ // "¼ de taza"
 		if s.at(i).Of("article") {
@@ -255,6 +264,22 @@ func (s *scan) unitOf(m *measured, i int, factor *float64) int {
 	m.unit, m.per = name, u.Value
 	i += u.N
 	return s.behindUnit(m, i)
+}
+
+// those passes over "of the tall" between a number and its pack; 0 where there is none.
+func (s *scan) those(i int) int {
+	if !s.at(i).Of("word.of") || !s.at(i+1).Of("word.the") {
+		return 0
+	}
+	for k := i + 2; k < i+5; k++ {
+		switch t := s.at(k); {
+		case t.Of("unit.pack"):
+			return k
+		case !(t.Of("word.filler") || known(t) > 0):
+			return 0
+		}
+	}
+	return 0
 }
 
 func (s *scan) behindUnit(m *measured, i int) int {
@@ -300,6 +325,8 @@ func (s *scan) behindUnit(m *measured, i int) int {
 			u := s.at(k + n).Under("unit.")
 			m.pack = v * massOf(u)
 			i = k + n + u.N
+		} else if n == 1 && k > i && v >= 50 && v <= 2000 && s.at(k).Kind == words.Number && !s.at(k+1).Of("word.of") {
+			m.pack, i = v, k+1 // "1 bloque de 250"
 		}
 	}
 	for s.at(i).Of("word.of") {

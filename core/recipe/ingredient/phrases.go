@@ -144,6 +144,12 @@ func (s *scan) together(spot *Spot, spots []Spot, k int) bool {
 	return false
 }
 
+// timeOf says that a number is how long something is done to a food.
+func (s *scan) timeOf(k int) bool {
+	v, _ := Minutes(s.main, k)
+	return v > 0
+}
+
 // described gives where the words end that still tell of a food: ", grated and squeezed out".
 func (s *scan) described(from, most int) int {
 	to := from
@@ -152,12 +158,13 @@ func (s *scan) described(from, most int) int {
 		switch {
 		case t.Is("."), t.Is(";"), t.Is("!"), t.Is("?"):
 			return to
-		case t.Of("word.then"), t.Under("act.").N > 0 && known(t) == 0, t.Of("word.subject") && k > from:
+		case t.Of("word.then"), t.Under("act.").N > 0 && known(t) == 0, t.Of("word.subject") && k > from,
+			t.Under("heat.").N > 0 && t.Under("do.").N == 0, t.Of("word.in") && !t.Of("word.of") && s.at(k-1).Under("do.").N == 0, t.Of("tin"), t.Of("dish"):
 			return to
 		case t.Is(",") || t.Of("word.and") || t.Is("(") || t.Is(")"):
 			// Kept only where what comes next still describes.
 			continue
-		case known(t) > 0 || t.Under("role.").N > 0 || t.Kind == words.Number:
+		case known(t) > 0 && !t.Of("it") || t.Under("role.").N > 0 || t.Kind == words.Number && s.timeOf(k):
 			to = max(to, min(most, k+max(1, known(t))))
 		case small[t.Plain] || t.Of("word.passing") || t.Of("word.for") || t.Of("joint") || t.Of("word.filler"):
 			continue

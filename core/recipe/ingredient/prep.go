@@ -41,7 +41,7 @@ func (s *Saying) minutes(usual float64) float64 {
 var means = map[string][]food.Do{
 	"do.fry": {food.Saute, food.Brown, food.Toast}, "do.brown": {food.Brown, food.Saute}, "do.roast": {food.Roast, food.OvenDry, food.Toast},
 	"do.bake": {food.OvenDry, food.Roast, food.Toast}, "do.toast": {food.Toast, food.Roast}, "do.blitz": {food.Blitz}, "do.mash": {food.Mash},
-	"do.press": {food.Press}, "do.soak": {food.SoakGel, food.Soak}, "do.gel": {food.SoakGel},
+	"do.press": {food.Press}, "do.drain": {food.Press}, "do.soak": {food.SoakGel, food.Soak}, "do.gel": {food.SoakGel},
 }
 
 // Preparation gives what a verb of a list means for a food; false where it means
@@ -73,7 +73,7 @@ func sensible(do food.Do, list string, f *food.Food, s Saying) bool {
 	mashed := strings.Contains(f.Name, "mashed")
 	switch do {
 	case food.Press:
-		return !aromatics[f.ID]
+		return !aromatics[f.ID] && !(list == "do.drain" && f.Group == food.Legume)
 	case food.Roast, food.Blitz:
 		return !mashed
 	case food.Mash:

@@ -96,7 +96,7 @@ func (s *scan) everywhere(yield func(*words.Token) bool) {
 func (s *scan) says() {
 	wished := map[int]bool{} // where brackets wish: "(gluten-free if you like)"
 	for _, b := range s.brackets {
-		if slices.ContainsFunc(b, func(t words.Token) bool { return t.Of("maybe") }) {
+		if slices.ContainsFunc(b, func(t words.Token) bool { return t.Of("maybe") || t.Of("word.may") || t.Of("word.deny") }) {
 			for i := range b {
 				wished[b[i].At] = true
 			}
@@ -544,6 +544,14 @@ func (s *scan) asStated(f *food.Food, i int) *food.Food {
 			}
 		}
 	}
+	for _, swap := range []struct {
+		is   bool
+		what string
+	}{{s.state.canned, "canned"}, {s.tells("word.lean"), "lean"}} {
+		if other := s.r.foods.Find(s.r.Swap(f.ID, swap.what)); swap.is && other != nil {
+			return other
+		}
+	}
 	if grated := s.r.foods.Find(s.r.Swap(f.ID, "grated")); grated != nil && !s.state.cooked {
 		own := append([][]words.Token{s.main[i:s.nextAmount(i)]}, s.brackets...)
 		for _, tokens := range own {
@@ -553,6 +561,16 @@ func (s *scan) asStated(f *food.Food, i int) *food.Food {
 		}
 	}
 	return f
+}
+
+// tells says that the line has a word of a list.
+func (s *scan) tells(list string) bool {
+	for t := range s.everywhere {
+		if t.Of(list) {
+			return true
+		}
+	}
+	return false
 }
 
 // freed gives a food that is free of all that the line says it is, in place of one

@@ -133,12 +133,12 @@ func (m *mender) spelled(w string) string {
 	return w
 }
 
-// broken says that a word was torn in two: neither half is one, and the whole is.
+// broken says that the first letter of a word was torn off: the rest is none, and the whole is.
 func (m *mender) broken(first, second string) bool {
-	if len(first) == 0 || len(second) < 2 || digit(first[0]) || digit(second[0]) || m.knows(second) || len(first) > 1 && m.knows(first) {
+	if len(first) == 0 || len(second) < 2 || digit(first[0]) || digit(second[0]) || m.knows(second) {
 		return false
 	}
-	if len(first) == 1 && strings.ContainsAny(first, "aeoyAEOYI") {
+	if len(first) != 1 || strings.ContainsAny(first, "aeiouyAEIOUY") {
 		return false
 	}
 	return m.knows(first + second)

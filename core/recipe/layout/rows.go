@@ -3,6 +3,7 @@ package layout
 import (
 	"regexp"
 	"slices"
+	"strconv"
 	"strings"
 	"unicode"
 	"unicode/utf8"
@@ -95,6 +96,7 @@ func rowsOf(text string, l words.Language, reader *ingredient.Reader) []Row {
 		}
 		rows = append(rows, r)
 	}
+	bareNumbers(rows)
 	for i := range rows {
 		r := &rows[i]
 		start := short(r.Text, 2*mostWords)
@@ -102,6 +104,32 @@ func rowsOf(text string, l words.Language, reader *ingredient.Reader) []Row {
 		r.tokens = words.Read(short(r.Read, mostWords), l)
 	}
 	return rows
+}
+
+var bareNumber = regexp.MustCompile(`^(\d{1,2})\s+\p{Lu}\p{L}+`)
+
+// bareNumbers finds steps that are numbered without a mark: "2 Slice the leeks". They count up from 1,
+// three of them at least.
+func bareNumbers(rows []Row) {
+	var found []int
+	for i := range rows {
+		m := bareNumber.FindStringSubmatch(rows[i].Text)
+		if m == nil || rows[i].marked || rows[i].Ordered {
+			continue
+		}
+		switch n := len(found) + 1; {
+		case m[1] == strconv.Itoa(n):
+			found = append(found, i)
+		case m[1] == "1":
+			found = []int{i}
+		}
+	}
+	if len(found) < 3 {
+		return
+	}
+	for _, i := range found {
+		rows[i].Ordered = true
+	}
 }
 
 // WithoutNumber is the text of a step as it is read, without the number before it.
