@@ -3,6 +3,7 @@ package recipe
 import (
 	"math"
 	"strconv"
+	"strings"
 
 	"cuerda/core/kitchen"
 	"cuerda/core/physics/method"
@@ -217,6 +218,8 @@ func (m *procedure) methodOf(s *sentence) method.Method {
 		return method.DeepOil
 	case m.oilGrams() >= shallowGrams:
 		return method.ShallowOil
+	case pan && s.has("heat.fry") < 0 && s.has("oil") < 0 && len(s.temperatures()) > 0 && strings.HasPrefix(s.tokens[s.has("heat.pan")].Plain, "pan"):
+		return method.StillOven // "400° on a lined pan"
 	case fried || around("heat.pan", 1):
 		return method.Pan
 	case simmer:
@@ -465,6 +468,9 @@ func (m *procedure) cookMinutes(i int) float64 {
 func (m *procedure) timeIn(s *sentence, from int) (total float64) {
 	for k := from; k < len(s.tokens); k++ {
 		v, n := ingredient.Minutes(s.tokens, k)
+		if bare, m := ingredient.Number(s.tokens, k); v <= 0 && m > 0 && total > 0 && k+m < len(s.tokens) && s.tokens[k+m].Of("word.all told") {
+			return bare // "give them 2 more, so 5 altogether"
+		}
 		if v <= 0 {
 			continue
 		}

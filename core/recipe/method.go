@@ -26,6 +26,7 @@ type procedure struct {
 	// that is not said.
 	mixedAt, shapeAt, cookAt int
 	spans                    []StepSpan
+	inPan                    bool // the sentence goes on with what is in the pan
 	// became are the steps of the cord that each step of the recipe became.
 	became map[int][]string
 }
@@ -56,7 +57,7 @@ func newProcedure(f *Found, lines []ReadLine, r *ingredient.Reader, foods *food.
 			if e.item.Tells("do.boil") && e.food.Has("cook-first") && !e.item.Tells("word.deny") {
 				m.boil(e) // "lentils, dry 1 1/2 c, boil 25 min"
 			}
-			if _, raw := poached[e.food.ID]; raw && it.Cooked || it.Tells("word.poached") {
+			if _, raw := poached[e.food.ID]; raw && e.food.Group != food.Grain && it.Cooked || it.Tells("word.poached") {
 				m.boil(e)
 			}
 		}
@@ -102,8 +103,8 @@ func (m *procedure) landmarks() {
 				}
 			}
 		}
-		together := s.all || mix > 0 && len(named)*10 >= 6*mix && len(s.mentions) > 0
-		if m.mixedAt < 0 && together && (s.all || mix > 2 && len(named)*10 >= 8*mix && len(s.mentions) > 2 || s.has("act.mix") >= 0 || s.has("do.blitz") >= 0 || s.has("do.mash") >= 0 || s.has("mass") >= 0) {
+		together := s.all && m.mixesAll(s) || mix > 0 && len(named)*10 >= 6*mix && len(s.mentions) > 0
+		if m.mixedAt < 0 && together && (s.all && m.mixesAll(s) || mix > 2 && len(named)*10 >= 8*mix && len(s.mentions) > 2 || s.has("act.mix") >= 0 || s.has("do.blitz") >= 0 || s.has("do.mash") >= 0 || s.has("mass") >= 0) {
 			m.mixedAt = i
 		}
 	}
@@ -117,6 +118,27 @@ func (m *procedure) landmarks() {
 	if m.mixedAt < 0 {
 		m.mixedAt = max(0, m.first()-1)
 	}
+}
+
+// mixesAll says that what is told of everything is to mix it: the verb before the word is of mixing, or
+// there is none.
+func (m *procedure) mixesAll(s *sentence) bool {
+	at := -1
+	for i := range s.tokens {
+		if s.tokens[i].Of("all") && !s.partOfAll(i) && !s.notAll(i) {
+			at = i
+		}
+	}
+	for k := len(s.segments) - 1; k >= 0; k-- {
+		g := &s.segments[k]
+		if g.at > at || len(g.lists) == 0 {
+			continue
+		}
+		return slices.ContainsFunc(g.lists, func(x words.Meaning) bool {
+			return x.List == "act.mix" || x.List == "act.put" || x.List == "do.blitz" || x.List == "do.mash" || x.List == "do.grate" || x.List == "act.other"
+		})
+	}
+	return true
 }
 
 // first is the sentence in which the pieces are first spoken of.
@@ -272,7 +294,7 @@ func (m *procedure) follow() {
 			}
 		}
 		fried := pan && m.staysInPan(s, i)
-		pan = fried
+		pan, m.inPan = fried, fried
 		for k := range s.segments {
 			g := &s.segments[k]
 			objects := g.objects
@@ -287,11 +309,17 @@ func (m *procedure) follow() {
 			if len(items) > 0 {
 				last = items
 			}
+			if len(g.lists) == 0 && len(items) > 0 && (fried || m.withFat(s)) { // "leek 5 min in the oil"
+				if _, at, _ := s.minutes(0); (at >= 0 || fried && s.moreMinutes()) && len(s.segments) == 1 && !(m.mixedAt >= 0 && i >= m.mixedAt) {
+					m.prepare(s, i, k, words.Meaning{List: "do.fry", N: 1}, items)
+					fried, pan = true, true
+				}
+			}
 			for _, list := range g.lists {
 				if strings.HasPrefix(list.List, "do.") {
 					m.prepare(s, i, k, list, items)
 				}
-				fried = fried || list.List == "do.fry"
+				fried = fried || list.List == "do.fry" || list.List == "do.low" && m.withFat(s)
 				pan = pan || fried
 				if list.List == "act.mix" && fried && (k > 0 || pan) { // "adding the garlic for the last minute"
 					m.prepare(s, i, k, words.Meaning{List: "do.fry", N: 1}, m.worthFrying(s, items))
@@ -325,7 +353,8 @@ func (m *procedure) staysInPan(s *sentence, i int) bool {
 // moreMinutes says that a number stands behind "more": "y otros 10".
 func (s *sentence) moreMinutes() bool {
 	for k := range len(s.tokens) - 1 {
-		if s.tokens[k].Of("more") && s.tokens[k+1].Kind == words.Number {
+		number := s.tokens[k+1].Kind == words.Number
+		if s.tokens[k].Of("more") && number || s.tokens[k].Kind == words.Number && s.tokens[k+1].Of("another time") {
 			return true
 		}
 	}
@@ -344,7 +373,7 @@ func (m *procedure) use(s *sentence, i int, g *segment) {
 	except := s.has("except")
 	for x := range s.mentions {
 		at := &s.mentions[x]
-		if at.at < g.at || at.at >= g.end || at.more {
+		if at.at < g.at || at.at >= g.end || at.more || at.kind && m.cookAt >= 0 && i > m.cookAt && s.has("act.serve") < 0 {
 			continue
 		}
 		if except >= 0 && at.at > except { // "everything but 1 tablespoon of the oil": the rest of it goes in
@@ -417,6 +446,21 @@ func (m *procedure) prepare(s *sentence, i, k int, list words.Meaning, items []i
 			return
 		}
 	}
+	if name == "do.low" {
+		if !m.withFat(s) && !m.inPan {
+			return
+		}
+		name = "do.fry"
+	}
+	if name == "do.grate" && said.Level > 0 && slices.ContainsFunc(items, func(n int) bool {
+		f := m.entries[n].food
+		return f.Group == food.Legume || f.Group == food.Nut || f.Group == food.Seed
+	}) {
+		name = "do.blitz" // "pícalos hasta que parezcan carne picada"
+	}
+	if name == "do.blitz" && s.withFork(g.at) {
+		name = "do.mash"
+	}
 	except := s.has("except")
 	if name == "do.soak" && !slices.ContainsFunc(g.objects, func(x int) bool { return s.mentions[x].at >= g.at }) {
 		for x := range s.mentions { // "pour the broth over the granules and soak"
@@ -461,10 +505,27 @@ func (m *procedure) prepare(s *sentence, i, k int, list words.Meaning, items []i
 	}
 }
 
+// withFat says that a sentence names a fat: what is over the heat is fried in it.
+func (m *procedure) withFat(s *sentence) bool {
+	return s.has("oil") >= 0 || slices.ContainsFunc(s.mentions, func(x mention) bool {
+		return slices.ContainsFunc(x.items, func(k int) bool { return m.entries[k].food.Group == food.Fat })
+	})
+}
+
+// withFork says that grinding is done with a fork: it is mashing.
+func (s *sentence) withFork(at int) bool {
+	for k := at; k < len(s.tokens); k++ {
+		if s.tokens[k].Of("word.fork") {
+			return true
+		}
+	}
+	return false
+}
+
 // cooks says what "cook" is: in fat, or until soft, a sauté; else in water.
 func (m *procedure) cooks(s *sentence, stirs bool) string {
 	if s.has("do.boil") >= 0 {
-		return ""
+		return "do.boil"
 	}
 	if s.has("do.fry") >= 0 || s.has("oil") >= 0 || s.has("heat.pan") >= 0 || s.has("heat.fry") >= 0 {
 		return "do.fry"
@@ -581,6 +642,9 @@ func (m *procedure) soaks(i int) {
 
 // boil turns what is dry into what it is cooked, weighed anew.
 func (m *procedure) boil(e *entry) {
+	if e.boiled {
+		return
+	}
 	e.boiled = true
 	if e.food.Has("cook-first") {
 		for _, y := range m.foods.Yields() {
@@ -599,7 +663,7 @@ func (m *procedure) boil(e *entry) {
 		}
 	}
 	// What has no dry food of its own in the catalogue takes up as much as its kind does.
-	if e.item.Dry && e.food.State == food.Cooked && (e.food.Group == food.Grain || e.food.Group == food.Legume) && !m.hasDry(e.food) {
+	if (e.item.Dry || !m.saysCooked(e) && e.item.Unit != "pack") && e.food.State == food.Cooked && (e.food.Group == food.Grain || e.food.Group == food.Legume) && !m.hasDry(e.food) {
 		e.item.Grams *= takesUp[e.food.Group]
 		e.item.Dry = false
 		return
@@ -628,8 +692,8 @@ func (m *procedure) saysCooked(e *entry) bool {
 	return slices.Contains(e.item.Words, "cooked") || e.item.Cooked
 }
 
-// poached is what raw fish becomes, and what of it stays: kitchen practice.
+// poached is what raw fish and groats become, and what of it stays or comes of it: kitchen practice.
 var poached = map[string]struct {
 	food  string
 	share float64
-}{"white-fish-raw": {"white-fish-cooked", 0.82}, "salmon-raw": {"salmon-cooked", 0.82}}
+}{"buckwheat-soaked": {"buckwheat-cooked", 2.4}, "white-fish-raw": {"white-fish-cooked", 0.82}, "salmon-raw": {"salmon-cooked", 0.82}}

@@ -5,6 +5,7 @@ import (
 	"slices"
 	"strings"
 
+	"cuerda/core/food"
 	"cuerda/core/physics/piece"
 	"cuerda/core/recipe/ingredient"
 	"cuerda/core/recipe/words"
@@ -37,13 +38,31 @@ func (m *procedure) pieceOf() *ReadPiece {
 	if p.Kind == "" {
 		return nil
 	}
+	filled := p.Kind == piece.Ball && m.filled(from, to)
+	if filled {
+		p.Kind = piece.Shell
+	}
 	for i := from; i <= to && i < len(m.sentences); i++ {
-		if s := &m.sentences[i]; !s.note && !s.sauce {
+		if s := &m.sentences[i]; !s.note && (!s.sauce || filled) {
 			m.sizes(s, p)
 		}
 	}
 	m.counts(p, from, to)
 	return p
+}
+
+// filled says that balls are closed around something of their own: there is a part to fill them with,
+// and the method tells of their wall.
+func (m *procedure) filled(from, to int) bool {
+	if !slices.ContainsFunc(m.entries, func(e *entry) bool { return e.part == "filling" }) {
+		return false
+	}
+	for i := from; i <= to && i < len(m.sentences); i++ {
+		if m.sentences[i].has("word.wall") >= 0 {
+			return true
+		}
+	}
+	return false
 }
 
 // kindIn gives the kind that the tokens name first, after a place; the last of a title,
@@ -85,6 +104,8 @@ func (m *procedure) kindOf(from, to int) piece.Kind {
 			kind, _ := kindIn(s.tokens, start, false)
 			switch {
 			case kind == "" || kind == piece.Stuffing:
+			case kind == piece.Fritter && byTitle == piece.Patty && slices.ContainsFunc(title, func(t words.Token) bool { return t.Of("word.pancake") }):
+				return kind // "tortitas" that are dropped by the spoon
 			case byTitle == piece.Fritter && kind == piece.Patty, byTitle == piece.Loaf && kind != piece.Loaf && s.has("tin") >= 0:
 				return byTitle
 			case kind == piece.Fritter && byTitle != "" && byTitle != piece.Stuffing:
@@ -187,12 +208,22 @@ func (s *sentence) lengths() (out []length) {
 			continue
 		}
 		end += u.N
+		if half := (words.Meaning{}); end < len(s.tokens) {
+			if half = s.tokens[end].In("and a half"); half.N > 0 && low == 1 {
+				low, end = low+half.Value, end+half.N // "an inch and a quarter"
+			}
+		}
 		l := length{mm: low * u.Value, at: at, end: end, way: s.way(at, end)}
 		if other > 0 {
 			l.paired = true
 			out = append(out, l, length{mm: other * u.Value, at: at, end: end, way: l.way})
 		} else {
 			out = append(out, l)
+			if w, k := number(min(end+2, len(s.tokens)-1)); k > 0 && end+3+k <= len(s.tokens) && s.tokens[end].Under("way.").N > 0 || k > 0 && end+2+k < len(s.tokens) && s.tokens[end+1].Of("by") {
+				if after := end + 2 + k; after < len(s.tokens) && s.tokens[end+1].Of("by") && s.way(after, after) != "" { // "2 cm de alto por 8,5 de ancho"
+					out = append(out, length{mm: w * u.Value, at: end + 2, end: after, way: s.way(after-1, after)})
+				}
+			}
 		}
 		i = end - 1
 	}
@@ -248,6 +279,8 @@ func (m *procedure) sizes(s *sentence, p *ReadPiece) {
 			continue
 		}
 		switch {
+		case p.Kind == piece.Shell && s.before(l.at, "word.wall"):
+			put(&p.ThicknessMM, l)
 		case p.Kind == piece.Ball || p.Kind == piece.Shell:
 			if !strings.HasPrefix(near(s, l.end, "oil"), "oil") {
 				put(&p.DiameterMM, l)
@@ -297,6 +330,16 @@ func (m *procedure) sizes(s *sentence, p *ReadPiece) {
 	}
 }
 
+// before says that one of the list's words stands within three before a token.
+func (s *sentence) before(at int, list string) bool {
+	for k := max(0, at-3); k < at; k++ {
+		if s.tokens[k].Of(list) {
+			return true
+		}
+	}
+	return false
+}
+
 // near gives the list's name where one of its words follows within three.
 func near(s *sentence, from int, list string) string {
 	for k := from; k < min(len(s.tokens), from+4); k++ {
@@ -310,6 +353,7 @@ func near(s *sentence, from int, list string) string {
 // counts reads how many pieces there are.
 func (m *procedure) counts(p *ReadPiece, from, to int) {
 	if p.Kind == piece.Stuffing {
+		p.Count = m.vessels(from, to)
 		return
 	}
 	most := 200
@@ -341,6 +385,39 @@ func (m *procedure) counts(p *ReadPiece, from, to int) {
 	if p.Kind == piece.Loaf {
 		p.Count = 1
 	}
+}
+
+// vessels counts what a stuffing is filled into: "the 8 halves", "all 12", six peppers of the list; one
+// tin or dish; 0 where none is told.
+func (m *procedure) vessels(from, to int) int {
+	last := max(to, m.cookAt)
+	one := 0
+	for i := max(0, from-1); i <= last && i < len(m.sentences); i++ {
+		s := &m.sentences[i]
+		if s.note {
+			continue
+		}
+		for k := range s.tokens {
+			v, n := ingredient.Number(s.tokens, k)
+			if n == 0 || v < 2 || v > 60 || v != math.Trunc(v) || k+n >= len(s.tokens) {
+				continue
+			}
+			if s.tokens[k+n].Of("word.vessel") || k > 0 && s.tokens[k-1].Of("word.every") && !s.tokens[k+n].Of("time") && s.tokens[k+n].Under("unit.").N == 0 {
+				return int(v)
+			}
+		}
+		for _, x := range s.mentions {
+			for _, n := range x.items {
+				if e := m.entries[n]; s.has("act.shape") >= 0 && e.item.Unit == "" && e.item.Amount >= 2 && e.item.Amount <= 60 && e.food.Group == food.Vegetable && s.has("word.fill") >= 0 {
+					return int(e.item.Amount)
+				}
+			}
+		}
+		if s.has("tin") >= 0 || s.has("dish") >= 0 || s.has("bird") >= 0 {
+			one = 1
+		}
+	}
+	return one
 }
 
 // countIn finds the count of a sentence of shaping: "8 patties", "divide into 6",

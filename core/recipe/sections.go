@@ -35,5 +35,8 @@ func PartOf(heading string) string {
 			}
 		}
 	}
+	if kind == "" && (heading == Frying || heading == Coated || heading == Serving) {
+		return heading
+	}
 	return kind
 }

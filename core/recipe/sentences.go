@@ -58,6 +58,7 @@ type mention struct {
 	grams float64 // of a portion
 	half  float64 // share of a portion
 	rest  bool
+	kind  bool // by a word for its kind: "the cheese"
 	more  bool // on top of what the line gives: "a little more margarine"
 }
 
@@ -230,6 +231,7 @@ func (m *procedure) mentionsOf(s *sentence) {
 			s.all = true
 		}
 		items, n, best := []int(nil), 0, 0
+		kind := false
 		for _, k := range m.byStem[words.Stem(t.Plain)] {
 			e := m.entries[k]
 			count, head := 0, false
@@ -263,13 +265,13 @@ func (m *procedure) mentionsOf(s *sentence) {
 		}
 		if len(items) == 0 {
 			if g := t.Under("group."); g.N > 0 && !s.likened(i) {
-				items, n = m.groupedAt(s, i, g), g.N
+				items, n, kind = m.groupedAt(s, i, g), g.N, true
 			}
 		}
 		if len(items) == 0 {
 			continue
 		}
-		at := mention{at: i, n: n, items: items}
+		at := mention{at: i, n: n, items: items, kind: kind}
 		if own := m.spokenAt(s, i, items); own != nil {
 			at.items = own
 		} else {
@@ -408,6 +410,21 @@ func (m *procedure) portion(s *sentence, at *mention) {
 	}
 	for b := max(0, at.at-3); b < at.at; b++ {
 		at.more = at.more || s.tokens[b].Of("word.extra")
+	}
+	for k := at.at + at.n; k < min(len(s.tokens), at.at+at.n+3); k++ { // "oats: half ground to flour"
+		t := &s.tokens[k]
+		if h := t.In("half of"); h.N > 0 {
+			if next := k + h.N; next < len(s.tokens) && s.tokens[next].Under("do.").N > 0 {
+				at.half = h.Value
+			}
+			break
+		}
+		if t.Kind != words.Mark {
+			break
+		}
+	}
+	if at.half > 0 {
+		return
 	}
 	for b := max(0, at.at-8); b < at.at; b++ {
 		t := &s.tokens[b]

@@ -37,6 +37,8 @@ func (m *procedure) roleOf(e *entry, u *use) string {
 	after := m.mixedAt >= 0 && u.sentence > m.mixedAt || u.sentence >= m.first()
 	s := &m.sentences[u.sentence]
 	switch {
+	case s.has("mass") >= 0 && is("act.mix") && m.mixedAt >= 0 && u.sentence > m.cookAt:
+		return "" // told late: "a la masa también le va ..."
 	case fat && is("act.grease") && !is("do.fry", "do.cook"):
 		return Frying
 	case after && !fat && s.has("into middle") >= 0:

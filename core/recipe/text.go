@@ -43,8 +43,11 @@ func readText(text string, r *ingredient.Reader, told map[int]layout.Label) (Fou
 		told := f.portionsIn(y)
 		switch y.Label {
 		case layout.Title:
-			if f.Name == "" {
-				f.Name = strings.Trim(y.Text, "#*_ :~")
+			if name := strings.Trim(y.Text, "#*_ :~"); f.Name == "" || !namesPiece(f.Name, l) && namesPiece(name, l) {
+				if f.Name != "" {
+					f.Notes = append(f.Notes, f.Name)
+				}
+				f.Name = name
 			} else {
 				f.Notes = append(f.Notes, y.Text)
 			}
@@ -62,13 +65,19 @@ func readText(text string, r *ingredient.Reader, told map[int]layout.Label) (Fou
 		case layout.Step:
 			f.Steps = append(f.Steps, y.WithoutNumber())
 		default:
-			if !(told && len(y.Tokens()) <= 4) && !(y.Heads() && y.Label == layout.After && len(y.Tokens()) < 3) {
+			if !(told && len(y.Tokens()) <= 4 && !y.Tokens()[0].Of("makes")) && !(y.Heads() && y.Label == layout.After && len(y.Tokens()) < 3) {
 				f.Notes = append(f.Notes, y.Text)
 			}
 		}
 	}
 	f.named(rows)
 	return f, nil
+}
+
+// namesPiece says that words tell what is made: patties, a loaf.
+func namesPiece(name string, l words.Language) bool {
+	_, at := kindIn(words.Read(name, l), 0, false)
+	return at >= 0
 }
 
 // named gives a recipe without a title that of the message it came in.
@@ -119,7 +128,7 @@ func proseOf(rows []layout.Row, r *ingredient.Reader, l words.Language) Found {
 			}
 			for _, p := range phrases {
 				at, end := p.At, p.End
-				f.Ingredients, f.Sections = append(f.Ingredients, y.Text[at:end]), append(f.Sections, "")
+				f.Ingredients, f.Sections = append(f.Ingredients, y.Text[at:end]), append(f.Sections, roleBefore(y.Read, at, l))
 				f.Mended = append(f.Mended, y.Read[at:end])
 				f.Spoken = append(f.Spoken, Told{len(f.Steps), len([]rune(y.Text[:at])), len([]rune(y.Text[:end]))})
 			}
@@ -131,6 +140,18 @@ func proseOf(rows []layout.Row, r *ingredient.Reader, l words.Language) Found {
 	}
 	f.named(rows)
 	return f
+}
+
+// roleBefore gives the words before a phrase of a sentence that say what it is for: "y para apanarlas,
+// media taza de leche"; "" for none.
+func roleBefore(text string, at int, l words.Language) string {
+	start := strings.LastIndexAny(text[:at], ".!?\n") + 1
+	for _, t := range words.Read(text[start:at], l) {
+		if m := t.Under("role."); m.N > 0 {
+			return strings.TrimPrefix(m.List, "role.")
+		}
+	}
+	return ""
 }
 
 // tellsWhatToDo says that a line has two verbs of the kitchen or more.

@@ -374,6 +374,9 @@ func (s *scan) weigh(out *Ingredient, f *food.Food, m *measured) {
 		m.pack, m.net = s.said, s.saidOunces
 	}
 	grams, sure := s.r.gramsOf(f, m)
+	if m.unit == "pack" && s.tells("word.can") && s.tells("word.drained") && len(f.Packs) == 0 && !strings.Contains(f.ID, "canned") && f.Group == food.Vegetable && m.pack > 0 {
+		grams *= drainedShare // a tin of sweetcorn, drained
+	}
 	switch {
 	case m.bad:
 		s.fault("bad-amount")
@@ -394,6 +397,8 @@ func (s *scan) weigh(out *Ingredient, f *food.Food, m *measured) {
 		if !s.taste && s.line.Role == "" {
 			s.fault("no-amount")
 		}
+	case s.saidCups > 0 && m.unit == "" && f.GramsPerCup > 0:
+		grams, sure = s.saidCups*f.GramsPerCup, 0.85 // "1 small beet (about ¾ cup)"
 	case s.said > 0 && m.unit != "g" && m.unit != "oz" && m.unit != "pack":
 		grams, sure = s.said, 1 // "2 carrots (200 g)": the weight is said
 		if s.saidEach {

@@ -42,6 +42,10 @@ func (r *Reader) Phrases(text string, l words.Language) (out []Span) {
 			from = fruit
 		}
 		named[spot.Food.ID] = true
+		if n := len(found); n > 0 && spot.Said && !spot.Behind && s.sharesUnit(spot, found[n-1].to) {
+			found[n-1].to = to // "una cucharada de chía y tres de agua"
+			continue
+		}
 		if n := len(found); n > 0 && from < found[n-1].to {
 			if to > found[n-1].to {
 				found[n-1].to = to
@@ -59,6 +63,12 @@ func (r *Reader) Phrases(text string, l words.Language) (out []Span) {
 		out = append(out, Span{tokens[p.from].At, tokens[to-1].End})
 	}
 	return out
+}
+
+// sharesUnit says that an amount has the unit of the one told just before it.
+func (s *scan) sharesUnit(spot *Spot, end int) bool {
+	m := s.measure(spot.Begin)
+	return m.unit == "" && s.l.HeadFirst() && s.at(spot.At-1).Of("word.of") && spot.Begin-end <= 1 && (spot.Begin == end || s.at(end).Of("word.and") || s.at(end).Of("word.plus"))
 }
 
 // before gives where a phrase of one of the lists begins that ends just before a token.

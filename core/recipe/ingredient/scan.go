@@ -25,6 +25,7 @@ type scan struct {
 	free     map[string]bool
 	// said is a weight in brackets, g: of the whole, or of each piece.
 	said     float64
+	saidCups float64 // a volume in brackets, cups
 	saidEach bool
 	// saidOunces says that it stands in ounces.
 	saidOunces bool
@@ -205,8 +206,24 @@ func (s *scan) read() {
 		return
 	}
 	end := s.item(i, m, fruit)
-	s.others(end, &m)
+	if parts := s.halves(); parts != nil && len(s.line.Items) == 1 && s.line.Items[0].Grams > 0 {
+		s.divide(parts)
+	} else {
+		s.others(end, &m)
+	}
 	s.finish()
+}
+
+// divide makes the food of a line two halves.
+func (s *scan) divide(parts []*food.Food) {
+	whole := s.line.Items[0]
+	s.line.Items = nil
+	for _, f := range parts {
+		half := whole
+		half.Food, half.Grams, half.FoodSure = f.ID, whole.Grams/2, 1
+		half.Words = append(slices.Clone(whole.Words), s.r.Aliases(f.ID, s.l)...)
+		s.line.Items = append(s.line.Items, half)
+	}
 }
 
 // lastAmount gives where the amount begins that ends the line: "mushrooms, fried, 100 g";
@@ -269,6 +286,9 @@ func (s *scan) weights() {
 				grams = m.amount * massOf(words.Meaning{List: "unit." + m.unit, Value: m.per})
 			case m.unit == "cup" && m.per < 0.2: // millilitres
 				grams = m.amount * m.per * food.MLPerCup
+			case m.unit == "cup" && m.per == 1 && i+m.n >= len(b)-1:
+				s.saidCups = m.amount
+				continue
 			}
 			s.said, s.saidOunces = grams, m.unit == "oz"
 			s.saidEach = m.each || slices.ContainsFunc(b, func(t words.Token) bool { return t.Of("each") })
@@ -390,6 +410,9 @@ func (s *scan) item(i int, m measured, fruit string) (end int) {
 		item.Name = s.text[s.main[a].At:s.main[b-1].End]
 	}
 	s.sizeOf(&m, f, i, end)
+	if m.unit == "pack" && m.pack == 0 && s.said == 0 {
+		s.packBehind(&m, b)
+	}
 	s.alternatives(&item, b, end)
 	if fruit != "" || f.ID == "lemon-juice" {
 		f = s.partOf(&item, f, fruit)
@@ -406,6 +429,51 @@ func (s *scan) item(i int, m measured, fruit string) (end int) {
 		s.line.Items = append(s.line.Items, zest)
 	}
 	return end
+}
+
+// packBehind finds the size of a pack behind its food: "two cans of salmon, the 14.75-ounce ones", "dos latas
+// de atún, de las de 170".
+func (s *scan) packBehind(m *measured, from int) {
+	for k := from; k < len(s.main); k++ {
+		if s.main[k].Kind != words.Number {
+			continue
+		}
+		v, unit := s.main[k].Value, k+1
+		if s.at(unit).Is("-") {
+			unit++
+		}
+		switch u := s.at(unit).Under("unit."); {
+		case u.List == "unit.g" || u.List == "unit.oz":
+			m.pack, m.net = v*massOf(u), u.List == "unit.oz"
+		case v >= 50 && v <= 2000 && s.at(k-1).Of("word.of") && (k+1 == len(s.main) || s.at(k+1).Kind == words.Mark):
+			m.pack = v
+		default:
+			continue
+		}
+		s.mark(k, unit+1)
+		return
+	}
+}
+
+// halves reads what a food is made of half and half: "mince (half beef, half pork)". It gives the foods;
+// none where the line tells no two halves.
+func (s *scan) halves() (out []*food.Food) {
+	for _, tokens := range append(slices.Clone(s.brackets), s.main) {
+		inner := &scan{r: s.r, text: s.text, l: s.l, main: tokens, used: map[int]bool{}, free: map[string]bool{}}
+		out = nil
+		for k := range tokens {
+			if h := tokens[k].In("half of"); h.N > 0 && h.Value == 0.5 || tokens[k].In("number").Value == 0.5 {
+				n := max(h.N, tokens[k].In("number").N)
+				if f, a, _ := inner.longest(k+n, min(len(tokens), k+n+4)); f != nil && len(inner.strangers(k+n, a)) == 0 {
+					out = append(out, f)
+				}
+			}
+		}
+		if len(out) == 2 && out[0] != out[1] {
+			return out
+		}
+	}
+	return nil
 }
 
 // pair ends the words on a food where "and" brings another small one: "a clove of garlic
@@ -547,7 +615,7 @@ func (s *scan) asStated(f *food.Food, i int) *food.Food {
 	for _, swap := range []struct {
 		is   bool
 		what string
-	}{{s.state.canned, "canned"}, {s.tells("word.lean"), "lean"}} {
+	}{{s.state.canned, "canned"}, {s.lean(), "lean"}} {
 		if other := s.r.foods.Find(s.r.Swap(f.ID, swap.what)); swap.is && other != nil {
 			return other
 		}
@@ -561,6 +629,26 @@ func (s *scan) asStated(f *food.Food, i int) *food.Food {
 		}
 	}
 	return f
+}
+
+// lean says that meat has little fat: "lean", "93% lean", "10% fat", but not "85% lean".
+func (s *scan) lean() bool {
+	is := false
+	var figures []float64
+	for t := range s.everywhere {
+		if t.Kind == words.Number {
+			figures = append(figures, t.Value)
+		}
+		switch {
+		case t.Of("word.lean"):
+			is = !slices.ContainsFunc(figures, func(v float64) bool { return v >= 70 && v < 90 })
+		case t.Of("word.fat") && len(figures) > 0:
+			if v := figures[len(figures)-1]; v <= 10 {
+				is = true
+			}
+		}
+	}
+	return is
 }
 
 // tells says that the line has a word of a list.

@@ -223,12 +223,25 @@ func (s *scan) others(from int, first *measured) {
 		if !named && !first.each && !seasoning {
 			continue
 		}
+		if o := s.at(k + n); o.Of("another") && (s.at(k+n+1).Of("word.of") || s.at(k+n+1).Of("word.the")) && first.said {
+			m, n = *first, n+2 // "1 manojo de perejil y otro de cilantro"
+			m.n = 0
+			named = true
+		}
+		if m.said && m.unit == "" && first.unit != "" && s.at(k+n+m.n).Of("word.of") && s.l.HeadFirst() { // "1 cucharadita de comino y ½ de pimentón"
+			m.unit, m.per, named = first.unit, first.per, true
+		}
 		end := s.cut(k + n + m.n)
 		found, a, b := s.longest(k+n+m.n, end)
 		if found == nil || len(s.strangers(k+n+m.n, a)) > 0 {
 			continue
 		}
-		if !named && first.each {
+		shared := !named && !first.each && f != nil && aromatics[f.ID] && aromatics[found.ID] && found != f && (first.unit == "cup" || first.unit == "handful" || first.unit == "bunch") && len(s.line.Items) == 1
+		if shared { // "1 cup parsley and cilantro": half of it each
+			m = *first
+			m.amount /= 2
+			s.line.Items[0].Grams /= 2
+		} else if !named && first.each {
 			m = *first
 		} else if !named && !minor(found) {
 			continue

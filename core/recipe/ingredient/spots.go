@@ -29,7 +29,7 @@ func (r *Reader) Spots(text string, tokens []words.Token, l words.Language) (out
 	free := 0 // the first token that no food before has taken
 	for i := 0; i < len(tokens); i++ {
 		f, n := r.foodAt(tokens, i, l)
-		if f == nil {
+		if f == nil || tokens[i].Of("unit.pack") || verbHere(tokens, i, n) {
 			continue
 		}
 		spot := Spot{Food: f, At: i, N: n}
@@ -64,6 +64,16 @@ func (r *Reader) Spots(text string, tokens []words.Token, l words.Language) (out
 		i = i + n - 1
 	}
 	return out
+}
+
+// verbHere says that a word which could be a food is a verb: "las pasas por harina".
+func verbHere(tokens []words.Token, i, n int) bool {
+	for _, m := range tokens[i].Means {
+		if m.N > n && (strings.HasPrefix(m.List, "act.") || strings.HasPrefix(m.List, "do.")) {
+			return true
+		}
+	}
+	return false
 }
 
 // EndsWithAmount says that a text ends with an amount in a unit of the kitchen: "tom paste 2 T".

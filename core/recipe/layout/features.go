@@ -219,7 +219,8 @@ func (p *page) item(i int) bool {
 // follow: it stands over a list of its own.
 func (p *page) overList(i int) bool {
 	r, s := &p.rows[i], &p.seen[i]
-	if r.marked || s.amountFirst || s.amountLast || i == 0 || s.words == 0 || s.words > 5 || strings.ContainsAny(r.Text, ".,;!()") || i+1 >= len(p.rows) {
+	bare, _, _ := strings.Cut(r.Text, "(")
+	if r.marked || s.amountFirst || s.amountLast || i == 0 || s.words == 0 || s.words > 5 || strings.ContainsAny(bare, ".,;!()") || i+1 >= len(p.rows) {
 		return false
 	}
 	if forWhat(r.tokens) && (r.blank || strings.ToUpper(r.Text) == r.Text) && !p.rows[i+1].blank {
@@ -272,5 +273,5 @@ func (p *page) tellsYield(r *Row, s *seen) bool {
 	if strings.Count(r.Text, "|") >= 2 && len(r.Text) < 120 {
 		return true
 	}
-	return s.words <= 7 && s.foods == 0 && yields.MatchString(r.Text) || len(r.Text) < 30 && t.Of("makes") && t.Plain != "about" && t.Plain != "get" && t.Plain != "unas" && t.Plain != "unos" && s.foods == 0
+	return s.words <= 7 && (s.foods == 0 || s.words <= 5) && !s.amountFood && yields.MatchString(r.Text) || len(r.Text) < 30 && t.Of("makes") && t.Plain != "about" && t.Plain != "get" && t.Plain != "unas" && t.Plain != "unos" && s.foods == 0
 }

@@ -155,7 +155,7 @@ var unfinished = words.All("word.unfinished")
 
 // goesOn says that a line is the rest of the one before it.
 func goesOn(before, r *Row) bool {
-	if r.blank || r.marked || r.Ordered || before.head != "" || r.speaker != before.speaker || r.quoted != before.quoted || r.speaker != "" {
+	if r.blank || r.marked || r.quoted || r.Ordered || before.head != "" || r.speaker != before.speaker || r.quoted != before.quoted || r.speaker != "" {
 		return false
 	}
 	if strings.HasPrefix(r.Text, "(") && !before.Ordered {
