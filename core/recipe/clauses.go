@@ -46,7 +46,7 @@ func denied(tokens []words.Token) {
 		far := false
 		for end < len(tokens) && end < i+mostDenied {
 			t := &tokens[end]
-			if t.Kind == words.Mark && !t.Is("-") && !t.Is("'") || t.Of("word.until") && end > i+n {
+			if t.Kind == words.Mark && !t.Is("-") && !t.Is("'") || t.Of("word.until") && end > i+n || t.Of("word.and") {
 				break
 			}
 			far = far || t.Of("word.far")
@@ -78,7 +78,7 @@ const longSentence = 40
 
 // clauses finds where a dictated text without full stops has its sentences end: before "then", and
 // before a verb that tells what to do next.
-func clauses(tokens []words.Token) map[int]bool {
+func clauses(tokens []words.Token, l words.Language) map[int]bool {
 	out := map[int]bool{}
 	from := 0
 	for k := 0; k <= len(tokens); k++ {
@@ -94,7 +94,7 @@ func clauses(tokens []words.Token) map[int]bool {
 			}
 			last := from
 			for j := from + 1; j < k; j++ {
-				if j-last >= 4 && begins(tokens, j, 12*commas < k-from) {
+				if j-last >= 4 && begins(tokens, j, 12*commas < k-from, l) {
 					out[j], last = true, j
 				}
 			}
@@ -106,7 +106,7 @@ func clauses(tokens []words.Token) map[int]bool {
 
 // begins says that a clause begins at a token: with "then", or with a verb that is told to somebody;
 // where a text has hardly a comma, any such verb.
-func begins(tokens []words.Token, j int, breathless bool) bool {
+func begins(tokens []words.Token, j int, breathless bool, l words.Language) bool {
 	t := &tokens[j]
 	if t.Of("word.then") && t.Plain != "before" {
 		return !tokens[j-1].Of("word.and")
@@ -122,14 +122,34 @@ func begins(tokens []words.Token, j int, breathless bool) bool {
 	switch {
 	case t.Of("word.and"):
 		next := j + 1
-		if next < len(tokens) && (tokens[next].Of("it") || tokens[next].Of("word.then")) {
+		if next < len(tokens) && tokens[next].Of("word.then") {
+			return true // "and then one onion"
+		}
+		if next < len(tokens) && tokens[next].Of("it") {
 			next++
 		}
-		return told(next)
+		return told(next) || breathless && verbSoon(tokens, j+1, l)
 	case !breathless:
 		return false
 	case t.Of("it") && told(j+1):
 		return true
 	}
 	return told(j) && !tokens[j-1].Of("word.and") && !tokens[j-1].Of("it") && !tokens[j-1].Of("word.deny") && !tokens[j-1].Of("word.then")
+}
+
+// verbSoon says that one of the next words tells what to do: "and you stir", "and bake them".
+func verbSoon(tokens []words.Token, from int, l words.Language) bool {
+	if from < len(tokens) && tokens[from].Of("number") {
+		return false // "centímetro y medio"
+	}
+	for k := from; k < min(len(tokens), from+3); k++ {
+		t := &tokens[k]
+		if t.Of("word.and") || t.Is(",") {
+			return false
+		}
+		if (t.Under("act.").N > 0 || t.Under("do.").N > 0 || t.Under("heat.").N > 0) && !words.Participle(t.Plain, l) {
+			return true
+		}
+	}
+	return false
 }

@@ -146,7 +146,7 @@ func (s *sentence) waitsFor(at, n int) waiting {
 				}
 			}
 			return forRest
-		case t.Under("do.").N > 0 && !t.Of("do.gel") && !t.Of("do.soak") && !t.Of("do.cook") && !t.Of("level"), t.Of("word.knead"), t.Of("word.mixing"):
+		case t.Under("do.").N > 0 && !t.Of("do.gel") && !t.Of("do.soak") && !t.Of("do.cook") && !t.Of("level"), t.Of("word.knead"), t.Of("word.mixing") && !(k > 0 && s.tokens[k-1].Of("word.passing")):
 			return forOther
 		}
 	}
@@ -220,6 +220,8 @@ func (m *procedure) methodOf(s *sentence) method.Method {
 		return method.ShallowOil
 	case pan && s.has("heat.fry") < 0 && s.has("oil") < 0 && len(s.temperatures()) > 0 && strings.HasPrefix(s.tokens[s.has("heat.pan")].Plain, "pan"):
 		return method.StillOven // "400° on a lined pan"
+	case s.under("heat.") < 0 && s.has("oil") < 0 && len(s.temperatures()) > 0:
+		return method.StillOven // "350F 50 min"
 	case fried || around("heat.pan", 1):
 		return method.Pan
 	case simmer:
@@ -356,6 +358,7 @@ func (s *sentence) temperatures() (out []temperature) {
 			// "Bake at 350", "oven to 400".
 			bare := s.has("heat.oven") >= 0 && (t.Value >= 140 && t.Value <= 260 || t.Value >= 300 && t.Value <= 450) && i > 0 && (s.tokens[i-1].Is(",") || s.tokens[i-1].Of("heat.oven") || s.tokens[i-1].Plain == "again") &&
 				!(i+1 < len(s.tokens) && (s.tokens[i+1].Under("unit.").N > 0 || s.tokens[i+1].Of("time") || s.tokens[i+1].Of("length") || s.tokens[i+1].Kind == words.Number))
+			bare = bare || s.timedHeat(i)
 			if !bare && (i == 0 || !(s.tokens[i-1].Plain == "at" || s.tokens[i-1].Plain == "to" || s.tokens[i-1].Plain == "a") || t.Value < 120 || i+1 < len(s.tokens) && (s.tokens[i+1].Under("unit.").N > 0 || s.tokens[i+1].Of("time")) || s.has("heat.oven") < 0 && s.has("oil") < 0) {
 				continue
 			}
@@ -378,6 +381,23 @@ func (s *sentence) temperatures() (out []temperature) {
 		out = append(out, temperature{math.Round(v), i, end, fan})
 	}
 	return out
+}
+
+// timedHeat says that a round number is a temperature because a time follows it: "400 for 18 min".
+func (s *sentence) timedHeat(i int) bool {
+	v := s.tokens[i].Value
+	if v != math.Trunc(v/5)*5 || !(v >= 150 && v <= 250 || v >= 300 && v <= 475) {
+		return false
+	}
+	for k := i + 1; k < min(len(s.tokens), i+4); k++ {
+		if m, _ := ingredient.Minutes(s.tokens, k); m > 0 {
+			return true
+		}
+		if t := &s.tokens[k]; !(t.Is(",") || t.Of("word.for") || t.Plain == "for" || t.Of("about") || t.Of("word.and")) {
+			return false
+		}
+	}
+	return false
 }
 
 // celsius finds the temperature of the heat: in its own sentence, then where the oven

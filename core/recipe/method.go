@@ -54,6 +54,9 @@ func newProcedure(f *Found, lines []ReadLine, r *ingredient.Reader, foods *food.
 				it.Cooked = false // soaked and cooked, it was dry when it was measured
 				m.boil(e)
 			}
+			if e.item.Dry && e.food.State == food.Cooked && e.food.Group == food.Grain && e.item.Tells("do.soak") {
+				m.boil(e) // "bulgur 50 g dry, soak in boiling water"
+			}
 			if e.item.Tells("do.boil") && e.food.Has("cook-first") && !e.item.Tells("word.deny") {
 				m.boil(e) // "lentils, dry 1 1/2 c, boil 25 min"
 			}
@@ -195,7 +198,7 @@ func (e *entry) aside() bool {
 func (m *procedure) shapes(s *sentence) bool {
 	at := s.has("act.shape")
 	if at < 0 {
-		return false
+		return m.countsPieces(s)
 	}
 	if s.under("piece.") >= 0 || s.has("length") >= 0 || s.has("tin") >= 0 || s.has("dish") >= 0 || s.has("bird") >= 0 || s.has("skewer") >= 0 {
 		return true
@@ -207,6 +210,26 @@ func (m *procedure) shapes(s *sentence) bool {
 		}
 	}
 	return s.has("mass") >= 0
+}
+
+// countsPieces says that a sentence without a verb tells how many and how large: "18 balls, inch and a
+// half", "6 uds de 2 cm".
+func (m *procedure) countsPieces(s *sentence) bool {
+	if len(s.tokens) > 16 || s.under("heat.") >= 0 && s.under("heat.") < 4 {
+		return false
+	}
+	for k := range min(3, len(s.tokens)) {
+		v, n := ingredient.Number(s.tokens, k)
+		if n == 0 || v < 2 {
+			continue
+		}
+		for j := k + n; j < min(len(s.tokens), k+n+3); j++ {
+			if t := &s.tokens[j]; t.Under("piece.").N > 0 || t.Of("unit.piece") || t.Of("word.portion") {
+				return true
+			}
+		}
+	}
+	return false
 }
 
 func (m *procedure) findShape() {
@@ -457,6 +480,9 @@ func (m *procedure) prepare(s *sentence, i, k int, list words.Meaning, items []i
 		return f.Group == food.Legume || f.Group == food.Nut || f.Group == food.Seed
 	}) {
 		name = "do.blitz" // "pícalos hasta que parezcan carne picada"
+	}
+	if name == "do.mash" && slices.ContainsFunc(s.tokens[g.at:min(len(s.tokens), g.at+list.N)], func(t words.Token) bool { return t.Of("word.fork") }) && k > 0 && (slices.ContainsFunc(s.segments[k-1].lists, func(x words.Meaning) bool { return x.List == "act.mix" }) || s.has("word.flake") >= 0) {
+		return // mixed or flaked with a fork
 	}
 	if name == "do.blitz" && s.withFork(g.at) {
 		name = "do.mash"

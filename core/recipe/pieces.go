@@ -449,7 +449,7 @@ func (m *procedure) countIn(s *sentence, most int) int {
 		// Up to three words between the number and what is counted.
 		for j := k; j < min(len(s.tokens), k+5); j++ {
 			t := &s.tokens[j]
-			if t.Of("time") || t.Of("length") || t.Under("unit.").N > 0 && t.Under("piece.").N == 0 && !t.Of("size") || t.Of("degrees") || t.Kind == words.Mark && !t.Is("-") {
+			if t.Of("time") || t.Of("length") || t.Under("unit.").N > 0 && t.Under("piece.").N == 0 && !t.Of("size") && !t.Of("word.portion") || t.Of("degrees") || t.Kind == words.Mark && !t.Is("-") {
 				break
 			}
 			if t.Under("piece.").N > 0 || t.Of("word.portion") {

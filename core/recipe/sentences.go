@@ -142,7 +142,7 @@ func sentencesOf(steps []string, spoken []Told, l words.Language) (out []sentenc
 		coldWords(tokens)
 		ownWords(tokens, text, i, spoken)
 		denied(tokens)
-		breaks := clauses(tokens)
+		breaks := clauses(tokens, l)
 		start := 0
 		cut := func(end int) {
 			if end > start {
@@ -187,9 +187,26 @@ func isNote(tokens []words.Token) bool {
 	return n > 1 || n == 1 && len(tokens) > 1 && (tokens[1].Is(":") || tokens[1].Is("-") || tokens[1].Is("1"))
 }
 
+// panIsTin says that a pan is one to bake in: its sides are told, "a 9x5 pan".
+func panIsTin(tokens []words.Token, i int) bool {
+	if !strings.HasPrefix(tokens[i].Plain, "pan") {
+		return false
+	}
+	for k := max(0, i-5); k < i; k++ {
+		if tokens[k].Of("by") && k > 0 && tokens[k-1].Kind == words.Number || tokens[k].Of("length") && k > 0 && tokens[k].Plain != "in" && k+2 >= i || tokens[k].Is("x") {
+			return true
+		}
+	}
+	return false
+}
+
 // coldWords takes their heat from words such as "baking" in "baking sheet".
 func coldWords(tokens []words.Token) {
 	for i := range tokens {
+		if tokens[i].Of("heat.pan") && panIsTin(tokens, i) {
+			without(&tokens[i], "heat.", "do.")
+			tokens[i].Means = append(tokens[i].Means, words.Meaning{List: "tin", N: 1})
+		}
 		for k := i; k < i+tokens[i].In("no heat").N && k < len(tokens); k++ {
 			tokens[k].Means = slices.DeleteFunc(tokens[k].Means, func(m words.Meaning) bool {
 				return strings.HasPrefix(m.List, "heat.") || strings.HasPrefix(m.List, "do.")
@@ -465,7 +482,7 @@ func (m *procedure) segmentsOf(s *sentence) {
 				longest = max(longest, mean.N)
 			}
 		}
-		if len(lists) == 0 || i > 0 && s.tokens[i-1].Of("word.subject") && !t.Of("it") {
+		if len(lists) == 0 || i > 0 && s.tokens[i-1].Of("word.subject") && s.tokens[i-1].Plain != "you" && !(i > 1 && s.tokens[i-2].Of("word.let")) && !t.Of("it") {
 			continue // "while they bake" tells nobody to do anything
 		}
 		if x := m.describes(s, i, longest); x >= 0 {

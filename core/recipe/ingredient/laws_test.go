@@ -2,6 +2,7 @@ package ingredient_test
 
 import (
 	"fmt"
+	"slices"
 	"strings"
 	"testing"
 
@@ -10,6 +11,7 @@ import (
 
 	"cuerda/core/food"
 	"cuerda/core/recipe/ingredient"
+	"cuerda/core/recipe/words"
 )
 
 // Foods that are eaten by the measure: an amount of them in any unit is a weight.
@@ -87,4 +89,28 @@ func TestTwoFoodsAreTwoLines(t *testing.T) {
 			}
 		}
 	})
+}
+
+// What a line says it is free of has none of it, or the line stays open: an eater may be allergic.
+func TestFreeOfIsFree(t *testing.T) {
+	r := reader
+	foods := food.Starter()
+	for said, of := range map[string]string{"without egg": "egg", "egg-free": "egg", "dairy-free": "milk", "soy free": "soy", "nut free": "tree-nut", "gluten free": "gluten"} {
+		for i := range foods.Foods() {
+			f := &foods.Foods()[i]
+			if strings.ContainsAny(f.Name, ",(%") {
+				continue
+			}
+			for _, line := range []string{"2 tbsp " + f.Name + " " + said, "2 tbsp " + said + " " + f.Name} {
+				for _, item := range r.ReadIn(line, words.English).Items {
+					got := foods.Find(item.Food)
+					if got == nil || !item.Sure() {
+						continue
+					}
+					held := slices.Contains(got.Allergens, of) || of == "gluten" && got.Gluten == "contains"
+					assert.False(t, held, "%q became %s", line, got.ID)
+				}
+			}
+		}
+	}
 }

@@ -80,6 +80,9 @@ func (s *scan) measure(i int) (m measured) {
 		}
 		factor *= about.Value
 		m.few = m.few || s.at(i).Of("word.few")
+		if s.at(i).Of("article") && s.at(i+about.N).Under("unit.").N > 0 { // "a big spoonful"
+			m.said, m.amount = true, 1
+		}
 		i += about.N
 	}
 	m.begins = i
@@ -261,6 +264,9 @@ func (s *scan) unitOf(m *measured, i int, factor *float64) int {
 	case t.Plain == "t" && s.text[t.At] == 'T':
 		name, u.Value = "tbsp", 1
 	}
+	if t.Plain == "cc" && s.l.HeadFirst() && m.amount <= 3 {
+		name, u.Value = "tsp", 1 // a coffee spoon, not a cubic centimetre
+	}
 	m.unit, m.per = name, u.Value
 	i += u.N
 	return s.behindUnit(m, i)
@@ -436,13 +442,16 @@ func (r *Reader) gramsOf(f *food.Food, m *measured) (grams, sure float64) {
 		g, _ := f.GramsPer(food.Unit(m.unit))
 		return m.amount * m.per * g, 1
 	case "cup", "tbsp", "tsp":
+		if m.unit == "cup" && m.per > 0.04 && m.per < 0.05 && f.PieceName == "clove" {
+			return m.amount * f.GramsPerPiece, 0.7 // "garlic 3 cl": cloves, not centilitres
+		}
 		g, _ := f.GramsPer(food.Unit(m.unit))
 		if f.ID == "salt" && m.size == flaky {
 			g *= 0.75
 		}
 		return m.amount * m.per * g, 0.85
 	case "pack":
-		if m.net && !strings.Contains(f.ID, "canned") {
+		if m.net && !strings.Contains(f.ID, "canned") && f.Group != food.Fish {
 			return m.amount * m.pack, 0.9
 		}
 		return m.amount * packGrams(f, m.pack), 0.9

@@ -20,7 +20,7 @@ func (r *Reader) Phrases(text string, l words.Language) (out []Span) {
 	var found []phrase
 	for k := range spots {
 		spot := &spots[k]
-		if s.refused(spot) || s.partOfWhole(spot, named[spot.Food.ID]) {
+		if s.refused(spots, k) || s.partOfWhole(spot, named[spot.Food.ID]) {
 			continue
 		}
 		from, to := spot.At, spot.At+spot.N
@@ -84,12 +84,16 @@ func (s *scan) before(at int, lists ...string) int {
 }
 
 // refused says that a sentence has a food only to say that it is not used: "no gravy", "huevo no".
-func (s *scan) refused(spot *Spot) bool {
-	from := spot.At
+func (s *scan) refused(spots []Spot, k int) bool {
+	spot := &spots[k]
+	from, least := spot.At, 0
+	if k > 0 {
+		least = spots[k-1].At + spots[k-1].N
+	}
 	if spot.Said && !spot.Behind {
 		from = spot.Begin
 	}
-	for k := max(0, from-3); k < from; k++ {
+	for k := max(least, from-3); k < from; k++ {
 		if s.at(k).Of("word.refuse") {
 			return true
 		}
@@ -169,7 +173,8 @@ func (s *scan) described(from, most int) int {
 		case t.Is("."), t.Is(";"), t.Is("!"), t.Is("?"):
 			return to
 		case t.Of("word.then"), t.Under("act.").N > 0 && known(t) == 0, t.Of("word.subject") && k > from,
-			t.Under("heat.").N > 0 && t.Under("do.").N == 0, t.Of("word.in") && !t.Of("word.of") && s.at(k-1).Under("do.").N == 0, t.Of("tin"), t.Of("dish"):
+			t.Under("heat.").N > 0 && t.Under("do.").N == 0, t.Of("word.in") && !t.Of("word.of") && s.at(k-1).Under("do.").N == 0, t.Of("tin"), t.Of("dish"),
+			t.Under("do.").N > 0 && !words.Participle(t.Plain, s.l) && (s.at(k-1).Of("word.and") || s.at(k-1).Is(",")):
 			return to
 		case t.Is(",") || t.Of("word.and") || t.Is("(") || t.Is(")"):
 			// Kept only where what comes next still describes.

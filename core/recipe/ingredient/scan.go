@@ -39,6 +39,12 @@ type scan struct {
 func newScan(r *Reader, text string, l words.Language) *scan {
 	s := &scan{r: r, text: text, l: l, line: Reading{Text: text}, used: map[int]bool{}, free: map[string]bool{}, levels: map[int]float64{}}
 	tokens := words.Read(text, l)
+	for i := 0; i+1 < len(tokens) && l.HeadFirst(); i++ {
+		if tokens[i].Plain == "h" && tokens[i+1].Is(".") { // "h. garbanzo" is harina de garbanzo
+			tokens[i].Plain, tokens[i].Means = "harina", nil
+			tokens = append(tokens[:i+1], tokens[i+2:]...)
+		}
+	}
 	for len(tokens) > 1 && tokens[0].Kind == words.Mark && !tokens[0].Is("(") {
 		tokens = tokens[1:]
 	}
@@ -230,7 +236,7 @@ func (s *scan) divide(parts []*food.Food) {
 // the line's end where there is none.
 func (s *scan) lastAmount(from int) int {
 	for k := max(1, from); k < len(s.main); k++ {
-		if m := s.measure(k); s.main[k-1].Is(",") && m.said && m.unit != "" && k+m.n == len(s.main) {
+		if m := s.measure(k); (s.main[k-1].Is(",") || known(&s.main[k-1]) > 0 && s.main[k].Kind == words.Number) && m.said && m.unit != "" && k+m.n == len(s.main) {
 			return k
 		}
 	}
@@ -280,6 +286,8 @@ func (s *scan) weights() {
 			}
 			grams := 0.
 			switch {
+			case m.unit == "" && m.amount >= 50 && slices.ContainsFunc(b, func(t words.Token) bool { return t.Of("word.drained") }):
+				grams = m.amount // "(240 escurr.)"
 			case m.unit == "pack" && m.pack > 0:
 				grams = m.pack
 			case m.unit == "g" || m.unit == "oz":
@@ -334,6 +342,15 @@ func (s *scan) joint(k int) int {
 // item reads a food from i on and gives where its words end.
 func (s *scan) item(i int, m measured, fruit string) (end int) {
 	end = s.pair(i, s.cut(i))
+	if !m.said {
+		for k := i + 1; k < end; k++ { // "bulgur 50 g, soaked in water": the name stands before its amount
+			if behind := s.measure(k); s.main[k].Kind == words.Number && behind.said && behind.unit != "" {
+				if f, _, _ := s.longest(i, k); f != nil {
+					end = k
+				}
+			}
+		}
+	}
 	item := Ingredient{at: -1}
 	found, a, b := s.wholeName(i)
 	if found == nil {
@@ -363,6 +380,10 @@ func (s *scan) item(i int, m measured, fruit string) (end int) {
 		}
 		if behind := s.measure(k); behind.said && k < len(s.main) {
 			m = behind
+			if s.at(k-1).Of("unit.pack") && (m.unit == "g" || m.unit == "oz") { // "white beans, tin 400 g"
+				m.pack, m.net = m.amount*massOf(words.Meaning{List: "unit." + m.unit, Value: m.per}), m.unit == "oz"
+				m.amount, m.high, m.unit, m.per = 1, 0, "pack", 1
+			}
 			s.mark(k, k+behind.n)
 			s.span(s.main[k].At, s.main[k+behind.n-1].End, "amount")
 			end = max(end, k+behind.n)
@@ -416,6 +437,9 @@ func (s *scan) item(i int, m measured, fruit string) (end int) {
 	s.alternatives(&item, b, end)
 	if fruit != "" || f.ID == "lemon-juice" {
 		f = s.partOf(&item, f, fruit)
+	}
+	if f.Group == food.Fat && !m.said && s.line.Role == "" && (s.tells("heat.pan") || s.tells("heat.grill") || s.tells("heat.fry")) {
+		s.line.Role = "frying" // "olive oil, griddle"
 	}
 	s.weigh(&item, f, &m)
 	if s.drained && m.unit == "pack" {
@@ -552,7 +576,7 @@ func (s *scan) separate(f *food.Food) {
 // cloves".
 func (s *scan) sizeOf(m *measured, f *food.Food, from, to int) {
 	for k := max(0, from-2); k < to; k++ {
-		if size := s.at(k).In("size"); size.N > 0 && m.size == 0 && (m.unit == "" || m.unit == "piece" || m.unit == f.PieceName) {
+		if size := s.at(k).In("size"); size.N > 0 && m.size == 0 && !s.cutSo(k) && (m.unit == "" || m.unit == "piece" || m.unit == f.PieceName) {
 			m.size = size.Value
 			k += size.N - 1
 		}
@@ -570,6 +594,16 @@ func (s *scan) sizeOf(m *measured, f *food.Food, from, to int) {
 			}
 		}
 	}
+}
+
+// cutSo says that a size is of what a food is cut into: "chopped very small".
+func (s *scan) cutSo(k int) bool {
+	for b := max(0, k-2); b < k; b++ {
+		if t := s.at(b); t.Of("do.grate") || t.Plain == "cut" || t.Plain == "chopped" {
+			return true
+		}
+	}
+	return false
 }
 
 // alternatives are foods that "or" brings.
@@ -684,15 +718,15 @@ func has(f *food.Food, of string) bool {
 	case "gluten":
 		return f.Gluten == "contains"
 	case "egg":
-		return slices.Contains(f.Allergens, "eggs") || f.Group == food.Egg
+		return slices.Contains(f.Allergens, "egg") || f.Group == food.Egg
 	case "milk":
 		return slices.Contains(f.Allergens, "milk")
 	case "meat":
 		return f.Group == food.Meat || f.Group == food.Fish
 	case "soy":
-		return slices.Contains(f.Allergens, "soybeans")
+		return slices.Contains(f.Allergens, "soy")
 	case "nut":
-		return slices.Contains(f.Allergens, "nuts") || slices.Contains(f.Allergens, "peanuts")
+		return slices.Contains(f.Allergens, "tree-nut") || slices.Contains(f.Allergens, "peanut")
 	}
 	return false
 }

@@ -219,7 +219,7 @@ func (s *scan) others(from int, first *measured) {
 		}
 		m := s.measure(k + n)
 		named := m.n > 0 && (m.said && m.unit != "" || m.unit == "grind")
-		seasoning := f != nil && minor(f) && !s.at(k).Is(",")
+		seasoning := f != nil && minor(f)
 		if !named && !first.each && !seasoning {
 			continue
 		}
@@ -243,7 +243,7 @@ func (s *scan) others(from int, first *measured) {
 			s.line.Items[0].Grams /= 2
 		} else if !named && first.each {
 			m = *first
-		} else if !named && !minor(found) {
+		} else if !named && !minor(found) || !named && s.at(k).Is(",") && (found.Group != food.Flavour || end < len(s.main) || len(s.strangers(b, end)) > 0) {
 			continue
 		}
 		it := Ingredient{Food: found.ID, FoodSure: 1, at: a, end: b, Words: s.stems(a, b)}
@@ -259,7 +259,7 @@ func (s *scan) others(from int, first *measured) {
 		s.taste = true
 		s.weigh(&it, found, &m)
 		s.taste = taste
-		if it.Food != s.line.Items[0].Food || !named {
+		if it.Food != s.line.Items[0].Food || !named || it.Name != "" && it.Name != s.line.Items[0].Name {
 			s.line.Items = append(s.line.Items, it)
 		}
 		k = b - 1

@@ -13,7 +13,7 @@ var (
 	yields  = regexp.MustCompile(`(?i)\b(?:serves|servings|yield|yields|makes|portions|raciones|porciones|comensales|rinde|feeds)\b\D{0,12}\d{1,3}|\b\d{1,3}\s*(?:servings|portions|people|raciones|porciones|personas|comensales)\b`)
 	address = regexp.MustCompile(`(?i)https?://|www\.|@\w+|#\w{4,}|^(?:from|to|cc|subject|sent|date|de|para|asunto|enviado|fecha)\s*:\s`)
 	stars   = regexp.MustCompile(`[★☆⭐]|\b\d[.,]\d\s*/\s*5\b|\(\d+\s*(?:votes?|votos|reviews|ratings|opiniones)\)`)
-	posted  = regexp.MustCompile(`\b\d{1,2}[:.]\d{2}\b`)
+	posted  = regexp.MustCompile(`\b\d{1,2}:\d{2}\b`)
 )
 
 // page is what of a text tells of each of its lines.
@@ -199,6 +199,7 @@ func (p *page) features(i int) (out []int) {
 	is("tells times or yields", p.tellsYield(r, s))
 	is("tells of oneself", slices.ContainsFunc(r.tokens, func(t words.Token) bool { return t.Of("word.self") }))
 	is("begins a note", t("note") && strings.ContainsAny(r.Text[:min(len(r.Text), 24)], ":-") || t("aside note"))
+	is("refuses", t("word.refuse") && !s.verbFirst)
 	is("asks", strings.HasSuffix(r.Text, "?") || strings.HasPrefix(r.Text, "¿"))
 	is("is an address", address.MatchString(r.Text) || strings.HasPrefix(r.Text, "--") || strings.HasPrefix(r.Text, "__"))
 	is("signs off", len(r.tokens) > 0 && s.words <= 6 && r.tokens[0].Of("sign off"))

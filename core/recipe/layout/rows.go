@@ -97,6 +97,7 @@ func rowsOf(text string, l words.Language, reader *ingredient.Reader) []Row {
 		rows = append(rows, r)
 	}
 	bareNumbers(rows)
+	furtherLists(rows, l)
 	for i := range rows {
 		r := &rows[i]
 		start := short(r.Text, 2*mostWords)
@@ -104,6 +105,22 @@ func rowsOf(text string, l words.Language, reader *ingredient.Reader) []Row {
 		r.tokens = words.Read(short(r.Read, mostWords), l)
 	}
 	return rows
+}
+
+// furtherLists makes "Ingredients for the sauce" below a first list a section of it. A second plain
+// "Ingredients" begins another recipe.
+func furtherLists(rows []Row, l words.Language) {
+	seen := false
+	for i := range rows {
+		r := &rows[i]
+		if r.head != "ingredients" {
+			continue
+		}
+		if seen && slices.ContainsFunc(words.Read(r.Text, l), func(t words.Token) bool { return t.Of("word.for") }) {
+			r.head = "section: " + strings.Trim(r.Text, "#*:_=~ ")
+		}
+		seen = true
+	}
 }
 
 var bareNumber = regexp.MustCompile(`^(\d{1,2})\s+\p{Lu}\p{L}+`)

@@ -185,7 +185,7 @@ func Firsts(family string) map[string]bool {
 // do so without.
 var participles = [languages][2][]string{
 	English: {{"ed"}, {"ground"}},
-	Spanish: {{"ado", "ada", "ados", "adas", "ido", "ida", "idos", "idas"}, {"frito", "frita", "fritos", "fritas", "hecho", "hecha"}},
+	Spanish: {{"ado", "ada", "ados", "adas", "ido", "ida", "idos", "idas", "frito", "frita", "fritos", "fritas"}, {"hecho", "hecha"}},
 }
 
 // Participle says whether a plain word has the form of a participle.
