@@ -147,7 +147,7 @@ func verbSoon(tokens []words.Token, from int, l words.Language) bool {
 		if t.Of("word.and") || t.Is(",") {
 			return false
 		}
-		if (t.Under("act.").N > 0 || t.Under("do.").N > 0 || t.Under("heat.").N > 0) && !words.Participle(t.Plain, l) {
+		if (t.Under("act.").N > 0 || t.Under("do.").N > 0 || t.Under("heat.").N > 0 || t.Of("word.want")) && !words.Participle(t.Plain, l) {
 			return true
 		}
 	}

@@ -263,7 +263,7 @@ func TestRecipesAsCooksWriteThem(t *testing.T) {
 // The same recipes as people paste them: below a quoted question, from a chat, dictated, on a page with
 // its furniture, as notes, scanned, told in prose, in a letter. Those of the second file were set aside.
 func TestUntidyRecipes(t *testing.T) {
-	for _, file := range []string{"untidy-worked-on.txt", "untidy-held.txt", "untidy-after.txt"} {
+	for _, file := range []string{"untidy-worked-on.txt", "untidy-held.txt", "untidy-after.txt", "untidy-last.txt"} {
 		got := measure(t, file)
 		assert.GreaterOrEqual(t, got.food, .92, file)
 		assert.GreaterOrEqual(t, got.grams, .89, file)

@@ -33,7 +33,7 @@ func (m *procedure) waits() (rest, chill *ReadWait) {
 	}
 	for i := max(0, m.mixedAt); i <= end && i < len(m.sentences); i++ {
 		s := &m.sentences[i]
-		if s.note || s.sauce {
+		if s.note || s.sauce || s.gelled && s.has("mass") < 0 && !s.all && i != m.mixedAt {
 			continue
 		}
 		until := len(s.tokens)
@@ -47,6 +47,9 @@ func (m *procedure) waits() (rest, chill *ReadWait) {
 		frozen := s.has("act.freeze")
 		for k := 0; k < until; k++ {
 			v, n := ingredient.Minutes(s.tokens, k)
+			if bare := s.tokens[k]; v <= 0 && bare.Kind == words.Number && k > 0 && s.tokens[k-1].Of("more") && (k+1 == len(s.tokens) || s.tokens[k+1].Of("word.in") || s.tokens[k+1].Kind == words.Mark) {
+				v, n = bare.Value, 1 // "30 minutos en la encimera y otros 30 en la nevera"
+			}
 			if v <= 0 {
 				continue
 			}
@@ -58,7 +61,7 @@ func (m *procedure) waits() (rest, chill *ReadWait) {
 			code := ""
 			switch {
 			case frozen >= 0 && frozen < k:
-			case cold >= 0 && waits != forRest:
+			case waits == forChill, cold >= 0 && waits != forRest:
 				to, code = &chill, "chill"
 			case s.has("act.rest") >= 0 && s.has("act.rest") < until && waits != forOther:
 				to, code = &rest, "rest"
@@ -129,6 +132,18 @@ const (
 
 // waitsFor says what a time goes with: the verb before it.
 func (s *sentence) waitsFor(at, n int) waiting {
+	for k := at + n; k < min(len(s.tokens), at+n+3); k++ { // "20 min de reposo", "30 minutos en la nevera"
+		t := &s.tokens[k]
+		switch {
+		case t.Of("act.chill") && !s.outside(k):
+			return forChill
+		case t.Of("act.rest") && k > at+n:
+			return forRest
+		}
+		if !(t.Of("word.of") || t.Of("word.in") || t.Of("word.the") || t.Of("word.passing")) {
+			break
+		}
+	}
 	for k := at - 1; k >= 0; k-- {
 		t := &s.tokens[k]
 		switch {
@@ -222,7 +237,7 @@ func (m *procedure) methodOf(s *sentence) method.Method {
 		return method.StillOven // "400° on a lined pan"
 	case s.under("heat.") < 0 && s.has("oil") < 0 && len(s.temperatures()) > 0:
 		return method.StillOven // "350F 50 min"
-	case fried || around("heat.pan", 1):
+	case fried || around("heat.pan", 1) || s.has("side") >= 0 && around("heat.pan", 4):
 		return method.Pan
 	case simmer:
 		return method.Simmer

@@ -60,7 +60,7 @@ func newProcedure(f *Found, lines []ReadLine, r *ingredient.Reader, foods *food.
 			if e.item.Tells("do.boil") && e.food.Has("cook-first") && !e.item.Tells("word.deny") {
 				m.boil(e) // "lentils, dry 1 1/2 c, boil 25 min"
 			}
-			if _, raw := poached[e.food.ID]; raw && e.food.Group != food.Grain && it.Cooked || it.Tells("word.poached") {
+			if _, raw := poached[e.food.ID]; raw && e.food.Group != food.Grain && (it.Cooked || it.Tells("do.boil") && !it.Tells("word.deny")) || it.Tells("word.poached") {
 				m.boil(e)
 			}
 		}
@@ -283,6 +283,9 @@ func (m *procedure) heats(s *sentence, i int) bool {
 	at := s.under("heat.")
 	if at < 0 { // "180C, 50 minutes."
 		_, timed, _ := s.minutes(0)
+		if timed >= 0 && i > m.shapeAt && s.has("side") >= 0 && m.shapeAt >= 0 {
+			return true // "they want four minutes a side"
+		}
 		return timed >= 0 && i > m.shapeAt && len(s.temperatures()) > 0
 	}
 	if i == m.shapeAt {
@@ -328,8 +331,14 @@ func (m *procedure) follow() {
 			if len(items) == 0 && len(s.mentions) == 0 && !s.all && !(m.mixedAt >= 0 && i > m.mixedAt) {
 				items = last
 			}
+			if s.pronoun(g.at, m.l) && len(last) > 0 && len(items) > 0 && !slices.ContainsFunc(s.mentions, func(x mention) bool { return x.at < g.at }) {
+				items = append(slices.Clone(last), items...) // "pícalos con la cebolla"
+			}
 			m.use(s, i, g)
-			if len(items) > 0 {
+			if slices.ContainsFunc(items, func(k int) bool {
+				f := m.entries[k].food
+				return f.Group != food.Flavour && f.Group != food.Fat && !f.Is(food.Liquid)
+			}) || len(last) == 0 {
 				last = items
 			}
 			if len(g.lists) == 0 && len(items) > 0 && (fried || m.withFat(s)) { // "leek 5 min in the oil"
@@ -342,7 +351,8 @@ func (m *procedure) follow() {
 				if strings.HasPrefix(list.List, "do.") {
 					m.prepare(s, i, k, list, items)
 				}
-				fried = fried || list.List == "do.fry" || list.List == "do.low" && m.withFat(s)
+				fried = fried || list.List == "do.fry" || list.List == "do.low" && m.withFat(s) ||
+					list.List == "do.cook" && len(items) > 0 && m.withFat(s) && s.has("do.boil") < 0
 				pan = pan || fried
 				if list.List == "act.mix" && fried && (k > 0 || pan) { // "adding the garlic for the last minute"
 					m.prepare(s, i, k, words.Meaning{List: "do.fry", N: 1}, m.worthFrying(s, items))
@@ -350,6 +360,17 @@ func (m *procedure) follow() {
 			}
 		}
 	}
+}
+
+// allButs says that a sentence of everything names no food but those it leaves out.
+func (m *procedure) allButs(s *sentence, items []int) bool {
+	except := s.has("except")
+	for x := range s.mentions {
+		if at := &s.mentions[x]; slices.ContainsFunc(at.items, func(k int) bool { return slices.Contains(items, k) }) && !(except >= 0 && at.at > except) {
+			return false
+		}
+	}
+	return true
 }
 
 // worthFrying leaves out of what joins a pan the leaves of herbs, and what is in it for a moment only.
@@ -447,10 +468,13 @@ func (m *procedure) prepare(s *sentence, i, k int, list words.Meaning, items []i
 	g := &s.segments[k]
 	named := slices.ContainsFunc(g.objects, func(x int) bool { at := s.mentions[x].at; return at >= g.at && at < g.end }) || len(s.mentions) > 0 && len(g.objects) > 0
 	whole := false
-	if len(items) == 0 && s.all && (list.List == "do.blitz" || list.List == "do.mash") {
+	if s.all && (list.List == "do.blitz" || list.List == "do.mash") && m.allButs(s, items) {
 		whole = true
+		items = nil
 		for n, e := range m.entries {
-			if e.part == "" && !e.gone {
+			if e.part == "" && !e.gone && !slices.ContainsFunc(s.mentions, func(x mention) bool {
+				return s.has("except") >= 0 && x.at > s.has("except") && slices.Contains(x.items, n)
+			}) {
 				items = append(items, n)
 			}
 		}
@@ -632,6 +656,7 @@ func (m *procedure) gels(i int) {
 			minutes, _, _ = next.minutes(0)
 		}
 	}
+	s.gelled = true
 	for _, e := range gel {
 		p, _ := ingredient.Preparation("do.gel", e.food, ingredient.Saying{Minutes: minutes})
 		e.preps = append(e.preps, told{p, 0, minutes > 0})

@@ -73,6 +73,7 @@ type sentence struct {
 	described []described
 	first     map[string]int  // token by list
 	verbs     map[string]bool // lists of its verbs
+	gelled    bool            // tells of flax, chia or psyllium in its water
 	all       bool            // speaks of everything
 	note      bool            // is the recipe's own voice, not a step
 	sauce     bool            // is about what is not of the mix
@@ -482,8 +483,11 @@ func (m *procedure) segmentsOf(s *sentence) {
 				longest = max(longest, mean.N)
 			}
 		}
-		if len(lists) == 0 || i > 0 && s.tokens[i-1].Of("word.subject") && s.tokens[i-1].Plain != "you" && !(i > 1 && s.tokens[i-2].Of("word.let")) && !t.Of("it") {
+		if len(lists) == 0 || i > 0 && s.tokens[i-1].Of("word.subject") && (s.tokens[i-1].Plain != "you" || i > 1 && s.tokens[i-2].Of("word.when")) && !(i > 1 && s.tokens[i-2].Of("word.let")) && !t.Of("it") {
 			continue // "while they bake" tells nobody to do anything
+		}
+		if m.l == words.English && longest == 1 && i > 0 && s.tokens[i-1].Of("word.the") && !words.Participle(t.Plain, m.l) {
+			continue // "add to the mash", "the mix"
 		}
 		if x := m.describes(s, i, longest); x >= 0 {
 			s.described = append(s.described, described{x, lists})

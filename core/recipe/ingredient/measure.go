@@ -310,7 +310,7 @@ func (s *scan) behindUnit(m *measured, i int) int {
 	}
 	// "1 cup plus 2 tbsp oats", "1 taza más 2 cucharadas de avena"
 	if t := s.at(i); t.Of("word.plus") || t.Of("word.and") {
-		if next := s.measure(i + 1); next.n > 0 && !next.bad && (next.unit == "tbsp" || next.unit == "tsp" || next.unit == "g" || next.unit == "cup") && s.foodBehind(i+1+next.n) {
+		if next := s.measure(i + 1); next.n > 0 && (next.unit != m.unit || t.Of("word.plus")) && !next.bad && (next.unit == "tbsp" || next.unit == "tsp" || next.unit == "g" || next.unit == "cup") && s.foodBehind(i+1+next.n) {
 			m.more = append(m.more, next)
 			i += 1 + next.n
 		}
@@ -365,6 +365,8 @@ const (
 	knobG   = 15.
 	// drainedShare is what is left of a can of beans of unknown make.
 	drainedShare = 0.6
+	// usualTin is a small tin of vegetables of unknown size, g.
+	usualTin = 285.
 	// seasonG is what a mix of about half a kilo takes of a spice that is not measured:
 	// kitchen practice.
 	seasonG = 0.5
@@ -492,6 +494,9 @@ const flaky = -1.
 // packGrams is what one pack gives without its liquid, g.
 func packGrams(f *food.Food, size float64) float64 {
 	if len(f.Packs) == 0 {
+		if size == 0 && f.GramsPerPiece == 0 && f.Group == food.Vegetable {
+			return usualTin * drainedShare
+		}
 		if size > 0 && strings.Contains(f.ID, "canned") {
 			return size * drainedShare
 		}

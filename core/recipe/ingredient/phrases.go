@@ -158,10 +158,11 @@ func (s *scan) together(spot *Spot, spots []Spot, k int) bool {
 	return false
 }
 
-// timeOf says that a number is how long something is done to a food.
+// timeOf says that a number is how long something is done to a food, or the size of its pack.
 func (s *scan) timeOf(k int) bool {
 	v, _ := Minutes(s.main, k)
-	return v > 0
+	_, n := s.number(k)
+	return v > 0 || s.isMass(k+n) && !s.at(k+n+1).Of("word.of") // or how large its tin is
 }
 
 // described gives where the words end that still tell of a food: ", grated and squeezed out".

@@ -416,6 +416,15 @@ func (s *scan) item(i int, m measured, fruit string) (end int) {
 			found, item.FoodSure = near, 0.6
 		}
 	}
+	if m.said && m.unit == "" && found.GramsPerPiece == 0 && b-a > 1 { // "1 tomate rallado" is counted: a tomato
+		one := a
+		if !s.l.HeadFirst() {
+			one = b - 1
+		}
+		if whole := best(s.r.names[s.l][key(s.main[one:one+1], s.l)], s.state); whole != nil && whole.GramsPerPiece > 0 {
+			found = whole
+		}
+	}
 	found = s.asStated(found, i)
 	f, free := s.freed(found)
 	if !free {
@@ -626,8 +635,12 @@ func (s *scan) alternatives(item *Ingredient, from, to int) {
 func (s *scan) nextAmount(i int) int {
 	for k := i + 1; k < len(s.main); k++ {
 		if n := s.joint(k); n > 0 {
-			if m := s.measure(k + n); m.n > 0 && m.unit != "" {
+			m := s.measure(k + n)
+			if m.n > 0 && m.unit != "" {
 				return k
+			}
+			if f, _ := s.r.foodAt(s.main, min(k+n+m.n, len(s.main)-1), s.l); f != nil && f.GramsPerPiece > 0 && m.said && s.at(k+n).Kind == words.Number && k+n+m.n < len(s.main) {
+				return k // "1 onion and 1 red pepper"
 			}
 		}
 	}

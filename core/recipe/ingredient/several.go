@@ -231,6 +231,11 @@ func (s *scan) others(from int, first *measured) {
 		if m.said && m.unit == "" && first.unit != "" && s.at(k+n+m.n).Of("word.of") && s.l.HeadFirst() { // "1 cucharadita de comino y ½ de pimentón"
 			m.unit, m.per, named = first.unit, first.per, true
 		}
+		if !named && m.said && m.unit == "" && !s.at(k).Is(",") && s.at(k+n).Kind == words.Number { // "1 onion and 1 red pepper"
+			if other, at, _ := s.longest(k+n+m.n, s.cut(k+n+m.n)); other != nil && at == k+n+m.n && other.GramsPerPiece > 0 {
+				named = true
+			}
+		}
 		end := s.cut(k + n + m.n)
 		found, a, b := s.longest(k+n+m.n, end)
 		if found == nil || len(s.strangers(k+n+m.n, a)) > 0 {

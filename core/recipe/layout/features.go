@@ -194,6 +194,7 @@ func (p *page) features(i int) (out []int) {
 	is("has a verb", s.verbs > 0)
 	is("has no verb", s.verbs == 0)
 	is("has a time", s.timed)
+	is("has heat and a time", s.timed && slices.ContainsFunc(r.tokens, func(t words.Token) bool { return t.Under("heat.").N > 0 || t.Of("act.chill") }))
 	is("is a sentence", s.sentence)
 	is("belongs to a page", p.furniture(r))
 	is("tells times or yields", p.tellsYield(r, s))
