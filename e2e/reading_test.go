@@ -2,6 +2,7 @@ package e2e
 
 import (
 	"fmt"
+	"regexp"
 	"testing"
 
 	"github.com/go-rod/rod/lib/input"
@@ -55,7 +56,7 @@ func TestARecipeIsReadBesideTheBuildItBecomes(t *testing.T) {
 	// One side lights the other.
 	w.see("#reading-row-0").MustHover()
 	w.see(".recipe-line.lit")
-	w.MustElementR(".recipe-steps .said", "half an hour").MustHover()
+	w.MustElementR(".recipe-row-step .said", "half an hour").MustHover()
 	w.see(".build-step.lit")
 
 	// What it does not say and what decides is asked, with what each answer does.
@@ -92,6 +93,38 @@ func TestARecipeIsReadBesideTheBuildItBecomes(t *testing.T) {
 	w.status("saved")
 	w = a.open(a.person(), "/sheet/"+id)
 	w.eventually(".sheet-words", "Fry in a skillet, 5 minutes per side.")
+}
+
+// A line that was taken for the wrong thing is put right by its label, and the rest is read again.
+func TestALineTakenForTheWrongThingIsPutRight(t *testing.T) {
+	a := start(t)
+	id := a.emptyBuild()
+	w := a.open(a.person(), "/bench/"+id)
+	w.see(".empty-bowl")
+	w.paste("Towpath patties\n\n2 cans black beans, drained\n60 g rolled oats\n1 cup cheddar is what Ash adds\n1 tsp salt\n\n" +
+		"Mash the beans and mix everything. Rest 15 minutes. Shape into 6 patties, 2 cm thick, and fry in a skillet 5 minutes per side.")
+	w.eventually(".build-side", "Semi-hard cheese")
+	require.Len(t, w.MustElements(".recipe-row-ingredient"), 4)
+	with := w.words(".reading-sum strong")
+	w.see(`.recipe-label[aria-label*="Ash"]`).MustSelect("not the recipe")
+	until(t, func() bool { return w.words(".reading-sum strong") != with }, func() string { return with })
+	assert.NotContains(t, w.words(".build-side"), "Semi-hard cheese")
+
+	// Without a connection it says so, and nothing of what was read is lost.
+	w.connection(false)
+	w.see(`.recipe-label[aria-label*="rolled oats"]`).MustSelect("not the recipe")
+	w.eventually(".modal .note-reason", "could not be read just now")
+	w.connection(true)
+	promised := regexp.MustCompile(`\d+`).FindString(w.words(".reading-sum strong"))
+	w.click("Take it")
+	w.see(`[data-food="black-beans-canned"]`)
+	w.status("saved")
+	var foods []string
+	for _, l := range a.document(id).Lines {
+		foods = append(foods, l.Food)
+	}
+	assert.Equal(t, []string{"black-beans-canned", "oats-rolled", "salt"}, foods)
+	w.eventually(".verdict", promised+" in 100")
 }
 
 func TestALineThatIsTypedIsReadAsInARecipe(t *testing.T) {

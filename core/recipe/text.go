@@ -32,8 +32,8 @@ func readText(text string, r *ingredient.Reader, told map[int]layout.Label) (Fou
 			items++
 		}
 	}
-	if items < 2 && told == nil {
-		if spoken := proseOf(rows, r, l); len(spoken.Ingredients) > items {
+	if items < 2 {
+		if spoken := proseOf(rows, r, l, told); len(spoken.Ingredients) > items {
 			return spoken, nil
 		}
 	}
@@ -59,10 +59,12 @@ func readText(text string, r *ingredient.Reader, told map[int]layout.Label) (Fou
 				f.Notes = append(f.Notes, section) // "Para unas 30 croquetas:"
 			}
 		case layout.Item:
+			y.Index = len(f.Ingredients)
 			f.Ingredients, f.Sections = append(f.Ingredients, y.Text), append(f.Sections, section)
 			f.Mended = append(f.Mended, y.Read)
 		case layout.MethodHead:
 		case layout.Step:
+			y.Index = len(f.Steps)
 			f.Steps = append(f.Steps, y.WithoutNumber())
 		default:
 			if !(told && len(y.Tokens()) <= 4 && !y.Tokens()[0].Of("makes")) && !(y.Heads() && y.Label == layout.After && len(y.Tokens()) < 3) {
@@ -110,7 +112,8 @@ type Told struct {
 
 // proseOf reads a recipe that is told in sentences, without a list: each food with an amount becomes a
 // line of its own, in the words that tell it.
-func proseOf(rows []layout.Row, r *ingredient.Reader, l words.Language) Found {
+func proseOf(rows []layout.Row, r *ingredient.Reader, l words.Language, told map[int]layout.Label) Found {
+	rows = slices.Clone(rows)
 	f := Found{Kind: Text, Rows: rows}
 	for i := range rows {
 		y := &rows[i]
@@ -123,7 +126,7 @@ func proseOf(rows []layout.Row, r *ingredient.Reader, l words.Language) Found {
 			}
 		case layout.Item, layout.Step, layout.Before, layout.Aside:
 			phrases := r.Phrases(Short(y.Read, 4*maxWords), l)
-			if len(phrases) == 0 && (y.Label == layout.Before || y.Label == layout.Aside) && !tellsWhatToDo(y) {
+			if told[i] == layout.None || len(phrases) == 0 && (y.Label == layout.Before || y.Label == layout.Aside) && !tellsWhatToDo(y) {
 				break
 			}
 			for _, p := range phrases {
@@ -132,8 +135,8 @@ func proseOf(rows []layout.Row, r *ingredient.Reader, l words.Language) Found {
 				f.Mended = append(f.Mended, y.Read[at:end])
 				f.Spoken = append(f.Spoken, Told{len(f.Steps), len([]rune(y.Text[:at])), len([]rune(y.Text[:end]))})
 			}
+			y.Label, y.Index = layout.Step, len(f.Steps)
 			f.Steps = append(f.Steps, y.Read)
-			y.Label = layout.Step
 			continue
 		}
 		f.Notes = append(f.Notes, y.Text)

@@ -7,6 +7,8 @@ import (
 	"io"
 	"net/http"
 	"os"
+	"strconv"
+	"strings"
 	"time"
 
 	"github.com/danielgtaylor/huma/v2"
@@ -14,6 +16,7 @@ import (
 
 	"cuerda/core/document"
 	"cuerda/core/recipe"
+	"cuerda/core/recipe/layout"
 	"cuerda/core/recipe/proposal"
 	"cuerda/internal/archive"
 	"cuerda/internal/export"
@@ -39,6 +42,7 @@ var recipeCodes = map[error]string{
 }
 
 type recipeInput struct {
+	Labels  string `query:"labels" maxLength:"9000" pattern:"^([0-9]{1,3}=(title|section|ingredient|step|none)(,|$))*$" doc:"what the cook says that lines of the text are, by their number in rows: 3=ingredient,7=none"`
 	RawBody []byte `contentType:"application/octet-stream"`
 }
 
@@ -70,7 +74,7 @@ func (s *Server) registerExchange(api huma.API) {
 		if err != nil {
 			return nil, err
 		}
-		out, err := readRecipe(k, in.RawBody)
+		out, err := readRecipe(k, in.RawBody, labelsOf(in.Labels))
 		return &body[Recipe]{out}, err
 	})
 	huma.Register(api, asFile(costs(op(http.MethodGet, "/builds/{id}/export", "exportBuild", "A build as a file for others to read", 404, 410)), "application/ld+json", "text/markdown", "text/csv", "application/json", "text/plain"),
@@ -113,8 +117,23 @@ func (s *Server) registerExchange(api huma.API) {
 	huma.Register(api, take, s.unpack)
 }
 
-func readRecipe(k *madeKitchen, data []byte) (Recipe, error) {
-	found, err := recipe.Read(data, k.reader(), nil)
+// labelsOf reads "3=ingredient,7=none"; nil for none.
+func labelsOf(text string) map[int]layout.Label {
+	if text == "" {
+		return nil
+	}
+	out := map[int]layout.Label{}
+	for pair := range strings.SplitSeq(text, ",") {
+		number, label, _ := strings.Cut(pair, "=")
+		if n, err := strconv.Atoi(number); err == nil {
+			out[n] = layout.Label(label)
+		}
+	}
+	return out
+}
+
+func readRecipe(k *madeKitchen, data []byte, told map[int]layout.Label) (Recipe, error) {
+	found, err := recipe.Read(data, k.reader(), told)
 	if err != nil {
 		status := http.StatusUnprocessableEntity
 		if errors.Is(err, recipe.ErrTooLarge) {

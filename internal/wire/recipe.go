@@ -56,7 +56,9 @@ type Found struct {
 // ReadRow is layout.Row as the interface tells it.
 type ReadRow struct {
 	Text  string       `json:"text"`
-	Label layout.Label `json:"label"`
+	Label layout.Label `json:"label" enum:"title,before,list-head,section,ingredient,method-head,step,aside,after"`
+	// Index is which of the ingredients or steps it became; -1 for neither.
+	Index int `json:"index"`
 }
 
 // Told is recipe.Told as the interface tells it: a step, and characters of it.

@@ -125,6 +125,14 @@ func choose(rows []Row, told map[int]Label) {
 // scores are what a row by itself says for each label; what a cook has told is all there is.
 func scores(r *Row, told Label) []float64 {
 	out := make([]float64, len(Labels))
+	if told == None {
+		for i, l := range Labels {
+			if l != Before && l != Aside && l != After {
+				out[i] = math.Inf(-1)
+			}
+		}
+		return out
+	}
 	if k := slices.Index(Labels, told); k >= 0 {
 		for i := range out {
 			if i != k {

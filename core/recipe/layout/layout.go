@@ -25,6 +25,9 @@ const (
 	After      Label = "after"
 )
 
+// None is what a cook says of a line that is no part of the recipe: Before, Aside or After.
+const None Label = "none"
+
 // Labels are all of them, in the order of the columns of labels.csv.
 var Labels = []Label{Title, Before, ListHead, Section, Item, MethodHead, Step, Aside, After}
 
@@ -39,6 +42,8 @@ type Row struct {
 	Section string
 	// Ordered says that it bears a number, as steps do.
 	Ordered bool
+	// Index is which of the ingredients or of the steps of the recipe it became; -1 for neither.
+	Index int
 
 	tokens   []words.Token
 	marked   bool // as an item of a list

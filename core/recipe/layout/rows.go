@@ -59,7 +59,7 @@ func rowsOf(text string, l words.Language, reader *ingredient.Reader) []Row {
 		if !utf8.ValidString(bare) {
 			bare = strings.ToValidUTF8(bare, "")
 		}
-		r := Row{blank: blank}
+		r := Row{blank: blank, Index: -1}
 		blank = false
 		r.speaker, bare = said.apart(bare)
 		if m := quote.FindString(bare); m != "" {

@@ -47,6 +47,7 @@ export type Purchase = Schemas["Purchase"];
 export type Comparison = Schemas["Comparison"];
 export type Explained = Schemas["Explained"];
 export type Recipe = Schemas["Recipe"];
+export type ReadRow = Schemas["ReadRow"];
 export type Phrase = Schemas["Phrase"];
 export type StepSpan = Schemas["StepSpan"];
 export type Question = Schemas["Question"];

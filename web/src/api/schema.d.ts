@@ -3891,6 +3891,13 @@ export interface components {
             /** Format: double */
             width_mm?: number;
         };
+        ReadRow: {
+            /** Format: int64 */
+            index: number;
+            /** @enum {string} */
+            label: "title" | "before" | "list-head" | "section" | "ingredient" | "method-head" | "step" | "aside" | "after";
+            text: string;
+        };
         ReadSide: {
             foods: components["schemas"]["SupperFood"][];
             odd: string[];
@@ -3941,8 +3948,10 @@ export interface components {
             /** Format: int64 */
             portions: number;
             rest?: components["schemas"]["ReadWait"];
+            rows?: components["schemas"]["ReadRow"][];
             sections: string[];
             spans: components["schemas"]["StepSpan"][];
+            spoken?: components["schemas"]["Told"][];
             steps: string[];
         };
         RecoveryCodes: {
@@ -4527,6 +4536,14 @@ export interface components {
             /** Format: double */
             speed: number;
             weighing?: components["schemas"]["Weighing"];
+        };
+        Told: {
+            /** Format: int64 */
+            at: number;
+            /** Format: int64 */
+            end: number;
+            /** Format: int64 */
+            step: number;
         };
         TrustBin: {
             /** Format: double */
@@ -8768,7 +8785,10 @@ export interface operations {
     };
     readRecipe: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description what the cook says that lines of the text are, by their number in rows: 3=ingredient,7=none */
+                labels?: string;
+            };
             header?: never;
             path?: never;
             cookie?: never;

@@ -20,6 +20,18 @@ export const reading = {
   },
   notes_one: "{{count}} more line, kept as a note",
   notes_other: "{{count}} more lines, kept as a note",
+  labelHint:
+    "A line taken for the wrong thing is put right by its list on the right; the rest is read again.",
+  labelOf: "What is “{{text}}”?",
+  label: {
+    title: "title",
+    section: "heading",
+    ingredient: "ingredient",
+    step: "step",
+    none: "not the recipe",
+  },
+  notOfIt_one: "{{count}} line that is no part of the recipe",
+  notOfIt_other: "{{count}} lines that are no part of the recipe",
   beside: "Beside the build",
   goes: {
     frying: "to fry or brush with",

@@ -21,6 +21,18 @@ export const reading: ReadingWords = {
   },
   notes_one: "{{count}} línea más, guardada como nota",
   notes_other: "{{count}} líneas más, guardadas como nota",
+  labelHint:
+    "Si una línea se tomó por otra cosa, se corrige en su lista, a la derecha; lo demás se vuelve a leer.",
+  labelOf: "¿Qué es «{{text}}»?",
+  label: {
+    title: "título",
+    section: "encabezado",
+    ingredient: "ingrediente",
+    step: "paso",
+    none: "no es receta",
+  },
+  notOfIt_one: "{{count}} línea que no es parte de la receta",
+  notOfIt_other: "{{count}} líneas que no son parte de la receta",
   beside: "Fuera de la masa",
   goes: {
     frying: "para freír o pincelar",

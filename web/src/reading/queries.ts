@@ -2,11 +2,16 @@ import { keepPreviousData, useMutation, useQuery } from "@tanstack/react-query";
 import { useSettled } from "../ui/use-settled";
 import { api, type Line, type Reading, type Recipe, unwrap } from "../api/client";
 import { send } from "../api/send";
+import type { Labels } from "./rows-side";
 
 /** Finds and reads the recipe in a text or a file. */
 export function useReadRecipe() {
   return useMutation({
-    mutationFn: (text: Blob | string) => send<Recipe>("/read-recipe", text, "application/octet-stream"),
+    mutationFn: ({ text, labels }: { text: Blob | string; labels: Labels }) => {
+      const told = [...labels].map(([row, label]) => `${row}=${label}`).join(",");
+      const path = `/read-recipe${told ? `?labels=${encodeURIComponent(told)}` : ""}`;
+      return send<Recipe>(path, text, "application/octet-stream");
+    },
   });
 }
 

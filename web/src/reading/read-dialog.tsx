@@ -11,6 +11,7 @@ import { Questions } from "./questions";
 import { useReadRecipe } from "./queries";
 import { type Lit, RecipeSide } from "./recipe-side";
 import { answered, documentOf, type Draft, draftOf, withRow } from "./rows";
+import { type Labels, type RowLabel, RowsSide } from "./rows-side";
 import { StepsSide } from "./steps-side";
 
 type Props = {
@@ -34,6 +35,8 @@ export function ReadDialog({ foods, vocabulary, room, empty, source, onTake, onC
   const [big, setBig] = useState(false);
   const [over, setOver] = useState(false);
   const [found, setFound] = useState<Recipe | null>(null);
+  const [from, setSource] = useState<Blob | string>();
+  const [labels, setLabels] = useState<Labels>(new Map());
   const read = useReadRecipe();
   const { mutate } = read;
   const look = useCallback(
@@ -42,10 +45,19 @@ export function ReadDialog({ foods, vocabulary, room, empty, source, onTake, onC
       setBig(size > most * 1024 * 1024);
       if (size > most * 1024 * 1024) return;
       if (typeof from !== "string") void from.text().then(setText);
-      mutate(from, { onSuccess: setFound });
+      setSource(from);
+      setLabels(new Map());
+      mutate({ text: from, labels: new Map() }, { onSuccess: setFound });
     },
     [mutate],
   );
+  // What a cook says that a line is stands; what follows from it is read again.
+  const relabel = (row: number, label: RowLabel) => {
+    if (from === undefined) return;
+    const next = new Map(labels).set(row, label);
+    setLabels(next);
+    mutate({ text: from, labels: next }, { onSuccess: setFound });
+  };
   const asked = useRef(false);
   useEffect(() => {
     if (source === undefined || asked.current) return;
@@ -59,8 +71,11 @@ export function ReadDialog({ foods, vocabulary, room, empty, source, onTake, onC
   if (found && !whole && found.lines.length > 0) {
     return (
       <Read
-        key={found.ingredients.join("\n")}
+        key={[...found.ingredients, "", ...found.steps].join("\n")}
         recipe={found}
+        busy={read.isPending}
+        failed={read.isError}
+        onLabel={relabel}
         foods={foods}
         vocabulary={vocabulary}
         room={room}
@@ -165,8 +180,16 @@ export function ReadDialog({ foods, vocabulary, room, empty, source, onTake, onC
   );
 }
 
+const goTo = (line: number) =>
+  window.document
+    .querySelector<HTMLElement>(`#reading-row-${line} select, #reading-row-${line} input`)
+    ?.focus();
+
 type ReadProps = {
   recipe: Recipe;
+  busy: boolean;
+  failed: boolean;
+  onLabel: (row: number, label: RowLabel) => void;
   foods: Foods;
   vocabulary: Vocabulary;
   room: number;
@@ -176,7 +199,19 @@ type ReadProps = {
   onClose: () => void;
 };
 
-function Read({ recipe, foods, vocabulary, room, empty, onAgain, onTake, onClose }: ReadProps) {
+function Read({
+  recipe,
+  busy,
+  failed,
+  onLabel,
+  foods,
+  vocabulary,
+  room,
+  empty,
+  onAgain,
+  onTake,
+  onClose,
+}: ReadProps) {
   const { t } = useTranslation();
   const format = useFormat();
   const [draft, setDraft] = useState<Draft>(() => draftOf(recipe, vocabulary.part_kinds));
@@ -205,17 +240,25 @@ function Read({ recipe, foods, vocabulary, room, empty, onAgain, onTake, onClose
           {recipe.kind !== "text" && <>{t(`files.found.${recipe.kind}`)} </>}
           {t("paste.read", { full, count: recipe.lines.length })}
         </p>
+        {failed && (
+          <p className="note note-reason" role="alert">
+            {t("files.fault.failed")}
+          </p>
+        )}
         <div className="reading-sides">
-          <RecipeSide
-            recipe={recipe}
-            lit={lit}
-            onLight={setLit}
-            onGo={(line) =>
-              window.document
-                .querySelector<HTMLElement>(`#reading-row-${line} select, #reading-row-${line} input`)
-                ?.focus()
-            }
-          />
+          {recipe.rows ? (
+            <RowsSide
+              recipe={recipe}
+              rows={recipe.rows}
+              lit={lit}
+              busy={busy}
+              onLight={setLit}
+              onGo={goTo}
+              onLabel={onLabel}
+            />
+          ) : (
+            <RecipeSide recipe={recipe} lit={lit} onLight={setLit} onGo={goTo} />
+          )}
           <div className="reading-build">
             {questions.length > 0 && (
               <Questions questions={questions} chosen={chosen} foods={foods} onAnswer={answer} />

@@ -26,13 +26,7 @@ export function RecipeSide({ recipe, lit, onLight, onGo }: Props) {
   return (
     <section className="recipe-side" aria-label={t("reading.recipe")}>
       {recipe.name && <h3>{recipe.name}</h3>}
-      <p className="recipe-key hint">
-        {(["amount", "food", "prep", "step"] as const).map((w) => (
-          <span key={w} className={`said said-${w}`}>
-            {t(`reading.key.${w}`)}
-          </span>
-        ))}
-      </p>
+      <RecipeKey />
       <ul className="recipe-lines">
         {recipe.lines.map((l, i) => (
           <Fragment key={i}>
@@ -86,10 +80,24 @@ export function RecipeSide({ recipe, lit, onLight, onGo }: Props) {
   );
 }
 
+/** What the lines below the words mean. */
+export function RecipeKey() {
+  const { t } = useTranslation();
+  return (
+    <p className="recipe-key hint">
+      {(["amount", "food", "prep", "step"] as const).map((w) => (
+        <span key={w} className={`said said-${w}`}>
+          {t(`reading.key.${w}`)}
+        </span>
+      ))}
+    </p>
+  );
+}
+
 type SaidProps = { text: string; phrases: Phrase[]; lit: Lit; onLight: (lit: Lit) => void };
 
 /** A text with its phrases marked; where two overlap the first stands. */
-function Said({ text, phrases, lit, onLight }: SaidProps) {
+export function Said({ text, phrases, lit, onLight }: SaidProps) {
   const { t } = useTranslation();
   const signs = [...text];
   const out: React.ReactNode[] = [];
