@@ -52,7 +52,7 @@ func denied(tokens []words.Token) {
 			far = far || t.Of("word.far")
 			end++
 		}
-		if far && !toldBefore(tokens[:i], tokens[i+n:end]) {
+		if far && n < 3 && !toldBefore(tokens[:i], tokens[i+n:end]) {
 			continue
 		}
 		for k := i + n; k < end; k++ {

@@ -1,6 +1,7 @@
 package recipe
 
 import (
+	"bytes"
 	"encoding/json"
 	"errors"
 	"regexp"
@@ -67,6 +68,7 @@ const (
 var (
 	ErrTooLarge  = errors.New("more than can be read")
 	ErrNotText   = errors.New("not text in UTF-8")
+	ErrPDF       = errors.New("a PDF, whose words cannot be read")
 	ErrNoRecipe  = errors.New("no recipe was found")
 	ErrBadJSON   = errors.New("broken JSON")
 	ErrTooMany   = errors.New("more lines than a recipe has")
@@ -79,6 +81,8 @@ func Read(data []byte, r *ingredient.Reader, told map[int]layout.Label) (Found, 
 	switch {
 	case len(data) > MaxBytes:
 		return Found{}, ErrTooLarge
+	case bytes.HasPrefix(data, []byte("%PDF-")):
+		return Found{}, ErrPDF
 	case !utf8.Valid(data) || strings.ContainsRune(string(data[:min(len(data), 4096)]), 0):
 		return Found{}, ErrNotText
 	}
@@ -188,7 +192,9 @@ var typeset = strings.NewReplacer("\u00ad", "", "\u200b", "", "\u2060", "", "\uf
 
 // clean makes one line of text: no tags, no control characters, single spaces.
 func clean(s string) string {
-	s = typeset.Replace(s)
+	if strings.ContainsFunc(s, func(c rune) bool { return c >= 0x80 }) {
+		s = typeset.Replace(s)
+	}
 	if strings.ContainsAny(s, "<&") {
 		s = textOf(s)
 	}

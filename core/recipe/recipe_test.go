@@ -68,6 +68,7 @@ func TestWhatIsNoRecipeSaysSo(t *testing.T) {
 		`{"@type":"Recipe","name":"No amounts","recipeIngredient":[]}`:   recipe.ErrNoAmounts,
 		`<html><body>Nothing</body></html>`:                              recipe.ErrNoRecipe,
 		"\xff\xfe\x00":                                                   recipe.ErrNotText,
+		"%PDF-1.7\n1 0 obj\n2 cups oats":                                 recipe.ErrPDF,
 		"PK\x03\x04\x00\x00":                                             recipe.ErrNotText,
 		strings.Repeat("[", 100_000):                                     recipe.ErrBadJSON,
 		strings.Repeat(`{"@graph":[`, 2000) + strings.Repeat("]}", 2000): recipe.ErrBadJSON,

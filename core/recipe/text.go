@@ -124,7 +124,10 @@ func proseOf(rows []layout.Row, r *ingredient.Reader, l words.Language, told map
 				f.Name = strings.Trim(y.Text, "#*_ :~")
 				continue
 			}
-		case layout.Item, layout.Step, layout.Before, layout.Aside:
+		case layout.Item, layout.Step, layout.Before, layout.Aside, layout.After:
+			if y.Label == layout.After && !tellsLate(y) {
+				break
+			}
 			phrases := r.Phrases(Short(y.Read, 4*maxWords), l)
 			if told[i] == layout.None || len(phrases) == 0 && (y.Label == layout.Before || y.Label == layout.Aside) && !tellsWhatToDo(y) {
 				break
@@ -143,6 +146,15 @@ func proseOf(rows []layout.Row, r *ingredient.Reader, l words.Language, told map
 	}
 	f.named(rows)
 	return f
+}
+
+// tellsLate says that a line after the rest adds to the mix: "oh, and a spoon of chilli goes in the dough".
+func tellsLate(y *layout.Row) bool {
+	mix, mass := false, false
+	for _, t := range y.Tokens() {
+		mix, mass = mix || t.Of("act.mix"), mass || t.Of("mass")
+	}
+	return mix && mass
 }
 
 // roleBefore gives the words before a phrase of a sentence that say what it is for: "y para apanarlas,

@@ -37,7 +37,7 @@ type Recipe struct {
 }
 
 var recipeCodes = map[error]string{
-	recipe.ErrTooLarge: problem.TooLarge, recipe.ErrNotText: "not-text", recipe.ErrNoRecipe: "no-recipe",
+	recipe.ErrTooLarge: problem.TooLarge, recipe.ErrNotText: "not-text", recipe.ErrPDF: "pdf", recipe.ErrNoRecipe: "no-recipe",
 	recipe.ErrBadJSON: document.CodeBadJSON, recipe.ErrNoAmounts: "no-amounts", recipe.ErrTooMany: "too-many-lines",
 }
 

@@ -18,6 +18,7 @@ func (r *Reader) Phrases(text string, l words.Language) (out []Span) {
 	named := map[string]bool{}
 	type phrase struct{ from, to int }
 	var found []phrase
+	var bare []bool // those without an amount
 	for k := range spots {
 		spot := &spots[k]
 		if s.refused(spots, k) || s.partOfWhole(spot, named[spot.Food.ID]) {
@@ -42,6 +43,10 @@ func (r *Reader) Phrases(text string, l words.Language) (out []Span) {
 			from = fruit
 		}
 		named[spot.Food.ID] = true
+		if n := len(found); n > 0 && !spot.Said && bare[n-1] && from-found[n-1].to <= 1 && minor(spot.Food) {
+			found[n-1].to = to // "salt and pepper"
+			continue
+		}
 		if n := len(found); n > 0 && spot.Said && !spot.Behind && s.sharesUnit(spot, found[n-1].to) {
 			found[n-1].to = to // "una cucharada de chía y tres de agua"
 			continue
@@ -52,7 +57,7 @@ func (r *Reader) Phrases(text string, l words.Language) (out []Span) {
 			}
 			continue
 		}
-		found = append(found, phrase{from, to})
+		found, bare = append(found, phrase{from, to}), append(bare, !spot.Said)
 	}
 	for k, p := range found {
 		most := len(tokens)

@@ -257,7 +257,7 @@ func (p *page) furniture(r *Row) bool {
 // dividers counts the marks that part what a page has on one line.
 func dividers(text string) int {
 	n := 0
-	for _, m := range []string{" | ", " · ", " • ", " > ", "  "} {
+	for _, m := range []string{" | ", " · ", " • ", " > "} {
 		n += strings.Count(text, m)
 	}
 	return n

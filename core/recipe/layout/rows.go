@@ -26,7 +26,9 @@ var (
 // rowsOf takes a text apart into lines, and puts those together that were broken, as a
 // photographed page's are; nil where there are more than a recipe has.
 func rowsOf(text string, l words.Language, reader *ingredient.Reader) []Row {
-	text = lineEnds.Replace(text)
+	if strings.ContainsAny(text, "\r\u2028") {
+		text = lineEnds.Replace(text)
+	}
 	var lines []string
 	filled, gap := 0, false
 	for line := range strings.Lines(text) {
@@ -76,7 +78,9 @@ func rowsOf(text string, l words.Language, reader *ingredient.Reader) []Row {
 		if len(bare) <= 200 {
 			r.head = headOf(mender.mend(bare), l, r.marked)
 		}
-		r.Text = emphasis.Replace(strings.TrimLeft(bare, "# "))
+		if r.Text = strings.TrimLeft(bare, "# "); strings.ContainsAny(r.Text, "*_`") {
+			r.Text = emphasis.Replace(r.Text)
+		}
 		if strings.TrimSpace(r.Text) == "" {
 			continue
 		}
@@ -101,7 +105,10 @@ func rowsOf(text string, l words.Language, reader *ingredient.Reader) []Row {
 	for i := range rows {
 		r := &rows[i]
 		start := short(r.Text, 2*mostWords)
-		r.Read = mender.mend(start) + r.Text[len(start):]
+		r.Read = r.Text
+		if mended := mender.mend(start); mended != start {
+			r.Read = mended + r.Text[len(start):]
+		}
 		r.tokens = words.Read(short(r.Read, mostWords), l)
 	}
 	return rows

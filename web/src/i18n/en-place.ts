@@ -247,6 +247,7 @@ export const place = {
     takeWhole: "Open it as a new build",
     tooBig: "The file is larger than {{size}} MB.",
     fault: {
+      pdf: "The words of a PDF cannot be read here. Open it, select its text, copy it and paste it.",
       "not-text": "This is not text. Save the page as HTML or copy its words.",
       "no-recipe": "No recipe was found in it.",
       "no-amounts": "The recipe has no list of ingredients. Copy the list itself.",

@@ -249,6 +249,7 @@ export const place: Place = {
     takeWhole: "Abrirla como receta nueva",
     tooBig: "El archivo pasa de {{size}} MB.",
     fault: {
+      pdf: "Las palabras de un PDF no se pueden leer aquí. Ábrelo, selecciona el texto, cópialo y pégalo.",
       "not-text": "Esto no es texto. Guarda la página como HTML o copia sus palabras.",
       "no-recipe": "No se encontró ninguna receta.",
       "no-amounts": "La receta no tiene lista de ingredientes. Copia la lista misma.",

@@ -1,0 +1,109 @@
+package layout_test
+
+import (
+	"os"
+	"path/filepath"
+	"strings"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+	"pgregory.net/rapid"
+
+	"cuerda/core/food"
+	"cuerda/core/recipe/ingredient"
+	"cuerda/core/recipe/layout"
+)
+
+var reader = ingredient.NewReader(food.Starter())
+
+func labelled(t require.TestingT, text string, told map[int]layout.Label) []layout.Row {
+	rows, _, err := layout.Read(text, reader, told)
+	require.NoError(t, err)
+	return rows
+}
+
+// texts are recipes as people paste them.
+func texts(t require.TestingT) (out []string) {
+	files, err := filepath.Glob("../testdata/cooks/*.txt")
+	require.NoError(t, err)
+	for _, file := range files {
+		data, err := os.ReadFile(file)
+		require.NoError(t, err)
+		for part := range strings.SplitSeq(string(data), "\n#") {
+			if _, body, ok := strings.Cut(part, "\n"); ok && len(out) < 200 {
+				out = append(out, body)
+			}
+		}
+	}
+	require.Greater(t, len(out), 60)
+	return out
+}
+
+// What a cook says that a line is stands, whatever its neighbours are.
+func TestWhatACookSaysStands(t *testing.T) {
+	all := texts(t)
+	choices := []layout.Label{layout.Title, layout.Section, layout.Item, layout.Step, layout.None}
+	rapid.Check(t, func(t *rapid.T) {
+		text := rapid.SampledFrom(all).Draw(t, "text")
+		n := len(labelled(t, text, nil))
+		told := map[int]layout.Label{}
+		for range rapid.IntRange(1, 4).Draw(t, "told") {
+			told[rapid.IntRange(0, n-1).Draw(t, "row")] = rapid.SampledFrom(choices).Draw(t, "label")
+		}
+		rows := labelled(t, text, told)
+		for i, want := range told {
+			got := rows[i].Label
+			if want == layout.None {
+				assert.Contains(t, []layout.Label{layout.Before, layout.Aside, layout.After}, got)
+				continue
+			}
+			assert.Equal(t, want, got, "%q", rows[i].Text)
+		}
+	})
+}
+
+// No line is lost, and mending a scan changes no place in the text.
+func TestEveryLineIsKeptInItsPlace(t *testing.T) {
+	for _, text := range texts(t) {
+		all := ""
+		for _, r := range labelled(t, text, nil) {
+			assert.Len(t, r.Read, len(r.Text), "%q", r.Text)
+			all += " " + r.Text
+		}
+		bare := strings.NewReplacer("*", "", "_", "", "`", "", "-", "", "#", "", " ", "", ":", "", "~", "", "•", "", "▢", "", "☐", "", ".", "")
+		have := bare.Replace(strings.Join(strings.Fields(all), ""))
+		for word := range strings.FieldsSeq(text) {
+			if strings.HasSuffix(word, ":") {
+				continue // who says it, in a chat
+			}
+			if word = bare.Replace(word); len(word) > 5 && !strings.ContainsAny(word, "[]<>/()|@") {
+				assert.Contains(t, have, word)
+			}
+		}
+	}
+}
+
+func TestTheFaultsOfAScanAreMended(t *testing.T) {
+	for wrong, right := range map[string]string{
+		"l/2 cup rolled 0ats": "1/2 cup rolled oats", "2 Tbsp ground f1ax": "2 Tbsp ground flax", "l50g cooked brown rice": "150g cooked brown rice",
+		"bake at l90C for 4O minutes": "bake at 190C for 40 minutes", "l tsp cumin": "1 tsp cumin", "2 huevos L": "2 huevos L", "1 l de agua": "1 l de agua",
+		"I used 2 cups": "I used 2 cups", "1/4 taza de h arina de avena": "1/4 taza de harina  de avena", "2onions": "2onions",
+	} {
+		assert.Equal(t, right, labelled(t, wrong+"\n", nil)[0].Read)
+	}
+}
+
+// Two columns that a scan ran together come apart; a name and its amount beside it do not.
+func TestColumnsComeApart(t *testing.T) {
+	page := "BEAN CAKES                 Method\n2 cans black beans         1. Mash the beans well.\n1/2 cup cornmeal           2. Stir in the rest of it.\n1 small onion, minced      3. Form into 8 cakes.\n1 tsp cumin                4. Fry 4 minutes per side.\n"
+	var labels []layout.Label
+	for _, r := range labelled(t, page, nil) {
+		labels = append(labels, r.Label)
+	}
+	assert.Equal(t, []layout.Label{layout.Title, layout.Item, layout.Item, layout.Item, layout.Item, layout.MethodHead, layout.Step, layout.Step, layout.Step, layout.Step}, labels)
+	table := "Oat flour            50 g\nBlack beans         400 g\nRed onion              1\nGround flax           2 T\nTomato paste          1 T\n"
+	for _, r := range labelled(t, table, nil) {
+		assert.Equal(t, layout.Item, r.Label, "%q", r.Text)
+	}
+}
