@@ -111,3 +111,14 @@ func useOf(d *document.Document, k *kitchen.Kitchen) use {
 	}
 	return inPan
 }
+
+// Usual is how much of a binder is usual in a mix with the piece and the heat of a document, g per 100 g of the mix with it, and
+// the foods that it is paired with; false where no cook would use it so.
+func Usual(k *kitchen.Kitchen, d *document.Document, f *food.Food) (least, most float64, with []string, ok bool) {
+	row, known := usualOf(f)
+	if !known {
+		return 0, 0, nil, false
+	}
+	a := row.by[useOf(d, k)]
+	return a.least, a.most, row.with, a.most > 0
+}

@@ -1,0 +1,202 @@
+package compose
+
+import (
+	"cmp"
+	"slices"
+
+	"cuerda/core/food"
+	"cuerda/core/food/eaters"
+	"cuerda/core/kitchen"
+	"cuerda/core/physics/method"
+	"cuerda/core/physics/piece"
+)
+
+// stock are the foods that a mix may be made of, by what they play.
+type stock struct {
+	k *kitchen.Kitchen
+	// must are the grams that have to go in by food; 0 where any amount will do.
+	must  map[string]float64
+	table eaters.Table
+	by    map[role][]*food.Food
+	binds []*food.Food
+}
+
+// always are at hand in every kitchen.
+var always = []string{"salt", "dry-spice", "water"}
+
+// common are the binders that a shop round the corner has: others are for those who name them.
+var common = []string{
+	"chickpea-flour", "oats-rolled", "oats-quick", "oat-flour", "flax-meal", "chia-ground", "psyllium-husk", "potato-starch", "corn-starch",
+	"tapioca-starch", "rice-flour", "gf-crumbs", "almond-flour", "buckwheat-flour", "corn-flour",
+}
+
+// stockOf sorts what an ask allows. What nobody at the table may eat is not in it, nor what only a label can tell of, but for
+// what the cook says must go in.
+func stockOf(a *Ask, k *kitchen.Kitchen) *stock {
+	s := &stock{k: k, must: map[string]float64{}, by: map[role][]*food.Food{}}
+	s.table = a.Eaters.Table()
+	named := map[string]bool{}
+	for _, m := range a.Must {
+		id := k.Foods.Find(m.Food).ID
+		grams := m.Grams
+		for _, y := range k.Foods.Yields() { // dry legumes and grains go in cooked
+			if y.Dry.ID == id {
+				id, grams = y.Cooked.ID, grams*y.Factor
+				break
+			}
+		}
+		s.must[id], named[id] = grams, true
+	}
+	for _, id := range slices.Concat(a.May, always) {
+		named[k.Foods.Find(id).ID] = true
+	}
+	all := k.Foods.Foods()
+	for i := range all {
+		f := &all[i]
+		_, has := s.must[f.ID]
+		if !named[f.ID] && !a.Any || f.Gone || f.Has("cook-first") {
+			continue
+		}
+		if !has && !s.clear(f) {
+			continue
+		}
+		if p, ok := roleOf(f); ok {
+			s.by[p.role] = append(s.by[p.role], f)
+		}
+		if !named[f.ID] && !has && !k.Have(f.ID) && f.Group.IsBinder() && !slices.Contains(common, f.ID) {
+			continue
+		}
+		if f.GlueCold+f.GlueHot > 0 && f.Group.IsBinder() && (f.Gluten != "contains" || has) {
+			s.binds = append(s.binds, f)
+		}
+	}
+	for r := range s.by { // what must go in first, then what is at hand
+		slices.SortStableFunc(s.by[r], func(x, y *food.Food) int { return cmp.Compare(s.rank(x), s.rank(y)) })
+	}
+	return s
+}
+
+// clear says that everybody at the table may eat a food, for all that is known.
+func (s *stock) clear(f *food.Food) bool {
+	return s.table.Check(f, s.k.LabelRead(f.ID)).Status == eaters.Clear
+}
+
+func (s *stock) rank(f *food.Food) int {
+	if _, must := s.must[f.ID]; must {
+		return 0
+	}
+	if s.k.Have(f.ID) {
+		return 1
+	}
+	return 2
+}
+
+func (s *stock) musts(r role) (out []*food.Food) {
+	for _, f := range s.by[r] {
+		if _, must := s.must[f.ID]; must {
+			out = append(out, f)
+		}
+	}
+	return out
+}
+
+// base is what a mix is built on: one body, or two that go together.
+type base []*food.Food
+
+// family is that of a food.
+func family(f *food.Food) string {
+	p, _ := roleOf(f)
+	return p.family
+}
+
+// mostBases are looked at: those that must go in first, then one of each family before a second of it.
+const mostBases = 10
+
+// bases are what mixes can be built on: what must go in, alone or with what goes with it.
+func (s *stock) bases() (out []base) {
+	musts := s.musts(body)
+	add := func(b base) {
+		for i := range b {
+			for j := range i {
+				if apart(family(b[i]), family(b[j])) {
+					return
+				}
+			}
+		}
+		if !slices.ContainsFunc(out, func(o base) bool { return slices.Equal(o, b) }) {
+			out = append(out, b)
+		}
+	}
+	grains := s.by[grain]
+	switch {
+	case len(musts) > 2:
+		add(musts[:3])
+	case len(musts) > 0:
+		add(musts)
+		for _, other := range slices.Concat(s.by[body], grains[:min(3, len(grains))]) {
+			if !slices.Contains(musts, other) && len(musts) == 1 && len(out) < mostBases {
+				if !(family(other) == family(musts[0]) && family(other) != "meat") {
+					add(base{musts[0], other})
+				}
+			}
+		}
+	default:
+		seen := map[string]int{}
+		bodies := slices.Clone(s.by[body])
+		slices.SortStableFunc(bodies, func(x, y *food.Food) int { return cmp.Compare(s.rank(x), s.rank(y)) })
+		for round := range 3 {
+			for _, f := range bodies {
+				if seen[family(f)] != round || len(out) >= mostBases {
+					continue
+				}
+				seen[family(f)]++
+				switch with := s.partner(f); {
+				case with != nil:
+					add(base{f, with})
+				default:
+					add(base{f})
+				}
+			}
+		}
+		for _, g := range grains[:min(2, len(grains))] {
+			add(base{g})
+		}
+		for _, v := range s.by[veg] {
+			if p, _ := roleOf(v); p.most >= 40 && len(grains) > 0 && len(out) < mostBases {
+				add(base{grains[0]})
+				break
+			}
+		}
+	}
+	return out[:min(len(out), mostBases)]
+}
+
+// partner is what a body wants beside it: cooked fish wants potato.
+func (s *stock) partner(f *food.Food) *food.Food {
+	if p, _ := roleOf(f); p.family != "fish" || p.most >= 80 {
+		return nil
+	}
+	for _, other := range s.by[body] {
+		if family(other) == "root" && other.ID != "potato-grated" {
+			return other
+		}
+	}
+	return nil
+}
+
+// heats are how pieces of a kind are cooked, of those that there are.
+func heats(kind piece.Kind, a *Ask) (out []method.Method) {
+	usual := map[piece.Kind][]method.Method{
+		piece.Patty: {method.Pan, method.StillOven, method.Grill}, piece.Ball: {method.StillOven, method.Pan, method.Simmer}, piece.Loaf: {method.StillOven, method.FanOven},
+		piece.Cylinder: {method.StillOven, method.Pan}, piece.Fritter: {method.Pan, method.ShallowOil}, piece.Stuffing: {method.StillOven, method.FanOven},
+	}[kind]
+	for _, m := range usual {
+		if len(a.Methods) == 0 && len(out) < 2 || slices.Contains(a.Methods, m) {
+			out = append(out, m)
+		}
+	}
+	if len(out) == 0 && !kind.IsLoaf() && kind != piece.Stuffing {
+		out = a.Methods
+	}
+	return out
+}

@@ -1,0 +1,158 @@
+package compose_test
+
+import (
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+	"pgregory.net/rapid"
+
+	"cuerda/core/compose"
+	"cuerda/core/food"
+	"cuerda/core/food/eaters"
+	"cuerda/core/kitchen"
+	"cuerda/core/physics/method"
+	"cuerda/core/physics/piece"
+	"cuerda/core/predict"
+)
+
+var lentils = compose.Ask{
+	Format: compose.Format, Must: []compose.Amount{{Food: "lentils-cooked", Grams: 480}, {Food: "carrot", Grams: 150}},
+	May:    []string{"onion", "mushroom", "oats-rolled", "flax-meal", "chickpea-flour", "walnuts", "tomato-paste", "parsley", "garlic", "potato-mashed", "rice-cooked"},
+	Eaters: &eaters.Eaters{Avoid: []string{"egg"}}, Kind: piece.Patty, Portions: 4, Minutes: 90,
+}
+
+func composed(t require.TestingT, a *compose.Ask) compose.Answer {
+	out, err := compose.Compose(kitchen.Usual(), a, nil)
+	require.NoError(t, err)
+	return out
+}
+
+func TestWhatIsAtHandBecomesMixesThatHold(t *testing.T) {
+	got := composed(t, &lentils)
+	require.GreaterOrEqual(t, len(got.Proposals), 3)
+	best := got.Proposals[0]
+	assert.Greater(t, best.Chance, .85)
+	assert.Greater(t, best.Eat, .78)
+	binders := map[string]bool{}
+	for _, p := range got.Proposals {
+		grams := map[string]float64{}
+		for _, l := range p.Document.Lines {
+			grams[l.Food] += l.Grams
+		}
+		assert.Greater(t, grams["lentils-cooked"], 400., "what must go in goes in")
+		assert.Greater(t, grams["carrot"], 100.)
+		assert.Empty(t, p.Buy, "nothing has to be bought")
+		assert.LessOrEqual(t, p.Minutes, 125.)
+		for _, id := range []string{"oats-rolled", "flax-meal", "chickpea-flour", ""} {
+			if grams[id] > 0 {
+				binders[id] = true
+			}
+		}
+	}
+	assert.Equal(t, got, composed(t, &lentils), "the same question has the same answer")
+}
+
+// Whatever is asked: nobody is served what they leave out, the number is the one that the Bench shows, and every amount is one
+// that a kitchen can measure.
+func TestLawsOfProposals(t *testing.T) {
+	all := food.Starter().Foods()
+	k := kitchen.Usual()
+	rapid.Check(t, func(t *rapid.T) {
+		a := compose.Ask{Format: compose.Format, Portions: rapid.IntRange(0, 8).Draw(t, "portions"), Any: rapid.IntRange(0, 5).Draw(t, "any") == 0}
+		a.Kind = rapid.SampledFrom([]piece.Kind{"", piece.Patty, piece.Ball, piece.Loaf, piece.Cylinder, piece.Fritter, piece.Stuffing}).Draw(t, "kind")
+		a.Eaters = &eaters.Eaters{Avoid: rapid.SliceOfNDistinct(rapid.SampledFrom(eaters.Allergens), 0, 4, rapid.ID).Draw(t, "avoid"), Diet: rapid.SampledFrom(append([]string{""}, eaters.Diets...)).Draw(t, "diet")}
+		for range rapid.IntRange(0, 30).Draw(t, "may") {
+			a.May = append(a.May, all[rapid.IntRange(0, len(all)-1).Draw(t, "food")].ID)
+		}
+		for range rapid.IntRange(0, 2).Draw(t, "must") {
+			a.Must = append(a.Must, compose.Amount{Food: all[rapid.IntRange(0, len(all)-1).Draw(t, "must food")].ID, Grams: float64(rapid.IntRange(0, 90).Draw(t, "grams")) * 10})
+		}
+		got, err := compose.Compose(k, &a, nil)
+		if err != nil {
+			assert.ErrorAs(t, err, new(*compose.Fault))
+			return
+		}
+		musts := map[string]bool{}
+		for _, m := range a.Must {
+			musts[m.Food] = true
+		}
+		for _, p := range got.Proposals {
+			said := predict.Predict(&p.Document, k)
+			assert.Equal(t, said.Chance, p.Chance)
+			assert.Equal(t, said.Eat, p.Eat)
+			assert.Empty(t, said.NotFor)
+			for _, l := range p.Document.Lines {
+				status := a.Eaters.Table().Check(k.Foods.Find(l.Food), nil).Status
+				assert.True(t, status == eaters.Clear || musts[l.Food] && status == eaters.Label, "%s", l.Food)
+				assert.InDelta(t, l.Grams*2, float64(int(l.Grams*2+.5)), 1e-6, "%g g of %s", l.Grams, l.Food)
+				assert.Positive(t, l.Grams)
+			}
+		}
+	})
+}
+
+func TestAsksThatCannotBeMet(t *testing.T) {
+	for code, a := range map[string]compose.Ask{
+		"no-body":        {Must: []compose.Amount{{Food: "carrot", Grams: 400}}, May: []string{"onion"}},
+		"not-for-eaters": {Must: []compose.Amount{{Food: "cheese-semi", Grams: 100}}, Eaters: &eaters.Eaters{Diet: "vegan"}},
+		"too-much":       {Must: []compose.Amount{{Food: "lentils-cooked", Grams: 50_000}}},
+		"too-little":     {Must: []compose.Amount{{Food: "lentils-cooked", Grams: 1}}},
+		"unknown-food":   {May: []string{"moonbeams"}},
+		"portions":       {Portions: 500, Any: true},
+		"minutes":        {Minutes: 3, Any: true},
+		"kind":           {Kind: "soup", Any: true},
+		"method":         {Methods: []method.Method{"sun"}, Any: true},
+		"eaters":         {Eaters: &eaters.Eaters{Avoid: []string{"moonbeams"}}, Any: true},
+		"must-apart":     {Must: []compose.Amount{{Food: "tuna-canned", Grams: 200}, {Food: "beef-ground-15", Grams: 300}}},
+	} {
+		_, err := compose.Compose(kitchen.Usual(), &a, nil)
+		var fault *compose.Fault
+		require.ErrorAs(t, err, &fault, code)
+		assert.Equal(t, code, fault.Code)
+	}
+}
+
+// Where little can be made, it says which one thing more would make it possible.
+func TestWhatIsMissingIsTold(t *testing.T) {
+	a := compose.Ask{Must: []compose.Amount{{Food: "black-beans-canned", Grams: 480}}, May: []string{"onion", "carrot", "parsley"}, Portions: 4}
+	got := composed(t, &a)
+	require.NotEmpty(t, got.Missing)
+	more := a
+	more.May = append(more.May, got.Missing[0].Food)
+	assert.Greater(t, len(composed(t, &more).Proposals), len(got.Proposals))
+}
+
+// A cook without an oven is offered none, and one who waits for nobody gets an answer at once.
+func TestHeatAndEnd(t *testing.T) {
+	a := lentils
+	a.Methods = []method.Method{"pan"}
+	for _, p := range composed(t, &a).Proposals {
+		assert.EqualValues(t, "pan", p.Document.Cook.Method)
+	}
+	done := make(chan struct{})
+	close(done)
+	got, err := compose.Compose(kitchen.Usual(), &lentils, done)
+	require.NoError(t, err)
+	assert.Empty(t, got.Proposals)
+}
+
+func BenchmarkComposePantry(b *testing.B) {
+	k := kitchen.Usual()
+	a := lentils
+	for _, f := range k.Foods.Foods() {
+		if len(a.May) < 40 {
+			a.May = append(a.May, f.ID)
+		}
+	}
+	for b.Loop() {
+		_, _ = compose.Compose(k, &a, nil)
+	}
+}
+
+func BenchmarkComposeShelf(b *testing.B) {
+	k := kitchen.Usual()
+	for b.Loop() {
+		_, _ = compose.Compose(k, &compose.Ask{Any: true, Portions: 4}, nil)
+	}
+}

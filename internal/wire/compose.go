@@ -1,0 +1,39 @@
+package wire
+
+import (
+	"cuerda/core/compose"
+	"cuerda/core/document"
+)
+
+// Composed is compose.Answer as the interface tells it.
+type Composed struct {
+	Proposals []Proposal `json:"proposals"`
+	// LookedAt is how many builds were judged.
+	LookedAt int `json:"looked_at"`
+	// Missing are foods that would make more possible.
+	Missing []MissingFood `json:"missing"`
+}
+
+// Proposal is compose.Proposal as the interface tells it.
+type Proposal struct {
+	Document document.Document `json:"document"`
+	Chance   float64           `json:"chance" digits:"4"`
+	Low      float64           `json:"chance_low" digits:"4"`
+	Eat      float64           `json:"eat" digits:"4"`
+	// HandsMinutes are those that somebody stands there, Minutes all until the table.
+	HandsMinutes float64 `json:"hands_minutes"`
+	Minutes      float64 `json:"minutes"`
+	// Buy are foods that are neither named nor at hand, Uses what of the musts goes in, Left what stays of them, g.
+	Buy  []compose.Amount `json:"buy"`
+	Uses []compose.Amount `json:"uses"`
+	Left []compose.Amount `json:"left"`
+	// Why are codes of what makes it hold.
+	Why []string `json:"why" enum:"sets-hot,drinks,gel,sticks,squeezed,dried,meat,cold"`
+}
+
+// MissingFood is compose.Missing as the interface tells it.
+type MissingFood struct {
+	Food  string  `json:"food"`
+	Grams float64 `json:"grams"`
+	Mixes int     `json:"mixes"`
+}
