@@ -22,6 +22,8 @@ type Ask struct {
 	// May are the foods that may; Any says that the whole shelf may, though it has to be bought.
 	May []string `json:"may,omitempty" maxItems:"400"`
 	Any bool     `json:"any,omitempty"`
+	// Not are foods that stay out, whatever else is said.
+	Not []string `json:"not,omitempty" maxItems:"200"`
 	// Eaters are those at the table and what they leave out.
 	Eaters *eaters.Eaters `json:"eaters,omitempty"`
 	// Kind is what it is to be; "" for patties, balls or a loaf.
@@ -89,7 +91,7 @@ func (a *Ask) check(k *kitchen.Kitchen) error {
 			return &Fault{"too-little", m.Food}
 		}
 	}
-	for _, id := range a.May {
+	for _, id := range slices.Concat(a.May, a.Not) {
 		if k.Foods.Find(id) == nil {
 			return &Fault{"unknown-food", id}
 		}

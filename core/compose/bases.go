@@ -54,7 +54,7 @@ func stockOf(a *Ask, k *kitchen.Kitchen) *stock {
 	for i := range all {
 		f := &all[i]
 		_, has := s.must[f.ID]
-		if !named[f.ID] && !a.Any || f.Gone || f.Has("cook-first") {
+		if !named[f.ID] && !a.Any || slices.Contains(a.Not, f.ID) || f.Gone || f.Has("cook-first") {
 			continue
 		}
 		if !has && !s.clear(f) {

@@ -2,12 +2,14 @@ package api
 
 import (
 	"context"
+	"errors"
 	"net/http"
 	"slices"
 
 	"github.com/danielgtaylor/huma/v2"
 
 	"cuerda/core/advise"
+	"cuerda/core/compose"
 	"cuerda/core/physics/mix"
 	"cuerda/internal/problem"
 	"cuerda/internal/wire"
@@ -18,6 +20,10 @@ type bindInput struct {
 	Replace string   `query:"replace" enum:"none,binders,classic" default:"none" doc:"which lines give way"`
 	Foods   []string `query:"foods" maxItems:"300" doc:"only these as binders"`
 	Aim     string   `query:"aim" enum:"least-binder,most-tender,no-waiting,from-pantry,no-legume-taste,lowest-cost,fewest-allergens,dry-first" doc:"only this aim"`
+}
+
+type composeInput struct {
+	Body compose.Ask
 }
 
 type mendInput struct {
@@ -41,6 +47,21 @@ func (s *Server) registerAdvice(api huma.API) {
 				return nil, s.problemOf(ctx, ctx.Err())
 			}
 			return &body[wire.Answer]{wire.Of[wire.Answer](answer)}, nil
+		})
+	huma.Register(api, costs(op(http.MethodPost, "/compose", "compose", "Propose whole mixes that hold from what is at hand", 422)),
+		func(ctx context.Context, in *composeInput) (*body[wire.Composed], error) {
+			k, err := s.kitchen(ctx)
+			if err != nil {
+				return nil, err
+			}
+			answer, err := compose.Compose(k, &in.Body, ctx.Done())
+			if fault := (*compose.Fault)(nil); errors.As(err, &fault) {
+				return nil, problem.New(http.StatusUnprocessableEntity, fault.Code, "Nothing can be composed of this: "+fault.Code+" "+fault.What+".")
+			}
+			if ctx.Err() != nil {
+				return nil, s.problemOf(ctx, ctx.Err())
+			}
+			return &body[wire.Composed]{wire.Of[wire.Composed](answer)}, err
 		})
 	huma.Register(api, takesDocument(api, costs(op(http.MethodPost, "/schools", "schools", "Where good cooks disagree, in numbers"))),
 		func(ctx context.Context, in *DocumentInput) (*body[[]wire.School], error) {

@@ -12,7 +12,7 @@ import (
 var (
 	// lookers are operations that compute from what is sent and change nothing.
 	lookers = []string{
-		"predict", "bind", "mend", "schools", "bake", "lookOut", "explain", "fit", "fitPart", "startPart", "lookAtDish", "planPatties", "plan",
+		"predict", "bind", "compose", "mend", "schools", "bake", "lookOut", "explain", "fit", "fitPart", "startPart", "lookAtDish", "planPatties", "plan",
 		"reshape", "scale", "readRecipe", "readSide", "lookAtSupper", "lookPast",
 	}
 	// stoves are operations of a device at the stove: it follows cookings and taps in them.

@@ -38,6 +38,7 @@ const CookHome = lazy(() => import("./cook/cook-home"));
 const CookPage = lazy(() => import("./cook/cook-page"));
 const LogbookPage = lazy(() => import("./logbook/logbook-page"));
 const PracticePage = lazy(() => import("./practice/practice-page"));
+const ComposePage = lazy(() => import("./compose/compose-page"));
 const PeoplePage = lazy(() => import("./people/people-page"));
 const AccountPage = lazy(() => import("./people/account-page"));
 const PantryPage = lazy(() => import("./pantry/pantry-page").then((m) => ({ default: m.PantryPage })));
@@ -226,6 +227,7 @@ export default function App() {
             ))}
             <Route path="/practice" element={<PracticePage />} />
             <Route path="/pantry" element={<PantryPage />} />
+            <Route path="/compose" element={<ComposePage />} />
             <Route path="/people" element={<PeoplePage />} />
             <Route path="/account" element={<AccountPage />} />
             <Route path="*" element={<Lost />} />

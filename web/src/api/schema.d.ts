@@ -278,6 +278,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/compose": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Propose whole mixes that hold from what is at hand */
+        post: operations["compose"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/courses": {
         parameters: {
             query?: never;
@@ -1527,6 +1544,11 @@ export interface components {
             rest_minutes?: number;
             with?: string;
         };
+        Amount: {
+            food: string;
+            /** Format: double */
+            grams?: number;
+        };
         Answer: {
             becomes?: ("tin-loaf" | "filling" | "fritters" | "spread" | "soup")[];
             /** Format: int64 */
@@ -1535,6 +1557,23 @@ export interface components {
             obstacles?: ("too-wet" | "too-dry" | "weak-raw" | "weak-cooked" | "eats-badly" | "no-binders" | "no-base")[];
             suggest: components["schemas"]["Way"][];
             taken?: components["schemas"]["Role"][];
+        };
+        Ask: {
+            any?: boolean;
+            eaters?: components["schemas"]["Eaters"];
+            /** @enum {string} */
+            format: "cuerda-ask/1";
+            /** @enum {string} */
+            kind?: "patty" | "ball" | "loaf" | "cylinder" | "shell" | "stuffing" | "fritter" | "layered";
+            lean?: components["schemas"]["Lean"];
+            may?: string[];
+            methods?: ("pan" | "still-oven" | "fan-oven" | "shallow-oil" | "deep-oil" | "simmer" | "grill")[];
+            /** Format: double */
+            minutes?: number;
+            must?: components["schemas"]["Amount"][];
+            not?: string[];
+            /** Format: int64 */
+            portions?: number;
         };
         Baked: {
             /** Format: double */
@@ -1710,6 +1749,12 @@ export interface components {
             before: components["schemas"]["Effect"];
             changes: components["schemas"]["Change"][];
             settings: components["schemas"]["Setting"][];
+        };
+        Composed: {
+            /** Format: int64 */
+            looked_at: number;
+            missing: components["schemas"]["MissingFood"][];
+            proposals: components["schemas"]["Proposal"][];
         };
         Composition: {
             /** Format: double */
@@ -2786,6 +2831,12 @@ export interface components {
             may: components["schemas"]["Quotas"];
             used: components["schemas"]["Usage"];
         };
+        Lean: {
+            /** Format: double */
+            eat?: number;
+            /** Format: double */
+            firm?: number;
+        };
         LearnedChoice: {
             figure?: string;
             forget?: boolean;
@@ -2984,6 +3035,13 @@ export interface components {
             oven: boolean;
             sears: boolean;
             turns: boolean;
+        };
+        MissingFood: {
+            food: string;
+            /** Format: double */
+            grams: number;
+            /** Format: int64 */
+            mixes: number;
         };
         Mixing: {
             /** Format: double */
@@ -3787,6 +3845,23 @@ export interface components {
             status: number;
             title: string;
             type: string;
+        };
+        Proposal: {
+            buy: components["schemas"]["Amount"][];
+            /** Format: double */
+            chance: number;
+            /** Format: double */
+            chance_low: number;
+            document: components["schemas"]["Document"];
+            /** Format: double */
+            eat: number;
+            /** Format: double */
+            hands_minutes: number;
+            left: components["schemas"]["Amount"][];
+            /** Format: double */
+            minutes: number;
+            uses: components["schemas"]["Amount"][];
+            why: ("sets-hot" | "drinks" | "gel" | "sticks" | "squeezed" | "dried" | "meat" | "cold")[];
         };
         Purchase: {
             /** Format: double */
@@ -6035,6 +6110,48 @@ export interface operations {
             };
             /** @description Precondition Required */
             428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    compose: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Ask"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Composed"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -1,7 +1,7 @@
 import { useEmptyDocument } from "./use-empty-document";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useRef, useState } from "react";
-import { Navigate, useNavigate, useParams, useSearchParams } from "react-router";
+import { Link, Navigate, useNavigate, useParams, useSearchParams } from "react-router";
 import { useSettings } from "../kitchen/queries";
 import { useTranslation } from "../i18n/use-translation";
 import { api, ApiError, type BuildEntry, unwrap } from "../api/client";
@@ -52,6 +52,9 @@ export function BenchHome() {
         <button type="button" className="btn btn-straw" onClick={() => begin(false)}>
           {t("emptyKitchen.bowl")}
         </button>
+        <Link className="btn btn-straw" to="/compose">
+          {t("compose.title")}
+        </Link>
       </div>
     </main>
   );

@@ -1,3 +1,4 @@
+import { Link } from "react-router";
 import { useTranslation } from "../i18n/use-translation";
 
 import { useBuilds } from "../editing/queries";
@@ -24,6 +25,9 @@ export function EmptyBowl({ onPaste, onBuilds }: Props) {
         <button type="button" className="btn btn-straw" onClick={onPaste}>
           {t("emptyBowl.paste")}
         </button>
+        <Link className="btn btn-straw" to="/compose">
+          {t("compose.title")}
+        </Link>
         {others && (
           <button type="button" className="btn btn-quiet" onClick={onBuilds}>
             {t("emptyBowl.worked")}

@@ -87,6 +87,9 @@ export function MixTools(props: Props) {
         <Dropdown.Item as="button" onClick={onPaste}>
           {t("files.import")}
         </Dropdown.Item>
+        <Dropdown.Item as={Link} to="/compose">
+          {t("compose.title")}
+        </Dropdown.Item>
         <Dropdown.Divider />
         <Dropdown.Item as="button" onClick={() => void session.save().then(onShare)}>
           {t("share.open")}

@@ -1,6 +1,7 @@
 import { advice } from "./en-advice";
 import { heat } from "./en-heat";
 import { place } from "./en-place";
+import { compose } from "./en-compose";
 import { reading } from "./en-reading";
 import { cook } from "./en-cook";
 import { logbook } from "./en-logbook";
@@ -398,6 +399,7 @@ export const en = {
   ...advice,
   ...heat,
   ...place,
+  compose,
   reading,
   ...supper,
   ...cook,

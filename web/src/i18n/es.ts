@@ -2,6 +2,7 @@ import type { Messages } from "./en";
 import { advice } from "./es-advice";
 import { heat } from "./es-heat";
 import { place } from "./es-place";
+import { compose } from "./es-compose";
 import { reading } from "./es-reading";
 import { cook } from "./es-cook";
 import { logbook } from "./es-logbook";
@@ -402,6 +403,7 @@ export const es: Messages = {
   ...advice,
   ...heat,
   ...place,
+  compose,
   reading,
   ...supper,
   ...cook,

@@ -1,5 +1,6 @@
 import { TakeTo } from "../people/take-to";
 import { useDeferredValue, useState } from "react";
+import { Link } from "react-router";
 import { coded, useTranslation } from "../i18n/use-translation";
 import {
   ApiError,
@@ -74,7 +75,9 @@ export function PantryPage() {
       <header className="pantry-head">
         <div>
           <h1>{t("pantry.title")}</h1>
-          <p className="hint">{t("pantry.lead", { count: have })}</p>
+          <p className="hint">
+            {t("pantry.lead", { count: have })} <Link to="/compose">{t("compose.title")}</Link>
+          </p>
         </div>
         <input
           type="search"
