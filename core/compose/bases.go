@@ -17,6 +17,7 @@ type stock struct {
 	// must are the grams that have to go in by food; 0 where any amount will do.
 	must  map[string]float64
 	table eaters.Table
+	asked map[string]bool // named by the cook
 	by    map[role][]*food.Food
 	binds []*food.Food
 }
@@ -46,6 +47,10 @@ func stockOf(a *Ask, k *kitchen.Kitchen) *stock {
 			}
 		}
 		s.must[id], named[id] = grams, true
+	}
+	s.asked = map[string]bool{}
+	for _, id := range a.May {
+		s.asked[k.Foods.Find(id).ID] = true
 	}
 	for _, id := range slices.Concat(a.May, always) {
 		named[k.Foods.Find(id).ID] = true
@@ -135,6 +140,9 @@ func (s *stock) bases() (out []base) {
 		add(musts)
 		for _, other := range slices.Concat(s.by[body], grains[:min(3, len(grains))]) {
 			if !slices.Contains(musts, other) && len(musts) == 1 && len(out) < mostBases {
+				if p, _ := roleOf(other); p.role == body && !s.asked[other.ID] && other.ID != "potato-mashed" && other.ID != "sweet-potato-mashed" {
+					continue // nobody who asks for lentils is given them with meat
+				}
 				if !(family(other) == family(musts[0]) && family(other) != "meat") {
 					add(base{musts[0], other})
 				}

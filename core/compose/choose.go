@@ -302,7 +302,7 @@ func likeness(a, b *looked) float64 {
 	if slices.Equal(a.base, b.base) {
 		v += .4
 	} else if a.base[0] == b.base[0] {
-		v += .2
+		v += .3
 	}
 	if a.binder == b.binder && a.with == b.with {
 		v += .35

@@ -132,7 +132,11 @@ func (c *composer) build(p *plan) (document.Document, bool) {
 	}
 	for i, f := range p.base {
 		r, _ := roleOf(f)
-		d.Lines = append(d.Lines, document.Line{Food: f.ID, Grams: grid(grams[i]), Prep: suited(r.ways[p.ways[i]%len(r.ways)], f)})
+		g := grid(grams[i])
+		if must := c.stock.must[f.ID]; must > 0 && g >= .95*must {
+			g = must // all of it, not all but a spoon
+		}
+		d.Lines = append(d.Lines, document.Line{Food: f.ID, Grams: g, Prep: suited(r.ways[p.ways[i]%len(r.ways)], f)})
 	}
 	for i := range p.items {
 		it := &p.items[i]
@@ -231,15 +235,13 @@ func (c *composer) amounts(p *plan, shares []float64, others float64) (total flo
 	} else {
 		rest := left * total
 		for i, f := range p.base {
-			r, _ := roleOf(f)
-			g := rest * (r.least + r.most)
+			g := rest * weight(p.base, i)
 			if must := c.stock.must[f.ID]; must > 0 {
 				g = min(must, left*total)
 			} else {
 				sum := 0.
-				for _, o := range p.base[i:] {
-					q, _ := roleOf(o)
-					sum += q.least + q.most
+				for o := i; o < len(p.base); o++ {
+					sum += weight(p.base, o)
 				}
 				g /= sum
 			}
@@ -265,6 +267,15 @@ func (c *composer) amounts(p *plan, shares []float64, others float64) (total flo
 	}
 	_ = shares
 	return total, grams, true
+}
+
+// weight is how much of a base each of its foods is: the first is what it is called by.
+func weight(b base, i int) float64 {
+	r, _ := roleOf(b[i])
+	if i == 0 {
+		return 2 * (r.least + r.most)
+	}
+	return r.least + r.most
 }
 
 // grid rounds to what a kitchen measures, g.

@@ -15,13 +15,16 @@ type Props = {
 
 /** One proposed build: what is in it by its share, how it holds, and what it takes. */
 export function ProposalRow({ proposal: p, name, foods, busy, onOpen, onAnother }: Props) {
-  const { t } = useTranslation();
+  const { t, i18n } = useTranslation();
   const format = useFormat();
   const prepWords = usePrepWords();
   const methodName = useMethodName();
   const list = (amounts: { food: string; grams?: number }[]) =>
     amounts
-      .map((a) => `${format.foodName(foods.get(a.food), a.food)} ${format.grams(a.grams ?? 0)}`)
+      .map((a) => {
+        const [plain = ""] = format.foodName(foods.get(a.food), a.food).split(/[,(]/);
+        return `${plain.trim().toLocaleLowerCase(i18n.language)} ${format.grams(a.grams ?? 0)}`;
+      })
       .join(", ");
   const whole = p.document.lines.reduce((sum, l) => sum + l.grams, 0);
   return (
