@@ -36,12 +36,15 @@ var views = []shot{
 	{name: "cord", path: "/bench", script: `open("Turkey, leek"); await wait(900); [...document.querySelectorAll(".cord button")].find((b) => b.textContent.includes("Chill")).click(); await wait(700)`},
 	{name: "bench-fails", path: "/bench", script: `open("first try"); await wait(600)`},
 	{name: "bench-es-dark", path: "/bench", language: "es", theme: "dark", script: `open("Turkey, leek"); await wait(600)`},
-	{name: "mend", path: "/bench", script: `open("Split-pea and parsnip"); await click("slack"); await wait(900)`},
 	{name: "convert", path: "/bench", script: `open("Grandmother"); await wait(600); await click("Take them out"); await wait(900)`},
 	{name: "reading", path: "/bench", script: `open("Split-pea and parsnip"); await click("More for this build"); await click("Bring in a recipe");
 		await until(() => document.querySelector("#paste-text"));
 		await type(document.querySelector("#paste-text"), "Boathouse bean patties\n\nServes 6\n\n2 (15 oz) cans black beans, drained\n¾ cup rolled oats\n1 flax egg\n1 small onion, chopped and sautéed 8 minutes\n2 cloves garlic, minced\n1 tsp smoked paprika\n2 tbsp moonbeams\nsalt to taste\noil, for frying\n\n1. Mix everything but the oil with your hands.\n2. Let the mixture stand 15 minutes.\n3. Shape into 6 patties, 2 cm thick, and chill for half an hour.\n4. Fry in a skillet, 5 minutes per side.");
 		await click("Read it"); await wait(900)`},
+	{name: "compose", path: "/compose", script: `const must = await until(() => document.querySelector(".compose-ask select"));
+		must.dispatchEvent(new PointerEvent("pointerover", { bubbles: true })); await wait(300);
+		Object.getOwnPropertyDescriptor(HTMLSelectElement.prototype, "value").set.call(must, "lentils-cooked"); must.dispatchEvent(new Event("change", { bubbles: true }));
+		document.querySelector(".compose-ask .form-check-input").click(); await wait(1500)`},
 	{name: "pantry", path: "/pantry", script: `await wait(400); await click("Binders")`},
 	{name: "parts", path: "/bench", script: `open("Amaranth"); await wait(900); await click("Mushroom middle"); document.querySelector(".piece").scrollIntoView(); document.querySelector(".plate").scrollIntoView(); await wait(500)`},
 	{name: "sheet", path: "/bench", script: `open("Turkey, leek"); await wait(600); await click("More for this build"); await click("Kitchen page"); await wait(900)`},
