@@ -50,7 +50,7 @@ const (
 	// A mix is proposed from this chance on, what nine in ten reach, and how it eats.
 	leastChance, leastLow, leastEat = .72, .5, .58
 	// mostRefined are refined, of which so many may have the same base and binder.
-	mostRefined, mostAlike, mostOfBody = 30, 1, 6
+	mostRefined, mostAlike, mostOfBase = 36, 1, 6
 )
 
 // Compose proposes mixes for an ask, the best first and as unlike as they can be. It ends early, with nothing to be used, once
@@ -95,15 +95,16 @@ type skeleton struct {
 func (c *composer) good(bases []base) []looked {
 	first := c.first(bases)
 	slices.SortStableFunc(first, func(x, y looked) int { return cmp.Compare(y.score, x.score) })
-	alike, ofBody := map[skeleton]int{}, map[*food.Food]int{}
+	alike, ofBase := map[skeleton]int{}, map[[2]*food.Food]int{}
 	var out []looked
 	for _, l := range first {
+		pair := [2]*food.Food{l.base[0], l.base[len(l.base)-1]}
 		key := skeleton{l.base[0], l.base[len(l.base)-1], l.binder, l.heat}
-		if alike[key] >= mostAlike || len(out) >= mostRefined || ofBody[l.base[0]] >= mostOfBody*4/max(1, min(4, len(bases))) {
+		if alike[key] >= mostAlike || len(out) >= mostRefined || ofBase[pair] >= max(mostOfBase, mostRefined/len(bases)) {
 			continue
 		}
 		alike[key]++
-		ofBody[l.base[0]]++
+		ofBase[pair]++
 		if c.ended() {
 			return nil
 		}
