@@ -175,16 +175,7 @@ func tidyLines(lines []string, most int) []string {
 }
 
 // Short is s cut to at most so many characters.
-func Short(s string, most int) string {
-	count := 0
-	for at := range s {
-		if count == most {
-			return s[:at]
-		}
-		count++
-	}
-	return s
-}
+func Short(s string, most int) string { return layout.Short(s, most) }
 
 // typeset gives the words without what a page sets them with: hyphens for a line's end
 // alone, marks of no width, spaces of other widths.

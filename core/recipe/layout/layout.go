@@ -84,7 +84,8 @@ func Read(text string, r *ingredient.Reader, told map[int]Label) ([]Row, words.L
 	return rows, l, nil
 }
 
-func short(s string, most int) string {
+// Short is s cut to at most so many characters.
+func Short(s string, most int) string {
 	count := 0
 	for at := range s {
 		if count == most {

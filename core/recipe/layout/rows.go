@@ -70,7 +70,7 @@ func rowsOf(text string, l words.Language, reader *ingredient.Reader) []Row {
 		if leaders.MatchString(bare) {
 			bare = leaders.ReplaceAllString(bare, ": ") // "oats ....... 1 cup"
 		}
-		r.Ordered = ordinal.MatchString(mender.mend(short(bare, 200)))
+		r.Ordered = ordinal.MatchString(mender.mend(Short(bare, 200)))
 		if m := mark.FindString(bare); m != "" && !strings.HasPrefix(bare, "**") && !strings.HasPrefix(bare, "--") {
 			r.marked, bare = true, strings.TrimSpace(bare[len(m):])
 			bare = strings.TrimRight(bare, "~ ")
@@ -104,12 +104,12 @@ func rowsOf(text string, l words.Language, reader *ingredient.Reader) []Row {
 	furtherLists(rows, l)
 	for i := range rows {
 		r := &rows[i]
-		start := short(r.Text, 2*mostWords)
+		start := Short(r.Text, 2*mostWords)
 		r.Read = r.Text
 		if mended := mender.mend(start); mended != start {
 			r.Read = mended + r.Text[len(start):]
 		}
-		r.tokens = words.Read(short(r.Read, mostWords), l)
+		r.tokens = words.Read(Short(r.Read, mostWords), l)
 	}
 	return rows
 }
