@@ -21,7 +21,7 @@ func (r *Reader) Phrases(text string, l words.Language) (out []Span) {
 	var bare []bool // those without an amount
 	for k := range spots {
 		spot := &spots[k]
-		if s.refused(spots, k) || s.partOfWhole(spot, named[spot.Food.ID]) {
+		if s.refused(spots, k) || s.pieces(spot) || s.partOfWhole(spot, named[spot.Food.ID]) {
 			continue
 		}
 		from, to := spot.At, spot.At+spot.N
@@ -105,6 +105,24 @@ func (s *scan) refused(spots []Spot, k int) bool {
 	}
 	end := spot.At + spot.N
 	return s.at(end).Of("word.refuse") && !spot.Said && !s.at(end+1).Of("word.of")
+}
+
+// pieces says that what is counted are pieces that are made, not a food: "makes 8 sausages an inch thick".
+func (s *scan) pieces(spot *Spot) bool {
+	if s.at(spot.At+spot.N-1).Under("piece.").N == 0 || !spot.Said || spot.Behind || s.measure(spot.Begin).unit != "" {
+		return false
+	}
+	for k := max(0, spot.Begin-4); k < spot.Begin; k++ {
+		if s.at(k).Of("act.shape") || s.at(k).Of("makes") {
+			return true
+		}
+	}
+	for k := spot.At + spot.N; k < spot.At+spot.N+5; k++ {
+		if s.at(k).Of("length") {
+			return true
+		}
+	}
+	return false
 }
 
 // partOfWhole says that an amount is of what was told before: "half of the beans", "the rest of the oats".

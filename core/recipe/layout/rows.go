@@ -67,9 +67,6 @@ func rowsOf(text string, l words.Language, reader *ingredient.Reader) []Row {
 		if m := quote.FindString(bare); m != "" {
 			r.quoted, bare = true, bare[len(m):]
 		}
-		if leaders.MatchString(bare) {
-			bare = leaders.ReplaceAllString(bare, ": ") // "oats ....... 1 cup"
-		}
 		r.Ordered = ordinal.MatchString(mender.mend(Short(bare, 200)))
 		if m := mark.FindString(bare); m != "" && !strings.HasPrefix(bare, "**") && !strings.HasPrefix(bare, "--") {
 			r.marked, bare = true, strings.TrimSpace(bare[len(m):])
@@ -109,6 +106,9 @@ func rowsOf(text string, l words.Language, reader *ingredient.Reader) []Row {
 		if mended := mender.mend(start); mended != start {
 			r.Read = mended + r.Text[len(start):]
 		}
+		r.Read = leaders.ReplaceAllStringFunc(r.Read, func(dots string) string { // "oats ....... 1 cup"
+			return ":" + strings.Repeat(" ", len(dots)-1)
+		})
 		r.tokens = words.Read(Short(r.Read, mostWords), l)
 	}
 	return rows
