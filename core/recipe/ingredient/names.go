@@ -85,6 +85,13 @@ func NewReader(foods *food.Catalogue) *Reader {
 			}
 		}
 	}
+	for l := range r.made {
+		r.madeFirst[l] = map[string]bool{}
+		for name := range r.made[l] {
+			first, _, _ := strings.Cut(name, " ")
+			r.madeFirst[l][first] = true
+		}
+	}
 	for _, row := range table(swapsCSV) {
 		r.swaps[[2]string{row[0], row[1]}] = row[2]
 	}

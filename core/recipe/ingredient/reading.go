@@ -113,8 +113,10 @@ type Reader struct {
 	// spelled are foods by their whole names, plain, commas and all.
 	spelled map[string]*food.Food
 	made    [2]composites
-	sizes   map[string]float64 // grams by food and unit
-	swaps   map[[2]string]string
+	// madeFirst are the stems that composites begin with.
+	madeFirst [2]map[string]bool
+	sizes     map[string]float64 // grams by food and unit
+	swaps     map[[2]string]string
 }
 
 // Read reads one line, in the language that its words tell.

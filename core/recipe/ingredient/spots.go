@@ -29,6 +29,9 @@ func (r *Reader) Spots(text string, tokens []words.Token, l words.Language) (out
 	free := 0 // the first token that no food before has taken
 	for i := 0; i < len(tokens); i++ {
 		f, n := r.foodAt(tokens, i, l)
+		if made, m := r.madeAt(tokens, i, l); made != nil {
+			f, n = made, m
+		}
 		if f == nil || tokens[i].Of("unit.pack") || verbHere(tokens, i, n) {
 			continue
 		}
@@ -64,6 +67,19 @@ func (r *Reader) Spots(text string, tokens []words.Token, l words.Language) (out
 		i = i + n - 1
 	}
 	return out
+}
+
+// madeAt is the first food of what a phrase such as "flax egg" at a token is made of, and how many tokens it takes.
+func (r *Reader) madeAt(tokens []words.Token, i int, l words.Language) (*food.Food, int) {
+	if tokens[i].Kind != words.Word || !r.madeFirst[l][words.Stem(tokens[i].Plain)] {
+		return nil, 0
+	}
+	for k := min(len(tokens), i+5); k > i+1; k-- {
+		if made := r.made[l][key(tokens[i:k], l)]; made != nil {
+			return r.foods.Find(made[0].food), k - i
+		}
+	}
+	return nil, 0
 }
 
 // verbHere says that a word which could be a food is a verb: "las pasas por harina".
