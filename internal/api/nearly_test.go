@@ -201,8 +201,8 @@ func TestRequestsThatAreNearlyRight(t *testing.T) {
 			o.path = "/api/" + rest
 		}
 		o.path = strings.Replace(o.path, "{kitchen}", c.kitchen, 1)
-		if strings.HasSuffix(o.path, "/stream") || o.path == "/api/archive" {
-			continue
+		if strings.HasSuffix(o.path, "/stream") || o.path == "/api/archive" || o.method == http.MethodDelete && asked == "/api/kitchens/{kitchen}" {
+			continue // an erased kitchen would answer nothing that comes after
 		}
 		parts := strings.Split(o.path, "/")
 		for j, part := range parts {

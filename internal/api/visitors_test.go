@@ -150,7 +150,7 @@ var may = func() map[string]string {
 		"sco":     "actOnCourse",
 		"gco": `getUsage listBuilds getBuild compare exportBuild pageOfBuild listSittings listVersions getVersion listCourseReadings listFigures weigh getLearned listLinks
 			getPantry listMembers getPractice readLine getSettings listSides listSuppers getSupper listTries getTry compareTries nextTry
-			bake bind lookAtDish explain fit mend lookOut fitPart startPart planPatties plan predict readRecipe reshape scale schools readSide lookAtSupper leaveKitchen`,
+			bake bind compose lookAtDish explain fit mend lookOut fitPart startPart planPatties plan predict readRecipe reshape scale schools readSide lookAtSupper leaveKitchen`,
 		"co": `packKitchen exportPractice exportTries exportSupper renameKitchen unpackKitchen createBuild deleteBuild saveBuild restoreBuild branch nameVersion goBack
 			beginCourse deleteCourse simulate restoreCourse letInstrument chooseLearned makeLink endLink addOwnFood dropOwnFood changeOwnFood savePantryItem keepPhoto
 			importPractice addPracticePerson savePracticePerson beginPractice callPractice endPractice saveSettings createSupper deleteSupper saveSupper restoreSupper
