@@ -160,6 +160,7 @@ func (p *page) features(i int) (out []int) {
 	t := func(list string) bool { return len(r.tokens) > 0 && r.tokens[0].Of(list) }
 	stop := strings.ContainsAny(r.Text[len(r.Text)-1:], ".!?,;")
 	short := s.words <= 9 && !stop && s.words > 0
+	named := r.head == "ingredients" || r.head == "method" || r.head == "notes"
 	is("always", true)
 	is("first row", i == 0)
 	is("among the first four", i > 0 && i < 4)
@@ -174,8 +175,8 @@ func (p *page) features(i int) (out []int) {
 	items := i+1 < len(p.rows) && p.item(i+1)
 	is("items follow", items)
 	is("no items follow", !items && i+1 < len(p.rows))
-	is("stands over a list", p.overList(i))
-	is("says for what", short && !s.amountFirst && s.words <= 5 && forWhat(r.tokens))
+	is("stands over a list", !named && p.overList(i))
+	is("says for what", !named && short && !s.amountFirst && s.words <= 5 && forWhat(r.tokens))
 	is("begins with an amount", s.amountFirst)
 	is("begins with an amount of a food", s.amountFood)
 	is("ends with an amount of a food", s.amountBehind)
