@@ -443,3 +443,26 @@ func TestAKitchenIsLearnedAndUsed(t *testing.T) {
 		assert.Empty(t, out)
 	}
 }
+
+func TestComposeProposesMixesThatHold(t *testing.T) {
+	code, out, errs := command(`{"format":"cuerda-ask/1","must":[{"food":"black-beans-canned","grams":480}],"may":["onion","oats-quick","walnuts"],"eaters":{"avoid":["egg"]},"kind":"loaf"}`, "compose", "-")
+	require.Zero(t, code, errs)
+	var got struct {
+		Proposals []struct {
+			Document json.RawMessage `json:"document"`
+			Chance   float64         `json:"chance"`
+		} `json:"proposals"`
+	}
+	require.NoError(t, json.Unmarshal([]byte(out), &got))
+	require.NotEmpty(t, got.Proposals)
+	code, out, errs = command(string(got.Proposals[0].Document), "predict", "-")
+	require.Zero(t, code, errs)
+	var said struct{ Chance float64 }
+	require.NoError(t, json.Unmarshal([]byte(out), &said))
+	assert.Equal(t, said.Chance, got.Proposals[0].Chance, "predict says the same of it")
+	for ask, why := range map[string]string{`{"format":"cuerda-ask/2"}`: "bad-ask", `{"format":"cuerda-ask/1","musts":[]}`: "bad-ask", `{`: "bad-ask", `{"format":"cuerda-ask/1","must":[{"food":"carrot"}]}`: "no-body"} {
+		code, out, errs = command(ask, "compose", "-")
+		assert.NotZero(t, code)
+		assert.Contains(t, out+errs, why)
+	}
+}

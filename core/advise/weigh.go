@@ -197,13 +197,8 @@ const sure = .83
 
 // judge works out what the parts of a build do.
 func (s *search) judge(out *state) {
-	out.effect = mix.Sum(out.parts, out.rest)
-	out.judged = out.effect.Judge(&out.duty, out.coldness)
+	out.effect, out.judged, out.eat = eating.Assess(out.parts, out.rest, &out.duty, out.coldness)
 	out.low, _ = out.judged.Between()
-	if out.effect.HasPaste() {
-		e := eating.Of(out.parts, &out.effect, &out.duty, out.judged.Felt, out.judged.Raw, out.judged.Cooked)
-		out.eat = eating.Judges().Weigh(&e, out.judged.Eat)
-	}
 	usage, worst := s.usage(out)
 	out.excess = max(0, worst-1)
 	t := &s.k.Parameters.Trouble

@@ -17,7 +17,7 @@ const Format = "cuerda-ask/1"
 // Ask is what a cook says who begins from what is at hand. All of it may be left out.
 type Ask struct {
 	Format string `json:"format" enum:"cuerda-ask/1"`
-	// Must are the foods that have to go in, in grams where the amount is given: all of it goes in.
+	// Must are the foods that have to go in. Of one with grams all goes in where that makes a mix; of one without, any amount.
 	Must []Amount `json:"must,omitempty" maxItems:"12"`
 	// May are the foods that may; Any says that the whole shelf may, though it has to be bought.
 	May []string `json:"may,omitempty" maxItems:"400"`
@@ -28,7 +28,7 @@ type Ask struct {
 	Eaters *eaters.Eaters `json:"eaters,omitempty"`
 	// Kind is what it is to be; "" for patties, balls or a loaf.
 	Kind piece.Kind `json:"kind,omitempty"`
-	// Portions are how many people it is for; 0 for what the musts give, or four.
+	// Portions are how many people it is for. With 0 it is as much as what must go in makes, or enough for four where nothing has to.
 	Portions int `json:"portions,omitempty" minimum:"0" maximum:"100"`
 	// Minutes are how long until the table; 0 where that does not matter.
 	Minutes float64 `json:"minutes,omitempty" minimum:"0" maximum:"2880"`

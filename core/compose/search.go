@@ -120,7 +120,7 @@ func (c *composer) build(p *plan) (document.Document, bool) {
 		}
 		others += binder*(1+gelWater[p.binder.ID]) + with*(1+waterOf(p.with))
 	}
-	total, grams, ok := c.amounts(p, shares, others)
+	total, grams, ok := c.amounts(p, others)
 	if !ok {
 		return d, false
 	}
@@ -195,7 +195,7 @@ func suited(way []food.Preparation, f *food.Food) []food.Preparation {
 }
 
 // amounts gives what a mix weighs and the grams of its base.
-func (c *composer) amounts(p *plan, shares []float64, others float64) (total float64, grams []float64, ok bool) {
+func (c *composer) amounts(p *plan, others float64) (total float64, grams []float64, ok bool) {
 	left := 1 - others
 	if left <= .1 {
 		return 0, nil, false
@@ -265,7 +265,6 @@ func (c *composer) amounts(p *plan, shares []float64, others float64) (total flo
 			return 0, nil, false
 		}
 	}
-	_ = shares
 	return total, grams, true
 }
 
@@ -308,16 +307,11 @@ func (c *composer) look(p plan) (looked, bool) {
 func (c *composer) judge(l *looked) {
 	d := &l.doc
 	bowl := d.Bowl(mix.Parts(d.MixLines(c.k.Foods)))
-	effect := mix.Sum(bowl, d.RestIn(c.k))
 	duty := c.dutyOf(d)
 	l.band = duty.Band
-	judged := effect.Judge(&duty, c.coldnessOf(d))
-	l.chance, l.felt = judged.Chance(), judged.Felt
+	_, judged, eat := eating.Assess(bowl, d.RestIn(c.k), &duty, c.coldnessOf(d))
+	l.chance, l.felt, l.eat = judged.Chance(), judged.Felt, eat
 	l.low, _ = judged.Between()
-	if effect.HasPaste() {
-		bite := eating.Of(bowl, &effect, &duty, judged.Felt, judged.Raw, judged.Cooked)
-		l.eat = eating.Judges().Weigh(&bite, judged.Eat)
-	}
 }
 
 // dutyOf and coldnessOf are kept by what they depend on, but for what the mix is of.

@@ -133,10 +133,9 @@ func proseOf(rows []layout.Row, r *ingredient.Reader, l words.Language, told map
 				break
 			}
 			for _, p := range phrases {
-				at, end := p.At, p.End
-				f.Ingredients, f.Sections = append(f.Ingredients, y.Text[at:end]), append(f.Sections, roleBefore(y.Read, at, l))
-				f.Mended = append(f.Mended, y.Read[at:end])
-				f.Spoken = append(f.Spoken, Told{len(f.Steps), len([]rune(y.Text[:at])), len([]rune(y.Text[:end]))})
+				f.Ingredients, f.Sections = append(f.Ingredients, y.Text[p.At:p.End]), append(f.Sections, roleBefore(y.Read, p.At, l))
+				f.Mended = append(f.Mended, y.Read[p.At:p.End])
+				f.Spoken = append(f.Spoken, Told{len(f.Steps), len([]rune(y.Text[:p.At])), len([]rune(y.Text[:p.End]))})
 			}
 			y.Label, y.Index = layout.Step, len(f.Steps)
 			f.Steps = append(f.Steps, y.Read)

@@ -13,6 +13,7 @@ import (
 
 	"cuerda/core/document"
 	"cuerda/core/recipe"
+	"cuerda/core/recipe/layout"
 	"cuerda/internal/api"
 	"cuerda/internal/problem"
 	"cuerda/internal/store"
@@ -119,6 +120,15 @@ func TestRecipesComeInAndBuildsGoOut(t *testing.T) {
 	c.problem(422, problem.BadDocument, "POST", "/api/read-recipe", `{"format":"cuerda-build/1","lines":[{"food":"moonbeams","grams":3}]}`)
 	c.problem(413, problem.TooLarge, "POST", "/api/read-recipe", strings.Repeat("a", recipe.MaxBytes+2))
 
+	// A line that a cook says is none of the recipe is read as that, and what follows is read again.
+	text := "Bean cakes\n\n2 cans black beans, drained\n60 g oats\n1 cup cheddar is what Ash adds\n\nMash the beans and mix everything."
+	first := ask[api.Recipe](t, c, "POST", "/api/read-recipe", text)
+	require.Len(t, first.Ingredients, 3)
+	assert.Equal(t, layout.Item, first.Rows[3].Label)
+	again := ask[api.Recipe](t, c, "POST", "/api/read-recipe?labels=3%3Dnone", text)
+	assert.Len(t, again.Ingredients, 2)
+	c.problem(422, "bad-request", "POST", "/api/read-recipe?labels=3%3Dsoup", text)
+
 	b, _ := c.build("POST", "/api/builds", cakes)
 	for format, want := range map[string]string{"json-ld": `"@type": "Recipe"`, "markdown": "# Bean cakes", "text": "Ingredients:", "csv": "part,food,name,grams,prep", "document": `"cuerda-build/1"`} {
 		reply, text := c.do("GET", "/api/builds/"+b.ID+"/export?format="+format, "")
@@ -141,4 +151,22 @@ func TestRecipesComeInAndBuildsGoOut(t *testing.T) {
 	assert.Equal(t, b.Document, back.Document)
 	p := c.problem(422, "bad-archive", "POST", "/api/archive", "no zip")
 	assert.Equal(t, "not-a-zip", p.Errors[0].Code)
+}
+
+// From what is at hand to whole builds that the kitchen predicts the same of.
+func TestMixesFromWhatIsAtHand(t *testing.T) {
+	t.Parallel()
+	c := start(t)
+	got := ask[wire.Composed](t, c, "POST", "/api/compose", `{"format":"cuerda-ask/1","must":[{"food":"lentils-cooked","grams":480}],"may":["onion","chickpea-flour","oats-rolled"],"kind":"patty"}`)
+	require.NotEmpty(t, got.Proposals)
+	document, err := json.Marshal(got.Proposals[0].Document)
+	require.NoError(t, err)
+	said := ask[api.Predicted](t, c, "POST", "/api/predict", string(document))
+	assert.Equal(t, said.Chance, got.Proposals[0].Chance)
+	for code, body := range map[string]string{
+		"no-body": `{"format":"cuerda-ask/1","must":[{"food":"carrot"}]}`, "unknown-food": `{"format":"cuerda-ask/1","may":["moonbeams"]}`,
+		"not-for-eaters": `{"format":"cuerda-ask/1","must":[{"food":"feta"}],"eaters":{"diet":"vegan"}}`, "bad-request": `{"format":"cuerda-ask/1","portions":5000}`,
+	} {
+		c.problem(422, code, "POST", "/api/compose", body, "Content-Type", "application/json")
+	}
 }

@@ -17,9 +17,9 @@ type Composed struct {
 // Proposal is compose.Proposal as the interface tells it.
 type Proposal struct {
 	Document document.Document `json:"document"`
-	Chance   float64           `json:"chance" digits:"4"`
-	Low      float64           `json:"chance_low" digits:"4"`
-	Eat      float64           `json:"eat" digits:"4"`
+	Chance   float64           `json:"chance" digits:"3+"`
+	Low      float64           `json:"chance_low" digits:"3+"`
+	Eat      float64           `json:"eat" digits:"3+"`
 	// HandsMinutes are those that somebody stands there, Minutes all until the table.
 	HandsMinutes float64 `json:"hands_minutes"`
 	Minutes      float64 `json:"minutes"`

@@ -97,7 +97,8 @@ func (r *Reader) EndsWithAmount(text string, tokens []words.Token, l words.Langu
 	s := scan{r: r, text: text, l: l, main: tokens, used: map[int]bool{}}
 	for k := 1; k < len(tokens); k++ {
 		m := s.measure(k)
-		if m.said && m.unit != "" && m.unit != "piece" && (k+m.n == len(tokens) || tokens[k+m.n].Is(",") || tokens[k+m.n].Is("(")) {
+		counted := tokens[k].Kind == words.Number || tokens[k].Of("number") || tokens[k].Of("article") || tokens[k].Of("about")
+		if counted && m.said && m.unit != "" && m.unit != "piece" && (k+m.n == len(tokens) || tokens[k+m.n].Is(",") || tokens[k+m.n].Is("(")) {
 			return !s.time(k)
 		}
 	}

@@ -39,24 +39,6 @@ export const firstAsk = (emptyPantry: boolean): Asked => ({
 
 const kinds = ["patty", "ball", "loaf", "cylinder", "fritter", "stuffing"] as const;
 const usual = ["egg", "gluten", "milk", "soy", "tree-nut", "sesame"];
-const allergens = [
-  "celery",
-  "crustaceans",
-  "egg",
-  "fish",
-  "gluten",
-  "lupin",
-  "milk",
-  "molluscs",
-  "mustard",
-  "peanut",
-  "sesame",
-  "soy",
-  "sulphites",
-  "tree-nut",
-];
-const diets = ["vegan", "vegetarian", "no-pork", "no-red-meat"];
-
 type Props = {
   asked: Asked;
   foods: Foods;
@@ -196,7 +178,7 @@ export function AskSide({ asked, foods, vocabulary, have, onAsk }: Props) {
       </div>
       <details>
         <summary>{t("compose.moreEaters")}</summary>
-        <div className="toggles">{allergens.filter((a) => !usual.includes(a)).map(chip)}</div>
+        <div className="toggles">{vocabulary.allergens.filter((a) => !usual.includes(a)).map(chip)}</div>
       </details>
       <select
         className="form-select"
@@ -205,7 +187,7 @@ export function AskSide({ asked, foods, vocabulary, have, onAsk }: Props) {
         onChange={(e) => set({ diet: e.target.value })}
       >
         <option value="">{t("compose.dietNone")}</option>
-        {diets.map((d) => (
+        {vocabulary.diets.map((d) => (
           <option key={d} value={d}>
             {t(coded("eaters.diets", d))}
           </option>
