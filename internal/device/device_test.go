@@ -136,3 +136,13 @@ func TestTheSimulatedScaleIsPouredOn(t *testing.T) {
 	assert.Less(t, over, amounts/2)
 	assert.False(t, math.IsNaN(was))
 }
+
+// The first amount always ends in its range: a hand watches the scale most closely then.
+func TestTheFirstAmountEndsInItsRange(t *testing.T) {
+	for seed := range uint64(200) {
+		b := &bench{course: device.ToMeasure{Now: noon, Speed: 1, Weighing: &device.Weighing{Key: "a", Grams: 45, Within: 2}}, step: 2 * time.Second, until: 20}
+		run(t, b, device.Options{Scale: true, Seed: seed})
+		told := b.of("scale")
+		assert.InDelta(t, 45, told[len(told)-1]-told[0], 2, "seed %d", seed)
+	}
+}

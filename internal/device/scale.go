@@ -22,6 +22,8 @@ const (
 	bowl = 640.
 	// reaches is how long it takes until pouring begins, by the course's clock.
 	reaches = 4 * time.Second
+	// usual is how far off a hand stops that watches the scale, of what is allowed.
+	usual = 0.8
 	// pours is how long the first nine tenths take.
 	pours = 6 * time.Second
 )
@@ -39,7 +41,7 @@ func (p *pour) says(w *Weighing, now time.Time, speed float64, chance *rand.Rand
 	if w.Key != p.key {
 		// Hands are no quicker where the clock is.
 		p.key, p.from, p.begins = w.Key, p.on, now.Add(time.Duration(float64(reaches)*max(1, speed/4)))
-		p.to = p.on + w.Grams + w.Within*0.5*chance.NormFloat64()
+		p.to = p.on + w.Grams + w.Within*max(-usual, min(usual, 0.5*chance.NormFloat64()))
 		if p.poured++; p.poured > 1 && chance.Float64() < 0.12 {
 			p.to = p.on + w.Grams + w.Within*(1.5+2*chance.Float64())
 		}
