@@ -117,6 +117,23 @@ func TestALostConnectionLosesNothing(t *testing.T) {
 	assert.Equal(t, 44., a.kept(id, "flax-meal"))
 }
 
+// What a window could not send when it closed is taken up by the one that has the same build open beside it.
+func TestTheWindowBesideGoesOnWithWhatAClosedOneLeft(t *testing.T) {
+	a := start(t)
+	id := a.build(peas)
+	p := a.person()
+	w := a.open(p, "/bench/"+id)
+	beside := a.open(p, "/bench/"+id)
+	beside.status("saved")
+	w.connection(false)
+	w.grams("flax-meal", "44")
+	w.status("offline")
+	require.NoError(t, w.Close())
+	until(t, func() bool { return beside.value(gramsOf("flax-meal")) == "44" }, func() string { return beside.value(gramsOf("flax-meal")) })
+	beside.status("saved")
+	assert.Equal(t, 44., a.kept(id, "flax-meal"))
+}
+
 func TestAKeyboardIsEnough(t *testing.T) {
 	a := start(t)
 	id := a.build(peas)

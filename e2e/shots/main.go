@@ -141,7 +141,7 @@ func take(b *rod.Browser, url string, s shot, file string) error {
 	if err := browser.Resize(page, s.width, s.height); err != nil {
 		return err
 	}
-	if _, err := page.EvalOnNewDocument(fmt.Sprintf(`localStorage.setItem("cuerda.language", %q); localStorage.setItem("cuerda.theme", %q); localStorage.setItem("cuerda.first", "seen")`,
+	if _, err := page.EvalOnNewDocument(fmt.Sprintf(`localStorage.setItem("cuerda.language", %q); localStorage.setItem("cuerda.theme", %q); for (const s of ["bench", "supper", "cook", "logbook", "pantry", "practice", "compose"]) localStorage.setItem("cuerda.next." + s, "away")`,
 		or(s.language, "en"), or(s.theme, "light"))); err != nil {
 		return err
 	}

@@ -42,9 +42,17 @@ func ReadTries(text []byte) ([]Written, error) {
 	return out, err
 }
 
+// formerly is what codes were called in exports of earlier versions, which are still read.
+var formerly = map[string]string{
+	"squeeze.short": "short", "squeeze.slack": "slack", "squeeze.corta": "short", "squeeze.floja": "slack",
+}
+
 // codeOf gives the code of a word of the logbook, in any language; "" where it is none.
 func codeOf(group, word string) string {
 	word = strings.ToLower(strings.TrimSpace(word))
+	if code, ok := formerly[group+word]; ok {
+		return code
+	}
 	for _, words := range catalogue {
 		for key, said := range words {
 			code, ok := strings.CutPrefix(key, "try."+group)

@@ -19,6 +19,8 @@ import { Update } from "./ui/update";
 import { Trouble } from "./ui/trouble";
 import { type Language, languages, setLanguage } from "./i18n";
 import { kitchenHere, pagesOf } from "./api/here";
+import { NextThing } from "./help/next-thing";
+import { screenOf } from "./help/screens";
 import { GuestNote, KitchenMenu } from "./people/kitchen-menu";
 import { Icon } from "./ui/icon";
 import { MoreMenu } from "./ui/more-menu";
@@ -28,6 +30,7 @@ import { useKitchenUnits } from "./kitchen/queries";
 import { unitChoices, useUnits } from "./ui/units";
 
 const SearchDialog = lazy(() => import("./search/search-dialog"));
+const HelpDialog = lazy(() => import("./help/help-dialog"));
 const KeysDialog = lazy(() => import("./keys/keys-dialog"));
 const SheetPage = lazy(() => import("./sheet/sheet-page"));
 const SupperHome = lazy(() => import("./supper/supper-page").then((m) => ({ default: m.SupperHome })));
@@ -77,7 +80,7 @@ function Frame() {
   const [theme, setTheme] = useTheme();
   const units = useUnits();
   const chooseUnits = useKitchenUnits();
-  const [dialog, setDialog] = useState<"search" | "keys" | null>(null);
+  const [dialog, setDialog] = useState<"search" | "keys" | "help" | null>(null);
   const actions = useMemo(
     () => ({ search: () => setDialog("search"), overview: () => setDialog("keys") }),
     [],
@@ -86,7 +89,8 @@ function Frame() {
   useKeys();
   // On a narrow screen the view that is open is in sight.
   const nav = useRef<HTMLElement>(null);
-  const view = useLocation().pathname.split("/")[1];
+  const path = useLocation().pathname;
+  const view = path.split("/")[1];
   useArrival(view);
   useEffect(() => {
     const row = nav.current;
@@ -123,6 +127,15 @@ function Frame() {
             onClick={() => setDialog("search")}
           >
             <Icon name="search" />
+          </button>
+          <button
+            type="button"
+            className="btn btn-quiet btn-icon app-help"
+            aria-label={t("help.open")}
+            title={t("help.open")}
+            onClick={() => setDialog("help")}
+          >
+            <Icon name="help" />
           </button>
           <LanguageSelect />
           <MoreMenu label={t("unitSetting.menu")} end icon="sliders">
@@ -162,6 +175,9 @@ function Frame() {
               )),
             ])}
             <Dropdown.Divider />
+            <Dropdown.Item as="button" onClick={() => setDialog("help")}>
+              {t("help.title")}
+            </Dropdown.Item>
             <Dropdown.Item as="button" onClick={() => setDialog("keys")}>
               {t("keys.open")} <kbd>?</kbd>
             </Dropdown.Item>
@@ -169,6 +185,9 @@ function Frame() {
         </div>
       </header>
       <GuestNote />
+      {screens.includes(view as (typeof screens)[number]) && view !== "bench" && (
+        <NextThing screen={screenOf(path)} />
+      )}
       <Suspense>
         <Outlet />
       </Suspense>
@@ -176,6 +195,13 @@ function Frame() {
       <Unsent />
       <Suspense>
         {dialog === "search" && <SearchDialog onClose={() => setDialog(null)} />}
+        {dialog === "help" && (
+          <HelpDialog
+            screen={screenOf(path)}
+            onKeys={() => setDialog("keys")}
+            onClose={() => setDialog(null)}
+          />
+        )}
         {dialog === "keys" && <KeysDialog onClose={() => setDialog(null)} />}
       </Suspense>
     </>

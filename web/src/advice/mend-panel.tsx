@@ -78,7 +78,7 @@ function MendAnswer({ mend: m, document, foods, session }: Omit<Props, "word"> &
     <div className="mend-answer" role="status">
       <p>
         <strong>{t(`mend.verdict.${m.verdict}`, { piece })}</strong>
-        {m.predicted !== m.felt && <> {t("mend.unlike", { predicted: t(`squeeze.${m.predicted}`) })}</>}
+        {m.predicted !== m.felt && <> {t("mend.unlike", { predicted: t(`squeeze.is.${m.predicted}`) })}</>}
       </p>
       {m.rest_minutes !== undefined && (
         <div className="mend-way">

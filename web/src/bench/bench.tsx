@@ -15,7 +15,7 @@ import { useBringIn } from "../reading/bring-in";
 import { cookOf } from "../editing/usual";
 import { type Asked, Dialogs } from "./dialogs";
 import { EmptyBowl } from "./empty-bowl";
-import { FirstUse } from "./first-use";
+import { NextThing } from "../help/next-thing";
 import { Hold } from "../build/hold";
 import type { Pair } from "../history/queries";
 import { useUndoKeys } from "../editing/undo-keys";
@@ -230,7 +230,7 @@ export function Bench({ build, foods, vocabulary, onBuilds, onDelete }: Props) {
           <NoteField session={session} note={document.note} max={vocabulary.limits.note} />
         </div>
         <div className={`bench-middle ${tried ? "bench-trying" : ""}`}>
-          {document.lines.length > 0 && <FirstUse />}
+          {document.lines.length > 0 && <NextThing screen="bench" />}
           {tried && (
             <Trying
               way={tried}

@@ -55,7 +55,7 @@ export const Squeeze = memo(function Squeeze({ prediction, zones, minutes, piece
     q === null
       ? t(`squeeze.means.${word}`)
       : t("squeeze.label", {
-          word: t(`squeeze.${word}`),
+          is: t(`squeeze.is.${word}`),
           q: format.number(q, 2),
           sd: format.number(sd, 2),
           piece: t(`piece.A.${pieceWord(piece)}`),
@@ -193,7 +193,7 @@ export const Scale = memo(function Scale({ width, zones, word, low, high: highes
               className="zone-pattern"
             />
             <text x={(left + right) / 2} y={top + high + 17}>
-              {t(`squeeze.${z.word}`)}
+              {t([`squeeze.scale.${z.word}`, `squeeze.${z.word}`])}
             </text>
           </g>
         );

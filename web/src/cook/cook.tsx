@@ -208,7 +208,7 @@ export function Cook({ session }: { session: CourseSession }) {
         )}
         {wantsMending(bowl) && bowl.off && !bowl.felt && !mending && task?.do !== "squeeze" && (
           <p className="cook-hint cook-past">
-            {t("cook.mend.expected", { felt: t(`squeeze.${bowl.expected}`) })} {evens(bowl)}
+            {t("cook.mend.expected", { felt: t(`squeeze.is.${bowl.expected}`) })} {evens(bowl)}
           </p>
         )}
         {then && !course.ended && !seen.gone && (

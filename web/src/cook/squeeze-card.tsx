@@ -83,7 +83,7 @@ export function MendCard({ dish, bowl: b, session, onAsIs }: MendProps) {
   const format = useFormat();
   const m = b.mend;
   if (!m) return null;
-  const felt = t(`squeeze.${m.felt}`);
+  const felt = t(`squeeze.is.${m.felt}`);
   const verdict = { "too-wet": "wet", "too-dry": "dry", fine: "fine" }[m.verdict] as "wet" | "dry" | "fine";
   return (
     <>

@@ -183,9 +183,8 @@ function Past({ grams, bowl: b }: PastProps) {
   const evens = useEvens();
   const words = {
     grams: format.grams(grams),
-    is: t(`squeeze.${b.expected}`),
-    was: t(`squeeze.${b.planned}`),
-    word: t(`squeeze.${b.expected}`),
+    is: t(`squeeze.is.${b.expected}`),
+    was: t(`squeeze.is.${b.planned}`),
   };
   return (
     <p className="cook-hint cook-past">

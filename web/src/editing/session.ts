@@ -83,6 +83,7 @@ export class DocumentSession<D extends object> {
   open(): () => void {
     this.closed = false;
     const giveBack = outbox.claim(this.resource.kind, this.id);
+    const stopHearing = outbox.subscribe(() => this.takeUpLeft());
     const back = () => {
       if (this.state.status === "offline" || this.state.status === "pending") void this.save();
     };
@@ -100,6 +101,7 @@ export class DocumentSession<D extends object> {
       removeEventListener("pagehide", leave);
       this.flush();
       this.closed = true;
+      stopHearing();
       clearTimeout(this.timer);
       // What is not kept yet is sent on, whichever screen is shown.
       giveBack();
@@ -330,6 +332,15 @@ export class DocumentSession<D extends object> {
       status: own ? "pending" : "conflict",
       theirs: own ? undefined : build,
     };
+  }
+
+  /** Goes on with what another window left unsent when it closed, where nothing else waits here. */
+  private takeUpLeft() {
+    if (this.state.status !== "saved") return;
+    this.takeUpDraft({ id: this.id, document: this.kept, version: this.state.version } as Kept<D>);
+    if (this.state.status === "saved") return;
+    this.update({});
+    if (this.state.status === "pending") this.saveSoon(0);
   }
 
   private update(change: Partial<SessionState<D>>) {

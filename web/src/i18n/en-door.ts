@@ -3,7 +3,7 @@ export const doorWords = {
   door: {
     title: "A kitchen of your own",
     another: "Another kitchen",
-    lead: "Half a minute. Everything can be changed later; leave what you do not know.",
+    lead: "Half a minute. Everything can be changed later; leave out what you do not know.",
     name: "Its name",
     nameUsual: "Our kitchen",
     oven: "The oven",
@@ -50,7 +50,7 @@ export const doorWords = {
     lookSupper: "a supper",
     lookTries: "42 tries",
     lookOpen: "Look around the club's kitchen",
-    lookMake: "Make the club's kitchen anew",
+    lookMake: "Make the club's kitchen again",
     lookMaking: "Making it; this takes some seconds …",
     lookApart: "The club's figures never mix with yours: what its oven taught stays there.",
     device: "Is this a device at the stove?",
@@ -102,7 +102,7 @@ export const doorWords = {
     copy: "Copy them",
   },
   credential: {
-    "account-name": "A name is 1 to 60 letters, without marks that nobody sees.",
+    "account-name": "A name has 1 to 60 letters, and no invisible characters.",
     "name-taken": "Somebody else here has this name.",
     "passphrase-short": "A passphrase has 12 characters or more.",
     "passphrase-long": "A passphrase has at most 500 characters.",
@@ -112,7 +112,7 @@ export const doorWords = {
     "too-many-passkeys": "There are 20 passkeys already. Take one away first.",
     member: "You are in this kitchen already.",
     "last-owner": "A kitchen keeps at least one owner. Make somebody else one first.",
-    "other-name": "That is not the name as it stands.",
+    "other-name": "That is not the same name.",
     other: "That did not work. {{detail}}",
   },
   link: {
@@ -120,7 +120,7 @@ export const doorWords = {
     holds: "{{chance}} of 100 such pieces hold together.",
     mix: "The mix",
     whole: "{{mass}} in all",
-    gone: "This link leads nowhere: its day is over, or it was taken back.",
+    gone: "This link no longer works: its last day has passed, or it was taken back.",
     caution:
       "Cook it through, and read the labels: whoever eats knows what they must avoid, and their clinician.",
   },
@@ -156,7 +156,7 @@ export const doorWords = {
     eraseTitle: "Erase it",
     erase:
       "Everything in it goes: recipes, suppers, cookings, photos, the logbook and what it taught. You can take that back for seven days. Save its file first if you may want it later.",
-    eraseClub: "It goes at once, and can be made anew at the door.",
+    eraseClub: "It goes at once, and can be made again at the door.",
     save: "Save its file",
     typeName: "Type its name to erase it: {{name}}",
     eraseDo: "Erase this kitchen",
@@ -281,7 +281,7 @@ export const doorWords = {
     bowl: "Begin with an empty bowl",
     cook: "Here you are led through a cooking, step by step, with timers. It begins with a recipe or a supper.",
     logbook:
-      "Here stands how each dish came out. From that Cuerda learns your oven, your hands and your foods.",
+      "Here you see how each dish came out. From that Cuerda learns about your oven, your hands and your foods.",
     logbookDo: "Write down a dish I made",
     supper: "Here several dishes come to the table at one time, with the hands and the oven you have.",
     toBench: "To the Bench, to make a recipe",

@@ -21,7 +21,7 @@ export const reading = {
   notes_one: "{{count}} more line, kept as a note",
   notes_other: "{{count}} more lines, kept as a note",
   labelHint:
-    "A line taken for the wrong thing is put right by its list on the right; the rest is read again.",
+    "If a line was taken for the wrong thing, choose the right one in the list beside it; the rest is then read again.",
   labelOf: "What is “{{text}}”?",
   label: {
     title: "title",
@@ -50,8 +50,8 @@ export const reading = {
   minutesOf: { rest: "Minutes of the rest", chill: "Minutes of the chill" },
   keep: "Take: {{text}}",
   without: "Without “{{prep}}” for {{food}}",
-  asks_one: "One thing it does not say decides",
-  asks_other: "{{count}} things it does not say decide",
+  asks_one: "The recipe leaves one thing open that decides",
+  asks_other: "The recipe leaves {{count}} things open that decide",
   ask: {
     fineness: "The {{food}}: left whole, or broken?",
     juice: "The {{food}}: with all its juice?",

@@ -57,6 +57,7 @@ class Outbox {
   private busy = new Set<string>();
   private waits = new Map<string, ReturnType<typeof setTimeout>>();
   private tries = new Map<string, number>();
+  private awaited = new Set<string>();
   /** Windows that were open when that was last looked at. */
   private open = new Set<string>();
   private list: Entry[] = [];
@@ -168,12 +169,24 @@ class Outbox {
   claim(kind: Kind, of: string) {
     const box = boxOf(kind, of);
     this.claimed.set(box, (this.claimed.get(box) ?? 0) + 1);
+    for (const entry of this.of(kind, of)) this.awaitEnd(entry.window);
     return () => {
       const left = (this.claimed.get(box) ?? 1) - 1;
       if (left > 0) this.claimed.set(box, left);
       else this.claimed.delete(box);
       this.wake();
     };
+  }
+
+  /** Looks around again once another window has closed: what it left is then for a session here to take up. */
+  private awaitEnd(other: string) {
+    if (other === windowId || !this.open.has(other) || this.awaited.has(other)) return;
+    this.awaited.add(other);
+    void navigator.locks.request(`cuerda.window.${other}`, () => {
+      this.awaited.delete(other);
+      this.open.delete(other);
+      this.changed();
+    });
   }
 
   /** Takes entries back: they are not sent. */
@@ -206,6 +219,10 @@ class Outbox {
       this.order = Math.max(this.order, entry.order);
     }
     for (const id of said.dropped) this.entries.delete(id);
+    for (const entry of said.put) {
+      this.open.add(entry.window);
+      if (this.claimed.has(boxOf(entry.kind, entry.of))) this.awaitEnd(entry.window);
+    }
     this.changed();
     this.wake();
   }

@@ -94,7 +94,7 @@ export function PartHead({ session, parts, index, result, foods, vocabulary, onG
           </>
         )}
         {result?.q !== null && result?.q !== undefined && (
-          <> · {t("parts.feels", { word: t(`squeeze.${result.word}`) })}</>
+          <> · {t("parts.feels", { is: t(`squeeze.is.${result.word}`) })}</>
         )}
       </p>
       {result && result.notes.length > 0 && (

@@ -7,6 +7,9 @@ import type { Clock } from "../ui/clock";
 import { useStepName } from "../build/step-name";
 import { useShortNames } from "./words";
 
+/** A loss of so many points of its weight more is plain to taste. */
+const muchDrier = 4;
+
 type Props = { document: SupperDocument; plan: Plan; clock: Clock; stale: boolean };
 
 /** When to begin, and what the plan costs, in one sentence and a line. */
@@ -20,14 +23,13 @@ export function Headline({ document: d, plan, clock, stale }: Props) {
   const early = first && Date.parse(plan.begin) - Date.parse(plan.start) > 30 * 60_000 ? first : undefined;
   const costs = plan.shared.map((s) => {
     const more = Math.round(s.minutes - s.minutes_was);
-    const drier = Math.abs(s.weight_loss_pct - s.weight_loss_was_pct) > 1;
+    const drier = s.weight_loss_pct - s.weight_loss_was_pct; // points of its weight
     const words = t(more > 0 ? "supper.longer" : more < 0 ? "supper.shorter" : "supper.asLong", {
-      dish: format.within(nameOf(s.dish)),
+      dish: nameOf(s.dish),
       minutes: Math.abs(more),
     });
-    return drier
-      ? `${words}, ${t("supper.loses", { loss: format.pct(s.weight_loss_pct), was: format.pct(s.weight_loss_was_pct) })}`
-      : words;
+    const eats = drier > muchDrier ? "drier" : drier > 1 ? "littleDrier" : drier < -1 ? "juicier" : undefined;
+    return eats ? `${words}, ${t(`supper.${eats}`)}` : words;
   });
   const late = plan.late_hands_minutes;
   const bound = plan.late_hands_bound_minutes ?? 0;

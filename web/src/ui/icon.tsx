@@ -10,6 +10,7 @@ import circleHalf from "bootstrap-icons/icons/circle-half.svg?raw";
 import exclamation from "bootstrap-icons/icons/exclamation-triangle.svg?raw";
 import gear from "bootstrap-icons/icons/gear.svg?raw";
 import grip from "bootstrap-icons/icons/grip-vertical.svg?raw";
+import questionCircle from "bootstrap-icons/icons/question-circle.svg?raw";
 import pause from "bootstrap-icons/icons/pause-fill.svg?raw";
 import play from "bootstrap-icons/icons/play-fill.svg?raw";
 import plus from "bootstrap-icons/icons/plus-lg.svg?raw";
@@ -32,6 +33,7 @@ const icons = {
   warning: exclamation,
   gear,
   grip,
+  help: questionCircle,
   pause,
   play,
   plus,
