@@ -22,7 +22,7 @@ func TestPasteARecipeAndConvertIt(t *testing.T) {
 	w.click("Bring in a recipe")
 	w.see("#paste-text").MustInput("For the balls:\n500 g ground turkey\n1 egg, beaten\n½ cup breadcrumbs\n60 ml milk\n1 onion, chopped and sautéed\n1/0 cup oats\n3 cups of moonbeams\n1 tsp salt\n")
 	w.click("Read it")
-	w.eventually(".modal", "6 of 8 lines read in full")
+	w.eventually(".modal", "6 of 8 lines were read in full")
 	w.eventually(".modal", "that amount is no number")
 	w.eventually(".modal", "not understood: moonbeams")
 	// Put one right; the other stays out, in sight.
@@ -88,7 +88,7 @@ func TestASlackMixIsMendedByTheHand(t *testing.T) {
 	w := a.open(a.person(), "/bench/"+id)
 	w.tapped(".mend button", "^tacky$")
 	w.eventually(".mend-answer", "Too wet for a patty")
-	w.eventually(".mend-answer", "the hand is right")
+	w.eventually(".mend-answer", "Your hand is right")
 	before := len(w.MustElements(".line"))
 	w.tap(".mend-way .btn")
 	w.status("saved")
@@ -206,7 +206,7 @@ func TestTheHandStaysWithItsBowl(t *testing.T) {
 	assert.NotContains(t, w.words(".lever"), "most: .", "a lever has a name")
 	w.press(input.Escape)
 	until(t, func() bool { return !w.MustHas(".modal.show") }, func() string { return "stays open" })
-	w.click("back to the model")
+	w.click("back to what Cuerda expects")
 	until(t, func() bool { return !w.MustHas(".verdict-hand") }, func() string { return "the hand stays: " + w.words(".verdict") })
 }
 

@@ -247,7 +247,7 @@ func TestPreparationsAndMice(t *testing.T) {
 	w.grams("oats-rolled", "60")
 	w.see(".piece select").MustSelect("Loaf")
 	w.eventually(".verdict", "slice without crumbling")
-	w.eventually(".band", "A loaf in a tin wants this")
+	w.eventually(".band", "A loaf in a tin needs this")
 	w.status("saved")
 	assert.Zero(t, a.kept(id, "courgette"))
 }

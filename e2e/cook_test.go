@@ -158,13 +158,13 @@ func TestABuildIsCookedWithAPhone(t *testing.T) {
 
 	// It feels too wet: mended by the spoon, felt again.
 	w.tap(".word-slack")
-	w.eventually(".cook-title", "wetter than its pieces want")
+	w.eventually(".cook-title", "wetter than these pieces need")
 	w.tap(".mend-add")
 	w.eventually(".cook-now", "squeeze again in")
 	v = w.kept(a, id)
 	require.Len(t, v.Dish[0].Bowl.Added, 1)
 	w.tap(".word-firm")
-	w.goOn("End the course")
+	w.goOn("End this cooking")
 	post(a, "/api/courses/"+id+"/instruments", `{"on":false,"speed":60}`) // while they set
 	w.eventually(".cook-now", "How did it come out?")
 
@@ -261,10 +261,10 @@ func TestACourseThatIsNotThere(t *testing.T) {
 	a := start(t)
 	b := a.person()
 	w := a.open(b, "/cook/3f0e7a52-0000-4000-8000-000000000000")
-	w.eventually("body", "There is no such course.")
+	w.eventually("body", "This cooking does not exist.")
 	w, id := a.cook(b, peaCakes, "en-GB", 1280, 800)
 	home := a.open(b, "/cook")
-	home.click("Put " + peaCakes + " away")
+	home.click("Delete " + peaCakes)
 	w.eventually(".cook-now", "This cooking was deleted.")
 	home.click("Bring it back")
 	w.MustNavigate(a.at("/cook/" + id))
@@ -463,5 +463,5 @@ func TestAnAmountPastItsRangeIsTold(t *testing.T) {
 	w.eventually(".cook-past", "evens it out")
 	w.click("Take 220 g")
 	w.eventually(".cook-title", "Flax meal")
-	w.eventually(".cook-past", "What went in makes it")
+	w.eventually(".cook-past", "By what went in, the handful")
 }

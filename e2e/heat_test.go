@@ -167,7 +167,7 @@ func TestTheSectionPlaysFromRawToRested(t *testing.T) {
 
 	// What it loses adds up, and says how it eats.
 	w.tapped(".heat-facts .why", "^Loses")
-	w.eventually(".modal.show", "What is left has an index of")
+	w.eventually(".modal.show", "What is left is at")
 	sum := 0.
 	for _, share := range regexp.MustCompile(`(?:Steam|Juice|Fat): ([\d.]+)`).FindAllStringSubmatch(w.words(".modal.show"), -1) {
 		x, err := strconv.ParseFloat(share[1], 64)
@@ -262,7 +262,7 @@ func TestAnOvenThatCannotDoItSaysSo(t *testing.T) {
 func TestWhatIfAndTheCold(t *testing.T) {
 	a := start(t)
 	w := a.openAs(a.person(), "/bench/"+a.build("Turkey"), "es-ES", 390, 844)
-	w.click("Y si…, frío y conservación")
+	w.click("Y si…; frío y conservación")
 	w.eventually(".outlook", "1 cm más de tamaño")
 	w.eventually(".outlook", "Se enfría a tiempo")
 	assert.LessOrEqual(t, w.MustEval(`() => document.documentElement.scrollWidth`).Int(), 390, "nothing is wider than the phone")

@@ -25,7 +25,7 @@ func (a *app) logbook() *window {
 	w := a.open(a.person(), "/logbook")
 	w.eventually(".logbook-list", "42 since")
 	w.tap(".try-row")
-	w.eventually(".logbook-try", "Said and found")
+	w.eventually(".logbook-try", "What Cuerda said, what you found")
 	return w
 }
 
@@ -66,7 +66,7 @@ func TestTheLogbookTellsWhatHappenedAndWhatItTeaches(t *testing.T) {
 	w.click("Use it again")
 	w.eventually(oven, "cool")
 	w.click("Forget it")
-	w.eventually(".logbook-learned", "Your oven: learned anew since")
+	w.eventually(".logbook-learned", "Your oven: learned afresh since")
 	w.click("Take that back")
 	w.eventually(oven, "cool")
 	w.eventually(".trust", "Of 100 pieces said to hold")
@@ -137,7 +137,7 @@ func TestTestPattiesSayHowMuch(t *testing.T) {
 	w.click("More for this build")
 	w.click("Test patties")
 	w.see(".patties-ask")
-	w.click("Say which to fry")
+	w.click("Show me which to fry")
 	w.eventually(".patties", "Fry these 3 next")
 	w.eventually(".patties-next", "of the mix + ")
 	answer := func(word, grade string) {
@@ -145,7 +145,7 @@ func TestTestPattiesSayHowMuch(t *testing.T) {
 			for (const b of li.querySelectorAll("button")) if ([word, grade].includes(b.textContent.trim())) b.click(); }`, word, grade)
 	}
 	answer("firm", "held firmly")
-	w.click("That is what they did")
+	w.click("I have noted what they did")
 	w.eventually(".patties-answer", "3 fried")
 	w.click("Keep in the Logbook")
 	w.eventually(".patties", "Kept in the Logbook.")
@@ -173,7 +173,7 @@ func TestTheLogbookIsAccessibleOnAPhoneInSpanishAndDark(t *testing.T) {
 	w.eventually(".logbook-list", "aguantaron")
 	check(w, "the list")
 	w.tap(".try-row")
-	w.eventually(".said-found", "Lo dicho y lo hallado")
+	w.eventually(".said-found", "Lo que dijo Cuerda y lo que hallaste")
 	w.see(".change-best")
 	require.NoError(t, proto.EmulationSetEmulatedMedia{Features: []*proto.EmulationMediaFeature{{Name: "prefers-color-scheme", Value: "dark"}}}.Call(w.Page))
 	check(w, "a try in the dark")

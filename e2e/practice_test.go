@@ -117,7 +117,7 @@ func TestACallIsDragged(t *testing.T) {
 	w.Mouse.MustMoveTo(at(.5).X, at(.5).Y).MustDown(proto.InputMouseButtonLeft)
 	w.Mouse.MustMoveTo(at(.75).X, at(.75).Y)
 	w.Mouse.MustUp(proto.InputMouseButtonLeft)
-	w.eventually(".practice-strip .zone-here text", "slack")
+	w.eventually(".practice-strip .zone-here text", "soft")
 	require.NoError(t, w.see(".practice-sure input").Focus())
 	w.press(input.ArrowRight, input.ArrowRight)
 	w.eventually(".practice-sure output", "7 in 10")
@@ -127,7 +127,7 @@ func TestACallIsDragged(t *testing.T) {
 	kept := a.practised().Sitting.Calls[0]
 	assert.InDelta(t, .7, kept.Sure, 1e-9)
 	assert.InDelta(t, .9, kept.Index, .03)
-	w.eventually(".practice-told", "The model calls it")
+	w.eventually(".practice-told", "Cuerda calls it")
 	// Reloaded in the middle, it goes on where it was.
 	w.MustReload()
 	w.ready("2")

@@ -48,7 +48,7 @@ func TestARecipeIsReadBesideTheBuildItBecomes(t *testing.T) {
 	w := a.open(a.person(), "/bench/"+id)
 	w.see(".empty-bowl")
 	w.paste(boathousePatties)
-	w.eventually(".reading-sum", "6 of 6 lines read in full")
+	w.eventually(".reading-sum", "6 of 6 lines were read in full")
 	w.eventually(".build-side", "to fry or brush with")
 	w.eventually(".build-steps", "6 pieces")
 	w.eventually(".build-steps", "the recipe says 10 min")
@@ -153,7 +153,7 @@ func TestWhatIsDroppedOrBrokenIsReadOrSaysWhy(t *testing.T) {
 	w.see(".empty-bowl")
 	w.MustEval(`(text) => { const d = new DataTransfer(); d.items.add(new File([text], "r.txt", { type: "text/plain" }));
 		document.body.dispatchEvent(new DragEvent("drop", { dataTransfer: d, bubbles: true, cancelable: true })); }`, boathousePatties)
-	w.eventually(".reading-sum", "6 of 6 lines read in full")
+	w.eventually(".reading-sum", "6 of 6 lines were read in full")
 	w.click("Back to the text")
 	require.Contains(t, w.value("#paste-text"), "2 (15 oz) cans black beans", "the file's words can be put right")
 	w.connection(false)
@@ -161,7 +161,7 @@ func TestWhatIsDroppedOrBrokenIsReadOrSaysWhy(t *testing.T) {
 	w.eventually(".modal .note-reason", "could not be read just now")
 	w.connection(true)
 	w.click("Read it")
-	w.eventually(".reading-sum", "6 of 6 lines read in full")
+	w.eventually(".reading-sum", "6 of 6 lines were read in full")
 	w.press(input.Escape)
 	w.see(".empty-bowl")
 }

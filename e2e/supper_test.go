@@ -82,7 +82,7 @@ func TestASupperIsPlannedAndPlannedOtherwise(t *testing.T) {
 	w.settled(func() bool { return !strings.Contains(w.words(".plan-others"), "…") }, "every plan is there")
 	late := w.words("h1")
 	w.click(w.beginning("The day before"))
-	w.eventually(".plan-proof", "of work are left for the day; less is not possible: proved")
+	w.eventually(".plan-proof", "of work are left for the day; less is not possible (proved)")
 	// What is shown of a step in several places is of this plan alone.
 	assert.Empty(t, w.MustEval(`() => {
 		const times = new Map();
@@ -170,7 +170,7 @@ func TestDishesComeAndGo(t *testing.T) {
 	w.click("In your own words")
 	w.fill(`[aria-label="Name of the dish"]`, "Herb sauce")
 	w.fill(`[aria-label="Its steps, in words"]`, "blend 8, season 2, hum")
-	w.eventually(".side-read", "Nothing could be made of “hum”")
+	w.eventually(".side-read", "Cuerda does not understand “hum”")
 	w.click("Add it")
 	w.onRope("Herb sauce: Blend")
 
@@ -189,7 +189,7 @@ func TestDishesComeAndGo(t *testing.T) {
 	w.click("Undo")
 	w.see(".plan-knot")
 	w.MustElements(".supper-dish").Last().MustClick()
-	w.click("Take it off the table")
+	w.click("Remove it from the supper")
 	w.settled(func() bool { return len(w.MustElements(".plan-dish")) == 6 }, "it is gone")
 }
 
@@ -232,7 +232,7 @@ func TestASupperInSpanishFromNowAndInPrint(t *testing.T) {
 	w.onRope("Raíces asadas: Cortar").MustClick()
 	w.click("Empieza ahora")
 	w.see(".plan-pinned")
-	w.eventually(".plan-now-tools", "Olvidar lo empezado")
+	w.eventually(".plan-now-tools", "Borrar los pasos empezados")
 	w.click("Planear desde ahora")
 	w.status("saved")
 	now := a.supperOf(id)

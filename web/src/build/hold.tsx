@@ -78,14 +78,14 @@ function HoldRope({ stage, chance, ratio, onWhy }: RopeProps) {
         )}
       </span>
       <div ref={ref} className="hold-rope">
-        <svg width={width} height={44} role="img" aria-label={t("hold.label", { stage, chance: said })}>
-          <g transform="translate(0 27)">
+        <svg width={width} height={38} role="img" aria-label={t("hold.label", { stage, chance: said })}>
+          <g transform="translate(0 24)">
             {ratio < enoughHold && mark > length + 14 && (
               <line className="rope-gap" x1={length + 14} x2={mark} y1={0} y2={0} />
             )}
             <Rope length={length} end={end} />
           </g>
-          <line className="need-mark" x1={mark} x2={mark} y1={6} y2={42} />
+          <line className="need-mark" x1={mark} x2={mark} y1={6} y2={37} />
           <text className="need-word" x={mark + 5} y={13}>
             {t("hold.needed")}
           </text>

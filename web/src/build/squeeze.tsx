@@ -37,8 +37,8 @@ export const middleOf = (zones: Vocabulary["zones"], i: number) => {
   const [low, high] = endsOf(zones, i);
   return (low + high) / 2;
 };
-export const scaleHeight = 146;
-const top = 62;
+export const scaleHeight = 136;
+const top = 54;
 const high = 36;
 
 /** The scale from "crumbles" to "slumps", with where this mix is and what its piece wants. */

@@ -39,7 +39,10 @@ export const SectionView = memo(function SectionView({ piece, method, section, m
   const w = Math.max(8, across * scale);
   const h = Math.max(6, high * scale);
   const left = (wide - w) / 2;
-  const top = floor - h;
+  // What stands above it is its width, and the rim of what it is cooked in.
+  const above = Math.max(0, floor - h - 36);
+  const top = floor - h - above;
+  const ground = floor - above;
 
   useEffect(() => {
     const element = canvas.current;
@@ -99,32 +102,32 @@ export const SectionView = memo(function SectionView({ piece, method, section, m
         core: format.celsius(core),
       })}
     >
-      <svg viewBox={`0 0 ${wide} ${tall}`} width={wide} height={tall} aria-hidden="true">
+      <svg viewBox={`0 0 ${wide} ${tall - above}`} width={wide} height={tall - above} aria-hidden="true">
         {piece.kind === "loaf" || piece.kind === "layered" ? (
           piece.tin !== false && (
             <path
               className="ware"
-              d={`M${left - 6} ${top - 6} L${left - 3} ${floor + 3} H${left + w + 3} L${left + w + 6} ${top - 6}`}
+              d={`M${left - 6} ${top - 6} L${left - 3} ${ground + 3} H${left + w + 3} L${left + w + 6} ${top - 6}`}
             />
           )
         ) : piece.kind === "stuffing" ? (
           <path
             className="vessel"
-            d={`M${left - 7} ${top + 4} V${floor - 6} q0 13 13 13 H${left + w - 6} q13 0 13 -13 V${top + 4}`}
+            d={`M${left - 7} ${top + 4} V${ground - 6} q0 13 13 13 H${left + w - 6} q13 0 13 -13 V${top + 4}`}
           />
         ) : null}
         {bathed && (
           <path
             className={`bath bath-${by.medium}`}
-            d={`M8 ${shallow ? floor - h / 2 : Math.max(8, top - 12)} H${wide - 8} V${floor + 5} H8 Z`}
+            d={`M8 ${shallow ? ground - h / 2 : Math.max(8, top - 12)} H${wide - 8} V${ground + 5} H8 Z`}
           />
         )}
         <path
           className={by?.medium === "glow" ? "ware ware-grill" : "ware"}
           d={
             bathed
-              ? `M6 ${Math.max(4, top - 18)} V${floor + 6} H${wide - 6} V${Math.max(4, top - 18)}`
-              : `M16 ${floor + (piece.kind === "stuffing" ? 10 : 4)} H${wide - 16}`
+              ? `M6 ${Math.max(4, top - 18)} V${ground + 6} H${wide - 6} V${Math.max(4, top - 18)}`
+              : `M16 ${ground + (piece.kind === "stuffing" ? 10 : 4)} H${wide - 16}`
           }
         />
         <g className="dimension">

@@ -9,7 +9,7 @@ export const help = {
   elsewhere: "Words on the other screens",
   do: {
     bench:
-      "Change an amount, or add a food. The squeeze and the verdict follow at once; tap a number to see how it comes about.",
+      "Change an amount or add a food: the verdict follows at once. Tap a number to see where it comes from.",
     supper:
       "Add your dishes and say when you want to eat. Each gets its steps, and you see when to begin. Drag a step to move it.",
     cook: "Choose what to cook. You are then told one thing at a time; tap or press the space bar when it is done.",

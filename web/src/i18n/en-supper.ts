@@ -35,7 +35,7 @@ export const supper = {
     sideExample: "cut 10, roast 25 at 200, tray",
     sideHint:
       "What is done, its minutes, and at how many degrees: “cut 10, roast 25 at 200, tray”. Add “2 trays”, “pan”, “processor”, “2 cooks” or “alone”.",
-    sideOdd: "Cuerda does not understand “{{odd}}”.",
+    sideOdd: "Cuerda does not understand {{odd}}.",
     sideFailed: "The steps could not be read: no connection.",
     sidesFor_one: "For {{count}} person.",
     sidesFor_other: "For {{count}} people.",

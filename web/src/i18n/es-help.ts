@@ -10,7 +10,7 @@ export const help: HelpWords = {
   elsewhere: "Palabras de las otras pantallas",
   do: {
     bench:
-      "Cambia una cantidad o añade un alimento. El apretón y el veredicto cambian al instante; toca un número para ver de dónde sale.",
+      "Cambia una cantidad o añade un alimento: el veredicto cambia al instante. Toca un número para ver de dónde sale.",
     supper:
       "Añade tus platos y di a qué hora se come. Cada uno recibe sus pasos, y ves cuándo empezar. Arrastra un paso para moverlo.",
     cook: "Elige qué cocinar. Después se te dice una cosa cada vez; toca o pulsa la barra espaciadora cuando esté hecha.",

@@ -37,7 +37,7 @@ export const supper: typeof english = {
     sideExample: "cortar 10, asar 25 a 200, bandeja",
     sideHint:
       "Qué se hace, sus minutos y a cuántos grados: «cortar 10, asar 25 a 200, bandeja». Añade «2 bandejas», «sartén», «procesador», «2 cocineros» o «solo».",
-    sideOdd: "Cuerda no entiende «{{odd}}».",
+    sideOdd: "Cuerda no entiende {{odd}}.",
     sideFailed: "No se pudieron leer los pasos: sin conexión.",
     sidesFor_one: "Para {{count}} persona.",
     sidesFor_other: "Para {{count}} personas.",

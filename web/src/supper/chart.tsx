@@ -29,9 +29,9 @@ type Props = {
 };
 
 const label = 112; // px of the names of dishes and lanes
-const knotHeight = 25;
-const trackHeight = 29;
-const oneLetter = 12; // px of a knot that has room for the first letter
+const knotHeight = 32;
+const trackHeight = 36;
+const oneLetter = 13; // px that the first letter takes, which every knot has
 const char = 5.9; // px of a letter on a knot
 
 /** Each dish as a rope towards the table, and below it where its steps happen. */
@@ -151,12 +151,7 @@ export function Chart(props: Props) {
                   const words = stepName(s.step);
                   const fits = words.length * char + 4 <= long;
                   const letters = Math.floor((long - 8) / char);
-                  const cut =
-                    letters >= 3
-                      ? `${words.slice(0, letters - 1)}…`
-                      : long >= oneLetter
-                        ? words.charAt(0)
-                        : "";
+                  const cut = letters >= 3 ? `${words.slice(0, letters - 1)}…` : words.charAt(0);
                   const said = `${row.dish.name}: ${words}, ${clock.when(s.start)}, ${format.duration(s.minutes)}`;
                   if (isWait(s))
                     return fits ? (
@@ -183,7 +178,7 @@ export function Chart(props: Props) {
                       ]
                         .filter(Boolean)
                         .join(" ")}
-                      style={{ left, width: Math.max(9, long), top, height: knotHeight }}
+                      style={{ left, width: Math.max(oneLetter, long), top, height: knotHeight }}
                       tabIndex={keyOf(s) === tabStop ? 0 : -1}
                       aria-label={s.pinned ? `${said}, ${t("supper.pinned")}` : said}
                       title={said}
@@ -195,7 +190,7 @@ export function Chart(props: Props) {
                         else props.onOpen(s);
                       }}
                     >
-                      {fits ? <span>{words}</span> : cut && <span>{cut}</span>}
+                      <span>{fits ? words : cut}</span>
                     </button>
                   );
                 })}
