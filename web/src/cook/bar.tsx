@@ -98,7 +98,8 @@ export function CookBar({ course, clock, whose, onWhose, sound, onSound, onDialo
               {fried.length > 1 ? t("patties.of", { name: d.name }) : t("patties.first")}
             </Dropdown.Item>
           ))}
-          <Dropdown.Item as="button" onClick={() => onDialog("end")}>
+          <Dropdown.Divider />
+          <Dropdown.Item as="button" className="menu-end" onClick={() => onDialog("end")}>
             {t("cook.end")}
           </Dropdown.Item>
         </MoreMenu>

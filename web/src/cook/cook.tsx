@@ -1,4 +1,4 @@
-import { lazy, Suspense, useMemo, useState } from "react";
+import { lazy, Suspense, useEffect, useMemo, useState } from "react";
 import type { Course, CourseTask } from "../api/client";
 import { shortName } from "../build/short-name";
 import { useStepName } from "../build/step-name";
@@ -16,7 +16,7 @@ import { Knots } from "./knots";
 import { OffDialog, type Place, short } from "./off";
 import { withPending } from "./pending";
 import { Probe } from "./probe";
-import { Running } from "./running";
+import { Running, RunningStrip } from "./running";
 import type { Command, CourseSession } from "./session";
 import { MendCard, SqueezeCard } from "./squeeze-card";
 import { StepCard } from "./step-card";
@@ -108,6 +108,12 @@ export function Cook({ session }: { session: CourseSession }) {
 
   useStoveKeys(back);
 
+  // What is to be done next is in sight, however far down the page the last was done.
+  const shownNow = task && `${task.name} ${task.amount}`;
+  useEffect(() => {
+    document.querySelector(".cook-now .cook-title")?.scrollIntoView({ block: "nearest" });
+  }, [shownNow]);
+
   const dishNow = chosen ?? (task && task.do !== "timer" ? task.dish : 0);
   const common = task && {
     course,
@@ -132,6 +138,7 @@ export function Cook({ session }: { session: CourseSession }) {
         className={`cook-now ${alarmWords ? "cook-alarm" : ""} ${waiting ? "cook-waits" : ""}`}
         id="bench"
       >
+        <RunningStrip course={course} now={now} />
         {(!seen.online || seen.pending.length > 0) && !seen.gone && (
           <p className="cook-line" role="status">
             {!seen.online && (

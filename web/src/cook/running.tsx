@@ -23,8 +23,8 @@ type Row = {
 
 type Props = { course: Course; session: CourseSession; now: number; onOff: (at: Place) => void };
 
-/** Every clock that runs, as a cord that is being laid. */
-export function Running({ course, session, now, onOff }: Props) {
+/** Every clock that runs, the first to end first. */
+function useRows(course: Course, now: number): Row[] {
   const { t, i18n } = useTranslation();
   const format = useFormat();
   const stepName = useStepName();
@@ -77,7 +77,35 @@ export function Running({ course, session, now, onOff }: Props) {
       urgent: true,
       timer: own.id,
     });
-  rows.sort((a, b) => a.end - b.end);
+  return rows.sort((a, b) => a.end - b.end);
+}
+
+const shownAtOnce = 2;
+
+/** On a phone, the clocks that end first, above what is done now. */
+export function RunningStrip({ course, now }: { course: Course; now: number }) {
+  const { t } = useTranslation();
+  const rows = useRows(course, now);
+  if (rows.length === 0) return null;
+  return (
+    <a className="cook-strip" href="#cook-running" aria-label={t("cook.running")}>
+      {rows.slice(0, shownAtOnce).map((row) => (
+        <span key={row.key}>
+          <span className="strip-name">{row.name}</span>{" "}
+          <strong className="figure">
+            {row.end > now ? countdown((row.end - now) / 1000) : t("cook.ready")}
+          </strong>
+        </span>
+      ))}
+      {rows.length > shownAtOnce && <span className="figure">+{rows.length - shownAtOnce}</span>}
+    </a>
+  );
+}
+
+/** Every clock that runs, as a cord that is being laid. */
+export function Running({ course, session, now, onOff }: Props) {
+  const { t } = useTranslation();
+  const rows = useRows(course, now);
   return (
     <section aria-labelledby="cook-running">
       <h2 id="cook-running">{t("cook.running")}</h2>

@@ -52,49 +52,14 @@ export const HeatPanel = memo(function HeatPanel(props: Props) {
           </span>
         )}
       </header>
-      {baked && (
-        <p className="off" role="status">
-          {baked.pull_at_minutes !== null ? (
-            <>
-              <strong>
-                <button
-                  type="button"
-                  className="why figure"
-                  aria-label={`${t("heat.offAt", { minutes: format.halves(baked.pull_at_minutes) })} ${t("why.minutes")}`}
-                  onClick={() => onWhy("minutes")}
-                >
-                  {t("heat.offAt", { minutes: format.halves(baked.pull_at_minutes) })}
-                </button>
-              </strong>{" "}
-              {(["turn", "oven", "grill"] as const).map((move) => {
-                const at = movesOf(baked).filter((m) => m.move === move);
-                return (
-                  at.length > 0 && (
-                    <span key={move}>
-                      {t(`heat.movesAt.${move}`, {
-                        minutes: listOf(
-                          at.map((m) => format.halves(m.minutes)),
-                          t,
-                        ),
-                      })}{" "}
-                    </span>
-                  )
-                );
-              })}
-              <span className="hint">{t("heat.peak", { celsius: format.celsius(baked.peak_celsius) })}</span>
-            </>
-          ) : (
-            <strong>{t("heat.never")}</strong>
-          )}
-          {stale && <span className="stale">{t("verdict.stale")}</span>}
-        </p>
-      )}
       {baked ? (
         <HeatPicture
           baked={baked}
           piece={baked.piece.kind === piece.kind ? baked.piece : piece}
           method={method}
-        />
+        >
+          <OffAt baked={baked} stale={stale} onWhy={onWhy} />
+        </HeatPicture>
       ) : (
         <div className="heat-waiting" aria-busy="true" />
       )}
@@ -181,6 +146,49 @@ export const HeatPanel = memo(function HeatPanel(props: Props) {
     </section>
   );
 });
+
+/** When it comes off the heat, and what is done before. */
+function OffAt({ baked, stale, onWhy }: { baked: Baked; stale: boolean; onWhy: (what: HeatWhy) => void }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  return (
+    <p className="off" role="status">
+      {baked.pull_at_minutes !== null ? (
+        <>
+          <strong>
+            <button
+              type="button"
+              className="why figure"
+              aria-label={`${t("heat.offAt", { minutes: format.halves(baked.pull_at_minutes) })} ${t("why.minutes")}`}
+              onClick={() => onWhy("minutes")}
+            >
+              {t("heat.offAt", { minutes: format.halves(baked.pull_at_minutes) })}
+            </button>
+          </strong>{" "}
+          {(["turn", "oven", "grill"] as const).map((move) => {
+            const at = movesOf(baked).filter((m) => m.move === move);
+            return (
+              at.length > 0 && (
+                <span key={move}>
+                  {t(`heat.movesAt.${move}`, {
+                    minutes: listOf(
+                      at.map((m) => format.halves(m.minutes)),
+                      t,
+                    ),
+                  })}{" "}
+                </span>
+              )
+            );
+          })}
+          <span className="hint">{t("heat.peak", { celsius: format.celsius(baked.peak_celsius) })}</span>
+        </>
+      ) : (
+        <strong>{t("heat.never")}</strong>
+      )}
+      {stale && <span className="stale">{t("verdict.stale")}</span>}
+    </p>
+  );
+}
 
 function listOf(words: string[], t: Translate): string {
   return words.length < 2

@@ -10,10 +10,16 @@ import { SectionView } from "./section-view";
 
 const playedIn = 7000; // ms from raw to rested
 
-type Props = { baked: Baked; piece: Piece; method: string };
+type Props = {
+  baked: Baked;
+  piece: Piece;
+  method: string;
+  /** What is said of it in words, beside it. */
+  children: React.ReactNode;
+};
 
 /** The piece cut through and its curves, at a moment that can be moved or played. */
-export function HeatPicture({ baked, piece, method }: Props) {
+export function HeatPicture({ baked, piece, method, children }: Props) {
   const { t } = useTranslation();
   const format = useFormat();
   const [share, setShare] = useState<number | null>(null); // of the whole; null stands at the pull
@@ -41,7 +47,7 @@ export function HeatPicture({ baked, piece, method }: Props) {
     return () => cancelAnimationFrame(frame);
   }, [playing]);
 
-  if (!baked.section || end === 0) return null;
+  if (!baked.section || end === 0) return <>{children}</>;
   return (
     <div className="heat-picture">
       <div className="heat-section">
@@ -86,7 +92,10 @@ export function HeatPicture({ baked, piece, method }: Props) {
           <output className="figure">{format.number(minutes, minutes < 10 ? 1 : 0)} min</output>
         </div>
       </div>
-      <Curves baked={baked} minutes={minutes} />
+      <div className="heat-said">
+        {children}
+        <Curves baked={baked} minutes={minutes} />
+      </div>
     </div>
   );
 }

@@ -192,7 +192,7 @@ export const advice = {
     byModel: "back to what Cuerda expects",
     wait: "wait {{minutes}}, squeeze again",
     atOnce: "squeeze again at once",
-    ask: "In my hand:",
+    ask: "How does yours feel?",
     failed: "There is nothing in the bowl to mend yet.",
     verdict: {
       fine: "Just right for {{piece}}. Leave it.",

@@ -245,7 +245,7 @@ export const en = {
     wants: "{{piece}} needs this",
     label:
       "After its rest the handful {{is}}: {{q}} on the scale of the squeeze, give or take {{sd}}. {{piece}} needs {{from}} to {{to}}.",
-    index: "index {{q}} ± {{sd}}",
+    index: "{{q}} ± {{sd}} on its scale",
   },
   hold: {
     title: "The hold",

@@ -195,7 +195,7 @@ export const advice: Advice = {
   },
   mend: {
     byModel: "volver a lo que Cuerda espera",
-    ask: "En mi mano:",
+    ask: "¿Cómo se siente el tuyo?",
     failed: "Aún no hay nada en el bol que arreglar.",
     verdict: {
       fine: "Justa para {{piece}}. Déjala.",

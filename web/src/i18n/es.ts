@@ -246,7 +246,7 @@ export const es: Messages = {
     wants: "{{piece}} necesita esto",
     label:
       "Tras el reposo el puñado {{is}}: {{q}} en la escala del apretón, más o menos {{sd}}. {{piece}} necesita de {{from}} a {{to}}.",
-    index: "índice {{q}} ± {{sd}}",
+    index: "{{q}} ± {{sd}} en su escala",
   },
   hold: {
     cooked: "cocinada",

@@ -125,6 +125,11 @@ export function Supper({ supper, foods, vocabulary, onDelete }: Props) {
         <SupperPeople session={session} document={d} look={look} vocabulary={vocabulary} />
       </div>
       <div className="supper-middle">
+        {narrow && (
+          <p className="supper-called">
+            <strong>{d.name || t("supper.untitled")}</strong> {clock.told(d.table)}
+          </p>
+        )}
         <SupperTools
           session={session}
           state={state}
