@@ -66,8 +66,8 @@ func (w *window) goOn(until string) {
 	w.t.Helper()
 	// What comes then is named before it is asked for: its title counts, or its button.
 	reached := func() bool {
-		return w.MustEval(`(until) => (document.querySelector(".cook-now .cook-title")?.textContent ?? "").includes(until) ||
-			[...document.querySelectorAll(".cook-now button")].some((e) => e.textContent.trim().startsWith(until))`, until).Bool()
+		return w.MustEval(`(until) => (document.querySelector(".cook-now .cook-title")?.textContent ?? "").replace(/\u00a0/g, " ").includes(until) ||
+			[...document.querySelectorAll(".cook-now button")].some((e) => e.textContent.replace(/\u00a0/g, " ").trim().startsWith(until))`, until).Bool()
 	}
 	for range 40 {
 		// What the page guesses comes next until the server says so is not pressed at.

@@ -274,7 +274,7 @@ func (w *window) button(words string) *rod.Element {
 	w.t.Helper()
 	e, err := found(func() (*rod.Element, error) {
 		return w.Timeout(patience).ElementByJS(rod.Eval(`(words) => [...document.querySelectorAll("button, a, summary")].find((e) =>
-		e.getClientRects().length && (e.getAttribute("aria-label") ?? e.textContent).trim() === words) ?? null`, words))
+		e.getClientRects().length && (e.getAttribute("aria-label") ?? e.textContent).replace(/\u00a0/g, " ").trim() === words) ?? null`, words))
 	}) // undefined is not waited for
 	require.NoError(w.t, err, "no button %q; the page says: %s", words, w.words("body"))
 	return e.CancelTimeout()
@@ -328,7 +328,7 @@ func (w *window) words(selector string) string {
 		return ""
 	}
 	require.NoError(w.t, err)
-	return said.Value.Str()
+	return strings.ReplaceAll(said.Value.Str(), "\u00a0", " ") // that a number and its unit stay on one line is not asked here
 }
 
 // eventually waits until the words of an element hold the text.

@@ -18,12 +18,12 @@ import (
 // knot gives the control of a step by the start of its name.
 func (w *window) knot(step string) string {
 	w.t.Helper()
-	return w.MustEval(`(step) => [...document.querySelectorAll(".knot")].find((k) => k.innerText.startsWith(step))?.innerText ?? ""`, step).Str()
+	return w.MustEval(`(step) => [...document.querySelectorAll(".knot")].find((k) => k.innerText.replace(/\u00a0/g, " ").startsWith(step))?.innerText.replace(/\u00a0/g, " ") ?? ""`, step).Str()
 }
 
 func (w *window) tie(step string) {
 	w.t.Helper()
-	e, err := w.Timeout(patience).ElementByJS(rod.Eval(`(step) => [...document.querySelectorAll(".knot")].find((k) => k.innerText.startsWith(step)) ?? null`, step))
+	e, err := w.Timeout(patience).ElementByJS(rod.Eval(`(step) => [...document.querySelectorAll(".knot")].find((k) => k.innerText.replace(/\u00a0/g, " ").startsWith(step)) ?? null`, step))
 	require.NoError(w.t, err, "no knot %q; the cord says %s", step, w.words(".cord"))
 	e.CancelTimeout().MustClick()
 }
@@ -55,7 +55,7 @@ func TestAScoopSetsSizeCountTrayAndMinutes(t *testing.T) {
 	lying := `() => document.querySelectorAll(".on-tray").length`
 	assert.Equal(t, 24, w.MustEval(lying).Int())
 
-	w.see(`select[aria-label="Size by a scoop"]`).MustSelect("scoop no. 16 · 59 ml")
+	w.see(`select[aria-label="Size by a scoop"]`).MustSelect("scoop no. 16 · 59\u00a0ml")
 	w.eventually(".piece .hint", "12 pieces of 62 g")
 	until(t, func() bool { return w.minutes() > before+4 }, func() string { return "bigger balls take longer; it says " + w.words(".off") })
 	until(t, func() bool { return w.MustEval(lying).Int() == 12 }, func() string { return "the tray still shows others" })
@@ -67,7 +67,7 @@ func TestAScoopSetsSizeCountTrayAndMinutes(t *testing.T) {
 	w.click("Undo")
 	w.eventually(".piece .hint", "12 pieces of 62 g")
 	w.see(".piece select").MustSelect("Loaf")
-	w.see(`select[aria-label="Size by a tin"]`).MustSelect("16 × 9 × 6 cm · 0.9 l")
+	w.see(`select[aria-label="Size by a tin"]`).MustSelect("16 × 9 × 6\u00a0cm · 0.9\u00a0l")
 	w.eventually(".heat-facts figcaption", "one tin")
 	w.eventually(".piece .hint", "1 piece of")
 	// A tin that is in no list, 30 mm deep, is full at 85%: two loaves, which share the mix between them.
@@ -191,7 +191,7 @@ func TestGuidanceAndOvenAreTheKitchens(t *testing.T) {
 	w.click("Guidance and oven")
 	w.tapped(".modal label", "UK guidance")
 	w.fill(`input[aria-label="Oven is hotter than it says by, °C"]`, "-40")
-	w.see(`.modal select:has(option[value="0.1"])`).MustSelect("2 g")
+	w.see(`.modal select:has(option[value="0.1"])`).MustSelect("2\u00a0g")
 	w.click("Keep")
 	w.eventually(".heat-facts", "70 °C inside for 2 min")
 	until(t, func() bool { return w.minutes() > off }, func() string { return "a cooler oven takes longer" })
@@ -213,7 +213,7 @@ func TestTheHandsAndUnitsOfAKitchen(t *testing.T) {
 	w.click("Minutes of your hands")
 	oven := `input[aria-label="Heat the oven up, min"]`
 	w.fill(oven, "30")
-	w.see(".kitchen-minutes").MustElementR("button", "usual: 15 min")
+	w.see(".kitchen-minutes").MustElementR("button", `usual: 15\smin`)
 	w.fill(`input[aria-label="Brush a tray, min"]`, "500")
 	w.eventually(".number-error", "A number from 0 to 30")
 	w.press(input.Escape)

@@ -106,7 +106,7 @@ func TestASupperIsPlannedAndPlannedOtherwise(t *testing.T) {
 // beginning gives the whole words of the control that begins with these.
 func (w *window) beginning(begins string) string {
 	w.t.Helper()
-	return w.MustEval(`(begins) => { const e = [...document.querySelectorAll("button")].find((e) => e.getClientRects().length && e.textContent.trim().startsWith(begins)); return (e.getAttribute("aria-label") ?? e.textContent).trim(); }`, begins).Str()
+	return w.MustEval(`(begins) => { const e = [...document.querySelectorAll("button")].find((e) => e.getClientRects().length && e.textContent.replace(/\u00a0/g, " ").trim().startsWith(begins)); return (e.getAttribute("aria-label") ?? e.textContent).replace(/\u00a0/g, " ").trim(); }`, begins).Str()
 }
 
 func TestAKnotIsMovedPinnedAndRefused(t *testing.T) {

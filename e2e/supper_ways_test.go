@@ -84,7 +84,7 @@ func TestTheHourOfTheTableIsTyped(t *testing.T) {
 		Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value").set.call(day, "2030-12-06");
 		day.dispatchEvent(new Event("input", { bubbles: true }));
 	}`)
-	w.eventually(".supper-head", "December 6")
+	w.eventually(".supper-head", "6 December")
 	w.status("saved")
 	d := a.supperOf(id).Document
 	assert.Equal(t, "2030-12-06T18:50:00+05:30", d.Table.Format("2006-01-02T15:04:05Z07:00"))

@@ -62,17 +62,24 @@ type Household struct {
 var ovens = []string{"", string(method.FanOven), string(method.StillOven), "none"}
 
 // Units are those that figures are shown in beside the grams, degrees Celsius and
-// millimetres that are kept.
+// millimetres that are kept, and the clock and the words that go with them.
 type Units struct {
 	Mass        string `json:"mass" enum:"g,oz"`
 	Temperature string `json:"temperature" enum:"C,F,gas"`
 	Length      string `json:"length" enum:"mm,inch"`
+	// Clock is how hours are shown; "" as the language does.
+	Clock string `json:"clock,omitempty" enum:"24,12"`
+	// Spanish is whose names foods have in Spanish: of Spain, Mexico, the River Plate or the Andes, or neutral ones; "" as the browser says.
+	Spanish string `json:"spanish,omitempty" enum:"neutral,es,mx,rp,an"`
 }
 
-var units = map[string][]string{"mass": {"g", "oz"}, "temperature": {"C", "F", "gas"}, "length": {"mm", "inch"}}
+var units = map[string][]string{
+	"mass": {"g", "oz"}, "temperature": {"C", "F", "gas"}, "length": {"mm", "inch"},
+	"clock": {"", "24", "12"}, "spanish": {"", "neutral", "es", "mx", "rp", "an"},
+}
 
 func (u *Units) check() error {
-	for _, each := range []struct{ name, got string }{{"mass", u.Mass}, {"temperature", u.Temperature}, {"length", u.Length}} {
+	for _, each := range []struct{ name, got string }{{"mass", u.Mass}, {"temperature", u.Temperature}, {"length", u.Length}, {"clock", u.Clock}, {"spanish", u.Spanish}} {
 		if !slices.Contains(units[each.name], each.got) {
 			return fmt.Errorf("unit of %s %q is not one of %v", each.name, each.got, units[each.name])
 		}

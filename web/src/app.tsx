@@ -48,6 +48,12 @@ const PantryPage = lazy(() => import("./pantry/pantry-page").then((m) => ({ defa
 
 const screens = ["bench", "supper", "cook", "logbook", "pantry", "practice"] as const;
 
+/** What is chosen of units and words; whose names foods have is asked only where they are Spanish. */
+const unitKinds = (language: string) =>
+  (["mass", "temperature", "length", "clock", "spanish"] as const).filter(
+    (kind) => kind !== "spanish" || language === "es",
+  );
+
 /** Names the screen that was gone to, and puts the keyboard there. A page that has a name of its own says that after. */
 function useArrival(view: string | undefined) {
   const { t } = useTranslation();
@@ -159,7 +165,7 @@ function Frame() {
                 {t(`app.themes.${name}`)}
               </Dropdown.Item>
             ))}
-            {(["mass", "temperature", "length"] as const).map((kind) => [
+            {unitKinds(i18n.language).map((kind) => [
               <Dropdown.Header as="div" key={kind}>
                 {t(`unitSetting.${kind}`)}
               </Dropdown.Header>,

@@ -4698,9 +4698,13 @@ export interface components {
         };
         Units: {
             /** @enum {string} */
+            clock?: "24" | "12";
+            /** @enum {string} */
             length: "mm" | "inch";
             /** @enum {string} */
             mass: "g" | "oz";
+            /** @enum {string} */
+            spanish?: "neutral" | "es" | "mx" | "rp" | "an";
             /** @enum {string} */
             temperature: "C" | "F" | "gas";
         };

@@ -2,6 +2,7 @@ import { memo } from "react";
 import { coded, useTranslation } from "../i18n/use-translation";
 import type { Foods, Hand, Prediction, Refusal } from "../api/client";
 import { useFormat } from "../ui/format";
+import { Spoken } from "../ui/spoken";
 import { Icon } from "../ui/icon";
 import { begun, useEats } from "../advice/way-words";
 
@@ -32,43 +33,52 @@ export const Verdict = memo(function Verdict(props: Props) {
   const tin = p.chance_means === "tin-and-slice" && coded("verdict.duty", p.chance_means);
   const duty = tin || ((i18n.exists(own as string) as boolean) ? own : coded("verdict.duty", kind));
   return (
-    <div className={`verdict verdict-${p.verdict}`} role="status">
-      <h2 className="verdict-words">
-        {t(coded("verdict", p.says))}
-        {p.verdict !== "nothing" && (
-          <>
-            {" "}
-            <button
-              type="button"
-              className="why why-chance figure"
-              aria-label={`${chance}. ${t("why.open", { what: t("history.chance") })}`}
-              onClick={onWhy}
-            >
-              {chance}
-            </button>{" "}
-            <span className="duty">{t(duty)}</span>
-          </>
+    <>
+      <Spoken
+        words={
+          p.verdict === "nothing"
+            ? t("verdict.nothing")
+            : `${t(coded("verdict", p.says))} ${chance} ${t(duty)} ${begun(t("squeeze.title"))}: ${t(`squeeze.${p.word}`)}.`
+        }
+      />
+      <div className={`verdict verdict-${p.verdict}`}>
+        <h2 className="verdict-words">
+          {t(coded("verdict", p.says))}
+          {p.verdict !== "nothing" && (
+            <>
+              {" "}
+              <button
+                type="button"
+                className="why why-chance figure"
+                aria-label={`${chance}. ${t("why.open", { what: t("history.chance") })}`}
+                onClick={onWhy}
+              >
+                {chance}
+              </button>{" "}
+              <span className="duty">{t(duty)}</span>
+            </>
+          )}
+        </h2>
+        {p.little_known && (
+          <p className="verdict-known">
+            {t("verdict.littleKnown", {
+              low: format.number(100 * p.chance_low),
+              high: format.number(100 * p.chance_high),
+            })}
+          </p>
         )}
-      </h2>
-      {p.little_known && (
-        <p className="verdict-known">
-          {t("verdict.littleKnown", {
-            low: format.number(100 * p.chance_low),
-            high: format.number(100 * p.chance_high),
-          })}
-        </p>
-      )}
-      {p.verdict !== "nothing" && <p className="verdict-eats">{begun(eats(p))}.</p>}
-      {hand && <p className="verdict-hand">{t("verdict.byHand")}</p>}
-      {notFor.map((r) => (
-        <NotFor key={r.person} refusal={r} foods={foods} onSwap={onSwap} />
-      ))}
-      {stale && (
-        <span className="stale">
-          <Icon name="offline" /> {t("verdict.stale")}
-        </span>
-      )}
-    </div>
+        {p.verdict !== "nothing" && <p className="verdict-eats">{begun(eats(p))}.</p>}
+        {hand && <p className="verdict-hand">{t("verdict.byHand")}</p>}
+        {notFor.map((r) => (
+          <NotFor key={r.person} refusal={r} foods={foods} onSwap={onSwap} />
+        ))}
+        {stale && (
+          <span className="stale">
+            <Icon name="offline" /> {t("verdict.stale")}
+          </span>
+        )}
+      </div>
+    </>
   );
 });
 

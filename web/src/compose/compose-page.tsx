@@ -6,6 +6,7 @@ import { useCreateBuild, useFoods, useVocabulary } from "../editing/queries";
 import { usePantry } from "../kitchen/pantry";
 import { coded, useTranslation } from "../i18n/use-translation";
 import { useFormat } from "../ui/format";
+import { Spoken } from "../ui/spoken";
 import { Trouble } from "../ui/trouble";
 import { useSettled } from "../ui/use-settled";
 import { AskSide, type Asked, firstAsk } from "./ask-side";
@@ -86,7 +87,8 @@ function Compose({ foods, vocabulary, have }: Props) {
           setAsked(next);
         }}
       />
-      <section id="compose-found" className="compose-found" aria-live="polite" aria-busy={found.isFetching}>
+      <section id="compose-found" className="compose-found" aria-busy={found.isFetching}>
+        <Spoken words={proposals.length > 0 ? t("compose.found", { count: proposals.length }) : ""} />
         <header>
           <h2>
             {proposals.length > 0 ? t("compose.found", { count: proposals.length }) : t("compose.title")}

@@ -6,6 +6,7 @@ import { unlock } from "./alarms";
 export function useStoveKeys(back: () => void) {
   useEffect(() => {
     const press = (e: KeyboardEvent) => {
+      unlock();
       if (typing(e.target) || e.altKey || e.ctrlKey || e.metaKey || document.querySelector(".modal.show"))
         return;
       // A button that was reached by the keys is pressed by them; one that was tapped last is not.

@@ -24,6 +24,7 @@ export function SqueezeCard({ course, task, session, now, onBack }: Props) {
       )}
       <h1 className="cook-title">{t("cook.squeeze")}</h1>
       {bowl && <p className="cook-sub">{t(`cook.should.${bowl.expected}`)}</p>}
+      <p className="cook-hint squeeze-taste">{t("cook.taste")}</p>
       <div className="squeeze-words" role="group" aria-label={t("cook.squeeze")}>
         {squeezeWords.map((w) => {
           const zone = zones?.find((z) => z.word === w);
@@ -48,7 +49,6 @@ export function SqueezeCard({ course, task, session, now, onBack }: Props) {
           );
         })}
       </div>
-      <p className="cook-hint">{t("cook.taste")}</p>
       <CardActions onBack={onBack}>
         <Also onDo={() => session.act({ kind: "felt", dish: task.dish })}>{t("cook.noSqueeze")}</Also>
         {bowl && <TakeBack dish={task.dish} bowl={bowl} session={session} />}

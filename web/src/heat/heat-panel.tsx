@@ -152,7 +152,7 @@ function OffAt({ baked, stale, onWhy }: { baked: Baked; stale: boolean; onWhy: (
   const { t } = useTranslation();
   const format = useFormat();
   return (
-    <p className="off" role="status">
+    <p className="off">
       {baked.pull_at_minutes !== null ? (
         <>
           <strong>

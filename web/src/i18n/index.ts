@@ -1,5 +1,6 @@
 import i18next from "i18next";
 import type { Messages } from "./en";
+import { together } from "./together";
 
 export const languages = { en: "English", es: "Español" } as const;
 export type Language = keyof typeof languages;
@@ -23,7 +24,7 @@ function preferred(): Language {
 
 async function speak(language: Language) {
   if (!i18next.hasResourceBundle(language, "translation")) {
-    i18next.addResourceBundle(language, "translation", await catalogues[language]());
+    i18next.addResourceBundle(language, "translation", together(await catalogues[language]()));
   }
   await i18next.changeLanguage(language);
 }

@@ -48,6 +48,8 @@ class Outbox {
   private entries = new Map<string, Entry>();
   private listeners = new Set<() => void>();
   private answers = new Map<string, Set<Answered>>();
+  /** What was dropped before all that was kept has been read. */
+  private droppedEarly?: Set<string> = new Set();
   /** Documents that a session of this window sends by itself. */
   private claimed = new Map<string, number>();
   private channel =
@@ -67,12 +69,17 @@ class Outbox {
   async start() {
     if ("locks" in navigator) await holdWindow();
     await this.lookAround();
-    const kept = await Promise.race([keptEntries(), late()]);
-    for (const entry of [...kept, ...(await takeOver())]) {
-      if (!this.entries.has(entry.id)) this.entries.set(entry.id, entry);
-      this.order = Math.max(this.order, entry.order);
-    }
+    // A browser that is busy may take long to read them: the page does not wait, and they come in when they are there.
+    const reading = keptEntries();
+    this.takeIn(await Promise.race([reading, late()]));
+    this.takeIn(await takeOver());
     this.changed();
+    void reading.then((kept) => {
+      this.takeIn(kept);
+      this.droppedEarly = undefined;
+      this.changed();
+      this.wake();
+    });
     this.channel?.addEventListener("message", (e: MessageEvent<Said>) => this.hear(e.data));
     for (const [target, event] of [
       [window, "online"],
@@ -91,6 +98,21 @@ class Outbox {
       this.owner = true; // each window sends its own: what two send is kept once
     }
     this.wake();
+  }
+
+  private takeIn(kept: Entry[]) {
+    for (const entry of kept) {
+      if (!this.entries.has(entry.id) && !this.droppedEarly?.has(entry.id)) this.entries.set(entry.id, entry);
+      this.order = Math.max(this.order, entry.order);
+      if (this.claimed.has(boxOf(entry.kind, entry.of))) this.awaitEnd(entry.window);
+    }
+  }
+
+  private forget(ids: string[]) {
+    for (const id of ids) {
+      this.entries.delete(id);
+      this.droppedEarly?.add(id);
+    }
   }
 
   subscribe = (listener: () => void) => {
@@ -203,7 +225,7 @@ class Outbox {
 
   private store(put: Entry[], dropped: string[] = []) {
     for (const entry of put) this.entries.set(entry.id, entry);
-    for (const id of dropped) this.entries.delete(id);
+    this.forget(dropped);
     void keep(put, dropped);
     this.channel?.postMessage({ put, dropped } satisfies Said);
     this.changed();
@@ -218,7 +240,7 @@ class Outbox {
       this.entries.set(entry.id, entry);
       this.order = Math.max(this.order, entry.order);
     }
-    for (const id of said.dropped) this.entries.delete(id);
+    this.forget(said.dropped);
     for (const entry of said.put) {
       this.open.add(entry.window);
       if (this.claimed.has(boxOf(entry.kind, entry.of))) this.awaitEnd(entry.window);

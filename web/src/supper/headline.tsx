@@ -2,6 +2,7 @@ import type { Plan, SupperDocument } from "../api/client";
 import { coded, useTranslation } from "../i18n/use-translation";
 import { useFormat } from "../ui/format";
 import { LearnedNote } from "../tries/learned-note";
+import { Spoken } from "../ui/spoken";
 import { Icon } from "../ui/icon";
 import type { Clock } from "../ui/clock";
 import { useStepName } from "../build/step-name";
@@ -36,9 +37,10 @@ export function Headline({ document: d, plan, clock, stale }: Props) {
   const celsius = plan.shared[0]?.celsius;
   return (
     <header className="plan-head" aria-busy={stale}>
-      <h1 className="plan-say" aria-live="polite">
+      <h1 className="plan-say">
         {t("supper.headline", { begin: clock.told(plan.begin), table: clock.hour(d.table) })}
       </h1>
+      <Spoken words={t("supper.headline", { begin: clock.told(plan.begin), table: clock.hour(d.table) })} />
       <p>
         {early &&
           `${t("supper.early", { step: stepName(early.step), dish: format.within(nameOf(early.dish)), time: clock.told(early.start) })} `}

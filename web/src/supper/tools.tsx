@@ -1,3 +1,4 @@
+import { dateLocale } from "../ui/date-locale";
 import { lazy, Suspense, useState } from "react";
 import { kitchenApi } from "../api/here";
 import Dropdown from "react-bootstrap/Dropdown";
@@ -56,7 +57,10 @@ export function SupperTools({ session, state, id, sign, onDelete }: Props) {
             >
               {s.name || t("supper.untitled")}{" "}
               <small>
-                {new Date(s.table).toLocaleDateString(i18n.language, { day: "numeric", month: "short" })}
+                {new Date(s.table).toLocaleDateString(dateLocale(i18n.language), {
+                  day: "numeric",
+                  month: "short",
+                })}
               </small>
             </Dropdown.Item>
           ))}

@@ -1,3 +1,4 @@
+import { dateLocale } from "../ui/date-locale";
 import { useMemo } from "react";
 import { useTranslation } from "../i18n/use-translation";
 
@@ -6,15 +7,23 @@ export function useDay() {
   const { i18n } = useTranslation();
   const language = i18n.language;
   return useMemo(() => {
-    const long = new Intl.DateTimeFormat(language, {
+    const long = new Intl.DateTimeFormat(dateLocale(language), {
       weekday: "long",
       day: "numeric",
       month: "long",
       year: "numeric",
     });
-    const thisYear = new Intl.DateTimeFormat(language, { weekday: "long", day: "numeric", month: "long" });
-    const short = new Intl.DateTimeFormat(language, { day: "numeric", month: "short" });
-    const withYear = new Intl.DateTimeFormat(language, { day: "numeric", month: "short", year: "numeric" });
+    const thisYear = new Intl.DateTimeFormat(dateLocale(language), {
+      weekday: "long",
+      day: "numeric",
+      month: "long",
+    });
+    const short = new Intl.DateTimeFormat(dateLocale(language), { day: "numeric", month: "short" });
+    const withYear = new Intl.DateTimeFormat(dateLocale(language), {
+      day: "numeric",
+      month: "short",
+      year: "numeric",
+    });
     const now = new Date().getFullYear();
     const capital = (s: string) => s.charAt(0).toLocaleUpperCase(language) + s.slice(1);
     return {

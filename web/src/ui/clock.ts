@@ -1,5 +1,7 @@
 import { useMemo } from "react";
 import { useTranslation } from "../i18n/use-translation";
+import { dateLocale } from "./date-locale";
+import { useUnits } from "./units";
 
 const minute = 60_000;
 
@@ -52,24 +54,25 @@ export const ownZone = () => Intl.DateTimeFormat().resolvedOptions().timeZone;
 export function useClock(document: { zone?: string; table: string }) {
   const { t, i18n } = useTranslation();
   const language = i18n.language;
+  const by = useUnits().clock;
   const zone = zoneOf(document);
   const table = document.table;
   return useMemo(() => {
-    const hours = new Intl.DateTimeFormat("en-GB", {
+    const hours = new Intl.DateTimeFormat(by === "12" ? dateLocale(language) : "en-GB", {
       timeZone: zone,
-      hour: "2-digit",
+      hour: by === "12" ? "numeric" : "2-digit",
       minute: "2-digit",
-      hourCycle: "h23",
+      hourCycle: by === "12" ? "h12" : "h23",
     });
     const days = new Intl.DateTimeFormat("en-CA", { timeZone: zone });
-    const long = new Intl.DateTimeFormat(language, {
+    const long = new Intl.DateTimeFormat(dateLocale(language), {
       timeZone: zone,
       weekday: "long",
       day: "numeric",
       month: "long",
     });
-    const weekday = new Intl.DateTimeFormat(language, { timeZone: zone, weekday: "long" });
-    const short = new Intl.DateTimeFormat(language, { timeZone: zone, weekday: "short" });
+    const weekday = new Intl.DateTimeFormat(dateLocale(language), { timeZone: zone, weekday: "long" });
+    const short = new Intl.DateTimeFormat(dateLocale(language), { timeZone: zone, weekday: "short" });
     const hour = (at: Date | string) => hours.format(new Date(at));
     const day = (at: Date | string) => days.format(new Date(at)); // YYYY-MM-DD
     return {
@@ -88,7 +91,7 @@ export function useClock(document: { zone?: string; table: string }) {
           : t("supper.onDay", { hour: hour(at), day: weekday.format(new Date(at)) }),
       sameDay: (at: Date | string) => day(at) === day(table),
     };
-  }, [zone, language, table, t]);
+  }, [zone, language, table, t, by]);
 }
 export type Clock = ReturnType<typeof useClock>;
 

@@ -1,9 +1,10 @@
+import { dateLocale } from "./date-locale";
 import { NumberParser } from "@internationalized/number";
 import { useMemo } from "react";
 import { coded, useTranslation } from "../i18n/use-translation";
 import type { Food } from "../api/client";
 import { regional } from "../i18n/es-region";
-import { fahrenheitOf, gasMarkOf, inchesOf, ouncesOf, useUnits } from "./units";
+import { fahrenheitOf, gasMarkOf, inchesOf, ouncesOf, type Units, useUnits } from "./units";
 
 const glyphs: [number, string][] = [
   [1 / 8, "⅛"],
@@ -53,6 +54,10 @@ export function readNumber(text: string, language: string): number {
 }
 
 // Making a formatter costs more than a hundred uses of it.
+/** Minutes as a cook says them: to the half below ten, whole above. */
+const told = (minutes: number) =>
+  Math.abs(minutes) < 10 ? Math.round(minutes * 2) / 2 : Math.round(minutes);
+
 const formatters = new Map<string, Intl.NumberFormat>();
 
 function formatter(language: string, digits: number, useGrouping: boolean): Intl.NumberFormat {
@@ -77,7 +82,8 @@ function moneyOf(language: string, currency: string): Intl.NumberFormat {
   return made;
 }
 
-const nameOf = (f: Food, language: string) => (language === "es" ? regional(f.name_es) : f.name);
+const nameOf = (f: Food, language: string, region: Units["spanish"]) =>
+  language === "es" ? regional(f.name_es, region) : f.name;
 
 export function useFormat() {
   const { t, i18n } = useTranslation();
@@ -99,30 +105,30 @@ export function useFormat() {
     return {
       number,
       beside,
-      grams: (g: number) => both(`${number(g, g < 10 ? 1 : 0)} g`, beside(g, "g")),
-      celsius: (c: number) => both(`${number(c)} °C`, beside(c, "°C")),
-      minutes: (m: number) => `${fraction(Math.round(m * 2) / 2, language)} min`,
+      grams: (g: number) => both(`${number(g, g < 10 ? 1 : 0)}\u00a0g`, beside(g, "g")),
+      celsius: (c: number) => both(`${number(c)}\u00a0°C`, beside(c, "°C")),
+      minutes: (m: number) => `${fraction(told(m), language)}\u00a0min`,
       /** Minutes that may be hours. */
       duration: (m: number) =>
         m < 100
-          ? `${fraction(Math.round(m * 2) / 2, language)} min`
+          ? `${fraction(told(m), language)}\u00a0min`
           : t(Math.round(m) % 60 === 0 ? "units.hours" : "units.duration", {
               h: Math.floor(Math.round(m) / 60),
               m: Math.round(m) % 60,
             }),
       pct: (p: number) => `${number(p, p < 10 ? 1 : 0)}\u00a0%`,
       ratio: (r: number) => (r > 5 ? "> 5" : number(r, 1)),
-      foodName: (f: Food | undefined, id: string) => (f ? nameOf(f, language) : id),
+      foodName: (f: Food | undefined, id: string) => (f ? nameOf(f, language, units.spanish) : id),
       /** What the cook calls a line: cumin, of the dried spices. */
       lineName: (line: { food: string; name?: string }, foods: Map<string, Food>) => {
         if (line.name) return line.name.charAt(0).toLocaleUpperCase(language) + line.name.slice(1);
         const f = foods.get(line.food);
-        return f ? nameOf(f, language) : line.food;
+        return f ? nameOf(f, language, units.spanish) : line.food;
       },
       /** Reads what was typed in the page's language. */
       read: (text: string) => readNumber(text, language),
-      /** Minutes as a cook says them everywhere: to the half. */
-      halves: (m: number) => fraction(Math.round(m * 2) / 2, language),
+      /** Minutes as they are told everywhere, without their unit. */
+      halves: (m: number) => fraction(told(m), language),
       /** A hold against what it must reach; far more than enough is all the same. */
       money: (amount: number, currency: string) => moneyOf(language, currency).format(amount),
       /** A name inside a sentence, without what follows its comma. */
@@ -137,7 +143,11 @@ export function useFormat() {
           ? t(coded("units", m.unit), { count: m.amount <= 1 ? 1 : 2, amount: fraction(m.amount, language) })
           : "",
       when: (iso: string) =>
-        new Date(iso).toLocaleString(language, { dateStyle: "medium", timeStyle: "short" }),
+        new Date(iso).toLocaleString(dateLocale(language), {
+          dateStyle: "medium",
+          timeStyle: "short",
+          hourCycle: units.clock === "12" ? "h12" : "h23",
+        }),
     };
   }, [t, language, units]);
 }

@@ -1,16 +1,35 @@
 import { useSyncExternalStore } from "react";
+import { type Region, regionOf, regions } from "../i18n/es-region";
 
 // What is kept is grams, degrees Celsius and millimetres; a cook may have
 // other units shown beside them, and may type them.
 
-export type Units = { mass: "g" | "oz"; temperature: "C" | "F" | "gas"; length: "mm" | "inch" };
+export type Units = {
+  mass: "g" | "oz";
+  temperature: "C" | "F" | "gas";
+  length: "mm" | "inch";
+  /** Hours by 24 or by 12. */
+  clock: "24" | "12";
+  /** Whose names foods have in Spanish, or neutral ones. */
+  spanish: Region | "neutral";
+};
+
+const tongues = typeof navigator === "undefined" ? [] : navigator.languages;
 
 const key = "cuerda.units";
-const usual: Units = { mass: "g", temperature: "C", length: "mm" };
+const usual: Units = {
+  mass: "g",
+  temperature: "C",
+  length: "mm",
+  clock: "24",
+  spanish: regionOf(tongues),
+};
 const choices: { [K in keyof Units]: Units[K][] } = {
   mass: ["g", "oz"],
   temperature: ["C", "F", "gas"],
   length: ["mm", "inch"],
+  clock: ["24", "12"],
+  spanish: ["neutral", ...regions],
 };
 export const unitChoices = choices;
 
@@ -21,7 +40,13 @@ function kept(): Units {
       const value = read[name];
       return value !== undefined && choices[name].includes(value) ? value : usual[name];
     };
-    return { mass: pick("mass"), temperature: pick("temperature"), length: pick("length") };
+    return {
+      mass: pick("mass"),
+      temperature: pick("temperature"),
+      length: pick("length"),
+      clock: pick("clock"),
+      spanish: pick("spanish"),
+    };
   } catch {
     return usual;
   }
@@ -31,9 +56,9 @@ let now = kept();
 const listeners = new Set<() => void>();
 
 /** Takes the kitchen's units where this device has chosen none of its own. */
-export function adoptUnits(units: Units) {
+export function adoptUnits(units: Partial<Units>) {
   if (localStorage.getItem(key) !== null) return;
-  now = units;
+  now = { ...usual, ...units };
   for (const listener of listeners) listener();
 }
 

@@ -1,0 +1,74 @@
+package e2e
+
+import (
+	"strings"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+
+	"cuerda/core/kitchen"
+)
+
+// The kitchen chooses whose Spanish its foods are named in, and by which clock hours are shown.
+func TestTheKitchenChoosesItsWordsAndItsClock(t *testing.T) {
+	a := start(t)
+	p := a.person()
+	w := a.openAs(p, "/pantry", "es-US", 1280, 800)
+	w.eventually(".pantry", "Frijoles negros")
+	w.click("Colores, unidades, teclas")
+	w.click("Río de la Plata")
+	w.eventually(".pantry", "Porotos negros")
+	assert.NotContains(t, w.words(".pantry"), "Frijoles")
+	assert.Contains(t, w.words(".pantry"), "Arvejas partidas, cocidas", "what agrees with the name goes with it")
+	settings := func() (now kitchen.Settings) { a.get("/api/settings", &now); return now }
+	until(t, func() bool { return settings().Units.Spanish == "rp" }, func() string { return "the kitchen does not keep it" })
+
+	// Another device of the kitchen follows.
+	other := a.supper(a.person())
+	other.eventually(".plan-say", "all ready at 19:00")
+	other.click("Colours, units, keys")
+	other.click("by 12 hours, am and pm")
+	other.eventually(".plan-say", "all ready at 7:00 pm")
+	until(t, func() bool { return settings().Units.Clock == "12" }, func() string { return "the kitchen does not keep it" })
+	assert.Equal(t, "rp", settings().Units.Spanish, "one choice takes no other back")
+}
+
+// Each screen says the one next thing, until it is put away; the help says it again, with what the words mean.
+func TestTheNextThingIsToldAndFoundAgain(t *testing.T) {
+	a := start(t)
+	w := a.open(a.person(), "/logbook")
+	w.eventually(".next-thing", "After cooking, say in three taps")
+	w.click("Got it")
+	until(t, func() bool { return !w.MustHas(".next-thing") }, func() string { return "it stays" })
+	w.MustReload()
+	w.eventually(".logbook", "Tries")
+	assert.False(t, w.MustHas(".next-thing"), "it was put away")
+	w.click("Help: what comes next, and what the words mean")
+	w.eventually(".help", "After cooking, say in three taps")
+	w.eventually(".help", "82 in 100 means that about 18 would break")
+	accessible(t)(w, "the help")
+	w.click("Show this on the screen again")
+	w.see(".next-thing")
+	w.click("Keys")
+	w.eventually(".modal", "Search builds and foods")
+}
+
+// Who listens hears the verdict once it has settled, not at every step of a change.
+func TestTheVerdictIsSpokenOnceItHasSettled(t *testing.T) {
+	a := start(t)
+	w := a.open(a.person(), "/bench/"+a.build(peas))
+	w.eventually(".bench-middle [role=status]", "in 100")
+	w.MustEval(`() => {
+		const told = document.querySelector(".bench-middle [role=status]");
+		window.told = [];
+		new MutationObserver(() => window.told.push(told.textContent)).observe(told, { childList: true, characterData: true, subtree: true });
+	}`)
+	for _, grams := range []string{"30", "60", "120", "240"} {
+		w.grams("chickpea-flour", grams)
+	}
+	told := func() []string {
+		return strings.Split(w.MustEval(`() => window.told.join(" | ")`).Str(), " | ")
+	}
+	until(t, func() bool { return strings.Contains(strings.Join(told(), " "), "Squeeze") || len(told()[0]) > 0 }, func() string { return "nothing is said" })
+	assert.Less(t, len(told()), 4, "it is not told at every step: %v", told())
+}
