@@ -53,11 +53,16 @@ export function readNumber(text: string, language: string): number {
   return marks.length > 1 ? NaN : Number(plain.replace(",", "."));
 }
 
-// Making a formatter costs more than a hundred uses of it.
-/** Minutes as a cook says them: to the half below ten, whole above. */
-const told = (minutes: number) =>
-  Math.abs(minutes) < 10 ? Math.round(minutes * 2) / 2 : Math.round(minutes);
+/**
+ * Minutes as a cook says them: to the half below ten, whole above. Some come in halves already: what is whole is made
+ * of the half, so that both are told alike.
+ */
+function told(minutes: number): number {
+  const halves = Math.round(minutes * 2) / 2;
+  return Math.abs(halves) < 10 ? halves : Math.round(halves);
+}
 
+// Making a formatter costs more than a hundred uses of it.
 const formatters = new Map<string, Intl.NumberFormat>();
 
 function formatter(language: string, digits: number, useGrouping: boolean): Intl.NumberFormat {
