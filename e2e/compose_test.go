@@ -1,10 +1,13 @@
 package e2e
 
 import (
+	"encoding/json"
 	"testing"
 
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
+
+	"cuerda/core/food/eaters"
 )
 
 // From what is at hand to a build on the Bench that holds as often as was promised.
@@ -39,4 +42,32 @@ func TestAMixFromWhatIsAtHand(t *testing.T) {
 	check := accessible(t)
 	check(w, "compose")
 	require.NotEmpty(t, names)
+}
+
+// Whoever has no full plate at a supper is found a dish, which goes into the supper it was found for.
+func TestADishIsFoundForWhoHasNone(t *testing.T) {
+	a := start(t)
+	kept := a.keptSupper().Document
+	kept.Name, kept.Dishes, kept.Pins = "Two tables", kept.Dishes[:1], nil
+	kept.Eaters = &eaters.Eaters{People: []eaters.Person{
+		{Name: "Bow", Count: 3},
+		{Name: "Stroke", Count: 2, Diet: "vegan", Avoid: []string{"egg", "gluten"}},
+	}}
+	document, err := json.Marshal(kept)
+	require.NoError(t, err)
+	id := a.made(string(document))
+	w := a.open(a.person(), "/supper/"+id)
+	w.eventually(".plates", "Not a full plate: Stroke")
+	w.click("Find a dish for them")
+	w.eventually(".proposals", "in 100")
+	assert.Equal(t, "vegan", w.MustEval(`() => document.querySelector(".compose-ask select[aria-label=Diet]").value`).Str())
+	w.tapped(".proposal .btn-primary", "Add it to the supper")
+	w.eventually(".supper-left", "2 dishes")
+	w.settled(func() bool { return w.MustHas(".plan-knot") }, "it is planned with the other")
+	w.eventually(".plates", "without turkey balls")
+	assert.NotContains(t, w.words(".plates"), "turkey balls, ", "the new dish is theirs")
+	now := a.supperOf(id).Document
+	require.Len(t, now.Dishes, 2)
+	require.NotNil(t, now.Dishes[1].From, "it is a build of the kitchen as well")
+	assert.NotEmpty(t, a.build("with"), "found by its name")
 }

@@ -61,8 +61,8 @@ func TestAScoopSetsSizeCountTrayAndMinutes(t *testing.T) {
 	until(t, func() bool { return w.MustEval(lying).Int() == 12 }, func() string { return "the tray still shows others" })
 
 	// The other way: so many pieces.
-	w.fill(`input[aria-label^="Number of pieces"]`, "30")
-	w.eventually(".piece .hint", "30 pieces of 25 g")
+	w.fill(`input[aria-label^="Number of pieces"]`, "48")
+	w.eventually(".piece .hint", "48 pieces of 16 g")
 	until(t, func() bool { return w.minutes() < before }, func() string { return "smaller balls are quicker" })
 	w.click("Undo")
 	w.eventually(".piece .hint", "12 pieces of 62 g")
@@ -191,7 +191,7 @@ func TestGuidanceAndOvenAreTheKitchens(t *testing.T) {
 	w.click("Guidance and oven")
 	w.tapped(".modal label", "UK guidance")
 	w.fill(`input[aria-label="Oven is hotter than it says by, °C"]`, "-40")
-	w.see(`.modal select:has(option[value="0.1"])`).MustSelect("2\u00a0g")
+	w.see(`.modal select:has(option[value="0.1"])`).MustSelect("2 g")
 	w.click("Keep")
 	w.eventually(".heat-facts", "70 °C inside for 2 min")
 	until(t, func() bool { return w.minutes() > off }, func() string { return "a cooler oven takes longer" })

@@ -1,41 +1,13 @@
 import { useId } from "react";
 import { Link } from "react-router";
-import type { Ask, Foods, Vocabulary } from "../api/client";
+import type { Foods, Vocabulary } from "../api/client";
 import { FoodSelect } from "../build/food-select";
 import { coded, useTranslation } from "../i18n/use-translation";
 import { useFormat } from "../ui/format";
 import { Icon } from "../ui/icon";
 import { NumberField } from "../ui/number-field";
-
-type Kind = NonNullable<Ask["kind"]>;
-
-/** What a cook has said so far. */
-export type Asked = {
-  must: { food: string; grams: number }[];
-  /** Foods at hand that stay out. */
-  without: string[];
-  any: boolean;
-  avoid: string[];
-  diet: string;
-  kind: Kind | "";
-  portions: number;
-  minutes: number;
-  firm: number;
-  eat: number;
-};
-
-export const firstAsk = (emptyPantry: boolean): Asked => ({
-  must: [],
-  without: [],
-  any: emptyPantry,
-  avoid: ["egg"],
-  diet: "",
-  kind: "patty",
-  portions: 4,
-  minutes: 0,
-  firm: 0.5,
-  eat: 0.5,
-});
+import type { Asked } from "./asked";
+import { mostMusts } from "./link";
 
 const kinds = ["patty", "ball", "loaf", "cylinder", "fritter", "stuffing"] as const;
 const usual = ["egg", "gluten", "milk", "soy", "tree-nut", "sesame"];
@@ -128,7 +100,7 @@ export function AskSide({ asked, foods, vocabulary, have, onAsk }: Props) {
         value=""
         first={have}
         onChange={(food) => {
-          if (food && !asked.must.some((m) => m.food === food) && asked.must.length < 12)
+          if (food && !asked.must.some((m) => m.food === food) && asked.must.length < mostMusts)
             set({ must: [...asked.must, { food, grams: 0 }] });
         }}
       />
@@ -193,6 +165,22 @@ export function AskSide({ asked, foods, vocabulary, have, onAsk }: Props) {
           </option>
         ))}
       </select>
+
+      {asked.wants.length > 0 && (
+        <div className="toggles" role="group" aria-label={t("eaters.wishes")}>
+          {asked.wants.map((w) => (
+            <button
+              key={w}
+              type="button"
+              className="btn btn-word btn-sm"
+              aria-pressed={true}
+              onClick={() => set({ wants: asked.wants.filter((x) => x !== w) })}
+            >
+              {t(coded("eaters.wants", w))}
+            </button>
+          ))}
+        </div>
+      )}
 
       <h2>{t("compose.kind")}</h2>
       <div className="toggles" role="group" aria-label={t("compose.kind")}>

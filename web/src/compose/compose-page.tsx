@@ -1,7 +1,17 @@
-import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { keepPreviousData, useMutation, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { useNavigate } from "react-router";
-import { api, ApiError, type Ask, type Foods, type Proposal, unwrap, type Vocabulary } from "../api/client";
+import { useNavigate, useSearchParams } from "react-router";
+import {
+  api,
+  ApiError,
+  type Ask,
+  type Build,
+  etag,
+  type Foods,
+  type Proposal,
+  unwrap,
+  type Vocabulary,
+} from "../api/client";
 import { useCreateBuild, useFoods, useVocabulary } from "../editing/queries";
 import { usePantry } from "../kitchen/pantry";
 import { coded, useTranslation } from "../i18n/use-translation";
@@ -9,7 +19,10 @@ import { useFormat } from "../ui/format";
 import { Spoken } from "../ui/spoken";
 import { Trouble } from "../ui/trouble";
 import { useSettled } from "../ui/use-settled";
-import { AskSide, type Asked, firstAsk } from "./ask-side";
+import { addDish } from "../supper/edits";
+import { AskSide } from "./ask-side";
+import { type Asked, firstAsk } from "./asked";
+import { askedBy } from "./link";
 import { ProposalRow } from "./proposal-row";
 
 /** /compose: whole builds that hold, from what has to go in and what may. */
@@ -44,16 +57,29 @@ function Compose({ foods, vocabulary, have }: Props) {
   const format = useFormat();
   const navigate = useNavigate();
   const create = useCreateBuild();
-  const [asked, setAsked] = useState<Asked>(() => firstAsk(have.length === 0));
+  const [query] = useSearchParams();
+  const supper = query.get("supper");
+  const [asked, setAsked] = useState<Asked>(() =>
+    askedBy(query, firstAsk(have.length === 0), {
+      food: (id) => foods.has(id),
+      avoid: vocabulary.allergens,
+      diets: vocabulary.diets,
+      wants: vocabulary.wants,
+    }),
+  );
   const [not, setNot] = useState<string[]>([]);
   const settled = useSettled(asked, 150);
   const ask: Ask = {
     format: "cuerda-ask/1",
     must: settled.must.map((m) => ({ food: m.food, grams: m.grams })),
-    may: have.filter((id) => !settled.without.includes(id)),
+    may: [...new Set([...have, ...settled.extra])].filter((id) => !settled.without.includes(id)),
     any: settled.any,
     not: [...new Set([...not, ...settled.without])],
-    eaters: { avoid: settled.avoid, ...(settled.diet ? { diet: settled.diet } : {}) } as Ask["eaters"],
+    eaters: {
+      avoid: settled.avoid,
+      wants: settled.wants,
+      ...(settled.diet ? { diet: settled.diet } : {}),
+    } as Ask["eaters"],
     ...(settled.kind ? { kind: settled.kind } : {}),
     portions: settled.portions,
     minutes: settled.minutes,
@@ -70,7 +96,19 @@ function Compose({ foods, vocabulary, have }: Props) {
   const proposals = found.isError ? [] : (found.data?.proposals ?? []);
   const nameOf = useNameOf(foods);
   const open = (p: Proposal) =>
-    create.mutate({ ...p.document, name: nameOf(p) }, { onSuccess: (b) => void navigate(`/bench/${b.id}`) });
+    create.mutate(
+      { ...p.document, name: nameOf(p) },
+      {
+        onSuccess: (b) => {
+          if (supper) toSupper.mutate(b);
+          else void navigate(`/bench/${b.id}`);
+        },
+      },
+    );
+  const toSupper = useMutation({
+    mutationFn: (b: Build) => putDish(supper ?? "", b),
+    onSuccess: () => navigate(`/supper/${supper}`),
+  });
   const bindersOf = (p: Proposal) =>
     p.document.lines
       .map((l) => l.food)
@@ -81,7 +119,7 @@ function Compose({ foods, vocabulary, have }: Props) {
         asked={asked}
         foods={foods}
         vocabulary={vocabulary}
-        have={have}
+        have={[...new Set([...have, ...asked.extra])]}
         onAsk={(next) => {
           setNot([]);
           setAsked(next);
@@ -108,6 +146,11 @@ function Compose({ foods, vocabulary, have }: Props) {
           </p>
         )}
         {!found.isError && found.data && proposals.length === 0 && <p>{t("compose.none")}</p>}
+        {toSupper.isError && (
+          <p className="note note-reason" role="alert">
+            {t("compose.notInto")}
+          </p>
+        )}
         <ol className="proposals">
           {proposals.map((p) => (
             <ProposalRow
@@ -115,7 +158,8 @@ function Compose({ foods, vocabulary, have }: Props) {
               proposal={p}
               name={nameOf(p)}
               foods={foods}
-              busy={create.isPending}
+              busy={create.isPending || toSupper.isPending}
+              into={supper ? "supper" : "bench"}
               onOpen={() => open(p)}
               onAnother={() => {
                 const base = p.document.lines[0];
@@ -181,6 +225,23 @@ const nameOfFood = (foods: Foods, format: ReturnType<typeof useFormat>, detail: 
   const id = detail?.split(" ").at(-1)?.replace(/\.$/, "") ?? "";
   return format.foodName(foods.get(id), id);
 };
+
+/** Makes a build a dish of a supper, on whatever version that has come to. */
+async function putDish(supper: string, build: Build) {
+  const path = { id: supper };
+  const kept = await unwrap(api.GET("/suppers/{id}", { params: { path } }));
+  const dish = {
+    name: build.document.name ?? "",
+    build: build.document,
+    from: { build: build.id, version: build.version },
+  };
+  return unwrap(
+    api.PUT("/suppers/{id}", {
+      params: { path, header: { "If-Match": etag(kept.version) } },
+      body: addDish(dish)(kept.document),
+    }),
+  );
+}
 
 /** The first words of a food's name: "Lentils" of "Lentils, cooked". */
 function useNameOf(foods: Foods) {

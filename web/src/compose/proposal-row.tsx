@@ -9,12 +9,14 @@ type Props = {
   name: string;
   foods: Foods;
   busy: boolean;
+  /** Where it is taken. */
+  into: "bench" | "supper";
   onOpen: () => void;
   onAnother: () => void;
 };
 
 /** One proposed build: what is in it by its share, how it holds, and what it takes. */
-export function ProposalRow({ proposal: p, name, foods, busy, onOpen, onAnother }: Props) {
+export function ProposalRow({ proposal: p, name, foods, busy, into, onOpen, onAnother }: Props) {
   const { t, i18n } = useTranslation();
   const format = useFormat();
   const prepWords = usePrepWords();
@@ -75,7 +77,7 @@ export function ProposalRow({ proposal: p, name, foods, busy, onOpen, onAnother 
       </div>
       <div className="proposal-go">
         <button type="button" className="btn btn-primary btn-sm" disabled={busy} onClick={onOpen}>
-          {t("compose.open")}
+          {t(into === "supper" ? "compose.intoSupper" : "compose.open")}
         </button>
         <button type="button" className="btn btn-word btn-sm" onClick={onAnother}>
           {t("compose.another")}

@@ -71,6 +71,8 @@ export const compose = {
     cold: "the cold firms it before the heat",
   },
   open: "Open it on the Bench",
+  intoSupper: "Add it to the supper",
+  notInto: "The mix is kept as a build, but it could not be added to the supper. Add it there by its name.",
   another: "Another like this",
   others: "None of these",
   all: "Show the first ones again",

@@ -303,6 +303,8 @@ export const supper = {
       "Check the core with a thermometer; follow your local food authority. For allergies ask the eater and their clinician.",
     nobody: "Say who eats, and every dish is checked for each of them.",
     without: "without {{dishes}}",
+    findDish: "Find a dish for them",
+    useUp: "Use up {{grams}} of {{food}}",
     allFull: "Everyone has a full plate.",
     notFull: "Not a full plate: {{names}}.",
     side: {

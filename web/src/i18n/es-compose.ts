@@ -72,6 +72,9 @@ export const compose: ComposeWords = {
     cold: "el frío la afirma antes del calor",
   },
   open: "Abrirla en el Taller",
+  intoSupper: "Añadirla a la cena",
+  notInto:
+    "La mezcla está guardada como receta, pero no se pudo añadir a la cena. Añádela allí por su nombre.",
   another: "Otra como esta",
   others: "Ninguna de estas",
   all: "Ver otra vez las primeras",

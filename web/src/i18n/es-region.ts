@@ -6,6 +6,90 @@ export type Region = (typeof regions)[number];
 
 type Swap = [RegExp, string];
 
+/**
+ * Neutral names, and what they are called in Spain, Mexico, the River Plate and the Andes; nothing where it is the same.
+ * A name that agrees with its food stands with what agrees; what is longer stands first.
+ */
+const names = `
+carne de res molida|carne picada de vacuno||carne picada de vaca|
+carne de cerdo molida|carne picada de cerdo||carne picada de cerdo|
+carne de cordero molida|carne picada de cordero||carne picada de cordero|
+carne de pavo molida|carne picada de pavo||carne picada de pavo|
+carne de pollo molida|carne picada de pollo||carne picada de pollo|
+carne de ternera molida|carne picada de ternera||carne picada de ternera|
+carne de venado molida|carne picada de venado||carne picada de ciervo|
+contramuslo de pollo molido|contramuslo de pollo picado||muslo de pollo picado|
+res, cocida, picada|vacuno, cocido, picado||carne de vaca, cocida, picada|
+tocino ahumado, crudo, picado|beicon, crudo, picado||panceta ahumada, cruda, picada|
+deshebrado|desmenuzado||desmenuzado|
+camarones, cocidos, picados|gambas, cocidas, picadas|||
+alubias blancas, en lata, escurridas||frijoles blancos, en lata, escurridos|porotos blancos, en lata, escurridos|frijoles blancos, en lata, escurridos
+alubias blancas, cocidas||frijoles blancos, cocidos|porotos blancos, cocidos|frijoles blancos, cocidos
+alubias blancas, secas||frijoles blancos, secos|porotos blancos, secos|frijoles blancos, secos
+frijoles negros, en lata, escurridos|alubias negras, en lata, escurridas||porotos negros, en lata, escurridos|
+frijoles rojos, en lata, escurridos|alubias rojas, en lata, escurridas||porotos rojos, en lata, escurridos|
+frijoles pintos, en lata, escurridos|alubias pintas, en lata, escurridas||porotos pintos, en lata, escurridos|
+frijoles negros, cocidos|alubias negras, cocidas||porotos negros, cocidos|
+frijoles negros, secos|alubias negras, secas||porotos negros, secos|
+frijoles rojos, secos|alubias rojas, secas||porotos rojos, secos|
+frijoles carita, cocidos|alubias carilla, cocidas||porotos carita, cocidos|
+frijol mungo, cocido|soja verde (mungo), cocida||poroto mung, cocido|
+frijol mungo, seco|soja verde (mungo), seca||poroto mung, seco|
+frijoles|alubias||porotos|
+guisantes partidos, cocidos||chícharos partidos, cocidos|arvejas partidas, cocidas|arvejas partidas, cocidas
+guisantes partidos, secos||chícharos partidos, secos|arvejas partidas, secas|arvejas partidas, secas
+guisantes, congelados, descongelados||chícharos, congelados, descongelados|arvejas, congeladas, descongeladas|arvejas, congeladas, descongeladas
+guisante||chícharo|arveja|arveja
+soja||soya||soya
+papa, cocida, en puré|patata, cocida, en puré|||
+papa|patata|||
+papas|patatas|||
+batata, cocida, en puré|boniato, cocido, en puré|camote, cocido, en puré||camote, cocido, en puré
+puerro, en rodajas||poro, en rodajas||poro, en rodajas
+remolacha, rallada||betabel, rallado||beterraga, rallada
+calabacín, rallado||calabacita, rallada|zapallito, rallado|zapallito italiano, rallado
+calabaza, rallada|||zapallo, rallado|zapallo, rallado
+puré de calabaza|||puré de zapallo|puré de zapallo
+semillas de calabaza|||semillas de zapallo|semillas de zapallo
+semilla de calabaza|||semilla de zapallo|semilla de zapallo
+judías verdes, picadas||ejotes, picados|chauchas, picadas|vainitas, picadas
+col, en tiras|||repollo, en tiras|repollo, en tiras
+hoja de col, escaldada|||hoja de repollo, escaldada|hoja de repollo, escaldada
+col rizada, picada||kale, picado|kale, picado|
+pimiento, picado|||morrón, picado|
+cebolleta, en rodajas||cebollita de cambray, en rodajas|cebolla de verdeo, en rodajas|cebolla china, en rodajas
+quimbombó, en rodajas||okra, en rodajas||
+yuca|||mandioca|
+granos de maíz dulce||granos de elote|granos de choclo|granos de choclo
+chile, picado|guindilla, picada||ají picante, picado|ají, picado
+setas secas, desmenuzadas|||hongos secos, desmenuzados|
+tomates secos, picados||jitomates secos, picados||
+tomate||jitomate||
+pasta de tomate|concentrado de tomate|||
+plátano macho||||plátano verde
+banana|plátano|plátano||plátano
+aguacate|||palta|palta
+cacahuetes, picados||cacahuates, picados|maníes, picados|maníes, picados
+cacahuete||cacahuate|maní|maní
+anacardos, picados||nueces de la India, picadas|castañas de cajú, picadas|castañas de cajú, picadas
+anacardo||nuez de la India|castaña de cajú|castaña de cajú
+pacanas|nueces pecanas|nueces pecanas||
+nueces, picadas||nueces de Castilla, picadas||
+semillas de sésamo||ajonjolí||ajonjolí
+aceite de sésamo||aceite de ajonjolí||aceite de ajonjolí
+altramuz||||tarwi (chocho)
+quinua|quinoa|quinoa|quinoa|
+alforfón|trigo sarraceno|trigo sarraceno|trigo sarraceno|
+pan rallado||pan molido||pan molido
+almidón de maíz||fécula de maíz||
+crema de leche|nata|||
+requesón|||ricota|
+mantequilla|||manteca|
+manteca de cerdo|||grasa de cerdo|
+jugo de limón|zumo de limón|||
+polvo de hornear|levadura química|||
+`;
+
 /** Both forms of a word, as it begins a name and within one. */
 function word(neutral: string, said: string): Swap[] {
   const capital = (s: string) => s.charAt(0).toUpperCase() + s.slice(1);
@@ -16,144 +100,18 @@ function word(neutral: string, said: string): Swap[] {
   ];
 }
 
-const swaps: Record<Region, Swap[]> = {
-  // Spain
-  es: [
-    [/^Carne de res molida/, "Carne picada de vacuno"],
-    [/^Carne de (\S+) molida/, "Carne picada de $1"],
-    [/^Contramuslo de pollo molido/, "Contramuslo de pollo picado"],
-    [/^Res, cocida/, "Vacuno, cocido"],
-    ...word("papa", "patata"),
-    ...word("papas", "patatas"),
-    ...word("frijoles carita", "alubias carilla"),
-    ...word("frijol mungo", "soja verde (mungo)"),
-    ...word("frijoles", "alubias"),
-    ...word("batata", "boniato"),
-    ...word("jugo de limón", "zumo de limón"),
-    ...word("pacanas", "nueces pecanas"),
-    ...word("camarones, cocidos, picados", "gambas, cocidas, picadas"),
-    ...word("quinua", "quinoa"),
-    ...word("chile", "guindilla"),
-    ...word("banana", "plátano"),
-    ...word("crema de leche", "nata"),
-    ...word("deshebrado", "desmenuzado"),
-    ...word("polvo de hornear", "levadura química"),
-    ...word("alforfón", "trigo sarraceno"),
-    ...word("tocino ahumado", "beicon"),
-    ...word("pasta de tomate", "concentrado de tomate"),
-  ],
-  // Mexico
-  mx: [
-    ...word("alubias blancas", "frijoles blancos"),
-    [/^Frijoles blancos, en lata, escurridas/, "Frijoles blancos, en lata, escurridos"],
-    [/^Frijoles blancos, cocidas/, "Frijoles blancos, cocidos"],
-    [/^Frijoles blancos, secas/, "Frijoles blancos, secos"],
-    ...word("guisantes", "chícharos"),
-    ...word("guisante", "chícharo"),
-    ...word("cacahuetes", "cacahuates"),
-    ...word("cacahuete", "cacahuate"),
-    ...word("calabacín, rallado", "calabacita, rallada"),
-    ...word("judías verdes, picadas", "ejotes, picados"),
-    ...word("batata", "camote"),
-    ...word("remolacha", "betabel"),
-    ...word("puerro", "poro"),
-    ...word("pan rallado", "pan molido"),
-    ...word("anacardos, picados", "nueces de la India, picadas"),
-    ...word("pacanas", "nueces pecanas"),
-    ...word("nueces, picadas", "nueces de Castilla, picadas"),
-    ...word("soja", "soya"),
-    ...word("tomate", "jitomate"),
-    ...word("tomates", "jitomates"),
-    ...word("aceite de sésamo", "aceite de ajonjolí"),
-    ...word("semillas de sésamo", "ajonjolí"),
-    ...word("maicena", "fécula de maíz"),
-    ...word("col rizada", "kale"),
-    ...word("alforfón", "trigo sarraceno"),
-    ...word("quinua", "quinoa"),
-    ...word("cebolleta", "cebollita de cambray"),
-    ...word("banana", "plátano"),
-    ...word("quimbombó", "okra"),
-  ],
-  // River Plate
-  rp: [
-    [/^Carne de res molida/, "Carne picada de vaca"],
-    [/^Carne de (\S+) molida/, "Carne picada de $1"],
-    [/^Contramuslo de pollo molido/, "Muslo de pollo picado"],
-    [/^Res, cocida/, "Carne de vaca, cocida"],
-    ...word("alubias blancas", "porotos blancos"),
-    [/^Porotos blancos, en lata, escurridas/, "Porotos blancos, en lata, escurridos"],
-    [/^Porotos blancos, cocidas/, "Porotos blancos, cocidos"],
-    [/^Porotos blancos, secas/, "Porotos blancos, secos"],
-    ...word("frijoles", "porotos"),
-    ...word("frijol", "poroto"),
-    ...word("guisantes", "arvejas"),
-    [/^Arvejas partidos, cocidos/, "Arvejas partidas, cocidas"],
-    [/^Arvejas partidos, secos/, "Arvejas partidas, secas"],
-    [/^Arvejas, congelados, descongelados/, "Arvejas, congeladas, descongeladas"],
-    ...word("guisante", "arveja"),
-    ...word("cacahuetes, picados", "maníes, picados"),
-    ...word("cacahuete", "maní"),
-    ...word("calabacín, rallado", "zapallito, rallado"),
-    ...word("puré de calabaza", "puré de zapallo"),
-    ...word("calabaza, rallada", "zapallo, rallado"),
-    ...word("semillas de calabaza", "semillas de zapallo"),
-    ...word("semilla de calabaza", "semilla de zapallo"),
-    ...word("judías verdes", "chauchas"),
-    ...word("col, en tiras", "repollo, en tiras"),
-    ...word("hoja de col", "hoja de repollo"),
-    ...word("col rizada", "kale"),
-    ...word("pimiento", "morrón"),
-    ...word("aguacate", "palta"),
-    ...word("yuca", "mandioca"),
-    ...word("mantequilla", "manteca"),
-    ...word("manteca de cerdo", "grasa de cerdo"),
-    ...word("granos de maíz dulce", "granos de choclo"),
-    ...word("cebolleta", "cebolla de verdeo"),
-    ...word("requesón", "ricota"),
-    ...word("anacardos, picados", "castañas de cajú, picadas"),
-    ...word("chile", "ají picante"),
-    ...word("setas secas", "hongos secos"),
-    [/^Hongos secos, desmenuzadas/, "Hongos secos, desmenuzados"],
-    ...word("alforfón", "trigo sarraceno"),
-    ...word("quinua", "quinoa"),
-    ...word("tocino ahumado", "panceta ahumada"),
-  ],
-  // Andes
-  an: [
-    ...word("alubias blancas", "frijoles blancos"),
-    [/^Frijoles blancos, en lata, escurridas/, "Frijoles blancos, en lata, escurridos"],
-    [/^Frijoles blancos, cocidas/, "Frijoles blancos, cocidos"],
-    [/^Frijoles blancos, secas/, "Frijoles blancos, secos"],
-    ...word("guisantes", "arvejas"),
-    [/^Arvejas partidos, cocidos/, "Arvejas partidas, cocidas"],
-    [/^Arvejas partidos, secos/, "Arvejas partidas, secas"],
-    [/^Arvejas, congelados, descongelados/, "Arvejas, congeladas, descongeladas"],
-    ...word("guisante", "arveja"),
-    ...word("cacahuetes, picados", "maníes, picados"),
-    ...word("cacahuete", "maní"),
-    ...word("calabacín", "zapallito italiano"),
-    ...word("puré de calabaza", "puré de zapallo"),
-    ...word("calabaza, rallada", "zapallo, rallado"),
-    ...word("semillas de calabaza", "semillas de zapallo"),
-    ...word("semilla de calabaza", "semilla de zapallo"),
-    ...word("judías verdes", "vainitas"),
-    ...word("batata", "camote"),
-    ...word("puerro", "poro"),
-    ...word("aguacate", "palta"),
-    ...word("remolacha", "beterraga"),
-    ...word("granos de maíz dulce", "granos de choclo"),
-    ...word("chile", "ají"),
-    ...word("col, en tiras", "repollo, en tiras"),
-    ...word("hoja de col", "hoja de repollo"),
-    ...word("cebolleta", "cebolla china"),
-    ...word("soja", "soya"),
-    ...word("sésamo", "ajonjolí"),
-    ...word("altramuz", "tarwi (chocho)"),
-    ...word("anacardos, picados", "castañas de cajú, picadas"),
-    ...word("plátano macho", "plátano verde"),
-    ...word("banana", "plátano"),
-  ],
-};
+const rows = names
+  .trim()
+  .split("\n")
+  .map((row) => row.split("|"));
+
+const swapsIn = (region: Region): Swap[] =>
+  rows.flatMap(([neutral = "", ...there]) => {
+    const name = there[regions.indexOf(region)];
+    return name ? word(neutral, name) : [];
+  });
+
+const swaps = new Map<Region, Swap[]>();
 
 const countries: Record<string, Region> = {
   ES: "es",
@@ -182,7 +140,9 @@ export function regional(name: string, region: Region | "neutral"): string {
   const key = `${region} ${name}`;
   let words = said.get(key);
   if (words === undefined) {
-    words = swaps[region].reduce((now, [pattern, by]) => now.replace(pattern, by), name);
+    const there = swaps.get(region) ?? swapsIn(region);
+    swaps.set(region, there);
+    words = there.reduce((now, [pattern, by]) => now.replace(pattern, by), name);
     said.set(key, words);
   }
   return words;

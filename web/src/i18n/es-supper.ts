@@ -312,6 +312,8 @@ export const supper: typeof english = {
       "Comprueba el centro con un termómetro; sigue a tu autoridad alimentaria local. Para alergias, pregunta a quien come y a su médico.",
     nobody: "Di quién come y cada plato se comprueba para cada cual.",
     without: "sin {{dishes}}",
+    findDish: "Buscarles un plato",
+    useUp: "Aprovechar {{grams}} de {{food}}",
     allFull: "Todos tienen el plato lleno.",
     notFull: "Sin plato lleno: {{names}}.",
     side: {

@@ -1,5 +1,7 @@
 import { useState } from "react";
 import type { SupperDocument, SupperLook, Vocabulary } from "../api/client";
+import { useNavigate } from "react-router";
+import { dishFor } from "../compose/link";
 import { useTranslation } from "../i18n/use-translation";
 import { PeopleDialog } from "../kitchen/people-dialog";
 import { useFormat } from "../ui/format";
@@ -18,6 +20,7 @@ type Props = {
 export function SupperPeople({ session, document: d, look, vocabulary }: Props) {
   const { t } = useTranslation();
   const format = useFormat();
+  const navigate = useNavigate();
   const [open, setOpen] = useState(false);
   const names = useShortNames(d);
   const unchecked = d.dishes
@@ -61,6 +64,15 @@ export function SupperPeople({ session, document: d, look, vocabulary }: Props) 
                   names: short.map((p) => p.name || t("eaters.person", { n: p.person })).join(", "),
                 })
               : t("supper.allFull")}
+            {short.length > 0 && (
+              <button
+                type="button"
+                className="btn btn-straw btn-sm"
+                onClick={() => void navigate(dishFor(session.id, d, look, Date.now()))}
+              >
+                {t("supper.findDish")}
+              </button>
+            )}
           </li>
           {unchecked.length > 0 && (
             <li className="plates-short">

@@ -1,6 +1,8 @@
 import { useState } from "react";
 import Modal from "react-bootstrap/Modal";
 import type { Foods, SupperDocument, SupperLook, SupperPurchase } from "../api/client";
+import { Link } from "react-router";
+import { usingUp } from "../compose/link";
 import { useTranslation } from "../i18n/use-translation";
 import { usePurchaseWords } from "../kitchen/purchase-words";
 import { copy } from "../ui/copy";
@@ -80,6 +82,7 @@ export default function ShopDialog({ session, document: d, look, foods, currency
             .join(" · ")}
         </small>
       </label>
+      <UseUp of={p} eaters={d.eaters} name={nameOf(p)} />
     </li>
   );
   return (
@@ -130,4 +133,18 @@ export default function ShopDialog({ session, document: d, look, foods, currency
       </Modal.Footer>
     </Dialog>
   );
+}
+
+type UseUpProps = { of: SupperPurchase; eaters: SupperDocument["eaters"]; name: string };
+
+/** What is left over of a purchase, as the beginning of another mix. */
+function UseUp({ of, eaters, name }: UseUpProps) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const path = usingUp(of, eaters);
+  return path ? (
+    <Link className="btn btn-quiet btn-sm shop-use" to={path}>
+      {t("supper.useUp", { grams: format.grams(of.left_g ?? 0), food: format.within(name) })}
+    </Link>
+  ) : null;
 }
