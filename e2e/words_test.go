@@ -1,10 +1,13 @@
 package e2e
 
 import (
+	"slices"
 	"strings"
 	"testing"
 
+	"github.com/go-rod/rod/lib/proto"
 	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
 
 	"cuerda/core/kitchen"
 )
@@ -71,4 +74,60 @@ func TestTheVerdictIsSpokenOnceItHasSettled(t *testing.T) {
 	}
 	until(t, func() bool { return strings.Contains(strings.Join(told(), " "), "Squeeze") || len(told()[0]) > 0 }, func() string { return "nothing is said" })
 	assert.Less(t, len(told()), 4, "it is not told at every step: %v", told())
+}
+
+// spoken is what a screen reader is given of a page, in its order: role and name of everything that has both.
+func (w *window) spoken() (out [][2]string) {
+	w.t.Helper()
+	tree, err := proto.AccessibilityGetFullAXTree{}.Call(w.Page)
+	require.NoError(w.t, err)
+	for _, node := range tree.Nodes {
+		if node.Ignored || node.Role == nil {
+			continue
+		}
+		name := ""
+		if node.Name != nil {
+			name = strings.TrimSpace(node.Name.Value.Str())
+		}
+		out = append(out, [2]string{node.Role.Value.Str(), name})
+	}
+	return out
+}
+
+// What a screen reader is given has a name for everything that can be pressed, one title, and the Bench in the order in
+// which a cook reads it.
+func TestAScreenReaderIsToldInOrder(t *testing.T) {
+	a := start(t)
+	b := a.person()
+	pressed := []string{"button", "link", "textbox", "searchbox", "spinbutton", "slider", "combobox", "checkbox", "tab", "menuitem"}
+	for path, title := range map[string]string{
+		"/bench/" + a.build(peas): "", "/supper": "", "/cook": "Cook", "/logbook": "Tries", "/pantry": "Pantry", "/practice": "", "/compose": "A mix from what is at hand",
+	} {
+		w := a.open(b, path)
+		w.see("main")
+		w.unmoving()
+		said := w.spoken()
+		for _, s := range said {
+			if slices.Contains(pressed, s[0]) {
+				assert.NotEmpty(t, s[1], "%s: a %s has no name", path, s[0])
+			}
+		}
+		if title != "" {
+			assert.Contains(t, said, [2]string{"heading", title}, path)
+		}
+	}
+	w := a.open(b, "/bench/"+a.build(peas))
+	w.see(".heat-picture")
+	var headings []string
+	for _, s := range w.spoken() {
+		if s[0] == "heading" {
+			headings = append(headings, s[1])
+		}
+	}
+	at := -1
+	for _, next := range []string{"Holds", "The squeeze", "The hold", "The piece", "The table", "Other ways", "Worth knowing"} {
+		i := slices.IndexFunc(headings, func(h string) bool { return strings.HasPrefix(h, next) })
+		assert.Greater(t, i, at, "%q comes in its turn: %v", next, headings)
+		at = i
+	}
 }
