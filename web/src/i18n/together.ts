@@ -4,7 +4,9 @@ const amount = new RegExp(`([\\d}]) (?=(?:${unit}|in 100?|de (?:cada )?100?)(?![
 /** Phrases in which a number and its unit never part at the end of a line. */
 export function together<T>(phrases: T): T {
   if (typeof phrases === "string")
-    return phrases.replace(amount, "$1\u00a0").replace(/ (in|de|cada) (?=100?(?!\d))/g, " $1\u00a0") as T;
+    return phrases
+      .replace(amount, "$1\u00a0")
+      .replace(/([ \u00a0])(in|de|cada) (?=100?(?!\d))/g, "$1$2\u00a0") as T;
   return Object.fromEntries(
     Object.entries(phrases as Record<string, unknown>).map(([key, words]) => [key, together(words)]),
   ) as T;
