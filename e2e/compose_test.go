@@ -2,6 +2,7 @@ package e2e
 
 import (
 	"encoding/json"
+	"strings"
 	"testing"
 
 	"github.com/stretchr/testify/assert"
@@ -70,4 +71,20 @@ func TestADishIsFoundForWhoHasNone(t *testing.T) {
 	require.Len(t, now.Dishes, 2)
 	require.NotNil(t, now.Dishes[1].From, "it is a build of the kitchen as well")
 	assert.NotEmpty(t, a.build("with"), "found by its name")
+}
+
+// What is left over of a purchase begins a mix that everybody at the table can eat, whoever of them leaves it out.
+func TestWhatIsLeftOverIsUsedUpForAll(t *testing.T) {
+	a := start(t)
+	w := a.supper(a.person())
+	w.click("Shopping")
+	w.tapped(".supper-shop .shop-use", "Use up")
+	w.eventually(".compose-musts", "g")
+	left := w.MustEval(`() => [...document.querySelectorAll(".compose-ask .btn[aria-pressed=true]")].map((e) => e.textContent).join(" ")`).Str()
+	for _, p := range a.keptSupper().Document.Eaters.People {
+		for _, avoided := range p.Avoid {
+			assert.Contains(t, left, strings.ReplaceAll(strings.ReplaceAll(avoided, "tree-nut", "tree nuts"), "-", " "))
+		}
+	}
+	assert.Equal(t, "vegan", w.MustEval(`() => document.querySelector(".compose-ask select[aria-label=Diet]").value`).Str(), "one at the table is")
 }

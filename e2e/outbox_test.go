@@ -200,3 +200,23 @@ func TestWhatAnOlderPageKeptIsSent(t *testing.T) {
 	assert.Equal(t, "dark", w.MustEval(`() => localStorage.getItem("cuerda.theme")`).Str())
 	assert.Equal(t, "dark", w.MustEval(`() => document.documentElement.dataset.bsTheme`).Str())
 }
+
+// Over plain HTTP on a local network a browser has no locks. Two windows of one build still hear each other.
+func TestTwoWindowsWithoutLocks(t *testing.T) {
+	a := start(t)
+	id := a.build(peas)
+	b := a.person()
+	windows := make([]*window, 2)
+	for i := range windows {
+		w := a.open(b, "/bench/"+id)
+		w.MustEvalOnNewDocument(`delete Navigator.prototype.locks`)
+		w.MustReload().MustWaitLoad()
+		w.status("saved")
+		require.False(t, w.MustEval(`() => "locks" in navigator`).Bool())
+		windows[i] = w
+	}
+	windows[0].grams("flax-meal", "33")
+	windows[0].status("saved")
+	until(t, func() bool { return a.kept(id, "flax-meal") == 33 }, func() string { return "it is not kept" })
+	assert.Equal(t, "16", windows[1].value(gramsOf("flax-meal")), "the other window keeps what it shows until it is asked")
+}

@@ -16,7 +16,7 @@ import (
 	"cuerda/core/predict/bake"
 )
 
-// Proposal is a whole build that an ask can become.
+// Proposal is one answer to an ask: a whole build, with how well it holds and what it takes to make it.
 type Proposal struct {
 	Document document.Document
 	// Chance is what package predict says of the document, Low what nine in ten such builds reach, Eat how good it is to eat: 0..1.
@@ -273,7 +273,7 @@ func (c *composer) refine(l looked) looked {
 	return l
 }
 
-// unlike picks builds that are good and unlike those picked before: another base, another binder, another heat.
+// unlike picks the proposals to show: each is good, and differs in base, binder or heat from those picked before it.
 func (c *composer) unlike(good []looked) (out []looked) {
 	for len(out) < mostShown {
 		best, at := math.Inf(-1), -1
@@ -406,7 +406,7 @@ func (c *composer) why(l *looked) (out []string) {
 // wished are foods that make most mixes possible, with what a recipe takes of them, g.
 var wished = []Amount{{"chickpea-flour", 60}, {"oats-rolled", 70}, {"flax-meal", 20}, {"potato-mashed", 250}, {"lentils-cooked", 400}, {"chickpeas-canned", 400}, {"rice-cooked", 200}, {"psyllium-husk", 8}, {"walnuts", 60}}
 
-// missing are foods that, each by itself, would make more mixes possible.
+// missing finds the foods of which one alone, if it were at hand, would make more mixes possible than there are now.
 func (c *composer) missing(now int) (out []Missing) {
 	out = []Missing{}
 	for _, w := range wished {

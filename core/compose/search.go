@@ -45,7 +45,7 @@ type looked struct {
 	score            float64
 }
 
-// composer looks for mixes.
+// composer searches for mixes that answer an ask, in this kitchen and for these eaters.
 type composer struct {
 	ask   *Ask
 	k     *kitchen.Kitchen
@@ -72,7 +72,7 @@ func (c *composer) ended() bool {
 	}
 }
 
-// portionG is what one person eats of a kind, g: kitchen practice.
+// portionG is how much mix one person eats as pieces of each kind, g (kitchen practice).
 var portionG = map[piece.Kind]float64{piece.Patty: 150, piece.Ball: 150, piece.Loaf: 180, piece.Cylinder: 140, piece.Fritter: 150, piece.Stuffing: 120}
 
 // Salt and spice of a mix, g per 100 g: kitchen practice.

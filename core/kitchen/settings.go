@@ -67,7 +67,7 @@ type Units struct {
 	Mass        string `json:"mass" enum:"g,oz"`
 	Temperature string `json:"temperature" enum:"C,F,gas"`
 	Length      string `json:"length" enum:"mm,inch"`
-	// Clock is how hours are shown; "" as the language does.
+	// Clock is how hours are shown, by 24 or by 12; "" is 24.
 	Clock string `json:"clock,omitempty" enum:"24,12"`
 	// Spanish is whose names foods have in Spanish: of Spain, Mexico, the River Plate or the Andes, or neutral ones; "" as the browser says.
 	Spanish string `json:"spanish,omitempty" enum:"neutral,es,mx,rp,an"`

@@ -22,7 +22,7 @@ const (
 	bowl = 640.
 	// reaches is how long it takes until pouring begins, by the course's clock.
 	reaches = 4 * time.Second
-	// usual is how far off a hand stops that watches the scale, of what is allowed.
+	// usual is how far off a hand that watches the scale stops at most, as a share of what is allowed.
 	usual = 0.8
 	// pours is how long the first nine tenths take.
 	pours = 6 * time.Second

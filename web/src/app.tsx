@@ -97,6 +97,7 @@ function Frame() {
   const nav = useRef<HTMLElement>(null);
   const path = useLocation().pathname;
   const view = path.split("/")[1];
+  const helped = screenOf(path);
   useArrival(view);
   useEffect(() => {
     const row = nav.current;
@@ -191,9 +192,7 @@ function Frame() {
         </div>
       </header>
       <GuestNote />
-      {screens.includes(view as (typeof screens)[number]) && view !== "bench" && (
-        <NextThing screen={screenOf(path)} />
-      )}
+      {helped && helped !== "bench" && <NextThing screen={helped} />}
       <Suspense>
         <Outlet />
       </Suspense>
@@ -203,7 +202,7 @@ function Frame() {
         {dialog === "search" && <SearchDialog onClose={() => setDialog(null)} />}
         {dialog === "help" && (
           <HelpDialog
-            screen={screenOf(path)}
+            screen={helped ?? "bench"}
             onKeys={() => setDialog("keys")}
             onClose={() => setDialog(null)}
           />

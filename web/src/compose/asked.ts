@@ -1,6 +1,6 @@
 import type { Ask } from "../api/client";
 
-export type Kind = NonNullable<Ask["kind"]>;
+type Kind = NonNullable<Ask["kind"]>;
 
 /** What a cook has said so far. */
 export type Asked = {

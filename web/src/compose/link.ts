@@ -1,8 +1,10 @@
 import type { SupperDocument, SupperLook, SupperPurchase } from "../api/client";
 import type { Asked } from "./asked";
 
+type Person = NonNullable<NonNullable<SupperDocument["eaters"]>["people"]>[number];
+
 /** What another screen asks a mix for. */
-export type Asking = {
+type Asking = {
   must?: { food: string; grams: number }[];
   /** Foods that are there besides those of the pantry. */
   may?: string[];
@@ -70,22 +72,25 @@ export const mostMusts = 12;
 const longest = 1440; // min
 const strictest = ["vegan", "vegetarian", "no-red-meat", "no-pork"];
 
+/** What those who eat leave out, all together: a dish that suits it suits each of them. */
+function leftOut(
+  eaters: (SupperDocument["eaters"] | Person | undefined)[],
+): Pick<Asking, "avoid" | "wants" | "diet"> {
+  const each = (key: "avoid" | "wants") => [...new Set(eaters.flatMap((e): string[] => e?.[key] ?? []))];
+  return {
+    avoid: each("avoid"),
+    wants: each("wants"),
+    diet: strictest.find((diet) => eaters.some((e) => e?.diet === diet)),
+  };
+}
+
 /** A dish for those of a supper who have no full plate, of what is bought for it and at hand, in the time that is left. */
 export function dishFor(id: string, d: SupperDocument, look: SupperLook, now: number): string {
   const short = look.people.filter((p) => !p.full || !p.main);
-  const people = short
-    .map((p) => d.eaters?.people?.find((_, i) => i + 1 === p.person))
-    .filter((p) => p !== undefined);
-  const all = [d.eaters ?? {}, ...people];
-  const each = <K extends "avoid" | "wants">(key: K) => [
-    ...new Set(all.flatMap((e): string[] => e[key] ?? [])),
-  ];
   const left = Math.floor((Date.parse(d.table) - now) / 60_000);
   return composePath({
+    ...leftOut([d.eaters, ...short.map((p) => d.eaters?.people?.[p.person - 1])]),
     may: look.shop.map((p) => p.food),
-    avoid: each("avoid"),
-    wants: each("wants"),
-    diet: strictest.find((diet) => all.some((e) => e.diet === diet)),
     // Whoever may eat of a dish shares it.
     portions: look.people.reduce((n, p) => n + p.count, 0),
     minutes: left > 0 && left < longest ? left : 0,
@@ -95,12 +100,11 @@ export function dishFor(id: string, d: SupperDocument, look: SupperLook, now: nu
 
 const worthUsing = 30; // g
 
-/** A mix that uses up what is left over of a purchase; undefined where that is little. */
+/** A mix that uses up what is left over of a purchase, for all who eat; undefined where that is little. */
 export const usingUp = (p: SupperPurchase, eaters: SupperDocument["eaters"]): string | undefined =>
   (p.left_g ?? 0) >= worthUsing
     ? composePath({
+        ...leftOut([eaters, ...(eaters?.people ?? [])]),
         must: [{ food: p.food, grams: p.left_g ?? 0 }],
-        avoid: eaters?.avoid,
-        diet: eaters?.diet,
       })
     : undefined;

@@ -88,7 +88,8 @@ export function RunningStrip({ course, now }: { course: Course; now: number }) {
   const rows = useRows(course, now);
   if (rows.length === 0) return null;
   return (
-    <a className="cook-strip" href="#cook-running" aria-label={t("cook.running")}>
+    <a className="cook-strip" href="#cook-running">
+      <span className="visually-hidden">{t("cook.running")}: </span>
       {rows.slice(0, shownAtOnce).map((row) => (
         <span key={row.key}>
           <span className="strip-name">{row.name}</span>{" "}

@@ -13,5 +13,5 @@ export type Screen = keyof typeof words;
 export type Word = (typeof words)[Screen][number];
 export const screens = Object.keys(words) as Screen[];
 
-/** The screen of a path, such as "/supper/…". */
-export const screenOf = (path: string): Screen => screens.find((s) => s === path.split("/")[1]) ?? "bench";
+/** The screen of a path, such as "/supper/…"; undefined of one that has nothing to say next. */
+export const screenOf = (path: string): Screen | undefined => screens.find((s) => s === path.split("/")[1]);

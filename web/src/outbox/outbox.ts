@@ -202,7 +202,8 @@ class Outbox {
 
   /** Looks around again once another window has closed: what it left is then for a session here to take up. */
   private awaitEnd(other: string) {
-    if (other === windowId || !this.open.has(other) || this.awaited.has(other)) return;
+    if (!("locks" in navigator) || other === windowId || !this.open.has(other) || this.awaited.has(other))
+      return;
     this.awaited.add(other);
     void navigator.locks.request(`cuerda.window.${other}`, () => {
       this.awaited.delete(other);
