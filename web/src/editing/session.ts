@@ -33,6 +33,7 @@ export type SessionState<D = BuildDocument> = {
 type Step<D> = { document: D; key?: string; at: number };
 
 const draftAfter = 100; // ms
+const draftLate = 2000; // ms that the browser may take to write it
 const saveAfter = 600; // ms without a change
 const coalesce = 1200; // ms within which changes of one field are one step back
 const history = 200;
@@ -56,6 +57,8 @@ export class DocumentSession<D extends object> {
   private future: D[] = [];
   private kept: D;
   private drafting?: ReturnType<typeof setTimeout>;
+  /** When what was kept last in the browser is written there. */
+  private drafted: Promise<unknown> = Promise.resolve();
   private timer?: ReturnType<typeof setTimeout>;
   private retry = 0;
   private inFlight: Promise<void> | undefined;
@@ -230,6 +233,8 @@ export class DocumentSession<D extends object> {
   private async failed(error: unknown) {
     if (!(error instanceof ApiError)) throw error;
     if (error.temporary) {
+      // It says that changes are kept here: that is said once they are, or once the browser has had its time.
+      await Promise.race([this.drafted, new Promise((late) => setTimeout(late, draftLate))]);
       this.update({ status: "offline" });
       this.retry = Math.min(this.retry + 1, 5);
       this.saveSoon(1000 * this.retry);
@@ -304,7 +309,7 @@ export class DocumentSession<D extends object> {
   }
 
   private keepDraft(base: number) {
-    outbox.draft(this.resource.kind, this.id, base, this.state.document, this.sent);
+    this.drafted = outbox.draft(this.resource.kind, this.id, base, this.state.document, this.sent);
   }
 
   private dropDraft() {

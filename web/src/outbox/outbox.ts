@@ -149,13 +149,13 @@ class Outbox {
       body,
       window: windowId,
     }));
-    this.store(made);
+    void this.store(made);
     this.wake();
   }
 
-  /** Keeps a document as it stands in this window, in place of what it was there before. */
-  draft(kind: Kind, of: string, base: number, body: unknown, sent: unknown) {
-    this.store([
+  /** Keeps a document as it stands in this window, in place of what it was there before; done once it is written. */
+  draft(kind: Kind, of: string, base: number, body: unknown, sent: unknown): Promise<boolean> {
+    return this.store([
       {
         id: this.draftId(kind, of),
         kitchen: kitchenHere,
@@ -179,7 +179,7 @@ class Outbox {
     const entry = own ?? left.at(-1);
     if (!entry || entry === own) return entry;
     const mine = { ...entry, id: this.draftId(kind, of), window: windowId };
-    this.store([mine], [entry.id]);
+    void this.store([mine], [entry.id]);
     return mine;
   }
 
@@ -215,21 +215,22 @@ class Outbox {
   /** Takes entries back: they are not sent. */
   drop(ids: string[]) {
     const there = ids.filter((id) => this.entries.has(id));
-    if (there.length > 0) this.store([], there);
+    if (there.length > 0) void this.store([], there);
   }
 
   /** Sends again what was refused. */
   again(entry: Entry) {
-    this.store([{ ...entry, refused: undefined }]);
+    void this.store([{ ...entry, refused: undefined }]);
     this.wake();
   }
 
-  private store(put: Entry[], dropped: string[] = []) {
+  private store(put: Entry[], dropped: string[] = []): Promise<boolean> {
     for (const entry of put) this.entries.set(entry.id, entry);
     this.forget(dropped);
-    void keep(put, dropped);
+    const written = keep(put, dropped);
     this.channel?.postMessage({ put, dropped } satisfies Said);
     this.changed();
+    return written;
   }
 
   private hear(said: Said) {
@@ -313,7 +314,7 @@ class Outbox {
         else if (o.again) put.push(o.again);
         else dropped.push(o.entry.id);
       }
-      this.store(put, dropped);
+      void this.store(put, dropped);
       if (answer !== undefined) {
         this.tell(kind, of, answer);
         this.channel?.postMessage({ answered: { kind, of, answer } } satisfies Said);
