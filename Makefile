@@ -5,10 +5,13 @@
 # make format             put everything into its format
 # make generate           write what is made from the Go types: the interface's description, schemas, the demonstration
 # make bench              the benchmarks (docs/performance.md)
+# make rehearse         three machines on this one, with what happens to machines (BEFORE=the version it is upgraded from)
+# make scale            what one server bears: 10 000 households, 100 million readings (20 GB, 20 minutes; HOUSEHOLDS=500)
 # make thorough           laws that take long, tried as often as it takes to find what is rare: an hour
 # make siege              kills and attacks, many times over (ROUNDS=60)
 # make fuzz               every reader of what comes from outside, for a minute each
 # make shots              take the pictures of docs/screenshots anew
+# make package          a Debian package, for machines that have neither Go nor Node
 # make backup FILE=...    write every kitchen to a file, while the server runs or not
 # make restore FILE=...   make the kitchens of a backup again, in a new place
 # make clean              remove what was built
@@ -20,7 +23,7 @@ WEB_SOURCES := $(shell find web/src web/public -type f) web/index.html web/vite.
 GO_PACKAGES := ./...
 export GOFLAGS ?= -buildvcs=false
 
-.PHONY: help quick start build test check check-go check-web check-generated test-go generate format bench shots fuzz siege thorough backup restore clean
+.PHONY: help quick start build test check check-go check-web check-generated test-go generate format bench shots fuzz siege thorough scale rehearse package backup restore clean
 
 help:
 	@sed -n 's/^# \(make .*\)/\1/p' Makefile
@@ -40,12 +43,15 @@ bin/cuerda: web/dist/index.html FORCE
 .PHONY: FORCE
 FORCE:
 
-.PHONY: setup setup-tests
+.PHONY: setup setup-tests setup-cluster
 setup:
 	@scripts/setup.sh
 
 setup-tests:
 	@scripts/setup.sh tests
+
+setup-cluster:
+	@scripts/setup.sh cluster
 
 .cache/npm: web/package-lock.json
 	@command -v npm >/dev/null || { echo "Cuerda needs Node.js 20 or newer with npm to build its pages." >&2; exit 1; }
@@ -77,6 +83,8 @@ test-go: web/dist/index.html setup-tests
 	go test -count=1 -timeout 15m -parallel 3 ./cmd/... ./e2e/... ./web/...
 	go test -count=1 ./core/...
 	go test -count=1 -run 'Siege|Frozen|Hostile|NearlyRight|WhoMay|SecondWall|NoGuess' ./internal/api
+	go test -count=1 -run LogbookIsSimulated ./internal/demo
+	go test -count=1 -p 1 ./packaging ./internal/rehearsal
 	go test -race $(UNWATCHED) -short -count=1 -timeout 15m $(GO_GOROUTINES)
 
 # The laws that take long, tried as often as it takes to find what is rare: an hour.
@@ -127,6 +135,23 @@ fuzz:
 siege: web/dist/index.html setup-tests
 	CUERDA_SIEGE=$${ROUNDS:-60} go test -count=1 -timeout 30m -run 'Siege|Slow|Frozen|Import|NearlyRight|NoGuess' -v ./internal/api ./internal/archive ./cmd/cuerda
 
+# Databases of made-up households, kept in .cache/scale for the next time, and what a server does with them.
+scale: bin/cuerda setup-tests
+	go build -o .cache/scale-bin ./internal/load/scale
+	.cache/scale-bin -cuerda bin/cuerda -folder $(or $(FOLDER),.cache/scale) -households $(or $(HOUSEHOLDS),10000) -page docs/performance.md
+
+# BEFORE is a commit, such as v0.31.0: the version that the rolling upgrade begins with.
+rehearse: bin/cuerda setup-cluster
+	$(if $(BEFORE),@rm -rf .cache/before && git worktree prune && git worktree add -q --detach .cache/before $(BEFORE) && $(MAKE) --no-print-directory -C .cache/before build)
+	go run ./internal/rehearsal/rehearse -cuerda $(CURDIR)/bin/cuerda $(if $(BEFORE),-before $(CURDIR)/.cache/before/bin/cuerda)
+
+# The program of the package asks no library of the machine for anything. PACKAGE_VERSION is for its test alone.
+package: web/dist/index.html
+	@mkdir -p .cache/package $(or $(PACKAGES),dist)
+	@CGO_ENABLED=0 go build -trimpath -ldflags "-s -w" -o .cache/package/cuerda ./cmd/cuerda
+	@VERSION=$(or $(PACKAGE_VERSION),$$(sed -n 's/^const Number = "\(.*\)"/\1/p' internal/version/version.go)) ARCH=$$(go env GOARCH) \
+		go tool -modfile=packaging/tools.mod nfpm package --config packaging/nfpm.yaml --packager deb --target $(or $(PACKAGES),dist)/
+
 backup: bin/cuerda
 	bin/cuerda backup $(or $(FILE),$(error say where: make backup FILE=...))
 
@@ -144,5 +169,5 @@ shots: bin/cuerda setup-tests
 	go run ./e2e/shots -url "$$(sed -n 's/^Cuerda is at //p' "$$data/one.log")" -signed-in "$$(sed -n 's/.*made up, is at \(.*\)\/bench/\1/p' "$$data/two.log")"
 
 clean:
-	rm -rf bin .cache web/node_modules
+	rm -rf bin dist .cache web/node_modules
 	find web/dist -mindepth 1 ! -name .gitkeep -delete

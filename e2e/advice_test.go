@@ -147,7 +147,7 @@ func TestTheTableDecidesWhatIsOffered(t *testing.T) {
 		words := e.MustText()
 		for _, f := range food.Starter().Foods() {
 			if strings.HasSuffix(words, " g "+strings.ToLower(f.Name[:1])+f.Name[1:]) || strings.Contains(words, " g "+strings.ToLower(f.Name[:1])+f.Name[1:]+" with") {
-				assert.Equal(t, eaters.Clear, table.Check(&f, read[f.ID]).Status, words)
+				assert.Equal(t, eaters.Clear, table.Check(f, read[f.ID]).Status, words)
 			}
 		}
 	}

@@ -38,16 +38,17 @@ func TestTheLogbookTellsWhatHappenedAndWhatItTeaches(t *testing.T) {
 	a := startLearned(t)
 	w := a.logbook()
 	w.eventually(".try-head", "Split-pea and parsnip cakes")
-	w.eventually(".found-ropes", "found: 2 of 7 broke")
+	w.eventually(".found-ropes", "found: 1 of 7 broke")
 	w.eventually(".try-wrote", "chickpea flour 45 g → 29 g")
 	w.eventually(".try-why", "chickpea flour")
-	w.eventually(".change-best", "oven-dry 12 min")
-	w.eventually(".change-one", "too much water in the split peas")
+	w.eventually(".change-best", "chickpea flour 29 g → 74 g")
+	w.eventually(".change-one", "too little chickpea flour")
 	w.eventually(".dish-history", time.Now().UTC().AddDate(0, 0, -6).Format("Jan"))
 
 	// What is looked for, and the arrow keys.
 	w.click("Broke")
 	w.settled(func() bool { return w.words(".logbook-list .outcome-held") == "" }, "those that held are left out")
+	w.click("All")
 	w.fill(`.logbook-list input[type="search"]`, "hungry")
 	w.settled(func() bool { return w.MustEval(`() => document.querySelectorAll(".try-row").length`).Int() == 2 }, "two tries without a rest")
 	w.tap(".try-row")
@@ -82,7 +83,7 @@ func TestTheNextTryChangesOneThing(t *testing.T) {
 	w.eventually(".change-one ul", "in 100")
 	w.click("As the next try")
 	w.settled(func() bool { return strings.Contains(w.MustInfo().URL, "/bench/") }, "the next try is on the Bench")
-	w.eventually(`[data-food="split-peas-cooked"]`, "oven-dry 12")
+	w.settled(func() bool { return w.value(`[data-food="chickpea-flour"] input`) == "74" }, "with the one change")
 	w.eventually(".last-tries", "Not cooked yet.")
 	w.eventually(".last-tries", "42 tries of this kitchen")
 }
@@ -239,7 +240,7 @@ func TestVersionsAndPicturesOfTries(t *testing.T) {
 	w.see(".last-tries li")
 	w.click("More for this build")
 	w.click("Versions")
-	w.eventually(".version-tries", "broke")
+	w.eventually(".version-tries", "fell apart")
 	w.press(input.Escape)
 	w.settled(func() bool { return !w.MustHas(".offcanvas") }, "the drawer is closed")
 
@@ -257,6 +258,7 @@ func TestVersionsAndPicturesOfTries(t *testing.T) {
 	w.fill(".write-note textarea", "with its picture")
 	w.click("Keep it")
 	w.settled(func() bool { return len(a.tries("text=picture").Tries) == 1 }, "it is kept")
+	w.settled(func() bool { return !w.MustHas(".write-try") }, "and the page says so")
 	kept := a.tries("text=picture").Tries[0]
 	require.NotEmpty(t, kept.Photo)
 	w.MustNavigate(a.at("/logbook/" + kept.ID)).MustWaitLoad()

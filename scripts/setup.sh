@@ -1,6 +1,7 @@
 #!/usr/bin/env bash
 # Installs what is missing of Debian's packages: a PostgreSQL server and, for
-# the tests, Chromium and a C compiler. Does nothing where they are there.
+# the tests, Chromium, a C compiler, a container that boots,
+# and what a cluster is made of. Does nothing where they are there.
 set -euo pipefail
 
 missing=()
@@ -12,6 +13,16 @@ if [ "${1:-}" = tests ]; then
   fi
   # The race detector needs a C compiler.
   command -v gcc >/dev/null && [ -e /usr/include/stdlib.h ] || missing+=(gcc libc6-dev)
+  # The package is tried in a container that boots, which only root may do.
+  if [ "$(id -u)" = 0 ] && ! { command -v systemd-nspawn && command -v dbus-daemon && ls /lib/*/libnss_systemd.so.2; } >/dev/null; then
+    missing+=(systemd systemd-container dbus libnss-systemd)
+  fi
+fi
+if [ "${1:-}" = cluster ] || { [ "${1:-}" = tests ] && [ "$(id -u)" = 0 ]; }; then
+  # The rehearsal of three machines.
+  command -v patroni >/dev/null || missing+=(patroni)
+  command -v etcd >/dev/null || missing+=(etcd-server)
+  command -v haproxy >/dev/null || [ -x /usr/sbin/haproxy ] || missing+=(haproxy)
 fi
 [ ${#missing[@]} -gt 0 ] || exit 0
 

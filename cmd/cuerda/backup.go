@@ -18,17 +18,29 @@ import (
 	"cuerda/internal/store"
 )
 
-// place is where kitchens are kept: a data folder, or a database of one's own.
-type place struct{ data, database string }
+// place is where kitchens are kept: a data folder, or a database of one's own, and an object store for pictures.
+type place struct{ data, database, pictures string }
 
 func (p *place) flags(cmd *cobra.Command) {
 	cmd.Flags().StringVar(&p.data, "data", fromEnv("CUERDA_DATA", defaultData()), "folder of the kitchen's data (CUERDA_DATA)")
+	cmd.Flags().StringVar(&p.pictures, "photos", os.Getenv("CUERDA_PHOTOS"), "the object store that pictures lie in, where it is not the database (CUERDA_PHOTOS)")
 	cmd.Flags().StringVar(&p.database, "database", os.Getenv("DATABASE_URL"), "a PostgreSQL database used instead of a private one (DATABASE_URL)")
 }
 
 // open gives the store of a place, whether or not a server runs there. Only where none runs
 // are its tables brought up to date.
 func (p *place) open(ctx context.Context, mayRun bool) (s *store.Store, done func(), err error) {
+	if s, done, err = p.openDatabase(ctx, mayRun); err != nil {
+		return nil, nil, err
+	}
+	if err = keepPicturesIn(ctx, s, p.pictures); err != nil {
+		done()
+		return nil, nil, err
+	}
+	return s, done, nil
+}
+
+func (p *place) openDatabase(ctx context.Context, mayRun bool) (s *store.Store, done func(), err error) {
 	if p.database != "" {
 		if mayRun {
 			s, err = store.Attach(ctx, p.database)

@@ -23,6 +23,7 @@ const (
 	writeTimeout    = 60 * time.Second
 	idleTimeout     = 2 * time.Minute
 	shutdownTimeout = 4 * time.Second
+	jobsEndWithin   = 4 * time.Second
 )
 
 func logger(to io.Writer, o startOptions) (*slog.Logger, error) {

@@ -12,12 +12,15 @@ import (
 	"strconv"
 	"strings"
 	"syscall"
+	"time"
 
 	"github.com/spf13/cobra"
 
 	"cuerda/core/food"
 	"cuerda/internal/api"
 	"cuerda/internal/demo"
+	"cuerda/internal/jobs"
+	"cuerda/internal/objects"
 	"cuerda/internal/postgres"
 	"cuerda/internal/store"
 	"cuerda/web"
@@ -33,6 +36,8 @@ type startOptions struct {
 	verbose                bool
 	accounts, openHouse    bool
 	proxies                []string
+	fineDays               int
+	pictures               string
 }
 
 func startCommand() *cobra.Command {
@@ -64,6 +69,10 @@ comes from.`,
 	if err != nil {
 		port = -1 // reported by start
 	}
+	fineDays, err := strconv.Atoi(fromEnv("CUERDA_FINE_READINGS_DAYS", "90"))
+	if err != nil {
+		fineDays = -1 // reported by start
+	}
 	f.IntVar(&o.port, "port", port, "port, or the next free one after it; 0 for any (CUERDA_PORT)")
 	f.StringVar(&o.data, "data", fromEnv("CUERDA_DATA", defaultData()), "folder of the kitchen's data (CUERDA_DATA)")
 	f.StringVar(&o.database, "database", os.Getenv("DATABASE_URL"), "a PostgreSQL database to use instead of a private one (DATABASE_URL)")
@@ -75,6 +84,8 @@ comes from.`,
 	f.BoolVar(&o.accounts, "accounts", os.Getenv("CUERDA_ACCOUNTS") == "true", "people sign in (CUERDA_ACCOUNTS=true)")
 	f.BoolVar(&o.openHouse, "open-house", false, "beyond loopback too, let everybody in without a password")
 	f.StringSliceVar(&o.proxies, "trusted-proxy", fields(os.Getenv("CUERDA_TRUSTED_PROXIES")), "address or network of a proxy that ends HTTPS; again for more (CUERDA_TRUSTED_PROXIES)")
+	f.StringVar(&o.pictures, "photos", os.Getenv("CUERDA_PHOTOS"), "an object store for new pictures, such as s3://bucket/prefix?endpoint=store.example; else they lie in the database (CUERDA_PHOTOS)")
+	f.IntVar(&o.fineDays, "fine-readings-days", fineDays, "how long every reading of a cooking is kept, before a curve stands for them; 0 for ever (CUERDA_FINE_READINGS_DAYS)")
 	f.BoolVar(&o.verbose, "verbose", false, "log every request too")
 	return cmd
 }
@@ -105,6 +116,9 @@ func defaultData() string {
 func start(ctx context.Context, out, errs io.Writer, o startOptions) error {
 	if o.port < 0 || o.port > 65535 {
 		return errors.New("the port should be a number from 0 to 65535")
+	}
+	if o.fineDays < 0 || o.fineDays > 36500 {
+		return errors.New("--fine-readings-days should be a number of days, or 0")
 	}
 	log, err := logger(errs, o)
 	if err != nil {
@@ -145,6 +159,9 @@ func start(ctx context.Context, out, errs io.Writer, o startOptions) error {
 		return err
 	}
 	defer db.Close()
+	if err := keepPicturesIn(ctx, db, o.pictures); err != nil {
+		return err
+	}
 	foods := food.Starter()
 	club, err := demo.Seed(ctx, db, foods)
 	if err != nil {
@@ -164,9 +181,19 @@ func start(ctx context.Context, out, errs io.Writer, o startOptions) error {
 		Store: db, Foods: foods, Log: log, Pages: pages, Hosts: names, Accounts: accounts, Secure: o.certificate != "" || len(proxies) > 0, Proxies: proxies,
 		Demo: func(ctx context.Context, owner string) (string, error) { return demo.Anew(ctx, db, foods, owner) },
 	}
+	queue := &jobs.Queue{Teacher: &jobs.Teacher{Store: db, Foods: foods}, Log: log, FineReadings: time.Duration(o.fineDays) * 24 * time.Hour}
+	if err := queue.Start(context.WithoutCancel(ctx)); err != nil {
+		return err
+	}
+	defer func() {
+		ended, cancel := context.WithTimeout(context.Background(), jobsEndWithin)
+		defer cancel()
+		queue.Stop(ended)
+	}()
+	handler.Background = queue
 	whole := handler.Handler()
 	if o.metrics != "" {
-		stop, err := serveMetrics(o.metrics, handler.Metrics(), log)
+		stop, err := serveMetrics(o.metrics, handler.Metrics(queue.Metrics()...), log)
 		if err != nil {
 			return err
 		}
@@ -177,7 +204,6 @@ func start(ctx context.Context, out, errs io.Writer, o startOptions) error {
 	watched := make(chan struct{})
 	go func() { defer close(watched); handler.Watch(watching) }()
 	defer func() { unwatch(); <-watched }() // before the database closes
-	go handler.Erase(watching)
 	address := addressOf(listener, o, names)
 	announce(address)
 	fmt.Fprintf(out, "Cuerda is at %s\n", address)
@@ -194,6 +220,19 @@ func start(ctx context.Context, out, errs io.Writer, o startOptions) error {
 		fmt.Fprintf(out, "It is open to everybody who reaches this machine by: %s. There is no password: whoever opens it can change everything.\n", strings.Join(names, ", "))
 	}
 	return serve(ctx, listener, whole, o, log)
+}
+
+// keepPicturesIn has new pictures kept in an object store, where one is named.
+func keepPicturesIn(ctx context.Context, db *store.Store, address string) error {
+	if address == "" {
+		return nil
+	}
+	bucket, err := objects.Open(ctx, address)
+	if err != nil {
+		return err
+	}
+	db.KeepPicturesIn(bucket)
+	return nil
 }
 
 // where the data is: in the folder of a private PostgreSQL, or in the database that

@@ -82,8 +82,8 @@ func run(o learn.Options, folds int, write bool, worst int) error {
 	rows := [][]string{strings.Split(food.LearnedColumns, ",")}
 	all := foods.Foods()
 	for i := range all {
-		if learn.ClassOf(&all[i]) != "" {
-			rows = append(rows, sure.Learned(&all[i]).Row(all[i].ID))
+		if learn.ClassOf(all[i]) != "" {
+			rows = append(rows, sure.Learned(all[i]).Row(all[i].ID))
 		}
 	}
 	if err := save("core/food/learned.csv", rows); err != nil {

@@ -24,7 +24,7 @@ func (s *search) binders(st *state) (out []*food.Food) {
 	u := st.use
 	all := s.k.Foods.Foods()
 	for i := range all {
-		f := &all[i]
+		f := all[i]
 		if s.table.Check(f, s.k.LabelRead(f.ID)).Status != eaters.Clear || f.Gone {
 			continue
 		}

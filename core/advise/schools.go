@@ -160,7 +160,7 @@ func withDairy(k *kitchen.Kitchen, d, rest *document.Document) (best *Way) {
 		mass += l.Grams
 	}
 	for i := range all {
-		f := &all[i]
+		f := all[i]
 		if f.Group != food.Dairy || f.GlueHot <= .02 || t.Check(f, k.LabelRead(f.ID)).Status != eaters.Clear {
 			continue
 		}

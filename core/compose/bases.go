@@ -57,7 +57,7 @@ func stockOf(a *Ask, k *kitchen.Kitchen) *stock {
 	}
 	all := k.Foods.Foods()
 	for i := range all {
-		f := &all[i]
+		f := all[i]
 		_, has := s.must[f.ID]
 		if !named[f.ID] && !a.Any || slices.Contains(a.Not, f.ID) || f.Gone || f.Has("cook-first") {
 			continue

@@ -98,7 +98,7 @@ func TestWhatIsWeighedIsWhatTheBuildSays(t *testing.T) {
 	rapid.Check(t, func(t *rapid.T) {
 		d := &document.Document{Format: document.Format, Name: "Drawn"}
 		for range rapid.IntRange(2, 8).Draw(t, "lines") {
-			f := &foods[rapid.IntRange(0, len(foods)-1).Draw(t, "food")]
+			f := foods[rapid.IntRange(0, len(foods)-1).Draw(t, "food")]
 			l := document.Line{Food: f.ID, Grams: float64(rapid.IntRange(1, 4000).Draw(t, "tenths")) / 10}
 			for _, do := range rapid.SliceOfNDistinct(rapid.SampledFrom(food.Dos), 0, 3, rapid.ID).Draw(t, "preps") {
 				if do.Suits(f) {

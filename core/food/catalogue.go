@@ -23,8 +23,11 @@ var ErrBadCatalogue = errors.New("bad food catalogue")
 // Catalogue is a set of foods by their ID, in a fixed order. It is safe for
 // use by several goroutines.
 type Catalogue struct {
-	foods  []Food
+	// foods are shared with the catalogues that differ from this one by some of them: none is ever changed.
+	foods []*Food
+	// byID are the foods that are not as in the catalogue that this one differs from.
 	byID   map[string]*Food
+	from   *Catalogue
 	yields []Yield
 }
 
@@ -60,10 +63,35 @@ func judged() (*Catalogue, error) {
 }
 
 // Foods gives every food in catalogue order. The slice must not be changed.
-func (c *Catalogue) Foods() []Food { return c.foods }
+func (c *Catalogue) Foods() []*Food { return c.foods }
 
 // Find gives the food with that ID, or nil.
-func (c *Catalogue) Find(id string) *Food { return c.byID[id] }
+func (c *Catalogue) Find(id string) *Food {
+	for ; c != nil; c = c.from {
+		if f := c.byID[id]; f != nil {
+			return f
+		}
+	}
+	return nil
+}
+
+// differing gives a catalogue like this one with some of its foods otherwise, by ID, and some behind the others.
+func (c *Catalogue) differing(changed map[string]*Food, more []*Food) *Catalogue {
+	out := &Catalogue{foods: make([]*Food, 0, len(c.foods)+len(more)), byID: changed, from: c}
+	for _, f := range c.foods {
+		if other := changed[f.ID]; other != nil {
+			f = other
+		}
+		out.foods = append(out.foods, f)
+	}
+	for _, f := range more {
+		out.foods, out.byID[f.ID] = append(out.foods, f), f
+	}
+	for _, y := range c.yields {
+		out.yields = append(out.yields, Yield{out.Find(y.Dry.ID), out.Find(y.Cooked.ID), y.Factor})
+	}
+	return out
+}
 
 // Nearest gives the ID that is most like a word that is no ID, comparing with
 // IDs and with names in both languages; "" where nothing is near.
@@ -75,7 +103,7 @@ func (c *Catalogue) Nearest(word string) string {
 	hyphened := strings.ReplaceAll(strings.ReplaceAll(word, " ", "-"), "_", "-")
 	best, bestScore := "", 1.0
 	for i := range c.foods {
-		f := &c.foods[i]
+		f := c.foods[i]
 		candidates := [3]string{f.ID, strings.ToLower(f.Name), strings.ToLower(f.NameES)}
 		for j, cand := range candidates {
 			w := word
@@ -135,12 +163,12 @@ func ReadCatalogue(r io.Reader) (*Catalogue, error) {
 			return nil, fmt.Errorf("%w: food %q stands twice", ErrBadCatalogue, f.ID)
 		}
 		seen[f.ID] = true
-		c.foods = append(c.foods, f)
+		c.foods = append(c.foods, &f)
 	}
 	for i := range c.foods {
 		c.foods[i].Traits = traits[c.foods[i].ID]
 		c.foods[i].texture()
-		c.byID[c.foods[i].ID] = &c.foods[i]
+		c.byID[c.foods[i].ID] = c.foods[i]
 	}
 	return c, nil
 }

@@ -38,24 +38,15 @@ func (f *Food) Deviating(d Deviation) Food {
 // Taught gives the catalogue with its foods as a kitchen has them. The catalogue itself stays
 // as it is; foods that it does not know are left out.
 func (c *Catalogue) Taught(deviations map[string]Deviation) *Catalogue {
-	known := false
-	for id := range deviations {
-		known = known || c.Find(id) != nil
+	changed := map[string]*Food{}
+	for id, d := range deviations {
+		if f := c.Find(id); f != nil {
+			other := f.Deviating(d)
+			changed[id] = &other
+		}
 	}
-	if !known {
+	if len(changed) == 0 {
 		return c
 	}
-	out := &Catalogue{foods: make([]Food, len(c.foods)), byID: make(map[string]*Food, len(c.foods))}
-	for i := range c.foods {
-		out.foods[i] = c.foods[i]
-		f := &out.foods[i]
-		if d, ok := deviations[f.ID]; ok {
-			*f = f.Deviating(d)
-		}
-		out.byID[f.ID] = f
-	}
-	for _, y := range c.yields {
-		out.yields = append(out.yields, Yield{out.Find(y.Dry.ID), out.Find(y.Cooked.ID), y.Factor})
-	}
-	return out
+	return c.differing(changed, nil)
 }

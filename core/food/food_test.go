@@ -107,7 +107,7 @@ func TestPreparationsKeepTheirBooks(t *testing.T) {
 				Hours:   rapid.Float64Range(0, 48).Draw(t, "hours"),
 			})
 		}
-		p := food.Prepare(&f, 250, preps)
+		p := food.Prepare(f, 250, preps)
 		solids := 250 * (100 - f.Water - f.Fat) / 100
 		assert.True(t, p.Water >= 0 && p.Fat >= 0 && p.FreeOil >= 0 && p.FreeOil <= p.Fat+1e-9)
 		assert.True(t, p.Chunk >= 0 && p.Chunk < 1)

@@ -91,35 +91,26 @@ func (c *Catalogue) With(packs map[string]PackLabel, own []Own) (*Catalogue, err
 	if len(packs) == 0 && len(own) == 0 {
 		return c, nil
 	}
-	out := &Catalogue{foods: make([]Food, 0, len(c.foods)+len(own)), byID: make(map[string]*Food, len(c.foods)+len(own))}
-	for i := range c.foods {
-		f := c.foods[i]
-		if p, ok := packs[f.ID]; ok {
-			f = p.On(&f)
+	changed := map[string]*Food{}
+	for id, p := range packs {
+		f := c.Find(id)
+		if f == nil {
+			return nil, fmt.Errorf("%w: own pack of unknown food %q", ErrBadCatalogue, id)
 		}
-		out.foods = append(out.foods, f)
+		labelled := p.On(f)
+		changed[id] = &labelled
 	}
+	var more []*Food
 	for i := range own {
 		like := c.Find(own[i].Like)
 		if like == nil || c.Find(own[i].ID) != nil || like.Own != "" {
 			return nil, fmt.Errorf("%w: own food %q like %q", ErrBadCatalogue, own[i].ID, own[i].Like)
 		}
-		out.foods = append(out.foods, own[i].food(like))
-	}
-	for i := range out.foods {
-		f := &out.foods[i]
-		if out.byID[f.ID] != nil {
-			return nil, fmt.Errorf("%w: food %q stands twice", ErrBadCatalogue, f.ID)
+		if slices.ContainsFunc(more, func(f *Food) bool { return f.ID == own[i].ID }) {
+			return nil, fmt.Errorf("%w: food %q stands twice", ErrBadCatalogue, own[i].ID)
 		}
-		out.byID[f.ID] = f
+		f := own[i].food(like)
+		more = append(more, &f)
 	}
-	for id := range packs {
-		if c.Find(id) == nil {
-			return nil, fmt.Errorf("%w: own pack of unknown food %q", ErrBadCatalogue, id)
-		}
-	}
-	for _, y := range c.yields {
-		out.yields = append(out.yields, Yield{out.Find(y.Dry.ID), out.Find(y.Cooked.ID), y.Factor})
-	}
-	return out, nil
+	return c.differing(changed, more), nil
 }

@@ -41,15 +41,15 @@ func TestPressingAndSoakingLaws(t *testing.T) {
 	assert.Greater(t, prepared(t, "carrot", food.Preparation{Do: food.Press}).Mass, prepared(t, "courgette", food.Preparation{Do: food.Press}).Mass)
 	rapid.Check(t, func(t *rapid.T) {
 		f := rapid.SampledFrom(food.Starter().Foods()).Draw(t, "food")
-		before := food.Prepare(&f, 100, nil)
-		pressed := food.Prepare(&f, 100, []food.Preparation{{Do: food.Press}})
+		before := food.Prepare(f, 100, nil)
+		pressed := food.Prepare(f, 100, []food.Preparation{{Do: food.Press}})
 		assert.LessOrEqual(t, pressed.Mass, before.Mass+1e-9, f.ID)
 		assert.LessOrEqual(t, pressed.Leak, before.Leak, f.ID)
 		assert.GreaterOrEqual(t, pressed.Water, 0., f.ID)
 		short := rapid.Float64Range(0, 24).Draw(t, "hours")
 		long := short + rapid.Float64Range(0, 24).Draw(t, "more")
 		soak := func(h float64) float64 {
-			return food.Prepare(&f, 100, []food.Preparation{{Do: food.Soak, Hours: h}}).Mass
+			return food.Prepare(f, 100, []food.Preparation{{Do: food.Soak, Hours: h}}).Mass
 		}
 		assert.LessOrEqual(t, soak(short), soak(long)+1e-9, f.ID)
 	})
@@ -60,7 +60,7 @@ func TestPressingAndSoakingLaws(t *testing.T) {
 func TestTeachingAFood(t *testing.T) {
 	rapid.Check(t, func(t *rapid.T) {
 		f := rapid.SampledFrom(food.AsJudged().Foods()).Draw(t, "food")
-		assert.Equal(t, f, f.Taught(f.AsJudged()))
+		assert.Equal(t, *f, f.Taught(f.AsJudged()))
 		l := f.AsJudged()
 		l.Drink = rapid.Float64Range(.5, 2).Draw(t, "drink")
 		taught := f.Taught(l)

@@ -124,7 +124,7 @@ func newFit(builds []*Build, foods *food.Catalogue) *Fit {
 		}
 	}
 	for i := range all {
-		one := &all[i]
+		one := all[i]
 		f.at[one] = i
 		class, own := -1, -1
 		if name := ClassOf(one); name != "" {
@@ -165,7 +165,7 @@ func (b *Build) foodsIn() []*food.Food {
 func (f *Fit) Learned(one *food.Food) food.Learned { return f.learned(f.x, f.at[one]) }
 
 func (f *Fit) learned(x []float64, i int) food.Learned {
-	one := &f.foods.Foods()[i]
+	one := f.foods.Foods()[i]
 	l := one.AsJudged()
 	c := f.class[i]
 	if c < 0 {

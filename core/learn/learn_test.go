@@ -54,7 +54,7 @@ func TestTheTablesAreWhatTheFitWrites(t *testing.T) {
 	sure, err := f.Posterior(builds)
 	require.NoError(t, err)
 	for i := range foods.Foods() {
-		as := &foods.Foods()[i]
+		as := foods.Foods()[i]
 		taught, ships := as.Taught(f.Learned(as)), food.Starter().Find(as.ID)
 		assert.InDelta(t, ships.Plastic, taught.Plastic, .02*ships.Plastic+.001, as.ID)
 		assert.InDelta(t, ships.GlueCold, taught.GlueCold, .03*ships.GlueCold+.001, as.ID)
@@ -158,7 +158,7 @@ func TestLaddersComeOutInOrder(t *testing.T) {
 // Every figure stays where a food scientist would believe it, whatever outcomes say.
 func TestLearnedFiguresAreBelievable(t *testing.T) {
 	for i := range food.AsJudged().Foods() {
-		was := &food.AsJudged().Foods()[i]
+		was := food.AsJudged().Foods()[i]
 		is := food.Starter().Find(was.ID)
 		within := func(what string, a, b float64) {
 			if a > 0 {

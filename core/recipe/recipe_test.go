@@ -60,6 +60,13 @@ func TestRecipesOfManyHands(t *testing.T) {
 	}
 }
 
+// A list of one ingredient is a list, whatever verbs are in it.
+func TestAnIngredientMayStandAlone(t *testing.T) {
+	found, err := recipe.Read([]byte("# Cakes\n\n## Ingredients\n\n- 900 g red lentils, cooked to a mash\n\n## Method\n\n1. Shape and bake.\n"), ingredient.NewReader(food.Starter()), nil)
+	require.NoError(t, err)
+	assert.Equal(t, []string{"900 g red lentils, cooked to a mash"}, found.Ingredients)
+}
+
 func TestWhatIsNoRecipeSaysSo(t *testing.T) {
 	for text, want := range map[string]error{
 		"":                              recipe.ErrNoRecipe,

@@ -32,7 +32,7 @@ func readText(text string, r *ingredient.Reader, told map[int]layout.Label) (Fou
 			items++
 		}
 	}
-	if items < 2 {
+	if items < 2 && !listedAlone(rows) {
 		if spoken := proseOf(rows, r, l, told); len(spoken.Ingredients) > items {
 			return spoken, nil
 		}
@@ -100,6 +100,19 @@ func (f *Found) portionsIn(y *layout.Row) bool {
 		if m := pattern.FindStringSubmatch(y.Text); m != nil {
 			f.Portions = portions(m[1])
 			return true
+		}
+	}
+	return false
+}
+
+// longestAlone is how many words an ingredient has that stands alone in its list: more are a sentence.
+const longestAlone = 15
+
+// listedAlone says that a list has one ingredient, under a heading of its own.
+func listedAlone(rows []layout.Row) bool {
+	for i := 1; i < len(rows); i++ {
+		if rows[i].Label == layout.Item && rows[i-1].Label == layout.ListHead {
+			return len(strings.Fields(rows[i].Text)) <= longestAlone
 		}
 	}
 	return false

@@ -52,6 +52,8 @@ type Server struct {
 	Quotas *Quotas
 	// Demo makes the demonstration kitchen anew for an account, and gives its ID; nil where there is none.
 	Demo func(ctx context.Context, owner string) (string, error)
+	// Background has kitchens learn; nil for this program, which forgets that it was to when it ends.
+	Background jobs.Background
 	// Pages is the built front end; nil serves the interface alone.
 	Pages fs.FS
 	// Hosts are the names beside the loopback ones that may be asked for.
@@ -101,7 +103,7 @@ func (s *Server) Handler() http.Handler {
 	once()
 	r := gin.New()
 	r.ContextWithFallback = true
-	s.metrics = newMetrics(s)
+	s.metrics, s.cache = newMetrics(s), newKitchens()
 	s.exports.most, s.pictures.most = mostExports, mostPictures
 	s.life, s.end = context.WithCancel(context.Background())
 	s.live.Store, s.live.Log, s.live.Kitchen, s.live.Keep = s.Store, s.Log, s.kitchenOf, s.keepLive

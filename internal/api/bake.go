@@ -143,9 +143,7 @@ func (s *Server) registerSettings(api huma.API) {
 				return nil, s.problemOf(ctx, err)
 			}
 			// What tries tell of an oven hangs on what was told of it.
-			if err := s.relearn(ctx); err != nil {
-				return nil, err
-			}
+			s.learnSoon(ctx, kitchenID(ctx))
 			return &body[kitchen.Settings]{in.Body}, nil
 		})
 }

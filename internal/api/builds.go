@@ -169,7 +169,7 @@ func foodsNamed(foods *food.Catalogue, text string) []string {
 	}
 	var out []string
 	for i := range foods.Foods() {
-		f := &foods.Foods()[i]
+		f := foods.Foods()[i]
 		if strings.Contains(strings.ToLower(f.Name), text) || strings.Contains(strings.ToLower(f.NameES), text) {
 			out = append(out, f.ID)
 		}

@@ -48,8 +48,18 @@ func (s *Server) problemOf(ctx context.Context, err error) error {
 			s.full.Store(time.Now().UnixNano())
 		}
 		return unreachable()
+	case errors.As(err, &refused) && refused.Code == readOnly:
+		// It is a copy of another by now, or is being worked on: who was connected to it finds the one that takes changes.
+		s.Log.Error("the database takes no changes", "error", err)
+		s.Store.Reconnect()
+		return unreachable()
+	case errors.Is(err, store.ErrObjects):
+		s.Log.Error("pictures", "error", err)
+		return unreachable()
 	case errors.Is(err, store.ErrBehind):
 		return unreachable()
+	case errors.Is(ctx.Err(), context.Canceled):
+		return unreachable() // who asked has gone
 	case ctx.Err() != nil, errors.As(err, &connect), errors.Is(err, context.DeadlineExceeded):
 		s.Log.Warn("the database does not answer", "error", err)
 		return unreachable()
@@ -73,6 +83,9 @@ func lost(err error) bool {
 	var network net.Error
 	return errors.Is(err, io.EOF) || errors.Is(err, io.ErrUnexpectedEOF) || errors.Is(err, net.ErrClosed) || errors.As(err, &network) || pgconn.Timeout(err) || pgconn.SafeToRetry(err)
 }
+
+// readOnly is what PostgreSQL says of a change where it takes none: read_only_sql_transaction.
+const readOnly = "25006"
 
 // insufficientPrivilege is what row-level security says of a row that somebody may not write.
 const insufficientPrivilege = "42501"

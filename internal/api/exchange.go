@@ -15,6 +15,7 @@ import (
 	"github.com/gin-gonic/gin"
 
 	"cuerda/core/document"
+	"cuerda/core/kitchen"
 	"cuerda/core/recipe"
 	"cuerda/core/recipe/layout"
 	"cuerda/core/recipe/proposal"
@@ -70,11 +71,11 @@ func (s *Server) registerExchange(api huma.API) {
 	read.MaxBodyBytes = recipe.MaxBytes + 1
 	read.SkipValidateBody = true
 	huma.Register(api, read, func(ctx context.Context, in *recipeInput) (*body[Recipe], error) {
-		k, err := s.madeKitchen(ctx)
+		k, err := s.kitchen(ctx)
 		if err != nil {
 			return nil, err
 		}
-		out, err := readRecipe(k, in.RawBody, labelsOf(in.Labels))
+		out, err := s.readRecipe(k, in.RawBody, labelsOf(in.Labels))
 		return &body[Recipe]{out}, err
 	})
 	huma.Register(api, asFile(costs(op(http.MethodGet, "/builds/{id}/export", "exportBuild", "A build as a file for others to read", 404, 410)), "application/ld+json", "text/markdown", "text/csv", "application/json", "text/plain"),
@@ -132,8 +133,8 @@ func labelsOf(text string) map[int]layout.Label {
 	return out
 }
 
-func readRecipe(k *madeKitchen, data []byte, told map[int]layout.Label) (Recipe, error) {
-	found, err := recipe.Read(data, k.reader(), told)
+func (s *Server) readRecipe(k *kitchen.Kitchen, data []byte, told map[int]layout.Label) (Recipe, error) {
+	found, err := recipe.Read(data, s.reader(k), told)
 	if err != nil {
 		status := http.StatusUnprocessableEntity
 		if errors.Is(err, recipe.ErrTooLarge) {
@@ -146,7 +147,7 @@ func readRecipe(k *madeKitchen, data []byte, told map[int]layout.Label) (Recipe,
 		out.Ingredients, out.Sections, out.Steps = []string{}, []string{}, []string{}
 	}
 	if found.Whole != nil {
-		d, err := document.Read(found.Whole, k.kitchen.Foods)
+		d, err := document.Read(found.Whole, k.Foods)
 		if err == nil {
 			out.Document, out.Understood = d, wire.Of[wire.Understood](recipe.Understood{})
 			return out, nil
@@ -156,8 +157,8 @@ func readRecipe(k *madeKitchen, data []byte, told map[int]layout.Label) (Recipe,
 		}
 		// The document within is not of this catalogue: its words may still be read.
 	}
-	understood := recipe.Understand(&found, k.reader(), k.kitchen.Foods)
-	made := wire.Of[wire.Draft](proposal.Of(&found, &understood, k.kitchen))
+	understood := recipe.Understand(&found, s.reader(k), k.Foods)
+	made := wire.Of[wire.Draft](proposal.Of(&found, &understood, k))
 	out.Understood, out.Draft = wire.Of[wire.Understood](understood), &made
 	return out, nil
 }
@@ -258,9 +259,7 @@ func (s *Server) unpack(ctx context.Context, in *unpackInput) (*body[store.Taken
 		return nil, s.problemOfArchive(ctx, err)
 	}
 	if count.Tries > 0 || in.Settings {
-		if err := s.relearn(ctx); err != nil {
-			return nil, err
-		}
+		s.learnSoon(ctx, kitchenID(ctx))
 	}
 	s.cache.forget(kitchenID(ctx))
 	return &body[store.TakenIn]{count}, nil

@@ -201,7 +201,7 @@ func (s *Server) registerFoods(api huma.API) {
 func foodsOf(foods *food.Catalogue) []Food {
 	out := make([]Food, 0, len(foods.Foods()))
 	for i := range foods.Foods() {
-		out = append(out, foodOf(foods, &foods.Foods()[i]))
+		out = append(out, foodOf(foods, foods.Foods()[i]))
 	}
 	return out
 }

@@ -248,26 +248,3 @@ func (s *Server) makeDemonstration(ctx context.Context, _ *struct{}) (*body[stor
 	p.Kitchen, p.Role = id, principal.Owner
 	return s.kitchenEntry(principal.With(ctx, p))
 }
-
-// Erase erases the kitchens whose time has come, and forgets browsers whose time is over, now and every hour until ctx
-// ends.
-func (s *Server) Erase(ctx context.Context) {
-	for {
-		gone, err := s.Store.EraseDue(ctx, time.Now())
-		for _, id := range gone {
-			s.cache.forget(id)
-			s.Log.Info("a kitchen was erased", "kitchen", id)
-		}
-		if err != nil && ctx.Err() == nil {
-			s.Log.Error("a kitchen could not be erased", "error", err)
-		}
-		if err := s.Store.SweepSessions(ctx); err != nil && ctx.Err() == nil {
-			s.Log.Error("sessions could not be swept away", "error", err)
-		}
-		select {
-		case <-ctx.Done():
-			return
-		case <-time.After(time.Hour):
-		}
-	}
-}

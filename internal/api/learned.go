@@ -77,29 +77,40 @@ func (s *Server) registerLearned(api huma.API) {
 
 // teacher is made with the first use.
 func (s *Server) teacher() *jobs.Teacher {
-	s.teaching.Do(func() { s.lessons = &jobs.Teacher{Store: s.Store, Foods: s.Foods, Log: s.Log} })
+	s.teaching.Do(func() { s.lessons = &jobs.Teacher{Store: s.Store, Foods: s.Foods} })
 	return s.lessons
 }
 
-// learn has the kitchen of a request learn anew.
+// learn has the kitchen of a request learn of what there is, where it has not, and gives what it learned. Where its tries make
+// no sense together, what it learned before stands.
 func (s *Server) learn(ctx context.Context) (*learn.Learned, error) {
 	l, err := s.teacher().Learn(ctx, kitchenID(ctx))
 	s.cache.forget(kitchenID(ctx))
+	if !errors.Is(err, learn.ErrNoBelief) {
+		return l, err
+	}
+	s.Log.Warn("a kitchen did not learn", "error", err)
+	if l, _, err = s.Store.Learned(ctx, kitchenID(ctx)); l == nil {
+		l = &learn.Learned{}
+	}
 	return l, err
 }
 
-// relearn is learn where what was kept stays kept, whatever it teaches: where tries make no sense
-// together, what was learned before stands.
-func (s *Server) relearn(ctx context.Context) error {
-	_, err := s.learn(ctx)
-	if errors.Is(err, learn.ErrNoBelief) {
-		s.Log.Warn("a kitchen did not learn", "error", err)
-		return nil
+// learnSoon has a kitchen learn in the background. Where that cannot be asked for now, it is found later that it has to.
+func (s *Server) learnSoon(ctx context.Context, kitchen string) {
+	s.cache.forget(kitchen)
+	if s.Background != nil {
+		if err := s.Background.Learn(principal.Server(ctx), kitchen); err != nil {
+			s.Log.Warn("a kitchen will learn later", "error", err)
+		}
+		return
 	}
-	if err != nil {
-		return s.problemOf(ctx, err)
-	}
-	return nil
+	go func() {
+		if _, err := s.teacher().Learn(s.life, kitchen); err != nil && s.life.Err() == nil {
+			s.Log.Warn("a kitchen did not learn", "error", err)
+		}
+		s.cache.forget(kitchen)
+	}()
 }
 
 // keepLive keeps a try of a course; its kitchen learns of it meanwhile.
@@ -107,16 +118,17 @@ func (s *Server) keepLive(ctx context.Context, kitchen string, t *store.Try, d *
 	if err := s.keepTry(principal.InKitchen(ctx, kitchen), t, d); err != nil {
 		return err
 	}
-	s.teacher().Later(s.life, kitchen, func() { s.cache.forget(kitchen) })
+	s.learnSoon(ctx, kitchen)
 	return nil
 }
 
 func (s *Server) learned(ctx context.Context) (*body[KitchenLearned], error) {
 	id := kitchenID(ctx)
-	l, choices, err := s.Store.Learned(ctx, id)
-	if err == nil && l == nil {
-		l, err = s.learn(ctx)
+	l, err := s.learn(ctx)
+	if err != nil {
+		return nil, s.problemOf(ctx, err)
 	}
+	_, choices, err := s.Store.Learned(ctx, id)
 	if err != nil {
 		return nil, s.problemOf(ctx, err)
 	}
@@ -163,12 +175,6 @@ func (s *Server) chooseLearned(ctx context.Context, in *choiceInput) (*body[Kitc
 		return nil, s.problemOf(ctx, err)
 	}
 	s.cache.forget(kitchenID(ctx))
-	if c.Used == nil && c.Forget == nil {
-		return s.learned(ctx)
-	}
-	if err := s.relearn(ctx); err != nil {
-		return nil, err
-	}
 	return s.learned(ctx)
 }
 

@@ -59,7 +59,8 @@ func (m *metrics) request(method, route string, status int, took time.Duration) 
 	}
 }
 
-// Metrics serves the counts in the text format of Prometheus; call it after Handler.
-func (s *Server) Metrics() http.Handler {
+// Metrics serves the counts in the text format of Prometheus, with others beside its own; call it after Handler.
+func (s *Server) Metrics(beside ...prometheus.Collector) http.Handler {
+	s.metrics.registry.MustRegister(beside...)
 	return promhttp.HandlerFor(s.metrics.registry, promhttp.HandlerOpts{})
 }

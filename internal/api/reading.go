@@ -18,23 +18,23 @@ type lineInput struct {
 func (s *Server) registerReading(api huma.API) {
 	huma.Register(api, op(http.MethodGet, "/read-line", "readLine", "Read one ingredient line, in English or Spanish", 422),
 		func(ctx context.Context, in *lineInput) (*body[wire.Reading], error) {
-			k, err := s.madeKitchen(ctx)
+			k, err := s.kitchen(ctx)
 			if err != nil {
 				return nil, err
 			}
-			return &body[wire.Reading]{wire.Of[wire.Reading](k.reader().Read(in.Text))}, nil
+			return &body[wire.Reading]{wire.Of[wire.Reading](s.reader(k).Read(in.Text))}, nil
 		})
 	huma.Register(api, op(http.MethodGet, "/grams", "weigh", "What an amount of a food weighs, as a cook writes it: 2 cups, a can, 1 lb", 404, 422),
 		func(ctx context.Context, in *weighInput) (*body[Weighed], error) {
-			k, err := s.madeKitchen(ctx)
+			k, err := s.kitchen(ctx)
 			if err != nil {
 				return nil, err
 			}
-			f := k.kitchen.Foods.Find(in.Food)
+			f := k.Foods.Find(in.Food)
 			if f == nil {
 				return nil, problem.New(http.StatusNotFound, problem.NotFound, "There is no such food.")
 			}
-			grams, ok := k.reader().Weigh(f, in.Amount)
+			grams, ok := s.reader(k).Weigh(f, in.Amount)
 			if !ok || grams > document.MaxGrams {
 				return nil, problem.New(http.StatusUnprocessableEntity, "no-weight", "What that weighs is not known.")
 			}

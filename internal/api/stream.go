@@ -1,12 +1,12 @@
 package api
 
 import (
-	"bytes"
 	"cmp"
 	"context"
 	"encoding/json"
 	"errors"
 	"fmt"
+	"io"
 	"net/http"
 	"strconv"
 	"sync"
@@ -101,19 +101,17 @@ func (s *Server) stream(c *gin.Context) {
 	if course.Plan().Simulated {
 		s.startSimulated(course, k)
 	}
-	var out bytes.Buffer
+	var out telling
 	send := func() bool {
 		_ = control.SetWriteDeadline(time.Now().Add(slowest))
-		_, err := c.Writer.Write(out.Bytes())
-		out.Reset()
-		if err != nil || control.Flush() != nil {
+		if out.to(c.Writer) != nil || control.Flush() != nil {
 			return false
 		}
 		// Over HTTP/2 a deadline that passes ends the stream, also while nothing is written.
 		_ = control.SetWriteDeadline(time.Time{})
 		return true
 	}
-	fmt.Fprintf(&out, "retry: %d\n\n", again)
+	out.say("retry: %d\n\n", again)
 	known, _ := strconv.ParseInt(c.GetHeader("Last-Event-ID"), 10, 64)
 	if seq := course.Seq(); known == 0 || known != seq {
 		if !s.tellCourse(c, &out, course) {
@@ -132,13 +130,13 @@ func (s *Server) stream(c *gin.Context) {
 		news, ok := subscriber.Wait(ctx, heartbeat)
 		if !ok || news.End {
 			if news.End {
-				out.WriteString("event: end\ndata: {}\n\n")
+				out.say("event: end\ndata: {}\n\n")
 				send()
 			}
 			return
 		}
 		if news == (live.News{}) {
-			out.WriteString(": still here\n\n")
+			out.say(": still here\n\n")
 		}
 		if news.View && !s.tellCourse(c, &out, course) {
 			return
@@ -153,6 +151,27 @@ func (s *Server) stream(c *gin.Context) {
 	}
 }
 
+// telling is what is to be sent next. A course is the same text for all that follow it: nobody holds a copy of it.
+type telling struct{ parts [][]byte }
+
+var ends = []byte("\n\n")
+
+func (t *telling) say(format string, args ...any) {
+	t.parts = append(t.parts, fmt.Appendf(nil, format, args...))
+}
+
+// to sends it, and leaves nothing.
+func (t *telling) to(w io.Writer) error {
+	parts := t.parts
+	t.parts = nil
+	for _, part := range parts {
+		if _, err := w.Write(part); err != nil {
+			return err
+		}
+	}
+	return nil
+}
+
 // stillIn says whether whoever began a request may still be in its kitchen.
 func (s *Server) stillIn(ctx context.Context) bool {
 	p, _ := principal.From(ctx)
@@ -163,7 +182,7 @@ func (s *Server) stillIn(ctx context.Context) bool {
 	return err == nil
 }
 
-func (s *Server) tellCourse(c *gin.Context, out *bytes.Buffer, course *live.Course) bool {
+func (s *Server) tellCourse(c *gin.Context, out *telling, course *live.Course) bool {
 	k, err := s.kitchen(c.Request.Context())
 	if err != nil {
 		return false
@@ -173,7 +192,8 @@ func (s *Server) tellCourse(c *gin.Context, out *bytes.Buffer, course *live.Cour
 	if err != nil {
 		return false
 	}
-	fmt.Fprintf(out, "id: %d\nevent: course\ndata: %s\n\n", seq, text)
+	out.say("id: %d\nevent: course\ndata: ", seq)
+	out.parts = append(out.parts, text, ends)
 	return true
 }
 
@@ -189,7 +209,7 @@ type StreamReading struct {
 	wire.CourseReading
 }
 
-func (s *Server) tellReadings(out *bytes.Buffer, course *live.Course) {
+func (s *Server) tellReadings(out *telling, course *live.Course) {
 	now, _ := course.Now()
 	news := StreamReadings{Now: now, Readings: []StreamReading{}}
 	for _, r := range course.Last() {
@@ -198,9 +218,9 @@ func (s *Server) tellReadings(out *bytes.Buffer, course *live.Course) {
 	tell(out, "readings", news)
 }
 
-func tell(out *bytes.Buffer, event string, data any) {
+func tell(out *telling, event string, data any) {
 	text, err := json.Marshal(data)
 	if err == nil {
-		fmt.Fprintf(out, "event: %s\ndata: %s\n\n", event, text)
+		out.say("event: %s\ndata: %s\n\n", event, text)
 	}
 }

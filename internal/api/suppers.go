@@ -254,12 +254,12 @@ func (s *Server) registerSides(api huma.API) {
 		if in.Body.Text == "" {
 			return &body[ReadSide]{ReadSide{Text: sides.Text(in.Body.Steps, l), Steps: append([]supper.SupperStep{}, in.Body.Steps...), Odd: []string{}, Foods: []supper.SupperFood{}}}, nil
 		}
-		k, err := s.madeKitchen(ctx)
+		k, err := s.kitchen(ctx)
 		if err != nil {
 			return nil, err
 		}
 		read := sides.ReadText(in.Body.Text, l)
-		foods := sides.FoodsIn(in.Body.Name+"\n"+in.Body.Text, in.Body.People, k.reader(), k.kitchen.Foods, l)
+		foods := sides.FoodsIn(in.Body.Name+"\n"+in.Body.Text, in.Body.People, s.reader(k), k.Foods, l)
 		return &body[ReadSide]{ReadSide{in.Body.Text, append([]supper.SupperStep{}, read.Steps...), append([]string{}, read.Odd...), append([]supper.SupperFood{}, foods...)}}, nil
 	})
 	huma.Register(api, takesSupper(api, costs(op(http.MethodPost, "/supper/look", "lookAtSupper", "A supper's people, shopping and boxes"))), func(ctx context.Context, in *DocumentInput) (*body[wire.SupperLook], error) {

@@ -159,15 +159,14 @@ func (s *Server) registerTries(api huma.API) {
 		if err := s.Store.DeleteTry(ctx, kitchenID(ctx), in.ID); err != nil {
 			return nil, s.problemOf(ctx, err)
 		}
-		return nil, s.relearn(ctx)
+		s.learnSoon(ctx, kitchenID(ctx))
+		return nil, nil
 	})
 	huma.Register(api, costs(op(http.MethodPost, "/tries/{id}/restore", "restoreTry", "Bring a deleted try back", 404)), func(ctx context.Context, in *IDInput) (*tryOutput, error) {
 		if err := s.Store.RestoreTry(ctx, kitchenID(ctx), in.ID); err != nil {
 			return nil, s.problemOf(ctx, err)
 		}
-		if err := s.relearn(ctx); err != nil {
-			return nil, err
-		}
+		s.learnSoon(ctx, kitchenID(ctx))
 		t, err := s.Store.FindTry(ctx, kitchenID(ctx), in.ID)
 		return s.replyTry(ctx, t, err)
 	})
@@ -289,9 +288,7 @@ func (s *Server) writeTry(ctx context.Context, in *DocumentInput) (*tryOutput, e
 	if err := s.keepTry(ctx, t, d); err != nil {
 		return nil, err
 	}
-	if err := s.relearn(ctx); err != nil {
-		return nil, err
-	}
+	s.learnSoon(ctx, kitchenID(ctx))
 	kept, err := s.Store.FindTry(ctx, kitchenID(ctx), t.ID)
 	return s.replyTry(ctx, kept, err)
 }
@@ -326,5 +323,6 @@ func (s *Server) saveTry(ctx context.Context, in *saveInput) (*tryOutput, error)
 	if err := s.Store.SaveTry(ctx, kitchenID(ctx), on, t); err != nil {
 		return nil, s.problemOf(ctx, err)
 	}
-	return s.replyTry(ctx, t, s.relearn(ctx))
+	s.learnSoon(ctx, kitchenID(ctx))
+	return s.replyTry(ctx, t, nil)
 }

@@ -98,9 +98,7 @@ func (s *Server) importTries(ctx context.Context, in *DocumentInput) (*body[Impo
 	if err != nil {
 		return nil, s.problemOf(ctx, err)
 	}
-	if err := s.relearn(ctx); err != nil {
-		return nil, err
-	}
+	s.learnSoon(ctx, kitchenID(ctx))
 	return &body[Imported]{Imported{count.Tries}}, nil
 }
 

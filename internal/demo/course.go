@@ -51,6 +51,15 @@ func planCooking(builds []Build, kept map[string]supper.SupperFrom, foods *food.
 	return out, nil
 }
 
+// Plan is the plan of the demonstration's cooking, for a table a day after now.
+func Plan(foods *food.Catalogue, now time.Time) (*cooking.Plan, error) {
+	builds, err := Builds(foods)
+	if err != nil {
+		return nil, err
+	}
+	return planCooking(builds, nil, foods, now)
+}
+
 // moment is when somebody joins by a plan: the balls are being mixed.
 func moment(p *cooking.Plan) time.Time {
 	for _, s := range p.Dishes[0].Steps {

@@ -28,7 +28,7 @@ var Truth = simulated.Truth{
 		learn.WaterOf("split-peas-cooked"): 3.5, learn.WaterOf("white-beans-canned"): 2,
 		learn.DrinkOf("oats-rolled"): math.Log(.86), learn.DrinkOf("chickpea-flour"): math.Log(.9),
 	},
-	Seed: 11, Dish: .6,
+	Seed: 12, Dish: .6,
 }
 
 // Logged is a try of the demonstration's logbook.

@@ -1,13 +1,13 @@
-// Package jobs has kitchens learn of their tries: it joins what the store keeps to package learn.
+// Package jobs is the work in the background. It has kitchens learn of their tries, joining what the store keeps to package
+// learn, and keeps the database tidy.
 package jobs
 
 import (
 	"context"
 	"encoding/json"
-	"log/slog"
+	"errors"
 	"math"
 	"slices"
-	"sync"
 
 	"cuerda/core/document"
 	"cuerda/core/food"
@@ -29,12 +29,6 @@ const mostTriesRead = 5000
 type Teacher struct {
 	Store *store.Store
 	Foods *food.Catalogue
-	Log   *slog.Logger
-
-	mu sync.Mutex
-	// learning holds a place for each kitchen that learns: one job at a time does.
-	learning map[string]chan struct{}
-	later    map[string]bool
 }
 
 // warmings is what was worked out of pieces on the heat, of whichever kitchen.
@@ -57,98 +51,47 @@ func (t *Teacher) Base(ctx context.Context, id string) (*kitchen.Kitchen, error)
 	return kitchen.New(t.Foods, settings, items, own...)
 }
 
-// Kitchen gives a kitchen with what it learned, as its cooks want it used.
-func (t *Teacher) Kitchen(ctx context.Context, id string) (*kitchen.Kitchen, error) {
-	base, err := t.Base(ctx, id)
-	if err != nil {
-		return nil, err
+// Kitchen gives a kitchen with what it learned, as its cooks want it used, and whether there is something that it has yet to
+// learn: of tries that were kept meanwhile, or by the model as it is now.
+func (t *Teacher) Kitchen(ctx context.Context, id string) (k *kitchen.Kitchen, stale bool, err error) {
+	if k, err = t.Base(ctx, id); err != nil {
+		return nil, false, err
 	}
 	l, choices, err := t.Store.Learned(ctx, id)
-	if err != nil || choices.Off {
-		return base, err
-	}
-	_, of, err := t.Store.Lessons(ctx, id)
 	if err != nil {
-		return base, err
+		return nil, false, err
 	}
-	if l == nil || of.Model != version.Number {
-		counts, err := t.Store.CountTries(ctx, id)
-		if err != nil || counts.All == 0 {
-			return base, err
-		}
-		if l, err = t.Learn(ctx, id); err != nil {
-			return base, err
-		}
+	tries, of, err := t.Store.Lessons(ctx, id)
+	if err != nil {
+		return nil, false, err
 	}
-	return base.Learned(&l.Taught), nil
+	if l != nil && !choices.Off {
+		k = k.Learned(&l.Taught)
+	}
+	return k, tries > 0 && of != asOf(tries), nil
 }
 
-// alone waits until no other job has that kitchen learn.
-func (t *Teacher) alone(ctx context.Context, id string) (done func(), err error) {
-	t.mu.Lock()
-	if t.learning == nil {
-		t.learning = map[string]chan struct{}{}
-	}
-	place := t.learning[id]
-	if place == nil {
-		place = make(chan struct{}, 1)
-		t.learning[id] = place
-	}
-	t.mu.Unlock()
-	select {
-	case place <- struct{}{}:
-		return func() { <-place }, nil
-	case <-ctx.Done():
-		return nil, ctx.Err()
-	}
+// asOf is what is learned of the tries as they are at a revision.
+func asOf(tries int64) store.LearnedOf {
+	return store.LearnedOf{Revision: tries, Model: version.Number}
 }
 
-// Later has a kitchen learn beside what is going on, once for all who ask meanwhile, and calls done after it.
-func (t *Teacher) Later(ctx context.Context, id string, done func()) {
-	t.mu.Lock()
-	defer t.mu.Unlock()
-	if t.later[id] {
-		return
-	}
-	if t.later == nil {
-		t.later = map[string]bool{}
-	}
-	t.later[id] = true
-	go func() {
-		defer func() {
-			if r := recover(); r != nil {
-				t.Log.Error("a kitchen did not learn", "panic", r)
-			}
-		}()
-		defer done()
-		free, err := t.alone(ctx, id)
-		// Whoever asks from now on is not among those whose tries are read.
-		t.mu.Lock()
-		delete(t.later, id)
-		t.mu.Unlock()
-		if err == nil {
-			defer free()
-			_, err = t.learn(ctx, id)
-		}
-		if err != nil && ctx.Err() == nil {
-			t.Log.Warn("a kitchen did not learn", "error", err)
-		}
-	}()
-}
-
-// Learn has a kitchen learn of all of its tries, and keeps what it learned. One job for each kitchen does so at a time, and
-// none where the one before learned of the same.
+// Learn has a kitchen learn of all of its tries, and keeps what it learned. However many programs share the database, one of
+// them learns for a kitchen at a time; and where the same tries were learned of before, what is kept is given at once. Where
+// the tries contradict each other the error is learn.ErrNoBelief, and what was learned before is used further.
 func (t *Teacher) Learn(ctx context.Context, id string) (*learn.Learned, error) {
-	free, err := t.alone(ctx, id)
+	if kept, err := t.learned(ctx, id); kept != nil || err != nil {
+		return kept, err
+	}
+	done, err := t.Store.Alone(ctx, "learn "+id)
 	if err != nil {
 		return nil, err
 	}
-	defer free()
-	return t.learn(ctx, id)
-}
-
-func (t *Teacher) learn(ctx context.Context, id string) (*learn.Learned, error) {
-	tries, of, err := t.Store.Lessons(ctx, id)
+	defer done()
+	if kept, err := t.learned(ctx, id); kept != nil || err != nil {
+		return kept, err
+	}
+	tries, _, err := t.Store.Lessons(ctx, id)
 	if err != nil {
 		return nil, err
 	}
@@ -156,23 +99,32 @@ func (t *Teacher) learn(ctx context.Context, id string) (*learn.Learned, error) 
 	if err != nil {
 		return nil, err
 	}
-	kept, choices, err := t.Store.Learned(ctx, id)
+	_, choices, err := t.Store.Learned(ctx, id)
 	if err != nil {
 		return nil, err
-	}
-	by := store.LearnedOf{Revision: tries, Model: version.Number}
-	if kept != nil && of == by {
-		return kept, nil
 	}
 	all, err := t.Store.Tries(ctx, id, mostTriesRead)
 	if err != nil {
 		return nil, err
 	}
 	l, err := learn.LearnKitchen(Tries(all, base.Foods), base, learn.KitchenOptions{Known: &warmings, LeftOut: choices.LeftOut, Forgotten: choices.Forgotten})
+	if errors.Is(err, learn.ErrNoBelief) {
+		return nil, errors.Join(err, t.Store.MarkLearned(ctx, id, asOf(tries)))
+	}
 	if err != nil {
 		return nil, err
 	}
-	return l, t.Store.SaveLearned(ctx, id, l, by)
+	return l, t.Store.SaveLearned(ctx, id, l, asOf(tries))
+}
+
+// learned gives what was learned of all there is; nil where there is more.
+func (t *Teacher) learned(ctx context.Context, id string) (*learn.Learned, error) {
+	tries, of, err := t.Store.Lessons(ctx, id)
+	if err != nil || of != asOf(tries) {
+		return nil, err
+	}
+	kept, _, err := t.Store.Learned(ctx, id)
+	return kept, err
 }
 
 // Tries gives those of which something may be learned, the oldest first. all are the last first. What

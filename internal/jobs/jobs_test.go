@@ -2,7 +2,6 @@ package jobs_test
 
 import (
 	"encoding/json"
-	"log/slog"
 	"sync"
 	"testing"
 	"time"
@@ -36,7 +35,7 @@ func TestAKitchenGoesByItsTries(t *testing.T) {
 	d, err := document.Read([]byte(peas), food.Starter())
 	require.NoError(t, err)
 	chance := func() float64 {
-		k, err := teacher.Kitchen(t.Context(), id)
+		k, _, err := teacher.Kitchen(t.Context(), id)
 		require.NoError(t, err)
 		return predict.Predict(d, k).Chance
 	}
@@ -47,11 +46,18 @@ func TestAKitchenGoesByItsTries(t *testing.T) {
 		last = store.Try{CookedAt: time.Date(2026, 5, 1+day, 18, 0, 0, 0, time.UTC), Document: []byte(peas), Found: []byte(slumped)}
 		require.NoError(t, s.KeepTry(t.Context(), id, &last))
 	}
-	wet := chance()
-	assert.Less(t, wet, plain-.05, "the first who asks has it learn")
-	l, _, err := s.Learned(t.Context(), id)
+	assert.InDelta(t, plain, chance(), 1e-12, "nobody waits for it to learn")
+	_, stale, err := teacher.Kitchen(t.Context(), id)
+	require.NoError(t, err)
+	assert.True(t, stale)
+	l, err := teacher.Learn(t.Context(), id)
 	require.NoError(t, err)
 	assert.Equal(t, 5, l.Tries)
+	wet := chance()
+	assert.Less(t, wet, plain-.05)
+	_, stale, err = teacher.Kitchen(t.Context(), id)
+	require.NoError(t, err)
+	assert.False(t, stale)
 
 	last.LeftOut = true
 	require.NoError(t, s.SaveTry(t.Context(), id, 0, &last))
@@ -68,13 +74,12 @@ func TestWhoeverIsLastLearnsOfAll(t *testing.T) {
 	s := pgtest.Open(t)
 	id, _, err := s.MadeUp(t.Context(), "Boathouse")
 	require.NoError(t, err)
-	teacher := jobs.Teacher{Store: s, Foods: food.Starter(), Log: slog.New(slog.DiscardHandler)}
+	teacher := jobs.Teacher{Store: s, Foods: food.Starter()}
 	var all sync.WaitGroup
 	for day := range 6 {
 		all.Go(func() {
 			one := store.Try{CookedAt: time.Date(2026, 5, 1+day, 18, 0, 0, 0, time.UTC), Document: []byte(peas), Found: []byte(slumped)}
 			assert.NoError(t, s.KeepTry(t.Context(), id, &one))
-			teacher.Later(t.Context(), id, func() {})
 			_, err := teacher.Learn(t.Context(), id)
 			assert.NoError(t, err)
 		})

@@ -18,7 +18,7 @@ const (
 	// forecastAge is how old a forecast grows of what is probed, min by the course's clock.
 	forecastAge = 1
 	// mostPending is how many dishes wait to be forecast; more are left to the next time that they are looked at.
-	mostPending = 256
+	mostPending = 4096
 )
 
 // forecasts are made by a few workers, so that nobody who acts waits for one.

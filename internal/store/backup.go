@@ -86,8 +86,8 @@ func (s *Store) kitchens(ctx context.Context, only string, each func(w *Whole, r
 			}
 			if err := each(w, Rows{
 				Builds:     func(build func(*History) error) error { return histories(ctx, tx, w.ID, build, odd) },
-				Courses:    func(course func(*KeptCourse) error) error { return keptCourses(ctx, tx, w.ID, course, odd) },
-				Tries:      func(try func(*KeptTry) error) error { return keptTries(ctx, tx, w.ID, try) },
+				Courses:    func(course func(*KeptCourse) error) error { return s.keptCourses(ctx, tx, w.ID, course, odd) },
+				Tries:      func(try func(*KeptTry) error) error { return s.keptTries(ctx, tx, w.ID, try) },
 				Unreadable: func() []Unreadable { return unreadable },
 			}); err != nil {
 				return err
@@ -131,7 +131,7 @@ func (s *Store) RestoreKitchens(ctx context.Context, beside bool, next func() (*
 			if aside != nil {
 				in.Aside = func(one any, err error) error { return aside(w.ID, one, err) }
 			}
-			if _, err := takeIn(ctx, tx, w.ID, in); err != nil {
+			if _, err := s.takeIn(ctx, tx, w.ID, in); err != nil {
 				return err
 			}
 		}

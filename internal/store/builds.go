@@ -61,8 +61,8 @@ func addVersion(ctx context.Context, tx pgx.Tx, b *Build) error {
 	return err
 }
 
-// foodsOf are the foods of a mix, each once.
-func foodsOf(d *document.Document) []string {
+// FoodsOf are the foods of a mix, each once.
+func FoodsOf(d *document.Document) []string {
 	out := []string{}
 	for i := range d.Lines {
 		if !slices.Contains(out, d.Lines[i].Food) {
@@ -142,7 +142,7 @@ func (s *Store) Save(ctx context.Context, kitchen, id string, on int, d *documen
 			return &ConflictError{Current: b.Version}
 		}
 		b.Version++
-		row := tx.QueryRow(ctx, `update build set version = $2, name = $3, foods = $4, updated_at = now() where id = $1 returning updated_at`, id, b.Version, d.Name, foodsOf(d))
+		row := tx.QueryRow(ctx, `update build set version = $2, name = $3, foods = $4, updated_at = now() where id = $1 returning updated_at`, id, b.Version, d.Name, FoodsOf(d))
 		if err := row.Scan(&b.UpdatedAt); err != nil {
 			return err
 		}
@@ -162,11 +162,15 @@ func (s *Store) Save(ctx context.Context, kitchen, id string, on int, d *documen
 // line of one of the foods, the one changed last first; at most limit of them.
 func (s *Store) List(ctx context.Context, kitchen, text string, foods []string, limit int) ([]Build, error) {
 	pattern := "%" + strings.NewReplacer(`\`, `\\`, `%`, `\%`, `_`, `\_`).Replace(text) + "%"
-	rows, err := s.pool.Query(ctx, `select b.id::text, b.version, v.document - '{parts,note}'::text[], b.updated_at, b.name
-		from build b join build_version v on v.build_id = b.id and v.number = b.version
-		where b.kitchen_id = $1 and b.deleted_at is null and (b.name ilike $2
-			or b.foods && $4)
-		order by b.updated_at desc, b.id limit $3`, kitchen, pattern, limit, foods)
+	// Which builds they are is found first, and their documents, which are large, are read of those alone.
+	found, args := ``, []any{kitchen, limit}
+	if text != "" || len(foods) > 0 {
+		found, args = `and (name ilike $3 or foods && $4)`, append(args, pattern, foods)
+	}
+	rows, err := s.pool.Query(ctx, `with page as materialized (
+			select id, version, updated_at, name from build where kitchen_id = $1 and deleted_at is null `+found+` order by updated_at desc, id limit $2)
+		select p.id::text, p.version, v.document - '{parts,note}'::text[], p.updated_at, p.name
+		from page p join build_version v on v.build_id = p.id and v.number = p.version order by p.updated_at desc, p.id`, args...)
 	if err != nil {
 		return nil, err
 	}

@@ -6,8 +6,6 @@ import (
 	"crypto/sha256"
 	"encoding/json"
 	"errors"
-	"maps"
-	"slices"
 	"time"
 
 	"github.com/jackc/pgx/v5"
@@ -41,14 +39,6 @@ type CourseEvent struct {
 	By *string
 }
 
-// CourseReading is a reading of a probe.
-type CourseReading struct {
-	Source, Place string
-	Dish          int
-	At            time.Time
-	Celsius       float64
-}
-
 // CourseEntry is a course in a list.
 type CourseEntry struct {
 	ID     string
@@ -65,6 +55,9 @@ type CourseEntry struct {
 func (s *Store) CreateCourse(ctx context.Context, kitchen string, p *cooking.Plan, start, began time.Time) (*Course, error) {
 	out := &Course{KitchenID: kitchen, Plan: *p, Start: start.UTC(), Began: began.UTC(), Token: rand.Text()}
 	err := pgx.BeginFunc(ctx, s.pool, func(tx pgx.Tx) error {
+		if _, err := tx.Exec(ctx, haveMonths); err != nil {
+			return err
+		}
 		if err := tx.QueryRow(ctx, `insert into course (kitchen_id, name, table_at, plan, start_at, began_at) values ($1, $2, $3, $4, $5, $6) returning id::text`,
 			kitchen, p.Name, p.Table, p, out.Start, out.Began).Scan(&out.ID); err != nil {
 			return err
@@ -200,104 +193,6 @@ func (s *Store) AddEvents(ctx context.Context, id string, known int64, received 
 	return added, tidy(err)
 }
 
-// KeptReadings says between which numbers readings of a course were kept: after From, up to To.
-type KeptReadings struct {
-	From, To int64
-	// Fresh says of each, in the order in which they were given, whether it was not there before.
-	Fresh []bool
-}
-
-// AddReadings keeps readings of several courses at once, each once, and gives how many were new, and their
-// numbers by course. What comes back has been kept.
-func (s *Store) AddReadings(ctx context.Context, byCourse map[string][]CourseReading) (fresh int, kept map[string]KeptReadings, err error) {
-	err = pgx.BeginFunc(ctx, s.pool, func(tx pgx.Tx) error {
-		fresh, kept, err = addReadings(ctx, tx, byCourse)
-		return err
-	})
-	return fresh, kept, tidy(err)
-}
-
-func addReadings(ctx context.Context, tx pgx.Tx, byCourse map[string][]CourseReading) (fresh int, kept map[string]KeptReadings, err error) {
-	// Rows of courses are locked in one order, by whichever server.
-	ids := slices.Sorted(maps.Keys(byCourse))
-	counts := make([]int64, len(ids))
-	for i, id := range ids {
-		counts[i] = int64(len(byCourse[id]))
-	}
-	kept = make(map[string]KeptReadings, len(ids))
-	var numbered pgx.Batch
-	for i, id := range ids {
-		numbered.Queue(`update course set reading_seq = reading_seq + $2 where id = $1 returning reading_seq`, id, counts[i]).QueryRow(func(row pgx.Row) error {
-			var to int64
-			err := row.Scan(&to)
-			kept[id] = KeptReadings{to - counts[i], to, make([]bool, counts[i])}
-			return err
-		})
-	}
-	if err := tx.SendBatch(ctx, &numbered).Close(); err != nil {
-		return 0, nil, tidy(err)
-	}
-	var of, sources, places []string
-	var dishes []int32
-	var seqs []int64
-	var at []time.Time
-	var celsius []float64
-	for _, id := range ids {
-		for i, r := range byCourse[id] {
-			of, seqs = append(of, id), append(seqs, kept[id].From+int64(i)+1)
-			sources, places, dishes = append(sources, r.Source), append(places, r.Place), append(dishes, int32(r.Dish))
-			at, celsius = append(at, r.At), append(celsius, r.Celsius)
-		}
-	}
-	rows, err := tx.Query(ctx, `insert into course_reading (course_id, source, place, dish, at, celsius, seq)
-		select * from unnest($1::uuid[], $2::text[], $3::text[], $4::int[], $5::timestamptz[], $6::float8[], $7::bigint[]) on conflict do nothing
-		returning course_id::text, seq`, of, sources, places, dishes, at, celsius, seqs)
-	if err != nil {
-		return 0, nil, tidy(err)
-	}
-	var id string
-	var seq int64
-	_, err = pgx.ForEachRow(rows, []any{&id, &seq}, func() error {
-		kept[id].Fresh[seq-kept[id].From-1] = true
-		fresh++
-		return nil
-	})
-	return fresh, kept, tidy(err)
-}
-
-// Readings gives those of a course in the order of their time.
-func (s *Store) Readings(ctx context.Context, id string) ([]CourseReading, error) {
-	rows, err := s.pool.Query(ctx, `select source, place, dish, at, celsius from course_reading where course_id = $1 order by at, source, place, dish`, id)
-	if err != nil {
-		return nil, tidy(err)
-	}
-	out, err := pgx.CollectRows(rows, readingRow)
-	return out, tidy(err)
-}
-
-// ReadingsAfter gives the readings of a course after that number, in the order in which they were kept.
-func (s *Store) ReadingsAfter(ctx context.Context, id string, after int64) ([]CourseReading, error) {
-	rows, err := s.pool.Query(ctx, `select source, place, dish, at, celsius from course_reading where course_id = $1 and seq > $2 order by seq`, id, after)
-	if err != nil {
-		return nil, tidy(err)
-	}
-	out, err := pgx.CollectRows(rows, readingRow)
-	return out, tidy(err)
-}
-
-// SparseReadings gives the readings of a course that a forecast goes by: of each place of a dish the first in
-// every so many milliseconds of the clock, and the last of all.
-func (s *Store) SparseReadings(ctx context.Context, id string, everyMillis int64) ([]CourseReading, error) {
-	rows, err := s.pool.Query(ctx, `(select distinct on (place, dish, floor(extract(epoch from at) * 1000 / $2)) source, place, dish, at, celsius from course_reading
-			where course_id = $1 order by place, dish, floor(extract(epoch from at) * 1000 / $2), at, source)
-		union (select distinct on (place, dish) source, place, dish, at, celsius from course_reading where course_id = $1 order by place, dish, at desc, source)`, id, everyMillis)
-	if err != nil {
-		return nil, tidy(err)
-	}
-	out, err := pgx.CollectRows(rows, readingRow)
-	return out, tidy(err)
-}
-
 // ListCourses gives the courses of a kitchen, those that go on first and then the last; at most
 // limit of them.
 func (s *Store) ListCourses(ctx context.Context, kitchen string, limit int) ([]CourseEntry, error) {
@@ -325,28 +220,4 @@ func (s *Store) DeleteCourse(ctx context.Context, kitchen, id string) error {
 // RestoreCourse brings a deleted course back.
 func (s *Store) RestoreCourse(ctx context.Context, kitchen, id string) error {
 	return s.setDeleted(ctx, kitchen, id, `update course set deleted_at = null where kitchen_id = $1 and id = $2`)
-}
-
-// Photo is a picture, without anything about where and by whom it was taken.
-type Photo struct {
-	ID            string
-	MediaType     string
-	Width, Height int
-	Data          []byte
-}
-
-// KeepPhoto keeps a picture.
-func (s *Store) KeepPhoto(ctx context.Context, kitchen string, p *Photo) error {
-	return tidy(s.pool.QueryRow(ctx, `insert into photo (kitchen_id, media_type, width, height, data) values ($1, $2, $3, $4, $5) returning id::text`,
-		kitchen, p.MediaType, p.Width, p.Height, p.Data).Scan(&p.ID))
-}
-
-// FindPhoto gives a picture.
-func (s *Store) FindPhoto(ctx context.Context, kitchen, id string) (*Photo, error) {
-	out := &Photo{ID: id}
-	err := s.pool.QueryRow(ctx, `select media_type, width, height, data from photo where kitchen_id = $1 and id = $2`, kitchen, id).Scan(&out.MediaType, &out.Width, &out.Height, &out.Data)
-	if err != nil {
-		return nil, tidy(err)
-	}
-	return out, nil
 }

@@ -33,11 +33,11 @@ type MoreReadings struct {
 // KeptCourses gives every course of a kitchen to each, the oldest first, deleted ones too.
 func (s *Store) KeptCourses(ctx context.Context, kitchen string, each func(*KeptCourse) error) error {
 	return pgx.BeginTxFunc(ctx, s.pool, pgx.TxOptions{IsoLevel: pgx.RepeatableRead, AccessMode: pgx.ReadOnly}, func(tx pgx.Tx) error {
-		return keptCourses(ctx, tx, kitchen, each, refuse)
+		return s.keptCourses(ctx, tx, kitchen, each, refuse)
 	})
 }
 
-func keptCourses(ctx context.Context, tx pgx.Tx, kitchen string, each func(*KeptCourse) error, odd func(*Unreadable) error) error {
+func (s *Store) keptCourses(ctx context.Context, tx pgx.Tx, kitchen string, each func(*KeptCourse) error, odd func(*Unreadable) error) error {
 	rows, err := tx.Query(ctx, `select id::text from course where kitchen_id = $1 order by created_at, id`, kitchen)
 	if err != nil {
 		return tidy(err)
@@ -60,7 +60,7 @@ func keptCourses(ctx context.Context, tx pgx.Tx, kitchen string, each func(*Kept
 			}
 			continue
 		}
-		if err := c.fill(ctx, tx, odd); err != nil {
+		if err := s.fill(ctx, tx, &c, odd); err != nil {
 			return tidy(err)
 		}
 		if err := each(&c); err != nil {
@@ -71,7 +71,7 @@ func keptCourses(ctx context.Context, tx pgx.Tx, kitchen string, each func(*Kept
 }
 
 // fill reads what belongs to a course.
-func (c *KeptCourse) fill(ctx context.Context, tx pgx.Tx, odd func(*Unreadable) error) error {
+func (s *Store) fill(ctx context.Context, tx pgx.Tx, c *KeptCourse, odd func(*Unreadable) error) error {
 	rows, err := tx.Query(ctx, `select seq, received_at, event from course_event where course_id = $1 order by seq`, c.ID)
 	if err != nil {
 		return err
@@ -98,10 +98,7 @@ func (c *KeptCourse) fill(ctx context.Context, tx pgx.Tx, odd func(*Unreadable) 
 		}
 		c.Events = append(c.Events, e.CourseEvent)
 	}
-	if rows, err = tx.Query(ctx, `select source, place, dish, at, celsius from course_reading where course_id = $1 order by at, source, place, dish`, c.ID); err != nil {
-		return err
-	}
-	if c.Readings, err = pgx.CollectRows(rows, readingRow); err != nil {
+	if c.Readings, err = allReadings(ctx, tx, c.ID); err != nil {
 		return err
 	}
 	if rows, err = tx.Query(ctx, `select `+tryColumns+` from try t where course_id = $1 order by dish`, c.ID); err != nil {
@@ -110,7 +107,7 @@ func (c *KeptCourse) fill(ctx context.Context, tx pgx.Tx, odd func(*Unreadable) 
 	if c.Tries, err = pgx.CollectRows(rows, tryRow); err != nil {
 		return err
 	}
-	c.Photos, err = photosOf(ctx, tx, c.KitchenID, c.Tries)
+	c.Photos, err = s.photosOf(ctx, tx, c.KitchenID, c.Tries)
 	return err
 }
 
@@ -137,6 +134,9 @@ func (t *taking) course(ctx context.Context, c *KeptCourse) error {
 		err := t.tx.QueryRow(ctx, `select kitchen_id = $2 from course where id = $1`, id, t.kitchen).Scan(&mine)
 		switch {
 		case errors.Is(err, pgx.ErrNoRows):
+			if _, err := t.tx.Exec(ctx, haveMonths); err != nil {
+				return err
+			}
 			if _, err := t.tx.Exec(ctx, `insert into course (id, kitchen_id, name, table_at, plan, start_at, began_at, ended_at, created_at, deleted_at)
 				values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)`, id, t.kitchen, c.Plan.Name, c.Plan.Table, &c.Plan, c.Start, c.Began, c.Ended, c.CreatedAt, c.DeletedAt); err != nil {
 				return err

@@ -159,8 +159,10 @@ func (s *Store) EraseKitchenAt(ctx context.Context, id string, at *time.Time) er
 var erasing = []string{
 	`delete from kitchen_learned where kitchen_id = $1`,
 	`delete from try where kitchen_id = $1`,
-	`delete from photo where kitchen_id = $1`,
-	`delete from course_reading where course_id in (select id from course where kitchen_id = $1)`,
+	`delete from picture where kitchen_id = $1`,
+	`delete from picture_data where kitchen_id = $1`,
+	`delete from reading_curve where course_id in (select id from course where kitchen_id = $1)`,
+	`delete from reading where course_id in (select id from course where kitchen_id = $1)`,
 	`delete from course_event where course_id in (select id from course where kitchen_id = $1)`,
 	`delete from course where kitchen_id = $1`,
 	`delete from practice_call where person_id in (select id from practice_person where kitchen_id = $1)`,
@@ -182,6 +184,11 @@ func (s *Store) EraseKitchen(ctx context.Context, id string) error {
 		}
 		if _, err := tx.Exec(ctx, `select from kitchen where id = $1 for update`, id); err != nil {
 			return tidy(err)
+		}
+		if s.objects != nil {
+			if _, err := tx.Exec(ctx, `insert into pictures_to_remove (kitchen_id) values ($1) on conflict do nothing`, id); err != nil {
+				return err
+			}
 		}
 		for _, statement := range erasing {
 			if _, err := tx.Exec(ctx, statement, id); err != nil {
@@ -220,7 +227,7 @@ func (s *Store) KitchenThere(ctx context.Context, id string) (role principal.Rol
 
 // RowsOf counts what is left of a kitchen in every table that has a kitchen's rows.
 func (s *Store) RowsOf(ctx context.Context, id string) (count int, err error) {
-	for _, table := range []string{"kitchen_learned", "try", "photo", "course", "practice_person", "supper", "pantry_item", "own_food", "build", "member", "device", "invitation", "link", "journal"} {
+	for _, table := range []string{"kitchen_learned", "try", "picture", "picture_data", "course", "practice_person", "supper", "pantry_item", "own_food", "build", "member", "device", "invitation", "link", "journal"} {
 		var n int
 		if err := s.pool.QueryRow(ctx, `select count(*) from `+table+` where kitchen_id = $1`, id).Scan(&n); err != nil {
 			return count, tidy(err)

@@ -69,6 +69,13 @@ func (s *Store) SaveLearned(ctx context.Context, kitchen string, l *learn.Learne
 	})
 }
 
+// MarkLearned notes that nothing can be learned of what there is: what was learned before stands.
+func (s *Store) MarkLearned(ctx context.Context, kitchen string, of LearnedOf) error {
+	_, err := s.pool.Exec(ctx, `insert into kitchen_learned (kitchen_id, of_revision, model) values ($1, $2, $3)
+		on conflict (kitchen_id) do update set of_revision = excluded.of_revision, model = excluded.model where kitchen_learned.of_revision <= excluded.of_revision`, kitchen, of.Revision, of.Model)
+	return tidy(err)
+}
+
 // changed tells every server that what is worked out for a kitchen is worked out anew.
 func changed(ctx context.Context, tx pgx.Tx, kitchen string) error {
 	_, err := tx.Exec(ctx, `update kitchen set pantry_revision = pantry_revision + 1 where id = $1`, kitchen)

@@ -32,6 +32,7 @@ func (s *Store) SaveSettings(ctx context.Context, kitchenID string, settings kit
 }
 
 func saveSettings(ctx context.Context, tx pgx.Tx, kitchenID string, settings kitchen.Settings) error {
-	_, err := tx.Exec(ctx, `update kitchen set settings = $2, pantry_revision = pantry_revision + 1 where id = $1`, kitchenID, settings)
+	// What tries tell of an oven hangs on what is told of it: they are learned of anew.
+	_, err := tx.Exec(ctx, `update kitchen set settings = $2, pantry_revision = pantry_revision + 1, tries_revision = tries_revision + 1 where id = $1`, kitchenID, settings)
 	return err
 }

@@ -50,7 +50,13 @@ type Store struct {
 	pool *pgxpool.Pool
 	// pulse is one connection beside the pool, so that a busy database is told from a dead one.
 	pulse *pgxpool.Pool
-	saved atomic.Int64
+	// tables is how to connect as the tables' owner, who makes and drops them.
+	tables *pgx.ConnConfig
+	saved  atomic.Int64
+	// jobs are connections for work in the background.
+	jobs *pgxpool.Pool
+	// objects has the data of pictures; nil for the database.
+	objects Objects
 }
 
 // What a statement may take, and how long it waits for a lock or with a transaction open,
@@ -86,16 +92,25 @@ func Open(ctx context.Context, url string) (*Store, error) {
 			config.ConnConfig.RuntimeParams[name] = limit
 		}
 	}
-	pulse := config.Copy()
+	pulse, tables := config.Copy(), config.ConnConfig.Copy()
 	scoped(config)
-	config.MaxConns, pulse.MaxConns = connections(), 1
-	s := &Store{}
-	if s.pool, err = pgxpool.NewWithConfig(ctx, config); err != nil {
-		return nil, err
-	}
-	if s.pulse, err = pgxpool.NewWithConfig(ctx, pulse); err != nil {
-		s.pool.Close()
-		return nil, err
+	work := config.Copy()
+	config.MaxConns, pulse.MaxConns, work.MaxConns = connections(), 1, jobConnections
+	return connect(ctx, &Store{tables: tables}, config, pulse, work)
+}
+
+// connect opens the pools of a store, or none of them.
+func connect(ctx context.Context, s *Store, config, pulse, work *pgxpool.Config) (*Store, error) {
+	for _, of := range []struct {
+		pool   **pgxpool.Pool
+		config *pgxpool.Config
+	}{{&s.pool, config}, {&s.pulse, pulse}, {&s.jobs, work}} {
+		pool, err := pgxpool.NewWithConfig(ctx, of.config)
+		if err != nil {
+			s.Close()
+			return nil, err
+		}
+		*of.pool = pool
 	}
 	return s, nil
 }
@@ -108,13 +123,9 @@ func Attach(ctx context.Context, url string) (*Store, error) {
 		return nil, fmt.Errorf("database address: %w", err)
 	}
 	pulse := config.Copy()
+	s := &Store{tables: config.ConnConfig.Copy()}
 	scoped(config)
-	s := &Store{}
-	if s.pool, err = pgxpool.NewWithConfig(ctx, config); err != nil {
-		return nil, err
-	}
-	if s.pulse, err = pgxpool.NewWithConfig(ctx, pulse); err != nil {
-		s.pool.Close()
+	if s, err = connect(ctx, s, config, pulse, config.Copy()); err != nil {
 		return nil, err
 	}
 	var at, newest int64
@@ -143,6 +154,9 @@ func Attach(ctx context.Context, url string) (*Store, error) {
 // ErrOlder is returned where a running, older program serves the tables.
 var ErrOlder = errors.New("the tables of this database are an older Cuerda's: use the program that serves them")
 
+// mostMigrations is how often a migration is begun that others were in the way of.
+const mostMigrations = 20
+
 // migrateBy brings the tables up to date over connections of its own, which may take the
 // time that a migration takes.
 func migrateBy(ctx context.Context, config *pgxpool.Config) error {
@@ -152,8 +166,12 @@ func migrateBy(ctx context.Context, config *pgxpool.Config) error {
 		return err
 	}
 	defer pool.Close()
-	if err := migrate(ctx, pool); err != nil {
+	// The version before may go on beside it, and be in the way.
+	if err := again(ctx, mostMigrations, 50*time.Millisecond, func() error { return migrate(ctx, pool) }); err != nil {
 		return fmt.Errorf("migrations: %w", err)
+	}
+	if err := migrateJobs(ctx, pool); err != nil {
+		return fmt.Errorf("migrations of the queue: %w", err)
 	}
 	return nil
 }
@@ -193,10 +211,34 @@ func migrate(ctx context.Context, pool *pgxpool.Pool) error {
 	return err
 }
 
+// Reconnect has every connection made anew, once who uses it is done.
+func (s *Store) Reconnect() {
+	for _, pool := range []*pgxpool.Pool{s.pool, s.pulse, s.jobs} {
+		pool.Reset()
+	}
+}
+
+// owner gives a connection of the tables' owner, for the program's own work on them.
+func (s *Store) owner(ctx context.Context) (*pgx.Conn, error) {
+	conn, err := pgx.ConnectConfig(ctx, s.tables)
+	if err != nil {
+		return nil, err
+	}
+	_, err = conn.Exec(ctx, `select set_config('cuerda.scope', 'server', false), set_config('statement_timeout', '0', false)`)
+	if err != nil {
+		_ = conn.Close(ctx)
+		return nil, err
+	}
+	return conn, nil
+}
+
 // Close ends all connections.
 func (s *Store) Close() {
-	s.pool.Close()
-	s.pulse.Close()
+	for _, pool := range []*pgxpool.Pool{s.jobs, s.pool, s.pulse} {
+		if pool != nil {
+			pool.Close()
+		}
+	}
 }
 
 // patience is how long a database may take to show that it is alive.
@@ -232,21 +274,29 @@ const mostAttempts = 5
 // kitchen, so that none waits for another that waits for it, and again where the
 // database gave up between two.
 func (s *Store) change(ctx context.Context, kitchenID string, f func(pgx.Tx) error) error {
-	for try := 1; ; try++ {
-		err := pgx.BeginFunc(ctx, s.pool, func(tx pgx.Tx) error {
+	return again(ctx, mostAttempts, 5*time.Millisecond, func() error {
+		return pgx.BeginFunc(ctx, s.pool, func(tx pgx.Tx) error {
 			if _, err := tx.Exec(ctx, `select from kitchen where id = $1 for no key update`, kitchenID); err != nil {
 				return err
 			}
 			return f(tx)
 		})
+	})
+}
+
+// again does something that is whole or not done, up to most times where others were in its way, and waits longer each time:
+// the pause, and up to four times as much by chance.
+func again(ctx context.Context, most int, pause time.Duration, do func() error) error {
+	for try := 1; ; try++ {
+		err := do()
 		var pg *pgconn.PgError
-		if !errors.As(err, &pg) || !slices.Contains(passing, pg.Code) || try == mostAttempts {
+		if !errors.As(err, &pg) || !slices.Contains(passing, pg.Code) || try == most {
 			return err
 		}
 		select {
 		case <-ctx.Done():
 			return err
-		case <-time.After(time.Duration(try) * time.Duration(5+rand.IntN(20)) * time.Millisecond):
+		case <-time.After(time.Duration(try) * (pause + rand.N(4*pause))):
 		}
 	}
 }

@@ -58,15 +58,15 @@ func (s *Store) TakeIn(ctx context.Context, kitchenID string, in Taken) (TakenIn
 		if err := asServer(ctx, tx); err != nil {
 			return err
 		}
-		out, err = takeIn(ctx, tx, kitchenID, in)
+		out, err = s.takeIn(ctx, tx, kitchenID, in)
 		return err
 	})
 	return out, err
 }
 
-func takeIn(ctx context.Context, tx pgx.Tx, kitchenID string, in Taken) (TakenIn, error) {
+func (s *Store) takeIn(ctx context.Context, tx pgx.Tx, kitchenID string, in Taken) (TakenIn, error) {
 	var out TakenIn
-	t := taking{tx: tx, kitchen: kitchenID, ids: map[string]string{}, fresh: map[string]bool{}, courseIDs: map[string]string{}, photoIDs: map[string]string{}, out: &out}
+	t := taking{store: s, tx: tx, kitchen: kitchenID, ids: map[string]string{}, fresh: map[string]bool{}, courseIDs: map[string]string{}, photoIDs: map[string]string{}, out: &out}
 	take := func(one any) error {
 		if in.Aside == nil {
 			return t.one(ctx, one)
@@ -177,6 +177,7 @@ func (t *taking) ownID(id string) string {
 }
 
 type taking struct {
+	store   *Store
 	tx      pgx.Tx
 	kitchen string
 	ids     map[string]string // of the archive to of the kitchen
@@ -318,7 +319,7 @@ func (t *taking) bringBack(ctx context.Context, id string, h *History) error {
 func (t *taking) continued(ctx context.Context, id string, h *History, from int) error {
 	last := &h.Versions[len(h.Versions)-1]
 	_, err := t.tx.Exec(ctx, `update build set version = $2, name = $3, foods = $4, updated_at = $5 where id = $1`,
-		id, last.Number, last.Document.Name, foodsOf(&last.Document), h.UpdatedAt)
+		id, last.Number, last.Document.Name, FoodsOf(&last.Document), h.UpdatedAt)
 	if err != nil {
 		return err
 	}
@@ -332,7 +333,7 @@ func (t *taking) insert(ctx context.Context, id string, h *History) error {
 	last := &h.Versions[len(h.Versions)-1]
 	_, err := t.tx.Exec(ctx, `insert into build (id, kitchen_id, name, version, created_at, updated_at, deleted_at, foods)
 		values ($1, $2, $3, $4, $5, $6, $7, $8)`,
-		id, t.kitchen, last.Document.Name, last.Number, h.CreatedAt, h.UpdatedAt, h.DeletedAt, foodsOf(&last.Document))
+		id, t.kitchen, last.Document.Name, last.Number, h.CreatedAt, h.UpdatedAt, h.DeletedAt, FoodsOf(&last.Document))
 	if err != nil {
 		return err
 	}

@@ -5,7 +5,6 @@ import (
 	"context"
 	"encoding/json"
 	"errors"
-	"slices"
 	"strings"
 	"time"
 
@@ -65,7 +64,7 @@ func (t *Try) seek() sought {
 	out := sought{outcome: string(logbook.Unsaid), foods: []string{}}
 	var d document.Document
 	if json.Unmarshal(t.Document, &d) == nil {
-		out.name, out.foods = d.Name, append(out.foods, foodsOf(&d)...)
+		out.name, out.foods = d.Name, append(out.foods, FoodsOf(&d)...)
 	}
 	var f logbook.Found
 	if json.Unmarshal(t.Found, &f) == nil {
@@ -214,7 +213,7 @@ func (s *Store) CountTries(ctx context.Context, kitchen string) (out Counts, err
 // KeptTries gives the tries that belong to no course, each with its photos, the oldest first, to each.
 func (s *Store) KeptTries(ctx context.Context, kitchen string, each func(*KeptTry) error) error {
 	return pgx.BeginTxFunc(ctx, s.pool, pgx.TxOptions{IsoLevel: pgx.RepeatableRead, AccessMode: pgx.ReadOnly}, func(tx pgx.Tx) error {
-		return keptTries(ctx, tx, kitchen, each)
+		return s.keptTries(ctx, tx, kitchen, each)
 	})
 }
 
@@ -224,7 +223,7 @@ type KeptTry struct {
 	Photos []Photo
 }
 
-func keptTries(ctx context.Context, tx pgx.Tx, kitchen string, each func(*KeptTry) error) error {
+func (s *Store) keptTries(ctx context.Context, tx pgx.Tx, kitchen string, each func(*KeptTry) error) error {
 	rows, err := tx.Query(ctx, `select `+tryColumns+` from try t where kitchen_id = $1 and course_id is null order by cooked_at, id`, kitchen)
 	if err != nil {
 		return tidy(err)
@@ -235,7 +234,7 @@ func keptTries(ctx context.Context, tx pgx.Tx, kitchen string, each func(*KeptTr
 	}
 	for i := range all {
 		k := KeptTry{Try: all[i]}
-		if k.Photos, err = photosOf(ctx, tx, kitchen, all[i:i+1]); err != nil {
+		if k.Photos, err = s.photosOf(ctx, tx, kitchen, all[i:i+1]); err != nil {
 			return tidy(err)
 		}
 		if err := each(&k); err != nil {
@@ -243,34 +242,6 @@ func keptTries(ctx context.Context, tx pgx.Tx, kitchen string, each func(*KeptTr
 		}
 	}
 	return nil
-}
-
-// photosOf are the pictures that tries speak of; one that is gone is left out.
-func photosOf(ctx context.Context, tx pgx.Tx, kitchen string, tries []Try) (out []Photo, err error) {
-	var ids []string
-	for i := range tries {
-		var found logbook.Found
-		if json.Unmarshal(tries[i].Found, &found) != nil {
-			continue
-		}
-		for _, id := range found.AllPhotos() {
-			if !slices.Contains(ids, id) {
-				ids = append(ids, id)
-			}
-		}
-	}
-	for _, id := range ids {
-		p := Photo{ID: id}
-		err := tx.QueryRow(ctx, `select media_type, width, height, data from photo where kitchen_id = $1 and id::text = $2`, kitchen, id).Scan(&p.MediaType, &p.Width, &p.Height, &p.Data)
-		if errors.Is(err, pgx.ErrNoRows) {
-			continue
-		}
-		if err != nil {
-			return nil, err
-		}
-		out = append(out, p)
-	}
-	return out, nil
 }
 
 // try takes one in that is not there yet: under its own ID or, where that is another kitchen's, under one of its own here.
@@ -314,25 +285,6 @@ func (t *taking) try(ctx context.Context, from *Try) error {
 			t.out.Tries++
 		}
 		return err
-	}
-	return ErrTaken
-}
-
-// photo takes a picture in: under its own ID, or, where that is another kitchen's, under one of its own here.
-func (t *taking) photo(ctx context.Context, p *Photo) error {
-	for _, id := range []string{p.ID, t.ownID(p.ID)} {
-		var owner string
-		// Nothing changes, and the row that is there is given.
-		if err := t.tx.QueryRow(ctx, `insert into photo as p (id, kitchen_id, media_type, width, height, data) values ($1, $2, $3, $4, $5, $6)
-			on conflict (id) do update set width = p.width returning kitchen_id::text`, id, t.kitchen, p.MediaType, p.Width, p.Height, p.Data).Scan(&owner); err != nil {
-			return err
-		}
-		if owner == t.kitchen {
-			if id != p.ID {
-				t.photoIDs[p.ID] = id
-			}
-			return nil
-		}
 	}
 	return ErrTaken
 }

@@ -15,7 +15,7 @@ type Usage struct {
 // is read for it.
 func (s *Store) UsageOf(ctx context.Context, kitchen string) (u Usage, err error) {
 	err = s.pool.QueryRow(ctx, `select
-		(select coalesce(sum(octet_length(data)), 0) from photo where kitchen_id = $1),
+		(select coalesce(sum(size), 0) from picture where kitchen_id = $1),
 		(select coalesce(sum(reading_seq), 0)::bigint from course where kitchen_id = $1),
 		(select coalesce(sum(seq), 0)::bigint from course where kitchen_id = $1),
 		(select coalesce(sum(version), 0) from build where kitchen_id = $1),

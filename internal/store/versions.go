@@ -76,7 +76,7 @@ func (s *Store) create(ctx context.Context, kitchen string, d *document.Document
 	}
 	err := pgx.BeginFunc(ctx, s.pool, func(tx pgx.Tx) error {
 		row := tx.QueryRow(ctx, `insert into build (kitchen_id, name, version, from_build, from_version, foods) values ($1, $2, 1, $3, $4, $5)
-			returning id::text, updated_at`, kitchen, d.Name, origin, version, foodsOf(d))
+			returning id::text, updated_at`, kitchen, d.Name, origin, version, FoodsOf(d))
 		if err := row.Scan(&b.ID, &b.UpdatedAt); err != nil {
 			return err
 		}

@@ -234,7 +234,7 @@ func (t Table) Instead(f *food.Food, foods *food.Catalogue) []*food.Food {
 	var found []near
 	all := foods.Foods()
 	for i := range all {
-		g := &all[i]
+		g := all[i]
 		if g.ID == f.ID || !akin(f, g) || t.Check(g, nil).Status != Clear {
 			continue
 		}

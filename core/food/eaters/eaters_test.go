@@ -96,7 +96,7 @@ func TestMoreEatersNeverWidenTheChoice(t *testing.T) {
 		few := (&eaters.Eaters{People: people}).Table()
 		more := (&eaters.Eaters{People: append(people, draw(t))}).Table()
 		for i := range foods.Foods() {
-			f := &foods.Foods()[i]
+			f := foods.Foods()[i]
 			assert.LessOrEqual(t, order[few.Check(f, nil).Status], order[more.Check(f, nil).Status], f.ID)
 		}
 	})
@@ -106,7 +106,7 @@ func TestWhatStandsInIsClear(t *testing.T) {
 	rapid.Check(t, func(t *rapid.T) {
 		table := (&eaters.Eaters{People: []eaters.Person{draw(t), draw(t)}}).Table()
 		all := foods.Foods()
-		f := &all[rapid.IntRange(0, len(all)-1).Draw(t, "food")]
+		f := all[rapid.IntRange(0, len(all)-1).Draw(t, "food")]
 		for _, g := range table.Instead(f, foods) {
 			assert.Equal(t, eaters.Clear, table.Check(g, nil).Status)
 			assert.NotEqual(t, f.ID, g.ID)

@@ -19,7 +19,7 @@ var starter = food.Starter()
 
 func drawFood(t *rapid.T, want func(*food.Food) bool) *food.Food {
 	foods := starter.Foods()
-	f := rapid.SampledFrom(foods).Filter(func(f food.Food) bool { return want(&f) }).Draw(t, "food")
+	f := rapid.SampledFrom(foods).Filter(func(f *food.Food) bool { return want(f) }).Draw(t, "food")
 	return starter.Find(f.ID)
 }
 

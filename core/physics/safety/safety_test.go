@@ -57,7 +57,7 @@ func TestTargetsFollowWhatIsInTheMix(t *testing.T) {
 		assert.Equal(t, [2]float64{75, 0.5}, [2]float64{local.Celsius, local.Minutes})
 	}
 	for i := range food.Starter().Foods() {
-		f := &food.Starter().Foods()[i]
+		f := food.Starter().Foods()[i]
 		if f.State == food.Raw && (f.Group == food.Meat || f.Group == food.Fish || f.Group == food.Egg) {
 			assert.True(t, us.TargetFor([]mix.Line{{Food: f, Grams: 1}}, piece.Patty).Guided, "%s has guidance", f.ID)
 		}
@@ -88,7 +88,7 @@ func TestNothingAddedLowersTheTarget(t *testing.T) {
 	foods := food.Starter().Foods()
 	rapid.Check(t, func(t *rapid.T) {
 		line := rapid.Custom(func(t *rapid.T) mix.Line {
-			return mix.Line{Food: &foods[rapid.IntRange(0, len(foods)-1).Draw(t, "food")], Grams: 1}
+			return mix.Line{Food: foods[rapid.IntRange(0, len(foods)-1).Draw(t, "food")], Grams: 1}
 		})
 		lines := rapid.SliceOfN(line, 1, 6).Draw(t, "lines")
 		rule := safety.Rule{Guidance: rapid.SampledFrom(safety.Guidances).Draw(t, "guidance"), OwnCelsius: rapid.Float64Range(55, 90).Draw(t, "own"), OwnMinutes: rapid.Float64Range(0, 20).Draw(t, "held")}

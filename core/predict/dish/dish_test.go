@@ -152,6 +152,11 @@ func TestWaysToScale(t *testing.T) {
 	require.NoError(t, err)
 	assert.InDelta(t, 0.85*70, s.Document.Piece.HeightMM, 1, "filled to the limit")
 
+	bare := read(t, `{"format":"cuerda-build/1","lines":[{"food":"lamb-ground","grams":400}],"piece":{"kind":"ball","diameter_mm":38},"parts":[{"kind":"sauce","lines":[]}]}`)
+	s, err = dish.Scale(bare, dish.Aim{Pieces: 30}, kitchen.Usual())
+	require.NoError(t, err)
+	assert.NotNil(t, s.Document.Parts[0].Lines, "a part without lines is written as an empty list")
+
 	for want, a := range map[error]dish.Aim{
 		dish.ErrNoAim: {}, dish.ErrNotThere: {Food: "tofu-firm", Grams: 100}, dish.ErrTooMuch: {Food: "salt", Grams: 9000},
 		dish.ErrTooLittle: {Food: "lamb-ground", Grams: 0.1}, piece.ErrNoLoaf: {Tin: &piece.Tin{LengthMM: 200, WidthMM: 100, HeightMM: 60}},

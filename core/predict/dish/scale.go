@@ -134,7 +134,7 @@ func factorOf(d *document.Document, a Aim, k *kitchen.Kitchen) (factor float64, 
 }
 
 func scaled(lines []document.Line, factor float64) ([]document.Line, error) {
-	out := append([]document.Line(nil), lines...)
+	out := append([]document.Line{}, lines...) // a part without lines has an empty list, not none
 	for i := range out {
 		grams := out[i].Grams * factor
 		switch {

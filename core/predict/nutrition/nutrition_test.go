@@ -28,8 +28,7 @@ func TestEnergyOfKnownFoods(t *testing.T) {
 
 func TestDryingTakesNothingButWaterAndSauteAddsOil(t *testing.T) {
 	rapid.Check(t, func(t *rapid.T) {
-		chosen := rapid.SampledFrom(foods.Foods()).Draw(t, "food")
-		f := &chosen
+		f := rapid.SampledFrom(foods.Foods()).Draw(t, "food")
 		grams := rapid.Float64Range(5, 500).Draw(t, "grams")
 		plain := facts(mix.Line{Food: f, Grams: grams})
 		dried := facts(mix.Line{Food: f, Grams: grams, Preps: []food.Preparation{{Do: food.OvenDry, Minutes: 20}}})

@@ -24,7 +24,7 @@ func TestEveryFoodHasItsColour(t *testing.T) {
 		assert.Regexp(t, colour, ofGroups[g], g)
 	}
 	for i := range foods.Foods() {
-		f := &foods.Foods()[i]
+		f := foods.Foods()[i]
 		assert.Regexp(t, colour, ColourOf(f), f.ID)
 	}
 }
@@ -93,7 +93,7 @@ func TestAPasteIsAMixtureOfColours(t *testing.T) {
 	rapid.Check(t, func(t *rapid.T) {
 		var lines []mix.Line
 		for range rapid.IntRange(1, 6).Draw(t, "lines") {
-			lines = append(lines, mix.Line{Food: &all[rapid.IntRange(0, len(all)-1).Draw(t, "food")], Grams: rapid.Float64Range(1, 500).Draw(t, "grams")})
+			lines = append(lines, mix.Line{Food: all[rapid.IntRange(0, len(all)-1).Draw(t, "food")], Grams: rapid.Float64Range(1, 500).Draw(t, "grams")})
 		}
 		h := Of(mix.Parts(lines), rapid.Float64Range(-1, 2).Draw(t, "index"))
 		assert.Regexp(t, "^#[0-9A-F]{6}$", h.Paste)
@@ -112,7 +112,7 @@ func BenchmarkOf20Lines(b *testing.B) {
 	all := food.Starter().Foods()
 	var lines []mix.Line
 	for i := range 20 {
-		lines = append(lines, mix.Line{Food: &all[i*7%len(all)], Grams: 50})
+		lines = append(lines, mix.Line{Food: all[i*7%len(all)], Grams: 50})
 	}
 	parts := mix.Parts(lines)
 	b.ReportAllocs()

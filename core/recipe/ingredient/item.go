@@ -322,7 +322,7 @@ func (s *scan) asStated(f *food.Food, i int) *food.Food {
 	if s.state.canned && f.Group == food.Legume && !strings.Contains(f.ID, "canned") {
 		head, _, _ := strings.Cut(f.Name, ",")
 		for i := range s.r.foods.Foods() {
-			other := &s.r.foods.Foods()[i]
+			other := s.r.foods.Foods()[i]
 			if own, _, _ := strings.Cut(other.Name, ","); own == head && strings.HasSuffix(other.ID, "canned") {
 				return other
 			}

@@ -97,7 +97,7 @@ func TestFreeOfIsFree(t *testing.T) {
 	foods := food.Starter()
 	for said, of := range map[string]string{"without egg": "egg", "egg-free": "egg", "dairy-free": "milk", "soy free": "soy", "nut free": "tree-nut", "gluten free": "gluten"} {
 		for i := range foods.Foods() {
-			f := &foods.Foods()[i]
+			f := foods.Foods()[i]
 			if strings.ContainsAny(f.Name, ",(%") {
 				continue
 			}

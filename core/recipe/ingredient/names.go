@@ -57,7 +57,7 @@ func NewReader(foods *food.Catalogue) *Reader {
 	for l := range words.Language(len(r.names)) {
 		r.names[l], r.made[l], r.aliases[l] = names{}, composites{}, map[string][]string{}
 		for i := range foods.Foods() {
-			f := &foods.Foods()[i]
+			f := foods.Foods()[i]
 			r.names[l].addFood(f, l)
 			r.aliases[l][f.ID] = aliases(f, l)
 			for _, name := range []string{f.Name, f.NameES} {

@@ -80,7 +80,7 @@ func TestPreparationsAreTheFoods(t *testing.T) {
 func TestEveryFoodIsReadByItsName(t *testing.T) {
 	foods := food.Starter().Foods()
 	rapid.Check(t, func(t *rapid.T) {
-		f := &foods[rapid.IntRange(0, len(foods)-1).Draw(t, "food")]
+		f := foods[rapid.IntRange(0, len(foods)-1).Draw(t, "food")]
 		name, of := f.Name, "of"
 		if rapid.Bool().Draw(t, "spanish") {
 			name, of = f.NameES, "de"

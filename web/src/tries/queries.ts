@@ -78,9 +78,17 @@ export function useLearned() {
 /** What is worked out by what a kitchen learned is asked for anew. */
 function useRelearned() {
   const client = useQueryClient();
+  const anew = (...keys: string[]) => {
+    for (const key of keys) void client.invalidateQueries({ queryKey: [key] });
+  };
   return () => {
-    for (const key of ["tries", "try", "learned", "predict", "versions"])
-      void client.invalidateQueries({ queryKey: [key] });
+    anew("tries", "try", "learned", "predict", "versions");
+    // The kitchen learns in the background: whoever asks what it learned is answered once it has, and what hangs on that is
+    // asked for again.
+    void client
+      .fetchQuery({ queryKey: ["learned"], queryFn: () => unwrap(api.GET("/learned")) })
+      .then(() => anew("try", "predict"))
+      .catch(() => undefined); // it stands on the screen of what was learned
   };
 }
 
