@@ -132,6 +132,37 @@ func TestMixesThatNothingMends(t *testing.T) {
 	}
 }
 
+// A mix as heavy as a document takes is given no way that a document would not take.
+func TestTheHeaviestMixIsGivenAmountsThatCanBeKept(t *testing.T) {
+	given := 0
+	for _, text := range []string{
+		// Far too dry, with nearly as much water as there may be of anything.
+		`{"format":"cuerda-build/1","lines":[{"food":"chickpeas-cooked","grams":100000},{"food":"rice-flour","grams":100000},{"food":"oats-rolled","grams":100000},{"food":"water","grams":99990}]}`,
+		// A hand that felt nearly as much too little of it.
+		`{"format":"cuerda-build/1","hand":{"water_g":-99501,"word":"slack"},"lines":[{"food":"flax-meal","grams":171},{"food":"oats-rolled","grams":157}]}`,
+		// Far too wet, with nearly as much of each binder.
+		`{"format":"cuerda-build/1","lines":[{"food":"courgette","grams":100000},{"food":"chickpea-flour","grams":99990},{"food":"oats-rolled","grams":99990},{"food":"water","grams":100000}]}`,
+	} {
+		a := way(t, text, advise.Options{})
+		ways := append(slices.Clone(a.Suggest), advise.ChangeOne(kitchen.Usual(), read(t, text))...)
+		if a.Nearest != nil {
+			ways = append(ways, *a.Nearest)
+		}
+		for _, school := range advise.Schools(kitchen.Usual(), read(t, text), nil) {
+			for _, answer := range school.Ways {
+				ways = append(ways, answer.Way)
+			}
+		}
+		given += len(ways)
+		for _, w := range ways {
+			for _, l := range w.Document.Lines {
+				assert.LessOrEqual(t, l.Grams, document.MaxGrams, l.Food)
+			}
+		}
+	}
+	require.NotZero(t, given)
+}
+
 // A conversion of raw meat begins with crumbs swollen in liquid where there were crumbs and milk, and takes out nothing of
 // what it has just put in.
 func TestAConversionKeepsItTender(t *testing.T) {

@@ -50,9 +50,12 @@ func Schools(k *kitchen.Kitchen, d *document.Document, done <-chan struct{}) []S
 			}
 			c.all = append(c.all, s.then(start, c1))
 		}
-		for _, st := range sortedByWorth(c.all) {
+		for _, st := range c.sorted() {
 			if c.holds(st) && st.excess <= mostExcess && qualifies(s, st) {
-				w := c.way(s.refine(st))
+				if finer := s.refine(st); finer.writable() {
+					st = finer
+				}
+				w := c.way(st)
 				return &w
 			}
 		}
@@ -109,7 +112,7 @@ func Schools(k *kitchen.Kitchen, d *document.Document, done <-chan struct{}) []S
 // asItIs works out a document that adds no binder; nil where there is none, or
 // nothing in it to hold.
 func asItIs(k *kitchen.Kitchen, d, next *document.Document) *Way {
-	if next == nil {
+	if next == nil || slices.ContainsFunc(next.Lines, func(l document.Line) bool { return l.Grams > document.MaxGrams }) {
 		return nil
 	}
 	p := predict.Predict(next, k)

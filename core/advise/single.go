@@ -28,7 +28,7 @@ func ChangeOne(k *kitchen.Kitchen, d *document.Document) []Way {
 	c := chooser{search: s, d: d, all: all, now: now}
 	out := []Way{}
 	touched := map[string]bool{}
-	for _, st := range sortedByWorth(all) {
+	for _, st := range c.sorted() {
 		m := st.moves[0].Move
 		if touched[string(m.Code)+m.Food] || len(out) == mostSingles {
 			continue

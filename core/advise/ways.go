@@ -100,11 +100,22 @@ type chooser struct {
 	replaced bool
 }
 
+// writable says whether every amount of a build is one that a document takes: a move may add to a line that is near the
+// most already.
+func (s *state) writable() bool {
+	return !s.of.heavy || !slices.ContainsFunc(s.document().Lines, func(l document.Line) bool { return l.Grams > document.MaxGrams })
+}
+
+// sorted are the builds that can be written down, the best first.
+func (c *chooser) sorted() []*state {
+	return slices.DeleteFunc(sortedByWorth(c.all), func(st *state) bool { return !st.writable() })
+}
+
 // fit are the builds that hold and are worth eating, the best first.
 func (c *chooser) fit() []*state {
 	holds := c.holds(c.now)
 	var out []*state
-	for _, st := range sortedByWorth(c.all) {
+	for _, st := range c.sorted() {
 		switch {
 		case !c.holds(st), st.eat < leastEat, st.excess > mostExcess, len(c.named) == 0 && c.taste(st) > max(mostTaste, c.taste(c.now)/2):
 		case !c.replaced && holds && len(st.moves) > 0 && st.judged.Chance() < c.now.judged.Chance()+surerBy && st.eat < c.now.eat+surerBy:
@@ -363,7 +374,7 @@ func sameBuild(a, b *Way) bool {
 
 // nearest is the build that comes nearest to a way, and what stands in its way.
 func (c *chooser) nearest() (*Way, []Obstacle) {
-	sorted := sortedByWorth(c.all)
+	sorted := c.sorted()
 	at := slices.IndexFunc(sorted, func(st *state) bool { return st.excess <= mostExcess && st.effect.HasPaste() })
 	if at < 0 {
 		return nil, []Obstacle{NoBase}

@@ -1,6 +1,7 @@
 package advise
 
 import (
+	"math"
 	"slices"
 
 	"cuerda/core/document"
@@ -77,7 +78,9 @@ type search struct {
 	used float64
 	// trouble is what its base costs before any move, in minutes.
 	trouble float64
-	done    <-chan struct{}
+	// heavy says that moves may bring a line beyond what a document takes.
+	heavy bool
+	done  <-chan struct{}
 
 	duties   map[dutyKey]mix.Duty
 	coldness map[coldKey]float64
@@ -99,8 +102,15 @@ func newSearch(k *kitchen.Kitchen, d *document.Document, o Options) *search {
 	if target <= 0 {
 		target = defaultTarget
 	}
+	grams := 0.
+	if d.Hand != nil {
+		grams = math.Abs(d.Hand.WaterG)
+	}
+	for _, l := range d.Lines {
+		grams += l.Grams
+	}
 	return &search{
-		k: k, d: d, table: table(d), named: o.Foods, target: target, done: o.Done,
+		k: k, d: d, table: table(d), named: o.Foods, target: target, done: o.Done, heavy: grams > document.MaxGrams/4,
 		duties: map[dutyKey]mix.Duty{}, coldness: map[coldKey]float64{},
 	}
 }

@@ -397,6 +397,7 @@ func TestCommandsThatMakeNoSenseAreRefused(t *testing.T) {
 	refused(cooking.UnknownStep, cooking.Event{ID: "a", Kind: cooking.Done, Step: -1})
 	refused(cooking.UnknownLine, cooking.Event{ID: "a", Kind: cooking.Weighed, Line: 0, Step: step(t, c.plan, 0, "shape")})
 	refused(cooking.UnknownWord, cooking.Event{ID: "a", Kind: cooking.Felt, Word: "odd"})
+	refused(cooking.UnknownWord, cooking.Event{ID: "a", Kind: cooking.Weighed, How: "odd"})
 	refused(cooking.NothingBuilt, cooking.Event{ID: "a", Kind: cooking.Felt, Dish: 1, Word: mix.Firm})
 	refused(cooking.OutOfRange, cooking.Event{ID: "a", Kind: cooking.Added, Food: "water", Grams: -3})
 	refused(cooking.OutOfRange, cooking.Event{ID: "a", Kind: cooking.Clock, Speed: 61})
@@ -404,6 +405,28 @@ func TestCommandsThatMakeNoSenseAreRefused(t *testing.T) {
 	refused(cooking.FromBefore, cooking.Event{ID: "a", Kind: cooking.Done, At: c.now.Add(-25 * time.Hour)})
 	require.NoError(t, c.does(cooking.Event{Kind: cooking.Ended}))
 	refused(cooking.OverAlready, cooking.Event{ID: "a", Kind: cooking.Begun})
+}
+
+// What does not belong to its kind is not kept, and so cannot be told again.
+func TestAnEventKeepsWhatCountsByItsKind(t *testing.T) {
+	c := begin(t, 60)
+	hot := 70.
+	all := cooking.Event{
+		ID: "a", Device: "tablet", Line: 3, Grams: 40, How: "odd", Word: "odd", Food: "water", Name: "beans", Minutes: 9, Speed: 90,
+		Celsius: &hot, Found: &cooking.Findings{Hold: "odd"},
+	}
+	for _, kind := range []cooking.Kind{cooking.Begun, cooking.Done, cooking.Turned, cooking.Ended, cooking.TimerSet} {
+		all.Kind = kind
+		e, err := cooking.Decide(c.plan, c.s, all, c.now)
+		require.NoError(t, err, kind)
+		assert.Equal(t, "tablet", e.Device)
+		assert.Empty(t, e.How, kind)
+		assert.Empty(t, e.Word, kind)
+		assert.Zero(t, e.Grams, kind)
+		assert.Nil(t, e.Found, kind)
+		assert.Equal(t, kind == cooking.Done, e.Celsius != nil, kind)
+		assert.Equal(t, kind == cooking.TimerSet, e.Name == "beans" && e.Minutes == 9, kind)
+	}
 }
 
 func BenchmarkTasksFromNow(b *testing.B) {

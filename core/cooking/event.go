@@ -147,13 +147,52 @@ func Decide(p *Plan, s *State, c Event, now time.Time) (Event, error) {
 		return c, &Refusal{FromAfter, c.At.Format(time.RFC3339)}
 	case c.At.Before(s.Start.Add(-ahead)):
 		return c, &Refusal{FromBefore, c.At.Format(time.RFC3339)}
+	case c.Kind == Weighed && c.How != "" && c.How != ByScale && c.How != ByHand && c.How != BySpoons:
+		return c, &Refusal{UnknownWord, c.How}
 	case s.Over(c.At) && c.Kind != Found && c.Kind != Ended && c.Kind != Undone:
 		return c, &Refusal{Code: OverAlready}
 	}
 	if c.At.After(now) {
 		c.At = now.UTC().Truncate(time.Millisecond)
 	}
-	return c, check(p, &c)
+	return c.counted(), check(p, &c)
+}
+
+// counted is an event with what counts by its kind, and the rest left empty.
+func (e Event) counted() Event {
+	out := Event{ID: e.ID, At: e.At, Device: e.Device, Kind: e.Kind}
+	switch e.Kind {
+	case TimerSet:
+		out.Name, out.Minutes = e.Name, e.Minutes
+	case TimerOff, Silenced:
+		out.Name = e.Name
+	case Ended:
+	case Heated:
+		out.Step = e.Step
+	case Clock:
+		out.Speed = e.Speed
+	case Felt:
+		out.Dish, out.Word = e.Dish, e.Word
+	case Added:
+		out.Dish, out.Food, out.Grams, out.Minutes = e.Dish, e.Food, e.Grams, e.Minutes
+	case Unadded:
+		out.Dish, out.Name = e.Dish, e.Name
+	case Turned, Placed:
+		out.Dish = e.Dish
+	case Found:
+		out.Dish, out.Found = e.Dish, e.Found
+	case Weighed:
+		out.Dish, out.Step, out.Line, out.Grams, out.How = e.Dish, e.Step, e.Line, e.Grams, e.How
+	case Unweighed:
+		out.Dish, out.Step, out.Line = e.Dish, e.Step, e.Line
+	case Longer:
+		out.Dish, out.Step, out.Minutes = e.Dish, e.Step, e.Minutes
+	case Done:
+		out.Dish, out.Step, out.Celsius = e.Dish, e.Step, e.Celsius
+	case Begun, Undone, Batch, Due:
+		out.Dish, out.Step = e.Dish, e.Step
+	}
+	return out
 }
 
 // Whole gives a *Refusal for an event that no course of that plan can have.
