@@ -184,9 +184,17 @@ func TestDevicesThatFollowHearOfEachOther(t *testing.T) {
 	back := c.follow(t, v.ID+"/stream", "Last-Event-ID", "1")
 	assert.Len(t, back.course(func(*wire.Course) bool { return true }).Timers, 2)
 
-	// What another server takes is heard too.
 	other := &api.Server{Store: c.store, Foods: food.Starter(), Log: slog.New(slog.DiscardHandler)}
 	there := serve(t, other, c.kitchen)
+	// One that comes back to a server that has not heard of it all is not told of earlier than it knows.
+	decode[wire.Course](there, "GET", "/api/courses/"+v.ID, "")
+	act(c, v.ID, `{"id":"t3","kind":"timer","name":"Beans","minutes":20}`)
+	moved := there.follow(t, v.ID+"/stream", "Last-Event-ID", "3")
+	act(there, v.ID, `{"id":"t4","kind":"timer","name":"Oats","minutes":2}`)
+	assert.GreaterOrEqual(t, len(moved.course(func(*wire.Course) bool { return true }).Timers), 3)
+	assert.NotEmpty(t, there.follow(t, v.ID+"/stream", "Last-Event-ID", "999999").course(func(*wire.Course) bool { return true }).Timers, "a number that nothing has")
+
+	// What another server takes is heard too.
 	watching, stop := context.WithCancel(context.Background())
 	ended := make(chan struct{})
 	go func() { defer close(ended); other.Watch(watching) }()
@@ -196,9 +204,9 @@ func TestDevicesThatFollowHearOfEachOther(t *testing.T) {
 	require.Eventually(t, func() bool { // it listens from some moment on
 		act(c, v.ID, fmt.Sprintf(`{"id":"t-%d","kind":"timer","name":"Peas","minutes":3}`, time.Now().UnixNano()))
 		got := decode[wire.Course](there, "GET", "/api/courses/"+v.ID, "")
-		return len(got.Timers) > 2
+		return len(got.Timers) > 4
 	}, 10*time.Second, 50*time.Millisecond)
-	far.course(func(v *wire.Course) bool { return len(v.Timers) > 2 })
+	far.course(func(v *wire.Course) bool { return len(v.Timers) > 4 })
 }
 
 // Two servers on one database take events at once: each shows all of them.

@@ -113,6 +113,7 @@ func (s *Server) stream(c *gin.Context) {
 	}
 	out.say("retry: %d\n\n", again)
 	known, _ := strconv.ParseInt(c.GetHeader("Last-Event-ID"), 10, 64)
+	course.CatchUpTo(ctx, known)
 	if seq := course.Seq(); known == 0 || known != seq {
 		if !s.tellCourse(c, &out, course) {
 			return

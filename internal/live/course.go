@@ -272,6 +272,17 @@ func (c *Course) fetchNow(ctx context.Context) error {
 	return nil
 }
 
+// CatchUpTo asks once for what is kept after what it has, where somebody was told of an event of that number already: by
+// another server, whose notification has not come yet. A number that nothing has costs no more than that.
+func (c *Course) CatchUpTo(ctx context.Context, seq int64) {
+	if c.Seq() >= seq {
+		return
+	}
+	ctx, stop := context.WithTimeout(ctx, databaseWithin)
+	defer stop()
+	c.hub.log("what a follower knows already", c.ID, c.fetchNow(ctx))
+}
+
 // changed has everybody who follows it hear.
 func (c *Course) changed() {
 	c.version++

@@ -7,6 +7,7 @@ import (
 	"fmt"
 	"io"
 	"net/http"
+	"strconv"
 	"strings"
 	"sync"
 	"time"
@@ -197,6 +198,11 @@ func (h *household) follows(ctx context.Context) {
 		if err != nil {
 			return
 		}
+		h.mu.Lock()
+		if h.told > 0 { // as a browser does
+			r.Header.Set("Last-Event-ID", strconv.FormatInt(h.told, 10))
+		}
+		h.mu.Unlock()
 		if got, err := client.Do(r); err == nil {
 			if got.StatusCode == http.StatusOK {
 				h.listens(got.Body)
