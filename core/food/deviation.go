@@ -6,6 +6,8 @@ import "math"
 type Deviation struct {
 	// Water is how much wetter it is, g per 100 g.
 	Water float64 `json:"water,omitempty" minimum:"-40" maximum:"40"`
+	// WaterSD is one standard deviation of Water; 0 where the catalogue's stands.
+	WaterSD float64 `json:"water_sd,omitempty" minimum:"0" maximum:"40"`
 	// Drink is the natural logarithm of how much water it takes up, against usual.
 	Drink float64 `json:"drink,omitempty" minimum:"-1.5" maximum:"1.5"`
 	// DrinkSD is one standard deviation of Drink; 0 where the catalogue's stands.
@@ -26,6 +28,9 @@ func (f *Food) Deviating(d Deviation) Food {
 			*x *= left
 		}
 	}
+	if d.WaterSD > 0 {
+		out.waterSD = d.WaterSD
+	}
 	drink := math.Exp(d.Drink)
 	out.Plastic, out.Liquid = f.Plastic*drink, f.Liquid*drink
 	if d.DrinkSD > 0 {
@@ -33,6 +38,18 @@ func (f *Food) Deviating(d Deviation) Food {
 		out.learnedSD = [2]float64{d.DrinkSD, span}
 	}
 	return out
+}
+
+// usualWaterSD is what canned and cooked foods are wetter or drier by from one kitchen to the next, one standard deviation, g per
+// 100 g: public tables of one food differ so.
+const usualWaterSD = 2.5
+
+// WaterSD is one standard deviation of how wet the food is, g per 100 g: what many kitchens differ by, else the usual.
+func (f *Food) WaterSD() float64 {
+	if f.waterSD > 0 {
+		return f.waterSD
+	}
+	return usualWaterSD
 }
 
 // Taught gives the catalogue with its foods as a kitchen has them. The catalogue itself stays

@@ -147,6 +147,7 @@ type Food struct {
 	// dairy or bee.
 	Source    string
 	learnedSD [2]float64 // DrinkSD as outcomes left it
+	waterSD   float64    // WaterSD as many kitchens left it
 	// Stuff is what makes mixes with it turn out alike.
 	Stuff Stuff
 	// Traits are what rules go by beside its figures: see traits.csv.

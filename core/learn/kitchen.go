@@ -66,7 +66,6 @@ const (
 	toldOffsetSD = 4.  // of an oven's error that was told, K
 	turningSD    = .25
 	scoopSD      = .12
-	waterSD      = 2.5
 	leastDrinkSD = .08
 	mostDrinkSD  = .3
 )
@@ -95,6 +94,8 @@ type KitchenOptions struct {
 	Known *Warmings
 	// LeftOut are figures that predictions are to do without.
 	LeftOut []string
+	// About are figures of foods that are expected elsewhere than the catalogue has them; nil for none.
+	About map[string]float64
 	// Forgotten says since when a figure is learned anew: tries before speak of what was then.
 	Forgotten map[string]time.Time
 }
@@ -206,7 +207,7 @@ func foodQuantity(f *food.Food) (q Quantity, ok bool) {
 	switch f.Group {
 	case food.Legume, food.Grain, food.Vegetable, food.Fruit:
 		if f.Water >= 40 && f.State != food.Raw || f.Group == food.Vegetable && f.Water >= 40 {
-			return Quantity{WaterOf(f.ID), 0, waterSD}, true
+			return Quantity{WaterOf(f.ID), 0, f.WaterSD()}, true
 		}
 	case food.GrainBinder, food.LegumeBinder, food.NutBinder, food.Starch, food.Gel, food.Seed:
 		if f.Plastic > 0 && f.Water < 40 {

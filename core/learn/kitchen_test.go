@@ -24,88 +24,14 @@ import (
 	"cuerda/core/predict/bake"
 )
 
-// dish is one of a repertoire, and when a usual kitchen takes it off the heat, min.
-type dish struct {
-	document *document.Document
-	off      float64
-	oven     bool
-}
-
-// repertoire are dishes of every family of the builds with known outcomes.
-var repertoire = sync.OnceValue(func() (out []dish) {
-	all, err := learn.Outcomes(food.Starter())
-	if err != nil {
-		panic(err)
-	}
-	seen := map[string]bool{}
-	for _, b := range all {
-		d, err := document.Read(b.Document, food.Starter())
-		if err != nil {
-			panic(err)
-		}
-		if b.Chance() < .2 || seen[b.Family] {
-			continue
-		}
-		seen[b.Family] = true
-		d.Name = b.ID
-		one := dish{document: d}
-		if baked := bake.Bake(d, kitchen.Usual(), bake.Options{Now: -1}); baked.PullAt != nil {
-			one.off = *baked.PullAt
-		}
-		m, _ := d.MethodAndTurn()
-		one.oven = m == "still-oven" || m == "fan-oven"
-		out = append(out, one)
-	}
-	return out
-})
-
-func foodsOf(dishes []dish) (out []*food.Food) {
-	seen := map[string]bool{}
-	for _, d := range dishes {
-		for _, l := range d.document.Lines {
-			if !seen[l.Food] {
-				seen[l.Food] = true
-				out = append(out, food.Starter().Find(l.Food))
-			}
-		}
-	}
-	return out
-}
-
-// varied is a dish as it is cooked on a day: a little more of this, less of that.
-func varied(d *document.Document, r *rand.Rand) *document.Document {
-	out := *d
-	out.Lines = append([]document.Line(nil), d.Lines...)
-	for i := range out.Lines {
-		sd := .04
-		if f := food.Starter().Find(out.Lines[i].Food); f.Group.IsBinder() || f.ID == "water" {
-			sd = .2
-		}
-		out.Lines[i].Grams = math.Max(.5, math.Round(2*out.Lines[i].Grams*math.Exp(sd*r.NormFloat64()))/2)
-	}
-	return &out
-}
-
-func cooked(truth *simulated.Truth, dishes []dish, count int, r *rand.Rand, look func(i int) simulated.Day) (out []learn.Try) {
-	for i := range count {
-		one := dishes[r.IntN(len(dishes))]
-		d := varied(one.document, r)
-		day := look(i)
-		day.Seed, day.Off = r.Uint64(), one.off
-		found := truth.Cook(d, day)
-		out = append(out, learn.Try{ID: fmt.Sprint(i), At: time.Unix(int64(i)*86400, 0), Document: d, Found: &found})
-	}
-	return out
-}
-
 // score is how far chances are off on new cookings of a kitchen: the mean square of the chance less what
 // happens, which is never below that of the truth.
 type score struct{ before, after, truth float64 }
 
-func (s *score) add(truth *simulated.Truth, taught *kitchen.Kitchen, dishes []dish, r *rand.Rand) {
+func (s *score) add(truth *simulated.Truth, taught *kitchen.Kitchen, dishes []simulated.Dish, r *rand.Rand) {
 	const cookings = 40
 	for range cookings {
-		d := varied(dishes[r.IntN(len(dishes))].document, r)
+		d := simulated.Varied(dishes[r.IntN(len(dishes))].Document, r)
 		raw, cooked, _ := truth.Chances(d)
 		p := min(raw, cooked)
 		luck := p * (1 - p)
@@ -127,14 +53,14 @@ func TestMadeUpKitchensAreLearned(t *testing.T) {
 		t.Skip("minutes under the race detector")
 	}
 	kitchens, counts, from := lawtest.Draws(40, 200), []int{10, 20, 40}, lawtest.Seed(t)
-	dishes := repertoire()
-	var ovens []dish
+	dishes := simulated.Repertoire()
+	var ovens []simulated.Dish
 	for _, d := range dishes {
-		if d.oven {
+		if d.Oven {
 			ovens = append(ovens, d)
 		}
 	}
-	foods := foodsOf(dishes)
+	foods := simulated.FoodsOf(dishes)
 	var mu sync.Mutex
 	inside, figures, near, wrong := map[string]int{}, map[string]int{}, 0, 0
 	brier := map[int]*score{}
@@ -144,10 +70,10 @@ func TestMadeUpKitchensAreLearned(t *testing.T) {
 	known := &learn.Warmings{}
 	one := func(seed int) {
 		truth, r := simulated.Drawn(from+uint64(seed), foods), rand.New(rand.NewPCG(from+uint64(seed), 5))
-		tries := cooked(&truth, dishes, counts[len(counts)-1], r, func(i int) simulated.Day {
+		tries := truth.Tries(dishes, counts[len(counts)-1], r, func(i int) simulated.Day {
 			return simulated.Day{Thermometer: i%2 == 0, Scales: i%3 == 0, OvenThermometer: i%4 == 0}
 		})
-		bakes := cooked(&truth, ovens, 10, r, func(i int) simulated.Day {
+		bakes := truth.Tries(ovens, 10, r, func(i int) simulated.Day {
 			return simulated.Day{Thermometer: true, OvenThermometer: i%5 < 3}
 		})
 		for _, n := range counts {
@@ -291,14 +217,14 @@ func TestNeverMoreThanTheEvidence(t *testing.T) {
 // goes by it; forgotten, what was before speaks of the oven that was.
 func TestAnOvenIsLearnedLeftOutAndForgotten(t *testing.T) {
 	truth := simulated.Truth{Figures: map[string]float64{learn.OvenOffset: -12}, Seed: 4}
-	dishes := repertoire()
-	var ovens []dish
+	dishes := simulated.Repertoire()
+	var ovens []simulated.Dish
 	for _, d := range dishes {
-		if d.oven {
+		if d.Oven {
 			ovens = append(ovens, d)
 		}
 	}
-	tries := cooked(&truth, ovens, 12, rand.New(rand.NewPCG(3, 3)), func(i int) simulated.Day {
+	tries := truth.Tries(ovens, 12, rand.New(rand.NewPCG(3, 3)), func(i int) simulated.Day {
 		return simulated.Day{Thermometer: true, OvenThermometer: i%2 == 0}
 	})
 	l := learned(t, tries, learn.KitchenOptions{})
@@ -308,7 +234,7 @@ func TestAnOvenIsLearnedLeftOutAndForgotten(t *testing.T) {
 	require.NotNil(t, l.Taught.OvenOffset)
 	assert.InDelta(t, f.Posterior.Mean, *l.Taught.OvenOffset, 1e-9)
 	k := kitchen.Usual().Learned(&l.Taught)
-	was, now := bake.Bake(ovens[0].document, kitchen.Usual(), bake.Options{Now: -1}), bake.Bake(ovens[0].document, k, bake.Options{Now: -1})
+	was, now := bake.Bake(ovens[0].Document, kitchen.Usual(), bake.Options{Now: -1}), bake.Bake(ovens[0].Document, k, bake.Options{Now: -1})
 	assert.Greater(t, *now.PullAt, *was.PullAt, "a cool oven takes longer, and forecasts say so")
 
 	out := learned(t, tries, learn.KitchenOptions{LeftOut: []string{learn.OvenOffset}})
@@ -361,8 +287,8 @@ func TestWhyItBroke(t *testing.T) {
 func BenchmarkLearnKitchen(b *testing.B) {
 	for _, n := range []int{40, 5000} {
 		b.Run(fmt.Sprint(n), func(b *testing.B) {
-			truth := simulated.Drawn(1, foodsOf(repertoire()))
-			tries := cooked(&truth, repertoire(), n, rand.New(rand.NewPCG(1, 1)), func(i int) simulated.Day { return simulated.Day{Thermometer: i%10 == 0} })
+			truth := simulated.Drawn(1, simulated.FoodsOf(simulated.Repertoire()))
+			tries := truth.Tries(simulated.Repertoire(), n, rand.New(rand.NewPCG(1, 1)), func(i int) simulated.Day { return simulated.Day{Thermometer: i%10 == 0} })
 			known := &learn.Warmings{}
 			_, err := learn.LearnKitchen(tries, kitchen.Usual(), learn.KitchenOptions{Known: known})
 			require.NoError(b, err)

@@ -23,8 +23,8 @@ import (
 // However often, in whatever order and beside whatever was worked out before, the same tries teach the same; a try more
 // never makes what it speaks for less known than it was at first.
 func TestTheSameTriesTeachTheSame(t *testing.T) {
-	truth := simulated.Drawn(7, foodsOf(repertoire()))
-	tries := cooked(&truth, repertoire(), 14, rand.New(rand.NewPCG(7, 7)), func(i int) simulated.Day {
+	truth := simulated.Drawn(7, simulated.FoodsOf(simulated.Repertoire()))
+	tries := truth.Tries(simulated.Repertoire(), 14, rand.New(rand.NewPCG(7, 7)), func(i int) simulated.Day {
 		return simulated.Day{Thermometer: i%2 == 0, Scales: true, OvenThermometer: i%3 == 0}
 	})
 	shared := &learn.Warmings{}

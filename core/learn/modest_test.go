@@ -12,6 +12,7 @@ import (
 	"cuerda/core/kitchen"
 	"cuerda/core/learn"
 	"cuerda/core/learn/logbook"
+	"cuerda/core/learn/simulated"
 	"cuerda/core/predict"
 )
 
@@ -22,16 +23,16 @@ func TestAfterMoreBrokeThanWasSaidADishIsNoSurer(t *testing.T) {
 	rose := 0
 	for seed := range uint64(12) {
 		r := rand.New(rand.NewPCG(seed, 7))
-		dishes := repertoire()
+		dishes := simulated.Repertoire()
 		var tries []learn.Try
 		k := usual
 		for n := range 6 {
 			d := dishes[r.IntN(3)]
-			done := varied(d.document, r)
+			done := simulated.Varied(d.Document, r)
 			said := predict.Predict(done, k).Chance
 			found := logbook.Found{Pieces: 8, Broke: &logbook.Broke{Turning: r.IntN(5)}, Squeeze: "firm"}
-			if d.oven {
-				core, off := 60+float64(r.IntN(25)), d.off
+			if d.Oven {
+				core, off := 60+float64(r.IntN(25)), d.Off
 				found.CoreCelsius, found.OffAtMinutes = &core, &off
 			}
 			tries = append(tries, learn.Try{ID: fmt.Sprint(n), At: time.Unix(int64(n)*86400, 0), Document: done, Found: &found, Said: &said})

@@ -38,6 +38,17 @@ const sameMix = .97
 // LearnKitchen gives what tries, the oldest first, teach of a kitchen: section 12 of
 // docs/model.md. k is the kitchen as it is without them.
 func LearnKitchen(tries []Try, k *kitchen.Kitchen, o KitchenOptions) (*Learned, error) {
+	s, b, err := attend(tries, k, o)
+	if err != nil {
+		return nil, err
+	}
+	out := s.learned(b, tries)
+	s.modest(out)
+	return out, nil
+}
+
+// attend has tries speak, and gives what is believed after them.
+func attend(tries []Try, k *kitchen.Kitchen, o KitchenOptions) (*school, *Belief, error) {
 	if o.Known == nil {
 		o.Known = &Warmings{}
 	}
@@ -56,7 +67,7 @@ func LearnKitchen(tries []Try, k *kitchen.Kitchen, o KitchenOptions) (*Learned, 
 	b, err := Believe(s.quantities, nil)
 	for range 2 {
 		if err != nil {
-			return nil, err
+			return nil, nil, err
 		}
 		s.found, s.about = s.found[:0], s.about[:0]
 		s.align(b.Mode)
@@ -66,12 +77,7 @@ func LearnKitchen(tries []Try, k *kitchen.Kitchen, o KitchenOptions) (*Learned, 
 		s.found, s.about = append(s.found, warmings.found...), append(s.about, warmings.about...)
 		b, err = Believe(s.quantities, s.found)
 	}
-	if err != nil {
-		return nil, err
-	}
-	out := s.learned(b, tries)
-	s.modest(out)
-	return out, nil
+	return s, b, err
 }
 
 // align works out what is said of every try at x, on every core.
@@ -122,12 +128,13 @@ func (s *school) foods() {
 			continue
 		}
 		t.foods = t.foodsIn(func(q Quantity) int { return -1 })
-		probe := make([]Quantity, len(t.foods))
+		probe, means := make([]Quantity, len(t.foods)), make([]float64, len(t.foods))
 		for n := range t.foods {
 			probe[n], _ = foodQuantity(t.lines[t.foods[n].lines[0]].Food)
-			t.foods[n].quantity = n
+			probe[n].Mean = s.o.About[probe[n].Name]
+			means[n], t.foods[n].quantity = probe[n].Mean, n
 		}
-		t.align(probe, make([]float64, len(probe)))
+		t.align(probe, means)
 		kept := t.foods[:0]
 		for n, f := range t.foods {
 			if math.Abs(f.felt)*probe[n].SD < leastFelt {

@@ -141,9 +141,11 @@ func (t *Truth) Cook(d *document.Document, day Day) logbook.Found {
 	if off > 0 {
 		off = math.Round(off)
 		out.OffAtMinutes = &off
-		if core, ok := bake.CoreAfter(d, k, off, nil); ok && day.Thermometer {
-			core = math.Round(core + pieceSD*t.dish(learn.PieceKey(d))[3] + learn.CoreSD*r.NormFloat64())
-			out.CoreCelsius = &core
+		if day.Thermometer {
+			if core, ok := bake.CoreAfter(d, k, off, nil); ok {
+				core = math.Round(core + pieceSD*t.dish(learn.PieceKey(d))[3] + learn.CoreSD*r.NormFloat64())
+				out.CoreCelsius = &core
+			}
 		}
 	}
 	if day.OvenThermometer && d.Cook != nil && d.Cook.Celsius != nil && learn.InOven(d) {
