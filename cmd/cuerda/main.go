@@ -32,7 +32,7 @@ func run(args []string, in io.Reader, out, errs io.Writer) int {
 	root.SetOut(out)
 	root.SetErr(errs)
 	root.CompletionOptions.DisableDefaultCmd = true
-	root.AddCommand(startCommand(), predictCommand(), bindCommand(), bakeCommand(), readCommand(), composeCommand(), exportCommand(), schemaCommand(), openAPICommand(), backupCommand(), restoreCommand(), planCommand(), learnCommand(), instrumentsCommand(), accountCommand(), loadCommand())
+	root.AddCommand(startCommand(), predictCommand(), bindCommand(), bakeCommand(), readCommand(), composeCommand(), exportCommand(), schemaCommand(), openAPICommand(), backupCommand(), restoreCommand(), planCommand(), learnCommand(), instrumentsCommand(), accountCommand(), loadCommand(), poolCommand())
 	err := root.Execute()
 	var p *problem.Problem
 	switch {

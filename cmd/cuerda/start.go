@@ -37,6 +37,7 @@ type startOptions struct {
 	accounts, openHouse    bool
 	proxies                []string
 	fineDays               int
+	figures                string
 	pictures               string
 }
 
@@ -85,6 +86,7 @@ comes from.`,
 	f.BoolVar(&o.openHouse, "open-house", false, "beyond loopback too, let everybody in without a password")
 	f.StringSliceVar(&o.proxies, "trusted-proxy", fields(os.Getenv("CUERDA_TRUSTED_PROXIES")), "address or network of a proxy that ends HTTPS; again for more (CUERDA_TRUSTED_PROXIES)")
 	f.StringVar(&o.pictures, "photos", os.Getenv("CUERDA_PHOTOS"), "an object store for new pictures, such as s3://bucket/prefix?endpoint=store.example; else they lie in the database (CUERDA_PHOTOS)")
+	f.StringVar(&o.figures, "figures", os.Getenv("CUERDA_FIGURES"), "a table of common figures of foods, as cuerda pool writes it (CUERDA_FIGURES)")
 	f.IntVar(&o.fineDays, "fine-readings-days", fineDays, "how long every reading of a cooking is kept, before a curve stands for them; 0 for ever (CUERDA_FINE_READINGS_DAYS)")
 	f.BoolVar(&o.verbose, "verbose", false, "log every request too")
 	return cmd
@@ -127,6 +129,10 @@ func start(ctx context.Context, out, errs io.Writer, o startOptions) error {
 	if (o.certificate == "") != (o.key == "") {
 		return errors.New("--tls-cert and --tls-key belong together")
 	}
+	common, err := figures(o.figures)
+	if err != nil {
+		return err
+	}
 	pages, err := web.Dist()
 	if err != nil {
 		return err
@@ -163,6 +169,9 @@ func start(ctx context.Context, out, errs io.Writer, o startOptions) error {
 		return err
 	}
 	foods := food.Starter()
+	if common != nil {
+		foods = foods.Taught(common.Deviations(foods))
+	}
 	club, err := demo.Seed(ctx, db, foods)
 	if err != nil {
 		return err
@@ -178,10 +187,10 @@ func start(ctx context.Context, out, errs io.Writer, o startOptions) error {
 	}
 	names := namesOf(o)
 	handler := &api.Server{
-		Store: db, Foods: foods, Log: log, Pages: pages, Hosts: names, Accounts: accounts, Secure: o.certificate != "" || len(proxies) > 0, Proxies: proxies,
+		Store: db, Foods: foods, Common: common, Log: log, Pages: pages, Hosts: names, Accounts: accounts, Secure: o.certificate != "" || len(proxies) > 0, Proxies: proxies,
 		Demo: func(ctx context.Context, owner string) (string, error) { return demo.Anew(ctx, db, foods, owner) },
 	}
-	queue := &jobs.Queue{Teacher: &jobs.Teacher{Store: db, Foods: foods}, Log: log, FineReadings: time.Duration(o.fineDays) * 24 * time.Hour}
+	queue := &jobs.Queue{Teacher: &jobs.Teacher{Store: db, Foods: foods, Common: common}, Log: log, FineReadings: time.Duration(o.fineDays) * 24 * time.Hour}
 	if err := queue.Start(context.WithoutCancel(ctx)); err != nil {
 		return err
 	}

@@ -23,6 +23,7 @@ import (
 	"github.com/gin-gonic/gin"
 
 	"cuerda/core/food"
+	"cuerda/core/learn/pool"
 	"cuerda/core/plan/supper"
 	"cuerda/internal/jobs"
 	"cuerda/internal/live"
@@ -40,8 +41,10 @@ const rawBody = "application/octet-stream"
 // Server answers for the kitchen of whoever asks.
 type Server struct {
 	Store *store.Store
-	Foods *food.Catalogue
-	Log   *slog.Logger
+	// Foods is the catalogue, as Common has it where there is such a table.
+	Foods  *food.Catalogue
+	Common *pool.Table
+	Log    *slog.Logger
 	// Accounts says that people sign in; without them whoever reaches the server is the cook.
 	Accounts bool
 	// Secure says that browsers come by HTTPS, so that cookies go by nothing else.

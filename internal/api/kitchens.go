@@ -106,6 +106,8 @@ func (s *Server) registerKitchens(api huma.API) {
 		}
 		return s.kitchenEntry(ctx)
 	})
+	huma.Register(api, op(http.MethodPut, "/giving", "giveTries", "Say whether the kitchen gives its tries to the common figures of foods", 404, 409), s.giveTries)
+	huma.Register(api, op(http.MethodGet, "/common-figures", "getCommonFigures", "The common figures of foods that predictions here go by"), s.commonFigures)
 	huma.Register(api, op(http.MethodPost, "/take", "takeFrom", "Take a build, a supper or a food of another kitchen into this one", 404, 422), s.takeFrom)
 }
 

@@ -77,7 +77,7 @@ func (s *Server) registerLearned(api huma.API) {
 
 // teacher is made with the first use.
 func (s *Server) teacher() *jobs.Teacher {
-	s.teaching.Do(func() { s.lessons = &jobs.Teacher{Store: s.Store, Foods: s.Foods} })
+	s.teaching.Do(func() { s.lessons = &jobs.Teacher{Store: s.Store, Foods: s.Foods, Common: s.Common} })
 	return s.lessons
 }
 

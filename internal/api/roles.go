@@ -21,7 +21,7 @@ var (
 	withNames = []string{"packKitchen", "exportTries", "exportPractice", "exportSupper"}
 	// owners are operations on who may come in, and on whether the kitchen stays.
 	owners = []string{
-		"setMember", "removeMember", "invite", "listInvitations", "endInvitation", "listDevices", "openPairing", "endDevice", "readJournal", "eraseKitchen", "restoreKitchen", "putAwayKitchen",
+		"setMember", "removeMember", "invite", "listInvitations", "endInvitation", "listDevices", "openPairing", "endDevice", "readJournal", "eraseKitchen", "restoreKitchen", "putAwayKitchen", "giveTries",
 	}
 	// open are operations beside kitchens that need nobody to have signed in.
 	open = []string{"getHealth", "getReady", "getVocabulary", "listShelf", "signIn", "signOut", "beginPasskeySignIn", "signInByPasskey", "lookAtInvitation", "acceptInvitation", "pair", "followLink", "sendReadings", "whatToMeasure", "openapi"}

@@ -148,14 +148,14 @@ var may = func() map[string]string {
 		"xsgco":   "getMe",
 		"sgco":    "getKitchen listCourses getCourse listCourseEvents listFoods getPhoto lookPast",
 		"sco":     "actOnCourse",
-		"gco": `getUsage listBuilds getBuild compare exportBuild pageOfBuild listSittings listVersions getVersion listCourseReadings listFigures weigh getLearned listLinks
+		"gco": `getUsage getCommonFigures listBuilds getBuild compare exportBuild pageOfBuild listSittings listVersions getVersion listCourseReadings listFigures weigh getLearned listLinks
 			getPantry listMembers getPractice readLine getSettings listSides listSuppers getSupper listTries getTry compareTries nextTry
 			bake bind compose lookAtDish explain fit mend lookOut fitPart startPart planPatties plan predict readRecipe reshape scale schools readSide lookAtSupper leaveKitchen`,
 		"co": `packKitchen exportPractice exportTries exportSupper renameKitchen unpackKitchen createBuild deleteBuild saveBuild restoreBuild branch nameVersion goBack
 			beginCourse deleteCourse simulate restoreCourse letInstrument chooseLearned makeLink endLink addOwnFood dropOwnFood changeOwnFood savePantryItem keepPhoto
 			importPractice addPracticePerson savePracticePerson beginPractice callPractice endPractice saveSettings createSupper deleteSupper saveSupper restoreSupper
 			takeFrom writeTry importTries deleteTry saveTry restoreTry`,
-		"o": "eraseKitchen putAwayKitchen restoreKitchen listDevices openPairing endDevice invite listInvitations endInvitation readJournal setMember removeMember",
+		"o": "giveTries eraseKitchen putAwayKitchen restoreKitchen listDevices openPairing endDevice invite listInvitations endInvitation readJournal setMember removeMember",
 	} {
 		for _, id := range strings.Fields(operations) {
 			out[id] = who

@@ -15,6 +15,7 @@ import (
 	"cuerda/core/learn"
 	"cuerda/core/learn/logbook"
 	"cuerda/core/learn/patties"
+	"cuerda/core/learn/pool"
 	"cuerda/core/physics/mix"
 	"cuerda/core/predict"
 	"cuerda/core/predict/bake"
@@ -28,7 +29,9 @@ const mostTriesRead = 5000
 // Teacher has kitchens learn. It is safe for use by several at once.
 type Teacher struct {
 	Store *store.Store
-	Foods *food.Catalogue
+	// Foods is the catalogue, as Common has it where there is such a table.
+	Foods  *food.Catalogue
+	Common *pool.Table
 }
 
 // warmings is what was worked out of pieces on the heat, of whichever kitchen.
@@ -68,12 +71,20 @@ func (t *Teacher) Kitchen(ctx context.Context, id string) (k *kitchen.Kitchen, s
 	if l != nil && !choices.Off {
 		k = k.Learned(&l.Taught)
 	}
-	return k, tries > 0 && of != asOf(tries), nil
+	return k, tries > 0 && of != t.asOf(tries), nil
+}
+
+// Model names what kitchens learn by: this version of the program, and the common figures that foods go by.
+func (t *Teacher) Model() string {
+	if t.Common == nil {
+		return version.Number
+	}
+	return version.Number + "+" + t.Common.ID()
 }
 
 // asOf is what is learned of the tries as they are at a revision.
-func asOf(tries int64) store.LearnedOf {
-	return store.LearnedOf{Revision: tries, Model: version.Number}
+func (t *Teacher) asOf(tries int64) store.LearnedOf {
+	return store.LearnedOf{Revision: tries, Model: t.Model()}
 }
 
 // Learn has a kitchen learn of all of its tries, and keeps what it learned. However many programs share the database, one of
@@ -109,18 +120,46 @@ func (t *Teacher) Learn(ctx context.Context, id string) (*learn.Learned, error) 
 	}
 	l, err := learn.LearnKitchen(Tries(all, base.Foods), base, learn.KitchenOptions{Known: &warmings, LeftOut: choices.LeftOut, Forgotten: choices.Forgotten})
 	if errors.Is(err, learn.ErrNoBelief) {
-		return nil, errors.Join(err, t.Store.MarkLearned(ctx, id, asOf(tries)))
+		return nil, errors.Join(err, t.Store.MarkLearned(ctx, id, t.asOf(tries)))
 	}
 	if err != nil {
 		return nil, err
 	}
-	return l, t.Store.SaveLearned(ctx, id, l, asOf(tries))
+	return l, t.Store.SaveLearned(ctx, id, l, t.asOf(tries))
+}
+
+// Givers reads the kitchens that give their tries, on that catalogue. One that can no longer be read is left out, and skip
+// is told of it.
+func Givers(ctx context.Context, db *store.Store, foods *food.Catalogue, skip func(kitchen string, err error)) ([]pool.Kitchen, error) {
+	all, err := db.Givers(ctx)
+	if err != nil {
+		return nil, err
+	}
+	t := &Teacher{Store: db, Foods: foods}
+	var out []pool.Kitchen
+	for _, g := range all {
+		k, err := t.Base(ctx, g.Kitchen)
+		if err != nil {
+			skip(g.Kitchen, err)
+			continue
+		}
+		tries, err := db.Tries(ctx, g.Kitchen, mostTriesRead)
+		if err != nil {
+			return nil, err
+		}
+		_, choices, err := db.Learned(ctx, g.Kitchen)
+		if err != nil {
+			return nil, err
+		}
+		out = append(out, pool.Kitchen{Household: g.Household, Kitchen: k, Tries: Tries(tries, k.Foods), Forgotten: choices.Forgotten})
+	}
+	return out, nil
 }
 
 // learned gives what was learned of all there is; nil where there is more.
 func (t *Teacher) learned(ctx context.Context, id string) (*learn.Learned, error) {
 	tries, of, err := t.Store.Lessons(ctx, id)
-	if err != nil || of != asOf(tries) {
+	if err != nil || of != t.asOf(tries) {
 		return nil, err
 	}
 	kept, _, err := t.Store.Learned(ctx, id)

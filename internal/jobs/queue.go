@@ -15,7 +15,6 @@ import (
 
 	"cuerda/core/learn"
 	"cuerda/internal/store"
-	"cuerda/internal/version"
 )
 
 // Queue has work done in the background, by whichever program of those on one database is free: jobs are rows of that
@@ -154,7 +153,7 @@ func (q *Queue) Learn(ctx context.Context, kitchen string) error {
 	if err != nil {
 		return err
 	}
-	_, err = q.client.Insert(ctx, learnJob{kitchen, tries, version.Number}, &river.InsertOpts{Priority: soon})
+	_, err = q.client.Insert(ctx, learnJob{kitchen, tries, q.Teacher.Model()}, &river.InsertOpts{Priority: soon})
 	return err
 }
 
@@ -163,7 +162,7 @@ func (q *Queue) Counts() *Counts { return &q.counts }
 
 // Stale is how many kitchens wait to learn, asked for or not.
 func (q *Queue) Stale(ctx context.Context) (int, error) {
-	return q.Teacher.Store.CountStaleLessons(ctx, version.Number)
+	return q.Teacher.Store.CountStaleLessons(ctx, q.Teacher.Model())
 }
 
 type learnWorker struct {
@@ -203,13 +202,13 @@ func (w *sweepWorker) Work(ctx context.Context, _ *river.Job[sweepJob]) error {
 
 // Sweep asks kitchens to learn that have something to, and that nobody asked.
 func (q *Queue) Sweep(ctx context.Context) error {
-	stale, err := q.Teacher.Store.StaleLessons(ctx, version.Number, sweptAtOnce)
+	stale, err := q.Teacher.Store.StaleLessons(ctx, q.Teacher.Model(), sweptAtOnce)
 	if err != nil || len(stale) == 0 {
 		return err
 	}
 	jobs := make([]river.InsertManyParams, len(stale))
 	for i, l := range stale {
-		jobs[i] = river.InsertManyParams{Args: learnJob{l.Kitchen, l.Revision, version.Number}, InsertOpts: &river.InsertOpts{Priority: later}}
+		jobs[i] = river.InsertManyParams{Args: learnJob{l.Kitchen, l.Revision, q.Teacher.Model()}, InsertOpts: &river.InsertOpts{Priority: later}}
 	}
 	// The fast way stops at the first job that is waiting already.
 	_, err = q.client.InsertMany(ctx, jobs)

@@ -22,13 +22,15 @@ type KitchenEntry struct {
 	EraseAt *time.Time `json:"erase_at,omitempty"`
 	// Role is what whoever asks is in it.
 	Role principal.Role `json:"role" enum:"owner,cook,guest,stove"`
+	// Gives says whether its tries go into the common figures of foods.
+	Gives bool `json:"gives"`
 	// How much is in it is counted where one is asked for, not in lists.
 	Builds  *int `json:"builds,omitempty"`
 	Suppers *int `json:"suppers,omitempty"`
 	Tries   *int `json:"tries,omitempty"`
 }
 
-const kitchenColumns = `k.id::text, k.name, k.made_up, k.created_at, k.put_away_at, k.erase_at`
+const kitchenColumns = `k.id::text, k.name, k.made_up, k.created_at, k.put_away_at, k.erase_at, k.gives`
 
 // ListKitchens gives the kitchens of whoever asks, the oldest first; those that are put away last.
 func (s *Store) ListKitchens(ctx context.Context) ([]KitchenEntry, error) {
@@ -40,7 +42,7 @@ func (s *Store) ListKitchens(ctx context.Context) ([]KitchenEntry, error) {
 		return nil, err
 	}
 	return pgx.CollectRows(rows, func(row pgx.CollectableRow) (k KitchenEntry, err error) {
-		err = row.Scan(&k.ID, &k.Name, &k.MadeUp, &k.CreatedAt, &k.PutAwayAt, &k.EraseAt, &k.Role)
+		err = row.Scan(&k.ID, &k.Name, &k.MadeUp, &k.CreatedAt, &k.PutAwayAt, &k.EraseAt, &k.Gives, &k.Role)
 		return k, err
 	})
 }
@@ -53,7 +55,7 @@ func (s *Store) FindKitchen(ctx context.Context, id string) (*KitchenEntry, erro
 			(select count(*) from supper where kitchen_id = k.id and deleted_at is null),
 			(select count(*) from try where kitchen_id = k.id and deleted_at is null)
 		from kitchen k where k.id = $1`, id).
-		Scan(&k.ID, &k.Name, &k.MadeUp, &k.CreatedAt, &k.PutAwayAt, &k.EraseAt, &k.Role, &k.Builds, &k.Suppers, &k.Tries)
+		Scan(&k.ID, &k.Name, &k.MadeUp, &k.CreatedAt, &k.PutAwayAt, &k.EraseAt, &k.Gives, &k.Role, &k.Builds, &k.Suppers, &k.Tries)
 	return k, tidy(err)
 }
 
@@ -139,6 +141,39 @@ func (s *Store) RenameKitchen(ctx context.Context, id, name string) error {
 	return s.change(ctx, id, func(tx pgx.Tx) error {
 		return one(tx.Exec(ctx, `update kitchen set name = $2 where id = $1`, id, name))
 	})
+}
+
+// Give says whether the kitchen gives its tries to the common figures of foods. The demonstration's are invented: it gives
+// none, and the error is ErrMadeUp.
+func (s *Store) Give(ctx context.Context, id string, gives bool) error {
+	return s.change(ctx, id, func(tx pgx.Tx) error {
+		var madeUp bool
+		if err := tx.QueryRow(ctx, `update kitchen set gives = $2 and not made_up where id = $1 returning made_up`, id, gives).Scan(&madeUp); err != nil {
+			return tidy(err)
+		}
+		if madeUp && gives {
+			return ErrMadeUp
+		}
+		return nil
+	})
+}
+
+// Giver is a kitchen that gives its tries.
+type Giver struct {
+	Kitchen string
+	// Household is the same for kitchens of one owner; one without an owner, where nobody signs in, is a household.
+	Household string
+}
+
+// Givers lists the kitchens that give their tries and are neither put away nor to be erased, those that were made first
+// first.
+func (s *Store) Givers(ctx context.Context) ([]Giver, error) {
+	rows, err := s.pool.Query(ctx, `select k.id::text, coalesce((select min(m.account_id::text) from member m where m.kitchen_id = k.id and m.role = 'owner'), k.id::text)
+		from kitchen k where k.gives and not k.made_up and k.put_away_at is null and k.erase_at is null order by k.created_at, k.id`)
+	if err != nil {
+		return nil, err
+	}
+	return pgx.CollectRows(rows, pgx.RowToStructByPos[Giver])
 }
 
 // PutAwayKitchen hides a kitchen, or brings it back.

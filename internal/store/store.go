@@ -29,6 +29,8 @@ var (
 	ErrDeleted  = errors.New("deleted")
 	// ErrNotAllowed is of somebody who may see a kitchen, and not do this in it.
 	ErrNotAllowed = errors.New("not allowed")
+	// ErrMadeUp is of what the demonstration may not do, for nothing in it happened.
+	ErrMadeUp = errors.New("made up")
 )
 
 // ConflictError says that a build has changed since the version that a change

@@ -113,23 +113,27 @@ func kindOf(id string) string {
 	return Water
 }
 
-// estimate fits the averages of figures to what households say.
-func estimate(figures []learn.FoodFigure, all []*evidence) (*fit, error) {
+func newFit(figures []learn.FoodFigure, all []*evidence) *fit {
 	f := &fit{figures: figures, all: all, parts: map[string]*parts{}, mean: mat.NewVecDense(len(figures), nil)}
 	for i := range figures {
 		kind := kindOf(figures[i].ID)
 		f.kind, f.group = append(f.kind, kind), append(f.group, groupOf(&figures[i]))
 		f.parts[kind] = &parts{guessKitchens, guessFoods, guessGroups}
 	}
+	return f
+}
+
+// estimate fits the averages, and how much of the variance is whose.
+func (f *fit) estimate() error {
 	for range rounds {
 		if err := f.average(); err != nil {
-			return nil, err
+			return err
 		}
 		if f.share() < still {
 			break
 		}
 	}
-	return f, f.average()
+	return f.average()
 }
 
 // means are the averages, in the units of figures.

@@ -72,11 +72,20 @@ func Fit(kitchens []Kitchen, common *food.Catalogue, o Options) (*Table, error) 
 			return nil, err
 		}
 	}
+	whole, err := estimated(households)
+	if err != nil {
+		return nil, err
+	}
+	excess, err := imagine(kitchens, common, all, whole)
+	if err != nil {
+		return nil, err
+	}
 	tabled := func(some []*household) ([]Figure, error) {
 		f, err := estimated(some)
 		if err != nil {
 			return nil, err
 		}
+		f.correct(excess)
 		return f.figuresOf(all, func() float64 { return laplace(o.Noise) }), nil
 	}
 	out := &Table{Format: Format, Made: Provenance{Program: o.Program, Month: o.Month}}
@@ -96,6 +105,15 @@ func Fit(kitchens []Kitchen, common *food.Catalogue, o Options) (*Table, error) 
 
 // estimateOf fits the figures that households tell of.
 func estimateOf(some []*household, all []learn.FoodFigure) (*fit, error) {
+	f, err := gather(some, all)
+	if err != nil {
+		return nil, err
+	}
+	return f, f.estimate()
+}
+
+// gather brings together what households say, of the figures that they tell of.
+func gather(some []*household, all []learn.FoodFigure) (*fit, error) {
 	told := map[string]bool{}
 	for _, h := range some {
 		for _, t := range h.testimony {
@@ -111,16 +129,16 @@ func estimateOf(some []*household, all []learn.FoodFigure) (*fit, error) {
 			number[one.ID], figures = len(figures), append(figures, one)
 		}
 	}
-	var evidence []*evidence
+	var said []*evidence
 	for _, h := range some {
 		if e := merged(h.testimony, number); e != nil {
-			evidence = append(evidence, e)
+			said = append(said, e)
 		}
 	}
-	if len(evidence) < Least {
-		return nil, &TooFewError{len(evidence)}
+	if len(said) < Least {
+		return nil, &TooFewError{len(said)}
 	}
-	return estimate(figures, evidence)
+	return newFit(figures, said), nil
 }
 
 // heard has every kitchen speak, on every core, and joins those of one household. Households whose tries tell nothing of foods

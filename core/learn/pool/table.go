@@ -1,6 +1,8 @@
 package pool
 
 import (
+	"crypto/sha256"
+	"encoding/hex"
 	"encoding/json"
 	"errors"
 	"fmt"
@@ -56,8 +58,8 @@ func (h *Held) Better() bool { return h.Tries > 0 && h.With < h.Without }
 // Figure is one of a food, off the catalogue's.
 type Figure struct {
 	Food string `json:"food"`
-	// Kind is water or drink, and Of what it is known by: "food", or "group" where too few households told of the food
-	// itself.
+	// Kind is water or drink, and Of what it is known by: "food", or "group" where too little was told of the food itself, so
+	// that its value leans on foods like it.
 	Kind string `json:"kind"`
 	Of   string `json:"of"`
 	// Value is how far it is off: points of g per 100 g for water, -40..40; a natural logarithm for drink, -1.5..1.5.
@@ -68,6 +70,20 @@ type Figure struct {
 	// Households is how many are behind it, rounded down to tens.
 	Households int `json:"households"`
 }
+
+// ID is the same for the same table, and another for any other.
+func (t *Table) ID() string {
+	text, err := json.Marshal(t)
+	if err != nil {
+		panic(err) // a table that was read or fitted holds numbers alone
+	}
+	sum := sha256.Sum256(text)
+	return hex.EncodeToString(sum[:6])
+}
+
+// known is how well a figure of a food is known at least, in what single kitchens are off by: nine in ten such are then within
+// half of that.
+const known = .3
 
 // What a figure is known by.
 const (
@@ -165,6 +181,9 @@ func (f *fit) figuresOf(all []learn.FoodFigure, draw func() float64) []Figure {
 			noise := f.moves(func(j int) float64 { return f.spread.At(i, j) })
 			figure.Value = one.SD * (f.mean.AtVec(i) + noise*draw())
 			figure.SD, figure.Households = one.SD*math.Sqrt(f.spread.At(i, i)+2*noise*noise), f.behind(i)
+			if figure.SD > known*one.SD {
+				figure.Of = OfGroup
+			}
 		case g.households >= Least:
 			figure.Of, figure.Value = OfGroup, one.SD*g.mean
 			figure.SD, figure.Households = one.SD*math.Sqrt(g.variance+p.foods+2*g.noise*g.noise), g.households

@@ -124,3 +124,18 @@ func (s *Street) Drawn(seed uint64, foods []*food.Food) Truth {
 	}
 	return out
 }
+
+// Averages are the foods as they are on average there.
+func (s *Street) Averages() map[string]food.Deviation {
+	out := map[string]food.Deviation{}
+	for id, common := range s.Common {
+		d := out[learn.FoodOf(id)]
+		if learn.IsFactor(id) {
+			d.Drink = common
+		} else {
+			d.Water = common
+		}
+		out[learn.FoodOf(id)] = d
+	}
+	return out
+}

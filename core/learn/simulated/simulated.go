@@ -25,6 +25,8 @@ type Truth struct {
 	Figures map[string]float64
 	// Seed draws what is so of a single dish, and what the model misses of it, in spreads.
 	Seed uint64
+	// In is the kitchen as it is thought to be; nil for the usual one.
+	In *kitchen.Kitchen
 	// Dish is the spread of what single dishes differ by: 1 as the model thinks; 0 for not at all.
 	Dish float64
 }
@@ -55,7 +57,15 @@ func (t *Truth) kitchen() *kitchen.Kitchen {
 	for id, v := range t.Figures {
 		learn.Teach(&taught, id, v, 0)
 	}
-	return kitchen.Usual().Learned(&taught)
+	return t.thought().Learned(&taught)
+}
+
+// thought is the kitchen as who cooks there thinks it is.
+func (t *Truth) thought() *kitchen.Kitchen {
+	if t.In != nil {
+		return t.In
+	}
+	return kitchen.Usual()
 }
 
 // dish draws what is so of one dish: standard normal numbers for raw, cooked, felt and heat. A dish
@@ -134,7 +144,7 @@ func (t *Truth) Cook(d *document.Document, day Day) logbook.Found {
 	}
 	off := day.Off
 	if off == 0 {
-		if baked := bake.Bake(d, kitchen.Usual(), bake.Options{Now: -1}); baked.PullAt != nil {
+		if baked := bake.Bake(d, t.thought(), bake.Options{Now: -1}); baked.PullAt != nil {
 			off = *baked.PullAt
 		}
 	}

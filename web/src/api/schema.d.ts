@@ -278,6 +278,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/common-figures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The common figures of foods that predictions here go by */
+        get: operations["getCommonFigures"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/compose": {
         parameters: {
             query?: never;
@@ -546,6 +563,23 @@ export interface paths {
         /** Every food of the catalogue, and the kitchen's own */
         get: operations["listFoods"];
         put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/giving": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Say whether the kitchen gives its tries to the common figures of foods */
+        put: operations["giveTries"];
         post?: never;
         delete?: never;
         options?: never;
@@ -1736,6 +1770,11 @@ export interface components {
             mm: number;
             prep?: components["schemas"]["Preparation"][];
         };
+        CommonFigures: {
+            /** Format: int64 */
+            foods: number;
+            made?: components["schemas"]["Provenance"];
+        };
         ComparedTries: {
             a: components["schemas"]["TryEntry"];
             after: components["schemas"]["Effect"];
@@ -2528,6 +2567,10 @@ export interface components {
             /** Format: double */
             water_g: number;
         };
+        GivingInputBody: {
+            /** @description whether this kitchen's tries go into the next table of common figures */
+            gives: boolean;
+        };
         Ground: {
             /** Format: double */
             points: number;
@@ -2554,6 +2597,14 @@ export interface components {
             /** @enum {string} */
             status: "ok";
             version: string;
+        };
+        Held: {
+            /** Format: int64 */
+            tries: number;
+            /** Format: double */
+            with: number;
+            /** Format: double */
+            without: number;
         };
         Imported: {
             /** Format: int64 */
@@ -2776,6 +2827,7 @@ export interface components {
             created_at: string;
             /** Format: date-time */
             erase_at?: string;
+            gives: boolean;
             id: string;
             /** @description it is the demonstration's: all in it is invented */
             made_up: boolean;
@@ -3862,6 +3914,15 @@ export interface components {
             minutes: number;
             uses: components["schemas"]["Amount"][];
             why: ("sets-hot" | "drinks" | "gel" | "sticks" | "squeezed" | "dried" | "meat" | "cold")[];
+        };
+        Provenance: {
+            held_out: components["schemas"]["Held"];
+            /** Format: int64 */
+            households: number;
+            month: string;
+            program: string;
+            /** Format: int64 */
+            tries: number;
         };
         Purchase: {
             /** Format: double */
@@ -6132,6 +6193,35 @@ export interface operations {
             };
         };
     };
+    getCommonFigures: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CommonFigures"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     compose: {
         parameters: {
             query?: never;
@@ -7081,6 +7171,66 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Food"][];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    giveTries: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GivingInputBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KitchenEntry"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Internal Server Error */

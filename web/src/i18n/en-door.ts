@@ -150,6 +150,19 @@ export const doorWords = {
     events: "Taps in cookings: {{used}} of {{may}}.",
     versions: "Versions of recipes: {{used}} of {{may}}.",
     tries: "Tries: {{used}} of {{may}}.",
+    figuresTitle: "What many kitchens know of foods",
+    figuresNone:
+      "Predictions here go by the catalogue and by what this kitchen's own tries teach. No common figures are in use.",
+    figuresUsed:
+      "Predictions here also go by what at least {{households}} households found out together, in {{month}}, about {{foods}} foods: how wet they are and how much water they take up.",
+    give: "Give this kitchen's tries to the common figures",
+    giveWhat:
+      "Whoever runs this server may then work out, from the mixes that were cooked and how they came out here and elsewhere, what foods are like on average. Only those averages are written down and may be passed on. At least 20 households are behind each of them.",
+    giveNever:
+      "Nothing of a single try can be found in them, and names, notes, photos, days and who eats are not even read.",
+    giveBack:
+      "You can take this back at any time. The next figures are then made without this kitchen; those that were made before cannot be called back.",
+    giveMadeUp: "This kitchen is made up, so its tries teach nothing of real foods.",
     awayTitle: "Put it away",
     away: "It is left out of the list at the door, and stays as it is.",
     awayDo: "Put it away",
@@ -223,6 +236,8 @@ export const doorWords = {
       "device-ended": "kept a device out",
       linked: "made a link to a recipe",
       "link-ended": "took a link back",
+      giving: "had the kitchen give its tries to the common figures",
+      "giving-ended": "had the kitchen give its tries no longer",
       "kitchen-made": "made the kitchen",
       "kitchen-erasing": "had the kitchen erased",
       "kitchen-kept": "kept the kitchen after all",

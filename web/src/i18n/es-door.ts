@@ -149,6 +149,19 @@ export const doorWords: typeof english = {
     events: "Toques en sesiones de cocina: {{used}} de {{may}}.",
     versions: "Versiones de recetas: {{used}} de {{may}}.",
     tries: "Intentos: {{used}} de {{may}}.",
+    figuresTitle: "Lo que muchas cocinas saben de los alimentos",
+    figuresNone:
+      "Aquí las predicciones se basan en el catálogo y en lo que enseñan los intentos de esta cocina. No se usan cifras comunes.",
+    figuresUsed:
+      "Aquí las predicciones se basan también en lo que al menos {{households}} hogares averiguaron juntos, en {{month}}, sobre {{foods}} alimentos: cuánta agua tienen y cuánta absorben.",
+    give: "Aportar los intentos de esta cocina a las cifras comunes",
+    giveWhat:
+      "Quien lleva este servidor puede entonces calcular, con las mezclas que se cocinaron aquí y en otras cocinas y con su resultado, cómo son los alimentos por término medio. Solo se escriben esas medias, y pueden compartirse. Detrás de cada una hay al menos 20 hogares.",
+    giveNever:
+      "En ellas no se puede encontrar nada de un intento concreto; los nombres, las notas, las fotos, los días y quién come ni siquiera se leen.",
+    giveBack:
+      "Puedes retirarlo en cualquier momento. Las próximas cifras se hacen entonces sin esta cocina; las que ya se hicieron no se pueden retirar.",
+    giveMadeUp: "Esta cocina es inventada: sus intentos no enseñan nada sobre alimentos reales.",
     awayTitle: "Guardarla",
     away: "No sale en la lista de la puerta, y se queda como está.",
     awayDo: "Guardarla",
@@ -222,6 +235,8 @@ export const doorWords: typeof english = {
       "device-ended": "dejó fuera un dispositivo",
       linked: "creó un enlace a una receta",
       "link-ended": "retiró un enlace",
+      giving: "hizo que la cocina aporte sus intentos a las cifras comunes",
+      "giving-ended": "hizo que la cocina ya no aporte sus intentos",
       "kitchen-made": "creó la cocina",
       "kitchen-erasing": "mandó borrar la cocina",
       "kitchen-kept": "conservó la cocina",

@@ -10,6 +10,13 @@ export function useKitchenEntry() {
   });
 }
 
+export function useCommonFigures() {
+  return useQuery({
+    queryKey: ["common-figures"],
+    queryFn: ({ signal }) => unwrap(api.GET("/common-figures", { signal })),
+  });
+}
+
 export function useUsage() {
   return useQuery({
     queryKey: ["usage"],

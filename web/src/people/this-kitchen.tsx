@@ -8,9 +8,11 @@ import { useMakeDemonstration } from "../door/queries";
 import { ArchiveTools } from "../files/archive-tools";
 import { useTranslation } from "../i18n/use-translation";
 import { Dialog } from "../ui/dialog";
+import { Check } from "../ui/check";
+import { dateLocale } from "../ui/date-locale";
 import { useFormat } from "../ui/format";
 import { NotProved, ProveAgain, useProved } from "./prove";
-import { useUsage } from "./queries";
+import { useCommonFigures, useUsage } from "./queries";
 
 type Props = { kitchen: KitchenEntry; onClose: () => void };
 
@@ -41,6 +43,54 @@ function Usage() {
             ` ${t(`thisKitchen.${of}`, { used: format.number(used[of]), may: format.number(may[of]) })}`,
         )}
     </p>
+  );
+}
+
+/** What many kitchens know of foods, and whether this one gives its tries to it. */
+function Common({ kitchen: k, onKept }: { kitchen: KitchenEntry; onKept: (entry: KitchenEntry) => void }) {
+  const { t, i18n } = useTranslation();
+  const common = useCommonFigures();
+  const give = useMutation({
+    mutationFn: (gives: boolean) => unwrap(api.PUT("/giving", { body: { gives } })),
+    onSuccess: onKept,
+  });
+  const month = (of: string) =>
+    new Intl.DateTimeFormat(dateLocale(i18n.language), {
+      month: "long",
+      year: "numeric",
+      timeZone: "UTC",
+    }).format(new Date(`${of}-01T00:00:00Z`));
+  const made = common.data?.made;
+  return (
+    <section>
+      <h3>{t("thisKitchen.figuresTitle")}</h3>
+      {common.data && (
+        <p>
+          {made
+            ? t("thisKitchen.figuresUsed", {
+                households: made.households,
+                month: month(made.month),
+                foods: common.data.foods,
+              })
+            : t("thisKitchen.figuresNone")}
+        </p>
+      )}
+      {k.made_up && <p className="hint">{t("thisKitchen.giveMadeUp")}</p>}
+      {k.role === "owner" && !k.made_up && (
+        <>
+          <Check
+            label={t("thisKitchen.give")}
+            checked={give.isPending ? give.variables : k.gives}
+            onChange={(gives) => give.mutate(gives)}
+          />
+          <p className="hint">
+            {t("thisKitchen.giveWhat")} {t("thisKitchen.giveNever")}
+          </p>
+          <p className="hint">{t("thisKitchen.giveBack")}</p>
+          {give.isError && <p role="alert">{t("thisKitchen.failed")}</p>}
+        </>
+      )}
+    </section>
   );
 }
 
@@ -104,6 +154,7 @@ function About({ kitchen: k, onClose }: Props) {
         )}
         {rename.isSuccess && <p role="status">{t("thisKitchen.renamed")}</p>}
         {k.role !== "guest" && <ArchiveTools />}
+        <Common kitchen={k} onKept={kept} />
         {k.made_up && owner && (
           <section>
             <h3>{t("kitchenMenu.fresh")}</h3>
