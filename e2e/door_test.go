@@ -85,6 +85,17 @@ func TestAKitchenIsErasedAndBroughtBack(t *testing.T) {
 	w.fill(".this-kitchen form input", "Ship’s galley")
 	w.click("Give it this name")
 	w.eventually(".kitchen-name", "Ship’s galley")
+	// Giving tries to the common figures is asked plainly, off at first, and taken back with the same tick.
+	gives := func() bool { return w.see(".common-figures input").MustProperty("checked").Bool() }
+	w.eventually(".common-figures", "No common figures are in use")
+	assert.False(t, gives())
+	w.tap(".common-figures input")
+	assert.Eventually(t, gives, patience, 50*time.Millisecond)
+	w.tap(".modal .btn-close")
+	about()
+	assert.True(t, gives(), "it is kept")
+	w.tap(".common-figures input")
+	assert.Eventually(t, func() bool { return !gives() }, patience, 50*time.Millisecond)
 	button := w.see(".this-kitchen .btn-danger")
 	assert.True(t, button.MustEval(`() => this.disabled`).Bool(), "not before its name is typed")
 	w.fill(".this-kitchen section:last-of-type input", "Ship’s galley")

@@ -193,11 +193,16 @@ func TestExportWritesWhatOthersRead(t *testing.T) {
 // started runs the program on a data folder until stop is called.
 func started(t *testing.T, data string) (url string, stop func() error) {
 	t.Helper()
+	return startedWith(t, startOptions{listen: "127.0.0.1", data: data})
+}
+
+func startedWith(t *testing.T, o startOptions) (url string, stop func() error) {
+	t.Helper()
 	ctx, cancel := context.WithCancel(context.Background())
 	r, w := io.Pipe()
 	ended := make(chan error, 1)
 	go func() {
-		err := start(ctx, w, io.Discard, startOptions{listen: "127.0.0.1", data: data})
+		err := start(ctx, w, io.Discard, o)
 		_ = w.CloseWithError(io.EOF)
 		ended <- err
 	}()

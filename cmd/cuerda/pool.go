@@ -25,7 +25,7 @@ func poolCommand() *cobra.Command {
 		Use:   "pool",
 		Short: "Make common figures of foods from the tries of all kitchens that give them",
 		Long: `Reads the tries of every kitchen here whose owner gives them, fits what its foods are
-like on average (docs/model.md, section 14), and writes a table that "cuerda start
+like on average (docs/model.md, section 15), and writes a table that "cuerda start
 --figures" goes by. In the table is no try, no name and no kitchen: at least 20 households
 are behind each figure, and each carries as much noise as one of them could have moved it.
 It is measured on households that had no part in it, and not written where it does not help

@@ -2,6 +2,7 @@ package demo_test
 
 import (
 	"fmt"
+	"os"
 	"testing"
 	"time"
 
@@ -205,4 +206,15 @@ func TestNoDishIsSurerForATryThatWentWorse(t *testing.T) {
 		}
 	}
 	assert.Greater(t, worse, 15, "there are enough of them to tell")
+}
+
+// The coxswain's practice is what today's model gives.
+func TestThePracticeIsSimulated(t *testing.T) {
+	kept, err := os.ReadFile("practice.json")
+	require.NoError(t, err)
+	calls, err := demo.SimulatePractice(food.Starter())
+	require.NoError(t, err)
+	made, err := demo.PracticeFile(calls)
+	require.NoError(t, err)
+	assert.Equal(t, string(made), string(kept), "run 'make generate'")
 }

@@ -33,7 +33,7 @@ const (
 	coxRaw      = -.35 // raw vegetables more so
 	coxNoise    = .45  // of a call, after three weeks; twice that at first
 	coxSittings = 7
-	demoSeed    = 35
+	demoSeed    = 116
 )
 
 // SimulatePractice has the coxswain practise over three weeks: seven sittings, more sure than right at first.

@@ -62,7 +62,7 @@ function Common({ kitchen: k, onKept }: { kitchen: KitchenEntry; onKept: (entry:
     }).format(new Date(`${of}-01T00:00:00Z`));
   const made = common.data?.made;
   return (
-    <section>
+    <section className="common-figures">
       <h3>{t("thisKitchen.figuresTitle")}</h3>
       {common.data && (
         <p>
