@@ -50,7 +50,7 @@ type engine struct {
 }
 
 // forecast says what is to be expected at that minute of a piece to which that happened.
-func (e *engine) forecast(happened []probe.Happening, minutes float64) probe.Forecast {
+func (e *engine) forecast(happened []probe.Happening, minutes float64, every probe.Of) probe.Forecast {
 	e.mu.Lock()
 	defer e.mu.Unlock()
 	whole := false
@@ -60,7 +60,7 @@ func (e *engine) forecast(happened []probe.Happening, minutes float64) probe.For
 		}
 	}()
 	e.timeline.Take(happened)
-	out := e.timeline.Forecast(minutes)
+	out := e.timeline.Forecast(minutes, every)
 	whole = true
 	return out
 }

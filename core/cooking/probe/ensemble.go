@@ -129,18 +129,18 @@ func halton(i, prime int) float64 {
 	return out
 }
 
-func mean(of [members]float64) float64 {
+func mean(of []float64) float64 {
 	sum := 0.
 	for _, v := range of {
 		sum += v
 	}
-	return sum / members
+	return sum / float64(len(of))
 }
 
-func deviation(of [members]float64) float64 {
+func deviation(of []float64) float64 {
 	at, sum := mean(of), 0.
 	for _, v := range of {
 		sum += (v - at) * (v - at)
 	}
-	return math.Sqrt(sum / (members - 1))
+	return math.Sqrt(sum / float64(len(of)-1))
 }

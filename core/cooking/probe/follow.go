@@ -75,7 +75,7 @@ func New(c heat.Cooking, begin func(c *heat.Cooking, warmer float64) *heat.Body,
 		m.progress = own.Start(body)
 		m.shown = m.progress.Probe(m.height(c.Piece.Kind))
 	}
-	var off [members]float64
+	off := make([]float64, members)
 	for i := range f.all {
 		off[i] = f.all[i].progress.Forecast().Pull * math.Exp(-f.all[i].is[pace])
 	}
@@ -120,7 +120,8 @@ func (f *Follow) loosen(u int, minutes float64) {
 	}
 }
 
-func (f *Follow) values(of func(m *member) float64) (out [members]float64) {
+func (f *Follow) values(of func(m *member) float64) []float64 {
+	out := make([]float64, members)
 	for i := range f.all {
 		out[i] = of(&f.all[i])
 	}
@@ -128,7 +129,7 @@ func (f *Follow) values(of func(m *member) float64) (out [members]float64) {
 }
 
 // said is what each member would have an instrument say.
-func (f *Follow) said(w Where) [members]float64 {
+func (f *Follow) said(w Where) []float64 {
 	return f.values(func(m *member) float64 {
 		switch w {
 		case Oven:
@@ -171,7 +172,7 @@ func (f *Follow) Read(r Reading) Took {
 }
 
 // draw draws the members to what was read.
-func (f *Follow) draw(said [members]float64, read, sd float64) {
+func (f *Follow) draw(said []float64, read, sd float64) {
 	at, spread := mean(said), deviation(said)
 	if spread < 1e-9 {
 		return

@@ -7,9 +7,28 @@ import (
 	"cuerda/core/physics/heat"
 )
 
-// farOut is how many deviations to either side hold 90% of Student's distribution with as many
-// degrees of freedom as there are members but one.
-const farOut = 1.729
+// farOut is how many deviations to either side hold 90% of Student's distribution with as many degrees of freedom as there are
+// members but one: of all twenty, of seven of them, of five.
+func farOut(members int) float64 {
+	switch {
+	case members >= 20:
+		return 1.729
+	case members >= 7:
+		return 1.943
+	}
+	return 2.132
+}
+
+// Of is how many of the members a forecast follows to their end: every one, every third or every fourth. Fewer say nearly the
+// same sooner, where many pieces wait.
+type Of int
+
+// The sorts of forecasts.
+const (
+	All    Of = 1
+	Third  Of = 3
+	Fourth Of = 4
+)
 
 // About is a figure with its interval of 90%.
 type About struct{ Value, Low, High float64 }
@@ -47,49 +66,64 @@ type Forecast struct {
 const points = 40
 
 // Forecast follows each member to its end. It changes nothing.
-func (f *Follow) Forecast() Forecast {
+func (f *Follow) Forecast() Forecast { return f.ForecastOf(All) }
+
+// ForecastOf follows some of the members to their end. When the piece is to come off, and how hot it gets, is moved by as much
+// as the core of those differs from that of all of them now (a control variate).
+func (f *Follow) ForecastOf(every Of) Forecast {
 	out := Forecast{Now: f.now, OvenSet: f.dial, Notices: f.watch.notices(f)}
-	var off, core, peak [members]float64
-	var ways [members]heat.Course
+	var off, core, peak []float64
+	var some []*member
+	var ways []heat.Course
 	reaches := 0
-	turns := make([][]float64, 0, members)
-	for i := range f.all {
+	var turns [][]float64
+	for i := 0; i < members; i += int(every) {
 		m := &f.all[i]
-		ways[i] = m.progress.Forecast()
+		way := m.progress.Forecast()
 		by := math.Exp(-m.is[pace])
 		was := m.progress.Minutes()
-		off[i] = f.now + max(0, ways[i].Pull-was)*by
-		if f.off {
-			off[i] = f.now
+		at := f.now
+		if !f.off {
+			at += max(0, way.Pull-was) * by
 		}
-		core[i], peak[i] = m.progress.Observe().Core, ways[i].Peak
-		if ways[i].Reached {
+		some, ways, off = append(some, m), append(ways, way), append(off, at)
+		core, peak = append(core, m.progress.Observe().Core), append(peak, way.Peak)
+		if way.Reached {
 			reaches++
 		}
 		var own []float64
-		for _, t := range ways[i].Turns {
+		for _, t := range way.Turns {
 			own = append(own, f.now+(t-was)*by)
 		}
 		turns = append(turns, own)
 	}
-	out.Reaches = 2*reaches > members
-	out.Off, out.Core, out.Peak = about(off), about(core), about(peak)
-	out.Off.Low = max(out.Off.Low, f.now)
+	whole := f.values(func(m *member) float64 { return m.progress.Observe().Core })
+	out.Reaches = 2*reaches > len(some)
+	out.Off, out.Core, out.Peak = about(off), about(whole), about(peak)
+	if len(some) < members && !f.off {
+		less := mean(whole) - mean(core)
+		out.Off = out.Off.moved(less * slope(core, off))
+		out.Peak = out.Peak.moved(less * slope(core, peak))
+	}
+	out.Off.Value, out.Off.Low = max(out.Off.Value, f.now), max(out.Off.Low, f.now)
 	oven := f.said(Oven)
 	out.Oven = about(oven)
 	out.Late = f.perK * (out.Oven.Value - f.dial)
 	out.Turns = typical(turns)
-	out.Curve = f.curve(&ways, out.Off.High)
+	out.Curve = f.curve(some, ways, out.Off.High)
 	return out
 }
 
-func about(of [members]float64) About {
+func about(of []float64) About {
 	at, sd := mean(of), deviation(of)
-	return About{at, at - farOut*sd, at + farOut*sd}
+	far := farOut(len(of)) * sd
+	return About{at, at - far, at + far}
 }
 
+func (a About) moved(by float64) About { return About{a.Value + by, a.Low + by, a.High + by} }
+
 // slope is how one figure goes with another over the members.
-func slope(x, y [members]float64) float64 {
+func slope(x, y []float64) float64 {
 	mx, my := mean(x), mean(y)
 	with, own := 0., 0.
 	for i := range x {
@@ -127,13 +161,12 @@ func typical(all [][]float64) []float64 {
 }
 
 // curve is where the members go from now.
-func (f *Follow) curve(ways *[members]heat.Course, until float64) []Point {
+func (f *Follow) curve(some []*member, ways []heat.Course, until float64) []Point {
 	out := make([]Point, points+1)
 	for n := range out {
 		minutes := f.now + (until-f.now)*float64(n)/points
-		var core, surface [members]float64
-		for i := range ways {
-			m := &f.all[i]
+		core, surface := make([]float64, len(some)), make([]float64, len(some))
+		for i, m := range some {
 			at := m.progress.Minutes() + (minutes-f.now)*math.Exp(m.is[pace])
 			core[i], surface[i] = on(ways[i].Moments, at)
 		}

@@ -42,8 +42,8 @@ func from(celsius float64) func(*heat.Cooking, float64) *heat.Body {
 var shares = []float64{0, 0.25, 0.5, 0.75, 0.9}
 
 type looked struct {
-	forecast probe.Forecast
-	truly    float64
+	forecast, third, fourth probe.Forecast
+	truly                   float64
 }
 
 // follow bakes a truth with probes and looks at the forecast on the way. instruments are the
@@ -69,7 +69,7 @@ func follow(c heat.Cooking, t probe.Truth, seed uint64, instruments ...probe.Whe
 		}
 		f.Advance(minutes)
 		if minutes >= shares[len(out)]*end {
-			out = append(out, looked{forecast: f.Forecast(), truly: end})
+			out = append(out, looked{forecast: f.Forecast(), third: f.ForecastOf(probe.Third), fourth: f.ForecastOf(probe.Fourth), truly: end})
 		}
 	}
 	return out
@@ -108,6 +108,24 @@ func TestTheIntervalHoldsTheTruthNineTimesInTen(t *testing.T) {
 		t.Logf("at %.2f of the way: held %.3f, %.3f of the time wide, out by %.3f", share, held, widths[n], errors[n])
 		// 200 bakes tell 0.90 from what is more than 0.06 away, fewer from what is further.
 		assert.InDelta(t, 0.90, held, 0.06*math.Sqrt(200/float64(bakes)), "at %g of the way", share)
+	}
+	// Some of the members say nearly the same.
+	for name, of := range map[string]func(l *looked) *probe.Forecast{"a third": func(l *looked) *probe.Forecast { return &l.third }, "a fourth": func(l *looked) *probe.Forecast { return &l.fourth }} {
+		held, off, apart := 0., 0., 0.
+		for i := range all {
+			for n := range all[i] {
+				l := &all[i][n]
+				some := of(l)
+				if l.truly >= some.Off.Low-.05 && l.truly <= some.Off.High+.05 {
+					held += 1 / float64(bakes*len(shares))
+				}
+				off += math.Abs(some.Off.Value-l.truly) / l.truly / float64(bakes*len(shares))
+				apart += math.Abs(some.Off.Value-l.forecast.Off.Value) / l.truly / float64(bakes*len(shares))
+			}
+		}
+		t.Logf("%s of the members: held %.3f, out by %.3f, apart from all by %.3f", name, held, off, apart)
+		assert.Greater(t, held, .9-.06*math.Sqrt(200/float64(bakes)), name)
+		assert.Less(t, apart, .03, name)
 	}
 	for n := 1; n < len(shares); n++ {
 		assert.Less(t, widths[n], widths[n-1], "surer")
@@ -269,8 +287,12 @@ func BenchmarkReading(b *testing.B) {
 func BenchmarkForecast(b *testing.B) {
 	f := probe.New(pieces[0], from(8), probe.Usual())
 	f.Advance(20)
-	for b.Loop() {
-		f.Forecast()
+	for name, of := range map[string]probe.Of{"all": probe.All, "third": probe.Third, "fourth": probe.Fourth} {
+		b.Run(name, func(b *testing.B) {
+			for b.Loop() {
+				f.ForecastOf(of)
+			}
+		})
 	}
 }
 

@@ -115,11 +115,11 @@ func (t *Timeline) back(most int) {
 
 // Forecast is what is to be expected at that minute, or as of the last that happened where that is later.
 // It changes nothing.
-func (t *Timeline) Forecast(minutes float64) Forecast {
+func (t *Timeline) Forecast(minutes float64, every Of) Forecast {
 	if t.at == nil {
 		t.back(0)
 	}
 	now := t.at.Clone()
 	now.Advance(minutes)
-	return now.Forecast()
+	return now.ForecastOf(every)
 }

@@ -66,11 +66,11 @@ func TestWhatComesLateCountsAsIfItHadComeInTime(t *testing.T) {
 			if rapid.IntRange(0, 7).Draw(t, "takes") == 0 {
 				late.Take(known)
 				require.True(t, late.GoesOn(known))
-				late.Forecast(rapid.Float64Range(0, 70).Draw(t, "looks"))
+				late.Forecast(rapid.Float64Range(0, 70).Draw(t, "looks"), probe.All)
 			}
 		}
 		assert.Equal(t, took, late.Take(all))
-		assert.Equal(t, inOrder.Forecast(last+1), late.Forecast(last+1))
+		assert.Equal(t, inOrder.Forecast(last+1, probe.All), late.Forecast(last+1, probe.All))
 	})
 }
 
