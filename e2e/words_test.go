@@ -5,6 +5,7 @@ import (
 	"strings"
 	"testing"
 
+	"github.com/go-rod/rod/lib/input"
 	"github.com/go-rod/rod/lib/proto"
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
@@ -34,6 +35,25 @@ func TestTheKitchenChoosesItsWordsAndItsClock(t *testing.T) {
 	other.eventually(".plan-say", "all ready at 7:00 pm")
 	until(t, func() bool { return settings().Units.Clock == "12" }, func() string { return "the kitchen does not keep it" })
 	assert.Equal(t, "rp", settings().Units.Spanish, "one choice takes no other back")
+	other.press(input.Escape)
+	other.eventually(".supper-when", "on the table")
+	hour := func() string {
+		return strings.ToLower(strings.Join(strings.Fields(other.see(".supper-when .hour-field").MustProperty("value").Str()), " "))
+	}
+	until(t, func() bool { return hour() == "7:00 pm" }, hour)
+	other.fill(".supper-when .hour-field", "6:30")
+	other.eventually(".plan-say", "all ready at 6:30 pm")
+	other.fill(".supper-when .hour-field", "11:15am")
+	other.eventually(".plan-say", "all ready at 11:15 am")
+	other.press(input.Tab)
+	until(t, func() bool { return hour() == "11:15 am" }, hour)
+	// The day moves, and the hour stays.
+	other.see(`.supper-when input[type="date"]`).MustEval(`() => {
+		Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value").set.call(this, "2031-07-09");
+		this.dispatchEvent(new Event("input", { bubbles: true }));
+	}`)
+	other.eventually(".supper", "9 July")
+	other.eventually(".plan-say", "all ready at 11:15 am")
 }
 
 // Each screen says the one next thing, until it is put away; the help says it again, with what the words mean.

@@ -163,7 +163,7 @@ export default function DishDialog({ session, document: d, index, look, clock, o
           <HourField
             label={t("supper.ownHour")}
             optional
-            value={dish.at ? clock.hour(dish.at) : ""}
+            value={dish.at ? clock.wall(dish.at) : ""}
             onChange={(hour) =>
               set(
                 { at: hour ? instantOf(clock.day(d.table), hour, clock.zone).toISOString() : undefined },

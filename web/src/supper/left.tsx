@@ -62,7 +62,7 @@ export function SupperSide({ session, document: d, look, clock, equipment: e, on
         <div className="supper-when">
           <HourField
             label={t("supper.tableHour")}
-            value={clock.hour(d.table)}
+            value={clock.wall(d.table)}
             onChange={(hour) =>
               session.edit(setTable(instantOf(clock.day(d.table), hour, clock.zone).toISOString()), "table")
             }
@@ -76,7 +76,7 @@ export function SupperSide({ session, document: d, look, clock, equipment: e, on
             onChange={(ev) =>
               ev.target.value &&
               session.edit(
-                setTable(instantOf(ev.target.value, clock.hour(d.table), clock.zone).toISOString()),
+                setTable(instantOf(ev.target.value, clock.wall(d.table), clock.zone).toISOString()),
                 "day",
               )
             }

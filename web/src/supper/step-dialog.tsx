@@ -46,7 +46,7 @@ export default function StepDialog({ session, document: d, plan, step, clock, on
           <span>{t("supper.begins")}</span>
           <HourField
             label={t("supper.begins")}
-            value={clock.hour(step.start)}
+            value={clock.wall(step.start)}
             onChange={(hour) => moveTo(instantOf(day, hour, clock.zone))}
           />
           {pinned?.start ? (

@@ -29,6 +29,10 @@ export function instantOf(day: string, hour: string, zone: string): Date {
   return new Date(at);
 }
 
+/** Writes the half of the day as clocks show it, in one piece with its hour: "7:00 p. m." would end a sentence twice. */
+export const withHalf = (text: string) =>
+  text.replace(/\s*([ap])\.?\s*m\.?(?![a-z])/i, (_, half: string) => `\u00a0${half.toLowerCase()}m`);
+
 const offsetText = /([+-])(\d\d):(\d\d)$/;
 
 /** An instant as it is written with the offset of another, which says what the clocks show where no zone does. */
@@ -73,11 +77,19 @@ export function useClock(document: { zone?: string; table: string }) {
     });
     const weekday = new Intl.DateTimeFormat(dateLocale(language), { timeZone: zone, weekday: "long" });
     const short = new Intl.DateTimeFormat(dateLocale(language), { timeZone: zone, weekday: "short" });
-    const hour = (at: Date | string) => hours.format(new Date(at));
+    const fields = new Intl.DateTimeFormat("en-GB", {
+      timeZone: zone,
+      hour: "2-digit",
+      minute: "2-digit",
+      hourCycle: "h23",
+    });
+    const hour = (at: Date | string) => withHalf(hours.format(new Date(at)));
     const day = (at: Date | string) => days.format(new Date(at)); // YYYY-MM-DD
     return {
       zone,
       hour,
+      /** The hour as fields and files have it: HH:MM, by 24 hours. */
+      wall: (at: Date | string) => fields.format(new Date(at)),
       day,
       longDay: (at: Date | string) => long.format(new Date(at)),
       weekday: (at: Date | string) => weekday.format(new Date(at)),

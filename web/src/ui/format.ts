@@ -1,3 +1,4 @@
+import { withHalf } from "./clock";
 import { dateLocale } from "./date-locale";
 import { NumberParser } from "@internationalized/number";
 import { useMemo } from "react";
@@ -148,11 +149,13 @@ export function useFormat() {
           ? t(coded("units", m.unit), { count: m.amount <= 1 ? 1 : 2, amount: fraction(m.amount, language) })
           : "",
       when: (iso: string) =>
-        new Date(iso).toLocaleString(dateLocale(language), {
-          dateStyle: "medium",
-          timeStyle: "short",
-          hourCycle: units.clock === "12" ? "h12" : "h23",
-        }),
+        withHalf(
+          new Date(iso).toLocaleString(dateLocale(language), {
+            dateStyle: "medium",
+            timeStyle: "short",
+            hourCycle: units.clock === "12" ? "h12" : "h23",
+          }),
+        ),
     };
   }, [t, language, units]);
 }
