@@ -5,6 +5,7 @@ import (
 	"fmt"
 	"io"
 	"log/slog"
+	"math"
 	"net/http/httptest"
 	"testing"
 	"time"
@@ -16,6 +17,8 @@ import (
 
 	"cuerda/core/food"
 	"cuerda/core/kitchen"
+	"cuerda/core/learn"
+	"cuerda/core/learn/pool"
 	"cuerda/internal/jobs"
 	"cuerda/internal/postgres/pgtest"
 	"cuerda/internal/store"
@@ -105,6 +108,39 @@ func TestKitchensLearnInTheBackground(t *testing.T) {
 	require.NoError(t, err)
 	assert.Contains(t, string(text), "\ncuerda_kitchens_to_learn 0\n")
 	assert.Contains(t, string(text), fmt.Sprintf("\ncuerda_kitchens_learned_total %d\n", first.Counts().Learned.Load()))
+}
+
+// What a kitchen learned is of the figures that foods had then: by another table it learns anew, and by the same it does not.
+func TestCommonFiguresHaveKitchensLearnAnew(t *testing.T) {
+	s := pgtest.Open(t)
+	id, err := s.MakeKitchen(t.Context(), store.NewKitchen{Name: "Boathouse"})
+	require.NoError(t, err)
+	keepTries(t, s, id, 3)
+	stale := func(teacher *jobs.Teacher) bool {
+		_, stale, err := teacher.Kitchen(t.Context(), id)
+		require.NoError(t, err)
+		count, err := s.CountStaleLessons(t.Context(), teacher.Model())
+		require.NoError(t, err)
+		assert.Equal(t, stale, count > 0)
+		return stale
+	}
+	plain := &jobs.Teacher{Store: s, Foods: food.Starter()}
+	_, err = plain.Learn(t.Context(), id)
+	require.NoError(t, err)
+	assert.False(t, stale(plain))
+	table := &pool.Table{Format: pool.Format, Figures: []pool.Figure{{Food: "split-peas-cooked", Kind: pool.Water, Of: pool.OfFood, Value: 2, SD: .2, Between: .5, Households: 20}}}
+	tabled := &jobs.Teacher{Store: s, Foods: food.Starter().Taught(table.Deviations(food.Starter())), Common: table}
+	assert.True(t, stale(tabled))
+	l, err := tabled.Learn(t.Context(), id)
+	require.NoError(t, err)
+	assert.False(t, stale(tabled))
+	if f := l.Figure(learn.WaterOf("split-peas-cooked")); assert.NotNil(t, f) {
+		assert.InDelta(t, math.Hypot(.2, .5), f.Prior.SD, 1e-9, "kitchens differ about it by what the table says")
+	}
+	same := *table
+	assert.False(t, stale(&jobs.Teacher{Store: s, Foods: tabled.Foods, Common: &same}))
+	same.Figures = nil
+	assert.True(t, stale(&jobs.Teacher{Store: s, Foods: food.Starter(), Common: &same}))
 }
 
 // A kitchen whose tries make no sense together is not tried again and again.
