@@ -182,3 +182,45 @@ func TestAPanicEndsItsTask(t *testing.T) {
 	require.NoError(t, err)
 	assert.Equal(t, int64(1), again.Seq())
 }
+
+// Two servers whose clocks are half a minute apart: each takes what comes to it, both know all of it, and no tap that a cook made
+// is refused for its time.
+func TestClocksThatAreHalfAMinuteApart(t *testing.T) {
+	t.Parallel()
+	b := beginCooking(t)
+	ahead := b.courses(b.Store, kitchen.Usual())
+	ahead.Now = func() time.Time { return b.at().Add(30 * time.Second) }
+	other, err := ahead.Find(t.Context(), b.kept.KitchenID, b.kept.ID)
+	require.NoError(t, err)
+	for i := range 40 {
+		b.pass(7 * time.Second)
+		c := []*Course{b.course, other}[i/2%2]
+		// A device says when by its own clock, which is right, or says nothing.
+		e := cooking.Event{ID: fmt.Sprint("e", i), Kind: cooking.TimerSet, Name: "Rice", Minutes: 9}
+		if i%2 == 0 {
+			e.At = b.at()
+		}
+		out, err := c.Do(t.Context(), []cooking.Event{e})
+		require.NoError(t, err)
+		require.Nil(t, out[0].Refused, "event %d", i)
+		_, err = c.Readings(b.context, []senml.Record{{Name: "core", Unit: "Cel", Value: 8 + float64(i)}})
+		require.NoError(t, err)
+	}
+	behind := b.course
+	require.NoError(t, behind.fetchNow(t.Context()))
+	require.NoError(t, other.fetchNow(t.Context()))
+	anew, err := b.courses(b.Store, kitchen.Usual()).Find(t.Context(), b.kept.KitchenID, b.kept.ID)
+	require.NoError(t, err)
+	one := anew.Snapshot(kitchen.Usual())
+	assert.Len(t, one.State.Timers, 40)
+	for _, c := range []*Course{behind, other} {
+		seen := c.Snapshot(kitchen.Usual())
+		assert.Equal(t, one.State, seen.State)
+		assert.Equal(t, anew.Last(), c.Last(), "the readings too")
+	}
+	// A tap that comes late to the one whose clock is behind, of a moment that its clock has not come to, is of now.
+	e := cooking.Event{ID: "early", Kind: cooking.TimerSet, Name: "Peas", Minutes: 3, At: b.at().Add(30 * time.Second)}
+	out, err := behind.Do(t.Context(), []cooking.Event{e})
+	require.NoError(t, err)
+	assert.Nil(t, out[0].Refused)
+}
