@@ -127,8 +127,9 @@ func (s *Server) pair(ctx context.Context, in *pairInput) (*meOutput, error) {
 		return nil, err
 	}
 	p, _ := principal.From(ctx)
-	if wait := s.door.tokens.Wait(p.Address); wait > 0 {
-		return nil, tooMany(wait)
+	tokens := counter{s.door.tokens, p.Address}
+	if err := s.try(ctx, tokens); err != nil {
+		return nil, err
 	}
 	name := strings.Join(strings.Fields(in.Body.Name), " ")
 	if !keepable.Text(name, 60) {
@@ -137,7 +138,6 @@ func (s *Server) pair(ctx context.Context, in *pairInput) (*meOutput, error) {
 	code := strings.Join(strings.Fields(in.Body.Code), "")
 	device, kitchen, err := s.Store.Pair(ctx, people.HashOf(code), name)
 	if errors.Is(err, store.ErrNotFound) {
-		s.door.tokens.Wrong(p.Address)
 		// Whoever opened a code hears that somebody typed a wrong one.
 		opened, err := s.Store.OpenPairings(ctx)
 		if err != nil {
@@ -153,6 +153,9 @@ func (s *Server) pair(ctx context.Context, in *pairInput) (*meOutput, error) {
 	if err != nil {
 		return nil, s.problemOf(ctx, err)
 	}
+	if err := s.right(ctx, tokens); err != nil {
+		return nil, err
+	}
 	p = principal.Principal{Kitchen: kitchen, Device: device, Role: principal.Stove, Address: p.Address}
 	return s.letIn(principal.With(ctx, p), in.Agent, "paired")
 }
@@ -162,16 +165,19 @@ func (s *Server) followLink(ctx context.Context, in *struct {
 	Token string `path:"token" maxLength:"100"`
 }) (*body[Linked], error) {
 	p, _ := principal.From(ctx)
-	if wait := s.door.tokens.Wait(p.Address); wait > 0 {
-		return nil, tooMany(wait)
+	tokens := counter{s.door.tokens, p.Address}
+	if err := s.try(ctx, tokens); err != nil {
+		return nil, err
 	}
 	id, build, err := s.Store.FollowLink(ctx, people.HashOf(in.Token))
 	if errors.Is(err, store.ErrNotFound) {
-		s.door.tokens.Wrong(p.Address)
 		return nil, problem.New(http.StatusNotFound, problem.NotFound, "This link leads nowhere: its day is over, or it was taken back.")
 	}
 	if err != nil {
 		return nil, s.problemOf(ctx, err)
+	}
+	if err := s.right(ctx, tokens); err != nil {
+		return nil, err
 	}
 	ctx = principal.InKitchen(ctx, id)
 	k, err := s.kitchen(ctx)

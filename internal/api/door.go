@@ -12,7 +12,6 @@ import (
 	"github.com/alexedwards/scs/v2"
 	"github.com/gin-gonic/gin"
 
-	"cuerda/internal/people"
 	"cuerda/internal/principal"
 	"cuerda/internal/problem"
 	"cuerda/internal/store"
@@ -33,16 +32,16 @@ const visitKey = "visit"
 type door struct {
 	sessions *scs.SessionManager
 	// Wrong passphrases are counted by address, by name, and by both; wrong tokens and codes by address.
-	byAddress, byName, byBoth, tokens, asked *people.Limits
+	byAddress, byName, byBoth, tokens, asked *store.Guesses
 }
 
 func (s *Server) openDoor() {
-	s.door.byAddress = people.NewLimits(30, 10*time.Second)
+	s.door.byAddress = s.Store.Guesses("address", 30, 10*time.Second)
 	// Somebody who guesses from many places slows the account down for all of them, not for ever.
-	s.door.byName = people.NewLimits(100, 15*time.Second)
-	s.door.byBoth = people.NewLimits(5, 30*time.Second)
-	s.door.tokens = people.NewLimits(10, 30*time.Second)
-	s.door.asked = people.NewLimits(60, 5*time.Second)
+	s.door.byName = s.Store.Guesses("name", 100, 15*time.Second)
+	s.door.byBoth = s.Store.Guesses("both", 5, 30*time.Second)
+	s.door.tokens = s.Store.Guesses("token", 10, 30*time.Second)
+	s.door.asked = s.Store.Guesses("asked", 60, 5*time.Second)
 	if !s.Accounts {
 		return
 	}
@@ -54,6 +53,39 @@ func (s *Server) openDoor() {
 		m.Cookie.Name, m.Cookie.Secure = "__Host-cuerda", true
 	}
 	s.door.sessions = m
+}
+
+// counter is guesses by one of what they are counted by.
+type counter struct {
+	of  *store.Guesses
+	key string
+}
+
+// try counts a try by each of these, and refuses who has to wait. Who turns out to be right is told to right.
+func (s *Server) try(ctx context.Context, counters ...counter) error {
+	for i, c := range counters {
+		wait, err := c.of.Try(ctx, c.key)
+		if err != nil {
+			return s.problemOf(ctx, err)
+		}
+		if wait > 0 {
+			if err := s.right(ctx, counters[:i]...); err != nil {
+				return err
+			}
+			return tooMany(wait)
+		}
+	}
+	return nil
+}
+
+// right takes back that a try was counted: it was no guess.
+func (s *Server) right(ctx context.Context, counters ...counter) error {
+	for _, c := range counters {
+		if err := c.of.Right(ctx, c.key); err != nil {
+			return s.problemOf(ctx, err)
+		}
+	}
+	return nil
 }
 
 // operation is what a request asks for.

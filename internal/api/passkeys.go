@@ -234,10 +234,10 @@ func (s *Server) beginPasskeySignIn(ctx context.Context, in *site) (*body[Passke
 		return nil, err
 	}
 	p, _ := principal.From(ctx)
-	if wait := max(s.door.byAddress.Wait(p.Address), s.door.asked.Wait(p.Address)); wait > 0 {
-		return nil, tooMany(wait)
+	// Each takes a row for a while.
+	if err := s.try(ctx, counter{s.door.asked, p.Address}); err != nil {
+		return nil, err
 	}
-	s.door.asked.Wrong(p.Address) // each takes a row for a while
 	w, err := s.relying(in.host)
 	if err != nil {
 		return nil, err
@@ -258,15 +258,15 @@ func (s *Server) signInByPasskey(ctx context.Context, in *struct {
 		return nil, err
 	}
 	p, _ := principal.From(ctx)
-	if wait := s.door.byAddress.Wait(p.Address); wait > 0 {
-		return nil, tooMany(wait)
+	byAddress := counter{s.door.byAddress, p.Address}
+	if err := s.try(ctx, byAddress); err != nil {
+		return nil, err
 	}
 	w, err := s.relying(in.host)
 	if err != nil {
 		return nil, err
 	}
 	wrong := func() error {
-		s.door.byAddress.Wrong(p.Address)
 		return badPasskey(http.StatusUnauthorized)
 	}
 	var session webauthn.SessionData
@@ -295,6 +295,9 @@ func (s *Server) signInByPasskey(ctx context.Context, in *struct {
 	}
 	if err := s.Store.UsedPasskey(ctx, who.account.ID, used.ID, used); err != nil {
 		return nil, s.problemOf(ctx, err)
+	}
+	if err := s.right(ctx, byAddress); err != nil {
+		return nil, err
 	}
 	p.Account, p.Name = who.account.ID, who.account.Name
 	return s.letIn(principal.With(ctx, p), in.Agent, "signed-in")

@@ -174,18 +174,18 @@ func (s *Server) invitation(ctx context.Context, token string) (*store.Invitatio
 		return nil, err
 	}
 	p, _ := principal.From(ctx)
-	if wait := s.door.tokens.Wait(p.Address); wait > 0 {
-		return nil, tooMany(wait)
+	tokens := counter{s.door.tokens, p.Address}
+	if err := s.try(ctx, tokens); err != nil {
+		return nil, err
 	}
 	i, err := s.Store.FindInvitation(ctx, people.HashOf(token))
 	if errors.Is(err, store.ErrNotFound) {
-		s.door.tokens.Wrong(p.Address)
 		return nil, problem.New(http.StatusNotFound, problem.NotFound, "This invitation was used, taken back or is over: ask for another.")
 	}
 	if err != nil {
 		return nil, s.problemOf(ctx, err)
 	}
-	return i, nil
+	return i, s.right(ctx, tokens)
 }
 
 func (s *Server) accept(ctx context.Context, in *acceptInput) (*struct {

@@ -201,9 +201,9 @@ func (s *Server) known(ctx context.Context, in SignIn) (*store.Account, error) {
 	if err != nil {
 		key = ""
 	}
-	both := p.Address + " " + key
-	if wait := max(s.door.byAddress.Wait(p.Address), s.door.byBoth.Wait(both)); wait > 0 {
-		return nil, tooMany(wait)
+	byAddress, byName, byBoth := counter{s.door.byAddress, p.Address}, counter{s.door.byName, key}, counter{s.door.byBoth, p.Address + " " + key}
+	if err := s.try(ctx, byAddress, byBoth); err != nil {
+		return nil, err
 	}
 	account, err := s.Store.AccountByKey(ctx, key)
 	if err != nil && !errors.Is(err, store.ErrNotFound) {
@@ -212,7 +212,9 @@ func (s *Server) known(ctx context.Context, in SignIn) (*store.Account, error) {
 	if err != nil {
 		account = &store.Account{}
 	}
-	if wait := s.door.byName.Wait(key); wait > 0 {
+	counted := []counter{byAddress, byBoth, byName}
+	if slow := s.try(ctx, byName); slow != nil {
+		counted = counted[:2]
 		// Whoever guesses from many places keeps nobody out who signed in before from where they are.
 		came := false
 		if account.ID != "" {
@@ -221,7 +223,7 @@ func (s *Server) known(ctx context.Context, in SignIn) (*store.Account, error) {
 			}
 		}
 		if !came {
-			return nil, tooMany(wait)
+			return nil, slow
 		}
 	}
 	may := account.ID != "" && account.DisabledAt == nil
@@ -232,11 +234,8 @@ func (s *Server) known(ctx context.Context, in SignIn) (*store.Account, error) {
 		}
 	}
 	if may && right {
-		return account, nil
+		return account, s.right(ctx, counted...)
 	}
-	s.door.byAddress.Wrong(p.Address)
-	s.door.byName.Wrong(key)
-	s.door.byBoth.Wrong(both)
 	if err := s.Store.Journal(ctx, "", account.ID, "sign-in-failed", "", p.Address); err != nil {
 		return nil, s.problemOf(ctx, err)
 	}

@@ -235,7 +235,7 @@ func (q *Queue) Tidy(ctx context.Context, now time.Time) error {
 	for _, id := range gone {
 		q.Log.Info("a kitchen was erased", "kitchen", id)
 	}
-	err = errors.Join(err, s.SweepSessions(ctx), s.RemoveErasedPictures(ctx))
+	err = errors.Join(err, s.SweepSessions(ctx), s.ForgetGuesses(ctx), s.RemoveErasedPictures(ctx))
 	if q.FineReadings > 0 {
 		thinned, thinning := s.ThinReadings(ctx, now.Add(-q.FineReadings))
 		q.counts.Thinned.Add(int64(thinned))

@@ -2,5 +2,5 @@
 // the database learns none, makes the tokens that let somebody in once, and slows those who guess.
 //
 // Names are compared as nicknames are (RFC 8266); passphrases are kept by Argon2id (RFC 9106); tokens are random and kept
-// as their SHA-256. Begin reading at Name, Hash and Limits.
+// as their SHA-256. Begin reading at Name and Hash.
 package people

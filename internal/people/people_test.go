@@ -3,7 +3,6 @@ package people_test
 import (
 	"strings"
 	"testing"
-	"time"
 
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
@@ -81,17 +80,6 @@ func TestTokensAndCodes(t *testing.T) {
 		seen[code] = true
 	}
 	assert.Greater(t, len(seen), 190)
-}
-
-// Whoever guesses is slowed; others are not.
-func TestGuessesAreFew(t *testing.T) {
-	l := people.NewLimits(3, time.Hour)
-	for range 3 {
-		assert.Zero(t, l.Wait("there"))
-		l.Wrong("there")
-	}
-	assert.InDelta(t, time.Hour.Seconds(), l.Wait("there").Seconds(), 60)
-	assert.Zero(t, l.Wait("elsewhere"))
 }
 
 // What a sign-in costs: that is what a guess costs too.

@@ -31,6 +31,7 @@ type cluster struct {
 	secret string
 	run    map[string]*process
 	owner  *syscall.Credential // of PostgreSQL and etcd, which do not run as root
+	disks  bool                // each PostgreSQL has one of its own
 }
 
 // process is a program that runs until it is ended.
@@ -51,8 +52,8 @@ func Missing() (missing []string) {
 	return missing
 }
 
-func newCluster(folder, deploy string) (*cluster, error) {
-	c := &cluster{folder: folder, deploy: deploy, ports: map[string]int{}, secret: strings.ToLower(rand.Text()), run: map[string]*process{}}
+func newCluster(folder, deploy string, disks bool) (*cluster, error) {
+	c := &cluster{folder: folder, deploy: deploy, ports: map[string]int{}, secret: strings.ToLower(rand.Text()), run: map[string]*process{}, disks: disks}
 	for _, what := range []string{"PROXY_DATABASE", "PROXY_KITCHENS"} {
 		c.ports[what] = freePort()
 	}
@@ -72,6 +73,7 @@ func newCluster(folder, deploy string) (*cluster, error) {
 	}
 	for _, node := range nodes {
 		if err := c.render(node); err != nil {
+			c.down()
 			return nil, err
 		}
 	}
@@ -97,11 +99,17 @@ func (c *cluster) render(node string) error {
 	if err != nil || len(programs) == 0 {
 		return errors.New("PostgreSQL is not installed")
 	}
-	if err := os.MkdirAll(c.path(node), 0o755); err != nil {
+	if err := os.MkdirAll(c.path(node, "disk"), 0o755); err != nil {
 		return err
 	}
+	if c.disks {
+		// A disk of its own, which can be filled without the machine's.
+		if err := syscall.Mount("tmpfs", c.path(node, "disk"), "tmpfs", 0, "mode=0755,size="+diskSize); err != nil {
+			return fmt.Errorf("a disk of its own: %w", err)
+		}
+	}
 	lines := []string{"NODE=" + node, "ONE=127.0.0.1 TWO=127.0.0.1 THREE=127.0.0.1", "NETWORK=127.0.0.0/8", "HOSTS=localhost",
-		"POSTGRES_PROGRAMS=" + programs[len(programs)-1], "POSTGRES_DATA=" + c.path(node, "postgres"), "ETCD_DATA=" + c.path(node, "etcd"),
+		"POSTGRES_PROGRAMS=" + programs[len(programs)-1], "POSTGRES_DATA=" + c.path(node, "disk", "postgres"), "ETCD_DATA=" + c.path(node, "etcd"),
 		"POSTGRES_PASSWORD=" + c.secret, "COPIES_PASSWORD=" + c.secret, "CUERDA_PASSWORD=" + c.secret,
 		fmt.Sprintf("PROXY_DATABASE=127.0.0.1:%d PROXY_KITCHENS=127.0.0.1:%d", c.ports["PROXY_DATABASE"], c.ports["PROXY_KITCHENS"])}
 	for name, port := range c.ports {
@@ -327,19 +335,22 @@ func (c *cluster) down() {
 		if pid := c.postmaster(node); pid > 0 {
 			_ = syscall.Kill(pid, syscall.SIGQUIT)
 		}
+		if c.disks {
+			_ = syscall.Unmount(c.path(node, "disk"), syscall.MNT_DETACH)
+		}
 	}
 }
 
 // postmaster is the first process of a node's PostgreSQL; 0 where none runs.
 func (c *cluster) postmaster(node string) int {
-	text, err := os.ReadFile(c.path(node, "postgres", "postmaster.pid"))
+	text, err := os.ReadFile(c.path(node, "disk", "postgres", "postmaster.pid"))
 	if err != nil {
 		return 0
 	}
 	first, _, _ := strings.Cut(string(text), "\n")
 	pid, _ := strconv.Atoi(strings.TrimSpace(first))
 	command, err := os.ReadFile(fmt.Sprintf("/proc/%d/cmdline", pid))
-	if err != nil || !strings.Contains(string(command), c.path(node, "postgres")) {
+	if err != nil || !strings.Contains(string(command), c.path(node, "disk", "postgres")) {
 		return 0
 	}
 	return pid
@@ -368,6 +379,38 @@ func (c *cluster) killPostgres(node string) {
 	for _, pid := range all {
 		_ = syscall.Kill(pid, syscall.SIGKILL)
 	}
+}
+
+// diskSize is that of a node's own disk: all that a rehearsal writes takes a third of it.
+const diskSize = "2g"
+
+// fill takes what room there is on a node's own disk, until give is called.
+func (c *cluster) fill(node string) (give func() error, err error) {
+	name := c.path(node, "disk", "full")
+	f, err := os.Create(name)
+	if err != nil {
+		return nil, err
+	}
+	defer f.Close()
+	block := make([]byte, 1<<20)
+	for size := len(block); size >= 4096; {
+		if _, err := f.Write(block[:size]); errors.Is(err, syscall.ENOSPC) {
+			size /= 2
+		} else if err != nil {
+			return nil, err
+		}
+	}
+	return func() error { return os.Remove(name) }, nil
+}
+
+// synchronous is the copy that has all that is acknowledged; "" for none.
+func (c *cluster) synchronous() string {
+	for _, m := range c.members() {
+		if m.Role == "sync_standby" {
+			return m.Name
+		}
+	}
+	return ""
 }
 
 // freeze stops all of a node's PostgreSQL, or has it go on: to the others it is cut off.

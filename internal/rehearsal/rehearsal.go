@@ -50,6 +50,7 @@ const (
 	Etcd       = "an etcd is killed, and comes back"
 	Primary    = "the primary is killed, and comes back as a copy"
 	CutOff     = "a copy is cut off for twenty seconds"
+	FullDisk   = "the disk of the copy that has all is full for twenty seconds"
 	Proxy      = "HAProxy is killed and started anew"
 )
 
@@ -59,7 +60,7 @@ func Rehearse(ctx context.Context, p Plan) (*Report, error) {
 	if err := os.Chmod(p.Folder, 0o755); err != nil {
 		return nil, err
 	}
-	c, err := newCluster(p.Folder, p.Deploy)
+	c, err := newCluster(p.Folder, p.Deploy, !p.Short && os.Geteuid() == 0)
 	if err != nil {
 		return nil, err
 	}
@@ -217,6 +218,18 @@ func (p *Plan) faults(ctx context.Context, c *cluster, s *street, say func(strin
 			c.freeze(node, syscall.SIGCONT)
 			return whole()
 		}},
+		{FullDisk, true, func() error {
+			node := c.synchronous()
+			give, err := c.fill(node)
+			if err != nil {
+				return err
+			}
+			wait(20 * time.Second)
+			if err := give(); err != nil {
+				return err
+			}
+			return whole()
+		}},
 		{Proxy, true, func() error {
 			c.end("haproxy", syscall.SIGKILL)
 			if err := c.startProxy(); err != nil {
@@ -227,7 +240,7 @@ func (p *Plan) faults(ctx context.Context, c *cluster, s *street, say func(strin
 		}},
 	}
 	for _, step := range steps {
-		if step.long && p.Short || step.phase == Upgrade && p.Before == "" {
+		if step.long && p.Short || step.phase == Upgrade && p.Before == "" || step.phase == FullDisk && !c.disks { // only root has disks to fill
 			continue
 		}
 		say(step.phase)
