@@ -183,24 +183,23 @@ func TestNoHouseholdMovesAFigureFar(t *testing.T) {
 
 // Twenty households stand behind every figure, several kitchens of one count once, and nothing else of them is in a table.
 func TestATableHoldsNobodysTries(t *testing.T) {
-	table := quiet(t, some())
+	table, spread := quiet(t, some()), spreads()
 	text, err := json.Marshal(table)
 	require.NoError(t, err)
 	back, err := pool.Read(text)
 	require.NoError(t, err)
 	assert.Equal(t, table, back)
-	foods, groups := 0, 0
+	groups := 0
 	for _, f := range table.Figures {
 		assert.GreaterOrEqual(t, f.Households, pool.Least)
 		assert.Zero(t, f.Households%10, "not how many exactly")
-		if f.Of == pool.OfFood {
-			foods++
-		} else {
+		if f.Of == pool.OfGroup {
 			groups++
+			continue
 		}
+		assert.LessOrEqual(t, f.SD, .3*spread[f.Kind+f.Food]+.001, "%s %s is known by itself", f.Kind, f.Food)
 	}
-	assert.NotZero(t, foods)
-	assert.NotZero(t, groups, "what few cook goes by its group")
+	assert.NotZero(t, groups, "what little is told of leans on its group")
 	var whole map[string]any
 	require.NoError(t, json.Unmarshal(text, &whole))
 	assert.ElementsMatch(t, []string{"format", "made", "figures"}, slices.Collect(maps.Keys(whole)))
