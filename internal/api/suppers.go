@@ -107,6 +107,9 @@ func (s *Server) readSupper(ctx context.Context, data []byte) (*supper.Supper, e
 	}
 	d, err := supper.Read(data)
 	if err == nil {
+		err = d.CheckBounds()
+	}
+	if err == nil {
 		err = d.Check(k.Foods)
 	}
 	if err != nil {

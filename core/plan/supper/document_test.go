@@ -20,3 +20,31 @@ func TestAPinNamesNoMoreThanAName(t *testing.T) {
 		assert.Equal(t, "/pins/0/"+field, fault.Pointer)
 	}
 }
+
+// What is outside of the bounds that descriptions tell is refused where it is kept, and read all the same where it was kept
+// before.
+func TestWhatIsOutOfBoundsIsNotKept(t *testing.T) {
+	long := strings.Repeat("a", 201)
+	for pointer, text := range map[string]string{
+		"":                               `[{"name":"Rice","steps":[{"name":"Boil","minutes":20,"hands":1,"oven":{"celsius":180}}]}]`,
+		"/dishes/0/steps/0/minutes":      `[{"name":"Rice","steps":[{"name":"Boil","minutes":-1}]}]`,
+		"/dishes/0/steps/0/name":         `[{"name":"Rice","steps":[{"name":"` + long + `","minutes":1}]}]`,
+		"/dishes/0/steps/0/hands":        `[{"name":"Rice","steps":[{"name":"Boil","minutes":1,"hands":21}]}]`,
+		"/dishes/1/steps/0/oven/racks":   `[{"name":"Peas","steps":[{"name":"Boil","minutes":1}]},{"name":"Rice","steps":[{"name":"Bake","minutes":1,"oven":{"celsius":180,"racks":99}}]}]`,
+		"/dishes/0/steps/1/after/0/most": `[{"name":"Rice","steps":[{"name":"Boil","minutes":1},{"name":"Rest","minutes":1,"after":[{"step":"Boil","most":-5}]}]}]`,
+		"/dishes/0/ready/most":           `[{"name":"Rice","steps":[{"name":"Boil","minutes":1}],"ready":{"least":0,"most":9999}}]`,
+		"/dishes/0/pieces":               `[{"name":"Rice","pieces":-3,"steps":[{"name":"Boil","minutes":1}]}]`,
+	} {
+		d, err := supper.Read([]byte(`{"format":"cuerda-supper/1","table":"2026-12-04T19:00:00+01:00","dishes":` + text + `}`))
+		require.NoError(t, err, pointer)
+		err = d.CheckBounds()
+		if pointer == "" {
+			require.NoError(t, err)
+			continue
+		}
+		var fault *supper.Fault
+		require.ErrorAs(t, err, &fault, pointer)
+		assert.Equal(t, supper.OutOfRange, fault.Code)
+		assert.Equal(t, pointer, fault.Pointer)
+	}
+}
