@@ -29,12 +29,13 @@ const farthest = 2.5
 // before.
 const speaks = .02
 
-// rounds is how often the parts of the variance and the averages are worked out in turn at most, settles how often what
-// households pull at is, and still the change of a part from which on they stand.
 const (
-	rounds  = 60
+	// The averages and the parts of the variance are worked out in turn, at most so often, until no part changes by more than
+	// this.
+	rounds = 60
+	still  = .003
+	// Within a round the averages are moved so often to where the bounded pulls of all households balance.
 	settles = 6
-	still   = .003
 )
 
 // evidence is what a household says of figures, by their number.
@@ -78,10 +79,11 @@ func merged(all []*learn.Testimony, number map[string]int) *evidence {
 	return e
 }
 
-// says whether the household tells something of its figure i.
+// says tells whether the tries of the household say enough of its figure i to count it among those behind that figure.
 func (e *evidence) says(i int) bool { return e.information.At(i, i) >= speaks }
 
-// parts are those of the variance of figures of one kind (water, drink).
+// parts say how much of the variance of the figures of one kind (water or drink) lies between kitchens, how much between the
+// foods of a group, and how much between groups.
 type parts struct{ kitchens, foods, groups float64 }
 
 // fit is the estimate: of each figure in standard deviations of a single kitchen.
@@ -98,11 +100,11 @@ type fit struct {
 	expected []own         // of each household
 }
 
-// own is how a household lies from the averages.
+// own is how far the figures of a household are off the averages, and how well that is known where the averages are.
 type own struct {
 	off   []float64
-	cov   *mat.SymDense // where the averages are known
-	known *mat.Dense    // cov times information
+	cov   *mat.SymDense
+	known *mat.Dense // cov times the information of its tries
 }
 
 // kindOf is water or drink.
