@@ -26,10 +26,11 @@ type Plan struct {
 	Say   io.Writer
 }
 
-// Report is what came of it.
+// Report says how a rehearsal went: what was lost, and how long households waited.
 type Report struct {
 	Counts
-	// Longest is the longest that a household was without an acknowledged save, by what was done meanwhile, in Order.
+	// Longest is, for each thing that was done to the cluster, the longest time in which a household had no save acknowledged.
+	// Order lists those things as they were done.
 	Longest map[string]time.Duration
 	Order   []string
 }

@@ -246,7 +246,8 @@ func TestFoodsOfALabelAreNotPooled(t *testing.T) {
 	}
 }
 
-// A catalogue goes by a table: its foods are off by so much, and as unsure as kitchens differ.
+// A catalogue that a table is applied to has its foods moved by the table's values, with the differences between kitchens as
+// their spread.
 func TestACatalogueGoesByATable(t *testing.T) {
 	table := &pool.Table{Format: pool.Format, Figures: []pool.Figure{
 		{Food: "chickpeas-canned", Kind: pool.Water, Of: pool.OfFood, Value: -2, SD: .3, Between: 1, Households: 40},
