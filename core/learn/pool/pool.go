@@ -9,6 +9,8 @@ import (
 	"sync"
 	"time"
 
+	"gonum.org/v1/gonum/floats/scalar"
+
 	"cuerda/core/food"
 	"cuerda/core/kitchen"
 	"cuerda/core/learn"
@@ -212,7 +214,7 @@ func held(households []*household, common *food.Catalogue, tabled func([]*househ
 		}
 	}
 	if counted > 0 {
-		out.Without, out.With = round4(out.Without/counted), round4(out.With/counted)
+		out.Without, out.With = scalar.Round(out.Without/counted, 4), scalar.Round(out.With/counted, 4)
 	}
 	return out, nil
 }
@@ -233,8 +235,6 @@ func measure(k *Kitchen, off map[string]food.Deviation, to *Held) {
 		to.With += after * after
 	}
 }
-
-func round4(v float64) float64 { return math.Round(v*1e4) / 1e4 }
 
 // laplace draws from the distribution of that name with a scale of one.
 func laplace(r *rand.Rand) float64 {

@@ -10,6 +10,8 @@ import (
 	"math"
 	"slices"
 
+	"gonum.org/v1/gonum/floats/scalar"
+
 	"cuerda/core/food"
 	"cuerda/core/learn"
 )
@@ -198,4 +200,4 @@ func (f *fit) figuresOf(all []learn.FoodFigure, draw func() float64) []Figure {
 }
 
 // round leaves three places: no more is known.
-func round(v float64) float64 { return math.Round(v*1000) / 1000 }
+func round(v float64) float64 { return scalar.Round(v, 3) }
