@@ -164,6 +164,10 @@ func TestWaysToScale(t *testing.T) {
 		_, err := dish.Scale(d, a, kitchen.Usual())
 		assert.ErrorIs(t, err, want)
 	}
+	damp := *loaf
+	damp.Portions, damp.Hand = 1, &document.Hand{WaterG: -900}
+	_, err = dish.Scale(&damp, dish.Aim{Portions: 192}, kitchen.Usual())
+	assert.ErrorIs(t, err, dish.ErrTooMuch, "what the hand felt grows with the mix")
 	_, err = dish.Scale(loaf, dish.Aim{Portions: 3}, kitchen.Usual())
 	assert.ErrorIs(t, err, dish.ErrNoPortions)
 	_, err = dish.Scale(read(t, `{"format":"cuerda-build/1","lines":[]}`), dish.Aim{Pieces: 3}, kitchen.Usual())

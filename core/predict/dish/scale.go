@@ -71,6 +71,9 @@ func Scale(d *document.Document, a Aim, k *kitchen.Kitchen) (Scaled, error) {
 	if d.Hand != nil {
 		hand := *d.Hand
 		hand.WaterG = math.Round(10*hand.WaterG*factor) / 10
+		if math.Abs(hand.WaterG) > document.MaxGrams {
+			return Scaled{}, ErrTooMuch
+		}
 		out.Hand = &hand
 	}
 	if a.Pieces > 0 {
