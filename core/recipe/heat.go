@@ -47,8 +47,8 @@ func (m *procedure) waits() (rest, chill *ReadWait) {
 		frozen := s.has("act.freeze")
 		for k := 0; k < until; k++ {
 			v, n := ingredient.Minutes(s.tokens, k)
-			if bare := s.tokens[k]; v <= 0 && bare.Kind == words.Number && k > 0 && s.tokens[k-1].Of("more") && (k+1 == len(s.tokens) || s.tokens[k+1].Of("word.in") || s.tokens[k+1].Kind == words.Mark) {
-				v, n = bare.Value, 1 // "30 minutos en la encimera y otros 30 en la nevera"
+			if v <= 0 && s.bareMinutes(k) {
+				v, n = s.tokens[k].Value, 1
 			}
 			if v <= 0 {
 				continue
@@ -78,6 +78,25 @@ func (m *procedure) waits() (rest, chill *ReadWait) {
 		}
 	}
 	return rest, chill
+}
+
+// bareMinutes says that a number without a unit is of minutes: "30 minutos en la encimera y otros 30 en la nevera",
+// "rest 15, then roll".
+func (s *sentence) bareMinutes(k int) bool {
+	if s.tokens[k].Kind != words.Number || k == 0 {
+		return false
+	}
+	ends := k+1 == len(s.tokens) || s.tokens[k+1].Kind == words.Mark
+	before := &s.tokens[k-1]
+	switch {
+	case before.Of("more"):
+		return ends || s.tokens[k+1].Of("word.in")
+	case !ends || s.tokens[k].Value < 3:
+		return false
+	case k+2 < len(s.tokens) && s.tokens[k+1].Is("-") && s.tokens[k+2].Kind == words.Number, k+1 < len(s.tokens) && (s.tokens[k+1].Is("%") || s.tokens[k+1].Is("°") || s.tokens[k+1].Is("/")):
+		return false
+	}
+	return before.Of("act.rest") || before.Of("act.chill") || before.Of("mass") && k > 1 && s.tokens[k-2].Of("act.rest")
 }
 
 // optional says that a time is only how long something may be: "and up to 2 days", "it can wait
@@ -217,7 +236,7 @@ func (m *procedure) methodOf(s *sentence) method.Method {
 	pan := s.has("heat.pan") >= 0
 	fried := pan || s.has("heat.fry") >= 0
 	switch {
-	case s.has("heat.fan") >= 0 && (s.has("heat.cook") >= 0 || oven || fried) && !m.stillBeside(), oven && fan && !m.stillBeside():
+	case s.has("heat.fan") >= 0 && (s.has("heat.cook") >= 0 || oven || fried || len(s.temperatures()) > 0) && !m.stillBeside(), oven && fan && !m.stillBeside():
 		return method.FanOven
 	case oven && !(s.has("heat.deep") >= 0):
 		return method.StillOven
@@ -373,7 +392,7 @@ func (s *sentence) temperatures() (out []temperature) {
 			// "Bake at 350", "oven to 400".
 			bare := s.has("heat.oven") >= 0 && (t.Value >= 140 && t.Value <= 260 || t.Value >= 300 && t.Value <= 450) && i > 0 && (s.tokens[i-1].Is(",") || s.tokens[i-1].Of("heat.oven") || s.tokens[i-1].Plain == "again") &&
 				!(i+1 < len(s.tokens) && (s.tokens[i+1].Under("unit.").N > 0 || s.tokens[i+1].Of("time") || s.tokens[i+1].Of("length") || s.tokens[i+1].Kind == words.Number))
-			bare = bare || s.timedHeat(i)
+			bare = bare || s.timedHeat(i) || s.besideFan(i)
 			if !bare && (i == 0 || !(s.tokens[i-1].Plain == "at" || s.tokens[i-1].Plain == "to" || s.tokens[i-1].Plain == "a") || t.Value < 120 || i+1 < len(s.tokens) && (s.tokens[i+1].Under("unit.").N > 0 || s.tokens[i+1].Of("time")) || s.has("heat.oven") < 0 && s.has("oil") < 0) {
 				continue
 			}
@@ -413,6 +432,18 @@ func (s *sentence) timedHeat(i int) bool {
 		}
 	}
 	return false
+}
+
+// besideFan says that a round number is a temperature because that of a fan oven stands beside it: "180 (160 fan)".
+func (s *sentence) besideFan(i int) bool {
+	if v := s.tokens[i].Value; v != math.Trunc(v/5)*5 || v < 120 || v > 475 {
+		return false
+	}
+	next := i + 1
+	if next+1 < len(s.tokens) && (s.tokens[next].Is("(") || s.tokens[next].Is("/")) && s.tokens[next+1].Kind == words.Number {
+		next += 2
+	}
+	return next < len(s.tokens) && s.tokens[next].Of("heat.fan")
 }
 
 // celsius finds the temperature of the heat: in its own sentence, then where the oven

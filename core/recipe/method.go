@@ -340,6 +340,8 @@ func (m *procedure) follow() {
 			}
 			if s.pronoun(g.at, m.l) && len(last) > 0 && len(items) > 0 && !slices.ContainsFunc(s.mentions, func(x mention) bool { return x.at < g.at }) {
 				items = append(slices.Clone(last), items...) // "pícalos con la cebolla"
+			} else if g.at == 0 && len(s.tokens) > 1 && s.tokens[1].Of("word.with") && slices.ContainsFunc(g.lists, func(x words.Meaning) bool { return x.List == "do.blitz" || x.List == "do.mash" }) {
+				items = append(slices.Clone(last), items...) // "Blitz with an onion": what the sentence before named
 			}
 			m.use(s, i, g)
 			if slices.ContainsFunc(items, func(k int) bool {

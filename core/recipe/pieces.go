@@ -1,6 +1,7 @@
 package recipe
 
 import (
+	"cmp"
 	"math"
 	"slices"
 	"strings"
@@ -375,16 +376,45 @@ func (m *procedure) counts(p *ReadPiece, from, to int) {
 			}
 		}
 	}
-	for _, a := range m.about {
+	for _, a := range append([]string{m.title}, m.about...) {
 		tokens := words.Read(a, m.l)
-		if n := m.makes(tokens); n > 0 {
+		if n := cmp.Or(m.makes(tokens), forPieces(tokens)); n > 0 {
 			p.Count = n
 			return
+		}
+	}
+	for i := range m.sentences {
+		if s := &m.sentences[i]; !s.note && !s.sauce {
+			if n := forPieces(s.tokens); n > 0 {
+				p.Count = n
+				return
+			}
 		}
 	}
 	if p.Kind == piece.Loaf {
 		p.Count = 1
 	}
+}
+
+// forPieces reads for how many pieces a recipe is: "for 30 little balls"; 0 where it does not say.
+func forPieces(tokens []words.Token) int {
+	for i := range tokens {
+		if !tokens[i].Of("word.for") {
+			continue
+		}
+		v, n := ingredient.Number(tokens, i+1)
+		if n == 0 || v < 2 || v > 200 || v != math.Trunc(v) {
+			continue
+		}
+		for k := i + 1 + n; k < min(len(tokens), i+n+5); k++ {
+			if t := &tokens[k]; t.Under("piece.").N > 0 {
+				return int(v)
+			} else if t.Kind != words.Word && !t.Is("-") || t.Of("serves") || t.Of("time") || t.Of("length") || measures(t) {
+				break
+			}
+		}
+	}
+	return 0
 }
 
 // vessels counts what a stuffing is filled into: "the 8 halves", "all 12", six peppers of the list; one

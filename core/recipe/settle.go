@@ -41,7 +41,7 @@ func (m *procedure) roleOf(e *entry, u *use) string {
 		return "" // told late: "a la masa también le va ..."
 	case fat && is("act.grease") && !is("do.fry", "do.cook"):
 		return Frying
-	case after && is("act.shape") && s.has("word.fill") >= 0 && e.food.Group == food.Vegetable && e.item.Unit == "" && e.item.Amount >= 2:
+	case after && (is("act.shape") || e.gone) && s.has("word.fill") >= 0 && e.food.Group == food.Vegetable && e.item.Unit == "" && e.item.Amount >= 2:
 		return "vessel"
 	case after && !fat && s.has("into middle") >= 0:
 		return "filling"

@@ -138,7 +138,7 @@ func proseOf(rows []layout.Row, r *ingredient.Reader, l words.Language, told map
 				continue
 			}
 		case layout.Item, layout.Step, layout.Before, layout.Aside, layout.After:
-			if y.Label == layout.After && !tellsLate(y) {
+			if y.Label == layout.After && !tellsLate(y) || y.Quoted() && (y.Label == layout.Before || y.Label == layout.Aside) {
 				break
 			}
 			phrases := r.Phrases(Short(y.Read, 4*maxWords), l)

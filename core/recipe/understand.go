@@ -92,6 +92,7 @@ func Understand(f *Found, r *ingredient.Reader, foods *food.Catalogue) Understoo
 			mixed = cmp.Or(section, " ")
 		}
 	}
+	bothDone(out.Lines, f.Spoken, foods)
 	m := newProcedure(f, out.Lines, r, foods, l)
 	for i := range out.Lines {
 		line := &out.Lines[i]
@@ -127,6 +128,23 @@ func Understand(f *Found, r *ingredient.Reader, foods *food.Catalogue) Understoo
 		out.Spans = m.spans
 	}
 	return out
+}
+
+// bothDone does to a food told just before another in a sentence what "both" of them are done: "walnuts and
+// cashews (both chopped)".
+func bothDone(lines []ReadLine, spoken []Told, foods *food.Catalogue) {
+	for i := 1; i < len(lines) && i < len(spoken); i++ {
+		own, before := &lines[i].read, &lines[i-1].read
+		if spoken[i].Step != spoken[i-1].Step || !own.Items[0].Tells("word.both") || len(before.Items[0].Prep) > 0 {
+			continue
+		}
+		f := foods.Find(before.Items[0].Food)
+		for _, p := range own.Items[0].Prep {
+			if f != nil && p.Do.Suits(f) {
+				before.Items[0].Prep = append(before.Items[0].Prep, p)
+			}
+		}
+	}
 }
 
 // anyOil gives plain "aceite" the oil of the place: olive in Spain.

@@ -45,7 +45,7 @@ func (s *scan) item(i int, m measured, fruit string) (end int) {
 			k++
 		}
 		if k < len(s.main) && !s.measure(k).said || k == b && k < len(s.main) && s.main[k].Kind != words.Number {
-			k = s.lastAmount(k)
+			k = s.amountPast(k)
 		}
 		if behind := s.measure(k); behind.said && k < len(s.main) {
 			m = behind
@@ -53,10 +53,11 @@ func (s *scan) item(i int, m measured, fruit string) (end int) {
 				m.pack, m.net = m.amount*massOf(words.Meaning{List: "unit." + m.unit, Value: m.per}), m.unit == "oz"
 				m.amount, m.high, m.unit, m.per = 1, 0, "pack", 1
 			}
+			s.asGrams(found, &m)
 			s.mark(k, k+behind.n)
 			s.span(s.main[k].At, s.main[k+behind.n-1].End, "amount")
 			end = max(end, k+behind.n)
-			s.state.spooned = m.unit == "tsp" || m.unit == "pinch"
+			s.state.spooned, s.state.tea = m.unit == "tsp" || m.unit == "pinch", m.unit == "tsp"
 			if again := best(s.r.names[s.l][key(s.main[a:b], s.l)], s.state); again != nil {
 				found = again
 			}
@@ -131,6 +132,24 @@ func (s *scan) item(i int, m measured, fruit string) (end int) {
 		s.line.Items = append(s.line.Items, zest)
 	}
 	return end
+}
+
+// amountPast gives where an amount stands behind words that describe a food: "corn, frozen: 1 cup", "mushrooms,
+// fried, 100 g"; the line's end where there is none.
+func (s *scan) amountPast(from int) int {
+	for k := from; k < min(len(s.main), from+reachBehind); k++ {
+		t := s.at(k)
+		if t.Kind == words.Number {
+			if m := s.measure(k); m.said && !s.time(k) && (m.unit != "" || s.at(k-1).Is(":")) {
+				return k
+			}
+			break
+		}
+		if !(t.Is(",") || t.Is(":") || t.Is("-") || t.Is("=") || known(t) > 0 && t.Under("do.").N == 0) {
+			break
+		}
+	}
+	return s.lastAmount(from)
 }
 
 // packBehind finds the size of a pack behind its food: "two cans of salmon, the 14.75-ounce ones", "dos latas
@@ -305,15 +324,25 @@ func (s *scan) nextAmount(i int) int {
 	for k := i + 1; k < len(s.main); k++ {
 		if n := s.joint(k); n > 0 {
 			m := s.measure(k + n)
-			if m.n > 0 && m.unit != "" {
+			if m.n > 0 && m.unit != "" || s.another(k+n) {
 				return k
+			}
+			if m.said && m.unit == "" && s.at(k+n+m.n).Of("word.of") && (s.at(k+n).Kind == words.Number || s.at(k+n).Of("number")) {
+				return k // "1 cda. de lino con 3 de agua"
 			}
 			if f, _ := s.r.foodAt(s.main, min(k+n+m.n, len(s.main)-1), s.l); f != nil && f.GramsPerPiece > 0 && m.said && s.at(k+n).Kind == words.Number && k+n+m.n < len(s.main) {
 				return k // "1 onion and 1 red pepper"
 			}
+		} else if s.sameAgain(k) && k > i+1 {
+			return k
 		}
 	}
 	return len(s.main)
+}
+
+// another says that words at a place tell the same amount once more: "y otra de salsa de soja".
+func (s *scan) another(k int) bool {
+	return s.at(k).Of("another") && (s.at(k+1).Of("word.of") || s.at(k+1).Of("word.the"))
 }
 
 // asStated gives the food from i on in the state that the line has it in: canned, or
@@ -331,7 +360,7 @@ func (s *scan) asStated(f *food.Food, i int) *food.Food {
 	for _, swap := range []struct {
 		is   bool
 		what string
-	}{{s.state.canned, "canned"}, {s.lean(), "lean"}} {
+	}{{s.state.canned, "canned"}, {s.lean(), "lean"}, {s.state.tea && !s.state.leafy, "teaspoon"}} {
 		if other := s.r.foods.Find(s.r.Swap(f.ID, swap.what)); swap.is && other != nil {
 			return other
 		}

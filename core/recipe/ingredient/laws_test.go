@@ -71,6 +71,7 @@ func TestAPreparationStandsAnywhere(t *testing.T) {
 
 // Two foods in a line weigh what each weighs in a line of its own.
 func TestTwoFoodsAreTwoLines(t *testing.T) {
+	foods := food.Starter()
 	rapid.Check(t, func(t *rapid.T) {
 		a, b := rapid.SampledFrom(measured).Draw(t, "a"), rapid.SampledFrom(measured).Draw(t, "b")
 		if a == b {
@@ -84,6 +85,11 @@ func TestTwoFoodsAreTwoLines(t *testing.T) {
 				for i, alone := range []*ingredient.Ingredient{first(left), first(right)} {
 					assert.Equal(t, alone.Food, l.Items[i].Food, l.Text)
 					assert.Equal(t, alone.Grams, l.Items[i].Grams, l.Text)
+					other := l.Items[1-i]
+					if f, liquid := foods.Find(alone.Food), foods.Find(other.Food); food.SoakGel.Suits(f) && liquid.Is(food.Liquid) && other.Grams >= alone.Grams {
+						assert.Equal(t, food.SoakGel, l.Items[i].Prep[0].Do, "%s: a seed that gels stands in its liquid", l.Text)
+						continue
+					}
 					assert.Equal(t, alone.Prep, l.Items[i].Prep, l.Text)
 				}
 			}

@@ -111,6 +111,9 @@ func (s *scan) measure(i int) (m measured) {
 			i++
 		}
 	}
+	if !m.said && from == 0 && s.spoonful(i) { // "heaped tbsp of flax"
+		m.said, m.amount = true, 1
+	}
 	i = s.unitOf(&m, i, &factor)
 	if !m.said && m.unit == "" {
 		return measured{n: 0, begins: from}
@@ -126,6 +129,12 @@ func (s *scan) measure(i int) (m measured) {
 	m.high *= factor
 	m.n = i - from
 	return m
+}
+
+// spoonful says that a unit begins a line, in full or as cooks shorten it: one of it is meant.
+func (s *scan) spoonful(i int) bool {
+	u := s.at(i).Under("unit.").List
+	return (u == "unit.tbsp" || u == "unit.tsp" || u == "unit.cup" && s.at(i).In("unit.cup").Value == 1) && len(s.at(i).Plain) > 2 && len(s.main) > i+1
 }
 
 // Through gives how many tokens at a place join the ends of a range whose low end begins
@@ -397,6 +406,8 @@ func (s *scan) weigh(out *Ingredient, f *food.Food, m *measured) {
 		switch {
 		case f.ManyAlike && f.Group == food.Flavour:
 			grams = seasonG
+		case s.r.sizes[f.ID+" taste"] > 0:
+			grams = s.r.sizes[f.ID+" taste"]
 		case aromatics[f.ID] && s.r.sizes[f.ID+" handful"] > 0:
 			grams = s.r.sizes[f.ID+" handful"]
 		case s.maybe && f.Group == food.Wet || s.maybe && f.Group == food.Dairy:

@@ -191,6 +191,7 @@ func key(tokens []words.Token, l words.Language) string {
 type state struct {
 	cooked, dry, canned, raw bool
 	spooned                  bool // by the teaspoon, the pinch or to taste
+	tea                      bool // by the teaspoon
 	tabled                   bool // by the tablespoon
 	leafy                    bool // chopped, by the sprig or the handful: herbs are fresh
 }

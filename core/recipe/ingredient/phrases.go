@@ -73,7 +73,7 @@ func (r *Reader) Phrases(text string, l words.Language) (out []Span) {
 // sharesUnit says that an amount has the unit of the one told just before it.
 func (s *scan) sharesUnit(spot *Spot, end int) bool {
 	m := s.measure(spot.Begin)
-	return m.unit == "" && s.l.HeadFirst() && s.at(spot.At-1).Of("word.of") && spot.Begin-end <= 1 && (spot.Begin == end || s.at(end).Of("word.and") || s.at(end).Of("word.plus"))
+	return m.unit == "" && s.at(spot.At-1).Of("word.of") && spot.Begin-end <= 1 && (spot.Begin == end || s.at(end).Of("word.and") || s.at(end).Of("word.plus"))
 }
 
 // before gives where a phrase of one of the lists begins that ends just before a token.
@@ -168,6 +168,9 @@ func (s *scan) together(spot *Spot, spots []Spot, k int) bool {
 		}
 		o := &spots[other]
 		a, b := o.At+o.N, spot.At
+		if o.Said && o.Behind {
+			a = o.Until // "salt (10 g), pepper"
+		}
 		if other > k {
 			a, b = spot.At+spot.N, o.At
 			if o.Said && !o.Behind {

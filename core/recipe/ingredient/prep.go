@@ -1,6 +1,7 @@
 package ingredient
 
 import (
+	"cmp"
 	_ "embed"
 	"slices"
 	"strings"
@@ -136,10 +137,51 @@ func Minutes(tokens []words.Token, i int) (minutes float64, n int) {
 // preparations finds what the line says to do to its first food, each with the
 // minutes and the level that stand beside it.
 func (s *scan) preparations() {
-	if len(s.line.Items) == 0 {
-		return
+	for n := range s.line.Items {
+		if n == 0 || s.alike || s.doneToAll(n) {
+			s.preparationsOf(n)
+		}
 	}
-	first := &s.line.Items[0]
+	s.gelInLine()
+}
+
+// doneToAll says that an item is joined to the first by "and", and what is done is told behind both: "an onion
+// and two sticks of celery, sweated".
+func (s *scan) doneToAll(n int) bool {
+	it := &s.line.Items[n]
+	if n > 1 || it.end <= 0 || s.line.Items[0].end <= 0 {
+		return false
+	}
+	joined := false
+	for k := s.line.Items[0].end; k < it.at && k < len(s.main); k++ {
+		if s.at(k).Under("do.").N > 0 {
+			return false
+		}
+		joined = joined || s.at(k).Of("word.and")
+	}
+	return joined
+}
+
+// gelInLine leaves flax, chia or psyllium in the liquid that their own line mixes them with.
+func (s *scan) gelInLine() {
+	wet := 0.
+	for i := range s.line.Items {
+		if f := s.r.foods.Find(s.line.Items[i].Food); f != nil && f.Is(food.Liquid) {
+			wet += s.line.Items[i].Grams
+		}
+	}
+	for i := range s.line.Items {
+		it := &s.line.Items[i]
+		f := s.r.foods.Find(it.Food)
+		if f == nil || wet < it.Grams || wet == 0 || !food.SoakGel.Suits(f) || len(it.Prep) > 0 {
+			continue
+		}
+		it.Prep = append(it.Prep, food.Preparation{Do: food.SoakGel, Minutes: min(cmp.Or(s.minutesAnywhere(), food.SoakGel.Default()), 2880)})
+	}
+}
+
+func (s *scan) preparationsOf(n int) {
+	first := &s.line.Items[n]
 	f := s.r.foods.Find(first.Food)
 	if f == nil {
 		return

@@ -32,8 +32,10 @@ type scan struct {
 	drained    bool
 	// bothParts says that juice and zest of a fruit are both meant.
 	bothParts bool
-	maybe     bool
-	taste     bool
+	// alike says that what is done to one food of the line is done to all of them.
+	alike bool
+	maybe bool
+	taste bool
 }
 
 func newScan(r *Reader, text string, l words.Language) *scan {
@@ -205,9 +207,9 @@ func (s *scan) read() {
 		}
 		i += m.n
 	}
-	s.state.tabled = m.unit == "tbsp"
+	s.state.tabled, s.state.tea = m.unit == "tbsp", m.unit == "tsp"
 	s.state.spooned = !m.said || m.unit == "tsp" || m.unit == "pinch" || m.unit == "grind" || m.unit == "grating"
-	if !m.said && s.list(i) {
+	if !m.said && (s.listBehind(i) || s.list(i)) {
 		s.finish()
 		return
 	}

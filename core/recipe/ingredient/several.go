@@ -200,6 +200,129 @@ func (s *scan) list(from int) bool {
 	return true
 }
 
+// boiledIn says that the words before a liquid tell that something is boiled in it.
+func (s *scan) boiledIn(from, to int) bool {
+	for k := from; k < to; k++ {
+		if s.at(k).Of("do.boil") {
+			return s.at(to - 1).Of("word.in")
+		}
+	}
+	return false
+}
+
+// sameAgain says that a bare number at a place has the unit of the amount before: "one of".
+func (s *scan) sameAgain(k int) bool {
+	_, n := s.number(k)
+	return n > 0 && s.at(k).Kind == words.Word && s.at(k+n).Of("word.of") && s.at(k+n+1).Under("unit.").N == 0
+}
+
+// verbAt is where words begin to tell what is done to a food; the end where they do not.
+func (s *scan) verbAt(from, end int) int {
+	for k := from; k < end; k++ {
+		if s.at(k).Under("do.").N > 0 {
+			return k
+		}
+	}
+	return end
+}
+
+// listBehind reads a line of several foods that have their amounts behind them: "leek 1, carrots 2",
+// "flax 2 tbsp / water 6 tbsp", "cumin, chilli: 1 tsp each". Each of them is a food, an amount, and nothing
+// else but what describes it; at least one amount is there.
+func (s *scan) listBehind(from int) bool {
+	type piece struct {
+		f    *food.Food
+		a, b int
+		m    measured
+	}
+	var pieces []piece
+	amounts, each := 0, measured{}
+	end := len(s.main)
+	for k := from; k < len(s.main); k++ {
+		if s.at(k).Is(":") && s.at(k+1).Under("do.").N > 0 {
+			end = k // "leek 1, carrots 2: sweat"
+		}
+	}
+	start := from
+	for k := from; k <= end; k++ {
+		t := s.at(k)
+		fraction := t.Is("/") && s.at(k-1).Kind == words.Number && s.at(k+1).Kind == words.Number
+		if !(k == end || t.Is(",") || t.Is("/") && !fraction || t.Of("word.and") || t.Of("word.plus")) {
+			continue
+		}
+		p := piece{}
+		behind := k
+		for b := start + 1; b < k; b++ {
+			if s.at(b).Kind == words.Number {
+				if p.m = s.measure(b); p.m.said && !p.m.bad && !s.time(b) {
+					behind = b
+				}
+				break
+			}
+		}
+		if p.f, p.a, p.b = s.longest(start, behind); p.f == nil || len(s.strangers(start, p.a))+len(s.strangers(p.b, behind)) > 0 {
+			return false
+		}
+		if behind < k {
+			if rest := behind + p.m.n; len(s.strangers(rest, k)) > 0 || rest < k && s.at(rest).Kind == words.Number {
+				return false
+			}
+			s.asGrams(p.f, &p.m)
+			amounts++
+			if p.m.each {
+				each = p.m
+			}
+		} else if !minor(p.f) && each.n == 0 && k == end {
+			return false
+		}
+		pieces, start = append(pieces, p), k+1
+	}
+	if len(pieces) < 2 || amounts == 0 {
+		return false
+	}
+	for i := range pieces {
+		if pieces[i].m.n == 0 && each.n > 0 {
+			pieces[i].m = each
+		}
+		if pieces[i].m.n == 0 && !minor(pieces[i].f) {
+			return false
+		}
+	}
+	for i := range pieces {
+		p := &pieces[i]
+		s.sizeOf(&p.m, p.f, p.a, p.b)
+		it := Ingredient{Food: p.f.ID, FoodSure: 1, at: p.a, end: p.b, Words: s.stems(p.a, p.b)}
+		if p.f.ManyAlike {
+			it.Name = s.text[s.main[p.a].At:s.main[p.b-1].End]
+		}
+		s.mark(p.a, p.b)
+		s.span(s.main[p.a].At, s.main[p.b-1].End, "food")
+		if p.m.n > 0 && s.at(p.m.begins).Kind == words.Number {
+			s.mark(p.m.begins, min(len(s.main), p.m.begins+p.m.n))
+			if p.m.begins >= p.b {
+				s.span(s.main[p.m.begins].At, s.main[min(len(s.main), p.m.begins+p.m.n)-1].End, "amount")
+			}
+		}
+		taste := s.taste
+		s.taste = true
+		s.weigh(&it, p.f, &p.m)
+		s.taste = taste
+		s.line.Items = append(s.line.Items, it)
+	}
+	s.alike = true
+	return true
+}
+
+// leastGrams is from which number on a bare one behind a food counts grams, not pieces: "walnuts 80".
+const leastGrams = 20
+
+// asGrams takes a bare number behind a food for grams where so many pieces of it are no recipe.
+func (s *scan) asGrams(f *food.Food, m *measured) {
+	if m.said && m.unit == "" && m.amount >= leastGrams && f.GramsPerPiece < 15 {
+		m.unit, m.per = "g", 1
+	}
+}
+
 // others reads the foods that come after the first, each with its own amount, or
 // seasonings without: "½ tsp salt and lots of black pepper", "1 tsp each salt and
 // pepper".
@@ -214,32 +337,38 @@ func (s *scan) others(from int, first *measured) {
 		if s.at(k).Is(",") {
 			n = 1
 		}
-		if n == 0 || s.used[s.at(k).At] {
+		again := n == 0 && first.unit != "" && s.sameAgain(k) // dictated: "two teaspoons of cumin one of coriander"
+		if n == 0 && !again || s.used[s.at(k).At] {
 			continue
 		}
 		m := s.measure(k + n)
 		named := m.n > 0 && (m.said && m.unit != "" || m.unit == "grind")
+		switch {
+		case s.another(k+n) && first.said:
+			m, n = *first, n+2 // "1 manojo de perejil y otro de cilantro"
+			m.n, named = 0, true
+		case m.said && m.unit == "" && first.unit != "" && s.at(k+n+m.n).Of("word.of"):
+			m.unit, m.per, named = first.unit, first.per, true // "1 cda. de lino con 3 de agua", "2 tsp of cumin and one of coriander"
+		case !named && m.said && m.unit == "" && (s.at(k+n).Kind == words.Number || s.at(k+n).Of("number")): // "1 onion and 1 red pepper"
+			if other, at, _ := s.longest(k+n+m.n, s.cut(k+n+m.n)); other != nil && at == k+n+m.n && other.GramsPerPiece > 0 {
+				named = !s.at(k).Is(",")
+			}
+		}
 		seasoning := f != nil && minor(f)
 		if !named && !first.each && !seasoning {
 			continue
-		}
-		if o := s.at(k + n); o.Of("another") && (s.at(k+n+1).Of("word.of") || s.at(k+n+1).Of("word.the")) && first.said {
-			m, n = *first, n+2 // "1 manojo de perejil y otro de cilantro"
-			m.n = 0
-			named = true
-		}
-		if m.said && m.unit == "" && first.unit != "" && s.at(k+n+m.n).Of("word.of") && s.l.HeadFirst() { // "1 cucharadita de comino y ½ de pimentón"
-			m.unit, m.per, named = first.unit, first.per, true
-		}
-		if !named && m.said && m.unit == "" && !s.at(k).Is(",") && s.at(k+n).Kind == words.Number { // "1 onion and 1 red pepper"
-			if other, at, _ := s.longest(k+n+m.n, s.cut(k+n+m.n)); other != nil && at == k+n+m.n && other.GramsPerPiece > 0 {
-				named = true
-			}
 		}
 		end := s.cut(k + n + m.n)
 		found, a, b := s.longest(k+n+m.n, end)
 		if found == nil || len(s.strangers(k+n+m.n, a)) > 0 {
 			continue
+		}
+		if found.Is(food.Liquid) && s.boiledIn(start, k+n) {
+			s.mark(k, b) // "lentils, simmered in 500 ml of water": it is theirs already
+			continue
+		}
+		if other := s.r.foods.Find(s.r.Swap(found.ID, "teaspoon")); other != nil && m.unit == "tsp" && !s.state.leafy {
+			found = other
 		}
 		shared := !named && !first.each && f != nil && aromatics[f.ID] && aromatics[found.ID] && found != f && (first.unit == "cup" || first.unit == "handful" || first.unit == "bunch") && len(s.line.Items) == 1
 		if shared { // "1 cup parsley and cilantro": half of it each
@@ -252,7 +381,7 @@ func (s *scan) others(from int, first *measured) {
 			continue
 		}
 		it := Ingredient{Food: found.ID, FoodSure: 1, at: a, end: b, Words: s.stems(a, b)}
-		if len(s.strangers(b, end)) > 0 {
+		if len(s.strangers(b, s.verbAt(b, end))) > 0 {
 			it.FoodSure = 0.5
 		}
 		if found.ManyAlike {

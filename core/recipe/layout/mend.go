@@ -112,6 +112,9 @@ func (m *mender) word(w, previous string, behind []byte) string {
 			return figures(w[:i]) + unit
 		}
 	}
+	if fixed := m.spelled(w); letters > 0 && fixed != w && m.unit(fixed) && (len(fixed) == 2 || endsInDigit(previous)) {
+		return fixed // "2 0z", "3 1b"
+	}
 	if first := strings.TrimLeft(w, "0123456789"); first != w && (m.knows(first) || len(first) < 3) {
 		return w // "2onions"
 	}

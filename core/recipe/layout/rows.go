@@ -44,9 +44,10 @@ func rowsOf(text string, l words.Language, reader *ingredient.Reader) []Row {
 		}
 		lines = append(lines, strings.TrimSuffix(line, "\n"))
 	}
-	lines = columns(lines)
+	lines = columns(untabled(lines))
 	mender := newMender(reader, l)
-	said := speakersOf(lines)
+	said, wrapped := speakersOf(lines), wrappedText(lines)
+	lines = questioned(lines)
 	var rows []Row
 	blank := false
 	for _, line := range lines {
@@ -81,7 +82,7 @@ func rowsOf(text string, l words.Language, reader *ingredient.Reader) []Row {
 		if strings.TrimSpace(r.Text) == "" {
 			continue
 		}
-		if n := len(rows); n > 0 && rows[n-1].lines < mostLines && len(rows[n-1].Text) < longest && r.head == "" && goesOn(&rows[n-1], &r) {
+		if n := len(rows); n > 0 && rows[n-1].lines < mostLines && len(rows[n-1].Text) < longest && r.head == "" && goesOn(&rows[n-1], &r, wrapped) {
 			before := &rows[n-1]
 			before.lines++
 			if hyphen := strings.TrimSuffix(before.Text, "-"); hyphen != before.Text {
@@ -164,6 +165,9 @@ func (r *Row) WithoutNumber() string {
 	return ordering.ReplaceAllString(r.Read, "")
 }
 
+// Quoted says that a line repeats what somebody else wrote.
+func (r *Row) Quoted() bool { return r.quoted }
+
 // Heads says that a line is a heading.
 func (r *Row) Heads() bool { return r.head != "" }
 
@@ -178,7 +182,7 @@ const (
 var unfinished = words.All("word.unfinished")
 
 // goesOn says that a line is the rest of the one before it.
-func goesOn(before, r *Row) bool {
+func goesOn(before, r *Row, wrapped bool) bool {
 	if r.blank || r.marked || r.quoted || r.Ordered || before.head != "" || r.speaker != before.speaker || r.quoted != before.quoted || r.speaker != "" {
 		return false
 	}
@@ -207,7 +211,60 @@ func goesOn(before, r *Row) bool {
 	if c := before.Text[0]; !before.marked && !before.Ordered && c >= '0' && c <= '9' {
 		return false // an item of a list, not a broken sentence
 	}
-	return len(before.Text) > 55 && last != '.' && last != ':' && last != '!'
+	return wrapped && len(before.Text) > 55 && last != '.' && last != ':' && last != '!'
+}
+
+// wrappedText says that a text may have lines that its width broke. In notes that begin most lines with a small
+// letter, and have lines of all lengths, each line stands by itself.
+func wrappedText(lines []string) bool {
+	filled, small, longest := 0, 0, 0
+	for _, line := range lines {
+		if bare := strings.TrimSpace(line); bare != "" {
+			filled++
+			longest = max(longest, len(bare))
+			if first, _ := utf8.DecodeRuneInString(bare); unicode.IsLower(first) {
+				small++
+			}
+		}
+	}
+	if 2*small < filled {
+		return true
+	}
+	wide := 0
+	for _, line := range lines {
+		if 4*len(strings.TrimSpace(line)) >= 3*longest {
+			wide++
+		}
+	}
+	return 5*wide >= 2*filled
+}
+
+// asked and replied are how the questions and answers of a forum begin: "Q: ...", "A (top answer): ...".
+var (
+	asked   = regexp.MustCompile(`^\s*(?:Q|P|Question|Pregunta)\s*[:.]\s+`)
+	replied = regexp.MustCompile(`^\s*(?:A|R|Answer|Respuesta)\s*(?:\([^)]{0,60}\)\s*)?[:.]\s+`)
+)
+
+// questioned quotes what somebody asks, where an answer follows: the recipe is in the answer.
+func questioned(lines []string) []string {
+	answered := slices.ContainsFunc(lines, replied.MatchString)
+	if !answered || !slices.ContainsFunc(lines, asked.MatchString) {
+		return lines
+	}
+	out, question := make([]string, len(lines)), false
+	for i, line := range lines {
+		switch {
+		case asked.MatchString(line):
+			question = true
+		case replied.MatchString(line):
+			question = false
+		}
+		if question && strings.TrimSpace(line) != "" {
+			line = "> " + line
+		}
+		out[i] = line
+	}
+	return out
 }
 
 // columns puts two columns of a scanned page, which run together line by line, below each other: the
@@ -283,7 +340,7 @@ func headOf(bare string, l words.Language, marked bool) string {
 	if len(tokens) == 0 {
 		return ""
 	}
-	if len(tokens) <= 6 && tokens[0].Of("head.ingredients") && !marked {
+	if len(tokens) <= 6 && tokens[0].Of("head.ingredients") && !marked || form && len(tokens) <= 4 && tokens[len(tokens)-1].Of("head.ingredients") {
 		return "ingredients" // "Ingredientes para 4 personas"
 	}
 	heads := func(tokens []words.Token) string {

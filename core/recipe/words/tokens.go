@@ -110,7 +110,7 @@ func Tokens(text string, l Language) []Token {
 				t.Kind, t.Plain = Mark, "°"
 				break
 			}
-			t.Kind, t.Plain = Word, strings.ReplaceAll(Plain(text[at:i]), "’", "'")
+			t.Kind, t.Plain = Word, unstretched(strings.ReplaceAll(Plain(text[at:i]), "’", "'"))
 			if l == English && (t.Plain == "till" || t.Plain == "til" || t.Plain == "'til") {
 				t.Plain = "until"
 			}
@@ -133,6 +133,21 @@ func Tokens(text string, l Language) []Token {
 		out = append(out, t)
 	}
 	return out
+}
+
+// unstretched is a word without the letters that somebody drew out: "nooo" is "no". No word of either
+// language has one letter three times in a row.
+func unstretched(w string) string {
+	for at := 0; at+2 < len(w); at++ {
+		end := at + 1
+		for end < len(w) && w[end] == w[at] {
+			end++
+		}
+		if end-at > 2 {
+			w = w[:at+1] + w[end:]
+		}
+	}
+	return w
 }
 
 // digits is how many bytes of the text are one number: digits with points or commas
