@@ -130,6 +130,13 @@ func (m *procedure) kindOf(from, to int) piece.Kind {
 			return kind
 		}
 	}
+	for i := range m.sentences[:min(len(m.sentences), max(1, m.mixedAt))] { // "Here is the stuffing", "for the turkey loaf"
+		if s := &m.sentences[i]; !s.sauce {
+			if kind, at := kindIn(s.tokens, 0, false); at >= 0 {
+				return kind
+			}
+		}
+	}
 	return ""
 }
 

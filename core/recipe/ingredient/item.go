@@ -333,7 +333,7 @@ func (s *scan) nextAmount(i int) int {
 			if f, _ := s.r.foodAt(s.main, min(k+n+m.n, len(s.main)-1), s.l); f != nil && f.GramsPerPiece > 0 && m.said && s.at(k+n).Kind == words.Number && k+n+m.n < len(s.main) {
 				return k // "1 onion and 1 red pepper"
 			}
-		} else if s.sameAgain(k) && k > i+1 {
+		} else if s.sameAgain(k) {
 			return k
 		}
 	}

@@ -71,7 +71,7 @@ func Preparation(list string, f *food.Food, s Saying) (food.Preparation, bool) {
 
 // sensible tells what a cook means from what the words could mean.
 func sensible(do food.Do, list string, f *food.Food, s Saying) bool {
-	mashed := strings.Contains(f.Name, "mashed")
+	mashed := strings.Contains(f.Name, "mashed") || strings.Contains(f.Name, "purée")
 	switch do {
 	case food.Press:
 		return !aromatics[f.ID] && !(list == "do.drain" && f.Group == food.Legume)

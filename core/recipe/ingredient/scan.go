@@ -152,6 +152,11 @@ func (s *scan) says() {
 // beforeComma says that a word stands with the name of the food, not with what is done
 // to it: "patted dry" makes no bean a dry one.
 func (s *scan) beforeComma(t *words.Token) bool {
+	for _, b := range s.brackets { // "(dry)", "(dry weight)", but not "(patted dry)"
+		if len(b) <= 3 && slices.ContainsFunc(b, func(u words.Token) bool { return u.At == t.At }) {
+			return !slices.ContainsFunc(b, func(u words.Token) bool { return u.Under("do.").N > 0 || u.Plain == "patted" })
+		}
+	}
 	for i := range s.main {
 		u := &s.main[i]
 		if u.At == t.At {
@@ -226,7 +231,7 @@ func (s *scan) read() {
 // the line's end where there is none.
 func (s *scan) lastAmount(from int) int {
 	for k := max(1, from); k < len(s.main); k++ {
-		if m := s.measure(k); (s.main[k-1].Is(",") || known(&s.main[k-1]) > 0 && s.main[k].Kind == words.Number) && m.said && m.unit != "" && k+m.n == len(s.main) {
+		if m := s.measure(k); (s.main[k-1].Is(",") || known(&s.main[k-1]) > 0 && s.main[k].Kind == words.Number) && m.said && (m.unit != "" || m.amount >= leastGrams) && k+m.n == len(s.main) {
 			return k
 		}
 	}

@@ -250,6 +250,11 @@ func (s *scan) listBehind(from int) bool {
 		if !(k == end || t.Is(",") || t.Is("/") && !fraction || t.Of("word.and") || t.Of("word.plus")) {
 			continue
 		}
+		if m := s.measure(start); m.said && m.each && start+m.n == k { // "fennel, oregano, 1 tsp each"
+			each, amounts, start = m, amounts+1, k+1
+			s.mark(k-m.n, k)
+			continue
+		}
 		p := piece{}
 		behind := k
 		for b := start + 1; b < k; b++ {
@@ -318,7 +323,8 @@ const leastGrams = 20
 
 // asGrams takes a bare number behind a food for grams where so many pieces of it are no recipe.
 func (s *scan) asGrams(f *food.Food, m *measured) {
-	if m.said && m.unit == "" && m.amount >= leastGrams && f.GramsPerPiece < 15 {
+	const smallPiece, mostGrams = 15, 2500
+	if m.said && m.unit == "" && m.amount >= leastGrams && (f.GramsPerPiece < smallPiece || m.amount*f.GramsPerPiece > mostGrams) {
 		m.unit, m.per = "g", 1
 	}
 }

@@ -38,7 +38,7 @@ func (r *Reader) Spots(text string, tokens []words.Token, l words.Language) (out
 		spot := Spot{Food: f, At: i, N: n}
 		for b := max(free, i-reachBefore); b < i; b++ {
 			m := s.measure(b)
-			if (m.said || m.unit == "grind") && !m.bad && b+m.n <= i && s.leadsTo(b+m.n, i) {
+			if (m.said || m.unit == "grind") && !m.bad && b+m.n <= i && s.leadsTo(b+m.n, i) && !s.measuresLength(b) {
 				spot.Said, spot.Begin, spot.Until = true, b, b+m.n
 				break
 			}
@@ -50,7 +50,7 @@ func (r *Reader) Spots(text string, tokens []words.Token, l words.Language) (out
 				m := s.measure(k)
 				if m.said && !m.bad && (m.unit != "" || t.Kind == words.Number) {
 					next := k + m.n
-					if other, _ := r.foodAt(tokens, min(next, len(tokens)-1), l); next < len(tokens) && other != nil || next+1 < len(tokens) && tokens[next].Of("word.of") || s.time(k) {
+					if s.leadsToFood(next, l) || next+1 < len(tokens) && tokens[next].Of("word.of") || s.time(k) {
 						break // the amount of what comes next, or no amount
 					}
 					spot.Said, spot.Behind, spot.Begin, spot.Until = true, true, k, next
@@ -113,6 +113,26 @@ func (s *scan) time(k int) bool {
 	_, n := s.number(k)
 	t := s.at(k + n)
 	return t.Of("degrees") || t.Of("length") || t.Is("%")
+}
+
+// leadsToFood says that words behind an amount lead to a food, whose amount it then is: "a 180 g packet of cooked
+// chestnuts".
+func (s *scan) leadsToFood(from int, l words.Language) bool {
+	for k := from; k < min(len(s.main), from+4); k++ {
+		if f, _ := s.r.foodAt(s.main, k, l); f != nil {
+			return true
+		}
+		if t := &s.main[k]; t.Kind != words.Word || known(t) == 0 && !small[t.Plain] {
+			return false
+		}
+	}
+	return false
+}
+
+// measuresLength says that the number at a token is one: "in 1 cm of hot oil".
+func (s *scan) measuresLength(k int) bool {
+	_, n := s.number(k)
+	return n > 0 && s.at(k+n).Of("length") && s.at(k+n).Plain != "in"
 }
 
 // leadsTo says that what stands between an amount and a name leads from one to the other.

@@ -33,6 +33,7 @@ type seen struct {
 	words, foods, verbs                               int
 	amountFirst, amountBehind, amountFood, amountLast bool
 	onlyFoods, verbFirst, timed, sentence             bool
+	countsPieces                                      bool // "30 balls, walnut size"
 }
 
 func newPage(rows []Row, r *ingredient.Reader, l words.Language) *page {
@@ -94,6 +95,7 @@ func (p *page) look(r *Row) (s seen) {
 	at := startsWithAmount(tokens, s.words)
 	s.amountLast = at < 0 && s.words <= 8 && p.reader.EndsWithAmount(r.Read, tokens, p.l)
 	s.amountFirst = at >= 0
+	s.countsPieces = at >= 0 && at+1 < len(tokens) && tokens[at+1].Under("piece.").N > 0
 	for _, f := range spots {
 		switch {
 		case !f.Said:
@@ -191,6 +193,8 @@ func (p *page) features(i int) (out []int) {
 	is("numbered", r.Ordered)
 	is("not numbered among the numbered", p.numbered && !r.Ordered)
 	is("quoted", r.quoted)
+	is("greets", t("greeting") && s.words <= 4)
+	is("counts pieces", s.words <= 7 && s.countsPieces)
 	is("begins with a verb", s.verbFirst)
 	is("has a verb", s.verbs > 0)
 	is("has no verb", s.verbs == 0)

@@ -181,6 +181,9 @@ const (
 // unfinished are words that no line ends with.
 var unfinished = words.All("word.unfinished")
 
+// leads are those that an amount may follow: "ground flax in", "3 tbsp water".
+var leads = words.All("word.leads")
+
 // goesOn says that a line is the rest of the one before it.
 func goesOn(before, r *Row, wrapped bool) bool {
 	if r.blank || r.marked || r.quoted || r.Ordered || before.head != "" || r.speaker != before.speaker || r.quoted != before.quoted || r.speaker != "" {
@@ -194,15 +197,15 @@ func goesOn(before, r *Row, wrapped bool) bool {
 	if last == '-' && unicode.IsLower(first) {
 		return true
 	}
+	at := strings.LastIndexByte(before.Text, ' ')
+	if end := words.Plain(before.Text[at+1:]); unfinished[end] && (unicode.IsLower(first) || unicode.IsDigit(first) && leads[end]) {
+		return true
+	}
 	if !unicode.IsLower(first) {
 		// A number that a scan broke off: "leave" on one line, "10 minutes." on the next.
 		return unicode.IsDigit(first) && before.Ordered && last != '.' && last != '!' && last != ':' && len(before.Text) < 90
 	}
 	if last == ',' || strings.Count(before.Text, "(") > strings.Count(before.Text, ")") {
-		return true
-	}
-	at := strings.LastIndexByte(before.Text, ' ')
-	if unfinished[words.Plain(before.Text[at+1:])] {
 		return true
 	}
 	if before.Ordered && last != '.' && last != '!' && last != ':' {

@@ -47,6 +47,8 @@ func spelled(tokens []Token, i int) (v, n int) {
 		v, at = first, i+1
 	case first >= 2 && first <= 5 && i > 0 && (tokens[i-1].Plain == "at" || tokens[i-1].Plain == "to") && one(tokens, i+1) >= 20 && one(tokens, i+1) < 100:
 		v, at = first*100, i+1 // "bake at three fifty"
+	case first >= 3 && first <= 4 && i+2 < len(tokens) && (tokens[i+2].Plain == "for" || tokens[i+2].Plain == "degrees") && one(tokens, i+1) >= 20 && one(tokens, i+1) < 100:
+		v, at = first*100, i+1 // "then three fifty for an hour"
 	}
 	ten := at
 	if v > 0 && ten < len(tokens) && tokens[ten].Of("word.and") {
