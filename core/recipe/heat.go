@@ -173,7 +173,7 @@ func (s *sentence) waitsFor(at, n int) waiting {
 			// minutes, then chill".
 			for j := k; j < min(len(s.tokens), at+n+8); j++ {
 				if s.tokens[j].Of("act.chill") && !s.outside(j) {
-					if j > at && (s.tokens[j-1].Of("word.then") || s.tokens[j-1].Of("word.and")) {
+					if j > at && (s.tokens[j-1].Of("word.then") || s.tokens[j-1].Of("word.and") || s.timedAgain(at+n, j)) {
 						return forRest
 					}
 					return forChill
@@ -185,6 +185,16 @@ func (s *sentence) waitsFor(at, n int) waiting {
 		}
 	}
 	return unsaid
+}
+
+// timedAgain says that another time stands between two places: the words behind it go with that one.
+func (s *sentence) timedAgain(from, to int) bool {
+	for k := from; k < to; k++ {
+		if v, _ := ingredient.Minutes(s.tokens, k); v > 0 {
+			return true
+		}
+	}
+	return false
 }
 
 // cookOf reads the first heat that the pieces meet.
@@ -273,6 +283,8 @@ func (m *procedure) methodOf(s *sentence) method.Method {
 		return method.Pan
 	case len(s.temperatures()) > 0:
 		return method.StillOven
+	case s.has("side") >= 0:
+		return method.Pan // "four minutes a side", and nothing else told
 	}
 	return ""
 }

@@ -445,7 +445,7 @@ func (m *procedure) vessels(from, to int) int {
 		}
 		for _, x := range s.mentions {
 			for _, n := range x.items {
-				if e := m.entries[n]; s.has("act.shape") >= 0 && e.item.Unit == "" && e.item.Amount >= 2 && e.item.Amount <= 60 && e.food.Group == food.Vegetable && s.has("word.fill") >= 0 {
+				if e := m.entries[n]; e.item.Unit == "" && e.item.Amount >= 2 && e.item.Amount <= 60 && e.food.Group == food.Vegetable && s.has("word.fill") >= 0 {
 					return int(e.item.Amount)
 				}
 			}

@@ -86,7 +86,7 @@ func (s *scan) item(i int, m measured, fruit string) (end int) {
 			found, item.FoodSure = near, 0.6
 		}
 	}
-	if m.said && m.unit == "" && found.GramsPerPiece == 0 && b-a > 1 { // "1 tomate rallado" is counted: a tomato
+	if m.said && m.unit == "" && found.GramsPerPiece == 0 && s.r.sizes[found.ID+" "] == 0 && b-a > 1 { // "1 tomate rallado" is counted: a tomato
 		one := a
 		if !s.l.HeadFirst() {
 			one = b - 1

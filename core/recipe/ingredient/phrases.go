@@ -1,6 +1,7 @@
 package ingredient
 
 import (
+	"cuerda/core/food"
 	"cuerda/core/recipe/words"
 )
 
@@ -51,6 +52,10 @@ func (r *Reader) Phrases(text string, l words.Language) (out []Span) {
 			found[n-1].to = to // "una cucharada de chía y tres de agua"
 			continue
 		}
+		if n := len(found); n > 0 && spot.Said && !spot.Behind && k > 0 && s.gelsIn(spots[k-1].Food, spot, found[n-1].to) {
+			found[n-1].to = to // "two spoons of ground flax in half a cup of water"
+			continue
+		}
 		if n := len(found); n > 0 && from < found[n-1].to {
 			if to > found[n-1].to {
 				found[n-1].to = to
@@ -68,6 +73,11 @@ func (r *Reader) Phrases(text string, l words.Language) (out []Span) {
 		out = append(out, Span{tokens[p.from].At, tokens[to-1].End})
 	}
 	return out
+}
+
+// gelsIn says that an amount of a liquid is what the seed told just before it stands in.
+func (s *scan) gelsIn(before *food.Food, spot *Spot, end int) bool {
+	return food.SoakGel.Suits(before) && spot.Food.Is(food.Liquid) && s.joint(end) > 0 && end+s.joint(end) == spot.Begin
 }
 
 // sharesUnit says that an amount has the unit of the one told just before it.

@@ -161,7 +161,7 @@ func (s *scan) list(from int) bool {
 	}
 	var items []Ingredient
 	for _, p := range pieces {
-		if m := s.measure(p.a); m.said && m.unit != "" {
+		if m := s.measure(p.a); m.said && m.unit != "" || slices.ContainsFunc(s.main[p.a:p.b], func(t words.Token) bool { return t.Kind == words.Number }) {
 			return false
 		}
 		f, a, b := s.longest(p.a, p.b)
@@ -258,7 +258,7 @@ func (s *scan) listBehind(from int) bool {
 		p := piece{}
 		behind := k
 		for b := start + 1; b < k; b++ {
-			if s.at(b).Kind == words.Number {
+			if s.at(b).Kind == words.Number || s.at(b).Of("number") {
 				if p.m = s.measure(b); p.m.said && !p.m.bad && !s.time(b) {
 					behind = b
 				}
@@ -364,7 +364,15 @@ func (s *scan) others(from int, first *measured) {
 		if !named && !first.each && !seasoning {
 			continue
 		}
+		if !named && s.at(k+n).Of("word.the") {
+			continue // "in with the mushrooms", which have a line of their own
+		}
 		end := s.cut(k + n + m.n)
+		for b := k + n + m.n + 1; b < end; b++ {
+			if s.at(b).Of("word.for") {
+				end = b // "in ¼ cup of water for the egg"
+			}
+		}
 		found, a, b := s.longest(k+n+m.n, end)
 		if found == nil || len(s.strangers(k+n+m.n, a)) > 0 {
 			continue

@@ -136,15 +136,18 @@ func (m *mender) spelled(w string) string {
 	return w
 }
 
-// broken says that the first letter of a word was torn off: the rest is none, and the whole is.
+// mostTorn is how many letters a scan tears off a word.
+const mostTorn = 3
+
+// broken says that the first letters of a word were torn off: what is left is none, and the whole is.
 func (m *mender) broken(first, second string) bool {
 	if len(first) == 0 || len(second) < 2 || digit(first[0]) || digit(second[0]) || m.knows(second) {
 		return false
 	}
-	if len(first) != 1 || strings.ContainsAny(first, "aeiouyAEIOUY") {
-		return false
+	if len(first) == 1 {
+		return !strings.ContainsAny(first, "aeiouyAEIOUY") && m.knows(first+second)
 	}
-	return m.knows(first + second)
+	return len(first) <= mostTorn && !m.knows(first) && m.knows(first+second)
 }
 
 func figures(w string) string {

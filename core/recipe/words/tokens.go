@@ -114,7 +114,7 @@ func Tokens(text string, l Language) []Token {
 			if l == English && (t.Plain == "till" || t.Plain == "til" || t.Plain == "'til") {
 				t.Plain = "until"
 			}
-			if t.Plain == "x" && (i == len(text) || text[i] == ' ') {
+			if t.Plain == "x" && (i == len(text) || text[i] == ' ' || text[i] >= '0' && text[i] <= '9') {
 				t.Kind = Mark
 			}
 		case c <= ' ' || unicode.IsSpace(c) || unicode.Is(unicode.Cf, c) || unicode.Is(unicode.Mn, c):
