@@ -75,7 +75,7 @@ const (
 // check finds what is wrong with an ask; nil for nothing.
 func (a *Ask) check(k *kitchen.Kitchen) error {
 	if a.Eaters != nil && !a.Eaters.Sound() {
-		return &Fault{"eaters", ""}
+		return &Fault{"eaters", a.Eaters.Unknown()}
 	}
 	table := a.Eaters.Table()
 	for _, m := range a.Must {

@@ -49,6 +49,9 @@ const (
 	mostShown = 6
 	// A mix is proposed from this chance on, what nine in ten reach, and how it eats.
 	leastChance, leastLow, leastEat = .72, .5, .58
+	// Where nothing reaches that, what nine in ten reach may be this low: two or three in ten such mixes fall apart, and the
+	// chance beside it says so.
+	nearLow, mostNear = .38, 3
 	// mostRefined are refined, of which so many may have the same base and binder.
 	mostRefined, mostAlike, mostOfBase = 36, 1, 6
 )
@@ -96,7 +99,7 @@ func (c *composer) good(bases []base) []looked {
 	first := c.first(bases)
 	slices.SortStableFunc(first, func(x, y looked) int { return cmp.Compare(y.score, x.score) })
 	alike, ofBase := map[skeleton]int{}, map[[2]*food.Food]int{}
-	var out []looked
+	var out, near []looked
 	for _, l := range first {
 		pair := [2]*food.Food{l.base[0], l.base[len(l.base)-1]}
 		key := skeleton{l.base[0], l.base[len(l.base)-1], l.binder, l.heat}
@@ -108,16 +111,23 @@ func (c *composer) good(bases []base) []looked {
 		if c.ended() {
 			return nil
 		}
-		if l = c.refine(l); c.holds(&l) {
+		switch l = c.refine(l); {
+		case c.holds(&l, leastLow):
 			out = append(out, l)
+		case c.holds(&l, nearLow):
+			near = append(near, l)
 		}
+	}
+	if len(out) == 0 {
+		slices.SortStableFunc(near, func(x, y looked) int { return cmp.Compare(y.score, x.score) })
+		out = near[:min(len(near), mostNear)]
 	}
 	slices.SortStableFunc(out, func(x, y looked) int { return cmp.Compare(y.score, x.score) })
 	return out
 }
 
-func (c *composer) holds(l *looked) bool {
-	return l.chance >= leastChance && l.low >= leastLow && l.eat >= leastEat &&
+func (c *composer) holds(l *looked, low float64) bool {
+	return l.chance >= leastChance && l.low >= low && l.eat >= leastEat &&
 		(c.ask.Minutes == 0 || minutes(&l.doc) <= c.ask.Minutes)
 }
 

@@ -53,6 +53,26 @@ func TestWhatIsAtHandBecomesMixesThatHold(t *testing.T) {
 	assert.Equal(t, got, composed(t, &lentils), "the same question has the same answer")
 }
 
+// A pound of mushrooms with walnuts and rice makes no mix that nine in ten cooks hold together, but one that most do: it is
+// proposed, with its chance, rather than nothing.
+func TestTheNearestIsProposedWhereNothingIsSure(t *testing.T) {
+	got := composed(t, &compose.Ask{
+		Format: compose.Format, Must: []compose.Amount{{Food: "mushroom", Grams: 500}, {Food: "walnuts", Grams: 100}},
+		May:    []string{"onion", "garlic", "flax-meal", "chickpea-flour", "tomato-paste", "corn-starch", "brown-rice-cooked"},
+		Eaters: &eaters.Eaters{Diet: "vegan", Avoid: []string{"gluten"}},
+	})
+	require.NotEmpty(t, got.Proposals)
+	assert.LessOrEqual(t, len(got.Proposals), 3)
+	for _, p := range got.Proposals {
+		assert.Less(t, p.Low, .5)
+		assert.Greater(t, p.Chance, .72)
+		assert.Greater(t, p.Eat, .58)
+	}
+	for _, p := range composed(t, &lentils).Proposals {
+		assert.GreaterOrEqual(t, p.Low, .5, "where there is better, no such mix is shown")
+	}
+}
+
 // Whatever is asked: nobody is served what they leave out, the number is the one that the Bench shows, and every amount is one
 // that a kitchen can measure.
 func TestLawsOfProposals(t *testing.T) {
@@ -96,6 +116,8 @@ func TestLawsOfProposals(t *testing.T) {
 }
 
 func TestAsksThatCannotBeMet(t *testing.T) {
+	_, err := compose.Compose(kitchen.Usual(), &compose.Ask{Format: compose.Format, Any: true, Eaters: &eaters.Eaters{Diet: "vegan", Avoid: []string{"gluten", "meat"}}}, nil)
+	assert.Equal(t, &compose.Fault{Code: "eaters", What: "meat"}, err, "the word that is not known is told")
 	for code, a := range map[string]compose.Ask{
 		"no-body":        {Must: []compose.Amount{{Food: "carrot", Grams: 400}}, May: []string{"onion"}},
 		"not-for-eaters": {Must: []compose.Amount{{Food: "cheese-semi", Grams: 100}}, Eaters: &eaters.Eaters{Diet: "vegan"}},

@@ -344,6 +344,31 @@ func (e *Eaters) Sound() bool {
 	return true
 }
 
+// Unknown is the first word of e that is no code of an allergen, a diet or a wish; "" where all are.
+func (e *Eaters) Unknown() string {
+	of := func(avoid []string, diet string, wants []string) string {
+		for _, code := range avoid {
+			if !slices.Contains(Allergens, code) {
+				return code
+			}
+		}
+		for _, code := range wants {
+			if !slices.Contains(Wants, code) {
+				return code
+			}
+		}
+		if !slices.Contains(Diets, diet) {
+			return diet
+		}
+		return ""
+	}
+	unknown := of(e.Avoid, e.Diet, e.Wants)
+	for i := 0; unknown == "" && i < len(e.People); i++ {
+		unknown = of(e.People[i].Avoid, e.People[i].Diet, e.People[i].Wants)
+	}
+	return unknown
+}
+
 func sound(avoid []string, diet string, wants []string) bool {
 	unknown := func(known []string) func(string) bool {
 		return func(code string) bool { return !slices.Contains(known, code) }
