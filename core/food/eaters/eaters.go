@@ -332,16 +332,12 @@ const (
 
 // Sound says whether a table can be kept: every code is one of those above, and no name is too long.
 func (e *Eaters) Sound() bool {
-	if !sound(e.Avoid, e.Diet, e.Wants) || len(e.People) > mostPeople {
+	if e.Unknown() != "" || len(e.People) > mostPeople {
 		return false
 	}
-	for i := range e.People {
-		p := &e.People[i]
-		if !sound(p.Avoid, p.Diet, p.Wants) || p.Count < 1 || p.Count > mostAlike || utf8.RuneCountInString(p.Name) > maxName {
-			return false
-		}
-	}
-	return true
+	return !slices.ContainsFunc(e.People, func(p Person) bool {
+		return p.Count < 1 || p.Count > mostAlike || utf8.RuneCountInString(p.Name) > maxName
+	})
 }
 
 // Unknown is the first word of e that is no code of an allergen, a diet or a wish; "" where all are.
@@ -367,11 +363,4 @@ func (e *Eaters) Unknown() string {
 		unknown = of(e.People[i].Avoid, e.People[i].Diet, e.People[i].Wants)
 	}
 	return unknown
-}
-
-func sound(avoid []string, diet string, wants []string) bool {
-	unknown := func(known []string) func(string) bool {
-		return func(code string) bool { return !slices.Contains(known, code) }
-	}
-	return !slices.ContainsFunc(avoid, unknown(Allergens)) && (diet == "" || slices.Contains(Diets, diet)) && !slices.ContainsFunc(wants, unknown(Wants))
 }
