@@ -10,6 +10,7 @@ import (
 	"testing"
 	"time"
 
+	"github.com/jackc/pgx/v5"
 	"github.com/prometheus/client_golang/prometheus"
 	"github.com/prometheus/client_golang/prometheus/promhttp"
 	"github.com/stretchr/testify/assert"
@@ -108,6 +109,41 @@ func TestKitchensLearnInTheBackground(t *testing.T) {
 	require.NoError(t, err)
 	assert.Contains(t, string(text), "\ncuerda_kitchens_to_learn 0\n")
 	assert.Contains(t, string(text), fmt.Sprintf("\ncuerda_kitchens_learned_total %d\n", first.Counts().Learned.Load()))
+}
+
+// What a program had begun when it was killed stands in the database as under way, and nobody is told: another program takes it up
+// once nobody can be at it any more, and the kitchen is not left without what its tries teach.
+func TestWhatAKilledProgramHadBegunIsDone(t *testing.T) {
+	s, url := pgtest.OpenURL(t)
+	id, err := s.MakeKitchen(t.Context(), store.NewKitchen{Name: "Boathouse"})
+	require.NoError(t, err)
+	killed := queueOf(t, s)
+	killed.Stop(t.Context())
+	keepTries(t, s, id, 2)
+	require.NoError(t, killed.Learn(t.Context(), id))
+	db, err := pgx.Connect(t.Context(), url)
+	require.NoError(t, err)
+	t.Cleanup(func() { _ = db.Close(context.WithoutCancel(t.Context())) })
+	begun := func(ago time.Duration) {
+		row, err := db.Exec(t.Context(), `UPDATE river_job SET state = 'running', attempt = 1, attempted_at = $1, attempted_by = '{killed}' WHERE kind = 'learn'`, time.Now().Add(-ago))
+		require.NoError(t, err)
+		require.EqualValues(t, 1, row.RowsAffected())
+	}
+
+	begun(time.Second)
+	first := queueOf(t, s)
+	require.NoError(t, first.Sweep(t.Context()))
+	time.Sleep(500 * time.Millisecond)
+	assert.False(t, learnedAll(t, s, id), "somebody may still be at it, and is not disturbed")
+	first.Stop(t.Context())
+
+	begun(3 * time.Minute)
+	queueOf(t, s)
+	require.Eventually(t, func() bool { return learnedAll(t, s, id) }, 40*time.Second, 50*time.Millisecond)
+	var state string
+	var attempt int
+	require.NoError(t, db.QueryRow(t.Context(), `SELECT state, attempt FROM river_job WHERE kind = 'learn'`).Scan(&state, &attempt))
+	assert.Equal(t, 2, attempt, "it was begun anew")
 }
 
 // What a kitchen learned is of the figures that foods had then: by another table it learns anew, and by the same it does not.
