@@ -185,6 +185,12 @@ func TestDishesComeAndGo(t *testing.T) {
 	w.fill(`[aria-label="Ovens"]`, "0")
 	w.click("Done")
 	w.eventually(".plan-odds", "racks of an oven")
+	w.status("saved")
+	assert.Empty(t, a.keptSupper().Document.Kitchen.Ovens)
+	assert.NotNil(t, a.keptSupper().Document.Kitchen.Ovens, "no oven is kept as none, not as the kitchen's own")
+	w.click("Calendar") // there is none of a plan that there is none of: it is said, and the page stays
+	w.eventually(".supper-tools [role=alert]", "no plan that works")
+	w.see(".plan-odds")
 	w.MustElement("body").MustFocus()
 	w.click("Undo")
 	w.see(".plan-knot")

@@ -66,6 +66,7 @@ const touch = `(n, typed) => {
 
 // amiss is what a page never says: the name of a phrase instead of the phrase, or the word of a program for nothing. "" where all is well.
 const amiss = `() => {
+	if (location.protocol === "about:") return ""; // back, beyond where it began
 	if (!document.querySelector("#root")?.childElementCount) return "an empty page";
 	const walk = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
 	for (let node = walk.nextNode(); node; node = walk.nextNode()) {

@@ -64,8 +64,9 @@ type SupperPin struct {
 
 // SupperKitchen is what there is to hold.
 type SupperKitchen struct {
-	Cooks   *int         `json:"cooks,omitempty" minimum:"0" maximum:"20"`
-	Ovens   []SupperOven `json:"ovens,omitempty" maxItems:"8"`
+	Cooks *int `json:"cooks,omitempty" minimum:"0" maximum:"20"`
+	// Ovens there are: an empty list for none, and no list for those of the kitchen.
+	Ovens   []SupperOven `json:"ovens,omitzero" maxItems:"8"`
 	Burners *int         `json:"burners,omitempty" minimum:"0" maximum:"40"`
 	Pans    *int         `json:"pans,omitempty" minimum:"0" maximum:"40"`
 	Bowls   *int         `json:"bowls,omitempty" minimum:"0" maximum:"40"`

@@ -1,6 +1,7 @@
 package supper_test
 
 import (
+	"encoding/json"
 	"strings"
 	"testing"
 
@@ -46,5 +47,20 @@ func TestWhatIsOutOfBoundsIsNotKept(t *testing.T) {
 		require.ErrorAs(t, err, &fault, pointer)
 		assert.Equal(t, supper.OutOfRange, fault.Code)
 		assert.Equal(t, pointer, fault.Pointer)
+	}
+}
+
+// An empty list of ovens is no oven, and no list is the ovens of the kitchen: one is never read as the other once it was kept.
+func TestNoOvenIsKeptAsNone(t *testing.T) {
+	for text, none := range map[string]bool{
+		`{"kitchen":{}}`: false, `{"kitchen":{"ovens":null}}`: false, `{"kitchen":{"ovens":[]}}`: true, `{"kitchen":{"ovens":[{"id":"a","racks":2}]}}`: false,
+	} {
+		var given, kept supper.Supper
+		require.NoError(t, json.Unmarshal([]byte(text), &given))
+		again, err := json.Marshal(&given)
+		require.NoError(t, err)
+		require.NoError(t, json.Unmarshal(again, &kept))
+		assert.Equal(t, given, kept, text)
+		assert.Equal(t, none, kept.Kitchen.Ovens != nil && len(kept.Kitchen.Ovens) == 0, text)
 	}
 }

@@ -1,5 +1,6 @@
 import { kitchenApi } from "../api/here";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { ApiError, type Problem } from "../api/client";
 import { send } from "../api/send";
 
 type Taken = { added: number; same: number; continued: number; copied: number };
@@ -19,6 +20,24 @@ export function useKeepPhoto(onKept: (id: string) => void) {
   return useMutation({
     mutationFn: (f: File) => send<{ id: string }>("/photos", f, f.type || "application/octet-stream"),
     onSuccess: (p) => onKept(p.id),
+  });
+}
+
+/**
+ * Hands a file of the server to the browser, which knows what to do with a calendar. It is asked for once before: what cannot be
+ * had is said on the page, and nobody is sent away from it to an answer in code.
+ */
+export function useFetchFile() {
+  return useMutation({
+    mutationFn: async (address: string) => {
+      const answer = await fetch(address);
+      if (!answer.ok)
+        throw new ApiError(
+          answer.status,
+          (await answer.json().catch(() => undefined)) as Problem | undefined,
+        );
+      location.assign(address);
+    },
   });
 }
 

@@ -165,6 +165,7 @@ export const supper = {
       seasoning: "Oils and seasoning",
     },
     calendar: "Calendar",
+    noFile: "There is no plan that works yet, so there is no calendar or file of one.",
     calendarFile: "Calendar (iCalendar)",
     print: "Print",
     printBy: "A page",

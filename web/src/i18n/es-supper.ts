@@ -166,6 +166,7 @@ export const supper: typeof english = {
       seasoning: "Aceites y condimentos",
     },
     calendar: "Calendario",
+    noFile: "Todavía no hay un plan que funcione, así que no hay calendario ni archivo de él.",
     calendarFile: "Calendario (iCalendar)",
     print: "Imprimir",
     printBy: "Una página",

@@ -3,13 +3,15 @@ import { lazy, Suspense, useState } from "react";
 import { kitchenApi } from "../api/here";
 import Dropdown from "react-bootstrap/Dropdown";
 import { useNavigate } from "react-router";
-import type { SupperDocument } from "../api/client";
+import { ApiError, type SupperDocument } from "../api/client";
 import type { SessionState } from "../editing/session";
 import { useSuppers } from "../editing/queries";
+import { useFetchFile } from "../files/queries";
 import { useTranslation } from "../i18n/use-translation";
 import { useBeginCourse } from "../kitchen/begin-course";
 import { Icon } from "../ui/icon";
 import { MoreMenu } from "../ui/more-menu";
+import { useProblemWords } from "../ui/problem";
 import { type SupperSession, useCreateSupper } from "./queries";
 
 const TakeDialog = lazy(() => import("../people/take-to"));
@@ -30,10 +32,15 @@ export function SupperTools({ session, state, id, sign, onDelete }: Props) {
   const suppers = useSuppers();
   const create = useCreateSupper();
   const begin = useBeginCourse();
+  const file = useFetchFile();
+  const problemWords = useProblemWords();
+  const empty = state.document.dishes.length === 0;
   const away = (format: string) =>
-    void session.save().then(() => {
-      location.assign(`${kitchenApi}/suppers/${id}/export?format=${format}&language=${i18n.language}`);
-    });
+    void session
+      .save()
+      .then(() =>
+        file.mutate(`${kitchenApi}/suppers/${id}/export?format=${format}&language=${i18n.language}`),
+      );
   return (
     <div className="supper-tools">
       <Dropdown>
@@ -92,16 +99,28 @@ export function SupperTools({ session, state, id, sign, onDelete }: Props) {
           {t("cook.beginFailed")}
         </span>
       )}
+      {file.isError && (
+        <span role="alert" className="note-limit">
+          {file.error instanceof ApiError && file.error.status === 422
+            ? t("supper.noFile")
+            : problemWords(file.error)}
+        </span>
+      )}
       <div className="supper-away">
         <button
           type="button"
           className="btn btn-primary btn-sm"
-          disabled={begin.isPending || state.document.dishes.length === 0}
+          disabled={begin.isPending || empty}
           onClick={() => void session.save().then(() => begin.mutate({ supper: id }))}
         >
           {t("cook.cookIt")}
         </button>
-        <button type="button" className="btn btn-quiet btn-sm supper-calendar" onClick={() => away("ics")}>
+        <button
+          type="button"
+          className="btn btn-quiet btn-sm supper-calendar"
+          disabled={empty}
+          onClick={() => away("ics")}
+        >
           {t("supper.calendar")}
         </button>
         <button
@@ -112,10 +131,10 @@ export function SupperTools({ session, state, id, sign, onDelete }: Props) {
           {t("supper.print")}
         </button>
         <MoreMenu label={t("supper.actions")} end>
-          <Dropdown.Item as="button" onClick={() => away("ics")}>
+          <Dropdown.Item as="button" disabled={empty} onClick={() => away("ics")}>
             {t("supper.calendarFile")}
           </Dropdown.Item>
-          <Dropdown.Item as="button" onClick={() => away("csv")}>
+          <Dropdown.Item as="button" disabled={empty} onClick={() => away("csv")}>
             {t("supper.values")}
           </Dropdown.Item>
           <Dropdown.Item as="button" onClick={() => away("document")}>
