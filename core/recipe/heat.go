@@ -2,6 +2,7 @@ package recipe
 
 import (
 	"math"
+	"slices"
 	"strconv"
 	"strings"
 
@@ -258,7 +259,7 @@ func (m *procedure) methodOf(s *sentence) method.Method {
 		return method.DeepOil
 	case around("heat.shallow", 2) || m.oilLine("word.shallow"):
 		return method.ShallowOil
-	case m.oilHeated() || m.oilGrams() >= deepGrams:
+	case m.oilHeated() || m.oilGrams() >= deepGrams || s.has("heat.fry") >= 0 && !oven && m.hotAsOil(s):
 		return method.DeepOil
 	case m.oilGrams() >= shallowGrams:
 		return method.ShallowOil
@@ -348,6 +349,13 @@ func (m *procedure) oilHeated() bool {
 		}
 	}
 	return false
+}
+
+// hotAsOil says that a sentence of frying gives a temperature, as is done of oil that is deep, and that the recipe has oil to fry in.
+func (m *procedure) hotAsOil(s *sentence) bool {
+	const coolest, hottest = 150, 200
+	return slices.ContainsFunc(s.temperatures(), func(t temperature) bool { return t.celsius >= coolest && t.celsius <= hottest }) &&
+		slices.ContainsFunc(m.entries, func(e *entry) bool { return e.part == Frying })
 }
 
 // temperature is one that a sentence gives, degC.

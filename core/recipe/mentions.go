@@ -35,6 +35,11 @@ func (m *procedure) mentionsOf(s *sentence) {
 			continue
 		}
 		if t.Of("all") && !s.partOfAll(i) && !s.notAll(i) {
+			if rest := m.restOf(s, i); rest != nil {
+				s.mentions = append(s.mentions, mention{at: i, n: t.In("all").N, items: rest, rest: true})
+				i += t.In("all").N - 1
+				continue
+			}
 			s.all = true
 		}
 		items, n, best := []int(nil), 0, 0
@@ -87,6 +92,25 @@ func (m *procedure) mentionsOf(s *sentence) {
 		s.mentions = append(s.mentions, at)
 		i += n - 1
 	}
+}
+
+// restOf gives the foods that "the rest" at a token is of, where the sentence before took a share of one: "Process a
+// quarter of the salmon. Add the rest."; nil where it is everything else.
+func (m *procedure) restOf(s *sentence, i int) []int {
+	n := s.tokens[i].In("all").N
+	if n == 0 || s.tokens[i+n-1].Plain != "rest" && s.tokens[i+n-1].Plain != "resto" || i+n < len(s.tokens) && s.tokens[i+n].Of("word.of") {
+		return nil
+	}
+	for k := 1; k < len(m.sentences); k++ {
+		if &m.sentences[k] != s {
+			continue
+		}
+		before := m.sentences[k-1].mentions
+		if len(before) == 1 && before[0].half > 0 && before[0].half < 1 {
+			return before[0].items
+		}
+	}
+	return nil
 }
 
 // spokenAt gives those of the entries that are told by the phrase a token stands in; nil where it

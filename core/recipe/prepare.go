@@ -20,7 +20,8 @@ func (m *procedure) prepareOne(s *sentence, i int, list words.Meaning, items []i
 		if e.part != "" || len(items) > 1 {
 			continue
 		}
-		if p, ok := ingredient.Preparation(list.List, e.food, ingredient.Saying{}); ok && !(p.Do == food.Blitz && ingredient.Aromatic(e.food)) {
+		if p, ok := ingredient.Preparation(list.List, e.food, ingredient.Saying{}); ok && !(p.Do == food.Blitz && ingredient.Aromatic(e.food)) &&
+			!slices.ContainsFunc(e.preps, func(t told) bool { return t.Do == p.Do && t.share > 0 }) { // it was done to a share: "the puréed sweetcorn" is that
 			e.preps = append(e.preps, told{Preparation: p})
 		}
 	}

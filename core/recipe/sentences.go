@@ -300,11 +300,24 @@ func (m *procedure) describes(s *sentence, i, n int) int {
 	}
 	for x := range s.mentions {
 		at := &s.mentions[x]
-		if !m.l.HeadFirst() && at.at == i+1 || m.l.HeadFirst() && at.at+at.n == i {
+		if !m.l.HeadFirst() && at.at == i+1 || m.l.HeadFirst() && at.at+at.n == i || !m.l.HeadFirst() && s.describedAsWell(i, at.at) {
 			return x
 		}
 	}
 	return -1
+}
+
+// describedAsWell says that a participle behind "the" describes a food some words on: "the puréed and whole sweetcorn".
+func (s *sentence) describedAsWell(i, food int) bool {
+	if i == 0 || !s.tokens[i-1].Of("word.the") || food <= i || food > i+4 {
+		return false
+	}
+	for k := i + 1; k < food; k++ {
+		if t := &s.tokens[k]; !(t.Of("word.and") || t.Is(",") || t.Of("plain") || words.Participle(t.Plain, words.English)) {
+			return false
+		}
+	}
+	return true
 }
 
 // pronoun says that a verb goes with what was named before it: "purée them with",
