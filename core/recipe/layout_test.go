@@ -2,6 +2,7 @@ package recipe_test
 
 import (
 	"encoding/json"
+	"fmt"
 	"html"
 	"regexp"
 	"strconv"
@@ -119,4 +120,22 @@ func TestTheSameMethodInSteps(t *testing.T) {
 			assert.Equal(t, as.Cook, got.Cook, r.id)
 		}
 	}
+}
+
+// A page in plain HTML: its heading names the recipe, not its window, and a table is a list.
+func TestAPageOfATable(t *testing.T) {
+	const page = `<html><head><title>Lentil burgers - The Quiet Kitchen</title></head><body><nav><ul><li>Home</li><li>Recipes</li></ul></nav>%s
+		<h2>You&rsquo;ll need</h2><table><tr><td>Green lentils, cooked</td><td>400 g</td></tr><tr><td>Rolled oats</td><td>60 g</td></tr><tr><td>Onion, fried</td><td>1</td></tr></table>
+		<h2>How to</h2><ol><li>Mash the lentils.</li><li>Stir in everything else; rest 20 minutes.</li><li>Shape 6 burgers and fry 4 minutes a side.</li></ol><h3>Comments</h3><p>Lou: I added 2 eggs</p></body></html>`
+	found, got := understand(t, fmt.Sprintf(page, "<h1>Lentil burgers</h1>"))
+	assert.Equal(t, "Lentil burgers", found.Name)
+	foods := map[string]float64{}
+	for _, l := range got.Lines {
+		for _, i := range l.Items {
+			foods[i.Food] = i.Grams
+		}
+	}
+	assert.Equal(t, map[string]float64{"lentils-cooked": 400, "oats-rolled": 60, "onion": 110}, foods)
+	found, _ = understand(t, fmt.Sprintf(page, ""))
+	assert.Contains(t, found.Name, "Lentil burgers", "without a heading it is called as its window")
 }

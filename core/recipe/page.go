@@ -54,10 +54,19 @@ func readPage(text string, r *ingredient.Reader, told map[int]layout.Label) (Fou
 		return *without, nil
 	}
 	// A page without any of these may still have a recipe in its words.
-	if f, err := readText(p.lines.String(), r, told); err == nil && len(f.Ingredients) > 1 {
+	if f, err := readText(p.titled(), r, told); err == nil && len(f.Ingredients) > 1 {
 		return f, nil
 	}
 	return Found{}, fault
+}
+
+// titled is the text of a page. What its window is called stands first where it has no heading of its own: mostly that is the
+// heading and the name of the site.
+func (p *page) titled() string {
+	if p.headed {
+		return p.lines.String()
+	}
+	return strings.Join(strings.Fields(p.title.String()), " ") + "\n" + p.lines.String()
 }
 
 // page reads a page from its first byte to its last, once, and keeps of it no more than
@@ -67,6 +76,8 @@ type page struct {
 	scripts []string
 	marked  Found
 	lines   strings.Builder // its text, a line for each block
+	title   strings.Builder // what a window shows it under
+	headed  bool            // it has a heading of its own
 
 	// taking is the property that is being read, at what depth, with its words and those
 	// of its items; within it no other begins.
@@ -125,6 +136,10 @@ func (p *page) text(z *html.Tokenizer, inJSON bool) {
 		return
 	}
 	said := string(z.Text())
+	if in == atom.Title {
+		p.title.WriteString(said)
+		return
+	}
 	for word := range strings.FieldsSeq(said) {
 		p.lines.WriteString(word)
 		p.lines.WriteByte(' ')
@@ -162,6 +177,7 @@ func (p *page) start(z *html.Tokenizer) (isJSON bool) {
 	}
 	p.imply(a)
 	p.breakLine(a)
+	p.headed = p.headed || a == atom.H1
 	if !isVoid(a) && len(p.open) < maxOpen {
 		p.open = append(p.open, element{a, tag})
 	}

@@ -45,7 +45,7 @@ func (s *scan) item(i int, m measured, fruit string) (end int) {
 			k++
 		}
 		if k < len(s.main) && !s.measure(k).said || k == b && k < len(s.main) && s.main[k].Kind != words.Number {
-			k = s.amountPast(k)
+			k = s.amountPast(k, found)
 		}
 		if behind := s.measure(k); behind.said && k < len(s.main) {
 			m = behind
@@ -136,7 +136,7 @@ func (s *scan) item(i int, m measured, fruit string) (end int) {
 
 // amountPast gives where an amount stands behind words that describe a food: "corn, frozen: 1 cup", "mushrooms,
 // fried, 100 g"; the line's end where there is none.
-func (s *scan) amountPast(from int) int {
+func (s *scan) amountPast(from int, f *food.Food) int {
 	for k := from; k < min(len(s.main), from+reachBehind); k++ {
 		t := s.at(k)
 		if t.Kind == words.Number {
@@ -148,6 +148,9 @@ func (s *scan) amountPast(from int) int {
 		if !(t.Is(",") || t.Is(":") || t.Is("-") || t.Is("=") || known(t) > 0 && t.Under("do.").N == 0) {
 			break
 		}
+	}
+	if last := len(s.main) - 1; last > from && s.at(last).Kind == words.Number && f.GramsPerPiece > 0 && known(s.at(last-1)) > 0 {
+		return last // "onion, fried 1", of a table
 	}
 	return s.lastAmount(from)
 }
