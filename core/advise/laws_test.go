@@ -1,6 +1,7 @@
 package advise_test
 
 import (
+	"fmt"
 	"math"
 	"slices"
 	"testing"
@@ -62,6 +63,29 @@ func TestWhatDrinksTooMuchIsTakenOut(t *testing.T) {
 		assert.Equal(t, "coconut-flour", m.Food)
 		assert.LessOrEqual(t, m.Now, 40.)
 	}
+}
+
+// A gel keeps the water that it stands in: a mix that is too wet is told to leave out no more than the rest of it.
+func TestAGelKeepsItsWater(t *testing.T) {
+	text := `{"format":"cuerda-build/1","lines":[{"food":"red-lentils-cooked","grams":675},{"food":"leek","grams":150,"prep":[{"do":"saute","minutes":10}]},` +
+		`{"food":"carrot","grams":122,"prep":[{"do":"saute","minutes":10}]},{"food":"walnuts","grams":80},{"food":"oats-rolled","grams":90},` +
+		`{"food":"flax-meal","grams":13%s},{"food":"water","grams":88.9},{"food":"soy-sauce","grams":15.9}],` +
+		`"rest":{"minutes":10},"piece":{"kind":"loaf","length_mm":210,"width_mm":110,"height_mm":50},"cook":{"method":"fan-oven","celsius":175}}`
+	least := func(prep string) float64 {
+		least := math.Inf(1)
+		for _, w := range way(t, fmt.Sprintf(text, prep), advise.Options{}).Suggest {
+			water := 0.
+			for _, l := range w.Document.Lines {
+				if l.Food == "water" {
+					water += l.Grams
+				}
+			}
+			least = min(least, water)
+		}
+		return least
+	}
+	assert.GreaterOrEqual(t, least(`,"prep":[{"do":"gel","minutes":10}]`), 3.5*13-15.9, "the soy sauce wets it too")
+	assert.Less(t, least(""), 20., "what is stirred in dry takes its water from the mix")
 }
 
 // Every way of any mix: three moves at the most, one binder within what is usual, its promise is what it does once it is

@@ -146,8 +146,12 @@ func (s *search) less(st *state, i int, add func(candidate)) {
 	l := &st.document().Lines[i]
 	f := s.k.Foods.Find(l.Food)
 	slot := fmt.Sprintf("grams %d", i)
+	least := 0.
+	if f.Is(food.Liquid) {
+		least = s.gelsIn(st.document(), i)
+	}
 	to := func(code MoveCode, grams, work float64) {
-		if grams = measurable(grams); grams >= l.Grams || st.ofPanade(l.Food) {
+		if grams = measurable(max(grams, least)); grams >= l.Grams || st.ofPanade(l.Food) {
 			return
 		}
 		gone := (l.Grams - grams) * f.Water / 100
@@ -189,6 +193,22 @@ func (s *search) less(st *state, i int, add func(candidate)) {
 	if f.Group.IsBinder() && share > 2 && !body && st.judged.Felt < st.duty.Band.From {
 		to(LessBinder, l.Grams/2, .5)
 	}
+}
+
+// gelsIn is how much of a liquid line the seeds of a mix gel in, that no other liquid gives, g.
+func (s *search) gelsIn(d *document.Document, i int) float64 {
+	wanted := 0.
+	for k := range d.Lines {
+		l := &d.Lines[k]
+		f := s.k.Foods.Find(l.Food)
+		if did(l, food.SoakGel) {
+			wanted += l.Grams * f.GelWater()
+		}
+		if k != i && f.Is(food.Liquid) {
+			wanted -= l.Grams
+		}
+	}
+	return max(0, wanted)
 }
 
 // leftOut is what is kept of a line that a move leaves out, g, so that other lines keep their place; tidy removes it.

@@ -97,6 +97,3 @@ var never = map[[2]string]bool{
 
 // apart says that two families do not go into one mix.
 func apart(a, b string) bool { return never[[2]string{a, b}] || never[[2]string{b, a}] }
-
-// gelWater is the water that a gel is soaked in, g per g: kitchen practice.
-var gelWater = map[string]float64{"flax-meal": 3.5, "chia-ground": 4.5, "chia-whole": 4.5, "psyllium-husk": 11}

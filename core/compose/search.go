@@ -118,7 +118,7 @@ func (c *composer) build(p *plan) (document.Document, bool) {
 			}
 			binder, with = binder*.7, (l+.3*(m-l))/100*.7
 		}
-		others += binder*(1+gelWater[p.binder.ID]) + with*(1+waterOf(p.with))
+		others += binder*(1+p.binder.GelWater()) + with*(1+waterOf(p.with))
 	}
 	total, grams, ok := c.amounts(p, others)
 	if !ok {
@@ -159,7 +159,7 @@ func (c *composer) build(p *plan) (document.Document, bool) {
 		if must := c.stock.must[f.ID]; must > 0 {
 			g = min(g*1.3, must)
 		}
-		if water := gelWater[f.ID]; water > 0 {
+		if water := f.GelWater(); water > 0 {
 			add(f, g, []food.Preparation{{Do: food.SoakGel, Minutes: 10}})
 			add(c.k.Foods.Find("water"), g*water, nil)
 			return
@@ -187,7 +187,7 @@ func waterOf(f *food.Food) float64 {
 	if f == nil {
 		return 0
 	}
-	return gelWater[f.ID]
+	return f.GelWater()
 }
 
 func suited(way []food.Preparation, f *food.Food) []food.Preparation {

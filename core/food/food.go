@@ -1,6 +1,7 @@
 package food
 
 import (
+	"cmp"
 	"math"
 	"slices"
 )
@@ -190,6 +191,12 @@ func (f *Food) IsRawMeat() bool {
 func (f *Food) Has(caution string) bool {
 	return slices.Contains(f.Cautions, caution)
 }
+
+// gelWater is the water that a gel is soaked in, g per g: kitchen practice.
+var gelWater = map[string]float64{"flax-meal": 3.5, "chia-ground": 4.5, "chia-whole": 4.5, "psyllium-husk": 11}
+
+// GelWater is the water that the food wants to gel in, g per g; 0 for what does not gel.
+func (f *Food) GelWater() float64 { return gelWater[cmp.Or(f.Own, f.ID)] }
 
 // UsualGrams is the amount of the food that a first try at a mix of about a
 // kilo would take, g: kitchen practice by group, and half of its limit where
