@@ -381,3 +381,27 @@ func BenchmarkBindAllFoods(b *testing.B) {
 		advise.Bind(ours, d, advise.Options{Foods: named[:min(300, len(named))]})
 	}
 }
+
+// A bread stuffing for those who eat no egg stays one: bread without gluten is made with egg, and wheat bread they may eat. Who
+// leaves out gluten too is given none.
+func TestAStuffingStaysBread(t *testing.T) {
+	text := `{"format":"cuerda-build/1","lines":[{"food":"bread-wheat","grams":350},{"food":"celery","grams":120,"prep":[{"do":"saute","minutes":8}]},` +
+		`{"food":"onion","grams":150,"prep":[{"do":"saute","minutes":8}]},{"food":"butter","grams":80},{"food":"egg","grams":100},{"food":"broth","grams":300}],` +
+		`"piece":{"kind":"stuffing"},"cook":{"method":"still-oven"},"eaters":{"avoid":["egg","milk"%s]}}`
+	a := way(t, fmt.Sprintf(text, ""), advise.Options{Replace: advise.Classics})
+	require.NotEmpty(t, a.Suggest)
+	for i := range a.Suggest {
+		grams := map[string]float64{}
+		for _, l := range a.Suggest[i].Document.Lines {
+			grams[l.Food] += l.Grams
+		}
+		assert.Equal(t, 350., grams["bread-wheat"])
+		assert.Zero(t, grams["egg"]+grams["butter"])
+		assert.Equal(t, 80., grams["margarine"])
+	}
+	for _, w := range way(t, fmt.Sprintf(text, `,"gluten"`), advise.Options{Replace: advise.Classics}).Suggest {
+		for _, l := range w.Document.Lines {
+			assert.NotEqual(t, "bread-wheat", l.Food)
+		}
+	}
+}

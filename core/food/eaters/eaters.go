@@ -265,6 +265,11 @@ func (t Table) Equal(f *food.Food, foods *food.Catalogue) *food.Food {
 	return nil
 }
 
+// HasEqual says that one of the foods that do for a cook what f does is one that everybody may eat, for all that is known or a label tells.
+func (t Table) HasEqual(f *food.Food, foods *food.Catalogue) bool {
+	return len(t.equals(f, foods, Clear, Label)) > 0
+}
+
 // equals are those of f in the table of equals that have one of those statuses.
 func (t Table) equals(f *food.Food, foods *food.Catalogue, statuses ...Status) (out []*food.Food) {
 	id := f.ID
