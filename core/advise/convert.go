@@ -1,6 +1,7 @@
 package advise
 
 import (
+	"math"
 	"slices"
 
 	"cuerda/core/document"
@@ -135,15 +136,19 @@ func without(k *kitchen.Kitchen, d *document.Document, how Replace) (rest docume
 
 // clearOf gives the document without anything that its table avoids, or that a classic recipe is freed
 // of: like goes for like where there is such a food, and what has none is taken out, in its parts too.
-// gone are the lines of the mix that were taken out before it, to which it adds. The table is that of the
-// guests with egg and gluten added, for that is what a conversion is for.
+// gone are the lines of the mix that were taken out before it, to which it adds. Eggs and what is made of wheat give way whoever
+// eats, for that is what a conversion is for; a little wheat in a sauce, or bulgur, only where somebody leaves it out.
 func clearOf(k *kitchen.Kitchen, d *document.Document, gone []document.Line) (out document.Document, allGone []document.Line) {
-	t := freed(d)
+	t, guests := freed(d), freedOf(d, "egg")
 	out, allGone = *d, gone
 	swap := func(lines []document.Line, glue bool) (kept, dropped []document.Line) {
 		for _, l := range lines {
 			f := k.Foods.Find(l.Food)
-			if t.Check(f, k.LabelRead(f.ID)).Status != eaters.Out {
+			eat := t
+			if !givesWay(Classics, f) {
+				eat = guests
+			}
+			if eat.Check(f, k.LabelRead(f.ID)).Status != eaters.Out {
 				kept = append(kept, l)
 				continue
 			}
@@ -161,7 +166,7 @@ func clearOf(k *kitchen.Kitchen, d *document.Document, gone []document.Line) (ou
 				dropped = append(dropped, l)
 				continue
 			}
-			l.Food, l.Name = by.ID, ""
+			l.Food, l.Name, l.Grams = by.ID, "", asDry(l.Grams, f, by)
 			l.Prep = slices.DeleteFunc(slices.Clone(l.Prep), func(p food.Preparation) bool { return !p.Do.Suits(by) })
 			kept = append(kept, l)
 		}
@@ -180,13 +185,26 @@ func clearOf(k *kitchen.Kitchen, d *document.Document, gone []document.Line) (ou
 	return out, allGone
 }
 
+// asDry is how much of one crumb or bread stands in for another, g: as much dry matter, where they are not about as moist.
+func asDry(grams float64, f, by *food.Food) float64 {
+	const alike = .15
+	ratio := (100 - f.Water) / (100 - by.Water)
+	if f.Group != food.GrainBinder || by.Group != food.GrainBinder || math.Abs(ratio-1) < alike {
+		return grams
+	}
+	return measurable(ratio * grams)
+}
+
 // freed is the table of a document with what a conversion takes out of classic recipes.
-func freed(d *document.Document) eaters.Table {
+func freed(d *document.Document) eaters.Table { return freedOf(d, "egg", "gluten") }
+
+// freedOf is the table of a document with more that it leaves out.
+func freedOf(d *document.Document, more ...string) eaters.Table {
 	all := eaters.Eaters{}
 	if d.Eaters != nil {
 		all = *d.Eaters
 	}
-	all.Avoid = append(slices.Clone(all.Avoid), "egg", "gluten")
+	all.Avoid = append(slices.Clone(all.Avoid), more...)
 	return all.Table()
 }
 
