@@ -57,7 +57,7 @@ func or(v *float64, otherwise float64) float64 {
 }
 
 // Fault is why nothing can be composed of an ask. Code is unknown-food, not-for-eaters, too-much, too-little, portions, eaters, kind,
-// method, no-body, must-apart or minutes; What is the food or word it is about.
+// method, no-body, must-apart, must-unused or minutes; What is the food or word it is about.
 type Fault struct{ Code, What string }
 
 func (f *Fault) Error() string { return "ask: " + f.Code + " " + f.What }

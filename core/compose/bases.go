@@ -4,6 +4,7 @@ import (
 	"cmp"
 	"slices"
 
+	"cuerda/core/document"
 	"cuerda/core/food"
 	"cuerda/core/food/eaters"
 	"cuerda/core/kitchen"
@@ -13,7 +14,8 @@ import (
 
 // stock are the foods that a mix may be made of, by what they play.
 type stock struct {
-	k *kitchen.Kitchen
+	k    *kitchen.Kitchen
+	kind piece.Kind
 	// must are the grams that have to go in by food; 0 where any amount will do.
 	must  map[string]float64
 	table eaters.Table
@@ -34,7 +36,7 @@ var common = []string{
 // stockOf sorts what an ask allows. What nobody at the table may eat is not in it, nor what only a label can tell of, but for
 // what the cook says must go in.
 func stockOf(a *Ask, k *kitchen.Kitchen) *stock {
-	s := &stock{k: k, must: map[string]float64{}, by: map[role][]*food.Food{}}
+	s := &stock{k: k, kind: a.Kind, must: map[string]float64{}, by: map[role][]*food.Food{}}
 	s.table = a.Eaters.Table()
 	named := map[string]bool{}
 	for _, m := range a.Must {
@@ -94,6 +96,27 @@ func (s *stock) rank(f *food.Food) int {
 		return 1
 	}
 	return 2
+}
+
+// unused is what must go in though nobody knows as what: no body, vegetable, binder or seasoning; "" for nothing.
+func (s *stock) unused() string {
+	for id := range s.must {
+		f := s.k.Foods.Find(id)
+		if _, plays := roleOf(f); !plays && !slices.Contains(s.binds, f) && !slices.Contains(always, id) {
+			return id
+		}
+	}
+	return ""
+}
+
+// hasMusts says that all that must go in is in a mix.
+func (s *stock) hasMusts(d *document.Document) bool {
+	for id := range s.must {
+		if !slices.ContainsFunc(d.Lines, func(l document.Line) bool { return l.Food == id }) {
+			return false
+		}
+	}
+	return true
 }
 
 func (s *stock) musts(r role) (out []*food.Food) {
@@ -168,6 +191,17 @@ func (s *stock) bases() (out []base) {
 		}
 		for _, g := range grains[:min(2, len(grains))] {
 			add(base{g})
+		}
+		if s.kind == piece.Fritter {
+			vegetables := s.musts(veg)
+			if len(vegetables) == 0 {
+				vegetables = s.by[veg]
+			}
+			for _, v := range vegetables {
+				if p, _ := roleOf(v); p.most >= 20 && len(out) < mostBases { // not an onion by itself
+					add(base{v})
+				}
+			}
 		}
 		for _, v := range s.by[veg] {
 			if p, _ := roleOf(v); p.most >= 40 && len(grains) > 0 && len(out) < mostBases {

@@ -72,6 +72,9 @@ func Compose(k *kitchen.Kitchen, a *Ask, done <-chan struct{}) (Answer, error) {
 			}
 		}
 	}
+	if id := c.stock.unused(); id != "" {
+		return Answer{}, &Fault{"must-unused", id}
+	}
 	bases := c.stock.bases()
 	if len(bases) == 0 {
 		return Answer{}, &Fault{"no-body", ""}
@@ -127,7 +130,7 @@ func (c *composer) good(bases []base) []looked {
 }
 
 func (c *composer) holds(l *looked, low float64) bool {
-	return l.chance >= leastChance && l.low >= low && l.eat >= leastEat &&
+	return c.stock.hasMusts(&l.doc) && l.chance >= leastChance && l.low >= low && l.eat >= leastEat &&
 		(c.ask.Minutes == 0 || minutes(&l.doc) <= c.ask.Minutes)
 }
 
@@ -146,6 +149,9 @@ func (c *composer) first(bases []base) (out []looked) {
 							return nil
 						}
 						p := plan{kind: kind, heat: heat, base: b, ways: make([]int, len(b)), items: beside, binder: bound[0], with: bound[1], level: .5, rest: 15}
+						if r, _ := roleOf(b[0]); kind == piece.Fritter && r.role == veg && bound[0] != nil {
+							p.water = .08
+						}
 						if l, ok := c.look(p); ok {
 							out = append(out, l)
 						}
@@ -167,7 +173,7 @@ var savouries = map[string][]string{
 // with and without what makes it rich.
 func (c *composer) beside(b base) (out [][]item) {
 	fits := func(f *food.Food) bool {
-		return !slices.ContainsFunc(b, func(o *food.Food) bool { return o == f || apart(family(o), family(f)) })
+		return (family(f) != sweet || c.stock.asked[f.ID]) && !slices.ContainsFunc(b, func(o *food.Food) bool { return o == f || apart(family(o), family(f)) })
 	}
 	var musts, core []item
 	taken := map[*food.Food]bool{}
@@ -259,6 +265,11 @@ func (c *composer) refine(l looked) looked {
 			r, _ := roleOf(l.base[i])
 			for way := range r.ways {
 				try(func(p *plan) { p.ways[i] = way })
+			}
+		}
+		if l.water > 0 {
+			for _, water := range []float64{0, .04, .08, .12, .18} {
+				try(func(p *plan) { p.water = water })
 			}
 		}
 		for _, rest := range []float64{0, 10, 15, 20, 30} {

@@ -73,6 +73,29 @@ func TestTheNearestIsProposedWhereNothingIsSure(t *testing.T) {
 	}
 }
 
+// A vegetable in a batter of flour and water is a fritter, without any body that other mixes want.
+func TestAVegetableBecomesFritters(t *testing.T) {
+	got := composed(t, &compose.Ask{
+		Format: compose.Format, Must: []compose.Amount{{Food: "sweetcorn", Grams: 300}}, Kind: piece.Fritter,
+		May: []string{"spring-onion", "chickpea-flour", "corn-starch", "coriander"}, Eaters: &eaters.Eaters{Diet: "vegan"},
+	})
+	require.NotEmpty(t, got.Proposals)
+	grams := map[string]float64{}
+	for _, l := range got.Proposals[0].Document.Lines {
+		grams[l.Food] = l.Grams
+	}
+	assert.Equal(t, 300., grams["sweetcorn"])
+	assert.Greater(t, grams["chickpea-flour"], 50.)
+	assert.Greater(t, grams["water"], 30.)
+	assert.Greater(t, got.Proposals[0].Chance, .85)
+}
+
+// What nobody knows what to do with is not left out in silence.
+func TestWhatMustGoInHasAPlace(t *testing.T) {
+	_, err := compose.Compose(kitchen.Usual(), &compose.Ask{Format: compose.Format, Must: []compose.Amount{{Food: "lentils-cooked", Grams: 400}, {Food: "nori", Grams: 10}}, Any: true}, nil)
+	assert.Equal(t, &compose.Fault{Code: "must-unused", What: "nori"}, err)
+}
+
 // Whatever is asked: nobody is served what they leave out, the number is the one that the Bench shows, and every amount is one
 // that a kitchen can measure.
 func TestLawsOfProposals(t *testing.T) {
@@ -102,6 +125,19 @@ func TestLawsOfProposals(t *testing.T) {
 			assert.Equal(t, said.Chance, p.Chance)
 			assert.Equal(t, said.Eat, p.Eat)
 			assert.Empty(t, said.NotFor)
+			in := map[string]bool{}
+			for _, l := range p.Document.Lines {
+				in[l.Food] = true
+			}
+			for _, m := range a.Must {
+				id := m.Food
+				for _, y := range k.Foods.Yields() {
+					if y.Dry.ID == id {
+						id = y.Cooked.ID
+					}
+				}
+				assert.True(t, in[id], "%s must go in", id)
+			}
 			for _, l := range p.Document.Lines {
 				status := a.Eaters.Table().Check(k.Foods.Find(l.Food), nil).Status
 				assert.True(t, status == eaters.Clear || musts[l.Food] && status == eaters.Label, "%s", l.Food)

@@ -24,6 +24,9 @@ const (
 	season  role = "season"
 )
 
+// sweet is the family of what goes in only where somebody asks for it.
+const sweet = "sweet"
+
 // part is a row of roles.csv.
 type part struct {
 	role        role

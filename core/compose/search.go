@@ -31,6 +31,7 @@ type plan struct {
 	binder      *food.Food
 	with        *food.Food // that it is paired with
 	level       float64
+	water       float64 // that makes a batter of the flour, a share of the mix
 	rest, chill float64
 }
 
@@ -97,7 +98,7 @@ func (c *composer) build(p *plan) (document.Document, bool) {
 		d.Lines = append(d.Lines, document.Line{Food: f.ID, Grams: 100})
 	}
 	shares := make([]float64, len(p.items))
-	others := (saltPct + spicePct) / 100
+	others := (saltPct+spicePct)/100 + p.water
 	for i := range p.items {
 		it := &p.items[i]
 		r, _ := roleOf(it.food)
@@ -166,6 +167,7 @@ func (c *composer) build(p *plan) (document.Document, bool) {
 		}
 		add(f, g, nil)
 	}
+	add(c.k.Foods.Find("water"), p.water*total, nil)
 	bind(p.binder, binder)
 	bind(p.with, with)
 	salt := saltPct
@@ -256,6 +258,9 @@ func (c *composer) amounts(p *plan, others float64) (total float64, grams []floa
 		r, _ := roleOf(f)
 		share := 100 * grams[i] / total
 		least, most := r.least, r.most
+		if p.kind == piece.Fritter && r.role == veg {
+			least, most = leastOfFritter, mostOfFritter
+		}
 		if len(p.base) > 1 {
 			least = min(least, 12)
 		} else if r.role == grain {
@@ -267,6 +272,9 @@ func (c *composer) amounts(p *plan, others float64) (total float64, grams []floa
 	}
 	return total, grams, true
 }
+
+// A fritter is a vegetable in batter: so much of the mix it is, g per 100 g (kitchen practice).
+const leastOfFritter, mostOfFritter = 35, 75
 
 // weight is how much of a base each of its foods is: the first is what it is called by.
 func weight(b base, i int) float64 {

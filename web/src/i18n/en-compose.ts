@@ -82,6 +82,8 @@ export const compose = {
     "not-for-eaters": "Somebody at the table does not eat {{food}}.",
     "too-much": "That is more {{food}} than one bowl takes (20 kg).",
     "too-little": "That is too little {{food}} to go by. Give 5 g or more, or leave the amount open.",
+    "must-unused":
+      "Cuerda does not know what {{food}} does in a mix: leave it out here, and add it on the Bench.",
     "must-apart": "{{food}} and the rest of what has to go in do not belong into one mix.",
     minutes: "Nothing is done so soon. Give it 12 minutes or more.",
     other: "This cannot be worked out. Change what has to go in.",

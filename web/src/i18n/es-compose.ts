@@ -85,6 +85,8 @@ export const compose: ComposeWords = {
     "not-for-eaters": "Alguien de la mesa no come {{food}}.",
     "too-much": "Es más {{food}} de lo que cabe en un bol (20 kg).",
     "too-little": "Es muy poco {{food}}. Pon 5 g o más, o deja la cantidad abierta.",
+    "must-unused":
+      "Cuerda no sabe qué hace {{food}} en una mezcla: quítalo de aquí y añádelo después en el Taller.",
     "must-apart": "{{food}} y lo demás que tiene que llevar no van en una misma mezcla.",
     minutes: "Nada está tan pronto. Dale 12 minutos o más.",
     other: "Esto no se puede calcular. Cambia lo que tiene que llevar.",
