@@ -219,7 +219,9 @@ func (m *procedure) timeIn(s *sentence, from int) (total float64) {
 			return bare // "give them 2 more, so 5 altogether"
 		}
 		if v <= 0 {
-			continue
+			if v, n = s.aSide(k); v <= 0 {
+				continue
+			}
 		}
 		aside := false
 		for j := max(0, k-3); j < k; j++ {
@@ -256,6 +258,24 @@ func (m *procedure) timeIn(s *sentence, from int) (total float64) {
 		k = after - 1
 	}
 	return total
+}
+
+// aSide reads a bare number of minutes, or a range, that is told of each side: "3-4 each side"; 0 for none.
+func (s *sentence) aSide(k int) (minutes float64, n int) {
+	const longest = 30
+	v, n := ingredient.Number(s.tokens, k)
+	if n == 0 || v < 1 || v > longest {
+		return 0, 0
+	}
+	if step := ingredient.Through(s.tokens, k, k+n); step > 0 {
+		if high, more := ingredient.Number(s.tokens, k+n+step); more > 0 && high > v {
+			v, n = (v+high)/2, n+step+more
+		}
+	}
+	if k+n < len(s.tokens) && s.tokens[k+n].Of("side") {
+		return v, n
+	}
+	return 0, 0
 }
 
 // adds says that a time comes on top of the one before: "4 minutes, flip, and cook 4

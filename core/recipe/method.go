@@ -293,7 +293,7 @@ func (m *procedure) heats(s *sentence, i int) bool {
 		if timed >= 0 && i > m.shapeAt && s.has("side") >= 0 && m.shapeAt >= 0 {
 			return true // "they want four minutes a side"
 		}
-		return timed >= 0 && i > m.shapeAt && len(s.temperatures()) > 0
+		return timed >= 0 && (i > m.shapeAt || s.has("tin") >= 0) && len(s.temperatures()) > 0
 	}
 	if i == m.shapeAt {
 		// The heat must come after the shaping in its own sentence.

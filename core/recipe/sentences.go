@@ -156,7 +156,7 @@ func sentencesOf(steps []string, spoken []Told, l words.Language) (out []sentenc
 		}
 		for k := range tokens {
 			t := &tokens[k]
-			abbreviated := t.Is(".") && k > 0 && (shortened(&tokens[k-1]) || tokens[k-1].Of("time")) && k+1 < len(tokens) && !upper(text[tokens[k+1].At:])
+			abbreviated := t.Is(".") && k > 0 && (shortened(&tokens[k-1]) || tokens[k-1].Of("time") && !(k+1 < len(tokens) && tokens[k+1].Kind == words.Number)) && k+1 < len(tokens) && !upper(text[tokens[k+1].At:])
 			if (t.Is(".") || t.Is(";") || t.Is("!") || t.Is("?")) && !abbreviated {
 				cut(k)
 			} else if breaks[k] {

@@ -119,6 +119,9 @@ func (s *sentence) besideFan(i int) bool {
 	if v := s.tokens[i].Value; v != math.Trunc(v/5)*5 || v < 120 || v > 475 {
 		return false
 	}
+	if i > 0 && s.tokens[i-1].Of("heat.fan") {
+		return true // "200C (fan 180)"
+	}
 	next := i + 1
 	if next+1 < len(s.tokens) && (s.tokens[next].Is("(") || s.tokens[next].Is("/")) && s.tokens[next+1].Kind == words.Number {
 		next += 2

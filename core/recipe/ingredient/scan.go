@@ -240,6 +240,15 @@ func (s *scan) lastAmount(from int) int {
 
 // fruit takes "juice of", "zest of" off the front.
 func (s *scan) fruit(i *int) string {
+	if _, n := s.number(*i + 1); n > 0 && (s.at(*i).Of("word.juice") || s.at(*i).Of("word.zest")) { // "juice ½ lemon"
+		part := "juice"
+		if s.at(*i).Of("word.zest") {
+			part = "zest"
+		}
+		s.mark(*i, *i+1)
+		*i++
+		return part
+	}
 	for _, part := range []string{"both", "juice", "zest"} {
 		if p := s.at(*i).In("part." + part); p.N > 0 {
 			s.mark(*i, *i+p.N)
@@ -313,13 +322,23 @@ func (s *scan) cut(i int) int {
 			return k
 		case t.Is(".") && k > i:
 			return k
-		case k > i && (t.Under("role.").N > 0 || t.Of("aside") && t.Plain != "sin"):
+		case k > i && (t.Under("role.").N > 0 && !s.inName(i, k) || t.Of("aside") && t.Plain != "sin"):
 			return k
 		case k >= next:
 			return k
 		}
 	}
 	return len(s.main)
+}
+
+// inName says that the token at k belongs to the name of a food that begins before it: the oil of "olive oil spray".
+func (s *scan) inName(from, k int) bool {
+	for b := from; b < k; b++ {
+		if f, n := s.r.foodAt(s.main, b, s.l); f != nil && b+n > k {
+			return true
+		}
+	}
+	return false
 }
 
 // joint gives how many tokens join a food to another at k: "and", "mixed with".

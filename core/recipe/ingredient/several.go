@@ -357,7 +357,7 @@ func (s *scan) others(from int, first *measured) {
 			m.unit, m.per, named = first.unit, first.per, true // "1 cda. de lino con 3 de agua", "2 tsp of cumin and one of coriander"
 		case !named && m.said && m.unit == "" && (s.at(k+n).Kind == words.Number || s.at(k+n).Of("number")): // "1 onion and 1 red pepper"
 			if other, at, _ := s.longest(k+n+m.n, s.cut(k+n+m.n)); other != nil && at == k+n+m.n && other.GramsPerPiece > 0 {
-				named = !s.at(k).Is(",")
+				named = !s.at(k).Is(",") || s.at(k+n).Kind == words.Number
 			}
 		}
 		seasoning := f != nil && minor(f)
