@@ -336,7 +336,7 @@ func (s *scan) nextAmount(i int) int {
 			if f, _ := s.r.foodAt(s.main, min(k+n+m.n, len(s.main)-1), s.l); f != nil && f.GramsPerPiece > 0 && m.said && s.at(k+n).Kind == words.Number && k+n+m.n < len(s.main) {
 				return k // "1 onion and 1 red pepper"
 			}
-		} else if s.sameAgain(k) {
+		} else if s.sameAgain(k) || s.runsOn(i, k) {
 			return k
 		}
 	}

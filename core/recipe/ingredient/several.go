@@ -216,6 +216,21 @@ func (s *scan) sameAgain(k int) bool {
 	return n > 0 && s.at(k).Kind == words.Word && s.at(k+n).Of("word.of") && s.at(k+n+1).Under("unit.").N == 0
 }
 
+// runsOn says that another food with its own amount begins at a place, without a word or a mark between: "1 tsp cumin 1 tsp garlic powder".
+func (s *scan) runsOn(from, k int) bool {
+	if k < from || k == 0 || s.at(k).Kind != words.Number || s.at(k-1).Kind != words.Word || s.at(k-1).Of("about") || s.at(k-1).Of("word.of") {
+		return false
+	}
+	m := s.measure(k)
+	next := k + m.n
+	if !m.said || m.unit == "" || m.unit == "pack" || next >= len(s.main) {
+		return false
+	}
+	behind, _ := s.r.foodAt(s.main, next, s.l)
+	before, _, _ := s.longest(from, k)
+	return behind != nil && (before != nil || s.used[s.at(k-1).At])
+}
+
 // verbAt is where words begin to tell what is done to a food; the end where they do not.
 func (s *scan) verbAt(from, end int) int {
 	for k := from; k < end; k++ {
@@ -343,7 +358,7 @@ func (s *scan) others(from int, first *measured) {
 		if s.at(k).Is(",") {
 			n = 1
 		}
-		again := n == 0 && first.unit != "" && s.sameAgain(k) // dictated: "two teaspoons of cumin one of coriander"
+		again := n == 0 && (first.unit != "" && s.sameAgain(k) || s.runsOn(start, k)) // dictated: "two teaspoons of cumin one of coriander"
 		if n == 0 && !again || s.used[s.at(k).At] {
 			continue
 		}
