@@ -39,6 +39,8 @@ type Missing struct {
 // Answer is what an ask comes to.
 type Answer struct {
 	Proposals []Proposal
+	// Nearest says that none of them is sure to hold: they are the nearest to it.
+	Nearest bool
 	// LookedAt is how many builds were judged.
 	LookedAt int
 	Missing  []Missing
@@ -87,6 +89,7 @@ func Compose(k *kitchen.Kitchen, a *Ask, done <-chan struct{}) (Answer, error) {
 	if len(out.Proposals) < 3 && !a.Any {
 		out.Missing = c.missing(len(out.Proposals))
 	}
+	out.Nearest = len(good) > 0 && good[0].low < leastLow
 	out.LookedAt = c.count
 	return out, nil
 }

@@ -63,6 +63,8 @@ func TestTheNearestIsProposedWhereNothingIsSure(t *testing.T) {
 	})
 	require.NotEmpty(t, got.Proposals)
 	assert.LessOrEqual(t, len(got.Proposals), 3)
+	assert.True(t, got.Nearest)
+	assert.False(t, composed(t, &lentils).Nearest)
 	for _, p := range got.Proposals {
 		assert.Less(t, p.Low, .5)
 		assert.Greater(t, p.Chance, .72)

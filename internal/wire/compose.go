@@ -8,6 +8,8 @@ import (
 // Composed is compose.Answer as the interface tells it.
 type Composed struct {
 	Proposals []Proposal `json:"proposals"`
+	// Nearest says that none of them is sure to hold: they are the nearest to it.
+	Nearest bool `json:"nearest"`
 	// LookedAt is how many builds were judged.
 	LookedAt int `json:"looked_at"`
 	// Missing are foods that would make more possible.

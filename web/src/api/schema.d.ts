@@ -1793,6 +1793,7 @@ export interface components {
             /** Format: int64 */
             looked_at: number;
             missing: components["schemas"]["MissingFood"][];
+            nearest: boolean;
             proposals: components["schemas"]["Proposal"][];
         };
         Composition: {

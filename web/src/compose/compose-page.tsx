@@ -94,6 +94,10 @@ function Compose({ foods, vocabulary, have }: Props) {
   });
   const problem = found.error instanceof ApiError ? found.error.problem : undefined;
   const proposals = found.isError ? [] : (found.data?.proposals ?? []);
+  const heading =
+    proposals.length > 0
+      ? t(found.data?.nearest ? "compose.near" : "compose.found", { count: proposals.length })
+      : "";
   const nameOf = useNameOf(foods);
   const open = (p: Proposal) =>
     create.mutate(
@@ -126,11 +130,9 @@ function Compose({ foods, vocabulary, have }: Props) {
         }}
       />
       <section id="compose-found" className="compose-found" aria-busy={found.isFetching}>
-        <Spoken words={proposals.length > 0 ? t("compose.found", { count: proposals.length }) : ""} />
+        <Spoken words={heading} />
         <header>
-          <h2>
-            {proposals.length > 0 ? t("compose.found", { count: proposals.length }) : t("compose.title")}
-          </h2>
+          <h2>{heading || t("compose.title")}</h2>
           {proposals.length > 0 && found.data && (
             <p className="hint">{t("compose.looked", { n: format.number(found.data.looked_at) })}</p>
           )}

@@ -40,6 +40,8 @@ export const compose = {
   effort: "From little work to best to eat",
   found_one: "One mix that holds",
   found_other: "{{count}} mixes that hold, as unlike as they can be",
+  near_one: "One mix comes near: none is sure to hold",
+  near_other: "{{count}} mixes come near: none is sure to hold",
   toFound: "To the mixes below",
   looked: "chosen from {{n}} that were worked out",
   none: "Nothing of this holds well enough to be worth eating.",

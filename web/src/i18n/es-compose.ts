@@ -41,6 +41,8 @@ export const compose: ComposeWords = {
   effort: "De poco trabajo a más rica",
   found_one: "Una mezcla que aguanta",
   found_other: "{{count}} mezclas que aguantan, lo más distintas que se puede",
+  near_one: "Una mezcla se acerca: ninguna aguanta con seguridad",
+  near_other: "{{count}} mezclas se acercan: ninguna aguanta con seguridad",
   toFound: "A las mezclas, abajo",
   looked: "elegidas entre {{n}} que se calcularon",
   none: "Nada de esto aguanta lo bastante como para que valga la pena comerlo.",
