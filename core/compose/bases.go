@@ -2,6 +2,7 @@ package compose
 
 import (
 	"cmp"
+	"maps"
 	"slices"
 
 	"cuerda/core/document"
@@ -100,7 +101,7 @@ func (s *stock) rank(f *food.Food) int {
 
 // unused is what must go in though nobody knows as what: no body, vegetable, binder or seasoning; "" for nothing.
 func (s *stock) unused() string {
-	for id := range s.must {
+	for _, id := range slices.Sorted(maps.Keys(s.must)) { // the same question has the same answer
 		f := s.k.Foods.Find(id)
 		if _, plays := roleOf(f); !plays && !slices.Contains(s.binds, f) && !slices.Contains(always, id) {
 			return id
@@ -139,6 +140,9 @@ func family(f *food.Food) string {
 
 // mostBases are looked at: those that must go in first, then one of each family before a second of it.
 const mostBases = 10
+
+// leastOfBatter is how much of a mix a vegetable may be, g per 100 g, that makes fritters by itself: courgette, and no onion.
+const leastOfBatter = 20
 
 // bases are what mixes can be built on: what must go in, alone or with what goes with it.
 func (s *stock) bases() (out []base) {
@@ -198,7 +202,7 @@ func (s *stock) bases() (out []base) {
 				vegetables = s.by[veg]
 			}
 			for _, v := range vegetables {
-				if p, _ := roleOf(v); p.most >= 20 && len(out) < mostBases { // not an onion by itself
+				if p, _ := roleOf(v); p.most >= leastOfBatter && len(out) < mostBases {
 					add(base{v})
 				}
 			}

@@ -82,14 +82,17 @@ func Compose(k *kitchen.Kitchen, a *Ask, done <-chan struct{}) (Answer, error) {
 		return Answer{}, &Fault{"no-body", ""}
 	}
 	out := Answer{Proposals: []Proposal{}, Missing: []Missing{}}
-	good := c.good(bases)
+	good, nearest := c.good(bases)
 	for _, l := range c.unlike(good) {
 		out.Proposals = append(out.Proposals, c.proposal(l))
 	}
-	if len(out.Proposals) < 3 && !a.Any {
-		out.Missing = c.missing(len(out.Proposals))
+	if out.Nearest = nearest; !a.Any && (nearest || len(out.Proposals) < 3) {
+		sure := len(out.Proposals)
+		if nearest {
+			sure = 0
+		}
+		out.Missing = c.missing(sure)
 	}
-	out.Nearest = len(good) > 0 && good[0].low < leastLow
 	out.LookedAt = c.count
 	return out, nil
 }
@@ -100,12 +103,12 @@ type skeleton struct {
 	heat                method.Method
 }
 
-// good are the refined builds that hold and are worth eating, the best first.
-func (c *composer) good(bases []base) []looked {
+// good are the refined builds that hold and are worth eating, the best first. Where there are none they are those that come nearest.
+func (c *composer) good(bases []base) (out []looked, nearest bool) {
 	first := c.first(bases)
 	slices.SortStableFunc(first, func(x, y looked) int { return cmp.Compare(y.score, x.score) })
 	alike, ofBase := map[skeleton]int{}, map[[2]*food.Food]int{}
-	var out, near []looked
+	var near []looked
 	for _, l := range first {
 		pair := [2]*food.Food{l.base[0], l.base[len(l.base)-1]}
 		key := skeleton{l.base[0], l.base[len(l.base)-1], l.binder, l.heat}
@@ -115,7 +118,7 @@ func (c *composer) good(bases []base) []looked {
 		alike[key]++
 		ofBase[pair]++
 		if c.ended() {
-			return nil
+			return nil, false
 		}
 		switch l = c.refine(l); {
 		case c.holds(&l, leastLow):
@@ -126,10 +129,10 @@ func (c *composer) good(bases []base) []looked {
 	}
 	if len(out) == 0 {
 		slices.SortStableFunc(near, func(x, y looked) int { return cmp.Compare(y.score, x.score) })
-		out = near[:min(len(near), mostNear)]
+		return near[:min(len(near), mostNear)], len(near) > 0
 	}
 	slices.SortStableFunc(out, func(x, y looked) int { return cmp.Compare(y.score, x.score) })
-	return out
+	return out, false
 }
 
 func (c *composer) holds(l *looked, low float64) bool {
@@ -442,9 +445,10 @@ func (c *composer) missing(now int) (out []Missing) {
 		more := *c.ask
 		more.May = append(slices.Clone(c.ask.May), w.Food)
 		next := &composer{ask: &more, k: c.k, stock: stockOf(&more, c.k), done: c.done}
-		n := len(next.unlike(next.good(next.stock.bases())))
+		good, nearest := next.good(next.stock.bases())
+		n := len(next.unlike(good))
 		c.count += next.count
-		if n > now {
+		if n > now && !nearest {
 			out = append(out, Missing{w.Food, w.Grams, n})
 		}
 	}

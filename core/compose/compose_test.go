@@ -64,6 +64,7 @@ func TestTheNearestIsProposedWhereNothingIsSure(t *testing.T) {
 	require.NotEmpty(t, got.Proposals)
 	assert.LessOrEqual(t, len(got.Proposals), 3)
 	assert.True(t, got.Nearest)
+	assert.NotEmpty(t, got.Missing, "what would make it sure is told")
 	assert.False(t, composed(t, &lentils).Nearest)
 	for _, p := range got.Proposals {
 		assert.Less(t, p.Low, .5)
@@ -96,6 +97,10 @@ func TestAVegetableBecomesFritters(t *testing.T) {
 func TestWhatMustGoInHasAPlace(t *testing.T) {
 	_, err := compose.Compose(kitchen.Usual(), &compose.Ask{Format: compose.Format, Must: []compose.Amount{{Food: "lentils-cooked", Grams: 400}, {Food: "nori", Grams: 10}}, Any: true}, nil)
 	assert.Equal(t, &compose.Fault{Code: "must-unused", What: "nori"}, err)
+	for range 20 { // of several always the same one
+		_, err := compose.Compose(kitchen.Usual(), &compose.Ask{Format: compose.Format, Must: []compose.Amount{{Food: "nori", Grams: 10}, {Food: "okra", Grams: 80}}, Any: true}, nil)
+		assert.Equal(t, &compose.Fault{Code: "must-unused", What: "nori"}, err)
+	}
 }
 
 // Whatever is asked: nobody is served what they leave out, the number is the one that the Bench shows, and every amount is one
