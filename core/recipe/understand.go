@@ -130,8 +130,8 @@ func Understand(f *Found, r *ingredient.Reader, foods *food.Catalogue) Understoo
 	return out
 }
 
-// bothDone does to a food told just before another in a sentence what "both" of them are done: "walnuts and
-// cashews (both chopped)".
+// bothDone gives a preparation to two foods where a sentence says that it is done to both: in "walnuts and cashews
+// (both chopped)" the words stand with the cashews, and the walnuts are chopped too.
 func bothDone(lines []ReadLine, spoken []Told, foods *food.Catalogue) {
 	for i := 1; i < len(lines) && i < len(spoken); i++ {
 		own, before := &lines[i].read, &lines[i-1].read

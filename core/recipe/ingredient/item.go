@@ -145,7 +145,7 @@ func (s *scan) amountPast(from int, f *food.Food) int {
 			}
 			break
 		}
-		if !(t.Is(",") || t.Is(":") || t.Is("-") || t.Is("=") || known(t) > 0 && t.Under("do.").N == 0) {
+		if !describes(t) {
 			break
 		}
 	}

@@ -57,7 +57,7 @@ func (r *Reader) Spots(text string, tokens []words.Token, l words.Language) (out
 					end = next
 					break
 				}
-				if !(t.Is(",") || t.Is(":") || t.Is("-") || t.Is("(") || t.Is("=") || known(t) > 0 && t.Under("do.").N == 0) {
+				if !t.Is("(") && !describes(t) {
 					break
 				}
 			}
@@ -115,8 +115,13 @@ func (s *scan) time(k int) bool {
 	return t.Of("degrees") || t.Of("length") || t.Is("%")
 }
 
-// leadsToFood says that words behind an amount lead to a food, whose amount it then is: "a 180 g packet of cooked
-// chestnuts".
+// describes says that a token may stand between the name of a food and the amount behind it: "corn, frozen: 1 cup".
+func describes(t *words.Token) bool {
+	return t.Is(",") || t.Is(":") || t.Is("-") || t.Is("=") || known(t) > 0 && t.Under("do.").N == 0
+}
+
+// leadsToFood says that a food follows an amount, with nothing between but words that describe it: in "a 180 g packet of cooked
+// chestnuts" the amount is that of the chestnuts, and not of what was named before.
 func (s *scan) leadsToFood(from int, l words.Language) bool {
 	for k := from; k < min(len(s.main), from+4); k++ {
 		if f, _ := s.r.foodAt(s.main, k, l); f != nil {

@@ -181,7 +181,8 @@ const (
 // unfinished are words that no line ends with.
 var unfinished = words.All("word.unfinished")
 
-// leads are those that an amount may follow: "ground flax in", "3 tbsp water".
+// leads are the words at the end of a broken line behind which the next line may begin with an amount: "ground flax in" and then
+// "3 tbsp water".
 var leads = words.All("word.leads")
 
 // goesOn says that a line is the rest of the one before it.
