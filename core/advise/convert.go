@@ -158,7 +158,7 @@ func clearOf(k *kitchen.Kitchen, d *document.Document, gone []document.Line) (ou
 					by = k.Foods.Find(coatingGlue)
 				}
 			}
-			if f.Group == food.GrainBinder && isBody(d, &l) && !t.HasEqual(f, k.Foods) && table(d).Check(f, k.LabelRead(f.ID)).Status != eaters.Out {
+			if f.Group == food.GrainBinder && isBody(d, &l) && !t.HasEqual(f, k.Foods) && guests.Check(f, k.LabelRead(f.ID)).Status != eaters.Out {
 				kept = append(kept, l) // bread that they may eat, where there is no other: a stuffing stays one
 				continue
 			}
