@@ -219,9 +219,13 @@ func (m *procedure) timeIn(s *sentence, from int) (total float64) {
 			return bare // "give them 2 more, so 5 altogether"
 		}
 		if v <= 0 {
-			if v, n = s.aSide(k); v <= 0 {
-				continue
-			}
+			v, n = s.aSide(k)
+		}
+		if v <= 0 {
+			v, n = s.bareFor(k)
+		}
+		if v <= 0 || k > 0 && s.tokens[k-1].Plain == "at" { // "flip at 8 minutes"
+			continue
 		}
 		aside := false
 		for j := max(0, k-3); j < k; j++ {
@@ -278,6 +282,24 @@ func (s *sentence) aSide(k int) (minutes float64, n int) {
 	return 0, 0
 }
 
+// bareFor reads a bare number of minutes that stands behind a temperature, or comes on top of such: "180 for 40, then
+// another 20 without the foil"; 0 for none.
+func (s *sentence) bareFor(k int) (minutes float64, n int) {
+	const least, most = 4, 240
+	t := &s.tokens[k]
+	if k < 2 || t.Kind != words.Number || t.Value < least || t.Value > most || k+1 < len(s.tokens) && !(s.tokens[k+1].Kind == words.Mark && !s.tokens[k+1].Is("-") && !s.tokens[k+1].Is("/") || s.tokens[k+1].Of("word.then") || s.tokens[k+1].Of("word.and")) {
+		return 0, 0
+	}
+	before := &s.tokens[k-1]
+	switch {
+	case before.Of("word.for") && s.tokens[k-2].Kind == words.Number && s.tokens[k-2].Value >= 100:
+	case before.Of("more") && s.tokens[k-2].Of("word.for"):
+	default:
+		return 0, 0
+	}
+	return t.Value, 1
+}
+
 // adds says that a time comes on top of the one before: "4 minutes, flip, and cook 4
 // minutes more".
 func (s *sentence) adds(at, after int) bool {
@@ -286,5 +308,5 @@ func (s *sentence) adds(at, after int) bool {
 			return true
 		}
 	}
-	return after < len(s.tokens) && s.tokens[after].Of("more")
+	return after < len(s.tokens) && s.tokens[after].Of("more") || at > 0 && s.tokens[at-1].Of("more")
 }

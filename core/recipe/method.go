@@ -57,6 +57,9 @@ func newProcedure(f *Found, lines []ReadLine, r *ingredient.Reader, foods *food.
 			if e.item.Dry && e.food.State == food.Cooked && e.food.Group == food.Grain && e.item.Tells("do.soak") {
 				m.boil(e) // "bulgur 50 g dry, soak in boiling water"
 			}
+			if it.Boiled {
+				m.boil(e) // "100 g quinoa, cooked in 200 ml water"
+			}
 			if e.item.Tells("do.boil") && e.food.Has("cook-first") && !e.item.Tells("word.deny") {
 				m.boil(e) // "lentils, dry 1 1/2 c, boil 25 min"
 			}
@@ -82,9 +85,12 @@ func newProcedure(f *Found, lines []ReadLine, r *ingredient.Reader, foods *food.
 // where it is shaped and where it meets the heat.
 func (m *procedure) landmarks() {
 	named := map[int]bool{}
+	counts := func(e *entry) bool { // a seasoning to taste is often named nowhere
+		return e.part == "" && (e.item.Said || e.food.Group != food.Flavour)
+	}
 	mix := 0
 	for _, e := range m.entries {
-		if e.part == "" {
+		if counts(e) {
 			mix++
 		}
 	}
@@ -101,7 +107,7 @@ func (m *procedure) landmarks() {
 			for _, k := range x.items {
 				if except >= 0 && x.at > except {
 					m.entries[k].gone = m.entries[k].gone || x.grams == 0 && x.half == 0
-				} else if m.entries[k].part == "" {
+				} else if counts(m.entries[k]) {
 					named[k] = true
 				}
 			}
@@ -251,7 +257,7 @@ func (m *procedure) findShape() {
 // findCook finds where the pieces meet the heat: the first heat after the mix is
 // together that has a time or a temperature, in the sentence or the next.
 func (m *procedure) findCook() {
-	from := max(0, m.mixedAt, m.shapeAt)
+	from := max(0, m.mixedAt, m.shapeAt, m.halfTold())
 	for i := from; i < len(m.sentences); i++ {
 		s := &m.sentences[i]
 		if s.note || s.sauce || !m.heats(s, i) {
@@ -279,6 +285,21 @@ func (m *procedure) findCook() {
 			return
 		}
 	}
+}
+
+// halfTold is the sentence by which half of the foods were told, of a recipe in sentences: no heat before it is that of the
+// pieces. "You asked for the nut roast" is none at all.
+func (m *procedure) halfTold() int {
+	if len(m.spoken) == 0 || m.mixedAt >= 0 || m.shapeAt >= 0 {
+		return 0
+	}
+	middle := m.spoken[len(m.spoken)/2]
+	for i := range m.sentences {
+		if s := &m.sentences[i]; s.step == middle.Step && len(s.tokens) > 0 && utf8.RuneCountInString(s.text[:s.tokens[len(s.tokens)-1].At]) >= middle.At {
+			return i
+		}
+	}
+	return 0
 }
 
 // onlyFoods says that what a sentence heats are foods it names, not pieces.

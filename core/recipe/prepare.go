@@ -1,6 +1,7 @@
 package recipe
 
 import (
+	"math"
 	"slices"
 	"strings"
 
@@ -322,7 +323,7 @@ func (m *procedure) boil(e *entry) {
 	}
 	// What has no dry food of its own in the catalogue takes up as much as its kind does.
 	if (e.item.Dry || !m.saysCooked(e) && e.item.Unit != "pack") && e.food.State == food.Cooked && (e.food.Group == food.Grain || e.food.Group == food.Legume) && !m.hasDry(e.food) {
-		e.item.Grams *= takesUp[e.food.Group]
+		e.item.Grams = math.Round(10*e.item.Grams*takesUp[e.food.Group]) / 10
 		e.item.Dry = false
 		return
 	}
@@ -331,7 +332,7 @@ func (m *procedure) boil(e *entry) {
 		for _, y := range m.foods.Yields() {
 			if y.Cooked == e.food {
 				if dry := m.reader.Reweigh(e.item, y.Dry); dry > 0 {
-					e.item.Grams = dry * y.Factor
+					e.item.Grams = math.Round(10*dry*y.Factor) / 10
 				}
 				return
 			}

@@ -123,6 +123,9 @@ func (s *sentence) minutes(from int) (minutes float64, at, n int) {
 		if v, n := ingredient.Minutes(s.tokens, i); v > 0 {
 			return v, i, n
 		}
+		if v, n := s.bareFor(i); v > 0 {
+			return v, i, n
+		}
 	}
 	return 0, -1, 0
 }
@@ -243,6 +246,9 @@ func (m *procedure) segmentsOf(s *sentence) {
 		if m.l == words.English && longest == 1 && i > 0 && s.tokens[i-1].Of("word.the") && !words.Participle(t.Plain, m.l) {
 			continue // "add to the mash", "the mix"
 		}
+		if m.l == words.English && longest == 1 && s.compound(i) && !words.Participle(t.Plain, m.l) {
+			continue // "the nut roast"
+		}
 		if x := m.describes(s, i, longest); x >= 0 {
 			s.described = append(s.described, described{x, lists})
 			continue
@@ -283,6 +289,18 @@ func (m *procedure) segmentsOf(s *sentence) {
 			s.verbs[m.List] = true
 		}
 	}
+}
+
+// compound says that a word stands right behind a food that "the", "a" or "my" stands before.
+func (s *sentence) compound(i int) bool {
+	for x := range s.mentions {
+		at := &s.mentions[x]
+		if at.at+at.n == i && at.at > 0 {
+			before := &s.tokens[at.at-1]
+			return before.Of("word.the") || before.Of("article") || before.Plain == "my"
+		}
+	}
+	return false
 }
 
 // described is a food with a word that tells how it is: "the ground seeds".

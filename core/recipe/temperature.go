@@ -4,6 +4,7 @@ import (
 	"math"
 	"slices"
 	"strconv"
+	"strings"
 
 	"cuerda/core/kitchen"
 	"cuerda/core/physics/method"
@@ -15,7 +16,7 @@ import (
 func (m *procedure) hotAsOil(s *sentence) bool {
 	const coolest, hottest = 150, 200
 	return slices.ContainsFunc(s.temperatures(), func(t temperature) bool { return t.celsius >= coolest && t.celsius <= hottest }) &&
-		slices.ContainsFunc(m.entries, func(e *entry) bool { return e.part == Frying })
+		(slices.ContainsFunc(m.entries, func(e *entry) bool { return e.part == Frying }) || m.l == words.Spanish && strings.HasPrefix(s.tokens[s.has("heat.fry")].Plain, "fr") || s.tokens[s.has("heat.fry")].Plain == "fry")
 }
 
 // temperature is one that a sentence gives, degC.
@@ -105,6 +106,9 @@ func (s *sentence) timedHeat(i int) bool {
 	}
 	for k := i + 1; k < min(len(s.tokens), i+4); k++ {
 		if m, _ := ingredient.Minutes(s.tokens, k); m > 0 {
+			return true
+		}
+		if m, _ := s.bareFor(k); m > 0 {
 			return true
 		}
 		if t := &s.tokens[k]; !(t.Is(",") || t.Of("word.for") || t.Plain == "for" || t.Of("about") || t.Of("word.and")) {

@@ -128,6 +128,10 @@ type Told struct {
 func proseOf(rows []layout.Row, r *ingredient.Reader, l words.Language, told map[int]layout.Label) Found {
 	rows = slices.Clone(rows)
 	f := Found{Kind: Text, Rows: rows}
+	named := map[string]bool{}
+	answers := slices.ContainsFunc(rows, func(y layout.Row) bool {
+		return !y.Quoted() && len(r.Phrases(Short(y.Read, 4*maxWords), l, map[string]bool{})) > 2
+	})
 	for i := range rows {
 		y := &rows[i]
 		f.portionsIn(y)
@@ -138,10 +142,10 @@ func proseOf(rows []layout.Row, r *ingredient.Reader, l words.Language, told map
 				continue
 			}
 		case layout.Item, layout.Step, layout.Before, layout.Aside, layout.After:
-			if y.Label == layout.After && !tellsLate(y) || y.Quoted() && (y.Label == layout.Before || y.Label == layout.Aside) {
+			if y.Label == layout.After && !tellsLate(y) || y.Quoted() && (answers || y.Label == layout.Before || y.Label == layout.Aside) {
 				break
 			}
-			phrases := r.Phrases(Short(y.Read, 4*maxWords), l)
+			phrases := r.Phrases(Short(y.Read, 4*maxWords), l, named)
 			if told[i] == layout.None || len(phrases) == 0 && (y.Label == layout.Before || y.Label == layout.Aside) && !tellsWhatToDo(y) {
 				break
 			}

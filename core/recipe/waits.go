@@ -1,6 +1,9 @@
 package recipe
 
 import (
+	"slices"
+
+	"cuerda/core/food"
 	"cuerda/core/recipe/ingredient"
 	"cuerda/core/recipe/words"
 )
@@ -38,7 +41,7 @@ func (m *procedure) waits() (rest, chill *ReadWait) {
 			if v <= 0 {
 				continue
 			}
-			if s.optional(k) {
+			if s.optional(k) || s.gelled && m.gelsOnly(s, k) {
 				k += n - 1
 				continue
 			}
@@ -63,6 +66,23 @@ func (m *procedure) waits() (rest, chill *ReadWait) {
 		}
 	}
 	return rest, chill
+}
+
+// gelsOnly says that a time stands right behind a seed and its liquid, and other foods come after it: "flax with water, 15
+// minutes, and 120 g of oats".
+func (m *procedure) gelsOnly(s *sentence, at int) bool {
+	gel, more := false, false
+	for _, x := range s.mentions {
+		if x.at > at {
+			more = true
+			continue
+		}
+		gel = !slices.ContainsFunc(x.items, func(k int) bool {
+			f := m.entries[k].food
+			return !f.Is(food.Liquid) && !food.SoakGel.Suits(f)
+		})
+	}
+	return gel && more
 }
 
 // bareMinutes says that a number without a unit is of minutes: "30 minutos en la encimera y otros 30 en la nevera",
@@ -94,6 +114,11 @@ func (s *sentence) optional(at int) bool {
 					return true
 				}
 			}
+		}
+	}
+	for k := at - 1; k >= max(0, at-5); k-- { // "4 hours at least (better overnight)"
+		if s.tokens[k].Of("word.better") && slices.ContainsFunc(s.tokens[:k], func(t words.Token) bool { return t.Of("time") || t.Of("span") }) {
+			return true
 		}
 	}
 	for k := range s.tokens {

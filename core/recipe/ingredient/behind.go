@@ -1,6 +1,7 @@
 package ingredient
 
 import (
+	"math"
 	"slices"
 
 	"cuerda/core/food"
@@ -59,6 +60,11 @@ func (s *scan) listBehind(from int) bool {
 		return false
 	}
 	for i := range found {
+		next := len(s.main)
+		if i+1 < len(found) {
+			next = found[i+1].a - 1
+		}
+		s.within(found[i].a, next)
 		s.takeBehind(&found[i])
 	}
 	s.alike = true
@@ -74,6 +80,11 @@ func (s *scan) parts(k int) bool {
 
 // withAmount reads the tokens from start to end as a food with its amount behind it, or a food alone; false where they are more or less.
 func (s *scan) withAmount(start, end int) (p foodAndAmount, ok bool) {
+	if m := s.measure(start); m.said && m.unit != "" && !m.bad && start+m.n < end && !s.time(start) { // "..., salt and a splash of soy sauce"
+		p.m, start = m, start+m.n
+		p.f, p.a, p.b = s.longest(start, end)
+		return p, p.f != nil && len(s.strangers(start, p.a))+len(s.strangers(p.b, end)) == 0
+	}
 	behind := end
 	for b := start + 1; b < end; b++ {
 		if s.at(b).Kind != words.Number && !s.at(b).Of("number") {
@@ -119,6 +130,19 @@ func (s *scan) takeBehind(p *foodAndAmount) {
 
 // leastGrams is from which number on a bare one behind a food counts grams, not pieces: "walnuts 80".
 const leastGrams = 20
+
+// leastFront is from which number on a bare one before a food may count grams: "150 potato", "100 walnuts", but "20 olives".
+const leastFront = 50
+
+// frontGrams takes a bare number before a food for grams where nobody counts so many of it.
+func (s *scan) frontGrams(at int, m *measured) {
+	if !m.said || m.unit != "" || m.amount < leastFront || m.high != 0 || math.Mod(m.amount, 5) != 0 {
+		return
+	}
+	if f, _, _ := s.longest(at, s.cut(at)); f != nil {
+		s.asGrams(f, m)
+	}
+}
 
 // asGrams takes a bare number behind a food for grams where so many pieces of it are no recipe.
 func (s *scan) asGrams(f *food.Food, m *measured) {

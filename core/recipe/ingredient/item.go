@@ -81,6 +81,9 @@ func (s *scan) item(i int, m measured, fruit string) (end int) {
 	item.Extra = s.extra()
 	item.Cooked, item.Divided, item.Dry = s.state.cooked, s.line.Divided, s.state.dry && !s.state.cooked
 	item.FoodSure = s.sureOf(i, a, b, end)
+	if s.at(a).In("word.vague").N == b-a {
+		item.FoodSure = min(item.FoodSure, 0.6) // "nuts": it does not say which
+	}
 	if item.FoodSure < 0.7 && !s.namesFoods(i, a, b, end) {
 		if near := s.misspelled(i, end); near != nil {
 			found, item.FoodSure = near, 0.6
@@ -110,7 +113,7 @@ func (s *scan) item(i int, m measured, fruit string) (end int) {
 		item.Name = s.text[s.main[a].At:s.main[b-1].End]
 	}
 	s.sizeOf(&m, f, i, end)
-	if m.unit == "pack" && m.pack == 0 && s.said == 0 {
+	if m.unit == "pack" && m.pack == 0 && s.said.grams == 0 {
 		s.packBehind(&m, b)
 	}
 	s.alternatives(&item, b, end)
@@ -120,9 +123,10 @@ func (s *scan) item(i int, m measured, fruit string) (end int) {
 	if f.Group == food.Fat && !m.said && s.line.Role == "" && (s.tells("heat.pan") || s.tells("heat.grill") || s.tells("heat.fry")) {
 		s.line.Role = "frying" // "olive oil, griddle"
 	}
+	s.within(0, s.ownReach(b))
 	s.weigh(&item, f, &m)
-	if s.drained && m.unit == "pack" {
-		item.Grams = m.amount * s.said
+	if s.said.drained && m.unit == "pack" {
+		item.Grams = m.amount * s.said.grams
 	}
 	s.line.Items = append(s.line.Items, item)
 	s.separate(f)
@@ -345,7 +349,8 @@ func (s *scan) nextAmount(i int) int {
 
 // another says that words at a place tell the same amount once more: "y otra de salsa de soja".
 func (s *scan) another(k int) bool {
-	return s.at(k).Of("another") && (s.at(k+1).Of("word.of") || s.at(k+1).Of("word.the"))
+	n := s.at(k).In("another").N
+	return n > 0 && (s.at(k+n).Of("word.of") || s.at(k+n).Of("word.the"))
 }
 
 // asStated gives the food from i on in the state that the line has it in: canned, or

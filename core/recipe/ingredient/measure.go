@@ -305,6 +305,10 @@ func (s *scan) behindUnit(m *measured, i int) int {
 		m.amount += half.Value
 		i += half.N
 	}
+	// "a tablespoon or two of flour"
+	if v, n := s.number(i + 1); s.at(i).Of("alternative") && n > 0 && m.amount > 0 && v > m.amount && s.at(i+1+n).Of("word.of") {
+		m.amount, m.high, i = (m.amount+v)/2, v, i+1+n
+	}
 	// The same again in other units: "200 g/7 oz", "1 lb or 450 g".
 	if t := s.at(i); t.Is("/") || t.Of("alternative") {
 		if _, n := s.number(i + 1); n > 0 {
@@ -388,7 +392,7 @@ var eggSizes = map[float64]float64{0.7: 0.86, 1: 0.98, 1.4: 1, 1.6: 1.12}
 func (s *scan) weigh(out *Ingredient, f *food.Food, m *measured) {
 	out.Amount, out.High, out.Unit, out.Said = m.amount, m.high, m.unit, m.said
 	if m.unit == "pack" && m.pack == 0 {
-		m.pack, m.net = s.said, s.saidOunces
+		m.pack, m.net = s.said.grams, s.said.ounces
 	}
 	grams, sure := s.r.gramsOf(f, m)
 	if m.unit == "pack" && s.tells("word.can") && s.tells("word.drained") && len(f.Packs) == 0 && !strings.Contains(f.ID, "canned") && f.Group == food.Vegetable && m.pack > 0 {
@@ -398,9 +402,9 @@ func (s *scan) weigh(out *Ingredient, f *food.Food, m *measured) {
 	case m.bad:
 		s.fault("bad-amount")
 		return
-	case !m.said && s.said > 0: // "oats (50 g)"
-		out.Amount, out.Unit, out.Said = s.said, "g", true
-		grams, sure = s.said, 1
+	case !m.said && s.said.grams > 0: // "oats (50 g)"
+		out.Amount, out.Unit, out.Said = s.said.grams, "g", true
+		grams, sure = s.said.grams, 1
 	case !m.said:
 		grams, sure = f.UsualGrams(), 0.3
 		switch {
@@ -416,11 +420,11 @@ func (s *scan) weigh(out *Ingredient, f *food.Food, m *measured) {
 		if !s.taste && s.line.Role == "" {
 			s.fault("no-amount")
 		}
-	case s.saidCups > 0 && m.unit == "" && f.GramsPerCup > 0:
-		grams, sure = s.saidCups*f.GramsPerCup, 0.85 // "1 small beet (about ¾ cup)"
-	case s.said > 0 && m.unit != "g" && m.unit != "oz" && m.unit != "pack":
-		grams, sure = s.said, 1 // "2 carrots (200 g)": the weight is said
-		if s.saidEach {
+	case s.said.cups > 0 && m.unit == "" && f.GramsPerCup > 0:
+		grams, sure = s.said.cups*f.GramsPerCup, 0.85 // "1 small beet (about ¾ cup)"
+	case s.said.grams > 0 && (m.unit != "g" && m.unit != "oz" && m.unit != "pack" || s.said.instead && m.unit != "pack"):
+		grams, sure = s.said.grams, 1 // "2 carrots (200 g)": the weight is said
+		if s.said.each {
 			grams *= m.amount
 		}
 	}
@@ -487,6 +491,12 @@ func (r *Reader) gramsOf(f *food.Food, m *measured) (grams, sure float64) {
 		return m.amount * dropG, 0.5
 	case "knob":
 		return m.amount * knobG, 0.5
+	case "bit":
+		return m.amount * bitGrams(f), 0.5
+	case "":
+		if f.GramsPerPiece == 0 && m.amount == 1 {
+			return bitGrams(f), 0.3 // "a little milk"
+		}
 	case "handful":
 		return m.amount * m.per * f.GramsPerCup / 2, 0.5
 	case "leaf", "sprig":
@@ -497,6 +507,17 @@ func (r *Reader) gramsOf(f *food.Food, m *measured) (grams, sure float64) {
 		return m.amount * 15, 0.5
 	}
 	return m.amount * f.GramsPerPiece * size, 0.7
+}
+
+// bitGrams is "a bit of" a food, g: kitchen practice, grade C.
+func bitGrams(f *food.Food) float64 {
+	switch {
+	case f.Group == food.Flavour:
+		return pinchG
+	case f.Group == food.Fat || f.Group == food.Wet || f.Is(food.Liquid):
+		return splashG
+	}
+	return f.GramsPerCup / 4
 }
 
 // flaky marks a coarse salt, which fills a spoon less.

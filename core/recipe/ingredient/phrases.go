@@ -11,12 +11,11 @@ type Span struct{ At, End int }
 // Phrases finds what a sentence tells of foods and amounts, as a list would have them: "half a cup of
 // cornmeal", "a small onion, grated". A food without an amount is one only where it is a seasoning or a
 // fat; one that is not to be used, "no gravy on it", is none, and one named before is none without
-// a further amount.
-func (r *Reader) Phrases(text string, l words.Language) (out []Span) {
+// a further amount. named are the foods told before, by their IDs; those of the sentence join them.
+func (r *Reader) Phrases(text string, l words.Language, named map[string]bool) (out []Span) {
 	tokens := words.Read(text, l)
 	s := scan{r: r, text: text, l: l, main: tokens, used: map[int]bool{}}
 	spots := r.Spots(text, tokens, l)
-	named := map[string]bool{}
 	type phrase struct{ from, to int }
 	var found []phrase
 	var bare []bool // those without an amount
@@ -37,13 +36,21 @@ func (r *Reader) Phrases(text string, l words.Language) (out []Span) {
 			}
 		case spot.Said:
 			to = spot.Until
+		case len(found) > 0 && s.sameOf(found[len(found)-1].to, spot.At):
 		case named[spot.Food.ID] || !minor(spot.Food) && !s.listed(spot) || !s.together(spot, spots, k):
 			continue
 		}
 		if fruit := s.before(from, "part.juice", "part.zest", "part.both"); fruit < from {
 			from = fruit
 		}
+		if n := len(found); n > 0 && k > 0 && spot.Said && !spot.Behind && spots[k-1].Food == spot.Food && spots[k-1].Said && s.takesBack(spots[k-1].At, spot.Begin) {
+			found, bare = found[:n-1], bare[:n-1] // what it says now counts
+		}
 		named[spot.Food.ID] = true
+		if n := len(found); n > 0 && !spot.Said && s.sameOf(found[n-1].to, spot.At) {
+			found[n-1].to = to // "a bunch of parsley and the same of coriander"
+			continue
+		}
 		if n := len(found); n > 0 && !spot.Said && bare[n-1] && from-found[n-1].to <= 1 && minor(spot.Food) {
 			found[n-1].to = to // "salt and pepper"
 			continue
@@ -54,6 +61,10 @@ func (r *Reader) Phrases(text string, l words.Language) (out []Span) {
 		}
 		if n := len(found); n > 0 && spot.Said && !spot.Behind && k > 0 && s.gelsIn(spots[k-1].Food, spot, found[n-1].to) {
 			found[n-1].to = to // "two spoons of ground flax in half a cup of water"
+			continue
+		}
+		if n := len(found); n > 0 && spot.Said && !spot.Behind && k > 0 && s.boilsIn(spots[k-1].Food, spot, found[n-1].to) {
+			found[n-1].to = to // "three spoons of red lentils cooked in 200 ml stock"
 			continue
 		}
 		if n := len(found); n > 0 && from < found[n-1].to {
@@ -80,10 +91,22 @@ func (s *scan) gelsIn(before *food.Food, spot *Spot, end int) bool {
 	return food.SoakGel.Suits(before) && spot.Food.Is(food.Liquid) && s.joint(end) > 0 && end+s.joint(end) == spot.Begin
 }
 
+// boilsIn says that an amount of a liquid is what the grain or the legume told just before it is cooked in.
+func (s *scan) boilsIn(before *food.Food, spot *Spot, end int) bool {
+	return (before.Group == food.Grain || before.Group == food.Legume) && spot.Food.Is(food.Liquid) && spot.Begin-end < 4 && s.boiledIn(end, spot.Begin)
+}
+
+// sameOf says that between a phrase and a food stands that there is as much of it: "and the same of".
+func (s *scan) sameOf(end, at int) bool {
+	k := end + s.joint(end)
+	return k > end && s.another(k) && k+s.at(k).In("another").N+1 == at
+}
+
 // sharesUnit says that an amount has the unit of the one told just before it.
 func (s *scan) sharesUnit(spot *Spot, end int) bool {
 	m := s.measure(spot.Begin)
-	return m.unit == "" && s.at(spot.At-1).Of("word.of") && spot.Begin-end <= 1 && (spot.Begin == end || s.at(end).Of("word.and") || s.at(end).Of("word.plus"))
+	counted := s.at(m.begins).Kind == words.Number || s.at(m.begins).Of("number") // and no "a bit of"
+	return counted && m.unit == "" && s.at(spot.At-1).Of("word.of") && spot.Begin-end <= 1 && (spot.Begin == end || s.at(end).Of("word.and") || s.at(end).Of("word.plus"))
 }
 
 // before gives where a phrase of one of the lists begins that ends just before a token.
@@ -108,13 +131,35 @@ func (s *scan) refused(spots []Spot, k int) bool {
 	if spot.Said && !spot.Behind {
 		from = spot.Begin
 	}
-	for k := max(least, from-3); k < from; k++ {
-		if s.at(k).Of("word.refuse") {
+	for k := from - 1; k >= max(least, from-3) && !s.ends(k); k-- {
+		if s.at(k).Of("word.refuse") && !(spot.Said && s.corrects(k)) {
 			return true
 		}
 	}
 	end := spot.At + spot.N
 	return s.at(end).Of("word.refuse") && !spot.Said && !s.at(end+1).Of("word.of")
+}
+
+// corrects says that a "no" takes back what was said before it: "a tablespoon? no - two teaspoons".
+func (s *scan) corrects(k int) bool {
+	next := s.at(k + 1)
+	return next.Is("-") || next.Is(",") || next.Is(".") || next.Of("word.wait")
+}
+
+// takesBack says that words between two places take back what was said before them.
+func (s *scan) takesBack(from, to int) bool {
+	for k := from; k < to; k++ {
+		if s.at(k).Of("word.wait") || s.at(k).Of("word.not") && s.corrects(k) {
+			return true
+		}
+	}
+	return false
+}
+
+// ends says that a sentence ends at a token.
+func (s *scan) ends(k int) bool {
+	t := s.at(k)
+	return t.Is(".") || t.Is(";") || t.Is("!") || t.Is("?")
 }
 
 // pieces says that what is counted are pieces that are made, not a food: "makes 8 sausages an inch thick".
@@ -146,7 +191,7 @@ func (s *scan) partOfWhole(spot *Spot, named bool) bool {
 		}
 	}
 	for k := spot.Begin; k < spot.At; k++ {
-		if s.at(k).Of("half of") || s.at(k).Of("rest of") || s.at(k).Of("word.of") && s.at(k+1).Of("word.the") {
+		if s.at(k).Of("half of") && s.measure(spot.Begin).unit == "" || s.at(k).Of("rest of") || s.at(k).Of("word.of") && s.at(k+1).Of("word.the") {
 			return true
 		}
 	}
@@ -206,6 +251,16 @@ func (s *scan) described(from, most int) int {
 	to := from
 	for k := from; k < most; k++ {
 		t := s.at(k)
+		if t.Of("word.who") && k == to { // "that I soften in oil"
+			verb := k + 1
+			for verb < min(most, k+3) && s.at(verb).Under("do.").N == 0 {
+				verb++
+			}
+			if verb < most && s.at(verb).Under("do.").N > 0 {
+				to, k = verb+1, verb
+				continue
+			}
+		}
 		switch {
 		case t.Is("."), t.Is(";"), t.Is("!"), t.Is("?"):
 			return to

@@ -3,6 +3,8 @@ package ingredient
 import (
 	"cmp"
 	_ "embed"
+	"fmt"
+	"math"
 	"slices"
 	"strings"
 	"unicode/utf8"
@@ -85,7 +87,7 @@ func sensible(do food.Do, list string, f *food.Food, s Saying) bool {
 	case food.Saute:
 		return f.State == food.Raw || s.Timed || s.Minutes > 0 || f.GramsPerCup < 100
 	case food.Toast:
-		return list != "do.fry" || f.Group == food.Nut || f.Group == food.Seed
+		return list != "do.cook" && (list != "do.fry" || f.Group == food.Nut || f.Group == food.Seed)
 	}
 	return true
 }
@@ -93,10 +95,14 @@ func sensible(do food.Do, list string, f *food.Food, s Saying) bool {
 // Minutes reads a time at the token, min: "10 minutes", "1 hour 10", "half an hour", "2
 // to 3 h", the middle of a range. It gives how many tokens it takes.
 func Minutes(tokens []words.Token, i int) (minutes float64, n int) {
-	if m := tokens[i].In("span"); m.N > 0 {
-		return m.Value, m.N
-	}
 	s := scan{main: tokens}
+	if m := tokens[i].In("span"); m.N > 0 {
+		minutes, at := m.Value, i+m.N
+		if minutes == 60 {
+			minutes, at = s.pastHour(minutes, at)
+		}
+		return s.upTo(minutes, i, at)
+	}
 	v, k := s.number(i)
 	if k == 0 || v > 1e4 {
 		return 0, 0
@@ -121,17 +127,34 @@ func Minutes(tokens []words.Token, i int) (minutes float64, n int) {
 	}
 	minutes = v * u.Value
 	at += u.N
-	if u.Value == 60 { // "1 hour 10 minutes", "1 hour and a half", "1 h 10"
-		for s.at(at).Of("word.and") {
-			at++
-		}
-		if more, k := s.number(at); k > 0 && s.at(at+k).In("time").Value == 1 {
-			minutes, at = minutes+more, at+k+1
-		} else if half := s.at(at).In("number"); half.N > 0 && half.Value < 1 {
-			minutes, at = minutes+60*half.Value, at+half.N
+	if u.Value == 60 {
+		minutes, at = s.pastHour(minutes, at)
+	}
+	return s.upTo(minutes, i, at)
+}
+
+// pastHour reads what comes on top of hours: "1 hour 10 minutes", "an hour and a quarter", "1 h 10".
+func (s *scan) pastHour(minutes float64, at int) (float64, int) {
+	k := at
+	for s.at(k).Of("word.and") || s.at(k).Of("article") && s.at(k-1).Of("word.and") {
+		k++
+	}
+	if more, n := s.number(k); n > 0 && s.at(k+n).In("time").Value == 1 {
+		return minutes + more, k + n + 1
+	} else if part := s.at(k).In("number"); part.N > 0 && part.Value < 1 {
+		return minutes + 60*part.Value, k + part.N
+	}
+	return minutes, at
+}
+
+// upTo reads a longer time right behind another: "half an hour forty minutes", dictated, is from one to the other.
+func (s *scan) upTo(minutes float64, from, at int) (float64, int) {
+	if next, k := s.number(at); k > 0 && s.at(at).Kind == words.Word {
+		if u := s.at(at + k).In("time"); u.N > 0 && next*u.Value > minutes && next*u.Value <= 2*minutes {
+			return (minutes + next*u.Value) / 2, at + k + u.N - from
 		}
 	}
-	return minutes, at - i
+	return minutes, at - from
 }
 
 // preparations finds what the line says to do to its first food, each with the
@@ -252,12 +275,56 @@ func beside(tokens []words.Token, i, n int) (out Saying) {
 	return out
 }
 
+// mixed makes one item of spices and the like that are one food here and share a line: "cumin and paprika, 1 tsp each" is one
+// item of that food, whose name says how they share it.
+func (s *scan) mixed() {
+	for i := 0; i < len(s.line.Items); i++ {
+		it := &s.line.Items[i]
+		f := s.r.foods.Find(it.Food)
+		if f == nil || !f.ManyAlike || f.Group != food.Flavour || it.Grams <= 0 {
+			continue
+		}
+		names, grams := []string{it.Name}, []float64{it.Grams}
+		for k := i + 1; k < len(s.line.Items); k++ {
+			other := &s.line.Items[k]
+			if other.Food != it.Food || other.Grams <= 0 || other.Name == "" {
+				continue
+			}
+			names, grams = append(names, other.Name), append(grams, other.Grams)
+			it.Grams = math.Round(10*(it.Grams+other.Grams)) / 10
+			it.FoodSure, it.GramsSure = min(it.FoodSure, other.FoodSure), min(it.GramsSure, other.GramsSure)
+			it.Words = append(it.Words, other.Words...)
+			it.Amount, it.High, it.Unit = it.Grams, 0, "g"
+			s.line.Items = slices.Delete(s.line.Items, k, k+1)
+			it, k = &s.line.Items[i], k-1
+		}
+		if len(names) > 1 {
+			it.Name = shared(names, grams)
+		}
+	}
+}
+
+// shared names spices that share an amount: in equal parts by their names alone, else with the share of each.
+func shared(names []string, grams []float64) string {
+	sum, least, most := 0., grams[0], grams[0]
+	for _, g := range grams {
+		sum, least, most = sum+g, min(least, g), max(most, g)
+	}
+	for i := range names {
+		if most > 1.1*least {
+			names[i] = fmt.Sprintf("%s %.0f%%", names[i], 100*grams[i]/sum)
+		}
+	}
+	return strings.Join(names, ", ")
+}
+
 // finish sorts what is left of the line into preparations, notes and the rest.
 func (s *scan) finish() {
 	if len(s.line.Items) == 0 {
 		s.line.Items = []Ingredient{{}}
 		s.fault("no-food")
 	}
+	s.mixed()
 	lists := map[string]bool{}
 	for t := range s.everywhere {
 		for _, m := range t.Means {
@@ -269,6 +336,9 @@ func (s *scan) finish() {
 	}
 	s.preparations()
 	var notes, rest []string
+	if s.line.Notes != "" {
+		notes = append(notes, s.line.Notes) // a food that it says is not used
+	}
 	for k := 0; k < len(s.main); k++ {
 		t := &s.main[k]
 		if t.Kind != words.Word || s.used[t.At] {

@@ -37,6 +37,8 @@ type Ingredient struct {
 	Cooked bool
 	// Dry says that the line has it dry, as from the bag.
 	Dry bool
+	// Boiled says that the line cooks it in a liquid that it measures: its own amount is that of the dry food.
+	Boiled bool
 	// Divided says that the line has it going in at several places.
 	Divided bool
 	// Extra says that more of it goes elsewhere, on top of the amount.

@@ -5,7 +5,6 @@ import (
 	"strings"
 	"unicode/utf8"
 
-	"cuerda/core/food"
 	"cuerda/core/recipe/words"
 )
 
@@ -23,13 +22,11 @@ type scan struct {
 	levels   map[int]float64 // of a verb, that its own brackets give
 	state    state
 	free     map[string]bool
-	// said is a weight in brackets, g: of the whole, or of each piece.
-	said     float64
-	saidCups float64 // a volume in brackets, cups
-	saidEach bool
-	// saidOunces says that it stands in ounces.
-	saidOunces bool
-	drained    bool
+	// bracketAt is before which token of main each of the brackets stands.
+	bracketAt []int
+	// weighings are the weights that the line says of its foods, said that of the food that is read.
+	weighings []weighing
+	said      weighing
 	// bothParts says that juice and zest of a fruit are both meant.
 	bothParts bool
 	// alike says that what is done to one food of the line is done to all of them.
@@ -59,6 +56,7 @@ func newScan(r *Reader, text string, l words.Language) *scan {
 			s.levels[tokens[i-1].At] = tokens[i+1].Value
 		}
 	}
+	tokens = s.withoutRefused(tokens)
 	depth := 0
 	for i := range tokens {
 		t := &tokens[i]
@@ -66,7 +64,7 @@ func newScan(r *Reader, text string, l words.Language) *scan {
 		case t.Is("("):
 			depth++
 			if depth == 1 {
-				s.brackets = append(s.brackets, nil)
+				s.brackets, s.bracketAt = append(s.brackets, nil), append(s.bracketAt, len(s.main))
 			}
 		case t.Is(")"):
 			depth = max(0, depth-1)
@@ -77,6 +75,39 @@ func newScan(r *Reader, text string, l words.Language) *scan {
 		}
 	}
 	return s
+}
+
+// withoutRefused takes a food off the front of a line that says it is not used, and names another: "breadcrumbs NO - oats,
+// 60 g". What is taken off stays among the notes.
+func (s *scan) withoutRefused(tokens []words.Token) []words.Token {
+	at := 0
+	for at < len(tokens) && (known(&tokens[at]) > 0 || tokens[at].Of("article")) && !tokens[at].Of("word.refuse") {
+		at++
+	}
+	if at == len(tokens) {
+		return tokens
+	}
+	f, n := s.r.foodAt(tokens, at, s.l)
+	refused := at + n
+	if f == nil || refused+1 >= len(tokens) || !tokens[refused].Of("word.not") || !tokens[refused].Of("word.refuse") {
+		return tokens
+	}
+	if next := &tokens[refused+1]; next.Kind != words.Mark && !next.Of("word.used") {
+		return tokens // "tomatoes, no seeds"
+	}
+	start := 0
+	for k := refused + 1; k < len(tokens); k++ {
+		switch t := &tokens[k]; {
+		case t.Is(",") || t.Is("-") || t.Is(":") || t.Is(";") || t.Is(")"):
+			start = k + 1
+		case start > 0:
+			if other, _ := s.r.foodAt(tokens, k, s.l); other != nil {
+				s.line.Notes = s.text[tokens[0].At:tokens[start-1].End]
+				return tokens[start:]
+			}
+		}
+	}
+	return tokens
 }
 
 func (s *scan) fault(code string) {
@@ -212,6 +243,7 @@ func (s *scan) read() {
 		}
 		i += m.n
 	}
+	s.frontGrams(i, &m)
 	s.state.tabled, s.state.tea = m.unit == "tbsp", m.unit == "tsp"
 	s.state.spooned = !m.said || m.unit == "tsp" || m.unit == "pinch" || m.unit == "grind" || m.unit == "grating"
 	if !m.said && (s.listBehind(i) || s.list(i)) {
@@ -273,41 +305,6 @@ func (s *scan) stems(a, b int) []string {
 func (s *scan) mark(from, to int) {
 	for k := from; k < to && k < len(s.main); k++ {
 		s.used[s.main[k].At] = true
-	}
-}
-
-// weights looks for a weight in brackets.
-func (s *scan) weights() {
-	for _, b := range s.brackets {
-		inner := scan{r: s.r, text: s.text, l: s.l, main: b}
-		for i := range b {
-			if b[i].Kind != words.Number && !b[i].Of("about") {
-				continue
-			}
-			m := inner.measure(i)
-			if !m.said || m.bad || s.said > 0 {
-				continue
-			}
-			grams := 0.
-			switch {
-			case m.unit == "" && m.amount >= 50 && slices.ContainsFunc(b, func(t words.Token) bool { return t.Of("word.drained") }):
-				grams = m.amount // "(240 escurr.)"
-			case m.unit == "pack" && m.pack > 0:
-				grams = m.pack
-			case m.unit == "g" || m.unit == "oz":
-				grams = m.amount * massOf(words.Meaning{List: "unit." + m.unit, Value: m.per})
-			case m.unit == "cup" && m.per < 0.2: // millilitres
-				grams = m.amount * m.per * food.MLPerCup
-			case m.unit == "cup" && m.per == 1 && i+m.n >= len(b)-1:
-				s.saidCups = m.amount
-				continue
-			}
-			s.said, s.saidOunces = grams, m.unit == "oz"
-			s.saidEach = m.each || slices.ContainsFunc(b, func(t words.Token) bool { return t.Of("each") })
-		}
-		s.drained = s.drained || s.said > 0 && slices.ContainsFunc(b, func(t words.Token) bool {
-			return t.Of("word.drained")
-		})
 	}
 }
 

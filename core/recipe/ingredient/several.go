@@ -185,6 +185,7 @@ func (s *scan) list(from int) bool {
 		if at := slices.IndexFunc(s.line.Items, func(o Ingredient) bool { return o.Food == it.Food }); at >= 0 {
 			s.mark(it.at, it.end)
 			s.line.Items[at].Name += ", " + s.text[s.main[it.at].At:s.main[it.end-1].End]
+			s.line.Items[at].Grams += seasonG
 			continue
 		}
 		it.FoodSure = 1
@@ -203,8 +204,8 @@ func (s *scan) list(from int) bool {
 // boiledIn says that the words before a liquid tell that something is boiled in it.
 func (s *scan) boiledIn(from, to int) bool {
 	for k := from; k < to; k++ {
-		if s.at(k).Of("do.boil") {
-			return s.at(to - 1).Of("word.in")
+		if t := s.at(k); t.Of("do.boil") || t.Of("do.cook") || t.Of("state.cooked") && k+1 == to-1 {
+			return s.at(to-1).Of("word.in") || s.at(to-1).Of("word.with")
 		}
 	}
 	return false
@@ -218,7 +219,7 @@ func (s *scan) sameAgain(k int) bool {
 
 // runsOn says that another food with its own amount begins at a place, without a word or a mark between: "1 tsp cumin 1 tsp garlic powder".
 func (s *scan) runsOn(from, k int) bool {
-	if k < from || k == 0 || s.at(k).Kind != words.Number || s.at(k-1).Kind != words.Word || s.at(k-1).Of("about") || s.at(k-1).Of("word.of") {
+	if k < from || k == 0 || s.at(k).Kind != words.Number && !s.at(k).Of("number") || s.at(k-1).Kind != words.Word || s.at(k-1).Of("about") || s.at(k-1).Of("word.of") {
 		return false
 	}
 	m := s.measure(k)
@@ -263,7 +264,7 @@ func (s *scan) others(from int, first *measured) {
 		named := m.n > 0 && (m.said && m.unit != "" || m.unit == "grind")
 		switch {
 		case s.another(k+n) && first.said:
-			m, n = *first, n+2 // "1 manojo de perejil y otro de cilantro"
+			m, n = *first, n+s.at(k+n).In("another").N+1 // "1 manojo de perejil y otro de cilantro"
 			m.n, named = 0, true
 		case m.said && m.unit == "" && first.unit != "" && s.at(k+n+m.n).Of("word.of"):
 			m.unit, m.per, named = first.unit, first.per, true // "1 cda. de lino con 3 de agua", "2 tsp of cumin and one of coriander"
@@ -291,6 +292,9 @@ func (s *scan) others(from int, first *measured) {
 		}
 		if found.Is(food.Liquid) && s.boiledIn(start, k+n) {
 			s.mark(k, b) // "lentils, simmered in 500 ml of water": it is theirs already
+			if it := &s.line.Items[0]; f != nil && (f.Group == food.Grain || f.Group == food.Legume) && it.Unit != "pack" {
+				it.Boiled, it.Cooked = true, false
+			}
 			continue
 		}
 		if other := s.r.foods.Find(s.r.Swap(found.ID, "teaspoon")); other != nil && m.unit == "tsp" && !s.state.leafy {
@@ -313,10 +317,11 @@ func (s *scan) others(from int, first *measured) {
 		if found.ManyAlike {
 			it.Name = s.text[s.main[a].At:s.main[b-1].End]
 		}
-		s.mark(k+n, b)
+		s.mark(k, b)
 		s.span(s.main[a].At, s.main[b-1].End, "food")
 		taste := s.taste
 		s.taste = true
+		s.within(b, s.ownReach(b))
 		s.weigh(&it, found, &m)
 		s.taste = taste
 		if it.Food != s.line.Items[0].Food || !named || it.Name != "" && it.Name != s.line.Items[0].Name {

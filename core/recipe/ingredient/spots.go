@@ -2,6 +2,8 @@ package ingredient
 
 import (
 	"strings"
+	"unicode"
+	"unicode/utf8"
 
 	"cuerda/core/food"
 	"cuerda/core/recipe/words"
@@ -48,9 +50,14 @@ func (r *Reader) Spots(text string, tokens []words.Token, l words.Language) (out
 			for k := end; k < min(len(tokens), end+reachBehind); k++ {
 				t := &tokens[k]
 				m := s.measure(k)
-				if m.said && !m.bad && (m.unit != "" || t.Kind == words.Number) {
+				if m.said && !m.bad && (m.unit != "" || t.Kind == words.Number || t.Of("number") && s.at(k+m.n).Of("word.of") && s.at(k+m.n+1).Of("word.it")) {
 					next := k + m.n
-					if s.leadsToFood(next, l) || next+1 < len(tokens) && tokens[next].Of("word.of") || s.time(k) {
+					ofThem := s.at(next).Of("word.of") && s.at(next+1).Of("word.it")
+					if ofThem {
+						next += 2
+					}
+					ended := ofThem || s.at(next-1).Is(".") && startsUpper(text, s.at(next)) && tokens[k-1].Is(",") // "Soy sauce, 3 tbsp. Smoked paprika 2 tsp."
+					if !ended && s.leadsToFood(next, l) || next+1 < len(tokens) && tokens[next].Of("word.of") || s.time(k) {
 						break // the amount of what comes next, or no amount
 					}
 					spot.Said, spot.Behind, spot.Begin, spot.Until = true, true, k, next
@@ -67,6 +74,15 @@ func (r *Reader) Spots(text string, tokens []words.Token, l words.Language) (out
 		i = i + n - 1
 	}
 	return out
+}
+
+// startsUpper says that a token begins with a capital letter.
+func startsUpper(text string, t *words.Token) bool {
+	if t.Kind != words.Word {
+		return false
+	}
+	c, _ := utf8.DecodeRuneInString(text[t.At:])
+	return unicode.IsUpper(c)
 }
 
 // madeAt is the first food of what a phrase such as "flax egg" at a token is made of, and how many tokens it takes.
@@ -144,7 +160,7 @@ func (s *scan) measuresLength(k int) bool {
 func (s *scan) leadsTo(from, to int) bool {
 	for k := from; k < to; k++ {
 		t := &s.main[k]
-		if t.Kind == words.Number || t.Is(",") && !(k+1 < to && known(&s.main[k+1]) > 0) || t.Kind == words.Mark && !t.Is(",") && !t.Is("-") && !t.Is("'") && !t.Is("(") && !t.Is(")") {
+		if t.Kind == words.Number || t.Is(",") && !(k+1 < to && known(&s.main[k+1]) > 0) || t.Kind == words.Mark && !t.Is(",") && !(t.Is("!") && !startsUpper(s.text, s.at(k+1))) && !t.Is("-") && !t.Is("'") && !t.Is("(") && !t.Is(")") {
 			return false
 		}
 		if t.Kind == words.Word && known(t) == 0 && !small[t.Plain] && !t.Of("word.passing") && !t.Of("word.filler") {

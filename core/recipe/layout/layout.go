@@ -49,6 +49,7 @@ type Row struct {
 	marked   bool // as an item of a list
 	quoted   bool // by ">"
 	blank    bool // before it
+	heads    bool // the first line of the text, without a number: it may be its title
 	head     string
 	speaker  string
 	lines    int // that were joined to it

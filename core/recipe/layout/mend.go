@@ -1,6 +1,7 @@
 package layout
 
 import (
+	"bytes"
 	"strings"
 	"unicode"
 
@@ -29,7 +30,7 @@ func (m *mender) mend(line string) string {
 	previous := ""
 	for at := 0; at < len(out); {
 		end := at
-		for end < len(out) && partOfWord(out[end]) {
+		for end < len(out) && partOfWord(out[end]) && !degree(out[end:]) {
 			end++
 		}
 		if end == at {
@@ -39,6 +40,9 @@ func (m *mender) mend(line string) string {
 		word := string(out[at:end])
 		if fixed := m.word(word, previous, out[end:]); fixed != word {
 			copy(out[at:], fixed)
+			for k := at + len(fixed); k < end; k++ {
+				out[k] = ' ' // an m that was read as rn is one letter less
+			}
 			word = fixed
 		}
 		if end+1 < len(out) && out[end] == ' ' {
@@ -60,6 +64,9 @@ func (m *mender) mend(line string) string {
 
 // suspect says that a line has characters that a scan mixes up.
 func suspect(line string) bool {
+	if strings.Contains(line, "rn") {
+		return true
+	}
 	for i := range len(line) {
 		c := line[i]
 		alone := (i == 0 || line[i-1] == ' ') && (i+1 == len(line) || line[i+1] == ' ' || line[i+1] == '/' || line[i+1] == '.' || line[i+1] == ')')
@@ -73,7 +80,13 @@ func suspect(line string) bool {
 	return false
 }
 
-func letter(c byte) bool              { return c >= 'a' && c <= 'z' || c >= 'A' && c <= 'Z' || c >= 0x80 }
+func letter(c byte) bool { return c >= 'a' && c <= 'z' || c >= 'A' && c <= 'Z' || c >= 0x80 }
+
+// degree says that a text begins with the sign of a degree, or what is set for it.
+func degree(text []byte) bool {
+	return bytes.HasPrefix(text, []byte("°")) || bytes.HasPrefix(text, []byte("º"))
+}
+
 func digit(c byte) bool               { return c >= '0' && c <= '9' }
 func partOfWord(c byte) bool          { return letter(c) || digit(c) }
 func (m *mender) knows(w string) bool { return m.reader.Knows(w, m.l) }
@@ -104,6 +117,9 @@ func (m *mender) word(w, previous string, behind []byte) string {
 	case mixed > 0 && digits > 0 && letters == 0, mixed > 0 && digits == 0 && letters == 0 && len(w) == 2 && w[0] == 'l' && w[1] != 'l' && m.measures(nextWord(behind)):
 		return figures(w)
 	case digits == 0:
+		if fixed := strings.ReplaceAll(w, "rn", "m"); fixed != w && !m.knows(w) && m.knows(fixed) {
+			return fixed
+		}
 		return w
 	}
 	// A number with its unit: "l50g", "2O0ml".
@@ -129,7 +145,11 @@ func (m *mender) spelled(w string) string {
 		if upper {
 			one, zero = strings.ToUpper(one), "O"
 		}
-		if fixed := strings.NewReplacer("0", zero, "1", one).Replace(w); fixed != w && m.knows(fixed) {
+		b, ess := "b", "s"
+		if upper {
+			b, ess = "B", "S"
+		}
+		if fixed := strings.NewReplacer("0", zero, "1", one, "5", ess, "8", b).Replace(w); fixed != w && m.knows(fixed) {
 			return fixed
 		}
 	}

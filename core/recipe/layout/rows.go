@@ -44,7 +44,7 @@ func rowsOf(text string, l words.Language, reader *ingredient.Reader) []Row {
 		}
 		lines = append(lines, strings.TrimSuffix(line, "\n"))
 	}
-	lines = columns(untabled(lines))
+	lines = columns(untabled(lines, l))
 	mender := newMender(reader, l)
 	said, wrapped := speakersOf(lines), wrappedText(lines)
 	lines = questioned(lines)
@@ -82,11 +82,11 @@ func rowsOf(text string, l words.Language, reader *ingredient.Reader) []Row {
 		if strings.TrimSpace(r.Text) == "" {
 			continue
 		}
-		if n := len(rows); n > 0 && rows[n-1].lines < mostLines && len(rows[n-1].Text) < longest && r.head == "" && goesOn(&rows[n-1], &r, wrapped) {
+		if n := len(rows); n > 0 && rows[n-1].lines < mostLines && len(rows[n-1].Text) < longest && r.head == "" && goesOn(&rows[n-1], &r, wrapped, l) {
 			before := &rows[n-1]
 			before.lines++
-			if hyphen := strings.TrimSuffix(before.Text, "-"); hyphen != before.Text {
-				before.Text = hyphen + r.Text
+			if torn.MatchString(before.Text) {
+				before.Text = strings.TrimSuffix(before.Text, "-") + r.Text
 			} else {
 				before.Text += " " + r.Text
 			}
@@ -96,6 +96,7 @@ func rowsOf(text string, l words.Language, reader *ingredient.Reader) []Row {
 			rows[n-1].Text, rows[n-1].Ordered = strings.TrimSuffix(rows[n-1].Text, ":")+". "+r.Text, true
 			continue
 		}
+		r.heads = len(rows) == 0 && !strings.ContainsFunc(r.Text, unicode.IsDigit)
 		rows = append(rows, r)
 	}
 	bareNumbers(rows)
@@ -185,22 +186,28 @@ var unfinished = words.All("word.unfinished")
 // "3 tbsp water".
 var leads = words.All("word.leads")
 
+// torn is a line that ends within a word.
+var torn = regexp.MustCompile(`\pL-$`)
+
 // goesOn says that a line is the rest of the one before it.
-func goesOn(before, r *Row, wrapped bool) bool {
+func goesOn(before, r *Row, wrapped bool, l words.Language) bool {
 	if r.blank || r.marked || r.quoted || r.Ordered || before.head != "" || r.speaker != before.speaker || r.quoted != before.quoted || r.speaker != "" {
 		return false
 	}
 	if strings.HasPrefix(r.Text, "(") && !before.Ordered {
-		return true
+		return !before.heads
 	}
 	first, _ := utf8.DecodeRuneInString(r.Text)
 	last := before.Text[len(before.Text)-1]
-	if last == '-' && unicode.IsLower(first) {
+	if torn.MatchString(before.Text) && unicode.IsLower(first) {
 		return true
 	}
 	at := strings.LastIndexByte(before.Text, ' ')
 	if end := words.Plain(before.Text[at+1:]); unfinished[end] && (unicode.IsLower(first) || unicode.IsDigit(first) && leads[end]) {
 		return true
+	}
+	if start := words.Read(Short(r.Text, 40), l); unicode.IsLower(first) && len(start) > 1 && start[0].Of("word.and") && start[1].Under("do.").N > 0 && last != '.' && last != ':' {
+		return true // "grated, salted" on one line, "and squeezed dry" on the next
 	}
 	if !unicode.IsLower(first) {
 		// A number that a scan broke off: "leave" on one line, "10 minutes." on the next.
@@ -245,8 +252,9 @@ func wrappedText(lines []string) bool {
 
 // asked and replied are how the questions and answers of a forum begin: "Q: ...", "A (top answer): ...".
 var (
-	asked   = regexp.MustCompile(`^\s*(?:Q|P|Question|Pregunta)\s*[:.]\s+`)
-	replied = regexp.MustCompile(`^\s*(?:A|R|Answer|Respuesta)\s*(?:\([^)]{0,60}\)\s*)?[:.]\s+`)
+	asked    = regexp.MustCompile(`^\s*(?:Q|P|Question|Pregunta)\s*[:.]\s+`)
+	remarked = regexp.MustCompile(`^\s*(?:[B-OS-Z]|Comments?|Reply|Comentarios?)\s*(?:\([^)]{0,60}\)\s*)?:\s+`) // what others say of it
+	replied  = regexp.MustCompile(`^\s*(?:A|R|Answer|Respuesta)\s*(?:\([^)]{0,60}\)\s*)?[:.]\s+`)
 )
 
 // questioned quotes what somebody asks, where an answer follows: the recipe is in the answer.
@@ -262,6 +270,8 @@ func questioned(lines []string) []string {
 			question = true
 		case replied.MatchString(line):
 			question = false
+		case remarked.MatchString(line):
+			question = true
 		}
 		if question && strings.TrimSpace(line) != "" {
 			line = "> " + line

@@ -3,42 +3,95 @@ package layout
 import (
 	"regexp"
 	"strings"
+	"unicode"
+
+	"cuerda/core/recipe/words"
 )
 
 // ruled is the line of a Markdown table below its heading: "|---|:--:|".
 var ruled = regexp.MustCompile(`^\s*\|?\s*:?-{2,}:?\s*(?:\|\s*:?-{2,}:?\s*)+\|?\s*$`)
 
-// untabled writes the rows of a Markdown table as the lines of a list: "| 60 g | oats |" is "60 g oats".
-func untabled(lines []string) []string {
-	rule := -1
-	for i, line := range lines {
-		if ruled.MatchString(line) {
-			rule = i
-			break
-		}
-	}
-	if rule < 0 {
-		return lines
-	}
-	out := make([]string, 0, len(lines))
+// leastRows is how many lines with cells stand together in a table without a rule.
+const leastRows = 3
+
+// untabled writes the rows of tables as the lines of a list: "| 60 g | oats | toasted" is "60 g oats, toasted". A table has
+// the rule of Markdown, or lines with cells that stand together.
+func untabled(lines []string, l words.Language) []string {
+	var out []string // nil while there is no table
 	for i := 0; i < len(lines); i++ {
-		bare := strings.TrimSpace(lines[i])
-		row := strings.HasPrefix(bare, "|") || i+1 < len(lines) && ruled.MatchString(lines[i+1]) && strings.Contains(bare, "|")
-		if !row {
-			out = append(out, lines[i])
+		n, ruler := 0, false
+		for i+n < len(lines) && isRow(lines[i+n]) {
+			ruler = ruler || ruled.MatchString(lines[i+n])
+			n++
+		}
+		if !ruler && (n < leastRows || !tellsAmounts(lines[i:i+n])) {
+			if out != nil {
+				out = append(out, lines[i])
+			}
 			continue
 		}
-		cells := strings.FieldsFunc(bare, func(c rune) bool { return c == '|' })
-		for k := range cells {
-			cells[k] = strings.TrimSpace(cells[k])
+		if out == nil {
+			out = append(make([]string, 0, len(lines)), lines[:i]...)
 		}
-		switch {
-		case ruled.MatchString(bare):
-		case i+1 < len(lines) && ruled.MatchString(lines[i+1]):
-			out = append(out, "", strings.Join(cells, " ")+":")
-		default:
-			out = append(out, strings.Join(strings.Fields(strings.Join(cells, " ")), " "))
+		for k, line := range lines[i : i+n] {
+			cells := cellsOf(line)
+			named := k+1 < n && ruled.MatchString(lines[i+k+1]) || k == 0 && !ruler && len(cells) > 1 && !strings.ContainsFunc(line, unicode.IsDigit)
+			switch {
+			case ruled.MatchString(line) || len(cells) == 0:
+			case named:
+				out = append(out, "", strings.Join(cells, " ")+":")
+			default:
+				out = append(out, lineOf(cells, l))
+			}
+		}
+		i += n - 1
+	}
+	if out == nil {
+		return lines
+	}
+	return out
+}
+
+// isRow says that a line may be of a table.
+func isRow(line string) bool { return strings.Contains(line, "|") }
+
+// tellsAmounts says that half of some lines or more have a number and two cells.
+func tellsAmounts(lines []string) bool {
+	n := 0
+	for _, line := range lines {
+		if len(cellsOf(line)) > 1 && strings.ContainsFunc(line, unicode.IsNumber) {
+			n++
+		}
+	}
+	return 2*n >= len(lines)
+}
+
+// cellsOf are the cells of a row that are not empty.
+func cellsOf(line string) (out []string) {
+	for cell := range strings.SplitSeq(line, "|") {
+		if cell = strings.Join(strings.Fields(cell), " "); cell != "" {
+			out = append(out, cell)
 		}
 	}
 	return out
+}
+
+// lineOf writes the cells of a row as a line: what stands behind the amount and the name describes the food.
+func lineOf(cells []string, l words.Language) string {
+	var out strings.Builder
+	amount, name := false, false
+	for i, cell := range cells {
+		switch {
+		case i > 0 && amount && name:
+			out.WriteString(", ")
+		case i > 0:
+			out.WriteString(" ")
+		}
+		out.WriteString(cell)
+		amount = amount || strings.ContainsFunc(cell, unicode.IsNumber)
+		for _, t := range words.Read(cell, l) {
+			name = name || t.Kind == words.Word && t.Under("unit.").N == 0 && len(t.Plain) > 2
+		}
+	}
+	return out.String()
 }

@@ -234,7 +234,9 @@ func LanguageOf(text string) Language {
 func Likelier(text string, otherwise Language) Language {
 	var counts [languages]int
 	lists := telling()
-	for w := range strings.FieldsFuncSeq(text, func(c rune) bool { return !(c >= 'a' && c <= 'z' || c >= 'A' && c <= 'Z' || c > 0x7f) }) {
+	for w := range strings.FieldsFuncSeq(text, func(c rune) bool {
+		return !(c >= 'a' && c <= 'z' || c >= 'A' && c <= 'Z' || c >= '0' && c <= '9' || c > 0x7f)
+	}) {
 		w = Plain(w)
 		for l := range languages {
 			if lists[l][w] {

@@ -93,6 +93,9 @@ func Tokens(text string, l Language) []Token {
 		case fractions[c] > 0:
 			i += size
 			t.Kind, t.Plain, t.Value = Number, text[at:i], fractions[c]
+		case isWater(text[at:]):
+			i += len("H2O")
+			t.Kind, t.Plain = Word, [...]string{English: "water", Spanish: "agua"}[l]
 		case unicode.IsLetter(c):
 			for i < len(text) {
 				c, size := utf8.DecodeRuneInString(text[i:])
@@ -113,6 +116,12 @@ func Tokens(text string, l Language) []Token {
 			t.Kind, t.Plain = Word, unstretched(strings.ReplaceAll(Plain(text[at:i]), "’", "'"))
 			if l == English && (t.Plain == "till" || t.Plain == "til" || t.Plain == "'til") {
 				t.Plain = "until"
+			}
+			if full := inFull()[l][t.Plain]; full != "" {
+				t.Plain = full
+				if pointsOn(text[i:]) {
+					i++
+				}
 			}
 			if t.Plain == "x" && (i == len(text) || text[i] == ' ' || text[i] >= '0' && text[i] <= '9') {
 				t.Kind = Mark

@@ -1,0 +1,139 @@
+package ingredient
+
+import (
+	"slices"
+
+	"cuerda/core/food"
+	"cuerda/core/recipe/words"
+)
+
+// weighing is what a line says that a food of it weighs, beside the amount that it is measured in: "2 carrots (200 g)",
+// "two potatoes that weigh 300 g", "6 tbsp water (90 g)".
+type weighing struct {
+	grams  float64 // of the whole, or of each piece
+	cups   float64 // a volume in its place
+	each   bool
+	ounces bool
+	// drained says that it is without the liquid of a tin, instead that it stands for another weight: of the food once it is
+	// cooked, or peeled.
+	drained, instead bool
+	at               int // before which token of the line it stands
+}
+
+// weights looks for the weights that the line says of its foods, in brackets or behind words such as "that weigh".
+func (s *scan) weights() {
+	for i, b := range s.brackets {
+		if w, ok := s.bracketWeighing(b); ok {
+			w.at = s.bracketAt[i]
+			s.weighings = append(s.weighings, w)
+		}
+	}
+	for k := range s.main {
+		if n := s.at(k).In("word.weighs").N; n > 0 {
+			if w, ok := s.weighedBy(k, n); ok {
+				s.weighings = append(s.weighings, w)
+			}
+		}
+	}
+	slices.SortStableFunc(s.weighings, func(a, b weighing) int { return a.at - b.at })
+	s.within(0, len(s.main))
+}
+
+// within takes the first weight that stands from one token to another for that of the food which is read next.
+func (s *scan) within(from, to int) {
+	s.said = weighing{}
+	for i := range s.weighings {
+		w := &s.weighings[i]
+		switch {
+		case w.at < from || w.at > to:
+		case w.cups > 0:
+			s.said.cups = w.cups
+		case s.said.grams == 0:
+			w.cups = s.said.cups
+			s.said = *w
+		default:
+			s.said.drained = s.said.drained || w.drained
+		}
+	}
+}
+
+// ownReach gives where what a line says of a food ends that is named up to a token: before the next food with an amount of its own.
+func (s *scan) ownReach(from int) int {
+	for k := from; k < len(s.main); k++ {
+		n := s.joint(k)
+		if s.at(k).Is(",") {
+			n = 1
+		}
+		if n == 0 {
+			continue
+		}
+		if m := s.measure(k + n); m.said && m.unit != "" && k+n+m.n < len(s.main) {
+			if f, _ := s.r.foodAt(s.main, k+n+m.n, s.l); f != nil {
+				return k
+			}
+		}
+	}
+	return len(s.main)
+}
+
+// weighedBy reads a weight behind words that tell it, or before them: "that weigh 300 g", "300 g en total".
+func (s *scan) weighedBy(k, n int) (w weighing, ok bool) {
+	at := k + n
+	for at < k+n+3 && !s.at(at).Of("about") && s.at(at).Kind == words.Word && !s.at(at).Of("number") {
+		at++
+	}
+	m := s.measure(at)
+	if (!m.said || m.unit != "g" && m.unit != "oz") && !s.at(k).Is("=") {
+		for back := max(0, k-6); back < k; back++ {
+			if s.at(back).Kind != words.Number && !s.at(back).Of("number") {
+				continue
+			}
+			if m = s.measure(back); back+m.n >= k-1 && back > 0 {
+				at = back
+				break
+			}
+			m = measured{}
+		}
+	}
+	if !m.said || m.bad || m.unit != "g" && m.unit != "oz" || at == 0 || s.leadsToFood(at+m.n, s.l) {
+		return w, false
+	}
+	from := min(k, at)
+	if s.at(from - 1).Of("word.who") {
+		from--
+	}
+	s.mark(from, max(k+n, at+m.n))
+	return weighing{grams: m.amount * massOf(words.Meaning{List: "unit." + m.unit, Value: m.per}), ounces: m.unit == "oz", each: m.each, at: k}, true
+}
+
+// bracketWeighing reads the weight that brackets say.
+func (s *scan) bracketWeighing(b []words.Token) (w weighing, ok bool) {
+	inner := scan{r: s.r, text: s.text, l: s.l, main: b}
+	has := func(list string) bool { return slices.ContainsFunc(b, func(t words.Token) bool { return t.Of(list) }) }
+	for i := range b {
+		if b[i].Kind != words.Number && !b[i].Of("about") {
+			continue
+		}
+		m := inner.measure(i)
+		if !m.said || m.bad || w.grams > 0 {
+			continue
+		}
+		switch {
+		case m.unit == "" && m.amount >= 50 && has("word.drained"):
+			w.grams = m.amount // "(240 escurr.)"
+		case m.unit == "pack" && m.pack > 0:
+			w.grams = m.pack
+		case m.unit == "g" || m.unit == "oz":
+			w.grams = m.amount * massOf(words.Meaning{List: "unit." + m.unit, Value: m.per})
+		case m.unit == "cup" && m.per < 0.2: // millilitres
+			w.grams = m.amount * m.per * food.MLPerCup
+		case m.unit == "cup" && m.per == 1 && i+m.n >= len(b)-1:
+			w.cups = m.amount
+			continue
+		}
+		w.ounces, w.each = m.unit == "oz", m.each || has("each")
+	}
+	w.drained = w.grams > 0 && has("word.drained")
+	w.instead = w.grams > 0 && (w.drained || has("word.net") || has("state.cooked") && !slices.ContainsFunc(s.main, func(t words.Token) bool { return t.Of("state.cooked") }))
+	return w, w.grams > 0 || w.cups > 0
+}
