@@ -187,6 +187,9 @@ func (m *procedure) cookMinutes(i int) float64 {
 			}
 		}
 	}
+	if last := s.lastHeat(max(0, from)); last > 0 {
+		from = last
+	}
 	total := m.timeIn(s, max(0, from))
 	if total == 0 {
 		total = m.timeIn(s, 0)
@@ -209,6 +212,25 @@ func (m *procedure) cookMinutes(i int) float64 {
 		}
 	}
 	return total
+}
+
+// lastHeat gives where a sentence tells of another heat after a first one that has its own time: "steam them 20 minutes first,
+// then grill 3 minutes a side"; 0 where it does not.
+func (s *sentence) lastHeat(from int) int {
+	_, first, n := s.minutes(from)
+	if first < 0 {
+		return 0
+	}
+	then := false
+	for k := first + n; k < len(s.tokens); k++ {
+		then = then || s.tokens[k].Of("word.then")
+		if then && (s.tokens[k].Of("heat.grill") || s.tokens[k].Of("heat.fry") || s.tokens[k].Of("heat.pan")) && s.tokens[from].Under("heat.").List != s.tokens[k].Under("heat.").List {
+			if _, at, _ := s.minutes(k); at >= 0 {
+				return k
+			}
+		}
+	}
+	return 0
 }
 
 // timeIn is the time on the heat that one sentence gives, min.
@@ -307,6 +329,9 @@ func (s *sentence) adds(at, after int) bool {
 		if s.tokens[j].Of("turn") && s.tokens[j].Plain != "half" {
 			return true
 		}
+	}
+	if at > 0 && s.tokens[at-1].Is("/") {
+		return true // "4 min / 3 min"
 	}
 	return after < len(s.tokens) && s.tokens[after].Of("more") || at > 0 && s.tokens[at-1].Of("more")
 }

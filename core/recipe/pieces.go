@@ -31,6 +31,10 @@ func (m *procedure) pieceOf() *ReadPiece {
 	from, to := m.shapeAt, m.cookAt
 	if from < 0 {
 		from = m.first()
+		const few = 3 // notes tell the size before the heat, without a verb: "12 small, 1 cm thick"
+		for back := 0; back < few && from > 0 && from < len(m.sentences) && len(m.sentences[from-1].mentions) == 0; back++ {
+			from--
+		}
 	}
 	if to < from {
 		to = from
@@ -182,6 +186,10 @@ func (s *sentence) lengths() (out []length) {
 		v, n := number(i)
 		if a := s.tokens[i].In("article"); n == 0 && a.N > 0 && i+a.N < len(s.tokens) && s.tokens[i+a.N].Of("length") {
 			v, n = 1, a.N // "an inch"
+		}
+		if u := s.tokens[i].In("length"); n == 0 && u.N > 0 && s.tokens[i].Plain == "inch" && i+1 < len(s.tokens) && s.tokens[i+1].Under("way.").N > 0 && (i == 0 || s.tokens[i-1].Kind != words.Number) {
+			out = append(out, length{mm: u.Value, at: i, end: i + u.N, way: s.way(i, i+u.N)}) // "inch thick"
+			continue
 		}
 		if n == 0 {
 			continue
@@ -391,6 +399,17 @@ func (m *procedure) counts(p *ReadPiece, from, to int) {
 		}
 	}
 	for i := range m.sentences {
+		s := &m.sentences[i]
+		for k := range s.tokens {
+			if !s.sauce && s.tokens[k].Of("makes") && s.tokens[k].Of("word.comes to") {
+				if n := m.makes(s.tokens[k:]); n > 0 {
+					p.Count = n
+					return
+				}
+			}
+		}
+	}
+	for i := range m.sentences {
 		if s := &m.sentences[i]; !s.note && !s.sauce {
 			if n := forPieces(s.tokens); n > 0 {
 				p.Count = n
@@ -482,6 +501,10 @@ func (m *procedure) countIn(s *sentence, most int) int {
 			if l.at == k {
 				k = l.end
 			}
+		}
+		if i == 0 && k < len(s.tokens) && s.tokens[k].Of("size") && (k+1 == len(s.tokens) || s.tokens[k+1].Is(",")) && m.title != "" {
+			m.mark(s, s.tokens[i].At, s.tokens[k].End, "count", -1)
+			return int(v) // "12 small, 1 cm thick"
 		}
 		// Up to three words between the number and what is counted.
 		for j := k; j < min(len(s.tokens), k+5); j++ {

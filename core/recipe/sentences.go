@@ -162,6 +162,8 @@ func sentencesOf(steps []string, spoken []Told, l words.Language) (out []sentenc
 			abbreviated := t.Is(".") && k > 0 && (shortened(&tokens[k-1]) || tokens[k-1].Of("time") && !(k+1 < len(tokens) && tokens[k+1].Kind == words.Number)) && k+1 < len(tokens) && !upper(text[tokens[k+1].At:])
 			if (t.Is(".") || t.Is(";") || t.Is("!") || t.Is("?")) && !abbreviated {
 				cut(k)
+			} else if dashed(tokens, start, k, l) {
+				cut(k)
 			} else if breaks[k] {
 				cut(k)
 				start = k
@@ -170,6 +172,23 @@ func sentencesOf(steps []string, spoken []Told, l words.Language) (out []sentenc
 		cut(len(tokens))
 	}
 	return out
+}
+
+// dashed says that a dash between spaces at a token parts two steps, as notes have them: "knead 5 min - fridge overnight".
+func dashed(tokens []words.Token, from, k int, l words.Language) bool {
+	if !tokens[k].Is("-") || tokens[k].Glued || k+1 >= len(tokens) || tokens[k+1].Glued {
+		return false
+	}
+	next := &tokens[k+1]
+	if next.Under("act.").N == 0 && next.Under("heat.").N == 0 && !next.Of("makes") || words.Participle(next.Plain, l) {
+		return false
+	}
+	for j := from; j < k; j++ {
+		if v, _ := ingredient.Minutes(tokens, j); v > 0 || next.Of("makes") {
+			return true
+		}
+	}
+	return false
 }
 
 // shortened says that a word is a unit cut short, which a point may follow: "2 tbsp."

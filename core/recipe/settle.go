@@ -47,10 +47,9 @@ func (m *procedure) roleOf(e *entry, u *use) string {
 		return "filling"
 	case s.verb("act.coat") && after && !fat && (is("act.coat") || m.shapeAt >= 0 && u.sentence > m.shapeAt):
 		return Coated
-	case is("act.brush") && after:
-		if fat {
-			return Frying
-		}
+	case is("act.brush") && after && fat:
+		return Frying
+	case is("act.brush") && after && u.sentence >= m.first(): // and no bread of a stuffing, moistened with stock
 		return "glaze"
 	case is("act.serve") && after:
 		return Serving

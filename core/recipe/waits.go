@@ -32,6 +32,7 @@ func (m *procedure) waits() (rest, chill *ReadWait) {
 		if cold >= until {
 			cold = -1
 		}
+		const longestFirm = 60 // minutes in the freezer that only make the pieces firm
 		frozen := s.has("act.freeze")
 		for k := 0; k < until; k++ {
 			v, n := ingredient.Minutes(s.tokens, k)
@@ -48,6 +49,8 @@ func (m *procedure) waits() (rest, chill *ReadWait) {
 			waits, to := s.waitsFor(k, n), (**ReadWait)(nil)
 			code := ""
 			switch {
+			case frozen >= 0 && v <= longestFirm:
+				to, code = &chill, "chill"
 			case frozen >= 0 && frozen < k:
 			case waits == forChill, cold >= 0 && waits != forRest:
 				to, code = &chill, "chill"

@@ -190,6 +190,9 @@ func (s *scan) halves() (out []*food.Food) {
 		inner := &scan{r: s.r, text: s.text, l: s.l, main: tokens, used: map[int]bool{}, free: map[string]bool{}}
 		out = nil
 		for k := range tokens {
+			if k+1 < len(tokens) && tokens[k+1].Of("article") {
+				continue // "half a pepper"
+			}
 			if h := tokens[k].In("half of"); h.N > 0 && h.Value == 0.5 || tokens[k].In("number").Value == 0.5 {
 				n := max(h.N, tokens[k].In("number").N)
 				if f, a, _ := inner.longest(k+n, min(len(tokens), k+n+4)); f != nil && len(inner.strangers(k+n, a)) == 0 {

@@ -36,6 +36,9 @@ func (r *Reader) Phrases(text string, l words.Language, named map[string]bool) (
 			}
 		case spot.Said:
 			to = spot.Until
+		case len(found) > 0 && k > 0 && s.eachOf(&spots[k-1], found[len(found)-1].to, spot.At):
+			found[len(found)-1].to, named[spot.Food.ID] = to, true // "a spoon each of soy sauce and tomato paste"
+			continue
 		case len(found) > 0 && s.sameOf(found[len(found)-1].to, spot.At):
 		case named[spot.Food.ID] || !minor(spot.Food) && !s.listed(spot) || !s.together(spot, spots, k):
 			continue
@@ -91,9 +94,14 @@ func (s *scan) gelsIn(before *food.Food, spot *Spot, end int) bool {
 	return food.SoakGel.Suits(before) && spot.Food.Is(food.Liquid) && s.joint(end) > 0 && end+s.joint(end) == spot.Begin
 }
 
+// eachOf says that a food joined to the one before shares its amount, which is said of each.
+func (s *scan) eachOf(before *Spot, end, at int) bool {
+	return before.Said && !before.Behind && s.measure(before.Begin).each && (s.joint(end) > 0 && end+s.joint(end) == at || s.at(end).Is(",") && end+1 == at)
+}
+
 // boilsIn says that an amount of a liquid is what the grain or the legume told just before it is cooked in.
 func (s *scan) boilsIn(before *food.Food, spot *Spot, end int) bool {
-	return (before.Group == food.Grain || before.Group == food.Legume) && spot.Food.Is(food.Liquid) && spot.Begin-end < 4 && s.boiledIn(end, spot.Begin)
+	return (before.Group == food.Grain || before.Group == food.Legume) && spot.Food.Is(food.Liquid) && spot.Begin-end < 4 && s.boiledIn(end-1, spot.Begin)
 }
 
 // sameOf says that between a phrase and a food stands that there is as much of it: "and the same of".
@@ -137,7 +145,19 @@ func (s *scan) refused(spots []Spot, k int) bool {
 		}
 	}
 	end := spot.At + spot.N
+	if s.othersDo(end, spot.Food) {
+		return true
+	}
 	return s.at(end).Of("word.refuse") && !spot.Said && !s.at(end+1).Of("word.of")
+}
+
+// othersDo says that a food is one that somebody else puts in: "my mother-in-law adds 2 eggs, I don't"; "she always used an
+// egg, but what I do is ..." tells it of what this kitchen is to leave out.
+func (s *scan) othersDo(end int, f *food.Food) bool {
+	if s.at(end).Is(",") {
+		end++
+	}
+	return s.at(end).Of("word.not me") || f.Group == food.Egg && s.at(end).Of("word.but") && !s.at(end+1).Of("word.only")
 }
 
 // corrects says that a "no" takes back what was said before it: "a tablespoon? no - two teaspoons".

@@ -108,6 +108,11 @@ func Minutes(tokens []words.Token, i int) (minutes float64, n int) {
 		return 0, 0
 	}
 	at := i + k
+	if s.at(at).Is("+") {
+		if more, n := s.number(at + 1); n > 0 { // "2+2 min"
+			v, at = v+more, at+1+n
+		}
+	}
 	if step := Through(tokens, i, at); step > 0 {
 		if high, more := s.number(at + step); more > 0 && high > v {
 			v, at = (v+high)/2, at+step+more
@@ -161,7 +166,7 @@ func (s *scan) upTo(minutes float64, from, at int) (float64, int) {
 // minutes and the level that stand beside it.
 func (s *scan) preparations() {
 	for n := range s.line.Items {
-		if n == 0 || s.alike || s.doneToAll(n) {
+		if n == 0 || s.alike || s.doneToAll(n) || s.doneWith(n) {
 			s.preparationsOf(n)
 		}
 	}
@@ -183,6 +188,19 @@ func (s *scan) doneToAll(n int) bool {
 		joined = joined || s.at(k).Of("word.and")
 	}
 	return joined
+}
+
+// doneWith says that an item shares what is done to the first: "half a pepper, fried with half an onion".
+func (s *scan) doneWith(n int) bool {
+	for k := s.line.Items[n].at - 1; k > s.line.Items[0].end; k-- {
+		switch t := s.at(k); {
+		case t.Of("word.with"):
+			return s.at(k-1).Of("do.fry") || s.at(k-1).Of("do.saute") || s.at(k-1).Of("do.roast") || s.at(k-1).Of("do.cook")
+		case !(t.Kind == words.Number || known(t) > 0 || t.Of("number") || small[t.Plain]):
+			return false
+		}
+	}
+	return false
 }
 
 // gelInLine leaves flax, chia or psyllium in the liquid that their own line mixes them with.

@@ -260,6 +260,9 @@ func (s *scan) others(from int, first *measured) {
 		if n == 0 && !again || s.used[s.at(k).At] {
 			continue
 		}
+		if _, many := s.number(k + n + 1); n > 0 && many > 0 && (s.at(k+n).Of("word.juice") || s.at(k+n).Of("word.zest")) {
+			n++ // "..., juice 1 lemon, ..."
+		}
 		m := s.measure(k + n)
 		named := m.n > 0 && (m.said && m.unit != "" || m.unit == "grind")
 		switch {
@@ -317,7 +320,10 @@ func (s *scan) others(from int, first *measured) {
 		if found.ManyAlike {
 			it.Name = s.text[s.main[a].At:s.main[b-1].End]
 		}
-		s.mark(k, b)
+		s.mark(k+n, b)
+		if own := s.at(k + s.joint(k)).In("another").N; own > 0 {
+			s.mark(k, k+s.joint(k)+own)
+		}
 		s.span(s.main[a].At, s.main[b-1].End, "food")
 		taste := s.taste
 		s.taste = true

@@ -4,6 +4,7 @@ import (
 	"regexp"
 	"slices"
 	"strings"
+	"unicode"
 
 	"cuerda/core/recipe/ingredient"
 	"cuerda/core/recipe/words"
@@ -26,6 +27,7 @@ type page struct {
 	numbered bool // the steps are numbered
 	cook     string
 	seen     []seen
+	listed   []bool // rows below the heading of a list, with an amount of a food behind their number
 }
 
 // seen is what is seen of one row.
@@ -57,6 +59,7 @@ func newPage(rows []Row, r *ingredient.Reader, l words.Language) *page {
 			steps++
 		}
 	}
+	p.listed = p.numberedList()
 	p.bulleted, p.numbered = amounts > 2 && 2*marked > amounts, steps > 1
 	for name, n := range lines {
 		if name != "" && (n > lines[p.cook] || p.cook == "" || n == lines[p.cook] && name < p.cook) {
@@ -64,6 +67,26 @@ func newPage(rows []Row, r *ingredient.Reader, l words.Language) *page {
 		}
 	}
 	return p
+}
+
+// numberedList finds the items of a list that are numbered as steps are: below its heading, with an amount of a food.
+func (p *page) numberedList() []bool {
+	out, below := make([]bool, len(p.rows)), false
+	for i := range p.rows {
+		r := &p.rows[i]
+		switch r.head {
+		case "ingredients":
+			below = true
+		case "method", "notes":
+			below = false
+		}
+		if !below || !r.Ordered || p.seen[i].words > 20 {
+			continue
+		}
+		tokens := words.Read(r.WithoutNumber(), p.l)
+		out[i] = startsWithAmount(tokens, len(tokens)) == 0 && p.seen[i].foods > 0
+	}
+	return out
 }
 
 // prose says that what is seen are sentences rather than an item of a list.
@@ -172,6 +195,7 @@ func (p *page) features(i int) (out []int) {
 	is("very long", s.words > 30)
 	is("heads a list", r.head == "ingredients")
 	is("heads a method", r.head == "method")
+	is("has a number and no colon", strings.ContainsFunc(r.Text, unicode.IsDigit) && !strings.HasSuffix(strings.TrimRight(r.Text, "* "), ":"))
 	is("heads notes", r.head == "notes")
 	is("heads a section", strings.HasPrefix(r.head, "section: "))
 	items := i+1 < len(p.rows) && p.item(i+1)
@@ -190,7 +214,8 @@ func (p *page) features(i int) (out []int) {
 	is("no food", s.foods == 0)
 	is("marked", r.marked)
 	is("unmarked among the marked", p.bulleted && !r.marked && !r.Ordered)
-	is("numbered", r.Ordered)
+	is("numbered", r.Ordered && !p.listed[i])
+	is("numbered in a list", r.Ordered && p.listed[i])
 	is("not numbered among the numbered", p.numbered && !r.Ordered)
 	is("quoted", r.quoted)
 	is("greets", t("greeting") && s.words <= 4)
@@ -207,7 +232,7 @@ func (p *page) features(i int) (out []int) {
 	is("begins a note", t("note") && strings.ContainsAny(r.Text[:min(len(r.Text), 24)], ":-") || t("aside note"))
 	is("refuses", t("word.refuse") && !s.verbFirst)
 	is("asks", strings.HasSuffix(r.Text, "?") || strings.HasPrefix(r.Text, "¿"))
-	is("is an address", address.MatchString(r.Text) || strings.HasPrefix(r.Text, "--") || strings.HasPrefix(r.Text, "__"))
+	is("is an address", address.MatchString(r.start()) || strings.HasPrefix(r.Text, "--") || strings.HasPrefix(r.Text, "__"))
 	is("signs off", len(r.tokens) > 0 && s.words <= 6 && r.tokens[0].Of("sign off"))
 	is("another speaks", r.speaker != p.cook && len(p.cook) > 0)
 	is("stands in brackets", strings.HasPrefix(r.Text, "(") && strings.HasSuffix(strings.TrimRight(r.Text, ". "), ")"))
@@ -247,13 +272,13 @@ func (p *page) furniture(r *Row) bool {
 			n++
 		}
 	}
-	if stars.MatchString(r.Text) || strings.ContainsAny(r.Text, "©↳↓»") {
+	if stars.MatchString(r.start()) || strings.ContainsAny(r.Text, "©↳↓»") {
 		return true
 	}
-	if dividers(r.Text) >= 2 && count < 40 {
+	if dividers(r.start()) >= 2 && count < 40 {
 		return true
 	}
-	if posted.MatchString(r.Text) && count <= 10 && !r.Ordered && r.speaker == "" {
+	if posted.MatchString(r.start()) && count <= 10 && !r.Ordered && r.speaker == "" {
 		return true
 	}
 	return n > 0 && (len(r.tokens) > 0 && r.tokens[0].Of("page") && count <= 12 || 3*n >= count)
@@ -280,5 +305,5 @@ func (p *page) tellsYield(r *Row, s *seen) bool {
 	if strings.Count(r.Text, "|") >= 2 && len(r.Text) < 120 {
 		return true
 	}
-	return s.words <= 7 && (s.foods == 0 || s.words <= 5) && !s.amountFood && yields.MatchString(r.Text) || len(r.Text) < 30 && t.Of("makes") && t.Plain != "about" && t.Plain != "get" && t.Plain != "unas" && t.Plain != "unos" && s.foods == 0
+	return s.words <= 7 && (s.foods == 0 || s.words <= 5) && !s.amountFood && yields.MatchString(r.start()) || len(r.Text) < 30 && t.Of("makes") && t.Plain != "about" && t.Plain != "get" && t.Plain != "unas" && t.Plain != "unos" && s.foods == 0
 }

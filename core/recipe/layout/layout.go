@@ -2,6 +2,7 @@ package layout
 
 import (
 	"errors"
+	"slices"
 	"strings"
 
 	"cuerda/core/recipe/ingredient"
@@ -59,6 +60,9 @@ type Row struct {
 // Tokens are those of the text as it is read.
 func (r *Row) Tokens() []words.Token { return r.tokens }
 
+// start is as much of the text as is looked at.
+func (r *Row) start() string { return r.Text[:min(len(r.Text), mostWords)] }
+
 // Lines and words beyond these are no recipe.
 const (
 	MostRows = 600
@@ -82,7 +86,19 @@ func Read(text string, r *ingredient.Reader, told map[int]Label) ([]Row, words.L
 		rows[i].features = p.features(i)
 	}
 	choose(rows, told)
+	for i := range rows {
+		if rows[i].Label == Item && told[i] == "" && rows[i].refusesAll() {
+			rows[i].Label = Aside
+		}
+	}
 	return rows, l, nil
+}
+
+// refusesAll says that a line only tells what does not go in: "no cheese".
+func (r *Row) refusesAll() bool {
+	return len(r.tokens) > 1 && len(r.tokens) <= 5 && r.tokens[0].Of("word.refuse") && !slices.ContainsFunc(r.tokens, func(t words.Token) bool {
+		return t.Kind == words.Number || t.Of("number") || t.Is(":") || t.Under("free.").N > 0
+	})
 }
 
 // Short is s cut to at most so many characters.

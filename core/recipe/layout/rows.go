@@ -15,7 +15,7 @@ import (
 var (
 	mark     = regexp.MustCompile(`^\s*(?:[-*•▢□☐·◦‣–—▪●✓+~]+\s*(?:\[[ xX]?\]\s*)?|\[[ xX]?\]\s*)`)
 	quote    = regexp.MustCompile(`^\s*>+\s*`)
-	ordinal  = regexp.MustCompile(`^\s*(?i:step\s*|paso\s*)?(\d{1,2})\s*(?:[.):]|[.)]?[-–]\s)\s*(?:\D|\d+\s*(?:g|kg|ml|oz|lb|cup|taza|cda|tbsp|tsp))`)
+	ordinal  = regexp.MustCompile(`^\s*(?i:step\s*|paso\s*)?(\d{1,2})\s*(?:[.):]|[.)]?[-–]\s)\s*(?:\D|\d+\s*(?:g|kg|ml|oz|lb|cup|taza|cda|tbsp|tsp))|^\s*\d{1,2}[.)]\s+\d`)
 	ordering = regexp.MustCompile(`^\s*(?:(?i:step|paso)\s*)?\d{1,2}\s*(?:[.):]|[.)]?[-–]\s)?\s*`)
 	numeral  = regexp.MustCompile(`^\s*(?:(?i:step|paso)\s*)?\d{1,2}\s*[.):]?\s*$`)
 	lineEnds = strings.NewReplacer("\r\n", "\n", "\r", "\n", "\u2028", "\n")
@@ -257,8 +257,12 @@ var (
 	replied  = regexp.MustCompile(`^\s*(?:A|R|Answer|Respuesta)\s*(?:\([^)]{0,60}\)\s*)?[:.]\s+`)
 )
 
+// wrote is the line over what somebody else said: "User carrots wrote:".
+var wrote = regexp.MustCompile(`(?i)\b(?:wrote|said|escribió|dijo)\s*:\s*$`)
+
 // questioned quotes what somebody asks, where an answer follows: the recipe is in the answer.
 func questioned(lines []string) []string {
+	lines = cited(lines)
 	answered := slices.ContainsFunc(lines, replied.MatchString)
 	if !answered || !slices.ContainsFunc(lines, asked.MatchString) {
 		return lines
@@ -281,10 +285,65 @@ func questioned(lines []string) []string {
 	return out
 }
 
+// cited quotes a paragraph in quotation marks below the line that says who wrote it.
+func cited(lines []string) []string {
+	var out []string
+	for i := 1; i < len(lines); i++ {
+		bare := strings.TrimSpace(lines[i])
+		if len(bare) < 2 || !strings.ContainsAny(bare[:1], "\"“«") && !strings.HasPrefix(bare, "“") && !strings.HasPrefix(bare, "«") || !wrote.MatchString(lines[i-1]) {
+			continue
+		}
+		if out == nil {
+			out = slices.Clone(lines)
+		}
+		for k := i; k < len(lines) && strings.TrimSpace(lines[k]) != ""; k++ {
+			out[k] = "> " + lines[k]
+			if strings.HasSuffix(strings.TrimSpace(lines[k]), `"`) || strings.HasSuffix(strings.TrimSpace(lines[k]), "”") || strings.HasSuffix(strings.TrimSpace(lines[k]), "»") {
+				break
+			}
+		}
+	}
+	if out == nil {
+		return lines
+	}
+	return out
+}
+
 // columns puts two columns of a scanned page, which run together line by line, below each other: the
-// left one, then the right one. They are two where most lines have a wide gap that begins their
-// second half at about the same place, and what stands there is no mere amount.
+// left one, then the right one; of the whole text, or else of each of its blocks.
 func columns(lines []string) []string {
+	if out := apart(lines, 4, .8); out != nil {
+		return out
+	}
+	var out []string
+	found := false
+	for i := 0; i < len(lines); {
+		end := i
+		for end < len(lines) && strings.TrimSpace(lines[end]) != "" {
+			end++
+		}
+		if block := apart(lines[i:end], 3, .7); block != nil {
+			out, found = append(out, block...), true
+		} else {
+			out = append(out, lines[i:end]...)
+		}
+		if end < len(lines) {
+			out = append(out, lines[end])
+		}
+		i = end + 1
+	}
+	if found {
+		return out
+	}
+	if out := apart(lines, 4, .5); out != nil {
+		return out
+	}
+	return lines
+}
+
+// apart puts two columns below each other; nil where there are none. They are two where a share of the lines, and so many at
+// least, have a wide gap that begins their second half at about the same place, and what stands there is no mere amount.
+func apart(lines []string, least int, share float64) []string {
 	type halves struct{ left, right string }
 	var both []halves
 	filled, split := 0, 0
@@ -296,21 +355,35 @@ func columns(lines []string) []string {
 		}
 		filled++
 		h := halves{left: line}
+		if len(line) > widest {
+			both = append(both, h)
+			continue
+		}
 		body := strings.TrimLeft(line, " \t")
 		indent := len(line) - len(body)
-		if at := gap.FindStringIndex(body); at != nil && strings.TrimSpace(body[at[1]:]) != "" && at[0] > 0 {
+		if at := wide.FindStringIndex(line); body != "" && indent > 30 && at != nil && at[0] == 0 {
+			h = halves{right: body} // only the right one goes on
+			split++
+			places = append(places, indent)
+		} else if at := gap.FindStringIndex(body); at != nil && strings.TrimSpace(body[at[1]:]) != "" && at[0] > 0 {
 			h = halves{body[:at[0]], body[at[1]:]}
 			split++
 			places = append(places, indent+at[1])
 		}
 		both = append(both, h)
 	}
-	if split < 4 || 2*split < filled {
-		return lines
+	if split < least || float64(split) < share*float64(filled) {
+		return nil
 	}
 	slices.Sort(places)
-	if middle := places[len(places)/2]; places[3*len(places)/4]-middle > 3 || middle-places[len(places)/4] > 3 {
-		return lines
+	alike, middle := 0, places[len(places)/2]
+	for _, at := range places {
+		if at >= middle-3 && at <= middle+3 {
+			alike++
+		}
+	}
+	if 4*alike < 3*split {
+		return nil
 	}
 	wordy := 0
 	for _, h := range both {
@@ -319,7 +392,7 @@ func columns(lines []string) []string {
 		}
 	}
 	if 2*wordy < split {
-		return lines // a name and its amount beside it
+		return nil // a name and its amount beside it
 	}
 	var out, right []string
 	for _, h := range both {
@@ -327,6 +400,11 @@ func columns(lines []string) []string {
 	}
 	return append(append(out, ""), right...)
 }
+
+// widest is how long a line of two columns may be, bytes.
+const widest = 400
+
+var wide = regexp.MustCompile(`^\s{30,}`)
 
 var gap = regexp.MustCompile(`\s{3,}|\t+`)
 

@@ -90,6 +90,13 @@ func Tokens(text string, l Language) []Token {
 			i += digits(text[i:])
 			t.Kind, t.Plain = Number, text[at:i]
 			t.Value = value(t.Plain, l)
+			switch rest := text[i:]; {
+			case strings.HasPrefix(rest, "-spice"): // "7-spice" is a mix of spices, and no seven
+				i += len("-spice")
+				t.Kind, t.Plain, t.Value = Word, "spice", 0
+			case strings.HasPrefix(rest, "ish") && !startsWithLetter(rest[len("ish"):]): // "4ish minutes"
+				i += len("ish")
+			}
 		case fractions[c] > 0:
 			i += size
 			t.Kind, t.Plain, t.Value = Number, text[at:i], fractions[c]
@@ -123,6 +130,12 @@ func Tokens(text string, l Language) []Token {
 					i++
 				}
 			}
+			if l == English && t.Plain == "w" && strings.HasPrefix(text[i:], "/") {
+				t.Plain, i = "with", i+1
+				if strings.HasPrefix(text[i:], "o ") {
+					t.Plain, i = "without", i+1
+				}
+			}
 			if t.Plain == "x" && (i == len(text) || text[i] == ' ' || text[i] >= '0' && text[i] <= '9') {
 				t.Kind = Mark
 			}
@@ -142,6 +155,11 @@ func Tokens(text string, l Language) []Token {
 		out = append(out, t)
 	}
 	return out
+}
+
+func startsWithLetter(s string) bool {
+	c, _ := utf8.DecodeRuneInString(s)
+	return unicode.IsLetter(c)
 }
 
 // unstretched is a word without the letters that somebody drew out: "nooo" is "no". No word of either
