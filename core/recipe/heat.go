@@ -309,11 +309,16 @@ func (s *sentence) aSide(k int) (minutes float64, n int) {
 func (s *sentence) bareFor(k int) (minutes float64, n int) {
 	const least, most = 4, 240
 	t := &s.tokens[k]
-	if k < 2 || t.Kind != words.Number || t.Value < least || t.Value > most || k+1 < len(s.tokens) && !(s.tokens[k+1].Kind == words.Mark && !s.tokens[k+1].Is("-") && !s.tokens[k+1].Is("/") || s.tokens[k+1].Of("word.then") || s.tokens[k+1].Of("word.and")) {
+	if k > 1 && t.Kind == words.Number && t.Value >= 1 && t.Value <= 60 && k+1 < len(s.tokens) && s.tokens[k+1].Of("more") && (k+2 == len(s.tokens) || s.tokens[k+2].Kind == words.Mark) && s.has("turn") >= 0 {
+		return t.Value, 1 // "5 minutes, flip, 4 more"
+	}
+	uncovered := k+1 < len(s.tokens) && s.tokens[k+1].Of("word.uncovered")
+	if k < 2 || t.Kind != words.Number || t.Value < least || t.Value > most || !uncovered && k+1 < len(s.tokens) && !(s.tokens[k+1].Kind == words.Mark && !s.tokens[k+1].Is("-") && !s.tokens[k+1].Is("/") || s.tokens[k+1].Of("word.then") || s.tokens[k+1].Of("word.and")) {
 		return 0, 0
 	}
 	before := &s.tokens[k-1]
 	switch {
+	case uncovered:
 	case before.Of("word.for") && s.tokens[k-2].Kind == words.Number && s.tokens[k-2].Value >= 100:
 	case before.Of("more") && s.tokens[k-2].Of("word.for"):
 	default:
@@ -330,7 +335,7 @@ func (s *sentence) adds(at, after int) bool {
 			return true
 		}
 	}
-	if at > 0 && s.tokens[at-1].Is("/") {
+	if at > 0 && s.tokens[at-1].Is("/") || after < len(s.tokens) && s.tokens[after].Of("word.uncovered") {
 		return true // "4 min / 3 min"
 	}
 	return after < len(s.tokens) && s.tokens[after].Of("more") || at > 0 && s.tokens[at-1].Of("more")

@@ -186,7 +186,8 @@ func (m *procedure) beside(s *sentence) {
 			could++
 		}
 	}
-	s.sauce = only > 0 && could == len(s.mentions) && !(s.has("heat.oven") >= 0 && len(s.temperatures()) > 0)
+	filled := s.has("act.shape") >= 0 && s.has("word.fill") >= 0 && s.under("piece.") >= 0 // "form 12 balls and fill them with the meat"
+	s.sauce = only > 0 && could == len(s.mentions) && !filled && !(s.has("heat.oven") >= 0 && len(s.temperatures()) > 0)
 	for x := range s.mentions {
 		at := &s.mentions[x]
 		kept := slices.DeleteFunc(slices.Clone(at.items), func(k int) bool { return m.entries[k].aside() != s.sauce })
@@ -271,7 +272,7 @@ func (m *procedure) findCook() {
 			return
 		}
 		if i+1 < len(m.sentences) && !m.sentences[i+1].sauce {
-			if _, at, _ := m.sentences[i+1].minutes(0); at >= 0 && s.has("act.preheat") < 0 && m.sentences[i+1].has("act.chill") < 0 {
+			if _, at, _ := m.sentences[i+1].minutes(0); at >= 0 && s.has("act.preheat") < 0 && m.sentences[i+1].has("act.chill") < 0 && m.sentences[i+1].has("act.freeze") < 0 {
 				m.cookAt = i
 				return
 			}

@@ -63,7 +63,7 @@ func (m *procedure) filled(from, to int) bool {
 		return false
 	}
 	for i := from; i <= to && i < len(m.sentences); i++ {
-		if m.sentences[i].has("word.wall") >= 0 {
+		if s := &m.sentences[i]; s.has("word.wall") >= 0 || s.has("word.fill") >= 0 && s.has("act.shape") >= 0 && s.under("piece.") >= 0 {
 			return true
 		}
 	}

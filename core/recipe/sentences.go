@@ -152,7 +152,7 @@ func sentencesOf(steps []string, spoken []Told, l words.Language) (out []sentenc
 			if end > start {
 				s := sentence{step: i, text: text, tokens: tokens[start:end]}
 				s.list()
-				s.note = note || isNote(s.tokens) || len(s.tokens) > 2 && s.tokens[0].Of("alternative") && s.tokens[0].Plain != "o"
+				s.note = note || s.has("word.next time") >= 0 || isNote(s.tokens) || len(s.tokens) > 2 && s.tokens[0].Of("alternative") && s.tokens[0].Plain != "o"
 				out = append(out, s)
 			}
 			start = end + 1

@@ -49,7 +49,7 @@ func (m *procedure) waits() (rest, chill *ReadWait) {
 			waits, to := s.waitsFor(k, n), (**ReadWait)(nil)
 			code := ""
 			switch {
-			case frozen >= 0 && v <= longestFirm:
+			case frozen >= 0 && v <= longestFirm && waits != forRest && waits != forOther && frozen-k < 6 && k-frozen < 6:
 				to, code = &chill, "chill"
 			case frozen >= 0 && frozen < k:
 			case waits == forChill, cold >= 0 && waits != forRest:
@@ -94,7 +94,7 @@ func (s *sentence) bareMinutes(k int) bool {
 	if s.tokens[k].Kind != words.Number || k == 0 {
 		return false
 	}
-	ends := k+1 == len(s.tokens) || s.tokens[k+1].Kind == words.Mark
+	ends := k+1 == len(s.tokens) || s.tokens[k+1].Kind == words.Mark || s.tokens[k+1].Of("word.in") && s.tokens[k-1].Of("act.rest")
 	before := &s.tokens[k-1]
 	switch {
 	case before.Of("more"):
@@ -181,6 +181,8 @@ func (s *sentence) waitsFor(at, n int) waiting {
 		switch {
 		case t.Of("act.chill") && !s.outside(k):
 			return forChill
+		case t.Of("act.freeze"):
+			return unsaid
 		case t.Of("act.rest"):
 			// "leave in the fridge for", "leave 10 minutes in the fridge": but not "leave 10
 			// minutes, then chill".
@@ -193,7 +195,7 @@ func (s *sentence) waitsFor(at, n int) waiting {
 				}
 			}
 			return forRest
-		case t.Under("do.").N > 0 && !t.Of("do.gel") && !t.Of("do.soak") && !t.Of("do.cook") && !t.Of("level"), t.Of("word.knead"), t.Of("word.mixing") && !(k > 0 && s.tokens[k-1].Of("word.passing")):
+		case t.Under("do.").N > 0 && !t.Of("do.gel") && !t.Of("do.soak") && !t.Of("do.cook") && !t.Of("level"), t.Of("word.knead"), t.Of("word.reduce"), t.Of("word.mixing") && !(k > 0 && s.tokens[k-1].Of("word.passing")):
 			return forOther
 		}
 	}

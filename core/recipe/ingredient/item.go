@@ -98,6 +98,9 @@ func (s *scan) item(i int, m measured, fruit string) (end int) {
 			found = whole
 		}
 	}
+	if other := s.r.foods.Find(s.r.Swap(found.ID, "quick")); other != nil && s.tells("word.quick") {
+		found = other // "oats, ¾ cup, quick"
+	}
 	found = s.asStated(found, i)
 	f, free := s.freed(found)
 	if !free {

@@ -3,6 +3,7 @@ package ingredient
 import (
 	"cuerda/core/food"
 	"cuerda/core/recipe/words"
+	"strings"
 )
 
 // Span is a place in a text, bytes.
@@ -70,6 +71,10 @@ func (r *Reader) Phrases(text string, l words.Language, named map[string]bool) (
 			found[n-1].to = to // "three spoons of red lentils cooked in 200 ml stock"
 			continue
 		}
+		if n := len(found); n > 0 && spot.Said && !spot.Behind && s.bothAre(found[n-1].to, from, to) {
+			found[n-1].to = to // "una zanahoria y un calabacín rallados"
+			continue
+		}
 		if n := len(found); n > 0 && from < found[n-1].to {
 			if to > found[n-1].to {
 				found[n-1].to = to
@@ -102,6 +107,12 @@ func (s *scan) eachOf(before *Spot, end, at int) bool {
 // boilsIn says that an amount of a liquid is what the grain or the legume told just before it is cooked in.
 func (s *scan) boilsIn(before *food.Food, spot *Spot, end int) bool {
 	return (before.Group == food.Grain || before.Group == food.Legume) && spot.Food.Is(food.Liquid) && spot.Begin-end < 4 && s.boiledIn(end-1, spot.Begin)
+}
+
+// bothAre says that a phrase is joined to the one before by "y", and that a participle of many behind it is of both.
+func (s *scan) bothAre(end, from, to int) bool {
+	next := s.at(to)
+	return s.l == words.Spanish && s.at(end).Of("word.and") && end+1 == from && s.measure(from).amount == 1 && strings.HasSuffix(next.Plain, "s") && words.Participle(next.Plain, s.l)
 }
 
 // sameOf says that between a phrase and a food stands that there is as much of it: "and the same of".
@@ -142,6 +153,11 @@ func (s *scan) refused(spots []Spot, k int) bool {
 	for k := from - 1; k >= max(least, from-3) && !s.ends(k); k-- {
 		if s.at(k).Of("word.refuse") && !(spot.Said && s.corrects(k)) {
 			return true
+		}
+	}
+	for k := max(least, from-5); k < from; k++ {
+		if s.at(k).Of("word.next time") {
+			return true // "a little dry; next time 1/4 cup almond flour"
 		}
 	}
 	end := spot.At + spot.N

@@ -299,13 +299,13 @@ func (s *scan) mixed() {
 	for i := 0; i < len(s.line.Items); i++ {
 		it := &s.line.Items[i]
 		f := s.r.foods.Find(it.Food)
-		if f == nil || !f.ManyAlike || f.Group != food.Flavour || it.Grams <= 0 {
+		if f == nil || f.Group != food.Flavour || it.Grams <= 0 {
 			continue
 		}
 		names, grams := []string{it.Name}, []float64{it.Grams}
 		for k := i + 1; k < len(s.line.Items); k++ {
 			other := &s.line.Items[k]
-			if other.Food != it.Food || other.Grams <= 0 || other.Name == "" {
+			if other.Food != it.Food || other.Grams <= 0 || f.ManyAlike && other.Name == "" {
 				continue
 			}
 			names, grams = append(names, other.Name), append(grams, other.Grams)
@@ -316,7 +316,7 @@ func (s *scan) mixed() {
 			s.line.Items = slices.Delete(s.line.Items, k, k+1)
 			it, k = &s.line.Items[i], k-1
 		}
-		if len(names) > 1 {
+		if len(names) > 1 && f.ManyAlike {
 			it.Name = shared(names, grams)
 		}
 	}

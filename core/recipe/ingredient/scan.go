@@ -165,7 +165,7 @@ func (s *scan) says() {
 				s.maybe, s.line.Maybe = true, true
 			case "taste":
 				s.taste = true
-			case "role.frying", "role.coating", "role.serving", "role.pan", "role.soaking":
+			case "role.frying", "role.coating", "role.serving", "role.pan", "role.soaking", "role.filling":
 				if s.line.Role == "" {
 					s.line.Role = strings.TrimPrefix(m.List, "role.")
 					s.span(t.At, s.endOf(t, m.N), "part")

@@ -251,6 +251,7 @@ func (s *scan) others(from int, first *measured) {
 	if len(s.line.Items) > 0 && s.line.Items[0].end > 0 {
 		start = s.line.Items[0].end
 	}
+	previous := *first
 	for k := start; k < len(s.main); k++ {
 		n := s.joint(k)
 		if s.at(k).Is(",") {
@@ -269,8 +270,8 @@ func (s *scan) others(from int, first *measured) {
 		case s.another(k+n) && first.said:
 			m, n = *first, n+s.at(k+n).In("another").N+1 // "1 manojo de perejil y otro de cilantro"
 			m.n, named = 0, true
-		case m.said && m.unit == "" && first.unit != "" && s.at(k+n+m.n).Of("word.of"):
-			m.unit, m.per, named = first.unit, first.per, true // "1 cda. de lino con 3 de agua", "2 tsp of cumin and one of coriander"
+		case m.said && m.unit == "" && previous.unit != "" && s.at(k+n+m.n).Of("word.of"):
+			m.unit, m.per, named = previous.unit, previous.per, true // "1 cda. de lino con 3 de agua", "2 tsp of cumin and one of coriander"
 		case !named && m.said && m.unit == "" && (s.at(k+n).Kind == words.Number || s.at(k+n).Of("number")): // "1 onion and 1 red pepper"
 			if other, at, _ := s.longest(k+n+m.n, s.cut(k+n+m.n)); other != nil && at == k+n+m.n && other.GramsPerPiece > 0 {
 				named = !s.at(k).Is(",") || s.at(k+n).Kind == words.Number
@@ -330,7 +331,10 @@ func (s *scan) others(from int, first *measured) {
 		s.within(b, s.ownReach(b))
 		s.weigh(&it, found, &m)
 		s.taste = taste
-		if it.Food != s.line.Items[0].Food || !named || it.Name != "" && it.Name != s.line.Items[0].Name {
+		if named && m.unit != "" {
+			previous = m
+		}
+		if it.Food != s.line.Items[0].Food || !named || found.Group == food.Flavour || it.Name != "" && it.Name != s.line.Items[0].Name {
 			s.line.Items = append(s.line.Items, it)
 		}
 		k = b - 1

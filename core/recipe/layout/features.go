@@ -12,7 +12,7 @@ import (
 
 var (
 	yields  = regexp.MustCompile(`(?i)\b(?:serves|servings|yield|yields|makes|portions|raciones|porciones|comensales|rinde|feeds)\b\D{0,12}\d{1,3}|\b\d{1,3}\s*(?:servings|portions|people|raciones|porciones|personas|comensales)\b`)
-	address = regexp.MustCompile(`(?i)https?://|www\.|@\w+|#\w{4,}|^(?:from|to|cc|subject|sent|date|de|para|asunto|enviado|fecha)\s*:\s`)
+	address = regexp.MustCompile(`(?i)https?://|www\.|@[A-Za-z]\w+|#\w{4,}|^(?:from|to|cc|subject|sent|date|de|para|asunto|enviado|fecha)\s*:\s`)
 	stars   = regexp.MustCompile(`[★☆⭐]|\b\d[.,]\d\s*/\s*5\b|\(\d+\s*(?:votes?|votos|reviews|ratings|opiniones)\)`)
 	posted  = regexp.MustCompile(`\b\d{1,2}:\d{2}\b`)
 )
@@ -116,6 +116,9 @@ func (p *page) look(r *Row) (s seen) {
 		s.foods++ // "grated zest of an orange"
 	}
 	at := startsWithAmount(tokens, s.words)
+	if colon := slices.IndexFunc(tokens, func(t words.Token) bool { return t.Is(":") }); at < 0 && colon > 0 && colon <= 3 && s.foods > 1 && s.words <= 20 && !r.Ordered && colon+1 < len(tokens) && tokens[colon+1].Kind == words.Number {
+		at, s.amountFood, s.verbFirst, s.verbs = colon+1, true, false, 0 // "coating: ¾ cup crushed cornflakes, ¼ cup aquafaba"
+	}
 	s.amountLast = at < 0 && s.words <= 8 && p.reader.EndsWithAmount(r.Read, tokens, p.l)
 	s.amountFirst = at >= 0
 	s.countsPieces = at >= 0 && at+1 < len(tokens) && tokens[at+1].Under("piece.").N > 0

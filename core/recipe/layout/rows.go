@@ -385,13 +385,16 @@ func apart(lines []string, least int, share float64) []string {
 	if 4*alike < 3*split {
 		return nil
 	}
-	wordy := 0
+	wordy, amounts := 0, 0
 	for _, h := range both {
 		if len(strings.Fields(h.right)) > 2 {
 			wordy++
 		}
+		if h.right != "" && startsNumber(h.right) && !startsNumber(h.left) {
+			amounts++
+		}
 	}
-	if 2*wordy < split {
+	if 2*wordy < split || 2*amounts > split {
 		return nil // a name and its amount beside it
 	}
 	var out, right []string
@@ -399,6 +402,12 @@ func apart(lines []string, least int, share float64) []string {
 		out, right = append(out, h.left), append(right, h.right)
 	}
 	return append(append(out, ""), right...)
+}
+
+// startsNumber says that a text begins with a number, behind the mark of a list.
+func startsNumber(text string) bool {
+	c, _ := utf8.DecodeRuneInString(strings.TrimLeft(text, " -*•·"))
+	return unicode.IsNumber(c)
 }
 
 // widest is how long a line of two columns may be, bytes.

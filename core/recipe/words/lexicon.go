@@ -184,7 +184,7 @@ func Firsts(family string) map[string]bool {
 // participles are the endings of words that tell how a thing is, and single words that
 // do so without.
 var participles = [languages][2][]string{
-	English: {{"ed"}, {"ground"}},
+	English: {{"ed"}, {"ground", "wrung", "beaten", "cut", "torn"}},
 	Spanish: {{"ado", "ada", "ados", "adas", "ido", "ida", "idos", "idas", "frito", "frita", "fritos", "fritas"}, {"hecho", "hecha"}},
 }
 

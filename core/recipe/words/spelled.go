@@ -1,6 +1,9 @@
 package words
 
-import "strconv"
+import (
+	"strconv"
+	"strings"
+)
 
 // spelledOut makes one number of several words for one: "a hundred and ninety", "thirty-five",
 // "ciento ochenta", and "at three fifty" of an oven. Single words stay words: "two" may be of a pair.
@@ -61,7 +64,8 @@ func spelled(tokens []Token, i int) (v, n int) {
 		for unit < len(tokens) && (tokens[unit].Is("-") || tokens[unit].Of("word.and")) {
 			unit++
 		}
-		if u := one(tokens, unit); u >= 1 && u <= 9 && (unit == at || tokens[at].Plain != "and") {
+		joined := unit > at || !strings.HasSuffix(tokens[ten].Plain, "enta") // "ciento ochenta dos minutos" are two numbers
+		if u := one(tokens, unit); u >= 1 && u <= 9 && joined && (unit == at || tokens[at].Plain != "and") {
 			v, at = v+u, unit+1
 		}
 	case v > 0 && tens >= 1 && tens < 100:
