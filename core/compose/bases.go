@@ -21,6 +21,7 @@ type stock struct {
 	must  map[string]float64
 	table eaters.Table
 	asked map[string]bool // named by the cook
+	any   bool            // whatever there is may go in
 	by    map[role][]*food.Food
 	binds []*food.Food
 }
@@ -37,7 +38,7 @@ var common = []string{
 // stockOf sorts what an ask allows. What nobody at the table may eat is not in it, nor what only a label can tell of, but for
 // what the cook says must go in.
 func stockOf(a *Ask, k *kitchen.Kitchen) *stock {
-	s := &stock{k: k, kind: a.Kind, must: map[string]float64{}, by: map[role][]*food.Food{}}
+	s := &stock{k: k, kind: a.Kind, any: a.Any, must: map[string]float64{}, by: map[role][]*food.Food{}}
 	s.table = a.Eaters.Table()
 	named := map[string]bool{}
 	for _, m := range a.Must {
@@ -68,7 +69,7 @@ func stockOf(a *Ask, k *kitchen.Kitchen) *stock {
 		if !has && !s.clear(f) {
 			continue
 		}
-		if p, ok := roleOf(f); ok {
+		if p, ok := roleOf(f); ok && (f.Group != food.GrainBinder || a.Kind == piece.Stuffing) { // bread is the body of stuffings alone
 			s.by[p.role] = append(s.by[p.role], f)
 		}
 		if !named[f.ID] && !has && !k.Have(f.ID) && f.Group.IsBinder() && !slices.Contains(common, f.ID) {
@@ -87,6 +88,17 @@ func stockOf(a *Ask, k *kitchen.Kitchen) *stock {
 // clear says that everybody at the table may eat a food, for all that is known.
 func (s *stock) clear(f *food.Food) bool {
 	return s.table.Check(f, s.k.LabelRead(f.ID)).Status == eaters.Clear
+}
+
+// first is the first of some foods that may go in and that everybody may eat; nil for none.
+func (s *stock) first(ids ...string) *food.Food {
+	for _, id := range ids {
+		f := s.k.Foods.Find(id)
+		if f != nil && (s.asked[id] || s.any || slices.Contains(always, id)) && s.clear(f) {
+			return f
+		}
+	}
+	return nil
 }
 
 func (s *stock) rank(f *food.Food) int {

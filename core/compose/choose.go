@@ -54,6 +54,8 @@ const (
 	// Where nothing reaches that, what nine in ten reach may be this low: two or three in ten such mixes fall apart, and the
 	// chance beside it says so.
 	nearLow, mostNear = .38, 3
+	// Nor does anything reach that: what is as likely to hold, or takes so many times as long as there is time.
+	farChance, farLow, farTimes = .6, .25, 2.5
 	// mostRefined are refined, of which so many may have the same base and binder.
 	mostRefined, mostAlike, mostOfBase = 36, 1, 6
 )
@@ -78,6 +80,12 @@ func Compose(k *kitchen.Kitchen, a *Ask, done <-chan struct{}) (Answer, error) {
 		return Answer{}, &Fault{"must-unused", id}
 	}
 	bases := c.stock.bases()
+	if len(bases) == 0 && a.Kind == "" { // a vegetable alone is fritters
+		asFritters := *a
+		asFritters.Kind = piece.Fritter
+		c.ask, c.stock.kind = &asFritters, piece.Fritter
+		bases = c.stock.bases()
+	}
 	if len(bases) == 0 {
 		return Answer{}, &Fault{"no-body", ""}
 	}
@@ -108,7 +116,7 @@ func (c *composer) good(bases []base) (out []looked, nearest bool) {
 	first := c.first(bases)
 	slices.SortStableFunc(first, func(x, y looked) int { return cmp.Compare(y.score, x.score) })
 	alike, ofBase := map[skeleton]int{}, map[[2]*food.Food]int{}
-	var near []looked
+	var near, far []looked
 	for _, l := range first {
 		pair := [2]*food.Food{l.base[0], l.base[len(l.base)-1]}
 		key := skeleton{l.base[0], l.base[len(l.base)-1], l.binder, l.heat}
@@ -121,13 +129,18 @@ func (c *composer) good(bases []base) (out []looked, nearest bool) {
 			return nil, false
 		}
 		switch l = c.refine(l); {
-		case c.holds(&l, leastLow):
+		case c.holds(&l, leastChance, leastLow, 1):
 			out = append(out, l)
-		case c.holds(&l, nearLow):
+		case c.holds(&l, leastChance, nearLow, 1):
 			near = append(near, l)
+		case c.holds(&l, farChance, farLow, 1), c.holds(&l, leastChance, nearLow, farTimes):
+			far = append(far, l)
 		}
 	}
 	if len(out) == 0 {
+		if len(near) == 0 {
+			near = far
+		}
 		slices.SortStableFunc(near, func(x, y looked) int { return cmp.Compare(y.score, x.score) })
 		return near[:min(len(near), mostNear)], len(near) > 0
 	}
@@ -135,9 +148,11 @@ func (c *composer) good(bases []base) (out []looked, nearest bool) {
 	return out, false
 }
 
-func (c *composer) holds(l *looked, low float64) bool {
-	return c.stock.hasMusts(&l.doc) && l.chance >= leastChance && l.low >= low && l.eat >= leastEat &&
-		(c.ask.Minutes == 0 || minutes(&l.doc) <= c.ask.Minutes)
+// holds says that a mix has what must go in, is good to eat, holds with a chance and what nine in ten reach, and is on the table
+// within a multiple of the time that there is.
+func (c *composer) holds(l *looked, chance, low, times float64) bool {
+	return c.stock.hasMusts(&l.doc) && l.chance >= chance && l.low >= low && l.eat >= leastEat &&
+		(c.ask.Minutes == 0 || minutes(&l.doc) <= times*c.ask.Minutes)
 }
 
 // first are the skeletons in usual amounts: every base with every binder and heat, with what goes beside it.
@@ -157,6 +172,9 @@ func (c *composer) first(bases []base) (out []looked) {
 						p := plan{kind: kind, heat: heat, base: b, ways: make([]int, len(b)), items: beside, binder: bound[0], with: bound[1], level: .5, rest: 15}
 						if r, _ := roleOf(b[0]); kind == piece.Fritter && r.role == veg && bound[0] != nil {
 							p.water = .08
+						}
+						if p.ofBread() {
+							p.water = .3
 						}
 						if l, ok := c.look(p); ok {
 							out = append(out, l)
@@ -274,7 +292,11 @@ func (c *composer) refine(l looked) looked {
 			}
 		}
 		if l.water > 0 {
-			for _, water := range []float64{0, .04, .08, .12, .18} {
+			levels := []float64{0, .04, .08, .12, .18}
+			if l.ofBread() {
+				levels = []float64{.2, .25, .3, .35, .4}
+			}
+			for _, water := range levels {
 				try(func(p *plan) { p.water = water })
 			}
 		}

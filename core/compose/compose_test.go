@@ -8,6 +8,7 @@ import (
 	"pgregory.net/rapid"
 
 	"cuerda/core/compose"
+	"cuerda/core/document"
 	"cuerda/core/food"
 	"cuerda/core/food/eaters"
 	"cuerda/core/kitchen"
@@ -162,7 +163,7 @@ func TestAsksThatCannotBeMet(t *testing.T) {
 	_, err := compose.Compose(kitchen.Usual(), &compose.Ask{Format: compose.Format, Any: true, Eaters: &eaters.Eaters{Diet: "vegan", Avoid: []string{"gluten", "meat"}}}, nil)
 	assert.Equal(t, &compose.Fault{Code: "eaters", What: "meat"}, err, "the word that is not known is told")
 	for code, a := range map[string]compose.Ask{
-		"no-body":        {Must: []compose.Amount{{Food: "carrot", Grams: 400}}, May: []string{"onion"}},
+		"no-body":        {Must: []compose.Amount{{Food: "onion", Grams: 400}}, May: []string{"parsley"}},
 		"not-for-eaters": {Must: []compose.Amount{{Food: "cheese-semi", Grams: 100}}, Eaters: &eaters.Eaters{Diet: "vegan"}},
 		"too-much":       {Must: []compose.Amount{{Food: "lentils-cooked", Grams: 50_000}}},
 		"too-little":     {Must: []compose.Amount{{Food: "lentils-cooked", Grams: 1}}},
@@ -188,7 +189,47 @@ func TestWhatIsMissingIsTold(t *testing.T) {
 	require.NotEmpty(t, got.Missing)
 	more := a
 	more.May = append(more.May, got.Missing[0].Food)
-	assert.Greater(t, len(composed(t, &more).Proposals), len(got.Proposals))
+	sure := len(got.Proposals)
+	if got.Nearest {
+		sure = 0 // those only come near
+	}
+	with := composed(t, &more)
+	assert.False(t, with.Nearest)
+	assert.Greater(t, len(with.Proposals), sure)
+}
+
+// A vegetable alone becomes fritters, a soft cheese what it is mixed with, and where time is too short what takes longer is shown.
+func TestWhatCooksBeginWith(t *testing.T) {
+	for name, a := range map[string]compose.Ask{
+		"celeriac":       {Must: []compose.Amount{{Food: "celeriac", Grams: 500}}, May: []string{"onion", "garlic", "chickpea-flour", "corn-starch"}},
+		"cottage cheese": {Must: []compose.Amount{{Food: "cottage-cheese", Grams: 300}}, May: []string{"oats-rolled", "spinach", "onion", "flax-meal"}, Eaters: &eaters.Eaters{Avoid: []string{"egg"}}},
+		"sardines":       {Must: []compose.Amount{{Food: "sardines-canned", Grams: 240}}, May: []string{"potato-mashed", "oats-rolled", "onion", "parsley"}, Minutes: 40},
+		"bread":          {Must: []compose.Amount{{Food: "bread-wheat", Grams: 500}}, May: []string{"onion", "celery", "butter", "broth", "fresh-herbs"}, Kind: piece.Stuffing, Portions: 10},
+		"risotto":        {Must: []compose.Amount{{Food: "rice-cooked", Grams: 500}, {Food: "cheese-hard", Grams: 40}}, May: []string{"onion", "garlic", "carrot", "oats-rolled", "flax-meal", "potato-flakes"}, Kind: piece.Ball},
+	} {
+		got := composed(t, &a)
+		require.NotEmpty(t, got.Proposals, name)
+		for _, m := range a.Must {
+			assert.InDelta(t, m.Grams, grams(&got.Proposals[0].Document, m.Food), .01*m.Grams, name)
+		}
+	}
+}
+
+// Carrots alone hold in nothing: it is told what would make fritters of them.
+func TestWhatWouldMakeFrittersIsTold(t *testing.T) {
+	got := composed(t, &compose.Ask{Must: []compose.Amount{{Food: "carrot", Grams: 400}}, May: []string{"onion"}})
+	assert.True(t, got.Nearest || len(got.Proposals) == 0)
+	require.NotEmpty(t, got.Missing)
+	assert.Equal(t, "chickpea-flour", got.Missing[0].Food)
+}
+
+func grams(d *document.Document, id string) (sum float64) {
+	for _, l := range d.Lines {
+		if l.Food == id {
+			sum += l.Grams
+		}
+	}
+	return sum
 }
 
 // A cook without an oven is offered none, and one who waits for nobody gets an answer at once.

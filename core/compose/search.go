@@ -31,7 +31,7 @@ type plan struct {
 	binder      *food.Food
 	with        *food.Food // that it is paired with
 	level       float64
-	water       float64 // that makes a batter of the flour, a share of the mix
+	water       float64 // that makes a batter of the flour, or moistens the bread of a stuffing, a share of the mix
 	rest, chill float64
 }
 
@@ -82,6 +82,12 @@ const saltPct, spicePct = 0.85, 0.45
 // mostOver is how much more than the portions want a mix may come to, so that what must go in is used up.
 const mostOver = 1.6
 
+// fatOfStuffing is how much butter or oil the bread of a stuffing takes, a share of the mix: kitchen practice, grade C.
+const fatOfStuffing = .06
+
+// ofBread says that a mix is built on bread: a stuffing, moistened with stock.
+func (p *plan) ofBread() bool { return p.base[0].Group == food.GrainBinder }
+
 // build works out the amounts of a plan on the grid of a kitchen; false where they do not come to a mix.
 func (c *composer) build(p *plan) (document.Document, bool) {
 	d := document.Document{Format: document.Format, Eaters: c.ask.Eaters, Portions: c.ask.Portions}
@@ -104,6 +110,10 @@ func (c *composer) build(p *plan) (document.Document, bool) {
 		r, _ := roleOf(it.food)
 		shares[i] = (r.least + it.at*(r.most-r.least)) / 100
 		others += shares[i]
+	}
+	fat := c.stock.first("butter", "margarine", "olive-oil", "sunflower-oil")
+	if p.ofBread() && fat != nil {
+		others += fatOfStuffing
 	}
 	binder, with := 0., 0.
 	if p.binder != nil {
@@ -167,7 +177,14 @@ func (c *composer) build(p *plan) (document.Document, bool) {
 		}
 		add(f, g, nil)
 	}
-	add(c.k.Foods.Find("water"), p.water*total, nil)
+	if p.ofBread() {
+		add(c.stock.first("broth", "water"), p.water*total, nil)
+		if fat != nil {
+			add(fat, fatOfStuffing*total, nil)
+		}
+	} else {
+		add(c.k.Foods.Find("water"), p.water*total, nil)
+	}
 	bind(p.binder, binder)
 	bind(p.with, with)
 	salt := saltPct
