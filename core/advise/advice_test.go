@@ -404,3 +404,28 @@ func TestAStuffingStaysBread(t *testing.T) {
 		}
 	}
 }
+
+// What a cook does about too much of something, or too wet a thing: less psyllium in a pan, where none is usual; no coconut milk;
+// the flesh of a roasted aubergine squeezed. No way takes some of a binder out and adds more of it.
+func TestTooMuchIsTakenOutWhereItCameIn(t *testing.T) {
+	const (
+		fibre     = `{"format":"cuerda-build/1","lines":[{"food":"black-beans-canned","grams":400,"prep":[{"do":"mash","level":0.6}]},{"food":"psyllium-husk","grams":30},{"food":"salt","grams":4}],"piece":{"kind":"patty","diameter_mm":80,"thickness_mm":18},"cook":{"method":"pan"}}`
+		coconut   = `{"format":"cuerda-build/1","lines":[{"food":"chicken-ground","grams":450},{"food":"coconut-milk","grams":100},{"food":"ginger","grams":10},{"food":"salt","grams":5}],"piece":{"kind":"ball","diameter_mm":30},"cook":{"method":"simmer"}}`
+		aubergine = `{"format":"cuerda-build/1","lines":[{"food":"aubergine","grams":500,"prep":[{"do":"roast","minutes":30}]},{"food":"cheese-hard","grams":60},{"food":"gf-crumbs","grams":40}],"piece":{"kind":"ball","diameter_mm":38},"cook":{"method":"pan"}}`
+		fritter   = `{"format":"cuerda-build/1","lines":[{"food":"courgette","grams":500},{"food":"rice-flour","grams":60},{"food":"salt","grams":5}],"piece":{"kind":"fritter","diameter_mm":80,"thickness_mm":10},"cook":{"method":"pan"}}`
+	)
+	for text, want := range map[string]advise.MoveCode{fibre: advise.LessBinder, coconut: advise.LessLiquid, aubergine: advise.Squeeze, fritter: advise.FryOff} {
+		a := way(t, text, advise.Options{})
+		require.NotEmpty(t, a.Suggest, text)
+		assert.True(t, slices.ContainsFunc(a.Suggest[0].Moves, func(m advise.Move) bool { return m.Code == want }), "%s: %+v", want, a.Suggest[0].Moves)
+		for i := range a.Suggest {
+			less := map[string]bool{}
+			for _, m := range a.Suggest[i].Moves {
+				less[m.Food] = less[m.Food] || m.Code == advise.LessBinder
+			}
+			for _, m := range a.Suggest[i].Moves {
+				assert.False(t, m.Code == advise.AddBinder && less[m.Food], "%+v", a.Suggest[i].Moves)
+			}
+		}
+	}
+}

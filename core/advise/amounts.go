@@ -41,6 +41,18 @@ type usual struct {
 	with []string
 }
 
+// forUse gives the most that is usual for a use, and the middle, g per 100 g; of a binder that nobody takes for it, the least that
+// is usual for any.
+func (u usual) forUse(of use) (most, middle float64) {
+	a := u.by[of]
+	for _, other := range u.by {
+		if a.most == 0 || u.by[of].most == 0 && other.most > 0 && other.most < a.most {
+			a = other
+		}
+	}
+	return a.most, (a.least + a.most) / 2
+}
+
 //go:embed amounts.csv
 var amountsCSV string
 

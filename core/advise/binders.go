@@ -91,6 +91,9 @@ func (s *search) binding(st *state, foods []*food.Food) (out []candidate) {
 		steps = []float64{.4}
 	}
 	for _, f := range foods {
+		if st.lessened(f.ID) {
+			continue // it was too much of it
+		}
 		a := amountsOf(f, u)
 		for _, at := range steps {
 			share := a.least + at*(a.most-a.least)

@@ -67,7 +67,7 @@ func (s *search) drier(st *state, i int, add func(candidate)) {
 	vegetable := (f.Group == food.Vegetable || f.Group == food.Fruit) && f.State == food.Raw
 	switch {
 	case did(l, food.Press):
-	case vegetable && f.Leak > 0 && !cooked, f.Is(food.SoyProduct) && f.Leak > 0 && f.Water > 60, f.Group == food.Fish && f.State != food.Raw && f.Leak > 0:
+	case vegetable && f.Leak > 0 && !did(l, food.Saute, food.OvenDry, food.Brown), f.Is(food.SoyProduct) && f.Leak > 0 && f.Water > 60, f.Group == food.Fish && f.State != food.Raw && f.Leak > 0:
 		dry(Squeeze, food.Preparation{Do: food.Press}, 4, 0)
 	}
 	if cooked {
@@ -162,6 +162,7 @@ func (s *search) less(st *state, i int, add func(candidate)) {
 	}
 	u := st.use
 	row, binder := usualOf(f)
+	usualMost, usualMiddle := row.forUse(u)
 	share := 100 * st.parts[i].Mass / st.effect.Mass
 	body := isBody(st.document(), l) || u == asStuffing
 	switch {
@@ -181,8 +182,8 @@ func (s *search) less(st *state, i int, add func(candidate)) {
 		}
 	case f.State == food.Raw && f.Group == food.Grain && f.Water < 20, f.Group == food.Legume && f.State == food.Raw && f.Water < 20:
 		s.cookFirst(i, l, f, slot, add)
-	case binder && f.Group.IsBinder() && !body && row.by[u].most > 0 && share > row.by[u].most:
-		to(LessBinder, l.Grams*(row.by[u].least+row.by[u].most)/2/share, .5)
+	case binder && f.Group.IsBinder() && !body && share > usualMost && (st.judged.Felt <= st.duty.Band.To || share > farBeyond*usualMost):
+		to(LessBinder, l.Grams*usualMiddle/share, .5)
 	case f.Group.IsBinder() && !binder && !body && f.MaxPct > 0 && share > f.MaxPct/2:
 		to(LessBinder, l.Grams*f.MaxPct/3/share, .5)
 	case f.IsRawMeat() && did(l, food.Brown):
@@ -194,6 +195,10 @@ func (s *search) less(st *state, i int, add func(candidate)) {
 		to(LessBinder, l.Grams/2, .5)
 	}
 }
+
+// farBeyond is from how many times the most that is usual a binder is too much even of a mix that is too wet: nobody takes crumbs
+// out of a sloppy one for less.
+const farBeyond = 1.5
 
 // gelsIn is how much of a liquid line the seeds of a mix gel in, that no other liquid gives, g.
 func (s *search) gelsIn(d *document.Document, i int) float64 {
@@ -216,6 +221,9 @@ const leftOut = 1e-6
 
 // wets says whether a food is a liquid of a mix that may be halved or left out: it brings water and binds nothing.
 func wets(f *food.Food) bool {
+	if f.Group == food.Wet && f.Water > 60 && f.GlueCold < .015 {
+		return true // coconut milk
+	}
 	return f.Water > 75 && f.GlueCold < .015 && (f.Group == food.Wet || f.Group == food.Dairy || f.Is(food.Thins) || f.Is(food.Liquid) || f.Group == food.Vegetable && f.State != food.Raw && f.Chunk == 0 && f.Water > 88)
 }
 

@@ -58,6 +58,11 @@ func (s *state) did(code MoveCode) bool {
 	return slices.ContainsFunc(s.moves, func(c candidate) bool { return c.Code == code })
 }
 
+// lessened says whether some of that binder was taken out.
+func (s *state) lessened(id string) bool {
+	return slices.ContainsFunc(s.moves, func(c candidate) bool { return c.Code == LessBinder && c.Food == id })
+}
+
 // ofPanade says whether a panade was put in that holds that food: it is not taken out again.
 func (s *state) ofPanade(id string) bool {
 	return slices.ContainsFunc(s.moves, func(c candidate) bool { return c.Code == Panade && (c.Food == id || c.Liquid == id) })

@@ -96,7 +96,9 @@ function Compose({ foods, vocabulary, have }: Props) {
   const proposals = found.isError ? [] : (found.data?.proposals ?? []);
   const heading =
     proposals.length > 0
-      ? t(found.data?.nearest ? "compose.near" : "compose.found", { count: proposals.length })
+      ? t(found.data?.nearest ? (settled.minutes ? "compose.nearInTime" : "compose.near") : "compose.found", {
+          count: proposals.length,
+        })
       : "";
   const nameOf = useNameOf(foods);
   const open = (p: Proposal) =>

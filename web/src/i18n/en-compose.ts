@@ -42,6 +42,8 @@ export const compose = {
   found_other: "{{count}} mixes that hold, as unlike as they can be",
   near_one: "One mix comes near: none is sure to hold",
   near_other: "{{count}} mixes come near: none is sure to hold",
+  nearInTime_one: "One mix comes near: in this time, none is sure to hold",
+  nearInTime_other: "{{count}} mixes come near: in this time, none is sure to hold",
   toFound: "To the mixes below",
   looked: "chosen from {{n}} that were worked out",
   none: "Nothing of this holds well enough to be worth eating.",

@@ -43,6 +43,8 @@ export const compose: ComposeWords = {
   found_other: "{{count}} mezclas que aguantan, lo más distintas que se puede",
   near_one: "Una mezcla se acerca: ninguna aguanta con seguridad",
   near_other: "{{count}} mezclas se acercan: ninguna aguanta con seguridad",
+  nearInTime_one: "Una mezcla se acerca: en este tiempo, ninguna aguanta con seguridad",
+  nearInTime_other: "{{count}} mezclas se acercan: en este tiempo, ninguna aguanta con seguridad",
   toFound: "A las mezclas, abajo",
   looked: "elegidas entre {{n}} que se calcularon",
   none: "Nada de esto aguanta lo bastante como para que valga la pena comerlo.",
