@@ -465,7 +465,7 @@ func TestComposeProposesMixesThatHold(t *testing.T) {
 	var said struct{ Chance float64 }
 	require.NoError(t, json.Unmarshal([]byte(out), &said))
 	assert.Equal(t, said.Chance, got.Proposals[0].Chance, "predict says the same of it")
-	for ask, why := range map[string]string{`{"format":"cuerda-ask/2"}`: "bad-ask", `{"format":"cuerda-ask/1","musts":[]}`: "bad-ask", `{`: "bad-ask", `{"format":"cuerda-ask/1","must":[{"food":"carrot"}]}`: "no-body"} {
+	for ask, why := range map[string]string{`{"format":"cuerda-ask/2"}`: "bad-ask", `{"format":"cuerda-ask/1","musts":[]}`: "bad-ask", `{`: "bad-ask", `{"format":"cuerda-ask/1","must":[{"food":"onion"}]}`: "no-body"} {
 		code, out, errs = command(ask, "compose", "-")
 		assert.NotZero(t, code)
 		assert.Contains(t, out+errs, why)

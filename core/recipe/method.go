@@ -286,6 +286,14 @@ func (m *procedure) findCook() {
 			return
 		}
 	}
+	// Told before it is said how they are shaped: "Bake for 25 minutes. Important: chill the mix before rolling."
+	for i := max(0, m.mixedAt); i < from && i < len(m.sentences) && len(m.spoken) == 0; i++ {
+		s := &m.sentences[i]
+		if _, at, _ := s.minutes(0); at >= 0 && !s.note && !s.sauce && s.under("heat.") >= 0 && len(s.mentions) == 0 {
+			m.cookAt = i
+			return
+		}
+	}
 }
 
 // halfTold is the sentence by which half of the foods were told, of a recipe in sentences: no heat before it is that of the
@@ -320,6 +328,9 @@ func (m *procedure) heats(s *sentence, i int) bool {
 	if i == m.shapeAt {
 		// The heat must come after the shaping in its own sentence.
 		shape := s.has("act.shape")
+		if shape >= 0 && s.tokens[shape].Of("makes") {
+			return true // "bake for 25 minutes, makes 22"
+		}
 		for k := shape + 1; k < len(s.tokens); k++ {
 			if s.tokens[k].Under("heat.").N > 0 {
 				return true

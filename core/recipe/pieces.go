@@ -219,7 +219,7 @@ func (s *sentence) lengths() (out []length) {
 			break
 		}
 		u := s.tokens[end].In("length")
-		if u.N == 0 || s.tokens[end].Plain == "in" && !s.inches(end) {
+		if u.N == 0 || s.tokens[end].Plain == "in" && !s.inches(end) || fingersMade(&s.tokens[end], v) {
 			i = first - 1
 			continue
 		}
@@ -519,12 +519,18 @@ func (m *procedure) countIn(s *sentence, most int) int {
 				}
 			}
 		}
-		if s.dividesBefore(i) && v >= 2 && (k >= len(s.tokens) || !s.tokens[k].Of("length") && !s.tokens[k].Of("time") && !measures(&s.tokens[k])) {
+		if s.dividesBefore(i) && v >= 2 && (k >= len(s.tokens) || (!s.tokens[k].Of("length") || fingersMade(&s.tokens[k], v)) && !s.tokens[k].Of("time") && !measures(&s.tokens[k])) {
 			m.mark(s, s.tokens[i].At, s.tokens[k-1].End, "count", -1)
 			return int(v)
 		}
 	}
 	return m.makes(s.tokens)
+}
+
+// fingersMade says that so many fingers are pieces, and no thickness: "shape 8 fingers".
+func fingersMade(t *words.Token, v float64) bool {
+	const thickest = 3
+	return t.Plain == "fingers" && v > thickest
 }
 
 // measures says that a word is a unit of mass or volume.

@@ -164,7 +164,7 @@ func TestMixesFromWhatIsAtHand(t *testing.T) {
 	said := ask[api.Predicted](t, c, "POST", "/api/predict", string(document))
 	assert.Equal(t, said.Chance, got.Proposals[0].Chance)
 	for code, body := range map[string]string{
-		"no-body": `{"format":"cuerda-ask/1","must":[{"food":"carrot"}]}`, "unknown-food": `{"format":"cuerda-ask/1","may":["moonbeams"]}`,
+		"no-body": `{"format":"cuerda-ask/1","must":[{"food":"onion"}]}`, "unknown-food": `{"format":"cuerda-ask/1","may":["moonbeams"]}`,
 		"not-for-eaters": `{"format":"cuerda-ask/1","must":[{"food":"feta"}],"eaters":{"diet":"vegan"}}`, "bad-request": `{"format":"cuerda-ask/1","portions":5000}`,
 	} {
 		c.problem(422, code, "POST", "/api/compose", body, "Content-Type", "application/json")

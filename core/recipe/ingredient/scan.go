@@ -263,7 +263,7 @@ func (s *scan) read() {
 // the line's end where there is none.
 func (s *scan) lastAmount(from int) int {
 	for k := max(1, from); k < len(s.main); k++ {
-		if m := s.measure(k); (s.main[k-1].Is(",") || (known(&s.main[k-1]) > 0 || m.unit == "g" || m.unit == "oz") && s.main[k].Kind == words.Number) && m.said && (m.unit != "" || m.amount >= leastGrams) && k+m.n == len(s.main) {
+		if m := s.measure(k); (s.main[k-1].Is(",") || s.main[k-1].Is(":") || (known(&s.main[k-1]) > 0 || m.unit == "g" || m.unit == "oz") && s.main[k].Kind == words.Number) && m.said && (m.unit != "" || m.amount >= leastGrams) && k+m.n == len(s.main) {
 			return k
 		}
 	}

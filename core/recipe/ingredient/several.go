@@ -277,7 +277,7 @@ func (s *scan) others(from int, first *measured) {
 				named = !s.at(k).Is(",") || s.at(k+n).Kind == words.Number
 			}
 		}
-		seasoning := f != nil && minor(f)
+		seasoning := f != nil && minor(f) || len(s.line.Items) > 1 // "..., 1 T soy, smoked paprika"
 		if !named && !first.each && !seasoning {
 			continue
 		}

@@ -13,6 +13,7 @@ import (
 )
 
 var (
+	picture  = regexp.MustCompile(`^\s*(?:[\x{1F000}-\x{1FAFF}\x{2600}-\x{2604}\x{2607}-\x{260F}\x{2614}-\x{26FF}\x{2708}-\x{270F}\x{23E9}-\x{23FF}][\x{FE0F}\x{200D}\x{1F3FB}-\x{1F3FF}]*\s*)+`)
 	mark     = regexp.MustCompile(`^\s*(?:[-*•▢□☐·◦‣–—▪●✓+~]+\s*(?:\[[ xX]?\]\s*)?|\[[ xX]?\]\s*)`)
 	quote    = regexp.MustCompile(`^\s*>+\s*`)
 	ordinal  = regexp.MustCompile(`^\s*(?i:step\s*|paso\s*)?(\d{1,2})\s*(?:[.):]|[.)]?[-–]\s)\s*(?:\D|\d+\s*(?:g|kg|ml|oz|lb|cup|taza|cda|tbsp|tsp))|^\s*\d{1,2}[.)]\s+\d`)
@@ -48,6 +49,7 @@ func rowsOf(text string, l words.Language, reader *ingredient.Reader) []Row {
 	mender := newMender(reader, l)
 	said, wrapped := speakersOf(lines), wrappedText(lines)
 	lines = questioned(lines)
+	pictured := 3 <= countOf(lines, picture)
 	var rows []Row
 	blank := false
 	for _, line := range lines {
@@ -69,6 +71,9 @@ func rowsOf(text string, l words.Language, reader *ingredient.Reader) []Row {
 			r.quoted, bare = true, bare[len(m):]
 		}
 		r.Ordered = ordinal.MatchString(mender.mend(Short(bare, 200)))
+		if m := picture.FindString(bare); pictured && m != "" && m != bare { // "🧄 3 cloves garlic"
+			r.marked, bare = true, bare[len(m):]
+		}
 		if m := mark.FindString(bare); m != "" && !strings.HasPrefix(bare, "**") && !strings.HasPrefix(bare, "--") {
 			r.marked, bare = true, strings.TrimSpace(bare[len(m):])
 			bare = strings.TrimRight(bare, "~ ")
@@ -114,6 +119,16 @@ func rowsOf(text string, l words.Language, reader *ingredient.Reader) []Row {
 		r.tokens = words.Read(Short(r.Read, mostWords), l)
 	}
 	return rows
+}
+
+// countOf is how many lines a pattern fits.
+func countOf(lines []string, pattern *regexp.Regexp) (n int) {
+	for _, line := range lines {
+		if pattern.MatchString(line[:min(len(line), 40)]) {
+			n++
+		}
+	}
+	return n
 }
 
 // furtherLists makes "Ingredients for the sauce" below a first list a section of it. A second plain

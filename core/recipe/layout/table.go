@@ -2,6 +2,7 @@ package layout
 
 import (
 	"regexp"
+	"slices"
 	"strings"
 	"unicode"
 
@@ -53,7 +54,7 @@ func untabled(lines []string, l words.Language) []string {
 }
 
 // isRow says that a line may be of a table.
-func isRow(line string) bool { return strings.Contains(line, "|") }
+func isRow(line string) bool { return strings.Contains(line, "|") || strings.Count(line, "\t") > 1 }
 
 // tellsAmounts says that half of some lines or more have a number and two cells.
 func tellsAmounts(lines []string) bool {
@@ -68,7 +69,11 @@ func tellsAmounts(lines []string) bool {
 
 // cellsOf are the cells of a row that are not empty.
 func cellsOf(line string) (out []string) {
-	for cell := range strings.SplitSeq(line, "|") {
+	between := "|"
+	if !strings.Contains(line, between) {
+		between = "\t"
+	}
+	for cell := range strings.SplitSeq(line, between) {
 		if cell = strings.Join(strings.Fields(cell), " "); cell != "" {
 			out = append(out, cell)
 		}
@@ -81,15 +86,17 @@ func lineOf(cells []string, l words.Language) string {
 	var out strings.Builder
 	amount, name := false, false
 	for i, cell := range cells {
+		tokens := words.Read(cell, l)
+		unit := !slices.ContainsFunc(tokens, func(t words.Token) bool { return t.Under("unit.").N == 0 && !t.Of("size") })
 		switch {
-		case i > 0 && amount && name:
+		case i > 0 && amount && name && !unit:
 			out.WriteString(", ")
 		case i > 0:
 			out.WriteString(" ")
 		}
 		out.WriteString(cell)
 		amount = amount || strings.ContainsFunc(cell, unicode.IsNumber)
-		for _, t := range words.Read(cell, l) {
+		for _, t := range tokens {
 			name = name || t.Kind == words.Word && t.Under("unit.").N == 0 && len(t.Plain) > 2
 		}
 	}
