@@ -53,6 +53,7 @@ func TestTheKitchenChoosesItsWordsAndItsClock(t *testing.T) {
 		this.dispatchEvent(new Event("input", { bubbles: true }));
 	}`)
 	other.eventually(".supper", "9 July")
+	other.status("saved") // with the days of its boxes, which go along
 	other.eventually(".plan-say", "all ready at 11:15 am")
 }
 

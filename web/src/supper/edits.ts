@@ -13,13 +13,20 @@ export const rename =
 export const setTable =
   (table: string): Edit =>
   (d) => {
-    // What has its own hour, and what was pinned, keeps its distance from the table.
+    // What has its own hour, what was pinned and the days of boxes keep their distance from the table.
     const moved = Date.parse(table) - Date.parse(d.table);
     const along = (at: string) => new Date(Date.parse(at) + moved).toISOString();
+    const then = withOffsetOf(table, d.table);
+    const days = Math.round((Date.parse(then.slice(0, 10)) - Date.parse(d.table.slice(0, 10))) / 86_400_000);
+    const later = (day: string) => new Date(Date.parse(day) + days * 86_400_000).toISOString().slice(0, 10);
     return {
       ...d,
-      table: withOffsetOf(table, d.table),
-      dishes: d.dishes.map((dish) => (dish.at ? { ...dish, at: along(dish.at) } : dish)),
+      table: then,
+      dishes: d.dishes.map((dish) => ({
+        ...dish,
+        ...(dish.at && { at: along(dish.at) }),
+        ...(dish.boxes && { boxes: dish.boxes.map((b) => ({ ...b, day: later(b.day) })) }),
+      })),
       pins: d.pins?.map((p) => (p.start && !p.begun ? { ...p, start: along(p.start) } : p)),
     };
   };
