@@ -131,7 +131,7 @@ func (m *mender) word(w, previous string, behind []byte) string {
 	if fixed := m.spelled(w); letters > 0 && fixed != w && m.unit(fixed) && (len(fixed) == 2 || endsInDigit(previous)) {
 		return fixed // "2 0z", "3 1b"
 	}
-	if first := strings.TrimLeft(w, "0123456789"); first != w && w[0] != '0' && (m.knows(first) || len(first) < 3) {
+	if first := strings.TrimLeft(w, "0123456789"); first != w && (first == "" || w[0] != '0') && (m.knows(first) || len(first) < 3) {
 		return w // "2onions"
 	}
 	return m.spelled(w)
