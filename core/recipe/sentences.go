@@ -3,7 +3,6 @@ package recipe
 import (
 	"slices"
 	"strings"
-	"unicode/utf8"
 
 	"cuerda/core/food"
 	"cuerda/core/recipe/ingredient"
@@ -159,7 +158,7 @@ func sentencesOf(steps []string, spoken []Told, l words.Language) (out []sentenc
 		}
 		for k := range tokens {
 			t := &tokens[k]
-			abbreviated := t.Is(".") && k > 0 && (shortened(&tokens[k-1]) || tokens[k-1].Of("time") && !(k+1 < len(tokens) && tokens[k+1].Kind == words.Number)) && k+1 < len(tokens) && !upper(text[tokens[k+1].At:])
+			abbreviated := t.Is(".") && k > 0 && (shortened(&tokens[k-1]) || tokens[k-1].Of("time") && !(k+1 < len(tokens) && tokens[k+1].Kind == words.Number)) && k+1 < len(tokens) && !words.Capital(text[tokens[k+1].At:])
 			if (t.Is(".") || t.Is(";") || t.Is("!") || t.Is("?")) && !abbreviated {
 				cut(k)
 			} else if dashed(tokens, start, k, l) {
@@ -236,11 +235,6 @@ func coldWords(tokens []words.Token) {
 			})
 		}
 	}
-}
-
-func upper(s string) bool {
-	c, _ := utf8.DecodeRuneInString(s)
-	return strings.ToUpper(string(c)) == string(c) && strings.ToLower(string(c)) != string(c)
 }
 
 // segmentsOf finds the verbs of a sentence and the foods that go with each.

@@ -78,7 +78,8 @@ func (s *scan) parts(k int) bool {
 	return t.Is(",") || t.Is("/") && !fraction || t.Of("word.and") || t.Of("word.plus")
 }
 
-// withAmount reads the tokens from start to end as a food with its amount behind it, or a food alone; false where they are more or less.
+// withAmount reads the tokens from start to end as one food, with its amount behind it, before it or not at all. It gives false where
+// no food is there, or words that it does not understand.
 func (s *scan) withAmount(start, end int) (p foodAndAmount, ok bool) {
 	if m := s.measure(start); m.said && m.unit != "" && !m.bad && start+m.n < end && !s.time(start) { // "..., salt and a splash of soy sauce"
 		p.m, start = m, start+m.n
@@ -144,7 +145,7 @@ func (s *scan) frontGrams(at int, m *measured) {
 	}
 }
 
-// asGrams takes a bare number behind a food for grams where so many pieces of it are no recipe.
+// asGrams takes a number without a unit for grams where nobody counts that many pieces of the food: "walnuts 80" are 80 g.
 func (s *scan) asGrams(f *food.Food, m *measured) {
 	const smallPiece, mostGrams = 15, 2500
 	if m.said && m.unit == "" && m.amount >= leastGrams && (f.GramsPerPiece < smallPiece || m.amount*f.GramsPerPiece > mostGrams) {

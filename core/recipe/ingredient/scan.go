@@ -24,7 +24,8 @@ type scan struct {
 	free     map[string]bool
 	// bracketAt is before which token of main each of the brackets stands.
 	bracketAt []int
-	// weighings are the weights that the line says of its foods, said that of the food that is read.
+	// weighings are all weights that the line tells beside its amounts, such as "(200 g)". said is the one that belongs to the
+	// food which is being read.
 	weighings []weighing
 	said      weighing
 	// bothParts says that juice and zest of a fruit are both meant.

@@ -2,8 +2,6 @@ package ingredient
 
 import (
 	"strings"
-	"unicode"
-	"unicode/utf8"
 
 	"cuerda/core/food"
 	"cuerda/core/recipe/words"
@@ -56,7 +54,7 @@ func (r *Reader) Spots(text string, tokens []words.Token, l words.Language) (out
 					if ofThem {
 						next += 2
 					}
-					ended := ofThem || s.at(next-1).Is(".") && startsUpper(text, s.at(next)) && tokens[k-1].Is(",") // "Soy sauce, 3 tbsp. Smoked paprika 2 tsp."
+					ended := ofThem || s.at(next-1).Is(".") && s.capital(next) && tokens[k-1].Is(",") // "Soy sauce, 3 tbsp. Smoked paprika 2 tsp."
 					if !ended && s.leadsToFood(next, l) || next+1 < len(tokens) && tokens[next].Of("word.of") || s.time(k) {
 						break // the amount of what comes next, or no amount
 					}
@@ -76,13 +74,10 @@ func (r *Reader) Spots(text string, tokens []words.Token, l words.Language) (out
 	return out
 }
 
-// startsUpper says that a token begins with a capital letter.
-func startsUpper(text string, t *words.Token) bool {
-	if t.Kind != words.Word {
-		return false
-	}
-	c, _ := utf8.DecodeRuneInString(text[t.At:])
-	return unicode.IsUpper(c)
+// capital says that the token at a place is a word with a capital letter.
+func (s *scan) capital(k int) bool {
+	t := s.at(k)
+	return t.Kind == words.Word && words.Capital(s.text[t.At:])
 }
 
 // madeAt is the first food of what a phrase such as "flax egg" at a token is made of, and how many tokens it takes.
@@ -160,7 +155,7 @@ func (s *scan) measuresLength(k int) bool {
 func (s *scan) leadsTo(from, to int) bool {
 	for k := from; k < to; k++ {
 		t := &s.main[k]
-		if t.Kind == words.Number || t.Is(",") && !(k+1 < to && known(&s.main[k+1]) > 0) || t.Kind == words.Mark && !t.Is(",") && !(t.Is("!") && !startsUpper(s.text, s.at(k+1))) && !t.Is("-") && !t.Is("'") && !t.Is("(") && !t.Is(")") {
+		if t.Kind == words.Number || t.Is(",") && !(k+1 < to && known(&s.main[k+1]) > 0) || t.Kind == words.Mark && !t.Is(",") && !(t.Is("!") && !s.capital(k+1)) && !t.Is("-") && !t.Is("'") && !t.Is("(") && !t.Is(")") {
 			return false
 		}
 		if t.Kind == words.Word && known(t) == 0 && !small[t.Plain] && !t.Of("word.passing") && !t.Of("word.filler") {

@@ -376,7 +376,7 @@ func apart(lines []string, least int, share float64) []string {
 		}
 		body := strings.TrimLeft(line, " \t")
 		indent := len(line) - len(body)
-		if at := wide.FindStringIndex(line); body != "" && indent > 30 && at != nil && at[0] == 0 {
+		if body != "" && indent > widestIndent {
 			h = halves{right: body} // only the right one goes on
 			split++
 			places = append(places, indent)
@@ -419,16 +419,15 @@ func apart(lines []string, least int, share float64) []string {
 	return append(append(out, ""), right...)
 }
 
-// startsNumber says that a text begins with a number, behind the mark of a list.
+// startsNumber says that a text begins with a number, once the mark of a list ("-", "•") is taken off.
 func startsNumber(text string) bool {
 	c, _ := utf8.DecodeRuneInString(strings.TrimLeft(text, " -*•·"))
 	return unicode.IsNumber(c)
 }
 
-// widest is how long a line of two columns may be, bytes.
-const widest = 400
-
-var wide = regexp.MustCompile(`^\s{30,}`)
+// Lines longer than widest, in bytes, are not looked at for two columns; one that begins behind more blanks than widestIndent
+// belongs to the right column alone.
+const widest, widestIndent = 400, 30
 
 var gap = regexp.MustCompile(`\s{3,}|\t+`)
 

@@ -1,8 +1,8 @@
 package words
 
 import (
+	"cuerda/core/food/csvtable"
 	_ "embed"
-	"encoding/csv"
 	"strings"
 	"sync"
 	"unicode"
@@ -14,14 +14,8 @@ var shortenedCSV string
 
 // inFull gives words in full, by language and the short form that notes have.
 var inFull = sync.OnceValue(func() (out [2]map[string]string) {
-	r := csv.NewReader(strings.NewReader(shortenedCSV))
-	r.Comment, r.FieldsPerRecord = '#', 3
-	rows, err := r.ReadAll()
-	if err != nil {
-		panic("words: " + err.Error()) // the tests read them
-	}
 	out = [2]map[string]string{English: {}, Spanish: {}}
-	for _, row := range rows[1:] {
+	for _, row := range csvtable.Rows("shortened.csv", shortenedCSV) {
 		l := English
 		if row[0] == "es" {
 			l = Spanish
@@ -39,8 +33,13 @@ func pointsOn(rest string) bool {
 		return false
 	}
 	next := strings.TrimLeft(rest[1:], " ")
-	c, _ := utf8.DecodeRuneInString(next)
-	return next != "" && !unicode.IsUpper(c) && c != '\n'
+	return next != "" && next[0] != '\n' && !Capital(next)
+}
+
+// Capital says that a text begins with a capital letter.
+func Capital(text string) bool {
+	c, _ := utf8.DecodeRuneInString(text)
+	return unicode.IsUpper(c)
 }
 
 // isWater says that a text begins with "H2O".
