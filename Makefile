@@ -64,7 +64,8 @@ web/dist/index.html: .cache/npm $(WEB_SOURCES)
 	@cd web && npx vite build --logLevel warn
 	@touch $@
 
-# The front end is built while Go compiles; the checks of both run before the tests.
+# The front end is built while Go compiles; the checks of both run before the tests. Packages of servers and browsers run one
+# after another: beside each other they take as long, and what has to come in time comes late.
 test: setup-tests
 	@$(MAKE) --no-print-directory -j2 web/dist/index.html warm
 	@$(MAKE) --no-print-directory check
@@ -80,7 +81,7 @@ GO_GOROUTINES = ./core/advise ./core/document ./core/food/... ./core/learn ./cor
 UNWATCHED = -gcflags='cuerda/core/physics/...=-race=false'
 
 test-go: web/dist/index.html setup-tests
-	go test -count=1 -timeout 15m -parallel 3 ./cmd/... ./e2e/... ./web/...
+	go test -count=1 -p 1 -timeout 30m -parallel 3 ./cmd/... ./e2e/... ./web/...
 	go test -count=1 ./core/...
 	go test -count=1 -run 'Siege|Frozen|Hostile|NearlyRight|WhoMay|SecondWall|NoGuess' ./internal/api
 	go test -count=1 -run LogbookIsSimulated ./internal/demo
@@ -89,8 +90,9 @@ test-go: web/dist/index.html setup-tests
 
 # The laws that take long, tried as often as it takes to find what is rare: an hour.
 thorough: web/dist/index.html setup-tests
-	CUERDA_THOROUGH=1 go test -count=1 -timeout 2h ./core/... ./internal/live ./internal/archive
+	CUERDA_THOROUGH=1 go test -count=1 -timeout 2h ./core/... ./internal/live ./internal/archive ./internal/export ./internal/wire ./internal/device/...
 	CUERDA_THOROUGH=1 go test -count=1 -timeout 2h -run 'TwoServers|NearlyRight' ./internal/api
+	CUERDA_THOROUGH=1 go test -count=5 -timeout 2h -run WhoeverPressesAnything ./e2e
 
 check: check-go check-web check-generated
 

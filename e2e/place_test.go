@@ -71,6 +71,9 @@ func TestScaleByWhatThereIs(t *testing.T) {
 	w.fill(`input[aria-label="Grams you have, g"]`, "720")
 	w.eventually(".scale-sum", "1.5 times")
 	w.eventually(".shopping", "split peas, dry")
+	w.MustEval(`() => { navigator.clipboard.writeText = () => Promise.reject(new DOMException("told not to", "NotAllowedError")); document.execCommand = () => false; }`)
+	w.click("Copy the list")
+	w.eventually(".shopping", "copy it by hand") // and nothing is thrown that nobody catches
 	w.click("Take these amounts")
 	until(t, func() bool { return w.value(gramsOf("split-peas-cooked")) == "720" }, func() string { return w.value(gramsOf("split-peas-cooked")) })
 	w.status("saved")

@@ -159,6 +159,7 @@ func TestKilledAtAnyMomentNothingAcknowledgedIsLost(t *testing.T) {
 	var mu sync.Mutex
 	chance := rand.New(rand.NewPCG(1, 2))
 	for round := range kills {
+		acknowledgedBefore := readings
 		stop := make(chan struct{})
 		var writers sync.WaitGroup
 		writers.Go(func() { others.write(k, stop, builds[0].ID) })
@@ -192,6 +193,15 @@ func TestKilledAtAnyMomentNothingAcknowledgedIsLost(t *testing.T) {
 					}
 				}
 			})
+		}
+		for waited := time.Duration(0); waited < 5*time.Second; waited += pause {
+			mu.Lock()
+			some := readings > acknowledgedBefore
+			mu.Unlock()
+			if some {
+				break // on a slow machine the moment would else come before anything could be lost
+			}
+			time.Sleep(pause)
 		}
 		time.Sleep(time.Duration(20+chance.IntN(400)) * time.Millisecond)
 		if round%2 == 0 {

@@ -15,6 +15,7 @@ import (
 
 	"cuerda/core/cooking"
 	"cuerda/core/kitchen"
+	_ "cuerda/core/lawtest"
 	"cuerda/core/physics/mix"
 	"cuerda/core/plan/schedule"
 	"cuerda/core/plan/supper"

@@ -15,6 +15,7 @@ import (
 	"cuerda/core/document/documenttest"
 	"cuerda/core/food"
 	"cuerda/core/kitchen"
+	_ "cuerda/core/lawtest"
 	"cuerda/core/predict"
 )
 

@@ -9,6 +9,7 @@ import (
 	"pgregory.net/rapid"
 
 	"cuerda/core/food"
+	_ "cuerda/core/lawtest"
 )
 
 // A food that is wetter is made of as much in all: what is not water makes room. Nothing deviating is the food itself.

@@ -1,32 +1,57 @@
-// Package lawtest says how often laws that take long are tried: a few times in every run, each time from a new seed
-// that is printed, and many times with CUERDA_THOROUGH=1 (make thorough).
+// Package lawtest says how laws that hold for anything drawn at random are tried. An ordinary run tries them a few times and
+// draws the same each time, so that the same commit always passes or always fails. A thorough one (CUERDA_THOROUGH=1,
+// make thorough) tries them many times, from a new seed that is printed. Packages whose laws rapid draws import it for that.
 package lawtest
 
 import (
+	"flag"
+	"hash/fnv"
 	"math/rand/v2"
 	"os"
 	"strconv"
 	"testing"
+
+	_ "pgregory.net/rapid" // its flags are there before they are set
 )
+
+// usualSeed is what rapid draws from in an ordinary run; -rapid.seed chooses another.
+const usualSeed = "1"
+
+func init() {
+	if !thorough() {
+		if err := flag.Set("rapid.seed", usualSeed); err != nil {
+			panic(err) // rapid has no such flag any more
+		}
+	}
+}
+
+func thorough() bool { return os.Getenv("CUERDA_THOROUGH") != "" }
 
 // Draws is how often a law is tried: few in an ordinary run, many in a thorough one.
 func Draws(few, many int) int {
-	if os.Getenv("CUERDA_THOROUGH") != "" {
+	if thorough() {
 		return many
 	}
 	return few
 }
 
-// Seed gives a new seed for each run and prints it; CUERDA_SEED repeats one.
+// Seed gives the seed that a test draws from: of its name in an ordinary run, a new one in a thorough run, and in any run the
+// one that CUERDA_SEED says, "new" for a new one. It prints it.
 func Seed(t testing.TB) uint64 {
 	t.Helper()
-	seed := uint64(rand.Uint32())
-	if text := os.Getenv("CUERDA_SEED"); text != "" {
-		given, err := strconv.ParseUint(text, 10, 32)
+	ofName := fnv.New32a()
+	_, _ = ofName.Write([]byte(t.Name())) // a hash takes all
+	seed := uint64(ofName.Sum32())
+	given := os.Getenv("CUERDA_SEED")
+	switch {
+	case given == "new", given == "" && thorough():
+		seed = uint64(rand.Uint32())
+	case given != "":
+		said, err := strconv.ParseUint(given, 10, 32)
 		if err != nil {
 			t.Fatalf("CUERDA_SEED: %v", err)
 		}
-		seed = given
+		seed = said
 	}
 	t.Logf("drawn from CUERDA_SEED=%d", seed)
 	return seed

@@ -14,6 +14,7 @@ import (
 	"cuerda/core/document/documenttest"
 	"cuerda/core/food"
 	"cuerda/core/kitchen"
+	_ "cuerda/core/lawtest"
 	"cuerda/core/physics/method"
 	"cuerda/core/physics/mix"
 	"cuerda/core/physics/piece"

@@ -7,6 +7,7 @@ import (
 	"github.com/stretchr/testify/assert"
 	"pgregory.net/rapid"
 
+	_ "cuerda/core/lawtest"
 	"cuerda/core/physics/method"
 	"cuerda/core/physics/piece"
 	"cuerda/core/recipe"

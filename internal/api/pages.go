@@ -34,6 +34,26 @@ type files struct {
 	kept map[string]*file
 }
 
+// zippedFiles are the files squeezed so far, by their SHA-256: several servers of one program serve the same pages.
+var zippedFiles sync.Map
+
+// zippedOnce squeezes a file, once in the life of the program; nil where that gains less than a tenth.
+func zippedOnce(sum [sha256.Size]byte, body []byte) []byte {
+	if kept, there := zippedFiles.Load(sum); there {
+		return kept.([]byte)
+	}
+	var zipped bytes.Buffer
+	var gained []byte
+	if w, err := gzip.NewWriterLevel(&zipped, gzip.BestCompression); err == nil {
+		_, err1 := w.Write(body)
+		if err2 := w.Close(); err1 == nil && err2 == nil && zipped.Len() < len(body)*9/10 {
+			gained = zipped.Bytes()
+		}
+	}
+	zippedFiles.Store(sum, gained)
+	return gained
+}
+
 func (f *files) read(from fs.FS, name string) (*file, error) {
 	f.lock.Lock()
 	defer f.lock.Unlock()
@@ -45,14 +65,7 @@ func (f *files) read(from fs.FS, name string) (*file, error) {
 		return nil, err
 	}
 	sum := sha256.Sum256(body)
-	one := &file{body: body, tag: hex.EncodeToString(sum[:8])}
-	var zipped bytes.Buffer
-	if w, err := gzip.NewWriterLevel(&zipped, gzip.BestCompression); err == nil {
-		_, err1 := w.Write(body)
-		if err2 := w.Close(); err1 == nil && err2 == nil && zipped.Len() < len(body)*9/10 {
-			one.zipped = zipped.Bytes()
-		}
-	}
+	one := &file{body: body, zipped: zippedOnce(sum, body), tag: hex.EncodeToString(sum[:8])}
 	if f.kept == nil {
 		f.kept = map[string]*file{}
 	}

@@ -15,6 +15,7 @@ import (
 	"cuerda/core/document"
 	"cuerda/core/food"
 	"cuerda/core/kitchen"
+	_ "cuerda/core/lawtest"
 	"cuerda/core/predict/bake"
 	"cuerda/core/recipe"
 	"cuerda/core/recipe/ingredient"

@@ -16,6 +16,7 @@ import (
 	"cuerda/core/food"
 	"cuerda/core/food/eaters"
 	"cuerda/core/kitchen"
+	_ "cuerda/core/lawtest"
 	"cuerda/core/physics/mix"
 	"cuerda/core/predict"
 	"cuerda/core/predict/bake"

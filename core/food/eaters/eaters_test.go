@@ -10,6 +10,7 @@ import (
 
 	"cuerda/core/food"
 	"cuerda/core/food/eaters"
+	_ "cuerda/core/lawtest"
 )
 
 var foods = food.Starter()

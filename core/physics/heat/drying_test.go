@@ -5,6 +5,8 @@ import (
 
 	"github.com/stretchr/testify/assert"
 	"pgregory.net/rapid"
+
+	_ "cuerda/core/lawtest"
 )
 
 func TestTheLastWaterBoilsHotter(t *testing.T) {

@@ -11,6 +11,7 @@ import (
 	"pgregory.net/rapid"
 
 	"cuerda/core/food"
+	_ "cuerda/core/lawtest"
 	"cuerda/core/physics/parameter"
 )
 

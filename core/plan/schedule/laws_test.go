@@ -9,6 +9,7 @@ import (
 	"github.com/stretchr/testify/require"
 	"pgregory.net/rapid"
 
+	_ "cuerda/core/lawtest"
 	"cuerda/core/plan/schedule"
 )
 

@@ -11,6 +11,7 @@ import (
 	"pgregory.net/rapid"
 
 	"cuerda/core/kitchen"
+	_ "cuerda/core/lawtest"
 	"cuerda/core/plan/schedule"
 	"cuerda/core/plan/sides"
 	"cuerda/core/plan/supper"

@@ -14,6 +14,7 @@ import (
 
 	"cuerda/core/food"
 	"cuerda/core/kitchen"
+	_ "cuerda/core/lawtest"
 	"cuerda/core/plan/schedule"
 	"cuerda/core/plan/supper"
 	"cuerda/core/predict/dish"

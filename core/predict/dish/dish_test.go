@@ -12,6 +12,7 @@ import (
 	"cuerda/core/food"
 	"cuerda/core/food/eaters"
 	"cuerda/core/kitchen"
+	_ "cuerda/core/lawtest"
 	"cuerda/core/physics/piece"
 	"cuerda/core/predict"
 	"cuerda/core/predict/dish"

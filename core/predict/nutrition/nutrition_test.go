@@ -8,6 +8,7 @@ import (
 	"pgregory.net/rapid"
 
 	"cuerda/core/food"
+	_ "cuerda/core/lawtest"
 	"cuerda/core/physics/mix"
 	"cuerda/core/predict/nutrition"
 )

@@ -9,6 +9,7 @@ import (
 	"pgregory.net/rapid"
 
 	"cuerda/core/food"
+	_ "cuerda/core/lawtest"
 	"cuerda/core/physics/mix"
 )
 

@@ -11,6 +11,7 @@ import (
 	"github.com/stretchr/testify/require"
 	"pgregory.net/rapid"
 
+	_ "cuerda/core/lawtest"
 	"cuerda/core/predict/steps"
 )
 

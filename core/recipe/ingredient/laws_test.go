@@ -10,6 +10,7 @@ import (
 	"pgregory.net/rapid"
 
 	"cuerda/core/food"
+	_ "cuerda/core/lawtest"
 	"cuerda/core/recipe/ingredient"
 	"cuerda/core/recipe/words"
 )

@@ -6,6 +6,7 @@ import (
 	"github.com/stretchr/testify/assert"
 	"pgregory.net/rapid"
 
+	_ "cuerda/core/lawtest"
 	"cuerda/core/recipe/words"
 )
 

@@ -1,6 +1,7 @@
 import { useState } from "react";
 import { ApiError } from "../api/client";
 import { coded, useTranslation } from "../i18n/use-translation";
+import { CopyButton } from "../ui/copy-button";
 
 type FieldProps = {
   label: string;
@@ -94,13 +95,7 @@ export function RecoveryCodes({ codes, onKept }: { codes: string[]; onKept: () =
         ))}
       </ol>
       <div className="door-actions">
-        <button
-          type="button"
-          className="btn btn-quiet"
-          onClick={() => void navigator.clipboard.writeText(codes.join("\n"))}
-        >
-          {t("invitation.copy")}
-        </button>
+        <CopyButton words={t("invitation.copy")} text={() => codes.join("\n")} />
         <button type="button" className="btn btn-primary" onClick={onKept}>
           {t("invitation.codesKept")}
         </button>

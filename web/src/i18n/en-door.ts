@@ -201,7 +201,6 @@ export const doorWords = {
     openOne: "{{role}}, until {{day}}",
     takeBack: "Take back",
     copy: "Copy",
-    copied: "Copied",
     devices: "Devices at the stove",
     devicesLead: "A device follows cookings and taps in them. It sees nothing else.",
     noDevices: "None yet.",

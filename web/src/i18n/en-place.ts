@@ -129,7 +129,6 @@ export const place = {
     take: "Take these amounts",
     asNew: "As a new build",
     copy: "Copy the list",
-    copied: "Copied.",
     fault: {
       "no-aim": "Say how much you want of what.",
       "empty-mix": "There is no mix to scale yet.",

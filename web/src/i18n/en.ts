@@ -36,6 +36,8 @@ export const en = {
     lost: "This page could not be shown.",
     notFound: "There is no such page.",
     toBench: "To the Bench",
+    copied: "Copied",
+    notCopied: "Your browser refused: copy it by hand",
   },
   save: {
     saved: "Saved",

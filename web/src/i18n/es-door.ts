@@ -200,7 +200,6 @@ export const doorWords: typeof english = {
     openOne: "{{role}}, hasta el {{day}}",
     takeBack: "Retirar",
     copy: "Copiar",
-    copied: "Copiado",
     devices: "Dispositivos junto a los fuegos",
     devicesLead: "Un dispositivo sigue las sesiones de cocina y toca en ellas. No ve nada más.",
     noDevices: "Ninguno todavía.",

@@ -131,7 +131,6 @@ export const place: Place = {
     take: "Tomar estas cantidades",
     asNew: "Como receta nueva",
     copy: "Copiar la lista",
-    copied: "Copiada.",
     fault: {
       "no-aim": "Di cuánto de qué.",
       "empty-mix": "Aún no hay mezcla que escalar.",

@@ -37,6 +37,8 @@ export const es: Messages = {
     lost: "No se pudo mostrar esta página.",
     notFound: "No existe esa página.",
     toBench: "Al Taller",
+    copied: "Copiado",
+    notCopied: "El navegador se negó: cópialo a mano",
   },
   save: {
     saved: "Guardado",

@@ -1,10 +1,9 @@
-import { useState } from "react";
 import { useTranslation } from "../i18n/use-translation";
+import { CopyButton } from "../ui/copy-button";
 
 /** Something that is shown once, to be copied. */
 export function Copied({ words, text }: { words: string; text: string }) {
   const { t } = useTranslation();
-  const [copied, setCopied] = useState(false);
   return (
     <div className="people-once" role="status">
       <p>{words}</p>
@@ -16,13 +15,7 @@ export function Copied({ words, text }: { words: string; text: string }) {
           value={text}
           onFocus={(e) => e.target.select()}
         />
-        <button
-          type="button"
-          className="btn btn-primary btn-sm"
-          onClick={() => void navigator.clipboard.writeText(text).then(() => setCopied(true))}
-        >
-          {t(copied ? "people.copied" : "people.copy")}
-        </button>
+        <CopyButton className="btn btn-primary btn-sm" words={t("people.copy")} text={() => text} />
       </div>
     </div>
   );

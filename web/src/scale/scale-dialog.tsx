@@ -6,7 +6,7 @@ import { useTranslation } from "../i18n/use-translation";
 import { partName } from "../build/part-name";
 import { usePurchaseWords } from "../kitchen/purchase-words";
 import { Dialog } from "../ui/dialog";
-import { copy } from "../ui/copy";
+import { CopyButton } from "../ui/copy-button";
 import { useFormat } from "../ui/format";
 import { NumberField } from "../ui/number-field";
 import { type ScaleAim, useScaling } from "./queries";
@@ -240,7 +240,6 @@ function Amounts({ before, after, foods, changed }: AmountsProps) {
 function Shopping({ list, foods }: { list: Purchase[]; foods: Foods }) {
   const { t } = useTranslation();
   const format = useFormat();
-  const [copied, setCopied] = useState(false);
   const { packs, more } = usePurchaseWords(foods);
   const text = () =>
     list
@@ -253,13 +252,7 @@ function Shopping({ list, foods }: { list: Purchase[]; foods: Foods }) {
     <section className="shopping" aria-labelledby="shop-title">
       <header className="section-head">
         <h3 id="shop-title">{t("scale.shop")}</h3>
-        <button
-          type="button"
-          className="btn btn-quiet btn-sm"
-          onClick={() => void copy(text()).then(() => setCopied(true))}
-        >
-          {t(copied ? "scale.copied" : "scale.copy")}
-        </button>
+        <CopyButton className="btn btn-quiet btn-sm" words={t("scale.copy")} text={text} />
       </header>
       <ul>
         {list.map((p, i) => (

@@ -1,11 +1,10 @@
-import { useState } from "react";
 import Modal from "react-bootstrap/Modal";
 import type { Foods, SupperDocument, SupperLook, SupperPurchase } from "../api/client";
 import { Link } from "react-router";
 import { usingUp } from "../compose/link";
 import { useTranslation } from "../i18n/use-translation";
 import { usePurchaseWords } from "../kitchen/purchase-words";
-import { copy } from "../ui/copy";
+import { CopyButton } from "../ui/copy-button";
 import { Dialog } from "../ui/dialog";
 import { useFormat } from "../ui/format";
 import { clearTicks, tick } from "./edits";
@@ -31,7 +30,6 @@ export default function ShopDialog({ session, document: d, look, foods, currency
   const { t } = useTranslation();
   const format = useFormat();
   const { packs, more } = usePurchaseWords(foods);
-  const [copied, setCopied] = useState(false);
   const names = useShortNames(d);
   const bought = new Set(d.bought ?? []);
   const buy = look.shop.filter((p) => !p.have);
@@ -120,13 +118,7 @@ export default function ShopDialog({ session, document: d, look, foods, currency
             {t("supper.untick")}
           </button>
         )}
-        <button
-          type="button"
-          className="btn btn-quiet"
-          onClick={() => void copy(text()).then(() => setCopied(true))}
-        >
-          {t(copied ? "scale.copied" : "scale.copy")}
-        </button>
+        <CopyButton words={t("scale.copy")} text={text} />
         <button type="button" className="btn btn-primary" onClick={onClose}>
           {t("app.done")}
         </button>
