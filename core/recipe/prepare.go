@@ -305,14 +305,16 @@ func (m *procedure) boil(e *entry) {
 		return
 	}
 	e.boiled = true
-	if e.food.Has("cook-first") {
+	if e.food.Has("cook-first") || e.item.Boiled {
 		for _, y := range m.foods.Yields() {
 			if y.Dry == e.food {
 				e.item.Food, e.item.Grams, e.food = y.Cooked.ID, e.item.Grams*y.Factor, y.Cooked
 				return
 			}
 		}
-		return
+		if e.food.Has("cook-first") {
+			return
+		}
 	}
 	for raw, cooked := range poached {
 		if e.food.ID == raw {

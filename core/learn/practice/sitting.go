@@ -119,9 +119,21 @@ func (s *sitting) another(memories map[Skill]*Memory, now time.Time) bool {
 // one that tells of a bias.
 const squeezeShare = .65
 
+// fewestKinds is how many kinds a sitting has at least, where that many are asked for: half of it may pass before that is seen to.
+const fewestKinds = 3
+
+// dull says that a sitting is half over and has too few kinds.
+func (s *sitting) dull() bool {
+	seen := map[Kind]bool{}
+	for i := range s.drills {
+		seen[s.drills[i].Kind] = true
+	}
+	return len(s.drills) >= Sitting/2 && len(seen) < fewestKinds
+}
+
 // pick chooses a kind: a squeeze, or what was seen least in this sitting, by lot.
 func (s *sitting) pick(kinds []Kind) int {
-	if i := slices.Index(kinds, Squeeze); i >= 0 && s.r.Float64() < squeezeShare {
+	if i := slices.Index(kinds, Squeeze); i >= 0 && s.r.Float64() < squeezeShare && !s.dull() {
 		return i
 	}
 	best, least := 0, math.Inf(1)

@@ -12,6 +12,7 @@ import (
 	"cuerda/core/document"
 	"cuerda/core/food"
 	"cuerda/core/kitchen"
+	"cuerda/core/lawtest"
 	"cuerda/core/learn"
 	"cuerda/core/learn/simulated"
 	"cuerda/core/physics/mix"
@@ -139,6 +140,13 @@ func TestSittings(t *testing.T) {
 	}
 	for _, kind := range Kinds {
 		assert.Positive(t, kinds[kind], kind)
+	}
+	for seed := range uint64(lawtest.Draws(60, 2000)) {
+		seen := map[Kind]bool{}
+		for _, d := range Sit(seed, Wish{}, nil, nil, evening, k) {
+			seen[d.Kind] = true
+		}
+		assert.GreaterOrEqual(t, len(seen), fewestKinds, "of seed %d", seed)
 	}
 	assert.Positive(t, followed)
 	for _, kind := range Kinds {

@@ -132,6 +132,9 @@ func (s *scan) takeBehind(p *foodAndAmount) {
 // leastGrams is from which number on a bare one behind a food counts grams, not pieces: "walnuts 80".
 const leastGrams = 20
 
+// leastLoose is the same for what nobody counts, because it comes in no pieces: "flax 12".
+const leastLoose = 5
+
 // leastFront is from which number on a bare one before a food may count grams: "150 potato", "100 walnuts", but "20 olives".
 const leastFront = 50
 
@@ -148,6 +151,10 @@ func (s *scan) frontGrams(at int, m *measured) {
 // asGrams takes a number without a unit for grams where nobody counts that many pieces of the food: "walnuts 80" are 80 g.
 func (s *scan) asGrams(f *food.Food, m *measured) {
 	const smallPiece, mostGrams = 15, 2500
+	if m.said && m.unit == "" && m.amount >= leastLoose && f.GramsPerPiece == 0 && (f.Group == food.Gel || f.Group == food.Starch || f.Is(food.Liquid)) {
+		m.unit, m.per = "g", 1
+		return
+	}
 	if m.said && m.unit == "" && m.amount >= leastGrams && (f.GramsPerPiece < smallPiece || m.amount*f.GramsPerPiece > mostGrams) {
 		m.unit, m.per = "g", 1
 	}

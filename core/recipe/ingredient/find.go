@@ -66,6 +66,22 @@ func (s *scan) verbBetween(a, b int) bool {
 	return false
 }
 
+// dryThenCooked says that the line weighs its food dry and has it cooked then: "180 g (dry), cooked".
+func (s *scan) dryThenCooked() bool {
+	dry := -1
+	for t := range s.everywhere {
+		switch {
+		case t.Of("alternative"):
+			return false
+		case t.Of("state.dry") && dry < 0:
+			dry = t.At
+		}
+	}
+	return dry >= 0 && s.state.dry && slices.ContainsFunc(s.main, func(t words.Token) bool {
+		return t.At > dry && (t.Of("state.cooked") || t.Of("do.boil"))
+	})
+}
+
 // known are the lists whose words change nothing of what a food is.
 func known(t *words.Token) int {
 	n := 0

@@ -80,6 +80,9 @@ func (s *scan) item(i int, m measured, fruit string) (end int) {
 	item.at, item.end, item.Words = a, b, s.stems(a, b)
 	item.Extra = s.extra()
 	item.Cooked, item.Divided, item.Dry = s.state.cooked, s.line.Divided, s.state.dry && !s.state.cooked
+	if s.dryThenCooked() && (found.Group == food.Grain || found.Group == food.Legume) && m.unit != "pack" {
+		item.Boiled, item.Cooked = true, false // "180 g quinoa (dry), cooked"
+	}
 	item.FoodSure = s.sureOf(i, a, b, end)
 	if s.at(a).In("word.vague").N == b-a {
 		item.FoodSure = min(item.FoodSure, 0.6) // "nuts": it does not say which

@@ -216,6 +216,11 @@ func (s *scan) unitOf(m *measured, i int, factor *float64) int {
 			m.unit, m.per = "pack", 1
 			return s.behindUnit(m, pack+p.N)
 		}
+		if s.at(i - 1).Is("x") { // "2x180g"
+			m.amount, m.high = m.amount*v, m.high*v
+			m.unit, m.per = strings.TrimPrefix(u.List, "unit."), u.Value
+			return s.behindUnit(m, k+u.N)
+		}
 	}
 	if m.said && s.at(i).Is("-") && s.at(i).Glued && s.at(i+1).Under("unit.").N > 0 { // "1-pound"
 		u := s.at(i + 1).Under("unit.")

@@ -336,6 +336,17 @@ func shared(names []string, grams []float64) string {
 	return strings.Join(names, ", ")
 }
 
+// listsSaid are the lists that the line has words of.
+func (s *scan) listsSaid() map[string]bool {
+	lists := map[string]bool{}
+	for t := range s.everywhere {
+		for _, m := range t.Means {
+			lists[m.List] = true
+		}
+	}
+	return lists
+}
+
 // finish sorts what is left of the line into preparations, notes and the rest.
 func (s *scan) finish() {
 	if len(s.line.Items) == 0 {
@@ -343,12 +354,7 @@ func (s *scan) finish() {
 		s.fault("no-food")
 	}
 	s.mixed()
-	lists := map[string]bool{}
-	for t := range s.everywhere {
-		for _, m := range t.Means {
-			lists[m.List] = true
-		}
-	}
+	lists := s.listsSaid()
 	for i := range s.line.Items {
 		s.line.Items[i].lists = lists
 	}

@@ -34,6 +34,8 @@ type scan struct {
 	alike bool
 	maybe bool
 	taste bool
+	// part says that it is one part of a line, which is not taken apart again.
+	part bool
 }
 
 func newScan(r *Reader, text string, l words.Language) *scan {
@@ -234,7 +236,12 @@ func (s *scan) read() {
 		s.finish()
 		return
 	}
-	i := 0
+	i := s.label()
+	s.mark(0, i)
+	if len(s.brackets) > 0 && s.eachByItself(i) {
+		s.endEach()
+		return
+	}
 	fruit := s.fruit(&i)
 	m := s.measure(i)
 	if m.said || m.unit != "" {
@@ -251,12 +258,17 @@ func (s *scan) read() {
 		s.finish()
 		return
 	}
+	if !m.said && s.eachByItself(i) {
+		s.endEach()
+		return
+	}
 	end := s.item(i, m, fruit)
 	if parts := s.halves(); parts != nil && len(s.line.Items) == 1 && s.line.Items[0].Grams > 0 {
 		s.divide(parts)
 	} else {
 		s.others(end, &m)
 	}
+	s.liquidInBrackets()
 	s.finish()
 }
 

@@ -132,6 +132,7 @@ func (s *scan) bracketed() (out []Ingredient) {
 			}
 			inner.mark(x, y)
 			it := Ingredient{FoodSure: 1, Food: f.ID, Words: inner.stems(x, y)}
+			s.asGrams(f, &m)
 			inner.weigh(&it, f, &m)
 			if it.Grams > 0 {
 				out = append(out, it)

@@ -128,7 +128,7 @@ func (s *scan) time(k int) bool {
 
 // describes says that a token may stand between the name of a food and the amount behind it: "corn, frozen: 1 cup".
 func describes(t *words.Token) bool {
-	return t.Is(",") || t.Is(":") || t.Is("-") || t.Is("=") || known(t) > 0 && t.Under("do.").N == 0
+	return t.Is(",") || t.Is(":") || t.Is("-") || t.Is("=") || t.Is("x") || known(t) > 0 && t.Under("do.").N == 0
 }
 
 // leadsToFood says that a food follows an amount, with nothing between but words that describe it: in "a 180 g packet of cooked

@@ -115,7 +115,13 @@ func (s *scan) bracketWeighing(b []words.Token) (w weighing, ok bool) {
 			continue
 		}
 		m := inner.measure(i)
-		if !m.said || m.bad || w.grams > 0 {
+		if !m.said || m.bad {
+			continue
+		}
+		if w.grams > 0 {
+			if less := m.amount * massOf(words.Meaning{List: "unit." + m.unit, Value: m.per}); has("word.drained") && (m.unit == "g" || m.unit == "oz") && less > 0 {
+				w.grams = min(w.grams, less) // "(570 g, 400 g drained)"
+			}
 			continue
 		}
 		switch {

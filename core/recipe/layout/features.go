@@ -112,6 +112,9 @@ func (p *page) look(r *Row) (s seen) {
 	s.sentence = s.words > 4 && (strings.ContainsAny(r.Text[len(r.Text)-1:], ".!?") || strings.Contains(r.Text, ". "))
 	spots := p.reader.Spots(r.Read, tokens, p.l)
 	s.foods = len(spots)
+	if s.verbFirst && len(spots) > 0 && spots[0].At == 0 {
+		s.verbFirst, s.verbs = false, s.verbs-1 // "cooking apples"
+	}
 	if slices.ContainsFunc(tokens, func(t words.Token) bool { return t.Under("part.").N > 0 }) {
 		s.foods++ // "grated zest of an orange"
 	}

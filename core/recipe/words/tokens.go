@@ -136,6 +136,9 @@ func Tokens(text string, l Language) []Token {
 					t.Plain, i = "without", i+1
 				}
 			}
+			if l == Spanish && t.Plain == "c" && strings.HasPrefix(text[i:], "/u") && !startsWithLetter(text[i+2:]) {
+				t.Plain, i = "cada", i+2
+			}
 			if t.Plain == "x" && (i == len(text) || text[i] == ' ' || text[i] >= '0' && text[i] <= '9') {
 				t.Kind = Mark
 			}

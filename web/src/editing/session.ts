@@ -33,7 +33,7 @@ export type SessionState<D = BuildDocument> = {
 type Step<D> = { document: D; key?: string; at: number };
 
 const draftAfter = 100; // ms
-const draftLate = 2000; // ms that the browser may take to write it
+const draftLate = 10_000; // ms that a busy browser may take to write it: only then is it said to be kept here
 const saveAfter = 600; // ms without a change
 const coalesce = 1200; // ms within which changes of one field are one step back
 const history = 200;

@@ -87,6 +87,13 @@ export default function SearchDialog({ onClose }: { onClose: () => void }) {
     },
     onSelectedItemChange: ({ selectedItem }) => selectedItem && go(selectedItem),
   });
+  const input = box.getInputProps({
+    className: "form-control form-control-lg",
+    placeholder: t("search.hint"),
+    maxLength: 120,
+    autoFocus: true,
+    onKeyDown: (e) => e.key === "Escape" && onClose(),
+  });
   const item = (hit: Hit, index: number) => ({
     ...box.getItemProps({ item: hit, index, className: index === box.highlightedIndex ? "here" : "" }),
   });
@@ -96,14 +103,10 @@ export default function SearchDialog({ onClose }: { onClose: () => void }) {
         <label className="visually-hidden" {...box.getLabelProps()}>
           {t("search.label")}
         </label>
+        {/* While nothing is found there is no hit that could be the active one. */}
         <input
-          {...box.getInputProps({
-            className: "form-control form-control-lg",
-            placeholder: t("search.hint"),
-            maxLength: 120,
-            autoFocus: true,
-            onKeyDown: (e) => e.key === "Escape" && onClose(),
-          })}
+          {...input}
+          aria-activedescendant={hits.length > 0 ? String(input["aria-activedescendant"]) : undefined}
         />
         <ul {...box.getMenuProps({ className: "search-hits" })}>
           {hits.map((hit, i) =>

@@ -1,0 +1,123 @@
+package ingredient
+
+import (
+	"slices"
+	"unicode/utf8"
+
+	"cuerda/core/food"
+	"cuerda/core/recipe/words"
+)
+
+// longestLabel is how many words may stand before the colon that ends a label: "dry mix:".
+const longestLabel = 3
+
+// label gives the token behind a label that a line begins with, such as "binder:" or "veg:"; 0 where it has none. The name
+// of a food before a colon is no label: "chickpea flour: 50 g".
+func (s *scan) label() int {
+	for k := 1; k <= longestLabel && k+1 < len(s.main); k++ {
+		if s.main[k].Is(":") {
+			f, _, _ := s.longest(0, k)
+			if behind, _, _ := s.longest(k+1, len(s.main)); f != nil || behind == nil || s.measure(0).said {
+				return 0
+			}
+			return k + 1
+		}
+		if s.main[k].Kind != words.Word {
+			return 0
+		}
+	}
+	return 0
+}
+
+// eachByItself reads a line of several foods with the amount behind each, where words and brackets are of the food that they
+// stand with: "leek 2 (sweated), celeriac 200 (grated), salt 7 g". Every part is read as a line of its own, and all have to
+// be understood. It gives false where that is not so.
+func (s *scan) eachByItself(from int) bool {
+	if s.part || s.line.Divided {
+		return false
+	}
+	var parts []Reading
+	var ends []int
+	start, said := from, 0
+	for k := from; k <= len(s.main); k++ {
+		if k < len(s.main) && !s.at(k).Is(",") && !s.at(k).Is(";") && !s.at(k).Of("word.plus") && !s.at(k).Is("/") {
+			continue
+		}
+		if k == start {
+			return false
+		}
+		end := len(s.text)
+		if k < len(s.main) {
+			end = s.main[k].At
+		}
+		inner := newScan(s.r, s.text[s.main[start].At:end], s.l)
+		inner.part, inner.taste = true, true
+		if len(inner.main) == 0 || inner.main[0].Kind != words.Word || inner.measure(0).said {
+			return false
+		}
+		inner.read()
+		if !inner.line.understood() {
+			return false
+		}
+		if inner.line.Items[0].Said {
+			said++
+		} else if f := s.r.foods.Find(inner.line.Items[0].Food); f == nil || !minor(f) {
+			return false
+		}
+		parts, ends, start = append(parts, inner.line), append(ends, start), k+1
+	}
+	if len(parts) < 2 || said < 2 {
+		return false
+	}
+	s.line.Items = nil
+	for i := range parts {
+		before := utf8.RuneCountInString(s.text[:s.main[ends[i]].At])
+		for _, span := range parts[i].Spans {
+			span.At, span.End = span.At+before, span.End+before
+			s.line.Spans = append(s.line.Spans, span)
+		}
+		s.line.Items = append(s.line.Items, parts[i].Items...)
+		if s.line.Notes != "" && parts[i].Notes != "" {
+			s.line.Notes += " "
+		}
+		s.line.Notes += parts[i].Notes
+	}
+	s.mixed()
+	return true
+}
+
+// endEach notes of a line that was read part by part what the method asks of it.
+func (s *scan) endEach() {
+	lists := s.listsSaid()
+	for i := range s.line.Items {
+		s.line.Items[i].lists = lists
+	}
+	s.gelInLine()
+	slices.SortStableFunc(s.line.Spans, func(a, b Phrase) int { return a.At - b.At })
+}
+
+// understood says that every food of a line and all that is said of it was found.
+func (l *Reading) understood() bool {
+	return l.Rest == "" && len(l.Faults) == 0 && !slices.ContainsFunc(l.Items, func(it Ingredient) bool {
+		return it.Food == "" || it.FoodSure < 0.7 || it.Grams <= 0
+	})
+}
+
+// liquidInBrackets adds the liquid that brackets have a gel left in: "flax 12 g (in 40 g water)".
+func (s *scan) liquidInBrackets() {
+	if len(s.line.Items) != 1 {
+		return
+	}
+	if f := s.r.foods.Find(s.line.Items[0].Food); f == nil || !food.SoakGel.Suits(f) {
+		return
+	}
+	inside := s.bracketed()
+	if len(inside) != 1 {
+		return
+	}
+	if f := s.r.foods.Find(inside[0].Food); f == nil || !f.Is(food.Liquid) {
+		return
+	}
+	inside[0].at, inside[0].end, inside[0].Said = -1, 0, true
+	s.line.Items = append(s.line.Items, inside[0])
+}
