@@ -192,7 +192,15 @@ func (m *procedure) cookMinutes(i int) float64 {
 	}
 	total := m.timeIn(s, max(0, from))
 	if total == 0 {
-		total = m.timeIn(s, 0)
+		start := 0
+		if cold := s.cold(); cold >= 0 && cold < from { // "chilled overnight, then 6 minutes a side in a pan"
+			if _, at, n := s.minutes(cold); at >= 0 {
+				start = at + n
+			}
+		}
+		if total = m.timeIn(s, start); total == 0 {
+			total = m.timeIn(s, 0)
+		}
 	}
 	for k := i + 1; k < min(len(m.sentences), i+3); k++ {
 		next := &m.sentences[k]

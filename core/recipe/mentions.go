@@ -42,6 +42,10 @@ func (m *procedure) mentionsOf(s *sentence) {
 			}
 			s.all = true
 		}
+		if n := m.otherBinder(s, i); n > 0 {
+			i += n - 1
+			continue
+		}
 		items, n, best := []int(nil), 0, 0
 		kind := false
 		for _, k := range m.byStem[words.Stem(t.Plain)] {
@@ -92,6 +96,28 @@ func (m *procedure) mentionsOf(s *sentence) {
 		s.mentions = append(s.mentions, at)
 		i += n - 1
 	}
+}
+
+// otherBinder gives how many tokens the name of a flour or starch has that begins at a place and is none of the list: "roll
+// them in rice flour" says nothing of chickpea flour. It gives 0 where none begins there.
+func (m *procedure) otherBinder(s *sentence, i int) int {
+	f, n := m.reader.FoodAt(s.tokens, i, m.l)
+	if f == nil || n < 2 || !f.Group.IsBinder() {
+		return 0
+	}
+	for k := i; k < i+n; k++ {
+		t := &s.tokens[k]
+		if t.Of("word.generic") || t.Under("group.").N > 0 || t.Kind != words.Word {
+			continue
+		}
+		if len(m.byStem[words.Stem(t.Plain)]) > 0 {
+			return 0
+		}
+	}
+	if slices.ContainsFunc(m.entries, func(e *entry) bool { return e.food == f }) {
+		return 0
+	}
+	return n
 }
 
 // restOf gives the foods that "the rest" at a token is of, where the sentence before took a share of one: "Process a

@@ -112,8 +112,8 @@ func (m *procedure) landmarks() {
 				}
 			}
 		}
-		together := s.all && m.mixesAll(s) || mix > 0 && len(named)*10 >= 6*mix && len(s.mentions) > 0
-		if m.mixedAt < 0 && together && (s.all && m.mixesAll(s) || mix > 2 && len(named)*10 >= 8*mix && len(s.mentions) > 2 || s.has("act.mix") >= 0 || s.has("do.blitz") >= 0 || s.has("do.mash") >= 0 || s.has("mass") >= 0) {
+		together := s.onlyMixes() || s.all && m.mixesAll(s) || mix > 0 && len(named)*10 >= 6*mix && len(s.mentions) > 0
+		if m.mixedAt < 0 && together && (s.onlyMixes() || s.all && m.mixesAll(s) || mix > 2 && len(named)*10 >= 8*mix && len(s.mentions) > 2 || s.has("act.mix") >= 0 || s.has("do.blitz") >= 0 || s.has("do.mash") >= 0 || s.has("mass") >= 0) {
 			m.mixedAt = i
 		}
 	}
@@ -127,6 +127,18 @@ func (m *procedure) landmarks() {
 	if m.mixedAt < 0 {
 		m.mixedAt = max(0, m.first()-1)
 	}
+}
+
+// onlyMixes says that a sentence is a verb of mixing and nothing else, which means all that was told before: "Combine."
+func (s *sentence) onlyMixes() bool {
+	told := 0
+	for i := range s.tokens {
+		if s.tokens[i].Kind == words.Mark || s.tokens[i].Of("word.passing") {
+			continue
+		}
+		told++
+	}
+	return told == 1 && s.has("act.mix") >= 0
 }
 
 // mixesAll says that what is told of everything is to mix it: the verb before the word is of mixing, or

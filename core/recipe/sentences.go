@@ -225,6 +225,9 @@ func panIsTin(tokens []words.Token, i int) bool {
 // coldWords takes their heat from words such as "baking" in "baking sheet".
 func coldWords(tokens []words.Token) {
 	for i := range tokens {
+		if tokens[i].Of("tin") && tokens[i].Of("unit.pack") && i+1 < len(tokens) && tokens[i+1].Of("word.of") {
+			without(&tokens[i], "tin") // "a tin of beans" is none to bake in
+		}
 		if tokens[i].Of("heat.pan") && panIsTin(tokens, i) {
 			without(&tokens[i], "heat.", "do.")
 			tokens[i].Means = append(tokens[i].Means, words.Meaning{List: "tin", N: 1})

@@ -59,6 +59,11 @@ func readText(text string, r *ingredient.Reader, told map[int]layout.Label) (Fou
 				f.Notes = append(f.Notes, section) // "Para unas 30 croquetas:"
 			}
 		case layout.Item:
+			if n := len(f.Ingredients); n > 0 && i > 0 && rows[i-1].Index == n-1 && replaces(y) {
+				f.Notes = append(f.Notes, f.Ingredients[n-1]) // "1 egg", and below it "replaced by 1 tbsp flax"
+				f.Ingredients, f.Sections, f.Mended = f.Ingredients[:n-1], f.Sections[:n-1], f.Mended[:n-1]
+				rows[i-1].Label, rows[i-1].Index = layout.Aside, -1
+			}
 			y.Index = len(f.Ingredients)
 			f.Ingredients, f.Sections = append(f.Ingredients, y.Text), append(f.Sections, section)
 			f.Mended = append(f.Mended, y.Read)
@@ -75,6 +80,9 @@ func readText(text string, r *ingredient.Reader, told map[int]layout.Label) (Fou
 	f.named(rows)
 	return f, nil
 }
+
+// replaces says that a line begins with words by which it stands for the line before: "replaced by 70 g oat flour".
+func replaces(y *layout.Row) bool { return len(y.Tokens()) > 0 && y.Tokens()[0].Of("word.replaced") }
 
 // namesPiece says that words tell what is made: patties, a loaf.
 func namesPiece(name string, l words.Language) bool {

@@ -42,6 +42,10 @@ func (m *procedure) waits() (rest, chill *ReadWait) {
 			if v <= 0 {
 				continue
 			}
+			if k+n < len(s.tokens) && s.tokens[k+n].Of("side") {
+				k += n - 1 // "chilled overnight, then 6 minutes a side in a pan"
+				continue
+			}
 			if s.optional(k) || s.gelled && m.gelsOnly(s, k) {
 				k += n - 1
 				continue

@@ -11,9 +11,13 @@ import (
 // longestLabel is how many words may stand before the colon that ends a label: "dry mix:".
 const longestLabel = 3
 
-// label gives the token behind a label that a line begins with, such as "binder:" or "veg:"; 0 where it has none. The name
+// label gives the token behind a label that a line begins with, such as "binder:" or "veg:", or behind words such as "so you
+// need"; 0 where it has none. The name
 // of a food before a colon is no label: "chickpea flour: 50 g".
 func (s *scan) label() int {
+	if lead := words.LeadOf(s.main); lead > 0 && lead < len(s.main) {
+		return lead
+	}
 	for k := 1; k <= longestLabel && k+1 < len(s.main); k++ {
 		if s.main[k].Is(":") {
 			f, _, _ := s.longest(0, k)

@@ -37,6 +37,11 @@ func (r *Reader) FoodsIn(text string, l words.Language) (out []Found) {
 	return out
 }
 
+// FoodAt gives the food whose name begins at a token, and how many tokens the name has; nil for none.
+func (r *Reader) FoodAt(tokens []words.Token, at int, l words.Language) (f *food.Food, n int) {
+	return r.foodAt(tokens, at, l)
+}
+
 // foodAt is the food with the longest name that begins at a token, and how many tokens that takes.
 func (r *Reader) foodAt(tokens []words.Token, at int, l words.Language) (f *food.Food, n int) {
 	if tokens[at].Kind != words.Word || small[tokens[at].Plain] {

@@ -111,7 +111,8 @@ func (s *scan) measure(i int) (m measured) {
 			i++
 		}
 	}
-	if !m.said && from == 0 && s.spoonful(i) { // "heaped tbsp of flax"
+	again := from > 0 && (s.at(from-1).Is(",") || s.at(from-1).Of("word.and")) && s.at(i+s.at(i).Under("unit.").N).Of("word.of")
+	if !m.said && (from == 0 || again) && s.spoonful(i) { // "heaped tbsp of flax"
 		m.said, m.amount = true, 1
 	}
 	i = s.unitOf(&m, i, &factor)
@@ -309,6 +310,9 @@ func (s *scan) behindUnit(m *measured, i int) int {
 	if half := s.at(i).In("and a half"); half.N > 0 {
 		m.amount += half.Value
 		i += half.N
+	}
+	if more := s.at(i).In("about"); more.N > 0 && more.Value != 1 && s.at(i+more.N).Of("word.of") {
+		m.amount, m.high, i = m.amount*more.Value, m.high*more.Value, i+more.N // "una cucharada colmada de"
 	}
 	// "a tablespoon or two of flour"
 	if v, n := s.number(i + 1); s.at(i).Of("alternative") && n > 0 && m.amount > 0 && v > m.amount && s.at(i+1+n).Of("word.of") {

@@ -44,7 +44,7 @@ func (s *Saying) minutes(usual float64) float64 {
 var means = map[string][]food.Do{
 	"do.fry": {food.Saute, food.Brown, food.Toast}, "do.brown": {food.Brown, food.Saute}, "do.roast": {food.Roast, food.OvenDry, food.Toast},
 	"do.bake": {food.OvenDry, food.Roast, food.Toast}, "do.toast": {food.Toast, food.Roast}, "do.blitz": {food.Blitz}, "do.mash": {food.Mash},
-	"do.press": {food.Press}, "do.drain": {food.Press}, "do.soak": {food.SoakGel, food.Soak}, "do.gel": {food.SoakGel},
+	"do.press": {food.Press}, "do.drain": {food.Press}, "do.drainwell": {food.Press}, "do.soak": {food.SoakGel, food.Soak}, "do.gel": {food.SoakGel},
 }
 
 // Preparation gives what a verb of a list means for a food; false where it means
@@ -71,11 +71,17 @@ func Preparation(list string, f *food.Food, s Saying) (food.Preparation, bool) {
 	return food.Preparation{}, false
 }
 
+// leaksMuch is the share of its water from which on a vegetable gives much of it: spinach, courgette, aubergine, tomato.
+const leaksMuch = .2
+
 // sensible tells what a cook means from what the words could mean.
 func sensible(do food.Do, list string, f *food.Food, s Saying) bool {
 	mashed := strings.Contains(f.Name, "mashed") || strings.Contains(f.Name, "purée")
 	switch do {
 	case food.Press:
+		if list == "do.drainwell" && f.Leak < leaksMuch {
+			return false // "corn, well drained" gives no more water
+		}
 		return !aromatics[f.ID] && !(list == "do.drain" && f.Group == food.Legume)
 	case food.Roast, food.Blitz:
 		return !mashed

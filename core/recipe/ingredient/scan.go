@@ -59,7 +59,7 @@ func newScan(r *Reader, text string, l words.Language) *scan {
 			s.levels[tokens[i-1].At] = tokens[i+1].Value
 		}
 	}
-	tokens = s.withoutRefused(tokens)
+	tokens = s.withoutReplaced(s.withoutRefused(tokens))
 	depth := 0
 	for i := range tokens {
 		t := &tokens[i]
@@ -92,22 +92,62 @@ func (s *scan) withoutRefused(tokens []words.Token) []words.Token {
 	}
 	f, n := s.r.foodAt(tokens, at, s.l)
 	refused := at + n
-	if f == nil || refused+1 >= len(tokens) || !tokens[refused].Of("word.not") || !tokens[refused].Of("word.refuse") {
+	if f == nil || refused+1 >= len(tokens) {
 		return tokens
 	}
-	if next := &tokens[refused+1]; next.Kind != words.Mark && !next.Of("word.used") {
+	for refused+2 < len(tokens) && tokens[refused].Kind == words.Mark && tokens[refused+1].Of("word.omit") {
+		refused++ // "egg - leave out, use 1 tbsp chia"
+	}
+	left := tokens[refused].Of("word.omit")
+	if !left && (!tokens[refused].Of("word.not") || !tokens[refused].Of("word.refuse")) {
+		return tokens
+	}
+	if next := &tokens[refused+1]; !left && next.Kind != words.Mark && !next.Of("word.used") {
 		return tokens // "tomatoes, no seeds"
 	}
 	start := 0
 	for k := refused + 1; k < len(tokens); k++ {
 		switch t := &tokens[k]; {
-		case t.Is(",") || t.Is("-") || t.Is(":") || t.Is(";") || t.Is(")"):
+		case t.Is(",") || t.Is("-") || t.Is(":") || t.Is(";") || t.Is(")") || left && (t.Is("!") || t.Is(".") || t.Of("word.used") || t.Plain == "use"):
 			start = k + 1
 		case start > 0:
 			if other, _ := s.r.foodAt(tokens, k, s.l); other != nil {
 				s.line.Notes = s.text[tokens[0].At:tokens[start-1].End]
 				return tokens[start:]
 			}
+		}
+	}
+	return tokens
+}
+
+// withoutReplaced takes what an arrow says is replaced off the front of a line: "200 g bulgur -> 180 g quinoa". What is taken
+// off stays among the notes.
+func (s *scan) withoutReplaced(tokens []words.Token) []words.Token {
+	for k := 1; k+1 < len(tokens); k++ {
+		behind := k + 1
+		switch {
+		case tokens[k].Is("→"):
+		case (tokens[k].Is("-") || tokens[k].Is("=")) && tokens[k+1].Is(">"):
+			behind++
+		default:
+			continue
+		}
+		counted := slices.ContainsFunc(tokens[behind:], func(t words.Token) bool { return t.Kind == words.Number })
+		for behind+1 < len(tokens) && (tokens[behind].Of("word.omit") || tokens[behind].Of("instead") || tokens[behind].Plain == "swap" || tokens[behind].Plain == "use" || tokens[behind].Is(":")) {
+			behind++
+		}
+		names := func(from, to int) bool {
+			for i := from; i < to; i++ {
+				if f, _ := s.r.foodAt(tokens, i, s.l); f != nil {
+					return true
+				}
+			}
+			return false
+		}
+		told := slices.ContainsFunc(tokens[behind:], func(t words.Token) bool { return t.Of("word.in") || t.Under("act.").N > 0 })
+		if counted && !told && names(0, k) && names(behind, min(len(tokens), behind+5)) {
+			s.line.Notes = strings.TrimSpace(s.line.Notes + " " + s.text[tokens[0].At:tokens[k].At])
+			return tokens[behind:]
 		}
 	}
 	return tokens

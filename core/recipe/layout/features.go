@@ -119,6 +119,9 @@ func (p *page) look(r *Row) (s seen) {
 		s.foods++ // "grated zest of an orange"
 	}
 	at := startsWithAmount(tokens, s.words)
+	if lead := words.LeadOf(tokens); at < 0 && !s.verbFirst && len(spots) > 0 && lead < len(tokens) && (tokens[lead].Of("article") || lead > 0 && (tokens[lead].Of("number") || tokens[lead].Of("about"))) && spots[0].Said && spots[0].Begin <= lead+1 && spots[0].At <= lead+6 {
+		at = lead // "Then a big onion, chopped small and fried in butter until it goes brown at the edges"
+	}
 	if colon := slices.IndexFunc(tokens, func(t words.Token) bool { return t.Is(":") }); at < 0 && colon > 0 && colon <= 3 && s.foods > 1 && s.words <= 20 && !r.Ordered && colon+1 < len(tokens) && tokens[colon+1].Kind == words.Number {
 		at, s.amountFood, s.verbFirst, s.verbs = colon+1, true, false, 0 // "coating: ¾ cup crushed cornflakes, ¼ cup aquafaba"
 	}
@@ -160,7 +163,7 @@ func verb(t *words.Token) bool {
 
 // startsWithAmount gives the token at which a line begins with a number or a word for one; -1 for none.
 func startsWithAmount(tokens []words.Token, count int) int {
-	for i := range tokens {
+	for i := words.LeadOf(tokens); i < len(tokens); i++ {
 		t := &tokens[i]
 		switch {
 		case t.Kind == words.Number:
@@ -234,7 +237,8 @@ func (p *page) features(i int) (out []int) {
 	is("is a sentence", s.sentence)
 	is("belongs to a page", p.furniture(r))
 	is("tells times or yields", p.tellsYield(r, s))
-	is("tells of oneself", slices.ContainsFunc(r.tokens, func(t words.Token) bool { return t.Of("word.self") }))
+	is("tells of oneself", slices.ContainsFunc(withoutBrackets(r.tokens), func(t words.Token) bool { return t.Of("word.self") }))
+	is("begins with a yield", yields.MatchString(r.start()) && (t("makes") || t("page time")))
 	is("begins a note", t("note") && strings.ContainsAny(r.Text[:min(len(r.Text), 24)], ":-") || t("aside note"))
 	is("refuses", t("word.refuse") && !s.verbFirst)
 	is("asks", strings.HasSuffix(r.Text, "?") || strings.HasPrefix(r.Text, "¿"))
@@ -245,6 +249,14 @@ func (p *page) features(i int) (out []int) {
 	is("after a gap", r.blank)
 	is("after another of its kind", i > 0 && !r.blank && p.seen[i-1].amountFirst == s.amountFirst && s.amountFirst)
 	return out
+}
+
+// withoutBrackets are the tokens before the first bracket.
+func withoutBrackets(tokens []words.Token) []words.Token {
+	if k := slices.IndexFunc(tokens, func(t words.Token) bool { return t.Is("(") }); k > 0 {
+		return tokens[:k]
+	}
+	return tokens
 }
 
 // item says that a row looks like one of a list.

@@ -3,6 +3,7 @@ package layout
 import (
 	"regexp"
 	"slices"
+	"strconv"
 	"strings"
 	"unicode"
 
@@ -34,11 +35,15 @@ func untabled(lines []string, l words.Language) []string {
 		if out == nil {
 			out = append(make([]string, 0, len(lines)), lines[:i]...)
 		}
+		counted := countsRows(lines[i : i+n])
 		for k, line := range lines[i : i+n] {
 			cells := cellsOf(line)
+			if counted && len(cells) > 1 {
+				cells = cells[1:]
+			}
 			named := k+1 < n && ruled.MatchString(lines[i+k+1]) || k == 0 && !ruler && len(cells) > 1 && !strings.ContainsFunc(line, unicode.IsDigit)
 			switch {
-			case ruled.MatchString(line) || len(cells) == 0:
+			case ruled.MatchString(line) || len(cells) == 0 || named && counted:
 			case named:
 				out = append(out, "", strings.Join(cells, " ")+":")
 			default:
@@ -51,6 +56,22 @@ func untabled(lines []string, l words.Language) []string {
 		return lines
 	}
 	return out
+}
+
+// countsRows says that the first cells of a table number its rows: 1, 2, 3.
+func countsRows(lines []string) bool {
+	next := 1
+	for k, line := range lines {
+		cells := cellsOf(line)
+		switch {
+		case ruled.MatchString(line) || k == 0 && !strings.ContainsFunc(line, unicode.IsDigit):
+		case len(cells) < 2 || strings.TrimRight(cells[0], ".)") != strconv.Itoa(next):
+			return false
+		default:
+			next++
+		}
+	}
+	return next > leastRows
 }
 
 // isRow says that a line may be of a table.

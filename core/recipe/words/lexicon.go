@@ -112,6 +112,20 @@ func (p *phrase) fits(tokens []Token, i int) (n int, ok bool) {
 	return at - i, true
 }
 
+// LeadOf gives the token behind the words by which somebody who talks leads over to the next food: "So you want", "Then"; 0
+// where there are none.
+func LeadOf(tokens []Token) int {
+	k := 0
+	for k < len(tokens) {
+		n := max(tokens[k].In("word.lead").N, tokens[k].In("word.replaced").N)
+		if n == 0 && !(k > 0 && tokens[k].Is(",")) {
+			break
+		}
+		k += max(n, 1)
+	}
+	return k
+}
+
 // Read takes a text apart and says of every token what it may mean.
 func Read(text string, l Language) []Token {
 	tokens := Tokens(text, l)
