@@ -276,11 +276,29 @@ func (m *procedure) portion(s *sentence, at *mention) {
 		if b > 0 && (s.tokens[b-1].Kind == words.Number || s.tokens[b-1].Is("/")) {
 			continue
 		}
+		if share, n := ingredient.Number(s.tokens, b); n > 0 && share > 0 && share < 1 && s.sharesOf(b+n, at.at) {
+			at.half = share
+			return
+		}
 		if grams, n := m.reader.Portion(s.tokens, s.text, b, first.food); n > 0 && b+n <= at.at && joins(b+n) {
 			at.grams = grams
 			return
 		}
 	}
+}
+
+// sharesOf says that the tokens from a number to a food only say that it is a share of it: "3/4 of the beans", "3/4 partes de las
+// alubias".
+func (s *sentence) sharesOf(from, to int) bool {
+	of := false
+	for k := from; k < to; k++ {
+		t := &s.tokens[k]
+		of = of || t.Of("word.of")
+		if !t.Of("word.of") && !t.Of("word.the") && t.Plain != "partes" && t.Plain != "parte" {
+			return false
+		}
+	}
+	return of
 }
 
 // groups are the foods that one word names, by its list.

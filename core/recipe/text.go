@@ -77,7 +77,7 @@ func readText(text string, r *ingredient.Reader, told map[int]layout.Label) (Fou
 			}
 		}
 	}
-	f.named(rows)
+	f.named(rows, l)
 	return f, nil
 }
 
@@ -90,8 +90,14 @@ func namesPiece(name string, l words.Language) bool {
 	return at >= 0
 }
 
-// named gives a recipe without a title that of the message it came in.
-func (f *Found) named(rows []layout.Row) {
+// named gives a recipe without a title that of the message it came in, or what stands before the first stroke of a line that tells
+// of it: "Lentil loaf | serves 6 | 1 h 20".
+func (f *Found) named(rows []layout.Row, l words.Language) {
+	for i := range rows[:min(len(rows), 3)] {
+		if name, _, parted := strings.Cut(rows[i].Text, " | "); parted && f.Name == "" && namesPiece(name, l) && len(name) < 80 {
+			f.Name = strings.Trim(name, "#*_ :~")
+		}
+	}
 	for i := range rows[:min(len(rows), 8)] {
 		if m := subject.FindStringSubmatch(rows[i].Text); m != nil && f.Name == "" {
 			f.Name = strings.TrimSpace(m[2])
@@ -168,7 +174,7 @@ func proseOf(rows []layout.Row, r *ingredient.Reader, l words.Language, told map
 		}
 		f.Notes = append(f.Notes, y.Text)
 	}
-	f.named(rows)
+	f.named(rows, l)
 	return f
 }
 

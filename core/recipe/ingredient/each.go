@@ -24,7 +24,7 @@ func (s *scan) label() int {
 			if behind, _, _ := s.longest(k+1, len(s.main)); f != nil || behind == nil || s.measure(0).said {
 				return 0
 			}
-			return k + 1
+			return k + 1 + words.LeadOf(s.main[k+1:])
 		}
 		if s.main[k].Kind != words.Word {
 			return 0

@@ -191,7 +191,7 @@ func (s *scan) doneToAll(n int) bool {
 		if s.at(k).Under("do.").N > 0 {
 			return false
 		}
-		joined = joined || s.at(k).Of("word.and")
+		joined = joined || s.at(k).Of("word.and") || s.at(k).Of("word.plus")
 	}
 	return joined
 }

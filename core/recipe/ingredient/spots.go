@@ -32,7 +32,7 @@ func (r *Reader) Spots(text string, tokens []words.Token, l words.Language) (out
 		if made, m := r.madeAt(tokens, i, l); made != nil {
 			f, n = made, m
 		}
-		if f == nil || tokens[i].Of("unit.pack") || verbHere(tokens, i, n) {
+		if f == nil || tokens[i].Of("unit.pack") || verbHere(tokens, i, n) || sizedAs(tokens, i+n) {
 			continue
 		}
 		spot := Spot{Food: f, At: i, N: n}
@@ -72,6 +72,14 @@ func (r *Reader) Spots(text string, tokens []words.Token, l words.Language) (out
 		i = i + n - 1
 	}
 	return out
+}
+
+// sizedAs says that a name is what a size is likened to: "walnut sized", "walnut-size".
+func sizedAs(tokens []words.Token, behind int) bool {
+	if behind < len(tokens) && tokens[behind].Is("-") {
+		behind++
+	}
+	return behind < len(tokens) && (tokens[behind].Plain == "sized" || tokens[behind].Plain == "size")
 }
 
 // capital says that the token at a place is a word with a capital letter.

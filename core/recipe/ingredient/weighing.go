@@ -35,8 +35,28 @@ func (s *scan) weights() {
 			}
 		}
 	}
+	if w, ok := s.weighedAtEnd(); ok {
+		s.weighings = append(s.weighings, w)
+	}
 	slices.SortStableFunc(s.weighings, func(a, b weighing) int { return a.at - b.at })
 	s.within(0, len(s.main))
+}
+
+// weighedAtEnd reads the weight that a line ends with, behind a comma and a word that says about how much: "2 parsnips, boiled
+// and mashed, about 250 g".
+func (s *scan) weighedAtEnd() (w weighing, ok bool) {
+	for k := 2; k < len(s.main); k++ {
+		if !s.at(k).Of("about") || !s.at(k-1).Is(",") {
+			continue
+		}
+		m := s.measure(k)
+		if !m.said || m.bad || k+m.n != len(s.main) || m.unit != "g" && m.unit != "oz" {
+			continue
+		}
+		s.mark(k, k+m.n)
+		return weighing{grams: m.amount * massOf(words.Meaning{List: "unit." + m.unit, Value: m.per}), ounces: m.unit == "oz", at: k}, true
+	}
+	return w, false
 }
 
 // within takes the first weight that stands from one token to another for that of the food which is read next.

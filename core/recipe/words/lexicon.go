@@ -118,7 +118,7 @@ func LeadOf(tokens []Token) int {
 	k := 0
 	for k < len(tokens) {
 		n := max(tokens[k].In("word.lead").N, tokens[k].In("word.replaced").N)
-		if n == 0 && !(k > 0 && tokens[k].Is(",")) {
+		if n == 0 && !(k > 0 && (tokens[k].Is(",") || tokens[k].Is("!") || tokens[k].Is("."))) {
 			break
 		}
 		k += max(n, 1)
