@@ -42,6 +42,10 @@ func TestAMixFromWhatIsAtHand(t *testing.T) {
 	w.eventually(".compose-found .note-reason", "does not eat")
 	check := accessible(t)
 	check(w, "compose")
+
+	// What goes in dry has to be soaked and boiled first, and that is said where the minutes stand.
+	w = a.open(a.person(), "/compose?must=chickpeas-dry:250")
+	w.eventually(".proposal", "soak 250 g of chickpeas for 8 hours")
 	require.NotEmpty(t, names)
 }
 

@@ -18,7 +18,9 @@ type stock struct {
 	k    *kitchen.Kitchen
 	kind piece.Kind
 	// must are the grams that have to go in by food; 0 where any amount will do.
-	must  map[string]float64
+	must map[string]float64
+	// dry are the musts that were given dry, by the food that they go in as.
+	dry   map[string]food.Yield
 	table eaters.Table
 	asked map[string]bool // named by the cook
 	any   bool            // whatever there is may go in
@@ -38,7 +40,7 @@ var common = []string{
 // stockOf sorts what an ask allows. What nobody at the table may eat is not in it, nor what only a label can tell of, but for
 // what the cook says must go in.
 func stockOf(a *Ask, k *kitchen.Kitchen) *stock {
-	s := &stock{k: k, kind: a.Kind, any: a.Any, must: map[string]float64{}, by: map[role][]*food.Food{}}
+	s := &stock{k: k, kind: a.Kind, any: a.Any, must: map[string]float64{}, dry: map[string]food.Yield{}, by: map[role][]*food.Food{}}
 	s.table = a.Eaters.Table()
 	named := map[string]bool{}
 	for _, m := range a.Must {
@@ -47,6 +49,7 @@ func stockOf(a *Ask, k *kitchen.Kitchen) *stock {
 		for _, y := range k.Foods.Yields() { // dry legumes and grains go in cooked
 			if y.Dry.ID == id {
 				id, grams = y.Cooked.ID, grams*y.Factor
+				s.dry[id] = y
 				break
 			}
 		}

@@ -25,8 +25,17 @@ type Proposal struct {
 	HandsMinutes, Minutes float64
 	// Buy are foods that were not named and are not at hand, Uses what of the musts goes in, Left what stays of them, g.
 	Buy, Uses, Left []Amount
+	// Before is what has to be soaked and boiled first, which Minutes leave out.
+	Before []Beforehand
 	// Why are codes of what makes it hold: sets-hot, drinks, gel, sticks, squeezed, dried, meat, cold.
 	Why []string
+}
+
+// Beforehand is a dry food that is soaked for hours, h, and boiled for minutes, before the mix is begun.
+type Beforehand struct {
+	Food                   string
+	Grams                  float64 // dry
+	SoakHours, BoilMinutes float64
 }
 
 // Missing is a food that would make mixes possible.
@@ -374,7 +383,7 @@ func (c *composer) proposal(l looked) Proposal {
 	said := predict.Predict(&l.doc, c.k) // the number is the one that the Bench shows
 	p := Proposal{
 		Document: l.doc, Chance: said.Chance, Low: said.ChanceLow, Eat: said.Eat,
-		Buy: []Amount{}, Uses: []Amount{}, Left: []Amount{}, Why: c.why(&l),
+		Buy: []Amount{}, Uses: []Amount{}, Left: []Amount{}, Before: []Beforehand{}, Why: c.why(&l),
 	}
 	baked := bake.Bake(&l.doc, c.k, bake.Options{})
 	for i := range baked.Steps {
@@ -391,6 +400,9 @@ func (c *composer) proposal(l looked) Proposal {
 	for id, must := range c.stock.must {
 		if g := used[id]; g > 0 {
 			p.Uses = append(p.Uses, Amount{id, g})
+			if y, ok := c.stock.dry[id]; ok {
+				p.Before = append(p.Before, Beforehand{y.Dry.ID, math.Round(g / y.Factor), y.SoakHours, y.BoilMinutes})
+			}
 			if must > g+.5 {
 				p.Left = append(p.Left, Amount{id, math.Round(must - g)})
 			}
@@ -403,6 +415,7 @@ func (c *composer) proposal(l looked) Proposal {
 		}
 		p.Buy = append(p.Buy, Amount{id, l.doc.Lines[i].Grams})
 	}
+	slices.SortFunc(p.Before, func(x, y Beforehand) int { return cmp.Compare(x.Food, y.Food) })
 	for _, list := range [][]Amount{p.Uses, p.Left} {
 		slices.SortFunc(list, func(x, y Amount) int { return cmp.Compare(x.Food, y.Food) })
 	}

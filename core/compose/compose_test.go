@@ -55,6 +55,28 @@ func TestWhatIsAtHandBecomesMixesThatHold(t *testing.T) {
 	assert.Equal(t, got, composed(t, &lentils), "the same question has the same answer")
 }
 
+// What must go in and was given dry is soaked and boiled before the minutes that a mix takes, and that is told.
+func TestWhatGoesInDryIsSoakedAndBoiledFirst(t *testing.T) {
+	ask := lentils
+	ask.Must, ask.Minutes = []compose.Amount{{Food: "chickpeas-dry", Grams: 250}, {Food: "rice-dry", Grams: 60}}, 0
+	got := composed(t, &ask)
+	require.NotEmpty(t, got.Proposals)
+	for _, p := range got.Proposals {
+		require.Len(t, p.Before, 2)
+		for _, b := range p.Before {
+			if b.Food == "chickpeas-dry" {
+				assert.InDelta(t, 250, b.Grams, 1)
+				assert.Equal(t, compose.Beforehand{Food: "chickpeas-dry", Grams: b.Grams, SoakHours: 8, BoilMinutes: 75}, b)
+			} else {
+				assert.Equal(t, compose.Beforehand{Food: "rice-dry", Grams: 60, BoilMinutes: 18}, b)
+			}
+		}
+	}
+	for _, p := range composed(t, &lentils).Proposals {
+		assert.Empty(t, p.Before, "what was cooked already is not cooked again")
+	}
+}
+
 // A pound of mushrooms with walnuts and rice makes no mix that nine in ten cooks hold together, but one that most do: it is
 // proposed, with its chance, rather than nothing.
 func TestTheNearestIsProposedWhereNothingIsSure(t *testing.T) {

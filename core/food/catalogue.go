@@ -88,7 +88,7 @@ func (c *Catalogue) differing(changed map[string]*Food, more []*Food) *Catalogue
 		out.foods, out.byID[f.ID] = append(out.foods, f), f
 	}
 	for _, y := range c.yields {
-		out.yields = append(out.yields, Yield{out.Find(y.Dry.ID), out.Find(y.Cooked.ID), y.Factor})
+		out.yields = append(out.yields, Yield{out.Find(y.Dry.ID), out.Find(y.Cooked.ID), y.Factor, y.SoakHours, y.BoilMinutes})
 	}
 	return out
 }

@@ -35,6 +35,8 @@ const rare = 0.05
 type Yield struct {
 	Dry, Cooked *Food
 	Factor      float64
+	// SoakHours are how long it is left in water first, h, BoilMinutes how long it is boiled then, min: kitchen practice.
+	SoakHours, BoilMinutes float64
 }
 
 // Pack is a size in which a food is sold. Drained is what is left of Total
@@ -76,10 +78,15 @@ func (c *Catalogue) readTables() error {
 	if err != nil {
 		return err
 	}
-	err = eachRow(yieldsCSV, "dry,cooked,factor", func(row []string) error {
+	err = eachRow(yieldsCSV, "dry,cooked,factor,soak_h,boil_min", func(row []string) error {
 		y := Yield{Dry: c.Find(row[0]), Cooked: c.Find(row[1])}
 		var err error
 		if y.Factor, err = strconv.ParseFloat(row[2], 64); err != nil || y.Dry == nil || y.Cooked == nil {
+			return fmt.Errorf("%w: yield %v", ErrBadCatalogue, row)
+		}
+		var err1, err2 error
+		y.SoakHours, err1 = strconv.ParseFloat(row[3], 64)
+		if y.BoilMinutes, err2 = strconv.ParseFloat(row[4], 64); err1 != nil || err2 != nil || y.SoakHours < 0 || y.BoilMinutes < 0 {
 			return fmt.Errorf("%w: yield %v", ErrBadCatalogue, row)
 		}
 		c.yields = append(c.yields, y)

@@ -29,8 +29,18 @@ type Proposal struct {
 	Buy  []compose.Amount `json:"buy"`
 	Uses []compose.Amount `json:"uses"`
 	Left []compose.Amount `json:"left"`
+	// Before is what has to be soaked and boiled first, which the minutes leave out.
+	Before []Beforehand `json:"before"`
 	// Why are codes of what makes it hold.
 	Why []string `json:"why" enum:"sets-hot,drinks,gel,sticks,squeezed,dried,meat,cold"`
+}
+
+// Beforehand is compose.Beforehand as the interface tells it: a dry food, g, soaked for hours and boiled for minutes.
+type Beforehand struct {
+	Food        string  `json:"food"`
+	Grams       float64 `json:"grams"`
+	SoakHours   float64 `json:"soak_hours"`
+	BoilMinutes float64 `json:"boil_minutes"`
 }
 
 // MissingFood is compose.Missing as the interface tells it.

@@ -1680,6 +1680,15 @@ export interface components {
             /** Format: double */
             to: number;
         };
+        Beforehand: {
+            /** Format: double */
+            boil_minutes: number;
+            food: string;
+            /** Format: double */
+            grams: number;
+            /** Format: double */
+            soak_hours: number;
+        };
         Below: {
             /** Format: double */
             celsius: number;
@@ -3900,6 +3909,7 @@ export interface components {
             type: string;
         };
         Proposal: {
+            before: components["schemas"]["Beforehand"][];
             buy: components["schemas"]["Amount"][];
             /** Format: double */
             chance: number;

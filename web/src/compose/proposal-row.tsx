@@ -21,13 +21,12 @@ export function ProposalRow({ proposal: p, name, foods, busy, into, onOpen, onAn
   const format = useFormat();
   const prepWords = usePrepWords();
   const methodName = useMethodName();
+  const short = (food: string) => {
+    const [plain = ""] = format.foodName(foods.get(food), food).split(/[,(]/);
+    return plain.trim().toLocaleLowerCase(i18n.language);
+  };
   const list = (amounts: { food: string; grams?: number }[]) =>
-    amounts
-      .map((a) => {
-        const [plain = ""] = format.foodName(foods.get(a.food), a.food).split(/[,(]/);
-        return `${plain.trim().toLocaleLowerCase(i18n.language)} ${format.grams(a.grams ?? 0)}`;
-      })
-      .join(", ");
+    amounts.map((a) => `${short(a.food)} ${format.grams(a.grams ?? 0)}`).join(", ");
   const whole = p.document.lines.reduce((sum, l) => sum + l.grams, 0);
   return (
     <li className="proposal">
@@ -39,6 +38,28 @@ export function ProposalRow({ proposal: p, name, foods, busy, into, onOpen, onAn
           {p.buy.length > 0 ? t("compose.buy", { foods: list(p.buy) }) : t("compose.buyNothing")}
           {p.left.length > 0 && <> · {t("compose.left", { foods: list(p.left) })}</>}
         </p>
+        {p.before.length > 0 && (
+          <p className="hint">
+            {t("compose.before")}{" "}
+            {p.before
+              .map((b) =>
+                t(
+                  b.soak_hours === 0
+                    ? "compose.beforeBoil"
+                    : b.boil_minutes === 0
+                      ? "compose.beforeSoak"
+                      : "compose.beforeBoth",
+                  {
+                    grams: format.grams(b.grams),
+                    food: short(b.food),
+                    hours: format.number(b.soak_hours),
+                    minutes: format.number(b.boil_minutes),
+                  },
+                ),
+              )
+              .join("; ")}
+          </p>
+        )}
         <ul className="proposal-bar">
           {p.document.lines.map((l, i) => {
             const food = foods.get(l.food);

@@ -62,6 +62,10 @@ export const compose = {
   chance: "{{n}} in 100",
   times: "hands {{hands}} min · {{all}} min in all",
   buyNothing: "nothing to buy",
+  before: "Before that, not counted:",
+  beforeBoth: "soak {{grams}} of {{food}} for {{hours}} hours, then boil until soft, some {{minutes}} min",
+  beforeSoak: "soak {{grams}} of {{food}} for {{hours}} hours; they go in raw",
+  beforeBoil: "boil {{grams}} of {{food}} until soft, some {{minutes}} min",
   buy: "buy {{foods}}",
   left: "left over: {{foods}}",
   why: {

@@ -63,6 +63,11 @@ export const compose: ComposeWords = {
   chance: "{{n}} de 100",
   times: "manos {{hands}} min · {{all}} min en total",
   buyNothing: "nada que comprar",
+  before: "Antes de eso, sin contarlo:",
+  beforeBoth:
+    "remojar {{grams}} de {{food}} {{hours}} horas y hervir hasta que se ablanden, unos {{minutes}} min",
+  beforeSoak: "remojar {{grams}} de {{food}} {{hours}} horas; entran crudos",
+  beforeBoil: "hervir {{grams}} de {{food}} hasta que se ablanden, unos {{minutes}} min",
   buy: "comprar {{foods}}",
   left: "sobra: {{foods}}",
   why: {
