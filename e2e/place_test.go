@@ -162,7 +162,7 @@ func TestRecipesComeFromPagesAndFilesAndGoOut(t *testing.T) {
 	w.status("saved")
 	got := a.document(a.build("Weir"))
 	assert.Equal(t, 6, got.Portions)
-	assert.Equal(t, []document.Instruction{{Text: "Mix."}, {Text: "Bake.", Steps: []string{"cook"}}}, got.Method, "its own words")
+	assert.Equal(t, []document.Instruction{{Text: "Mix.", Steps: []string{"mix"}}, {Text: "Bake.", Steps: []string{"cook"}}}, got.Method, "its own words")
 
 	// What does not read says why, and nothing is lost.
 	w.click("More for this build")
