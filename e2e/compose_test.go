@@ -45,7 +45,7 @@ func TestAMixFromWhatIsAtHand(t *testing.T) {
 
 	// What goes in dry has to be soaked and boiled first, and that is said where the minutes stand.
 	w = a.open(a.person(), "/compose?must=chickpeas-dry:250")
-	w.eventually(".proposal", "soak 250 g of chickpeas for 8 hours")
+	w.eventually(".proposal-before", "soak 250 g of chickpeas for 8 hours")
 	require.NotEmpty(t, names)
 }
 

@@ -23,6 +23,7 @@ import { addDish } from "../supper/edits";
 import { AskSide } from "./ask-side";
 import { type Asked, firstAsk } from "./asked";
 import { askedBy } from "./link";
+import { Beforehand, commonBefore } from "./beforehand";
 import { ProposalRow } from "./proposal-row";
 
 /** /compose: whole builds that hold, from what has to go in and what may. */
@@ -94,6 +95,7 @@ function Compose({ foods, vocabulary, have }: Props) {
   });
   const problem = found.error instanceof ApiError ? found.error.problem : undefined;
   const proposals = found.isError ? [] : (found.data?.proposals ?? []);
+  const before = commonBefore(proposals);
   const heading =
     proposals.length > 0
       ? t(found.data?.nearest ? (settled.minutes ? "compose.nearInTime" : "compose.near") : "compose.found", {
@@ -155,6 +157,7 @@ function Compose({ foods, vocabulary, have }: Props) {
             {t("compose.notInto")}
           </p>
         )}
+        <Beforehand dry={before} foods={foods} />
         <ol className="proposals">
           {proposals.map((p) => (
             <ProposalRow
@@ -164,6 +167,7 @@ function Compose({ foods, vocabulary, have }: Props) {
               foods={foods}
               busy={create.isPending || toSupper.isPending}
               into={supper ? "supper" : "bench"}
+              beforeIsTold={before.length > 0}
               onOpen={() => open(p)}
               onAnother={() => {
                 const base = p.document.lines[0];

@@ -3,6 +3,7 @@ import { usePrepWords } from "../build/prep-editor";
 import { useMethodName } from "../build/method-name";
 import { coded, useTranslation } from "../i18n/use-translation";
 import { useFormat } from "../ui/format";
+import { Beforehand } from "./beforehand";
 
 type Props = {
   proposal: Proposal;
@@ -11,12 +12,23 @@ type Props = {
   busy: boolean;
   /** Where it is taken. */
   into: "bench" | "supper";
+  /** What has to be soaked and boiled first stands above all proposals. */
+  beforeIsTold: boolean;
   onOpen: () => void;
   onAnother: () => void;
 };
 
 /** One proposed build: what is in it by its share, how it holds, and what it takes. */
-export function ProposalRow({ proposal: p, name, foods, busy, into, onOpen, onAnother }: Props) {
+export function ProposalRow({
+  proposal: p,
+  name,
+  foods,
+  busy,
+  into,
+  beforeIsTold,
+  onOpen,
+  onAnother,
+}: Props) {
   const { t, i18n } = useTranslation();
   const format = useFormat();
   const prepWords = usePrepWords();
@@ -38,28 +50,7 @@ export function ProposalRow({ proposal: p, name, foods, busy, into, onOpen, onAn
           {p.buy.length > 0 ? t("compose.buy", { foods: list(p.buy) }) : t("compose.buyNothing")}
           {p.left.length > 0 && <> · {t("compose.left", { foods: list(p.left) })}</>}
         </p>
-        {p.before.length > 0 && (
-          <p className="hint">
-            {t("compose.before")}{" "}
-            {p.before
-              .map((b) =>
-                t(
-                  b.soak_hours === 0
-                    ? "compose.beforeBoil"
-                    : b.boil_minutes === 0
-                      ? "compose.beforeSoak"
-                      : "compose.beforeBoth",
-                  {
-                    grams: format.grams(b.grams),
-                    food: short(b.food),
-                    hours: format.number(b.soak_hours),
-                    minutes: format.number(b.boil_minutes),
-                  },
-                ),
-              )
-              .join("; ")}
-          </p>
-        )}
+        {!beforeIsTold && <Beforehand dry={p.before} foods={foods} />}
         <ul className="proposal-bar">
           {p.document.lines.map((l, i) => {
             const food = foods.get(l.food);

@@ -62,7 +62,7 @@ export const compose = {
   chance: "{{n}} in 100",
   times: "hands {{hands}} min · {{all}} min in all",
   buyNothing: "nothing to buy",
-  before: "Before that, not counted:",
+  before: "Beforehand, on top of the minutes below:",
   beforeBoth: "soak {{grams}} of {{food}} for {{hours}} hours, then boil until soft, some {{minutes}} min",
   beforeSoak: "soak {{grams}} of {{food}} for {{hours}} hours; they go in raw",
   beforeBoil: "boil {{grams}} of {{food}} until soft, some {{minutes}} min",

@@ -63,7 +63,7 @@ export const compose: ComposeWords = {
   chance: "{{n}} de 100",
   times: "manos {{hands}} min · {{all}} min en total",
   buyNothing: "nada que comprar",
-  before: "Antes de eso, sin contarlo:",
+  before: "De antemano, aparte de los minutos de abajo:",
   beforeBoth:
     "remojar {{grams}} de {{food}} {{hours}} horas y hervir hasta que se ablanden, unos {{minutes}} min",
   beforeSoak: "remojar {{grams}} de {{food}} {{hours}} horas; entran crudos",
