@@ -21,7 +21,9 @@ func (s *scan) label() int {
 	for k := 1; k <= longestLabel && k+1 < len(s.main); k++ {
 		if s.main[k].Is(":") {
 			f, _, _ := s.longest(0, k)
-			if behind, _, _ := s.longest(k+1, len(s.main)); f != nil || behind == nil || s.measure(0).said {
+			m := s.measure(0)
+			counted := m.said && (s.main[0].Kind == words.Number || m.unit != "")
+			if behind, _, _ := s.longest(k+1, len(s.main)); f != nil || behind == nil || counted {
 				return 0
 			}
 			return k + 1 + words.LeadOf(s.main[k+1:])

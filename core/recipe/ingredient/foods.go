@@ -50,7 +50,7 @@ func (r *Reader) foodAt(tokens []words.Token, at int, l words.Language) (f *food
 	count := 0
 	for k := at; k < len(tokens) && count < longest; k++ {
 		t := &tokens[k]
-		if t.Kind == words.Number || t.Kind == words.Mark && !t.Is("-") {
+		if t.Kind == words.Number || t.Kind == words.Mark && !t.Is("-") && !t.Is("&") {
 			break
 		}
 		if t.Kind == words.Mark || small[t.Plain] {

@@ -269,10 +269,20 @@ func (s *scan) needless(p food.Preparation, f *food.Food, t *words.Token) bool {
 		return true
 	}
 	// "roasted", "ground" before the name is how it is sold.
-	if p.Do == food.Toast && strings.HasPrefix(t.Plain, "roast") {
+	if p.Do == food.Toast && strings.HasPrefix(t.Plain, "roast") && !s.thenDone(t) {
 		return true
 	}
 	return p.Do == food.Blitz && t.Of("word.ground") && len(s.line.Items) > 0 && s.line.Items[0].at > 0 && t.At < s.main[s.line.Items[0].at].At
+}
+
+// thenDone says that "then" stands right behind a verb, behind the name of the food: "nuts, roasted then pulsed".
+func (s *scan) thenDone(t *words.Token) bool {
+	for k := range s.main {
+		if s.main[k].At == t.At {
+			return s.at(k+1).Of("word.then") && len(s.line.Items) > 0 && s.line.Items[0].at >= 0 && k > s.line.Items[0].at
+		}
+	}
+	return false
 }
 
 func (s *scan) spanOf(at, end int) {
