@@ -31,7 +31,8 @@ type Proposal struct {
 	Why []string
 }
 
-// Beforehand is a dry food that is soaked for hours, h, and boiled for minutes, before the mix is begun.
+// Beforehand tells how a dry food is made ready before the mix is begun: for how many hours it is soaked, and for how many minutes
+// it is boiled then. Either may be 0.
 type Beforehand struct {
 	Food                   string
 	Grams                  float64 // dry

@@ -88,7 +88,8 @@ func (c *Catalogue) differing(changed map[string]*Food, more []*Food) *Catalogue
 		out.foods, out.byID[f.ID] = append(out.foods, f), f
 	}
 	for _, y := range c.yields {
-		out.yields = append(out.yields, Yield{out.Find(y.Dry.ID), out.Find(y.Cooked.ID), y.Factor, y.SoakHours, y.BoilMinutes})
+		y.Dry, y.Cooked = out.Find(y.Dry.ID), out.Find(y.Cooked.ID)
+		out.yields = append(out.yields, y)
 	}
 	return out
 }

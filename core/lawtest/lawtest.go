@@ -1,6 +1,6 @@
-// Package lawtest says how laws that hold for anything drawn at random are tried. An ordinary run tries them a few times and
-// draws the same each time, so that the same commit always passes or always fails. A thorough one (CUERDA_THOROUGH=1,
-// make thorough) tries them many times, from a new seed that is printed. Packages whose laws rapid draws import it for that.
+// Package lawtest says how property tests draw their cases. An ordinary run draws a few cases, and the same ones each time, so that a
+// commit that passes once passes always. A thorough run (CUERDA_THOROUGH=1, make thorough) draws many, from a new seed that it
+// prints. A test package that uses rapid imports this one, which sets rapid's seed.
 package lawtest
 
 import (

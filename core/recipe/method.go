@@ -112,8 +112,8 @@ func (m *procedure) landmarks() {
 				}
 			}
 		}
-		together := s.onlyMixes() || s.all && m.mixesAll(s) || mix > 0 && len(named)*10 >= 6*mix && len(s.mentions) > 0
-		if m.mixedAt < 0 && together && (s.onlyMixes() || s.all && m.mixesAll(s) || mix > 2 && len(named)*10 >= 8*mix && len(s.mentions) > 2 || s.has("act.mix") >= 0 || s.has("do.blitz") >= 0 || s.has("do.mash") >= 0 || s.has("mass") >= 0) {
+		together := s.all && m.mixesAll(s) || mix > 0 && len(named)*10 >= 6*mix && len(s.mentions) > 0
+		if m.mixedAt < 0 && s.onlyMixes() || m.mixedAt < 0 && together && (s.all && m.mixesAll(s) || mix > 2 && len(named)*10 >= 8*mix && len(s.mentions) > 2 || s.has("act.mix") >= 0 || s.has("do.blitz") >= 0 || s.has("do.mash") >= 0 || s.has("mass") >= 0) {
 			m.mixedAt = i
 		}
 	}

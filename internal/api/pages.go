@@ -34,10 +34,11 @@ type files struct {
 	kept map[string]*file
 }
 
-// zippedFiles are the files squeezed so far, by their SHA-256: several servers of one program serve the same pages.
+// zippedFiles keeps each file of the front end once it was compressed, under the SHA-256 of its content. All servers that run in one
+// program, as in the tests, serve the same files and share it.
 var zippedFiles sync.Map
 
-// zippedOnce squeezes a file, once in the life of the program; nil where that gains less than a tenth.
+// zippedOnce compresses a file the first time it is asked for; nil where that saves less than a tenth.
 func zippedOnce(sum [sha256.Size]byte, body []byte) []byte {
 	if kept, there := zippedFiles.Load(sum); there {
 		return kept.([]byte)

@@ -11,9 +11,8 @@ import (
 // longestLabel is how many words may stand before the colon that ends a label: "dry mix:".
 const longestLabel = 3
 
-// label gives the token behind a label that a line begins with, such as "binder:" or "veg:", or behind words such as "so you
-// need"; 0 where it has none. The name
-// of a food before a colon is no label: "chickpea flour: 50 g".
+// label gives the token behind what a line begins with before it comes to its food: a label such as "binder:" or "veg:", or words
+// such as "so you need". It gives 0 where there is neither. The name of a food before a colon is no label: "chickpea flour: 50 g".
 func (s *scan) label() int {
 	if lead := words.LeadOf(s.main); lead > 0 && lead < len(s.main) {
 		return lead
@@ -89,17 +88,13 @@ func (s *scan) eachByItself(from int) bool {
 		s.line.Notes += parts[i].Notes
 	}
 	s.mixed()
-	return true
-}
-
-// endEach notes of a line that was read part by part what the method asks of it.
-func (s *scan) endEach() {
 	lists := s.listsSaid()
 	for i := range s.line.Items {
 		s.line.Items[i].lists = lists
 	}
 	s.gelInLine()
 	slices.SortStableFunc(s.line.Spans, func(a, b Phrase) int { return a.At - b.At })
+	return true
 }
 
 // understood says that every food of a line and all that is said of it was found.

@@ -16,7 +16,7 @@ type Found struct {
 func (r *Reader) FoodsIn(text string, l words.Language) (out []Found) {
 	tokens := words.Read(text, l)
 	for i := 0; i < len(tokens); i++ {
-		f, n := r.foodAt(tokens, i, l)
+		f, n := r.FoodAt(tokens, i, l)
 		if f == nil {
 			continue
 		}
@@ -37,13 +37,8 @@ func (r *Reader) FoodsIn(text string, l words.Language) (out []Found) {
 	return out
 }
 
-// FoodAt gives the food whose name begins at a token, and how many tokens the name has; nil for none.
+// FoodAt gives the food with the longest name that begins at a token, and how many tokens that name has; nil for none.
 func (r *Reader) FoodAt(tokens []words.Token, at int, l words.Language) (f *food.Food, n int) {
-	return r.foodAt(tokens, at, l)
-}
-
-// foodAt is the food with the longest name that begins at a token, and how many tokens that takes.
-func (r *Reader) foodAt(tokens []words.Token, at int, l words.Language) (f *food.Food, n int) {
 	if tokens[at].Kind != words.Word || small[tokens[at].Plain] {
 		return nil, 0
 	}

@@ -50,7 +50,7 @@ func (s *scan) item(i int, m measured, fruit string) (end int) {
 		if behind := s.measure(k); behind.said && k < len(s.main) {
 			m = behind
 			if s.at(k-1).Of("unit.pack") && (m.unit == "g" || m.unit == "oz") { // "white beans, tin 400 g"
-				m.pack, m.net = m.amount*massOf(words.Meaning{List: "unit." + m.unit, Value: m.per}), m.unit == "oz"
+				m.pack, m.net = m.mass(), m.unit == "oz"
 				m.amount, m.high, m.unit, m.per = 1, 0, "pack", 1
 			}
 			s.asGrams(found, &m)
@@ -346,7 +346,7 @@ func (s *scan) nextAmount(i int) int {
 			if m.said && m.unit == "" && s.at(k+n+m.n).Of("word.of") && (s.at(k+n).Kind == words.Number || s.at(k+n).Of("number")) {
 				return k // "1 cda. de lino con 3 de agua"
 			}
-			if f, _ := s.r.foodAt(s.main, min(k+n+m.n, len(s.main)-1), s.l); f != nil && f.GramsPerPiece > 0 && m.said && s.at(k+n).Kind == words.Number && k+n+m.n < len(s.main) {
+			if f, _ := s.r.FoodAt(s.main, min(k+n+m.n, len(s.main)-1), s.l); f != nil && f.GramsPerPiece > 0 && m.said && s.at(k+n).Kind == words.Number && k+n+m.n < len(s.main) {
 				return k // "1 onion and 1 red pepper"
 			}
 		} else if s.sameAgain(k) || s.runsOn(i, k) {

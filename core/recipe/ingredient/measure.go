@@ -339,7 +339,7 @@ func (s *scan) behindUnit(m *measured, i int) int {
 	}
 	// "400g tin kidney beans"
 	if p := s.at(i).In("unit.pack"); p.N > 0 && (m.unit == "g" || m.unit == "oz") {
-		m.pack, m.net = m.amount*massOf(words.Meaning{List: "unit." + m.unit, Value: m.per}), m.unit == "oz"
+		m.pack, m.net = m.mass(), m.unit == "oz"
 		m.amount, m.high, m.unit, m.per = 1, 0, "pack", 1
 		i += p.N
 	}
@@ -366,6 +366,11 @@ func (s *scan) behindUnit(m *measured, i int) int {
 // foodBehind says that no food stood before: the second measure is of the same one.
 func (s *scan) foodBehind(i int) bool {
 	return i < len(s.main) && s.at(i).Kind == words.Word
+}
+
+// mass is what a measure weighs, g, of volume as water.
+func (m *measured) mass() float64 {
+	return m.amount * massOf(words.Meaning{List: "unit." + m.unit, Value: m.per})
 }
 
 // massOf is what a unit of mass weighs, g; of volume, as water.

@@ -275,7 +275,8 @@ func (s *scan) needless(p food.Preparation, f *food.Food, t *words.Token) bool {
 	return p.Do == food.Blitz && t.Of("word.ground") && len(s.line.Items) > 0 && s.line.Items[0].at > 0 && t.At < s.main[s.line.Items[0].at].At
 }
 
-// thenDone says that "then" stands right behind a verb, behind the name of the food: "nuts, roasted then pulsed".
+// thenDone says that a verb tells the first of several things to do to a food, and not how it is sold: in "nuts, roasted then
+// pulsed" the word stands behind the name of the food, and "then" follows.
 func (s *scan) thenDone(t *words.Token) bool {
 	for k := range s.main {
 		if s.main[k].At == t.At {

@@ -90,7 +90,7 @@ func (s *scan) withoutRefused(tokens []words.Token) []words.Token {
 	if at == len(tokens) {
 		return tokens
 	}
-	f, n := s.r.foodAt(tokens, at, s.l)
+	f, n := s.r.FoodAt(tokens, at, s.l)
 	refused := at + n
 	if f == nil || refused+1 >= len(tokens) {
 		return tokens
@@ -108,10 +108,10 @@ func (s *scan) withoutRefused(tokens []words.Token) []words.Token {
 	start := 0
 	for k := refused + 1; k < len(tokens); k++ {
 		switch t := &tokens[k]; {
-		case t.Is(",") || t.Is("-") || t.Is(":") || t.Is(";") || t.Is(")") || left && (t.Is("!") || t.Is(".") || t.Of("word.used") || t.Plain == "use"):
+		case t.Is(",") || t.Is("-") || t.Is(":") || t.Is(";") || t.Is(")") || left && (t.Is("!") || t.Is(".") || t.Of("word.used")):
 			start = k + 1
 		case start > 0:
-			if other, _ := s.r.foodAt(tokens, k, s.l); other != nil {
+			if other, _ := s.r.FoodAt(tokens, k, s.l); other != nil {
 				s.line.Notes = s.text[tokens[0].At:tokens[start-1].End]
 				return tokens[start:]
 			}
@@ -120,8 +120,8 @@ func (s *scan) withoutRefused(tokens []words.Token) []words.Token {
 	return tokens
 }
 
-// withoutReplaced takes what an arrow says is replaced off the front of a line: "200 g bulgur -> 180 g quinoa". What is taken
-// off stays among the notes.
+// withoutReplaced reads a line in which an arrow leads from one food to another that is taken in its place, as in "200 g bulgur ->
+// 180 g quinoa": only what stands behind the arrow is left to be read, and what stands before it is kept as a note.
 func (s *scan) withoutReplaced(tokens []words.Token) []words.Token {
 	for k := 1; k+1 < len(tokens); k++ {
 		behind := k + 1
@@ -133,18 +133,19 @@ func (s *scan) withoutReplaced(tokens []words.Token) []words.Token {
 			continue
 		}
 		counted := slices.ContainsFunc(tokens[behind:], func(t words.Token) bool { return t.Kind == words.Number })
-		for behind+1 < len(tokens) && (tokens[behind].Of("word.omit") || tokens[behind].Of("instead") || tokens[behind].Plain == "swap" || tokens[behind].Plain == "use" || tokens[behind].Is(":")) {
+		for behind+1 < len(tokens) && (tokens[behind].Of("word.omit") || tokens[behind].Of("instead") || tokens[behind].Of("word.used") || tokens[behind].Is(":")) {
 			behind++
 		}
 		names := func(from, to int) bool {
 			for i := from; i < to; i++ {
-				if f, _ := s.r.foodAt(tokens, i, s.l); f != nil {
+				if f, _ := s.r.FoodAt(tokens, i, s.l); f != nil {
 					return true
 				}
 			}
 			return false
 		}
-		told := slices.ContainsFunc(tokens[behind:], func(t words.Token) bool { return t.Of("word.in") || t.Under("act.").N > 0 })
+		first := &tokens[behind]
+		told := first.Under("act.").N > 0 || first.Under("do.").N > 0 || first.Under("heat.").N > 0 // "lentils -> simmer in 500 ml water"
 		if counted && !told && names(0, k) && names(behind, min(len(tokens), behind+5)) {
 			s.line.Notes = strings.TrimSpace(s.line.Notes + " " + s.text[tokens[0].At:tokens[k].At])
 			return tokens[behind:]
@@ -279,7 +280,6 @@ func (s *scan) read() {
 	i := s.label()
 	s.mark(0, i)
 	if len(s.brackets) > 0 && s.eachByItself(i) {
-		s.endEach()
 		return
 	}
 	fruit := s.fruit(&i)
@@ -299,7 +299,6 @@ func (s *scan) read() {
 		return
 	}
 	if !m.said && s.eachByItself(i) {
-		s.endEach()
 		return
 	}
 	end := s.item(i, m, fruit)
@@ -384,7 +383,7 @@ func (s *scan) cut(i int) int {
 // inName says that the token at k belongs to the name of a food that begins before it: the oil of "olive oil spray".
 func (s *scan) inName(from, k int) bool {
 	for b := from; b < k; b++ {
-		if f, n := s.r.foodAt(s.main, b, s.l); f != nil && b+n > k {
+		if f, n := s.r.FoodAt(s.main, b, s.l); f != nil && b+n > k {
 			return true
 		}
 	}

@@ -228,7 +228,7 @@ func (s *scan) runsOn(from, k int) bool {
 	if !m.said || m.unit == "" || m.unit == "pack" || next >= len(s.main) {
 		return false
 	}
-	behind, _ := s.r.foodAt(s.main, next, s.l)
+	behind, _ := s.r.FoodAt(s.main, next, s.l)
 	before, _, _ := s.longest(from, k)
 	return behind != nil && (before != nil || s.used[s.at(k-1).At])
 }

@@ -82,6 +82,54 @@ func TestLinesOfSeveralFoods(t *testing.T) {
 	}
 }
 
+// A line may be a list of its own, with a label before it and what is said of each food beside that food.
+func TestLinesThatAreLists(t *testing.T) {
+	for line, want := range map[string]string{
+		"veg: leek 2 (sweated), celeriac 200 (grated raw)":         "leek 300 saute; celeriac 200",
+		"bind: potato starch 20, flax 12 (gel, 40 water)":          "potato-starch 20; flax-meal 12 gel; water 40",
+		"base: chestnuts vac-packed 2x180g + cannellini 1 tin dr.": "chestnuts-cooked 360; white-beans-canned 240",
+		"Binder: 2 tbsp chia in 90ml water, stand 10 mins":         "chia-whole 21.3 gel; water 90.2",
+		"flax 2 tbsp (in 6 tbsp water)":                            "flax-meal 13 gel; water 88.9",
+		"chickpea flour: 50 g":                                     "chickpea-flour 50", // a food is no label
+		"2 carrots, grated":                                        "carrot 122",        // and a preparation no food of a list
+	} {
+		assert.Equal(t, want, said(line), line)
+	}
+}
+
+// What stands for another food, or leads over to one, is not weighed with it.
+func TestWhatIsReplacedOrOnlyLeadsOver(t *testing.T) {
+	for line, want := range map[string]string{
+		"200g bulgur -> swap: 180g buckwheat flour":                "buckwheat-flour 180",
+		"egg - leave out!! use 1 tbsp chia":                        "chia-whole 10.6",
+		"replaced by 70g oat flour.":                               "oat-flour 70",
+		"So you want about half a pound of minced turkey, chilled": "turkey-ground 226.8",
+		"Yes! Per 500 g mince":                                     "beef-ground-15 500",
+		"lentils dry 250 g -> simmer in 500 ml water":              "lentils-dry 250", // an arrow that tells what to do replaces nothing
+	} {
+		assert.Equal(t, want, said(line), line)
+	}
+}
+
+// Amounts as cooks write them that are neither plain grams nor plain spoons.
+func TestAmountsOfManyKinds(t *testing.T) {
+	for line, want := range map[string]string{
+		"cooking apples x2, peeled":                          "apple 364",
+		"a teacup of porridge oats":                          "oats-rolled 67.5",
+		"2 parsnips boiled & mashed, about 250g":             "parsnip 250",
+		"Una cucharada colmada de harina de garbanzos":       "chickpea-flour 7.2",
+		"Garbanzos cocidos, 1 bote (570 g escurridos 400 g)": "chickpeas-canned 400",
+		"psyllium 8, water 60":                               "psyllium-husk 8 gel; water 60",
+		"spinach 200 g, thawed and well drained":             "spinach 200 press",
+		"sweetcorn 100 g, well drained":                      "sweetcorn 100",
+		"S & P":                                              "salt 6",
+	} {
+		assert.Equal(t, want, said(line), line)
+	}
+	dry := reader.Read("180g quinoa (dry), cooked")
+	assert.True(t, dry.Items[0].Boiled, "its amount is that of the dry grain")
+}
+
 func TestPreparationsAreTheFoods(t *testing.T) {
 	for line, want := range map[string]string{
 		"1 onion, fried until golden":                "onion 110 saute",

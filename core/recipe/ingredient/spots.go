@@ -28,7 +28,7 @@ func (r *Reader) Spots(text string, tokens []words.Token, l words.Language) (out
 	s := scan{r: r, text: text, l: l, main: tokens, used: map[int]bool{}}
 	free := 0 // the first token that no food before has taken
 	for i := 0; i < len(tokens); i++ {
-		f, n := r.foodAt(tokens, i, l)
+		f, n := r.FoodAt(tokens, i, l)
 		if made, m := r.madeAt(tokens, i, l); made != nil {
 			f, n = made, m
 		}
@@ -74,7 +74,7 @@ func (r *Reader) Spots(text string, tokens []words.Token, l words.Language) (out
 	return out
 }
 
-// sizedAs says that a name is what a size is likened to: "walnut sized", "walnut-size".
+// sizedAs says that the name of a food tells only how large something is, and no food: "walnut sized", "walnut-size".
 func sizedAs(tokens []words.Token, behind int) bool {
 	if behind < len(tokens) && tokens[behind].Is("-") {
 		behind++
@@ -143,7 +143,7 @@ func describes(t *words.Token) bool {
 // chestnuts" the amount is that of the chestnuts, and not of what was named before.
 func (s *scan) leadsToFood(from int, l words.Language) bool {
 	for k := from; k < min(len(s.main), from+4); k++ {
-		if f, _ := s.r.foodAt(s.main, k, l); f != nil {
+		if f, _ := s.r.FoodAt(s.main, k, l); f != nil {
 			return true
 		}
 		if t := &s.main[k]; t.Kind != words.Word || known(t) == 0 && !small[t.Plain] {

@@ -54,7 +54,7 @@ func (s *scan) weighedAtEnd() (w weighing, ok bool) {
 			continue
 		}
 		s.mark(k, k+m.n)
-		return weighing{grams: m.amount * massOf(words.Meaning{List: "unit." + m.unit, Value: m.per}), ounces: m.unit == "oz", at: k}, true
+		return weighing{grams: m.mass(), ounces: m.unit == "oz", at: k}, true
 	}
 	return w, false
 }
@@ -88,7 +88,7 @@ func (s *scan) ownReach(from int) int {
 			continue
 		}
 		if m := s.measure(k + n); m.said && m.unit != "" && k+n+m.n < len(s.main) {
-			if f, _ := s.r.foodAt(s.main, k+n+m.n, s.l); f != nil {
+			if f, _ := s.r.FoodAt(s.main, k+n+m.n, s.l); f != nil {
 				return k
 			}
 		}
@@ -123,7 +123,7 @@ func (s *scan) weighedBy(k, n int) (w weighing, ok bool) {
 		from--
 	}
 	s.mark(from, max(k+n, at+m.n))
-	return weighing{grams: m.amount * massOf(words.Meaning{List: "unit." + m.unit, Value: m.per}), ounces: m.unit == "oz", each: m.each, at: k}, true
+	return weighing{grams: m.mass(), ounces: m.unit == "oz", each: m.each, at: k}, true
 }
 
 // bracketWeighing reads the weight that brackets say.
@@ -139,7 +139,7 @@ func (s *scan) bracketWeighing(b []words.Token) (w weighing, ok bool) {
 			continue
 		}
 		if w.grams > 0 {
-			if less := m.amount * massOf(words.Meaning{List: "unit." + m.unit, Value: m.per}); has("word.drained") && (m.unit == "g" || m.unit == "oz") && less > 0 {
+			if less := m.mass(); has("word.drained") && (m.unit == "g" || m.unit == "oz") && less > 0 {
 				w.grams = min(w.grams, less) // "(570 g, 400 g drained)"
 			}
 			continue
@@ -150,7 +150,7 @@ func (s *scan) bracketWeighing(b []words.Token) (w weighing, ok bool) {
 		case m.unit == "pack" && m.pack > 0:
 			w.grams = m.pack
 		case m.unit == "g" || m.unit == "oz":
-			w.grams = m.amount * massOf(words.Meaning{List: "unit." + m.unit, Value: m.per})
+			w.grams = m.mass()
 		case m.unit == "cup" && m.per < 0.2: // millilitres
 			w.grams = m.amount * m.per * food.MLPerCup
 		case m.unit == "cup" && m.per == 1 && i+m.n >= len(b)-1:

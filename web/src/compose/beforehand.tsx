@@ -1,6 +1,7 @@
 import type { Foods, Proposal } from "../api/client";
 import { useTranslation } from "../i18n/use-translation";
 import { useFormat } from "../ui/format";
+import { plainName } from "./plain-name";
 
 type Dry = Proposal["before"];
 
@@ -17,10 +18,6 @@ export function Beforehand({ dry, foods }: { dry: Dry; foods: Foods }) {
   const { t, i18n } = useTranslation();
   const format = useFormat();
   if (dry.length === 0) return null;
-  const nameOf = (food: string) => {
-    const [plain = ""] = format.foodName(foods.get(food), food).split(/[,(]/);
-    return plain.trim().toLocaleLowerCase(i18n.language);
-  };
   const words = dry.map((b) =>
     t(
       b.soak_hours === 0
@@ -30,7 +27,7 @@ export function Beforehand({ dry, foods }: { dry: Dry; foods: Foods }) {
           : "compose.beforeBoth",
       {
         grams: format.grams(b.grams),
-        food: nameOf(b.food),
+        food: plainName(foods, format, b.food).toLocaleLowerCase(i18n.language),
         hours: format.number(b.soak_hours),
         minutes: format.number(b.boil_minutes),
       },

@@ -24,6 +24,7 @@ import { AskSide } from "./ask-side";
 import { type Asked, firstAsk } from "./asked";
 import { askedBy } from "./link";
 import { Beforehand, commonBefore } from "./beforehand";
+import { plainName } from "./plain-name";
 import { ProposalRow } from "./proposal-row";
 
 /** /compose: whole builds that hold, from what has to go in and what may. */
@@ -256,7 +257,7 @@ function useNameOf(foods: Foods) {
   const { t, i18n } = useTranslation();
   const format = useFormat();
   return (p: Proposal) => {
-    const plain = (id: string) => format.foodName(foods.get(id), id).split(/[,(]/)[0]?.trim() ?? id;
+    const plain = (id: string) => plainName(foods, format, id);
     const [first] = p.document.lines;
     const binder = p.document.lines.find((l) => foods.get(l.food)?.binder);
     const kind = (p.document.piece?.kind ?? "patty") as "patty";

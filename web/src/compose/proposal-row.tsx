@@ -4,6 +4,7 @@ import { useMethodName } from "../build/method-name";
 import { coded, useTranslation } from "../i18n/use-translation";
 import { useFormat } from "../ui/format";
 import { Beforehand } from "./beforehand";
+import { plainName } from "./plain-name";
 
 type Props = {
   proposal: Proposal;
@@ -33,12 +34,13 @@ export function ProposalRow({
   const format = useFormat();
   const prepWords = usePrepWords();
   const methodName = useMethodName();
-  const short = (food: string) => {
-    const [plain = ""] = format.foodName(foods.get(food), food).split(/[,(]/);
-    return plain.trim().toLocaleLowerCase(i18n.language);
-  };
   const list = (amounts: { food: string; grams?: number }[]) =>
-    amounts.map((a) => `${short(a.food)} ${format.grams(a.grams ?? 0)}`).join(", ");
+    amounts
+      .map((a) => {
+        const plain = plainName(foods, format, a.food).toLocaleLowerCase(i18n.language);
+        return `${plain} ${format.grams(a.grams ?? 0)}`;
+      })
+      .join(", ");
   const whole = p.document.lines.reduce((sum, l) => sum + l.grams, 0);
   return (
     <li className="proposal">
