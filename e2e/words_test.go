@@ -77,6 +77,28 @@ func TestTheNextThingIsToldAndFoundAgain(t *testing.T) {
 	w.eventually(".modal", "Search builds and foods")
 }
 
+// The first view fetches its own words only; those of a dialog are there when it is, in whichever language is chosen.
+func TestTheWordsOfOtherScreensComeWithThem(t *testing.T) {
+	a := start(t)
+	w := a.openAs(a.person(), "/bench/"+a.build(peas), "es-ES", 1280, 800)
+	fetched := func() string {
+		return w.MustEval(`() => performance.getEntriesByType("resource").map((e) => e.name).filter((name) => /\.(js|css)$/.test(name)).join(" ")`).Str()
+	}
+	w.eventually(".last-tries", "Últimos intentos")
+	for _, other := range []string{"later", "door-app", "supper", "/en-"} {
+		assert.NotContains(t, fetched(), other)
+	}
+	w.click("Ayuda: qué viene ahora y qué significan las palabras")
+	w.eventually(".help", "Palabras de esta pantalla")
+	assert.Contains(t, fetched(), "es-later")
+	w.press(input.Escape)
+	until(t, func() bool { return !w.MustHas(".help") }, func() string { return "the help stays" })
+	w.see(".language-select").MustSelect("English")
+	w.eventually(".last-tries", "Last tries")
+	w.click("Help: what comes next, and what the words mean")
+	w.eventually(".help", "Words on this screen")
+}
+
 // Who listens hears the verdict once it has settled, not at every step of a change.
 func TestTheVerdictIsSpokenOnceItHasSettled(t *testing.T) {
 	a := start(t)

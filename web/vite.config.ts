@@ -1,6 +1,7 @@
 import react from "@vitejs/plugin-react";
 import { defineConfig } from "vite";
 import { VitePWA } from "vite-plugin-pwa";
+import { firstChunk } from "./chunks.ts";
 
 export default defineConfig({
   plugins: [
@@ -59,16 +60,10 @@ export default defineConfig({
             {
               name: "react",
               test: /node_modules.(react|react-dom|scheduler|react-router|cookie|@tanstack|i18next|openapi-fetch)./,
+              priority: 3,
             },
-            {
-              name: "parts",
-              test: /node_modules.(react-bootstrap|@restart|@popperjs|dom-helpers|uncontrollable|react-transition-group|@dnd-kit|@internationalized|dequal|classnames|warning|invariant|prop-types|@babel)./,
-            },
-            { name: "common", test: /web.src./, minShareCount: 2, priority: -1 },
-            {
-              name: "shared",
-              test: /src.(ui|api|keys|editing|build|i18n.(index|use-translation)|kitchen.queries)/,
-            },
+            { name: firstChunk, test: /\.(tsx?|m?js)$/, priority: 2 },
+            { name: "later", test: /web.(src|node_modules)./, minShareCount: 2, priority: 1 },
           ],
         },
       },

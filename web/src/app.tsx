@@ -1,6 +1,5 @@
 import {
   Component,
-  lazy,
   type ReactNode,
   Suspense,
   useEffect,
@@ -17,10 +16,11 @@ import { BenchHome, BenchPage } from "./bench/bench-page";
 import { Unsent } from "./ui/unsent";
 import { Update } from "./ui/update";
 import { Trouble } from "./ui/trouble";
-import { type Language, languages, setLanguage } from "./i18n";
+import { type Language, languages, later, setLanguage } from "./i18n";
 import { kitchenHere, pagesOf } from "./api/here";
 import { NextThing } from "./help/next-thing";
 import { screenOf } from "./help/screens";
+import GoingOn from "./cook/going-on";
 import { GuestNote, KitchenMenu } from "./people/kitchen-menu";
 import { Icon } from "./ui/icon";
 import { MoreMenu } from "./ui/more-menu";
@@ -29,22 +29,21 @@ import { themes, useTheme } from "./ui/theme";
 import { useKitchenUnits } from "./kitchen/queries";
 import { unitChoices, useUnits } from "./ui/units";
 
-const SearchDialog = lazy(() => import("./search/search-dialog"));
-const HelpDialog = lazy(() => import("./help/help-dialog"));
-const KeysDialog = lazy(() => import("./keys/keys-dialog"));
-const SheetPage = lazy(() => import("./sheet/sheet-page"));
-const SupperHome = lazy(() => import("./supper/supper-page").then((m) => ({ default: m.SupperHome })));
-const SupperPage = lazy(() => import("./supper/supper-page").then((m) => ({ default: m.SupperPage })));
-const SupperPrint = lazy(() => import("./supper/print-page"));
-const GoingOn = lazy(() => import("./cook/going-on"));
-const CookHome = lazy(() => import("./cook/cook-home"));
-const CookPage = lazy(() => import("./cook/cook-page"));
-const LogbookPage = lazy(() => import("./logbook/logbook-page"));
-const PracticePage = lazy(() => import("./practice/practice-page"));
-const ComposePage = lazy(() => import("./compose/compose-page"));
-const PeoplePage = lazy(() => import("./people/people-page"));
-const AccountPage = lazy(() => import("./people/account-page"));
-const PantryPage = lazy(() => import("./pantry/pantry-page").then((m) => ({ default: m.PantryPage })));
+const SearchDialog = later(() => import("./search/search-dialog"));
+const HelpDialog = later(() => import("./help/help-dialog"));
+const KeysDialog = later(() => import("./keys/keys-dialog"));
+const SheetPage = later(() => import("./sheet/sheet-page"));
+const SupperHome = later(() => import("./supper/supper-page").then((m) => ({ default: m.SupperHome })));
+const SupperPage = later(() => import("./supper/supper-page").then((m) => ({ default: m.SupperPage })));
+const SupperPrint = later(() => import("./supper/print-page"));
+const CookHome = later(() => import("./cook/cook-home"));
+const CookPage = later(() => import("./cook/cook-page"));
+const LogbookPage = later(() => import("./logbook/logbook-page"));
+const PracticePage = later(() => import("./practice/practice-page"));
+const ComposePage = later(() => import("./compose/compose-page"));
+const PeoplePage = later(() => import("./people/people-page"));
+const AccountPage = later(() => import("./people/account-page"));
+const PantryPage = later(() => import("./pantry/pantry-page").then((m) => ({ default: m.PantryPage })));
 
 const screens = ["bench", "supper", "cook", "logbook", "pantry", "practice"] as const;
 

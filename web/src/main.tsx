@@ -12,12 +12,14 @@ import { startOffline } from "./ui/update";
 const client = new QueryClient({
   defaultOptions: { queries: { retry: 1, networkMode: "always" }, mutations: { networkMode: "always" } },
 });
+// Whoever opens a kitchen does not fetch the door, nor the other way round. The bundler folds a choice between two imports
+// into one that fetches both: they stand apart.
+const pages = { kitchen: () => import("./app"), door: () => import("./door/door-app") };
 const root = document.getElementById("root");
 if (root) {
-  // Whoever opens a kitchen does not fetch the door, nor the other way round.
   const [{ default: Page }] = await Promise.all([
-    kitchenHere ? import("./app") : import("./door/door-app"),
-    startWords(),
+    pages[kitchenHere ? "kitchen" : "door"](),
+    startWords(kitchenHere ? "first" : "all"),
     outbox.start(),
   ]);
   startOffline();

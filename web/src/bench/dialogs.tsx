@@ -1,4 +1,5 @@
-import { lazy, type ReactNode, Suspense } from "react";
+import { type ReactNode, Suspense } from "react";
+import { later } from "../i18n";
 import { type Translate, useTranslation } from "../i18n/use-translation";
 import type { Baked, Build, BuildDocument, Foods, Prediction, Vocabulary, Way } from "../api/client";
 import { takeRecipe } from "../editing/edits";
@@ -7,19 +8,19 @@ import type { HeatWhy } from "../heat/course";
 import type { Pair } from "../history/queries";
 import type { Why } from "../why/why-dialog";
 
-const ReadDialog = lazy(() => import("../reading/read-dialog").then((m) => ({ default: m.ReadDialog })));
-const ConvertDialog = lazy(() =>
+const ReadDialog = later(() => import("../reading/read-dialog").then((m) => ({ default: m.ReadDialog })));
+const ConvertDialog = later(() =>
   import("../advice/convert-dialog").then((m) => ({ default: m.ConvertDialog })),
 );
-const ScaleDialog = lazy(() => import("../scale/scale-dialog"));
-const HeatWhyDialog = lazy(() => import("../why/heat-why-dialog"));
-const WhyDialog = lazy(() => import("../why/why-dialog"));
-const CompareDialog = lazy(() => import("../history/compare-dialog"));
-const PattiesDialog = lazy(() =>
+const ScaleDialog = later(() => import("../scale/scale-dialog"));
+const HeatWhyDialog = later(() => import("../why/heat-why-dialog"));
+const WhyDialog = later(() => import("../why/why-dialog"));
+const CompareDialog = later(() => import("../history/compare-dialog"));
+const PattiesDialog = later(() =>
   import("../tries/patties-dialog").then((m) => ({ default: m.PattiesDialog })),
 );
-const ShareDialog = lazy(() => import("../people/share-dialog"));
-const KitchenDialog = lazy(() => import("../kitchen/kitchen-dialog"));
+const ShareDialog = later(() => import("../people/share-dialog"));
+const KitchenDialog = later(() => import("../kitchen/kitchen-dialog"));
 
 /** A dialog of the Bench, with what it was opened about. */
 export type Asked =

@@ -9,8 +9,9 @@ import {
   useSensors,
 } from "@dnd-kit/core";
 import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from "@dnd-kit/sortable";
-import { lazy, Suspense, useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { Suspense, useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { restrict } from "../ui/drag";
+import { later } from "../i18n";
 import { useTranslation } from "../i18n/use-translation";
 import type { Foods, Line, Prediction, Vocabulary } from "../api/client";
 import type { Found } from "../editing/find-foods";
@@ -20,7 +21,7 @@ import { addLine, addLines, moveLine, removeLine } from "../editing/edits";
 import { LineRow } from "./line-row";
 import type { Editor } from "../editing/session";
 
-const OwnFoodDialog = lazy(() => import("../pantry/own-food-dialog"));
+const OwnFoodDialog = later(() => import("../pantry/own-food-dialog"));
 
 type Props = {
   session: Editor;

@@ -1,6 +1,5 @@
 /** The words of making a mix from what is at hand. */
 export const compose = {
-  title: "A mix from what is at hand",
   lead: "Say what has to go in. The rest may, where it makes a mix hold.",
   must: "Has to go in",
   mustNone: "Nothing has to: anything that is at hand may.",

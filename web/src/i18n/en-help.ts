@@ -1,25 +1,8 @@
 /** What to do next on each screen, and what the words of ours mean. */
 export const help = {
-  title: "What does this mean?",
-  open: "Help: what comes next, and what the words mean",
-  next: "What to do next",
-  away: "Got it",
   again: "Show this on the screen again",
   here: "Words on this screen",
   elsewhere: "Words on the other screens",
-  do: {
-    bench:
-      "Change an amount or add a food: the verdict follows at once. Tap a number to see where it comes from.",
-    supper:
-      "Add your dishes and say when you want to eat. Each gets its steps, and you see when to begin. Drag a step to move it.",
-    cook: "Choose what to cook. You are then told one thing at a time; tap or press the space bar when it is done.",
-    logbook:
-      "After cooking, say in three taps how it came out. Open a try to see why it broke and what to change next.",
-    pantry: "Tick what you have at home. It comes first when Cuerda looks for something that binds.",
-    practice:
-      "Begin ten questions. Say what a mix will do and how sure you are, then compare with what Cuerda says.",
-    compose: "Say what has to go in and who eats. The mixes follow; open one on the Bench to change it.",
-  },
   word: {
     build: "Build",
     squeeze: "Squeeze",

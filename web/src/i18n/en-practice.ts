@@ -1,36 +1,4 @@
 export const practice = {
-  handful: {
-    label: "A squeezed handful",
-    bare: "not squeezed yet: only what is in it",
-    smooth: "a smooth paste",
-    bits: {
-      lump: "pieces of {{food}}",
-      shred: "shreds of {{food}}",
-      grain: "grains of {{food}}",
-      leaf: "bits of {{food}}",
-      flake: "flakes of {{food}}",
-    },
-    eye: {
-      crumbs: "small bits lie around it in the hand",
-      cracks: "lines run across it",
-      edge: "one side of it is straight and rough",
-      clean: "its outside is smooth and nothing is on the fingers",
-      film: "the fingers are coated",
-      strings: "threads reach from it to the hand",
-      sheen: "it shines in the light",
-      slump: "it is wider than it is tall",
-    },
-    sign: {
-      crumbs: "crumbs that fall off",
-      cracks: "dry cracks",
-      edge: "it breaks off with a sharp edge",
-      clean: "it keeps its shape, the palm stays clean",
-      film: "a film left on the palm",
-      strings: "strings that hang from it",
-      sheen: "a sheen, finger marks that close again",
-      slump: "it runs flat",
-    },
-  },
   practice: {
     title: "Train your eye and hand",
     lead: "Ten questions, a few minutes. You say what a mix will do and how sure you are; Cuerda answers, using what this kitchen taught it. Your own tries come first, then what misleads you most.",

@@ -77,9 +77,6 @@ export const reading = {
       chill: "no chill",
     },
   },
-  words: "In the recipe’s words",
-  line: "Add “{{text}}”",
-  lineHint: "{{grams}} of {{food}}",
 };
 
 type Words<T> = { [K in keyof T]: T[K] extends string ? string : Words<T[K]> };

@@ -1,6 +1,5 @@
 export const supper = {
   supper: {
-    untitled: "Untitled supper",
     name: "Name of the supper",
     suppers: "Suppers",
     new: "New supper",
@@ -176,7 +175,6 @@ export const supper = {
     emptyTitle: "What is there to eat?",
     emptyLead:
       "Add builds and sides. Each becomes a cord of steps that ends at the table, and Cuerda works out when every step must begin.",
-    onDay: "{{hour}} on {{day}}",
     headline: "Start at {{begin}}, all ready at {{table}}.",
     early: "{{step}} ({{dish}}) begins by itself at {{time}}.",
     shared: "The oven is shared at {{celsius}}. {{costs}}.",

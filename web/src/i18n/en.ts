@@ -1,14 +1,8 @@
+import type { LaterMessages } from "./en-later";
+import { beside } from "./en-beside";
 import { advice } from "./en-advice";
 import { heat } from "./en-heat";
 import { place } from "./en-place";
-import { compose } from "./en-compose";
-import { help } from "./en-help";
-import { reading } from "./en-reading";
-import { cook } from "./en-cook";
-import { logbook } from "./en-logbook";
-import { doorWords } from "./en-door";
-import { practice } from "./en-practice";
-import { supper } from "./en-supper";
 
 export const en = {
   app: {
@@ -412,14 +406,7 @@ export const en = {
   ...advice,
   ...heat,
   ...place,
-  compose,
-  help,
-  reading,
-  ...supper,
-  ...cook,
-  ...logbook,
-  ...practice,
-  ...doorWords,
+  ...beside,
   problem: {
     "never-done": "{{got}} never gets done at that heat",
     "cannot-scale": "it cannot be made in that many pieces",
@@ -456,6 +443,6 @@ export const en = {
   },
 };
 
-type Words<T> = { [K in keyof T]: T[K] extends string ? string : Words<T[K]> };
-/** What every language has to say. */
-export type Messages = Words<typeof en>;
+/** What every language says in the first view, and what it says in all. */
+export type FirstMessages = typeof en;
+export type Messages = FirstMessages & LaterMessages;

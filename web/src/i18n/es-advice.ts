@@ -1,12 +1,7 @@
-import type { Messages } from "./en";
-
-type Advice = Pick<
-  Messages,
-  "ways" | "move" | "eats" | "schools" | "convert" | "mend" | "paste" | "eaters" | "pantry"
->;
+import type { advice as english } from "./en-advice";
 
 /** What is said of binders, mends, pasted recipes, eaters and the pantry. */
-export const advice: Advice = {
+export const advice: typeof english = {
   ways: {
     stillHolds: "Sigue llevando lo que alguien de esta mesa evita: {{foods}}.",
     holds: "cruda {{raw}} · cocinada {{cooked}} de cada 100",
@@ -181,18 +176,6 @@ export const advice: Advice = {
       "deep-oil": "Aceite abundante",
     },
   },
-  convert: {
-    title: "Quitar huevo y trigo",
-    lead: "Lo que hacía cada uno en esta mezcla, y qué lo hace en su lugar para esta mesa.",
-    food: "Alimento",
-    water: "Aporta agua",
-    drinks: "Absorbe",
-    cold: "Parte de su fuerza en crudo",
-    hot: "Parte de su fuerza cocinada",
-    instead: "En su lugar",
-    before: "Como está escrita",
-    after: "Convertida",
-  },
   mend: {
     byModel: "volver a lo que Cuerda espera",
     ask: "¿Cómo se siente el tuyo?",
@@ -218,31 +201,6 @@ export const advice: Advice = {
     bySpoon: "Ve cucharada a cucharada.",
     reshape: "Pasado el límite, dale otra forma: {{shapes}}.",
     shape: { loaf: "un pastel en molde", stuffing: "un relleno", fritter: "buñuelos a cucharadas" },
-  },
-  paste: {
-    title: "Pegar una receta",
-    name: "Receta pegada",
-    example: "500 g de carne molida de pavo\n1 huevo\n½ taza de pan rallado\n1 cebolla picada\nsal al gusto",
-    go: "Leerla",
-    again: "Volver al texto",
-    here: "Añadir a esta receta",
-    asNew: "Tomarla como nueva",
-    nothing: "No hay ningún ingrediente en este texto.",
-    read: "{{full}} de {{count}} líneas leídas del todo. Corrige las demás; una línea sin marcar queda fuera.",
-    choose: "¿qué alimento?",
-    or: "La línea también dice",
-    foodOf: "Alimento de: {{text}}",
-    partOf: "Parte de: {{text}}",
-    gramsOf: "Gramos de: {{text}}",
-    rest: "sin entender: {{words}}",
-    unsure: "es una suposición",
-    fault: {
-      "bad-amount": "esa cantidad no es un número",
-      "no-amount": "sin cantidad: aquí va una habitual",
-      "no-food": "ese alimento no está aquí",
-      "no-weight": "no se sabe cuánto pesa",
-      "too-long": "demasiado larga para ser un ingrediente",
-    },
   },
   eaters: {
     labelRead: "He leído la etiqueta de {{food}} y sirve para:",
@@ -322,60 +280,5 @@ export const advice: Advice = {
     },
     mark: { out: "fuera: {{what}}", label: "leer etiqueta: {{what}}" },
     instead: "En su lugar:",
-  },
-  pantry: {
-    labelRead: "etiqueta leída: {{what}}",
-    labelOf: "Para qué se leyó la etiqueta de {{food}}",
-    labelFor: "Etiqueta leída, y sirve para",
-    noPrice: "precio desconocido",
-    title: "Despensa",
-    lead_one: "{{count}} alimento en casa. Lo que hay va primero al elegir ligantes.",
-    lead_other: "{{count}} alimentos en casa. Lo que hay va primero al elegir ligantes.",
-    search: "Buscar alimentos",
-    show: "Mostrar",
-    filters: {
-      all: "Todo",
-      have: "En casa",
-      binders: "Ligantes",
-      labels: "Etiquetas por leer",
-      packs: "Envases propios",
-    },
-    none: {
-      search: "Ningún alimento se llama «{{text}}».",
-      all: "No hay alimentos.",
-      have: "Aún no hay nada marcado como en casa.",
-      binders: "No hay ligantes.",
-      labels: "No queda etiqueta por leer de lo que hay.",
-      packs: "Aún no hay envases propios: abre un alimento y escribe su etiqueta.",
-    },
-    failed: "No se pudo leer la despensa.",
-    label: "etiqueta por leer",
-    more: "Más sobre {{food}}",
-    ownPack: "envase propio",
-    per100: "En 100 g: agua {{water}} g, proteína {{protein}} g, grasa {{fat}} g, sal {{salt}} g",
-    cup: "una taza son {{grams}}",
-    fromDry: "1 g de {{dry}} da {{factor}} g",
-    pack: {
-      can: "una lata de {{total}} escurre a {{drained}}",
-      carton: "un cartón son {{total}}",
-      block: "un bloque de {{total}} escurre a {{drained}}",
-      bag: "una bolsa son {{total}}",
-      box: "una caja son {{total}}",
-      tub: "una tarrina son {{total}}",
-    },
-    price: "Precio del kilo",
-    priceOf: "Precio del kilo de {{food}}",
-    packTitle: "La etiqueta de tu envase, en 100 g",
-    part: {
-      fat: "Grasas",
-      carb: "Hidratos",
-      fibre: "Fibra",
-      protein: "Proteínas",
-      salt: "Sal",
-      cup: "Una taza rasa pesa",
-    },
-    sum: "Suma {{sum}} g; el resto es agua.",
-    keepPack: "Usar esta etiqueta",
-    dropPack: "Volver a la del catálogo",
   },
 };

@@ -1,7 +1,6 @@
 import type { ComposeWords } from "./en-compose";
 
 export const compose: ComposeWords = {
-  title: "Una mezcla con lo que hay",
   lead: "Di qué tiene que llevar. Lo demás puede entrar, si ayuda a que aguante.",
   must: "Tiene que llevar",
   mustNone: "Nada es obligado: puede llevar todo lo que hay.",

@@ -1,27 +1,9 @@
 import type { HelpWords } from "./en-help";
 
 export const help: HelpWords = {
-  title: "¿Qué significa esto?",
-  open: "Ayuda: qué viene ahora y qué significan las palabras",
-  next: "Qué hacer ahora",
-  away: "Entendido",
   again: "Mostrarlo otra vez en la pantalla",
   here: "Palabras de esta pantalla",
   elsewhere: "Palabras de las otras pantallas",
-  do: {
-    bench:
-      "Cambia una cantidad o añade un alimento: el veredicto cambia al instante. Toca un número para ver de dónde sale.",
-    supper:
-      "Añade tus platos y di a qué hora se come. Cada uno recibe sus pasos, y ves cuándo empezar. Arrastra un paso para moverlo.",
-    cook: "Elige qué cocinar. Después se te dice una cosa cada vez; toca o pulsa la barra espaciadora cuando esté hecha.",
-    logbook:
-      "Después de cocinar, di en tres toques cómo salió. Abre un intento para ver por qué se rompió y qué cambiar.",
-    pantry: "Marca lo que tienes en casa. Va primero cuando Cuerda busca algo que ligue.",
-    practice:
-      "Empieza diez preguntas. Di qué hará una mezcla y con qué seguridad, y compáralo con lo que dice Cuerda.",
-    compose:
-      "Di qué tiene que llevar y quién come. Las mezclas aparecen; abre una en el Taller para cambiarla.",
-  },
   word: {
     build: "Receta",
     squeeze: "Apretón",

@@ -1,38 +1,6 @@
 import type { practice as english } from "./en-practice";
 
 export const practice: typeof english = {
-  handful: {
-    label: "Un puñado apretado",
-    bare: "aún sin apretar: solo lo que lleva",
-    smooth: "una pasta lisa",
-    bits: {
-      lump: "trozos de {{food}}",
-      shred: "hebras de {{food}}",
-      grain: "granos de {{food}}",
-      leaf: "trocitos de {{food}}",
-      flake: "copos de {{food}}",
-    },
-    eye: {
-      crumbs: "alrededor, en la mano, hay trocitos sueltos",
-      cracks: "la cruzan unas líneas",
-      edge: "un lado es recto y áspero",
-      clean: "por fuera es lisa y no queda nada en los dedos",
-      film: "los dedos quedan untados",
-      strings: "van hilos de ella a la mano",
-      sheen: "brilla a la luz",
-      slump: "es más ancha que alta",
-    },
-    sign: {
-      crumbs: "migas que se caen",
-      cracks: "grietas secas",
-      edge: "se parte en seco, con canto",
-      clean: "guarda la forma y la palma queda limpia",
-      film: "una película en la palma",
-      strings: "hilos que cuelgan",
-      sheen: "brilla, y las huellas de los dedos se cierran",
-      slump: "se extiende plano",
-    },
-  },
   practice: {
     title: "Entrena ojo y mano",
     lead: "Diez preguntas, unos minutos. Dices qué hará una mezcla y con qué seguridad; Cuerda responde, con lo que esta cocina le enseñó. Primero vienen tus propios intentos, después lo que más te engaña.",

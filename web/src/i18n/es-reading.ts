@@ -78,7 +78,4 @@ export const reading: ReadingWords = {
       chill: "sin frío",
     },
   },
-  words: "Con las palabras de la receta",
-  line: "Añadir «{{text}}»",
-  lineHint: "{{grams}} de {{food}}",
 };

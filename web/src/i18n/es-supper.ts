@@ -2,7 +2,6 @@ import type { supper as english } from "./en-supper";
 
 export const supper: typeof english = {
   supper: {
-    untitled: "Cena sin nombre",
     name: "Nombre de la cena",
     suppers: "Cenas",
     new: "Cena nueva",
@@ -177,7 +176,6 @@ export const supper: typeof english = {
     emptyTitle: "¿Qué hay de cenar?",
     emptyLead:
       "Añade recetas y guarniciones. Cada una es una cuerda de pasos que acaba en la mesa, y Cuerda calcula cuándo tiene que empezar cada paso.",
-    onDay: "{{hour}} del {{day}}",
     headline: "Empieza a las {{begin}}, todo listo a las {{table}}.",
     early: "{{step}} ({{dish}}) empieza sin manos a las {{time}}.",
     shared: "El horno se comparte a {{celsius}}. {{costs}}.",

@@ -1,17 +1,10 @@
-import type { Messages } from "./en";
+import type { FirstMessages } from "./en";
+import { beside } from "./es-beside";
 import { advice } from "./es-advice";
 import { heat } from "./es-heat";
 import { place } from "./es-place";
-import { compose } from "./es-compose";
-import { help } from "./es-help";
-import { reading } from "./es-reading";
-import { cook } from "./es-cook";
-import { logbook } from "./es-logbook";
-import { doorWords } from "./es-door";
-import { practice } from "./es-practice";
-import { supper } from "./es-supper";
 
-export const es: Messages = {
+export const es: FirstMessages = {
   app: {
     yes: "sí",
     no: "no",
@@ -417,14 +410,7 @@ export const es: Messages = {
   ...advice,
   ...heat,
   ...place,
-  compose,
-  help,
-  reading,
-  ...supper,
-  ...cook,
-  ...logbook,
-  ...practice,
-  ...doorWords,
+  ...beside,
   problem: {
     "never-done": "{{got}} no llega a hacerse a ese calor",
     "cannot-scale": "no se puede hacer en tantas piezas",

@@ -1,6 +1,7 @@
 import i18next from "i18next";
 import type { Messages } from "./en";
 import { useSyncExternalStore } from "react";
+import { allWords, hasAllWords } from ".";
 
 type Values = Record<string, unknown>;
 
@@ -30,6 +31,11 @@ function wordsOf(language: string): Translation {
     const id = values || Array.isArray(key) ? JSON.stringify([key, values]) : key;
     let words = said.get(id);
     if (words === undefined) {
+      // A phrase of a screen that was not yet there: it follows with that screen's words.
+      if (!hasAllWords(language) && !i18next.exists(key, { ...values, lng: language })) {
+        void allWords();
+        return "";
+      }
       words = i18next.t(key, { ...values, lng: language });
       if (said.size >= most) said.clear();
       said.set(id, words);
@@ -39,18 +45,22 @@ function wordsOf(language: string): Translation {
   return { t, i18n: i18next };
 }
 
-let now: { language: string; words: Translation } | undefined;
+let now: { language: string; all: boolean; words: Translation } | undefined;
 
 function words(): Translation {
-  if (now?.language !== i18next.language) {
-    now = { language: i18next.language, words: wordsOf(i18next.language) };
-  }
+  const { language } = i18next;
+  const all = hasAllWords(language);
+  if (now?.language !== language || now.all !== all) now = { language, all, words: wordsOf(language) };
   return now.words;
 }
 
 function subscribe(listener: () => void) {
   i18next.on("languageChanged", listener);
-  return () => i18next.off("languageChanged", listener);
+  i18next.store.on("added", listener);
+  return () => {
+    i18next.off("languageChanged", listener);
+    i18next.store.off("added", listener);
+  };
 }
 
 /** The words of the chosen language. */

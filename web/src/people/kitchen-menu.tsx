@@ -1,16 +1,17 @@
 import { useMutation } from "@tanstack/react-query";
-import { lazy, Suspense, useEffect, useState } from "react";
+import { Suspense, useEffect, useState } from "react";
 import Dropdown from "react-bootstrap/Dropdown";
 import { useNavigate } from "react-router";
 import { ApiError, server, unwrap } from "../api/client";
 import { keepLastKitchen, kitchenHere, pagesOf } from "../api/here";
 import { useKitchens, useMe } from "../door/queries";
 import { Icon } from "../ui/icon";
+import { later } from "../i18n";
 import { useTranslation } from "../i18n/use-translation";
 import { useKitchenEntry } from "./queries";
 
-const KitchenDialog = lazy(() => import("../kitchen/kitchen-dialog"));
-const ThisKitchen = lazy(() => import("./this-kitchen"));
+const KitchenDialog = later(() => import("../kitchen/kitchen-dialog"));
+const ThisKitchen = later(() => import("./this-kitchen"));
 
 /** Says to a guest that what they change here is not kept. */
 export function GuestNote() {

@@ -1,12 +1,14 @@
-import { useState } from "react";
+import { Suspense, useState } from "react";
 import { Link } from "react-router";
 import type { Build } from "../api/client";
+import { later } from "../i18n";
 import { useTranslation } from "../i18n/use-translation";
 import { useDay } from "./day";
 import { OutcomeSign, useOutcomeWords } from "./outcome";
 import { LearnedNote } from "./learned-note";
 import { useTriesOf } from "./queries";
-import { WriteDialog } from "./write-dialog";
+
+const WriteDialog = later(() => import("./write-dialog").then((m) => ({ default: m.WriteDialog })));
 
 const shown = 3;
 
@@ -46,7 +48,11 @@ export function LastTries({ build }: { build: Pick<Build, "id" | "version" | "do
         ))}
       </ul>
       <LearnedNote />
-      {writing && <WriteDialog build={build} onClose={() => setWriting(false)} />}
+      {writing && (
+        <Suspense fallback={null}>
+          <WriteDialog build={build} onClose={() => setWriting(false)} />
+        </Suspense>
+      )}
     </section>
   );
 }
