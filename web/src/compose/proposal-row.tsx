@@ -41,7 +41,7 @@ export function ProposalRow({
         return `${plain} ${format.grams(a.grams ?? 0)}`;
       })
       .join(", ");
-  const whole = p.document.lines.reduce((sum, l) => sum + l.grams, 0);
+  const shareOf = (food: string) => `share share-${foods.get(food)?.group ?? "other"}`;
   return (
     <li className="proposal">
       <div className="proposal-what">
@@ -53,25 +53,19 @@ export function ProposalRow({
           {p.left.length > 0 && <> · {t("compose.left", { foods: list(p.left) })}</>}
         </p>
         {!beforeIsTold && <Beforehand dry={p.before} foods={foods} />}
-        <ul className="proposal-bar">
-          {p.document.lines.map((l, i) => {
-            const food = foods.get(l.food);
-            const words = [
-              format.foodName(food, l.food),
-              format.grams(l.grams),
-              ...(l.prep ?? []).map((q) => prepWords(q)),
-            ].join(" · ");
-            return (
-              <li
-                key={i}
-                className={`share share-${food?.group ?? "other"}`}
-                style={{ flexGrow: l.grams }}
-                title={words}
-              >
-                <span className={l.grams < 0.07 * whole ? "visually-hidden" : ""}>{words}</span>
-              </li>
-            );
-          })}
+        <div className="proposal-bar" aria-hidden="true">
+          {p.document.lines.map((l, i) => (
+            <span key={i} className={shareOf(l.food)} style={{ flexGrow: l.grams }} />
+          ))}
+        </div>
+        <ul className="proposal-mix">
+          {p.document.lines.map((l, i) => (
+            <li key={i}>
+              <span className={shareOf(l.food)} aria-hidden="true" />
+              {format.foodName(foods.get(l.food), l.food)} <strong>{format.grams(l.grams)}</strong>
+              {l.prep?.length ? <em> {l.prep.map((q) => prepWords(q)).join(", ")}</em> : null}
+            </li>
+          ))}
         </ul>
       </div>
       <div className="proposal-holds">

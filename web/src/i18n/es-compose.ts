@@ -59,7 +59,7 @@ export const compose: ComposeWords = {
     stuffing: "Relleno de {{food}}",
   },
   with: "{{name}} con {{food}}",
-  chance: "{{n}} de 100",
+  chance: "Aguanta {{n}} veces de 100;",
   times: "manos {{hands}} min · {{all}} min en total",
   buyNothing: "nada que comprar",
   before: "De antemano, aparte de los minutos de abajo:",
