@@ -30,7 +30,7 @@ func TestAMixFromWhatIsAtHand(t *testing.T) {
 	assert.NotEqual(t, names, w.words(".proposals"))
 	w.see(`.compose-ask select[aria-label="Diet"]`).MustSelect("vegan")
 	w.eventually(".proposals", "Loaf of lentils")
-	promised := w.words(".proposal:first-child strong")
+	promised := w.words(".proposal:first-child .proposal-holds strong")
 	w.see(".proposal:first-child .btn-primary").MustClick()
 	w.eventually(".verdict", promised)
 	w.see(`[data-food="lentils-cooked"]`)

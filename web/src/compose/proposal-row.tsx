@@ -73,7 +73,7 @@ export function ProposalRow({
           <span style={{ width: `${100 * p.chance}%` }} />
         </div>
         <p>
-          <strong>{t("compose.chance", { n: format.number(100 * p.chance) })}</strong>{" "}
+          <strong>{t("compose.chance", { n: format.number(100 * p.chance) })}</strong> {t("compose.hold")} ·{" "}
           {t(p.eat >= 0.72 ? "eats.good" : p.eat >= 0.55 ? "eats.fair" : "eats.poor")}
         </p>
         <p className="hint">
