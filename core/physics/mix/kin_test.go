@@ -79,3 +79,13 @@ func TestTheTableOfKinIsWhole(t *testing.T) {
 		require.ErrorIs(t, err, errKin, name)
 	}
 }
+
+// The quick exponential is the exact one to a billionth, at the ends of its range too.
+func TestFadingIsTheExponential(t *testing.T) {
+	for d := 0.; d < farthest; d += .00137 {
+		require.InEpsilon(t, math.Exp(-d), fading(d), 1e-9, d)
+	}
+	assert.Equal(t, 1., fading(0))
+	assert.InDelta(t, 1, fading(-1e-15), 1e-14, "a distance that rounding took below nothing")
+	assert.InEpsilon(t, math.Exp(-farthest), fading(math.Nextafter(farthest, 0)), 1e-9)
+}

@@ -122,3 +122,42 @@ func (s *scan) liquidInBrackets() {
 	inside[0].at, inside[0].end, inside[0].Said = -1, 0, true
 	s.line.Items = append(s.line.Items, inside[0])
 }
+
+// fatInBrackets adds the fat, with its amount, that brackets have a food fried in: "leeks (sweated in 25 g butter)".
+func (s *scan) fatInBrackets() {
+	if len(s.line.Items) != 1 {
+		return
+	}
+	for _, b := range s.brackets {
+		inner := &scan{r: s.r, text: s.text, l: s.l, main: b, used: map[int]bool{}, free: map[string]bool{}, taste: true}
+		f, m, at, end := inner.fatAndAmount()
+		if f == nil || !s.cookedIn(b) || f.ID == s.line.Items[0].Food {
+			continue
+		}
+		it := Ingredient{FoodSure: 1, Food: f.ID, Words: inner.stems(at, end), at: -1}
+		inner.weigh(&it, f, &m)
+		if it.Grams > 0 {
+			s.line.Items = append(s.line.Items, it)
+		}
+		return
+	}
+}
+
+// fatAndAmount finds a fat with an amount before its name or behind it: "25 g butter", "butter 25 g"; nil where there is none.
+func (s *scan) fatAndAmount() (f *food.Food, m measured, at, end int) {
+	for k := range s.main {
+		found, n := s.r.FoodAt(s.main, k, s.l)
+		if found == nil || found.Group != food.Fat {
+			continue
+		}
+		if behind := s.measure(k + n); behind.said && behind.unit != "" && !behind.bad {
+			return found, behind, k, k + n
+		}
+		for from := max(0, k-4); from < k; from++ {
+			if before := s.measure(from); before.said && before.unit != "" && !before.bad && from+before.n == k {
+				return found, before, k, k + n
+			}
+		}
+	}
+	return nil, measured{}, 0, 0
+}

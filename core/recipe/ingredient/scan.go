@@ -308,6 +308,7 @@ func (s *scan) read() {
 		s.others(end, &m)
 	}
 	s.liquidInBrackets()
+	s.fatInBrackets()
 	s.finish()
 }
 

@@ -34,12 +34,28 @@ func (s *scan) weights() {
 				s.weighings = append(s.weighings, w)
 			}
 		}
+		if w, ok := s.weighedOf(k); ok {
+			s.weighings = append(s.weighings, w)
+		}
 	}
 	if w, ok := s.weighedAtEnd(); ok {
 		s.weighings = append(s.weighings, w)
 	}
 	slices.SortStableFunc(s.weighings, func(a, b weighing) int { return a.at - b.at })
 	s.within(0, len(s.main))
+}
+
+// weighedOf reads the weight of each piece behind "of": "un calabacín de unos 300 g", "2 potatoes of 150 g".
+func (s *scan) weighedOf(k int) (w weighing, ok bool) {
+	if k == 0 || !s.at(k).Of("word.of") || s.at(k-1).Under("unit.").N > 0 || s.at(k-1).Kind != words.Word {
+		return w, false
+	}
+	m := s.measure(k + 1)
+	if !m.said || m.bad || m.unit != "g" && m.unit != "oz" || s.leadsToFood(k+1+m.n, s.l) {
+		return w, false
+	}
+	s.mark(k, k+1+m.n)
+	return weighing{grams: m.mass(), ounces: m.unit == "oz", each: true, at: k}, true
 }
 
 // weighedAtEnd reads the weight that a line ends with, behind a comma and a word that says about how much: "2 parsnips, boiled
@@ -126,9 +142,17 @@ func (s *scan) weighedBy(k, n int) (w weighing, ok bool) {
 	return weighing{grams: m.mass(), ounces: m.unit == "oz", each: m.each, at: k}, true
 }
 
+// cookedIn says that some words tell of cooking in something.
+func (s *scan) cookedIn(b []words.Token) bool {
+	return slices.ContainsFunc(b, func(t words.Token) bool { return t.Of("word.in") || t.Of("do.fry") || t.Of("do.low") })
+}
+
 // bracketWeighing reads the weight that brackets say.
 func (s *scan) bracketWeighing(b []words.Token) (w weighing, ok bool) {
 	inner := scan{r: s.r, text: s.text, l: s.l, main: b}
+	if f, _, _, _ := inner.fatAndAmount(); f != nil && s.cookedIn(b) {
+		return w, false // "(sweated in 25 g butter)" weighs the butter
+	}
 	has := func(list string) bool { return slices.ContainsFunc(b, func(t words.Token) bool { return t.Of(list) }) }
 	for i := range b {
 		if b[i].Kind != words.Number && !b[i].Of("about") {

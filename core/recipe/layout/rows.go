@@ -16,7 +16,7 @@ var (
 	picture  = regexp.MustCompile(`^\s*(?:[\x{1F000}-\x{1FAFF}\x{2600}-\x{2604}\x{2607}-\x{260F}\x{2614}-\x{26FF}\x{2708}-\x{270F}\x{23E9}-\x{23FF}][\x{FE0F}\x{200D}\x{1F3FB}-\x{1F3FF}]*\s*)+`)
 	mark     = regexp.MustCompile(`^\s*(?:[-*•▢□☐·◦‣–—▪●✓+~]+\s*(?:\[[ xX]?\]\s*)?|\[[ xX]?\]\s*)`)
 	quote    = regexp.MustCompile(`^\s*>+\s*`)
-	ordinal  = regexp.MustCompile(`^\s*(?i:step\s*|paso\s*)?(\d{1,2})\s*(?:[.):]|[.)]?[-–]\s)\s*(?:\D|\d+\s*(?:g|kg|ml|oz|lb|cup|taza|cda|tbsp|tsp))|^\s*\d{1,2}[.)]\s+\d`)
+	ordinal  = regexp.MustCompile(`^\s*(?i:step\s*|paso\s*)?\d{1,2}\s*(?:(?:[.):]|[.)]?[-–]\s)\s*\D|(?:[):]|[.)]?[-–]\s)\s*\d+\s*(?:g|kg|ml|oz|lb|cup|taza|cda|tbsp|tsp))|^\s*\d{1,2}[.)]\s+\d`)
 	ordering = regexp.MustCompile(`^\s*(?:(?i:step|paso)\s*)?\d{1,2}\s*(?:[.):]|[.)]?[-–]\s)?\s*`)
 	numeral  = regexp.MustCompile(`^\s*(?:(?i:step|paso)\s*)?\d{1,2}\s*[.):]?\s*$`)
 	lineEnds = strings.NewReplacer("\r\n", "\n", "\r", "\n", "\u2028", "\n")
@@ -45,7 +45,7 @@ func rowsOf(text string, l words.Language, reader *ingredient.Reader) []Row {
 		}
 		lines = append(lines, strings.TrimSuffix(line, "\n"))
 	}
-	lines = columns(untabled(lines, l))
+	lines = columns(untabled(lines, l), l)
 	mender := newMender(reader, l)
 	said, wrapped := speakersOf(lines), wrappedText(lines)
 	lines = questioned(lines)
@@ -325,19 +325,33 @@ func cited(lines []string) []string {
 }
 
 // columns puts two columns of a scanned page, which run together line by line, below each other: the
-// left one, then the right one; of the whole text, or else of each of its blocks.
-func columns(lines []string) []string {
-	if out := apart(lines, 4, .8); out != nil {
+// left one, then the right one; of the whole text, or else of each of its blocks, or of lines in a row that all have two.
+func columns(lines []string, l words.Language) []string {
+	if out := apart(lines, 4, .8, l); out != nil {
 		return out
 	}
+	if out := apartIn(lines, 3, .7, l, func(line string) bool { return strings.TrimSpace(line) != "" }); out != nil {
+		return out
+	}
+	if out := apart(lines, 4, .5, l); out != nil {
+		return out
+	}
+	if out := apartIn(lines, 4, 1, l, func(line string) bool { return halvesOf(line, l).right != "" }); out != nil {
+		return out
+	}
+	return lines
+}
+
+// apartIn puts the columns of blocks below each other, which are lines in a row that belong to one; nil where none has two.
+func apartIn(lines []string, least int, share float64, l words.Language, belongs func(string) bool) []string {
 	var out []string
 	found := false
 	for i := 0; i < len(lines); {
 		end := i
-		for end < len(lines) && strings.TrimSpace(lines[end]) != "" {
+		for end < len(lines) && belongs(lines[end]) {
 			end++
 		}
-		if block := apart(lines[i:end], 3, .7); block != nil {
+		if block := apart(lines[i:end], least, share, l); block != nil {
 			out, found = append(out, block...), true
 		} else {
 			out = append(out, lines[i:end]...)
@@ -347,43 +361,61 @@ func columns(lines []string) []string {
 		}
 		i = end + 1
 	}
-	if found {
-		return out
+	if !found {
+		return nil
 	}
-	if out := apart(lines, 4, .5); out != nil {
-		return out
+	return out
+}
+
+// halves of a line on both sides of a wide gap, and where the second begins.
+type halves struct {
+	left, right string
+	at          int
+}
+
+// halvesOf parts a line at its first wide gap that has more than a mere amount before it; all is left where there is none.
+func halvesOf(line string, l words.Language) halves {
+	body := strings.TrimLeft(line, " \t")
+	indent := len(line) - len(body)
+	if len(line) > widest || body == "" {
+		return halves{left: line}
 	}
-	return lines
+	if indent > widestIndent {
+		return halves{right: body, at: indent} // only the right one goes on
+	}
+	for _, at := range gap.FindAllStringIndex(body, -1) {
+		if strings.TrimSpace(body[at[1]:]) != "" && !isAmount(body[:at[0]], l) {
+			return halves{body[:at[0]], body[at[1]:], indent + at[1]}
+		}
+	}
+	return halves{left: line}
+}
+
+// isAmount says that a text is a number, or a number and a unit, and nothing else.
+func isAmount(text string, l words.Language) bool {
+	if !startsNumber(text) {
+		return false
+	}
+	return !slices.ContainsFunc(words.Read(text, l), func(t words.Token) bool {
+		return t.Kind == words.Word && t.Under("unit.").N == 0
+	})
 }
 
 // apart puts two columns below each other; nil where there are none. They are two where a share of the lines, and so many at
 // least, have a wide gap that begins their second half at about the same place, and what stands there is no mere amount.
-func apart(lines []string, least int, share float64) []string {
-	type halves struct{ left, right string }
+func apart(lines []string, least int, share float64, l words.Language) []string {
 	var both []halves
 	filled, split := 0, 0
 	var places []int
 	for _, line := range lines {
-		if strings.TrimSpace(line) == "" {
-			both = append(both, halves{})
-			continue
+		h := halves{}
+		if strings.TrimSpace(line) != "" {
+			h = halvesOf(line, l)
+			filled++
 		}
-		filled++
-		h := halves{left: line}
-		if len(line) > widest {
-			both = append(both, h)
-			continue
-		}
-		body := strings.TrimLeft(line, " \t")
-		indent := len(line) - len(body)
-		if body != "" && indent > widestIndent {
-			h = halves{right: body} // only the right one goes on
+		if h.right != "" {
 			split++
-			places = append(places, indent)
-		} else if at := gap.FindStringIndex(body); at != nil && strings.TrimSpace(body[at[1]:]) != "" && at[0] > 0 {
-			h = halves{body[:at[0]], body[at[1]:]}
-			split++
-			places = append(places, indent+at[1])
+			places = append(places, h.at)
 		}
 		both = append(both, h)
 	}
