@@ -64,6 +64,8 @@ func TestHeatInAnyWords(t *testing.T) {
 			{cakes + fmt.Sprintf("1. Mix everything. 2. Shape into 6 cakes. 3. Bake for 1 hour and %d minutes at %d C.", minutes, celsius), float64(celsius), float64(60 + minutes)},
 			{tortitas + fmt.Sprintf("1. Mezcla todo. 2. Forma 6 tortitas. 3. Hornea a %d ºC durante %d minutos.", celsius, minutes), float64(celsius), float64(minutes)},
 			{tortitas + fmt.Sprintf("1. Precalienta el horno a %d grados. 2. Mezcla todo. 3. Forma 6 tortitas. 4. Hornéalas %d minutos.", celsius, minutes), float64(celsius), float64(minutes)},
+			{cakes + fmt.Sprintf("1. Mix everything. 2. Shape into 6 cakes. 3. Baked them at %d for %d instead of frying.", celsius, minutes), float64(celsius), float64(minutes)},
+			{cakes + fmt.Sprintf("1. All together, into the small Pyrex, %d / %d min", celsius, minutes), float64(celsius), float64(minutes)},
 			{tortitas + fmt.Sprintf("1. Mezcla todo. 2. Forma 6 tortitas. 3. Al horno, %d °C, entre %d y %d minutos.", celsius, minutes, minutes+4), float64(celsius), float64(minutes) + 2},
 		} {
 			_, got := understand(t, c.text)
@@ -72,6 +74,25 @@ func TestHeatInAnyWords(t *testing.T) {
 				assert.InDelta(t, c.minutes, got.Cook.Minutes, .5, c.text)
 				assert.Contains(t, []method.Method{method.StillOven, method.FanOven}, got.Cook.Method, c.text)
 			}
+		}
+	})
+}
+
+// So many minutes a side are of a pan, wherever they are told, and a chill that is only wished for is one.
+func TestASideIsOfAPan(t *testing.T) {
+	rapid.Check(t, func(t *rapid.T) {
+		side, mm := rapid.IntRange(3, 9).Draw(t, "minutes a side"), 5*rapid.IntRange(2, 6).Draw(t, "mm")
+		cm := fmt.Sprint(float64(mm) / 10)
+		for _, text := range []string{
+			cakes + fmt.Sprintf("Mash everything. %s cm thick. Overnight in the fridge if you can bear it. %d mins a side in a good glug of oil.", cm, side),
+			cakes + fmt.Sprintf("Mix everything, chill overnight if you can. 6 fat patties, %s cm thick, %d min each side.", cm, side),
+			tortitas + fmt.Sprintf("Mezcla todo. A la nevera toda la noche si puedes. 6 tortitas de %s cm de grosor. A la sartén, %d min por lado con muy poco aceite.", cm, side),
+		} {
+			_, got := understand(t, text)
+			yes := true
+			assert.Equal(t, &recipe.ReadCook{Method: method.Pan, Minutes: float64(2 * side), Turn: &yes}, got.Cook, text)
+			assert.Equal(t, float64(mm), got.Piece.ThicknessMM, text)
+			assert.Equal(t, &recipe.ReadWait{Minutes: 600}, got.Chill, text)
 		}
 	})
 }

@@ -321,7 +321,7 @@ func (s *sentence) bareFor(k int) (minutes float64, n int) {
 		return t.Value, 1 // "5 minutes, flip, 4 more"
 	}
 	uncovered := k+1 < len(s.tokens) && s.tokens[k+1].Of("word.uncovered")
-	if k < 2 || t.Kind != words.Number || t.Value < least || t.Value > most || !uncovered && k+1 < len(s.tokens) && !(s.tokens[k+1].Kind == words.Mark && !s.tokens[k+1].Is("-") && !s.tokens[k+1].Is("/") || s.tokens[k+1].Of("word.then") || s.tokens[k+1].Of("word.and")) {
+	if k < 2 || t.Kind != words.Number || t.Value < least || t.Value > most || !uncovered && k+1 < len(s.tokens) && !(s.tokens[k+1].Kind == words.Mark && !s.tokens[k+1].Is("-") && !s.tokens[k+1].Is("/") || s.tokens[k+1].Of("word.then") || s.tokens[k+1].Of("word.and") || s.tokens[k+1].Of("turn") || s.tokens[k+1].Of("word.deny")) {
 		return 0, 0
 	}
 	before := &s.tokens[k-1]

@@ -224,7 +224,7 @@ func (e *entry) aside() bool {
 func (m *procedure) shapes(s *sentence) bool {
 	at := s.has("act.shape")
 	if at < 0 {
-		return m.countsPieces(s)
+		return m.countsPieces(s) || s.onlyThick()
 	}
 	if s.under("piece.") >= 0 || s.has("length") >= 0 || s.has("tin") >= 0 || s.has("dish") >= 0 || s.has("bird") >= 0 || s.has("skewer") >= 0 {
 		return true
@@ -256,6 +256,12 @@ func (m *procedure) countsPieces(s *sentence) bool {
 		}
 	}
 	return false
+}
+
+// onlyThick says that a sentence tells how thick something is made, and nothing else: "2 cm thick."
+func (s *sentence) onlyThick() bool {
+	const short = 6
+	return len(s.tokens) <= short && s.has("length") >= 0 && s.has("way.thick") >= 0 && len(s.mentions) == 0 && s.under("heat.") < 0
 }
 
 func (m *procedure) findShape() {
@@ -332,7 +338,7 @@ func (m *procedure) heats(s *sentence, i int) bool {
 	at := s.under("heat.")
 	if at < 0 { // "180C, 50 minutes."
 		_, timed, _ := s.minutes(0)
-		if timed >= 0 && i > m.shapeAt && s.has("side") >= 0 && m.shapeAt >= 0 {
+		if timed >= 0 && i >= max(m.shapeAt, m.mixedAt) && s.has("side") > timed && s.under("do.") < timed {
 			return true // "they want four minutes a side"
 		}
 		return timed >= 0 && (i > m.shapeAt || s.has("tin") >= 0) && len(s.temperatures()) > 0

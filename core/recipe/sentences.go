@@ -205,6 +205,9 @@ func isNote(tokens []words.Token) bool {
 	if len(tokens) == 0 {
 		return false
 	}
+	if tokens[0].Of("note.alone") {
+		return true
+	}
 	n := tokens[0].In("note").N
 	return n > 1 || n == 1 && len(tokens) > 1 && (tokens[1].Is(":") || tokens[1].Is("-") || tokens[1].Is("1"))
 }
@@ -360,13 +363,16 @@ func (s *sentence) pronoun(at int, l words.Language) bool {
 	return words.Clitic(s.tokens[at].Plain, l) || at+1 < len(s.tokens) && s.tokens[at+1].Of("word.it")
 }
 
-// onlyFat says that a mention is of fats or liquids: what others are cooked with.
+// onlyFat says that a mention is of fats, liquids or salt: what others are cooked or drawn with.
 func (m *procedure) onlyFat(x *mention) bool {
 	return !slices.ContainsFunc(x.items, func(k int) bool {
 		f := m.entries[k].food
-		return f.Group != food.Fat && !f.Is(food.Liquid)
+		return f.Group != food.Fat && !f.Is(food.Liquid) && f.ID != saltID
 	})
 }
+
+// saltID is the food that draws water from others: "salt it, wait ten minutes and squeeze it" squeezes no salt.
+const saltID = "salt"
 
 // instrument says that a food is what a verb works in or on, not its object: "cook in
 // the butter".

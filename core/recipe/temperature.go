@@ -111,7 +111,7 @@ func (s *sentence) timedHeat(i int) bool {
 		if m, _ := s.bareFor(k); m > 0 {
 			return true
 		}
-		if t := &s.tokens[k]; !(t.Is(",") || t.Of("word.for") || t.Plain == "for" || t.Of("about") || t.Of("word.and")) {
+		if t := &s.tokens[k]; !(t.Is(",") || t.Is("/") || t.Of("word.for") || t.Plain == "for" || t.Of("about") || t.Of("word.and")) {
 			return false
 		}
 	}

@@ -129,7 +129,7 @@ func (s *sentence) optional(at int) bool {
 		}
 	}
 	for k := range s.tokens {
-		if s.tokens[k].Of("word.may") && s.has("act.shape") < 0 {
+		if s.tokens[k].Of("word.may") && s.has("act.shape") < 0 && !(k > 0 && s.tokens[k-1].Of("word.when")) { // but "overnight if you can"
 			return true
 		}
 	}

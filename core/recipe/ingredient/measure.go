@@ -187,7 +187,7 @@ const mostWeighed = 12
 
 // foodSoon says that a food is named at a place, or one word on: "large courgette".
 func (s *scan) foodSoon(i int) bool {
-	for k := i; k < i+2; k++ {
+	for k := i; k < min(i+2, len(s.main)); k++ {
 		if f, _ := s.r.FoodAt(s.main, k, s.l); f != nil {
 			return true
 		}

@@ -96,7 +96,26 @@ func (r *Reader) Phrases(text string, l words.Language, named map[string]bool) (
 
 // gelsIn says that an amount of a liquid is what the seed told just before it stands in.
 func (s *scan) gelsIn(before *food.Food, spot *Spot, end int) bool {
-	return food.SoakGel.Suits(before) && spot.Food.Is(food.Liquid) && s.joint(end) > 0 && end+s.joint(end) == spot.Begin
+	if !food.SoakGel.Suits(before) || !spot.Food.Is(food.Liquid) {
+		return false
+	}
+	return s.joint(end) > 0 && end+s.joint(end) == spot.Begin || s.soakedIn(end, spot.Begin)
+}
+
+// soakedIn says that words between a seed and an amount tell that it is soaked in it: "linaza que antes remojaste en tres de agua".
+func (s *scan) soakedIn(end, at int) bool {
+	const most = 6
+	if at-end > most || !s.at(at-1).Of("word.in") && !s.at(at-1).Of("word.with") {
+		return false
+	}
+	soaked := false
+	for k := end; k < at; k++ {
+		if s.ends(k) {
+			return false
+		}
+		soaked = soaked || s.at(k).Of("do.soak") || s.at(k).Of("do.gel")
+	}
+	return soaked
 }
 
 // eachOf says that a food joined to the one before shares its amount, which is said of each.

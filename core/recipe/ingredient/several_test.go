@@ -123,6 +123,14 @@ func TestAmountsOfManyKinds(t *testing.T) {
 		"spinach 200 g, thawed and well drained":             "spinach 200 press",
 		"sweetcorn 100 g, well drained":                      "sweetcorn 100",
 		"S & P":                                              "salt 6",
+		"un calabacín de unos 300 g rallado":                 "courgette 300",
+		"2 potatoes of 150 g":                                "potato-mashed 300",
+		"a 300g courgette, grated":                           "courgette 300",
+		"3 150 g potatoes":                                   "potato-mashed 450",
+		"2 latas de 400 g de garbanzos":                      "chickpeas-canned 480",
+		"1 cp de comino":                                     "dry-spice 2.1",
+		"2 leeks (sweated 10 min in butter 25g)":             "leek 300 saute; butter 25",
+		"1 cebolla (pochada en 2 cucharadas de aceite)":      "onion 110 saute; olive-oil 27",
 	} {
 		assert.Equal(t, want, said(line), line)
 	}

@@ -333,10 +333,10 @@ func columns(lines []string, l words.Language) []string {
 	if out := apartIn(lines, 3, .7, l, func(line string) bool { return strings.TrimSpace(line) != "" }); out != nil {
 		return out
 	}
-	if out := apart(lines, 4, .5, l); out != nil {
+	if out := apartIn(lines, 4, 1, l, func(line string) bool { return halvesOf(line, l).right != "" }); out != nil {
 		return out
 	}
-	if out := apartIn(lines, 4, 1, l, func(line string) bool { return halvesOf(line, l).right != "" }); out != nil {
+	if out := apart(lines, 4, .5, l); out != nil {
 		return out
 	}
 	return lines
