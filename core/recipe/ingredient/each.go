@@ -97,6 +97,39 @@ func (s *scan) eachByItself(from int) bool {
 	return true
 }
 
+// seasonings reads a line of nothing but seasonings without amounts, with or without commas between them: "sal pimienta",
+// "s+p", "salt pepper to taste". It gives false where anything else is said.
+func (s *scan) seasonings(from int) bool {
+	var found []foodAndAmount
+	for k := from; k < len(s.main); {
+		t := s.at(k)
+		if n := t.In("word.salt and pepper").N; n > 0 {
+			for _, id := range [...]string{"salt", "dry-spice"} {
+				found = append(found, foodAndAmount{f: s.r.foods.Find(id), a: k, b: k + n})
+			}
+			k += n
+			continue
+		}
+		f, n := s.r.FoodAt(s.main, k, s.l)
+		switch {
+		case f != nil && minor(f) && f.Group == food.Flavour:
+			found = append(found, foodAndAmount{f: f, a: k, b: k + n})
+			k += n
+		case f == nil && (t.Is(",") || t.Is("+") || t.Is("/") || t.Of("word.and") || t.Of("word.plus") || known(t) > 0 || small[t.Plain]):
+			k += max(1, known(t))
+		default:
+			return false
+		}
+	}
+	if len(found) < 2 {
+		return false
+	}
+	for i := range found {
+		s.takeBehind(&found[i])
+	}
+	return true
+}
+
 // understood says that every food of a line and all that is said of it was found.
 func (l *Reading) understood() bool {
 	return l.Rest == "" && len(l.Faults) == 0 && !slices.ContainsFunc(l.Items, func(it Ingredient) bool {

@@ -105,6 +105,10 @@ func (s *scan) item(i int, m measured, fruit string) (end int) {
 		found = other // "oats, ¾ cup, quick"
 	}
 	found = s.asStated(found, i)
+	if cooked := s.r.foods.Find(s.r.Swap(found.ID, "cooked")); cooked != nil && s.state.cooked {
+		found = cooked // "leftover roast lamb": the nearest that is cooked, and no mince
+		item.FoodSure = min(item.FoodSure, 0.6)
+	}
 	f, free := s.freed(found)
 	if !free {
 		s.fault("not-free")
@@ -147,6 +151,9 @@ func (s *scan) item(i int, m measured, fruit string) (end int) {
 // amountPast gives where an amount stands behind words that describe a food: "corn, frozen: 1 cup", "mushrooms,
 // fried, 100 g"; the line's end where there is none.
 func (s *scan) amountPast(from int, f *food.Food) int {
+	if next := s.at(from + 1); s.at(from).Kind == words.Word && known(s.at(from)) == 0 && next.Kind == words.Number && !s.time(from+1) {
+		return from + 1 // a variety that nobody has to know: "zapallo cabutia 1/4"
+	}
 	for k := from; k < min(len(s.main), from+reachBehind); k++ {
 		t := s.at(k)
 		if t.Kind == words.Number {

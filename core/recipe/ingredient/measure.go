@@ -222,6 +222,9 @@ func (s *scan) unitOf(m *measured, i int, factor *float64) int {
 		}
 		u := s.at(k).Under("unit.")
 		pack := k + u.N
+		if s.at(pack).Is(".") && s.at(pack).Glued { // "1 15-oz. can"
+			pack++
+		}
 		for s.at(pack).Of("word.packed") {
 			pack++
 		}

@@ -294,7 +294,7 @@ func (s *scan) read() {
 	s.frontGrams(i, &m)
 	s.state.tabled, s.state.tea = m.unit == "tbsp", m.unit == "tsp"
 	s.state.spooned = !m.said || m.unit == "tsp" || m.unit == "pinch" || m.unit == "grind" || m.unit == "grating"
-	if !m.said && (s.listBehind(i) || s.list(i)) {
+	if !m.said && (s.listBehind(i) || s.list(i) || s.seasonings(i)) {
 		s.finish()
 		return
 	}

@@ -163,7 +163,11 @@ func (s *scan) bracketWeighing(b []words.Token) (w weighing, ok bool) {
 			continue
 		}
 		if w.grams > 0 {
-			if less := m.mass(); has("word.drained") && (m.unit == "g" || m.unit == "oz") && less > 0 {
+			less := m.mass()
+			if m.unit == "" {
+				less = m.amount // "(400 g peso neto, 250 escurrido)"
+			}
+			if has("word.drained") && (m.unit == "g" || m.unit == "oz" || m.unit == "" && less >= leastFront) && less > 0 {
 				w.grams = min(w.grams, less) // "(570 g, 400 g drained)"
 			}
 			continue

@@ -115,8 +115,8 @@ func (p *page) look(r *Row) (s seen) {
 	if s.verbFirst && len(spots) > 0 && spots[0].At == 0 {
 		s.verbFirst, s.verbs = false, s.verbs-1 // "cooking apples"
 	}
-	if slices.ContainsFunc(tokens, func(t words.Token) bool { return t.Under("part.").N > 0 }) {
-		s.foods++ // "grated zest of an orange"
+	if slices.ContainsFunc(tokens, func(t words.Token) bool { return t.Under("part.").N > 0 || t.Of("word.salt and pepper") }) {
+		s.foods++ // "grated zest of an orange", "s+p"
 	}
 	at := startsWithAmount(tokens, s.words)
 	if lead := words.LeadOf(tokens); at < 0 && !s.verbFirst && len(spots) > 0 && lead < len(tokens) && (tokens[lead].Of("article") || lead > 0 && (tokens[lead].Of("number") || tokens[lead].Of("about"))) && spots[0].Said && spots[0].Begin <= lead+1 && spots[0].At <= lead+6 {

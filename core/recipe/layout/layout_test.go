@@ -65,6 +65,24 @@ func TestWhatACookSaysStands(t *testing.T) {
 	})
 }
 
+// The messages of a thread lose their numbers, and the rows of a spreadsheet get their amounts before their names; amounts
+// that only look like numbers of messages stay.
+func TestThreadsAndSpreadsheets(t *testing.T) {
+	read := func(text string) (lines []string) {
+		for _, r := range labelled(t, text, nil) {
+			lines = append(lines, r.Read)
+		}
+		return lines
+	}
+	assert.Equal(t, []string{"Beet burgers", "1 large cooked beet", "1 can lentils", "60 g oats"}, read("Beet burgers\n1/ 1 large cooked beet\n2/ 1 can lentils\n3/ 60 g oats\n"))
+	assert.Equal(t, []string{"1 large cooked beet", "1 can lentils", "60 g oats"}, read("1/3 1 large cooked beet\n2/3 1 can lentils\n3/3 60 g oats\n"))
+	amounts := []string{"1/2 cup oats", "2/3 cup walnuts", "3/4 cup cooked rice"}
+	assert.Equal(t, amounts, read(strings.Join(amounts, "\n")))
+	sheet := []string{"item qty unit prep:", "14.75 oz salmon (canned), drained, bones out", "0.5 cup almond flour", "1 lemon, zest only", "form 12, bake 375 28 min"}
+	assert.Equal(t, sheet, read("item,qty,unit,prep\nsalmon (canned),14.75,oz,\"drained, bones out\"\nalmond flour,0.5,cup,\nlemon,1,each,zest only\n\"form 12, bake 375 28 min\",,,\n"))
+	assert.Equal(t, []string{"alimento cantidad:", "250 g lentejas", "2 huevo", "60 g avena"}, read("alimento;cantidad;\nlentejas;250;g\nhuevo;2;\navena;60;g\n"))
+}
+
 // No line is lost, and mending a scan changes no place in the text.
 func TestEveryLineIsKeptInItsPlace(t *testing.T) {
 	for _, text := range texts(t) {
@@ -74,8 +92,8 @@ func TestEveryLineIsKeptInItsPlace(t *testing.T) {
 			all += " " + r.Text
 		}
 		bare := strings.NewReplacer("*", "", "_", "", "`", "", "-", "", "#", "", " ", "", ":", "", "~", "", "•", "", "▢", "", "☐", "", ".", "")
-		have := bare.Replace(strings.Join(strings.Fields(all), ""))
-		for word := range strings.FieldsSeq(text) {
+		have := bare.Replace(strings.NewReplacer(",", "", ";", "", "\"", "").Replace(strings.Join(strings.Fields(all), "")))
+		for word := range strings.FieldsFuncSeq(text, func(c rune) bool { return unicode.IsSpace(c) || c == ',' || c == ';' || c == '"' }) {
 			if strings.HasSuffix(word, ":") {
 				continue // who says it, in a chat
 			}

@@ -45,7 +45,7 @@ func rowsOf(text string, l words.Language, reader *ingredient.Reader) []Row {
 		}
 		lines = append(lines, strings.TrimSuffix(line, "\n"))
 	}
-	lines = columns(untabled(lines, l), l)
+	lines = columns(untabled(unseparated(unthreaded(lines), l), l), l)
 	mender := newMender(reader, l)
 	said, wrapped := speakersOf(lines), wrappedText(lines)
 	lines = questioned(lines)
