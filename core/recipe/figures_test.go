@@ -64,6 +64,8 @@ func TestHeatInAnyWords(t *testing.T) {
 			{cakes + fmt.Sprintf("1. Mix everything. 2. Shape into 6 cakes. 3. Bake for 1 hour and %d minutes at %d C.", minutes, celsius), float64(celsius), float64(60 + minutes)},
 			{tortitas + fmt.Sprintf("1. Mezcla todo. 2. Forma 6 tortitas. 3. Hornea a %d ºC durante %d minutos.", celsius, minutes), float64(celsius), float64(minutes)},
 			{tortitas + fmt.Sprintf("1. Precalienta el horno a %d grados. 2. Mezcla todo. 3. Forma 6 tortitas. 4. Hornéalas %d minutos.", celsius, minutes), float64(celsius), float64(minutes)},
+			{cakes + fmt.Sprintf("1. Mix everything. 2. Shape into 6 cakes. 3. Bake at %d C for %d minutes, brush them, and bake 5 more minutes.", celsius, minutes), float64(celsius), float64(minutes + 5)},
+			{cakes + fmt.Sprintf("1. Mix everything. 2. Shape into 6 cakes. 3. Give them %d minutes in a moderate oven (%d C).", minutes, celsius), float64(celsius), float64(minutes)},
 			{cakes + fmt.Sprintf("1. Mix everything. 2. Shape into 6 cakes. 3. Baked them at %d for %d instead of frying.", celsius, minutes), float64(celsius), float64(minutes)},
 			{cakes + fmt.Sprintf("1. All together, into the small Pyrex, %d / %d min", celsius, minutes), float64(celsius), float64(minutes)},
 			{tortitas + fmt.Sprintf("1. Mezcla todo. 2. Forma 6 tortitas. 3. Al horno, %d °C, entre %d y %d minutos.", celsius, minutes, minutes+4), float64(celsius), float64(minutes) + 2},

@@ -204,7 +204,7 @@ func (m *procedure) cookMinutes(i int) float64 {
 	}
 	for k := i + 1; k < min(len(m.sentences), i+3); k++ {
 		next := &m.sentences[k]
-		if v, at, n := next.minutes(0); total > 0 && !next.note && at >= 0 && (next.has("heat.oven") >= 0 || next.has("heat.cook") >= 0 || k == i+1 && next.has("act.rest") < 0) && at+n < len(next.tokens) && next.tokens[at+n].Of("more") {
+		if v, at, n := next.minutes(0); total > 0 && !next.note && at >= 0 && (next.has("heat.oven") >= 0 || next.has("heat.cook") >= 0 || k == i+1 && next.has("act.rest") < 0) && next.furtherTime(at, at+n) {
 			total += v // "and bake 10 minutes longer"
 			continue
 		}
@@ -220,6 +220,16 @@ func (m *procedure) cookMinutes(i int) float64 {
 		}
 	}
 	return total
+}
+
+// furtherTime says that a time comes on top of one told before: "10 minutes longer", "15 more minutes", "another 15 minutes".
+func (s *sentence) furtherTime(at, after int) bool {
+	for k := max(0, at-1); k <= min(after, len(s.tokens)-1); k++ {
+		if s.tokens[k].Of("more") || k < at && s.tokens[k].Of("another") {
+			return true
+		}
+	}
+	return false
 }
 
 // lastHeat gives where a sentence tells of another heat after a first one that has its own time: "steam them 20 minutes first,
@@ -338,6 +348,9 @@ func (s *sentence) bareFor(k int) (minutes float64, n int) {
 // adds says that a time comes on top of the one before: "4 minutes, flip, and cook 4
 // minutes more".
 func (s *sentence) adds(at, after int) bool {
+	if s.furtherTime(at, after) {
+		return true
+	}
 	for j := max(0, at-6); j < at; j++ {
 		if s.tokens[j].Of("turn") && s.tokens[j].Plain != "half" {
 			return true

@@ -46,6 +46,10 @@ func (m *procedure) waits() (rest, chill *ReadWait) {
 				k += n - 1 // "chilled overnight, then 6 minutes a side in a pan"
 				continue
 			}
+			if i == m.cookAt && s.inHeat(k+n) { // "give it 35 minutes in a moderate oven"
+				k += n - 1
+				continue
+			}
 			if s.optional(k) || s.gelled && m.gelsOnly(s, k) {
 				k += n - 1
 				continue
@@ -73,6 +77,22 @@ func (m *procedure) waits() (rest, chill *ReadWait) {
 		}
 	}
 	return rest, chill
+}
+
+// inHeat says that what stands behind a time is where it is hot: "in a moderate oven".
+func (s *sentence) inHeat(k int) bool {
+	if k >= len(s.tokens) || !s.tokens[k].Of("word.in") {
+		return false
+	}
+	for j := k + 1; j < min(len(s.tokens), k+5); j++ {
+		if s.tokens[j].Under("heat.").N > 0 {
+			return true
+		}
+		if s.tokens[j].Kind != words.Word || s.tokens[j].Of("word.then") || s.tokens[j].Of("act.chill") {
+			return false
+		}
+	}
+	return false
 }
 
 // gelsOnly says that a time stands right behind a seed and its liquid, and other foods come after it: "flax with water, 15

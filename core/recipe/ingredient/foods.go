@@ -39,7 +39,7 @@ func (r *Reader) FoodsIn(text string, l words.Language) (out []Found) {
 
 // FoodAt gives the food with the longest name that begins at a token, and how many tokens that name has; nil for none.
 func (r *Reader) FoodAt(tokens []words.Token, at int, l words.Language) (f *food.Food, n int) {
-	if tokens[at].Kind != words.Word || small[tokens[at].Plain] {
+	if at >= len(tokens) || tokens[at].Kind != words.Word || small[tokens[at].Plain] {
 		return nil, 0
 	}
 	count := 0

@@ -11,6 +11,11 @@ import (
 // item reads a food from i on and gives where its words end.
 func (s *scan) item(i int, m measured, fruit string) (end int) {
 	end = s.pair(i, s.cut(i))
+	for k := i + 1; m.each && k < end; k++ { // "1 tsp each cumin + smoked paprika"
+		if f, _, _ := s.longest(i, k); f != nil && s.joint(k) > 0 {
+			end = k
+		}
+	}
 	if !m.said {
 		for k := i + 1; k < end; k++ { // "bulgur 50 g, soaked in water": the name stands before its amount
 			if behind := s.measure(k); s.main[k].Kind == words.Number && behind.said && behind.unit != "" {
@@ -104,7 +109,7 @@ func (s *scan) item(i int, m measured, fruit string) (end int) {
 	if other := s.r.foods.Find(s.r.Swap(found.ID, "quick")); other != nil && s.tells("word.quick") {
 		found = other // "oats, ¾ cup, quick"
 	}
-	found = s.asStated(found, i)
+	found = s.asStated(s.asBracketed(found), i)
 	if cooked := s.r.foods.Find(s.r.Swap(found.ID, "cooked")); cooked != nil && s.state.cooked {
 		found = cooked // "leftover roast lamb": the nearest that is cooked, and no mince
 		item.FoodSure = min(item.FoodSure, 0.6)
@@ -395,6 +400,23 @@ func (s *scan) asStated(f *food.Food, i int) *food.Food {
 			if slices.ContainsFunc(tokens, func(t words.Token) bool { return t.Of("word.grated") }) {
 				return grated
 			}
+		}
+	}
+	return f
+}
+
+// asBracketed is the flour or the starch that brackets call it where they say nothing else: "corn flour (cornstarch)",
+// "harina de maíz de la fina (maizena)".
+func (s *scan) asBracketed(f *food.Food) *food.Food {
+	binds := func(f *food.Food) bool {
+		return f.Group == food.Starch || strings.HasSuffix(string(f.Group), "-binder")
+	}
+	if !binds(f) {
+		return f
+	}
+	for _, b := range s.brackets {
+		if other, n := s.r.FoodAt(b, 0, s.l); other != nil && n == len(b) && binds(other) && other.Chunk == 0 {
+			return other
 		}
 	}
 	return f

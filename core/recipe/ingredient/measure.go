@@ -425,6 +425,9 @@ func (s *scan) weigh(out *Ingredient, f *food.Food, m *measured) {
 		m.pack, m.net = s.said.grams, s.said.ounces
 	}
 	grams, sure := s.r.gramsOf(f, m)
+	if frozen := s.r.sizes[f.ID+" frozen cup"]; frozen > 0 && (m.unit == "cup" || m.unit == "tbsp") && s.tells("state.frozen") {
+		grams *= frozen / f.GramsPerCup // it lies closer than fresh leaves
+	}
 	if m.unit == "pack" && s.tells("word.can") && s.tells("word.drained") && len(f.Packs) == 0 && !strings.Contains(f.ID, "canned") && f.Group == food.Vegetable && m.pack > 0 {
 		grams *= drainedShare // a tin of sweetcorn, drained
 	}

@@ -321,7 +321,7 @@ func (s *scan) described(from, most int) int {
 			return to
 		case t.Of("word.then"), t.Of("word.self"), t.Under("act.").N > 0 && known(t) == 0, t.Of("word.subject"),
 			t.Under("heat.").N > 0 && t.Under("do.").N == 0, t.Of("word.in") && !t.Of("word.of") && s.at(k-1).Under("do.").N == 0, t.Of("tin"), t.Of("dish"),
-			t.Under("do.").N > 0 && !words.Participle(t.Plain, s.l) && (s.at(k-1).Of("word.and") || s.at(k-1).Is(",")):
+			t.Under("do.").N > 0 && t.Under("do.").N < 3 && !words.Participle(t.Plain, s.l) && (s.at(k-1).Of("word.and") || s.at(k-1).Is(",")):
 			return to
 		case t.Is(",") || t.Of("word.and") || t.Is("(") || t.Is(")"):
 			// Kept only where what comes next still describes.
