@@ -146,7 +146,9 @@ func TestADishIsSetAtTheTable(t *testing.T) {
 	w.press('p')
 	w.settled(func() bool { return !w.MustHas(".plan-pinned") }, "it is let go of")
 	w.tapped(".supper-dish", "^Stewed chickpeas 2")
+	w.see(".dish-fields .side-read") // its words are read
 	w.click("As usual")
+	until(t, func() bool { return !strings.Contains(w.words(".dish-fields"), "As usual") }, func() string { return "it still has its minutes: " + w.words(".dish-fields") })
 	w.fill(`[aria-label="On the table at an hour of its own"]`, "18")
 	w.press(input.Enter)
 	w.click("Done")

@@ -261,3 +261,11 @@ func heats(kind piece.Kind, a *Ask) (out []method.Method) {
 	}
 	return out
 }
+
+// beforehand is how long it takes until what is dry is soaked and boiled, min.
+func (s *stock) beforehand() (minutes float64) {
+	for _, y := range s.dry {
+		minutes = max(minutes, 60*y.SoakHours+y.BoilMinutes)
+	}
+	return minutes
+}

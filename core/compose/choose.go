@@ -49,6 +49,8 @@ type Missing struct {
 // Answer is what an ask comes to.
 type Answer struct {
 	Proposals []Proposal
+	// Late says that what has to go in dry cannot be soaked and boiled in the time that was asked for: the mixes take longer.
+	Late bool
 	// Nearest says that none of them is sure to hold: they are the nearest to it.
 	Nearest bool
 	// LookedAt is how many builds were judged.
@@ -77,6 +79,14 @@ func Compose(k *kitchen.Kitchen, a *Ask, done <-chan struct{}) (Answer, error) {
 		return Answer{}, err
 	}
 	c := &composer{ask: a, k: k, stock: stockOf(a, k), done: done}
+	late := false
+	if before := c.stock.beforehand(); before > 0 && a.Minutes > 0 {
+		less := *a
+		if less.Minutes -= before; less.Minutes < leastMinutes {
+			late, less.Minutes = true, 0
+		}
+		c.ask = &less
+	}
 	if musts := c.stock.musts(body); len(musts) > 1 {
 		for i := range musts {
 			for j := range i {
@@ -91,7 +101,7 @@ func Compose(k *kitchen.Kitchen, a *Ask, done <-chan struct{}) (Answer, error) {
 	}
 	bases := c.stock.bases()
 	if len(bases) == 0 && a.Kind == "" { // a vegetable alone is fritters
-		asFritters := *a
+		asFritters := *c.ask
 		asFritters.Kind = piece.Fritter
 		c.ask, c.stock.kind = &asFritters, piece.Fritter
 		bases = c.stock.bases()
@@ -104,6 +114,7 @@ func Compose(k *kitchen.Kitchen, a *Ask, done <-chan struct{}) (Answer, error) {
 	for _, l := range c.unlike(good) {
 		out.Proposals = append(out.Proposals, c.proposal(l))
 	}
+	out.Late = late && len(good) > 0
 	if out.Nearest = nearest; !a.Any && (nearest || len(out.Proposals) < 3) {
 		sure := len(out.Proposals)
 		if nearest {

@@ -72,6 +72,16 @@ func TestWhatGoesInDryIsSoakedAndBoiledFirst(t *testing.T) {
 			}
 		}
 	}
+	assert.False(t, got.Late, "there is no hurry")
+	hurried := ask
+	hurried.Minutes = 90
+	assert.True(t, composed(t, &hurried).Late, "beans that soak for eight hours are on no table in ninety minutes")
+	hurried.Minutes = 12 * 60
+	got = composed(t, &hurried)
+	assert.False(t, got.Late)
+	for _, p := range got.Proposals {
+		assert.LessOrEqual(t, p.Minutes+8*60+75, hurried.Minutes)
+	}
 	for _, p := range composed(t, &lentils).Proposals {
 		assert.Empty(t, p.Before, "what was cooked already is not cooked again")
 	}

@@ -88,6 +88,9 @@ func kindIn(tokens []words.Token, from int, last bool) (kind piece.Kind, at int)
 func (m *procedure) kindOf(from, to int) piece.Kind {
 	title := words.Read(m.title, m.l)
 	byTitle, _ := kindIn(title, 0, m.l == words.English)
+	if byTitle == "" { // "Albóndigas de pavo", above English lines
+		byTitle, _ = kindIn(words.Read(m.title, 1-m.l), 0, false)
+	}
 	bird := false
 	for i := range m.sentences {
 		s := &m.sentences[i]

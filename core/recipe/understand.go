@@ -2,6 +2,7 @@ package recipe
 
 import (
 	"cmp"
+	"slices"
 	"strings"
 
 	"cuerda/core/food"
@@ -71,6 +72,11 @@ func Understand(f *Found, r *ingredient.Reader, foods *food.Catalogue) Understoo
 	olive := l == words.Spanish && f.fromSpain()
 	for i, text := range f.Ingredients {
 		line := r.ReadIn(f.Mended[i], words.Likelier(text, l))
+		if slices.ContainsFunc(line.Items, func(it ingredient.Ingredient) bool { return it.Food == "" }) { // "2 ajos" among English lines
+			if other := r.ReadIn(f.Mended[i], 1-words.Likelier(text, l)); other.Full() {
+				line = other
+			}
+		}
 		line.Text = text
 		anyOil(&line, olive)
 		section := f.Sections[i]

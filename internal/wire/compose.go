@@ -10,6 +10,8 @@ type Composed struct {
 	Proposals []Proposal `json:"proposals"`
 	// Nearest says that none of them is sure to hold: they are the nearest to it.
 	Nearest bool `json:"nearest"`
+	// Late says that what has to go in dry cannot be soaked and boiled in the time that was asked for.
+	Late bool `json:"late"`
 	// LookedAt is how many builds were judged.
 	LookedAt int `json:"looked_at"`
 	// Missing are foods that would make more possible.

@@ -264,12 +264,11 @@ func (s *scan) wholeName(i int) (f *food.Food, a, b int) {
 
 // partOf turns a lemon into its juice or its zest.
 func (s *scan) partOf(item *Ingredient, f *food.Food, fruit string) *food.Food {
-	zested := fruit == "zest" || fruit == "" && slices.ContainsFunc(s.main, func(t words.Token) bool {
-		return t.Of("word.zest")
-	})
-	juiced := slices.ContainsFunc(s.main, func(t words.Token) bool {
-		return t.Of("word.juice")
-	})
+	zested, juiced := fruit == "zest", false
+	for t := range s.everywhere { // "lemon 1 (zest)"
+		zested = zested || fruit == "" && t.Of("word.zest")
+		juiced = juiced || t.Of("word.juice")
+	}
 	if f.ID == "lemon-juice" && fruit == "" && zested && juiced {
 		s.bothParts = true
 		return f

@@ -219,7 +219,7 @@ func (s *scan) says() {
 			}
 		}
 	}
-	if s.line.Role != "" && s.extra() {
+	if s.line.Role != "" && s.extra() && !(len(s.main) > 0 && s.main[0].Of("word.extra")) { // but "extra oatmeal to coat"
 		s.line.Role = "" // "2 tbsp oil, plus more for frying"
 	}
 }

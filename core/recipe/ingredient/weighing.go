@@ -154,14 +154,15 @@ func (s *scan) bracketWeighing(b []words.Token) (w weighing, ok bool) {
 		return w, false // "(sweated in 25 g butter)" weighs the butter
 	}
 	has := func(list string) bool { return slices.ContainsFunc(b, func(t words.Token) bool { return t.Of(list) }) }
-	for i := range b {
-		if b[i].Kind != words.Number && !b[i].Of("about") {
+	for i, past := 0, 0; i < len(b); i++ {
+		if i < past || b[i].Kind != words.Number && !b[i].Of("about") {
 			continue
 		}
 		m := inner.measure(i)
 		if !m.said || m.bad {
 			continue
 		}
+		past = i + m.n // "about 1 1/4 cups" is one amount
 		if w.grams > 0 {
 			less := m.mass()
 			if m.unit == "" {

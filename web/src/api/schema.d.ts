@@ -1799,6 +1799,7 @@ export interface components {
             settings: components["schemas"]["Setting"][];
         };
         Composed: {
+            late: boolean;
             /** Format: int64 */
             looked_at: number;
             missing: components["schemas"]["MissingFood"][];

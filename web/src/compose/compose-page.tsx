@@ -99,9 +99,16 @@ function Compose({ foods, vocabulary, have }: Props) {
   const before = commonBefore(proposals);
   const heading =
     proposals.length > 0
-      ? t(found.data?.nearest ? (settled.minutes ? "compose.nearInTime" : "compose.near") : "compose.found", {
-          count: proposals.length,
-        })
+      ? t(
+          found.data?.late
+            ? "compose.late"
+            : found.data?.nearest
+              ? settled.minutes
+                ? "compose.nearInTime"
+                : "compose.near"
+              : "compose.found",
+          { count: proposals.length },
+        )
       : "";
   const nameOf = useNameOf(foods);
   const open = (p: Proposal) =>

@@ -72,6 +72,9 @@ export function Weigh({ course, task, session, now, onBack }: Props) {
   });
   if (!step || !w) return null;
   const short = w.grams - (live ?? 0);
+  // What is missing is told of the numbers that are shown, so that they add up.
+  const shown = (grams: number) => (w.grams < 10 ? grams : Math.round(grams));
+  const missing = shown(w.grams) - shown(live ?? 0);
   const following = step.weigh.find((other, i) => i > task.amount && other.in === undefined);
   const take = (grams: number, how: "scale" | "hand" | "spoons") =>
     session.act({ kind: "weighed", dish: task.dish, step: task.step, line: w.line, grams, how });
@@ -107,10 +110,10 @@ export function Weigh({ course, task, session, now, onBack }: Props) {
             <span>{t("cook.onTheScale")}</span>
             <strong>
               {over
-                ? t("cook.tooMuch", { grams: format.grams(live - w.grams) })
+                ? t("cook.tooMuch", { grams: format.grams(-missing) })
                 : inRange
                   ? t("cook.inRange")
-                  : t(short < 0.25 * w.grams ? "cook.slowly" : "cook.toGo", { grams: format.grams(short) })}
+                  : t(short < 0.25 * w.grams ? "cook.slowly" : "cook.toGo", { grams: format.grams(missing) })}
             </strong>
           </p>
         )}

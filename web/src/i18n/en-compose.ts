@@ -39,6 +39,8 @@ export const compose = {
   effort: "From little work to best to eat",
   found_one: "One mix that holds",
   found_other: "{{count}} mixes that hold, as unlike as they can be",
+  late_one: "One mix: what is dry takes longer than this time",
+  late_other: "{{count}} mixes: what is dry takes longer than this time",
   near_one: "One mix comes near: none is sure to hold",
   near_other: "{{count}} mixes come near: none is sure to hold",
   nearInTime_one: "One mix comes near: in this time, none is sure to hold",

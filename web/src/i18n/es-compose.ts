@@ -40,6 +40,8 @@ export const compose: ComposeWords = {
   effort: "De poco trabajo a más rica",
   found_one: "Una mezcla que aguanta",
   found_other: "{{count}} mezclas que aguantan, lo más distintas que se puede",
+  late_one: "Una mezcla: lo seco tarda más que este tiempo",
+  late_other: "{{count}} mezclas: lo seco tarda más que este tiempo",
   near_one: "Una mezcla se acerca: ninguna aguanta con seguridad",
   near_other: "{{count}} mezclas se acercan: ninguna aguanta con seguridad",
   nearInTime_one: "Una mezcla se acerca: en este tiempo, ninguna aguanta con seguridad",

@@ -81,6 +81,13 @@ export default function DishDialog({ session, document: d, index, look, clock, o
         {dish.build !== undefined && <From dish={dish} onUpdate={(change) => set(change)} />}
         {dish.steps && (
           <>
+            {dish.text === undefined && sideText.isPending && (
+              // Its place is kept, so that nothing below it moves away from under a finger.
+              <div className="side-text" aria-busy="true">
+                <span>{t("supper.stepsInWords")}</span>
+                <textarea className="form-control" rows={2} disabled aria-label={t("supper.stepsInWords")} />
+              </div>
+            )}
             {(dish.text !== undefined || sideText.data) && (
               <div>
                 <span>{t("supper.stepsInWords")}</span>
