@@ -41,6 +41,9 @@ func (m *procedure) becomes(s *sentence, code string) {
 func newProcedure(f *Found, lines []ReadLine, r *ingredient.Reader, foods *food.Catalogue, l words.Language) *procedure {
 	m := &procedure{foods: foods, reader: r, l: l, spoken: f.Spoken, title: f.Name, about: f.Notes, mixedAt: -1, shapeAt: -1, cookAt: -1, became: map[int][]string{}}
 	for i := range lines {
+		if words.LeadOf(words.Read(lines[i].Text, l)) > 2 {
+			m.about = append(slices.Clip(m.about), lines[i].Text) // "for the meatballs you take 500 g of ..."
+		}
 		for k := range lines[i].read.Items {
 			it := &lines[i].read.Items[k]
 			fd := foods.Find(it.Food)
@@ -249,7 +252,7 @@ func (m *procedure) countsPieces(s *sentence) bool {
 		if n == 0 || v < 2 {
 			continue
 		}
-		for j := k + n; j < min(len(s.tokens), k+n+3); j++ {
+		for j := k + n; j < min(len(s.tokens), k+n+5); j++ { // "4 x 5½ oz patties"
 			if t := &s.tokens[j]; t.Under("piece.").N > 0 || t.Of("unit.piece") || t.Of("word.portion") {
 				return true
 			}

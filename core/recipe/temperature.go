@@ -157,7 +157,7 @@ func (m *procedure) celsius(by method.Method) float64 {
 	if v := pick(&m.sentences[m.cookAt]); v > 0 {
 		return v
 	}
-	if next := m.cookAt + 1; next < len(m.sentences) && !m.sentences[next].note && !m.sentences[next].sauce && m.cookMinutesIn(m.cookAt) == 0 {
+	if next := m.cookAt + 1; next < len(m.sentences) && !m.sentences[next].note && !m.sentences[next].sauce && (m.cookMinutesIn(m.cookAt) == 0 || m.sentences[next].onlyHeat()) {
 		if v := pick(&m.sentences[next]); v > 0 {
 			return v
 		}
@@ -174,4 +174,10 @@ func (m *procedure) celsius(by method.Method) float64 {
 		}
 	}
 	return 0
+}
+
+// onlyHeat says that a sentence tells nothing but how hot it is, as where a page broke it off: "at 180C / gas 4."
+func (s *sentence) onlyHeat() bool {
+	const short = 8
+	return len(s.tokens) <= short && len(s.mentions) == 0 && s.under("do.") < 0 && s.under("act.") < 0 && len(s.temperatures()) > 0
 }

@@ -112,7 +112,7 @@ func (s *scan) seasonings(from int) bool {
 		}
 		f, n := s.r.FoodAt(s.main, k, s.l)
 		switch {
-		case f != nil && minor(f) && f.Group == food.Flavour:
+		case f != nil && minor(f):
 			found = append(found, foodAndAmount{f: f, a: k, b: k + n})
 			k += n
 		case f == nil && (t.Is(",") || t.Is("+") || t.Is("/") || t.Of("word.and") || t.Of("word.plus") || known(t) > 0 || small[t.Plain]):

@@ -116,6 +116,9 @@ func (s *scan) measure(i int) (m measured) {
 		m.said, m.amount = true, 1
 	}
 	i = s.unitOf(&m, i, &factor)
+	if m.said && m.unit == "" && s.l.HeadFirst() && s.at(i).Of("word.of") && m.amount >= leastFront && m.high == 0 && math.Mod(m.amount, 5) == 0 {
+		m.unit, m.per, i = "g", 1, i+1 // "500 de ternera picada"
+	}
 	if !m.said && m.unit == "" {
 		return measured{n: 0, begins: from}
 	}

@@ -71,6 +71,8 @@ func suspect(line string) bool {
 		c := line[i]
 		alone := (i == 0 || line[i-1] == ' ') && (i+1 == len(line) || line[i+1] == ' ' || line[i+1] == '/' || line[i+1] == '.' || line[i+1] == ')')
 		switch {
+		case c == 'l' && i+1 < len(line) && strings.IndexAny(line[i+1:], "¼½¾⅓⅔⅛") == 0:
+			return true
 		case alone && unicode.IsLetter(rune(c)):
 			return true
 		case i > 0 && (c >= '0' && c <= '9') != (line[i-1] >= '0' && line[i-1] <= '9') && letter(c) != letter(line[i-1]) && (letter(c) || letter(line[i-1])):
@@ -103,6 +105,9 @@ func (m *mender) word(w, previous string, behind []byte) string {
 		default:
 			letters++
 		}
+	}
+	if rest, is := strings.CutPrefix(w, "l"); is && len([]rune(rest)) == 1 && strings.Contains("¼½¾⅓⅔⅛", rest) {
+		return "1" + rest // "l¼ hours"
 	}
 	switch {
 	case w == "l" || w == "I":

@@ -115,7 +115,7 @@ func (p *phrase) fits(tokens []Token, i int) (n int, ok bool) {
 // LeadOf gives the token behind the words by which somebody who talks leads over to the next food: "So you want", "Then"; 0
 // where there are none.
 func LeadOf(tokens []Token) int {
-	k := 0
+	k := purpose(tokens)
 	for k < len(tokens) {
 		n := max(tokens[k].In("word.lead").N, tokens[k].In("word.replaced").N)
 		if n == 0 && !(k > 0 && (tokens[k].Is(",") || tokens[k].Is("!") || tokens[k].Is("."))) {
@@ -124,6 +124,21 @@ func LeadOf(tokens []Token) int {
 		k += max(n, 1)
 	}
 	return k
+}
+
+// purpose gives where the words end that tell what something is for or in whose place: "instead of egg and breadcrumbs I use",
+// "para las albóndigas pones"; 0 for none.
+func purpose(tokens []Token) int {
+	const most = 10
+	if len(tokens) < 3 || !tokens[0].Of("word.in place of") && !tokens[0].Of("word.for") {
+		return 0
+	}
+	for k := 1; k < min(len(tokens), most) && tokens[k].Kind == Word; k++ {
+		if tokens[k].Of("word.lead") && k > 1 {
+			return k
+		}
+	}
+	return 0
 }
 
 // Read takes a text apart and says of every token what it may mean.
