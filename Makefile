@@ -75,13 +75,10 @@ test: setup-tests
 warm:
 	@go build $(GO_PACKAGES) && go vet $(GO_PACKAGES)
 
-# Everything of core runs as it is. What has goroutines runs under the race detector too, where what only computes, and
-# has none, is left as it is: watched, it would be ten times slower. It is the physics, and libraries of figures, pictures,
-# passphrases and compressing.
+# Everything of core runs as it is. What has goroutines runs under the race detector too, where the physics, which
+# has none, is left as it is: watched, it would be ten times slower.
 GO_GOROUTINES = ./core/advise ./core/document ./core/food/... ./core/learn ./core/plan/... ./core/recipe/words ./internal/...
-COMPUTES = cuerda/core/physics compress crypto github.com/klauspost/compress golang.org/x/crypto golang.org/x/image gonum.org \
-	hash image math regexp strconv unicode
-UNWATCHED = $(foreach library,$(COMPUTES),-gcflags='$(library)/...=-race=false')
+UNWATCHED = -gcflags='cuerda/core/physics/...=-race=false'
 
 test-go: web/dist/index.html setup-tests
 	go test -count=1 -p 1 -timeout 30m -parallel 3 ./cmd/... ./e2e/... ./web/...
