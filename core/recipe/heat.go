@@ -356,8 +356,5 @@ func (s *sentence) adds(at, after int) bool {
 			return true
 		}
 	}
-	if at > 0 && s.tokens[at-1].Is("/") || after < len(s.tokens) && s.tokens[after].Of("word.uncovered") {
-		return true // "4 min / 3 min"
-	}
-	return after < len(s.tokens) && s.tokens[after].Of("more") || at > 0 && s.tokens[at-1].Of("more")
+	return at > 0 && s.tokens[at-1].Is("/") || after < len(s.tokens) && s.tokens[after].Of("word.uncovered") // "4 min / 3 min"
 }

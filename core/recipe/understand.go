@@ -71,9 +71,10 @@ func Understand(f *Found, r *ingredient.Reader, foods *food.Catalogue) Understoo
 	stuffing := title == piece.Stuffing
 	olive := l == words.Spanish && f.fromSpain()
 	for i, text := range f.Ingredients {
-		line := r.ReadIn(f.Mended[i], words.Likelier(text, l))
+		own := words.Likelier(text, l)
+		line := r.ReadIn(f.Mended[i], own)
 		if slices.ContainsFunc(line.Items, func(it ingredient.Ingredient) bool { return it.Food == "" }) { // "2 ajos" among English lines
-			if other := r.ReadIn(f.Mended[i], 1-words.Likelier(text, l)); other.Full() {
+			if other := r.ReadIn(f.Mended[i], 1-own); other.Full() {
 				line = other
 			}
 		}

@@ -79,7 +79,8 @@ func (m *procedure) waits() (rest, chill *ReadWait) {
 	return rest, chill
 }
 
-// inHeat says that what stands behind a time is where it is hot: "in a moderate oven".
+// inHeat says whether the words right behind a time name a hot place, so that the time is one of cooking and no rest:
+// "in a moderate oven".
 func (s *sentence) inHeat(k int) bool {
 	if k >= len(s.tokens) || !s.tokens[k].Of("word.in") {
 		return false

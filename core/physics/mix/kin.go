@@ -142,8 +142,8 @@ func (t *kinTable) add(l *Likeness) (out told) {
 	off := room[:len(t.halfNorm)]
 	copy(off, t.halfNorm)
 	half := 0.
-	var xs [len(Likeness{}) + 3]float64
-	var columns [len(Likeness{}) + 3][]float64
+	var xs [LikeTerms + 3]float64
+	var columns [LikeTerms + 3][]float64
 	some := 0
 	for n, x := range l {
 		if x == 0 {

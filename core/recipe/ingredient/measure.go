@@ -188,16 +188,6 @@ func (s *scan) rangeOf(m *measured, i int) int {
 // mostWeighed is how many pieces a line has that says what each of them weighs: "4 150 g potatoes".
 const mostWeighed = 12
 
-// foodSoon says that a food is named at a place, or one word on: "large courgette".
-func (s *scan) foodSoon(i int) bool {
-	for k := i; k < min(i+2, len(s.main)); k++ {
-		if f, _ := s.r.FoodAt(s.main, k, s.l); f != nil {
-			return true
-		}
-	}
-	return false
-}
-
 func (s *scan) isMass(i int) bool {
 	if s.at(i).Is("-") {
 		i++
@@ -236,7 +226,7 @@ func (s *scan) unitOf(m *measured, i int, factor *float64) int {
 			m.unit, m.per = "pack", 1
 			return s.behindUnit(m, pack+p.N)
 		}
-		if s.at(i-1).Is("x") || m.amount == math.Trunc(m.amount) && m.amount <= mostWeighed && s.foodSoon(k+u.N) { // "2x180g", "a 300 g courgette"
+		if s.at(i-1).Is("x") || m.amount == math.Trunc(m.amount) && m.amount <= mostWeighed && s.leadsToFood(k+u.N, s.l) { // "2x180g", "a 300 g courgette"
 			m.amount, m.high = m.amount*v, m.high*v
 			m.unit, m.per = strings.TrimPrefix(u.List, "unit."), u.Value
 			return s.behindUnit(m, k+u.N)

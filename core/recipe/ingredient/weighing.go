@@ -142,7 +142,7 @@ func (s *scan) weighedBy(k, n int) (w weighing, ok bool) {
 	return weighing{grams: m.mass(), ounces: m.unit == "oz", each: m.each, at: k}, true
 }
 
-// cookedIn says that some words tell of cooking in something.
+// cookedIn says whether words, such as those in brackets, tell that a food is cooked in something: "sweated in 25 g butter".
 func (s *scan) cookedIn(b []words.Token) bool {
 	return slices.ContainsFunc(b, func(t words.Token) bool { return t.Of("word.in") || t.Of("do.fry") || t.Of("do.low") })
 }
