@@ -198,6 +198,7 @@ func TestALogbookThatCannotBeRead(t *testing.T) {
 	w.eventually(".logbook-try", "This try was deleted, or does not exist.")
 	w.see(".try-row")
 	w.click("Write a try down")
+	w.see(".write-try option:nth-child(2)") // its builds are there
 	w.see(".write-try select").MustSelect("Turkey, leek and millet balls")
 	w.eventually(".write-try", "Really put in")
 	w.click("held")
