@@ -215,9 +215,13 @@ func TestPeopleWhoPractise(t *testing.T) {
 	w.click("Who practises")
 	w.click("Put away")
 	w.eventually(".practice-eye", "70 calls")
+	w.connection(false)
+	w.click("Bring it back")
+	w.eventually("main", "That was not kept. Try again.")
+	w.connection(true)
 	w.click("Bring it back")
 	w.eventually(".practice-eye", "Nothing called yet")
-	assert.Len(t, a.practised().People, 2)
+	w.settled(func() bool { return len(a.practised().People) == 2 }, "it is kept that both are back")
 }
 
 // Whatever is asked and told can be read by everyone, on a phone, in Spanish and in the dark.

@@ -113,13 +113,24 @@ export default function PracticePage() {
       {gone && (
         <UndoBar
           name={gone.name}
-          onBringBack={() => {
-            save.mutate({ id: gone.id, name: gone.name === t("practice.you") ? "" : gone.name });
-            choose(gone.id);
-            setGone(undefined);
-          }}
+          onBringBack={() =>
+            save.mutate(
+              { id: gone.id, name: gone.name === t("practice.you") ? "" : gone.name },
+              {
+                onSuccess: () => {
+                  choose(gone.id);
+                  setGone(undefined);
+                },
+              },
+            )
+          }
           onClose={() => setGone(undefined)}
         />
+      )}
+      {gone && save.isError && (
+        <p className="note note-reason eye-wide" role="alert">
+          {t("practice.saveFailed")}
+        </p>
       )}
     </main>
   );
