@@ -194,11 +194,13 @@ func (m *procedure) cookMinutes(i int) float64 {
 	if total == 0 {
 		start := 0
 		if cold := s.cold(); cold >= 0 && cold < from { // "chilled overnight, then 6 minutes a side in a pan"
-			if _, at, n := s.minutes(cold); at >= 0 {
+			if _, at, n := s.minutes(cold); at >= 0 && !s.timedBefore(cold) {
 				start = at + n
+			} else if s.timedBefore(cold) { // "twenty minutes in the fridge and then six minutes a side in a skillet"
+				start = cold + 1
 			}
 		}
-		if total = m.timeIn(s, start); total == 0 {
+		if total = m.timeIn(s, start); total == 0 && start == 0 {
 			total = m.timeIn(s, 0)
 		}
 	}
@@ -220,6 +222,17 @@ func (m *procedure) cookMinutes(i int) float64 {
 		}
 	}
 	return total
+}
+
+// timedBefore says that a time ends just before a token: "20 minutes in the fridge".
+func (s *sentence) timedBefore(end int) bool {
+	const near = 2 // "in the"
+	for k := max(0, end-near-4); k < end; k++ {
+		if v, n := ingredient.Minutes(s.tokens, k); v > 0 && k+n <= end && end-k-n <= near {
+			return true
+		}
+	}
+	return false
 }
 
 // furtherTime says that a time comes on top of one told before: "10 minutes longer", "15 more minutes", "another 15 minutes".

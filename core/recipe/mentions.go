@@ -42,6 +42,13 @@ func (m *procedure) mentionsOf(s *sentence) {
 			}
 			s.all = true
 		}
+		if half, n := s.halfOfIt(i); half > 0 {
+			if before := m.namedBefore(s); before != nil {
+				s.mentions = append(s.mentions, mention{at: i, n: n, items: before, half: half})
+				i += n - 1
+				continue
+			}
+		}
 		if n := m.otherBinder(s, i); n > 0 {
 			i += n - 1
 			continue
@@ -96,6 +103,39 @@ func (m *procedure) mentionsOf(s *sentence) {
 		s.mentions = append(s.mentions, at)
 		i += n - 1
 	}
+}
+
+// halfOfIt reads the share that a token begins to say of what was named before, "half of them" or "mash
+// half", and how many tokens that takes.
+func (s *sentence) halfOfIt(i int) (half float64, n int) {
+	h := s.tokens[i].In("half of")
+	end := i + h.N
+	for end < len(s.tokens) && s.tokens[end].Of("word.of") {
+		end++
+	}
+	switch {
+	case h.N == 0:
+		return 0, 0
+	case end < len(s.tokens) && s.tokens[end].Of("word.it"):
+		return h.Value, end + 1 - i
+	case end == i+h.N && i > 0 && s.tokens[i-1].Under("do.").N > 0 && (end == len(s.tokens) || s.tokens[end].Is(",") || s.tokens[end].Of("word.with")):
+		return h.Value, h.N // "mash half"
+	}
+	return 0, 0
+}
+
+// namedBefore gives the one food that was named last, in the sentence or in the one before; nil where that could be several.
+func (m *procedure) namedBefore(s *sentence) []int {
+	before := s.mentions
+	for k := 1; k < len(m.sentences) && len(before) == 0; k++ {
+		if &m.sentences[k] == s {
+			before = m.sentences[k-1].mentions
+		}
+	}
+	if len(before) == 0 || len(before[len(before)-1].items) != 1 {
+		return nil
+	}
+	return before[len(before)-1].items
 }
 
 // otherBinder gives how many tokens the name of a flour or starch has that begins at a place and is none of the list: "roll
@@ -281,6 +321,11 @@ func (m *procedure) portion(s *sentence, at *mention) {
 			return
 		}
 		if grams, n := m.reader.Portion(s.tokens, s.text, b, first.food); n > 0 && b+n <= at.at && joins(b+n) {
+			const asMuch = 1.3
+			if len(at.items) == 1 && first.item.Said && (grams == 0 && s.tokens[b+n-1].Of("unit.pack") || grams > asMuch*first.item.Grams) {
+				at.more = true // "half a can of water over the top", where the list has a quarter of a cup for the mix
+				return
+			}
 			at.grams = grams
 			return
 		}

@@ -346,6 +346,9 @@ func (m *procedure) heats(s *sentence, i int) bool {
 		}
 		return timed >= 0 && (i > m.shapeAt || s.has("tin") >= 0) && len(s.temperatures()) > 0
 	}
+	if s.onlyBefore() && slices.ContainsFunc(m.sentences[i+1:], func(t sentence) bool { return !t.note && t.under("heat.") >= 0 }) {
+		return false // "add the baking powder right before frying", and the frying is told below
+	}
 	if i == m.shapeAt {
 		// The heat must come after the shaping in its own sentence.
 		shape := s.has("act.shape")
@@ -360,6 +363,21 @@ func (m *procedure) heats(s *sentence, i int) bool {
 		return false
 	}
 	return true
+}
+
+// onlyBefore says that what a sentence tells is done before the heat that it names: "chill for 30 minutes before frying".
+func (s *sentence) onlyBefore() bool {
+	before := false
+	for k := range s.tokens {
+		if s.tokens[k].Under("heat.").N == 0 {
+			continue
+		}
+		if !(k > 0 && s.tokens[k-1].Of("word.before") || k > 1 && s.tokens[k-2].Of("word.before")) {
+			return false
+		}
+		before = true
+	}
+	return before
 }
 
 // follow goes through the sentences and does to each food what they say.

@@ -235,12 +235,41 @@ func coldWords(tokens []words.Token) {
 			without(&tokens[i], "heat.", "do.")
 			tokens[i].Means = append(tokens[i].Means, words.Meaning{List: "tin", N: 1})
 		}
+		if tokens[i].Of("except") && i+1 < len(tokens) && (tokens[i+1].Is(":") || tokens[i+1].Of("word.self")) {
+			without(&tokens[i], "except") // "as written, except: I used ..." leaves nothing out
+		}
+		if coldDegrees(tokens, i) {
+			tokens[i].Means = append(tokens[i].Means, words.Meaning{List: "act.chill", N: 1}) // "hold at 36 F for 4 hours"
+		}
 		for k := i; k < i+tokens[i].In("no heat").N && k < len(tokens); k++ {
 			tokens[k].Means = slices.DeleteFunc(tokens[k].Means, func(m words.Meaning) bool {
 				return strings.HasPrefix(m.List, "heat.") || strings.HasPrefix(m.List, "do.")
 			})
 		}
 	}
+}
+
+// coldDegrees says that a number is the temperature of a refrigerator, "4 °C" or "36°F".
+func coldDegrees(tokens []words.Token, i int) bool {
+	const coldestC, warmestC, coldestF, warmestF = 1, 8, 33, 46
+	t := &tokens[i]
+	if t.Kind != words.Number || i > 0 && tokens[i-1].Is("-") {
+		return false
+	}
+	degrees := false
+	for k := i + 1; k < min(len(tokens), i+3); k++ {
+		u := &tokens[k]
+		degrees = degrees || u.Of("degrees")
+		switch {
+		case u.Of("fahrenheit") && (degrees || u.Glued):
+			return t.Value >= coldestF && t.Value <= warmestF
+		case u.Of("celsius") && (degrees || u.Glued):
+			return degrees && t.Value >= coldestC && t.Value <= warmestC // "2C" is two cups
+		case !u.Of("degrees"):
+			return false
+		}
+	}
+	return false
 }
 
 // segmentsOf finds the verbs of a sentence and the foods that go with each.

@@ -16,8 +16,11 @@ import (
 func (m *procedure) hotAsOil(s *sentence) bool {
 	const coolest, hottest = 150, 200
 	return slices.ContainsFunc(s.temperatures(), func(t temperature) bool { return t.celsius >= coolest && t.celsius <= hottest }) &&
-		(slices.ContainsFunc(m.entries, func(e *entry) bool { return e.part == Frying }) || m.l == words.Spanish && strings.HasPrefix(s.tokens[s.has("heat.fry")].Plain, "fr") || s.tokens[s.has("heat.fry")].Plain == "fry")
+		(slices.ContainsFunc(m.entries, func(e *entry) bool { return e.part == Frying }) || strings.HasPrefix(s.tokens[s.has("heat.fry")].Plain, "fr"))
 }
+
+// oilHot says that a bare number is what oil to fry in is brought to, degC or degF: "fried at 350".
+func oilHot(v float64) bool { return v >= 160 && v <= 190 || v >= 325 && v <= 375 }
 
 // temperature is one that a sentence gives, degC.
 type temperature struct {
@@ -74,7 +77,7 @@ func (s *sentence) temperatures() (out []temperature) {
 			bare := s.has("heat.oven") >= 0 && (t.Value >= 140 && t.Value <= 260 || t.Value >= 300 && t.Value <= 450) && i > 0 && (s.tokens[i-1].Is(",") || s.tokens[i-1].Is("(") || s.tokens[i-1].Of("heat.oven") || s.tokens[i-1].Plain == "again") &&
 				!(i+1 < len(s.tokens) && (s.tokens[i+1].Under("unit.").N > 0 || s.tokens[i+1].Of("time") || s.tokens[i+1].Of("length") || s.tokens[i+1].Kind == words.Number))
 			bare = bare || s.timedHeat(i) || s.besideFan(i)
-			if !bare && (i == 0 || !(s.tokens[i-1].Plain == "at" || s.tokens[i-1].Plain == "to" || s.tokens[i-1].Plain == "a") || t.Value < 120 || i+1 < len(s.tokens) && (s.tokens[i+1].Under("unit.").N > 0 || s.tokens[i+1].Of("time")) || s.has("heat.oven") < 0 && s.has("oil") < 0) {
+			if !bare && (i == 0 || !(s.tokens[i-1].Plain == "at" || s.tokens[i-1].Plain == "to" || s.tokens[i-1].Plain == "a") || t.Value < 120 || i+1 < len(s.tokens) && (s.tokens[i+1].Under("unit.").N > 0 || s.tokens[i+1].Of("time")) || s.has("heat.oven") < 0 && s.has("oil") < 0 && !(s.has("heat.fry") >= 0 && oilHot(t.Value))) {
 				continue
 			}
 		}

@@ -151,10 +151,11 @@ func proseOf(rows []layout.Row, r *ingredient.Reader, l words.Language, told map
 		f.portionsIn(y)
 		switch y.Label {
 		case layout.Title:
-			if f.Name == "" {
+			if f.Name == "" && len(r.Phrases(Short(y.Read, 4*maxWords), l, map[string]bool{})) < 2 {
 				f.Name = strings.Trim(y.Text, "#*_ :~")
 				continue
 			}
+			fallthrough
 		case layout.Item, layout.Step, layout.Before, layout.Aside, layout.After:
 			if y.Label == layout.After && !tellsLate(y) || y.Quoted() && (answers || y.Label == layout.Before || y.Label == layout.Aside) {
 				break

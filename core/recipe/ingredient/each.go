@@ -34,18 +34,18 @@ func (s *scan) label() int {
 	return 0
 }
 
-// eachByItself reads a line of several foods with the amount behind each, where words and brackets are of the food that they
-// stand with: "leek 2 (sweated), celeriac 200 (grated), salt 7 g". Every part is read as a line of its own, and all have to
-// be understood. It gives false where that is not so.
+// eachByItself reads a line of several foods, the first with its amount behind it, where words and brackets are of the food
+// that they stand with: "leek 2 (sweated), celeriac 200 (grated), salt 7 g", "oats (60 g), 1 tbsp tomato purée, oil to fry".
+// Every part is read as a line of its own, and all have to be understood. It gives false where that is not so.
 func (s *scan) eachByItself(from int) bool {
 	if s.part || s.line.Divided {
 		return false
 	}
 	var parts []Reading
 	var ends []int
-	start, said := from, 0
+	start, said, aside := from, 0, 0
 	for k := from; k <= len(s.main); k++ {
-		if k < len(s.main) && !s.at(k).Is(",") && !s.at(k).Is(";") && !s.at(k).Of("word.plus") && !s.at(k).Is("/") {
+		if k < len(s.main) && !s.at(k).Is(",") && !s.at(k).Is(";") && !s.at(k).Of("word.plus") && !(s.at(k).Is("/") && s.parts(k)) {
 			continue
 		}
 		if k == start {
@@ -57,14 +57,16 @@ func (s *scan) eachByItself(from int) bool {
 		}
 		inner := newScan(s.r, s.text[s.main[start].At:end], s.l)
 		inner.part, inner.taste = true, true
-		if len(inner.main) == 0 || inner.main[0].Kind != words.Word || inner.measure(0).said {
+		if len(inner.main) == 0 || len(parts) == 0 && (inner.main[0].Kind != words.Word || inner.measure(0).said) {
 			return false
 		}
 		inner.read()
 		if !inner.line.understood() {
 			return false
 		}
-		if inner.line.Items[0].Said {
+		if inner.line.Role != "" {
+			aside++
+		} else if inner.line.Items[0].Said {
 			said++
 		} else if f := s.r.foods.Find(inner.line.Items[0].Food); f == nil || !minor(f) {
 			return false
@@ -75,7 +77,13 @@ func (s *scan) eachByItself(from int) bool {
 		return false
 	}
 	s.line.Items = nil
+	if aside > 0 && aside < len(parts) {
+		s.line.Role = "" // it is of a part of the line only, such as the oil to fry in
+	}
 	for i := range parts {
+		if parts[i].Role != s.line.Role {
+			continue
+		}
 		before := utf8.RuneCountInString(s.text[:s.main[ends[i]].At])
 		for _, span := range parts[i].Spans {
 			span.At, span.End = span.At+before, span.End+before

@@ -29,7 +29,11 @@ func (s *scan) longest(from, to int) (f *food.Food, a, b int) {
 		if t.Kind != words.Word || small[t.Plain] && t.Plain != "e" || s.used[t.At] {
 			continue
 		}
-		count := 0
+		if n := t.In("role.serving").N; n > 1 {
+			i += n - 1 // "hamburger buns" are no hamburger
+			continue
+		}
+		count, dry := 0, s.at(i-1).Of("state.dry")
 		for k := i; k < to && count < longest; k++ {
 			t := &s.main[k]
 			if t.Kind == words.Mark && !t.Is("-") && !t.Is("&") || t.Kind == words.Number || s.used[t.At] {
@@ -38,6 +42,10 @@ func (s *scan) longest(from, to int) (f *food.Food, a, b int) {
 			if s.l == words.English && (t.Of("word.in") || t.Of("word.with")) {
 				break // beans in water are beans
 			}
+			if dry && t.Of("do.soak") {
+				break // "dried chickpeas, soaked" are measured dry
+			}
+			dry = dry || t.Of("state.dry")
 			if t.Kind == words.Mark || small[t.Plain] {
 				continue
 			}

@@ -44,7 +44,7 @@ func (s *scan) item(i int, m measured, fruit string) (end int) {
 			end = max(end, b)
 		}
 	}
-	if !m.said && found != nil { // "chickpea flour: 50 g", "eggs x 2"
+	if !m.said && found != nil && s.said.measure == nil { // "chickpea flour: 50 g", "eggs x 2"
 		k := b
 		for s.at(k).Is(":") || s.at(k).Is(",") || s.at(k).Is("-") || s.at(k).Is("=") || s.at(k).Is("x") {
 			k++

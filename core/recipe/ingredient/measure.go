@@ -19,7 +19,7 @@ type measured struct {
 	more         []measured
 	size         float64 // of a whole piece against the usual, 0 where not said
 	each         bool
-	few          bool // "unas hojas"
+	few          bool // "unas hojas", "a few capers"
 	said, bad    bool
 	n            int // tokens it takes
 	begins       int
@@ -49,6 +49,9 @@ func (s *scan) number(i int) (v float64, n int) {
 		return v, n
 	}
 	v, n = t.Value, 1
+	if s.leanToFat(i) {
+		return 0, 0
+	}
 	if s.at(i+1).Is("/") && s.at(i+2).Kind == words.Number && s.at(i+1).Glued {
 		if s.at(i+2).Value == 0 {
 			return math.Inf(1), 3
@@ -64,6 +67,12 @@ func (s *scan) number(i int) (v float64, n int) {
 		}
 	}
 	return v, n
+}
+
+// leanToFat says that numbers tell how much of a meat is lean and how much is fat, and no amount: "ground turkey, 85/15".
+func (s *scan) leanToFat(i int) bool {
+	lean, fat := s.at(i), s.at(i+2)
+	return lean.Kind == words.Number && fat.Kind == words.Number && s.at(i+1).Is("/") && lean.Value >= 50 && lean.Value+fat.Value == 100
 }
 
 // measure reads an amount and its unit at the token.
@@ -97,6 +106,9 @@ func (s *scan) measure(i int) (m measured) {
 		if next := s.at(i).In("number"); next.N > 0 { // "a half", "a few"
 			m.amount, i = next.Value, i+next.N
 		}
+	}
+	for k := m.begins; k < i; k++ {
+		m.few = m.few || s.at(k).Of("word.few")
 	}
 	if m.said {
 		i = s.rangeOf(&m, i)
@@ -413,6 +425,9 @@ var eggSizes = map[float64]float64{0.7: 0.86, 1: 0.98, 1.4: 1, 1.6: 1.12}
 
 // weigh turns a measure of a food into grams.
 func (s *scan) weigh(out *Ingredient, f *food.Food, m *measured) {
+	if !m.said && m.unit == "" && s.said.grams == 0 && s.said.measure != nil {
+		*m = s.taken()
+	}
 	out.Amount, out.High, out.Unit, out.Said = m.amount, m.high, m.unit, m.said
 	if m.unit == "pack" && m.pack == 0 {
 		m.pack, m.net = s.said.grams, s.said.ounces
@@ -520,10 +535,17 @@ func (r *Reader) gramsOf(f *food.Food, m *measured) (grams, sure float64) {
 	case "bit":
 		return m.amount * bitGrams(f), 0.5
 	case "":
-		if f.GramsPerPiece == 0 && m.amount == 1 {
+		switch {
+		case f.GramsPerPiece > 0:
+		case m.amount == 1:
 			return bitGrams(f), 0.3 // "a little milk"
+		case m.few:
+			return f.GramsPerCup / 16, 0.3 // "a few capers": a tablespoon
 		}
 	case "handful":
+		if f.Group == food.Nut {
+			return m.amount * m.per * f.GramsPerCup / 4, 0.5
+		}
 		return m.amount * m.per * f.GramsPerCup / 2, 0.5
 	case "leaf", "sprig":
 		if f.PieceName != m.unit {

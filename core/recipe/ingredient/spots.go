@@ -102,10 +102,10 @@ func (r *Reader) madeAt(tokens []words.Token, i int, l words.Language) (*food.Fo
 	return nil, 0
 }
 
-// verbHere says that a word which could be a food is a verb: "las pasas por harina".
+// verbHere says that a word which could be a food is a verb, or a measure: "las pasas por harina", "una nuez de mantequilla".
 func verbHere(tokens []words.Token, i, n int) bool {
 	for _, m := range tokens[i].Means {
-		if m.N > n && (strings.HasPrefix(m.List, "act.") || strings.HasPrefix(m.List, "do.")) {
+		if m.N > n && (strings.HasPrefix(m.List, "act.") || strings.HasPrefix(m.List, "do.") || m.List == "unit.knob") {
 			return true
 		}
 	}

@@ -10,10 +10,11 @@ import (
 // weighing is what a line says that a food of it weighs, beside the amount that it is measured in: "2 carrots (200 g)",
 // "two potatoes that weigh 300 g", "6 tbsp water (90 g)".
 type weighing struct {
-	grams  float64 // of the whole, or of each piece
-	cups   float64 // a volume in its place
-	each   bool
-	ounces bool
+	grams   float64   // of the whole, or of each piece
+	cups    float64   // a volume in its place
+	measure *measured // an amount in kitchen measures or pieces: "ground flax (2 tbsp)"
+	each    bool
+	ounces  bool
 	// drained says that it is without the liquid of a tin, instead that it stands for another weight: of the food once it is
 	// cooked, or peeled.
 	drained, instead bool
@@ -84,8 +85,11 @@ func (s *scan) within(from, to int) {
 		case w.at < from || w.at > to:
 		case w.cups > 0:
 			s.said.cups = w.cups
+		case w.measure != nil && s.said.measure != nil:
+		case w.measure != nil:
+			s.said.measure = w.measure
 		case s.said.grams == 0:
-			w.cups = s.said.cups
+			w.cups, w.measure = s.said.cups, s.said.measure
 			s.said = *w
 		default:
 			s.said.drained = s.said.drained || w.drained
@@ -147,11 +151,48 @@ func (s *scan) cookedIn(b []words.Token) bool {
 	return slices.ContainsFunc(b, func(t words.Token) bool { return t.Of("word.in") || t.Of("do.fry") || t.Of("do.low") })
 }
 
+// amountBefore says that the line begins with an amount of its own, to which brackets say the same in other words.
+func (s *scan) amountBefore() bool {
+	return s.measure(words.LeadOf(s.main)).said
+}
+
+// taken gives the amount that brackets say of the food which is weighed now, and leaves those of the next: "salt (1 tsp) and
+// pepper (1/2 tsp)".
+func (s *scan) taken() measured {
+	m := *s.said.measure
+	k := slices.IndexFunc(s.weighings, func(w weighing) bool { return w.measure == s.said.measure })
+	s.weighings = slices.Delete(s.weighings, k, k+1)
+	s.said.measure = nil
+	if k = slices.IndexFunc(s.weighings, func(w weighing) bool { return w.measure != nil }); k >= 0 {
+		s.said.measure = s.weighings[k].measure
+	}
+	return m
+}
+
+// wholeAmount is the amount in pieces, kitchen measures or packs that brackets begin with, where nothing else stands before
+// their end or a comma but the size of a piece: "(2 cloves)", "(1 cup, grated)", "(1 large)", "(15 oz can, drained)".
+func (s *scan) wholeAmount() (m measured) {
+	m = s.measure(0)
+	end := m.n
+	if size := s.at(end).In("size"); m.unit == "" && size.N > 0 {
+		m.size, end = size.Value, end+size.N
+	}
+	whole := end >= len(s.main) || s.at(end).Is(",")
+	weighed := m.unit == "g" || m.unit == "oz" || m.unit == "cup" && m.per < 0.2 // of millilitres
+	if !whole || m.bad || weighed || m.amount <= 0 || m.unit == "" && m.amount > mostWeighed {
+		return measured{}
+	}
+	return m
+}
+
 // bracketWeighing reads the weight that brackets say.
 func (s *scan) bracketWeighing(b []words.Token) (w weighing, ok bool) {
 	inner := scan{r: s.r, text: s.text, l: s.l, main: b}
 	if f, _, _, _ := inner.fatAndAmount(); f != nil && s.cookedIn(b) {
 		return w, false // "(sweated in 25 g butter)" weighs the butter
+	}
+	if m := inner.wholeAmount(); m.said && !s.amountBefore() {
+		return weighing{measure: &m}, true
 	}
 	has := func(list string) bool { return slices.ContainsFunc(b, func(t words.Token) bool { return t.Of(list) }) }
 	for i, past := 0, 0; i < len(b); i++ {
@@ -190,5 +231,5 @@ func (s *scan) bracketWeighing(b []words.Token) (w weighing, ok bool) {
 	}
 	w.drained = w.grams > 0 && has("word.drained")
 	w.instead = w.grams > 0 && (w.drained || has("word.net") || has("state.cooked") && !slices.ContainsFunc(s.main, func(t words.Token) bool { return t.Of("state.cooked") }))
-	return w, w.grams > 0 || w.cups > 0
+	return w, w.grams > 0 || w.cups > 0 || w.measure != nil
 }

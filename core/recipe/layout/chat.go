@@ -12,6 +12,25 @@ var (
 	message = regexp.MustCompile(`^<([^<>]{1,24})>\s+(.+)$`)
 )
 
+// clock is the time at which a line of a video's captions, or of a timetable, begins.
+var clock = regexp.MustCompile(`^\s*[\[(]?\d{1,2}:\d{2}(?::\d{2})?[\])]?\s*[-–—:]?\s+`)
+
+// leastTimed is how many lines begin with a time where all times are taken for those of captions.
+const leastTimed = 3
+
+// untimed takes the times off that the lines of captions begin with: "00:42 Ingredients: ...". They say when something is
+// shown, not how long it takes.
+func untimed(lines []string) []string {
+	if countOf(lines, clock) < leastTimed {
+		return lines
+	}
+	out := make([]string, len(lines))
+	for i, line := range lines {
+		out[i] = line[len(clock.FindString(line)):]
+	}
+	return out
+}
+
 // speakers are who says something in a text that is a chat; none in one that is not.
 type speakers map[string]bool
 

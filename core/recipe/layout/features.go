@@ -112,6 +112,11 @@ func (p *page) look(r *Row) (s seen) {
 	s.sentence = s.words > 4 && (strings.ContainsAny(r.Text[len(r.Text)-1:], ".!?") || strings.Contains(r.Text, ". "))
 	spots := p.reader.Spots(r.Read, tokens, p.l)
 	s.foods = len(spots)
+	for i := range spots {
+		if k := spots[i].At; k > 0 && tokens[k-1].Of("word.refuse") && !spots[i].Said {
+			s.foods-- // "(no egg for Billy)"
+		}
+	}
 	if s.verbFirst && len(spots) > 0 && spots[0].At == 0 {
 		s.verbFirst, s.verbs = false, s.verbs-1 // "cooking apples"
 	}
@@ -124,6 +129,9 @@ func (p *page) look(r *Row) (s seen) {
 	}
 	if colon := slices.IndexFunc(tokens, func(t words.Token) bool { return t.Is(":") }); at < 0 && colon > 0 && colon <= 3 && s.foods > 1 && s.words <= 20 && !r.Ordered && colon+1 < len(tokens) && tokens[colon+1].Kind == words.Number {
 		at, s.amountFood, s.verbFirst, s.verbs = colon+1, true, false, 0 // "coating: ¾ cup crushed cornflakes, ¼ cup aquafaba"
+	}
+	if colon := slices.IndexFunc(tokens, func(t words.Token) bool { return t.Is(":") }); at < 0 && colon > 0 && !r.Ordered && s.words <= 30 && listBehind(spots, colon) {
+		at, s.amountFood, s.verbFirst, s.verbs = colon+1, true, false, 0 // "We will provide: oats (60 g), 1 tbsp tomato purée, salt"
 	}
 	s.amountLast = at < 0 && s.words <= 8 && p.reader.EndsWithAmount(r.Read, tokens, p.l)
 	s.amountFirst = at >= 0
@@ -141,6 +149,21 @@ func (p *page) look(r *Row) (s seen) {
 		s.onlyFoods = true
 	}
 	return s
+}
+
+// listBehind says that foods follow a colon at once, at least two of them with amounts.
+func listBehind(spots []ingredient.Spot, colon int) bool {
+	const near, least = 2, 2
+	said := 0
+	for i := range spots {
+		if i == 0 && spots[i].At-colon > near && !(spots[i].Said && spots[i].Begin-colon <= near) || spots[i].At < colon {
+			return false
+		}
+		if spots[i].Said {
+			said++
+		}
+	}
+	return said >= least
 }
 
 func (p *page) firstWord(tokens []words.Token) *words.Token {

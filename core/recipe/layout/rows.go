@@ -47,7 +47,11 @@ func rowsOf(text string, l words.Language, reader *ingredient.Reader) []Row {
 	}
 	lines = columns(untabled(unseparated(unthreaded(lines), l), l), l)
 	mender := newMender(reader, l)
-	said, wrapped := speakersOf(lines), wrappedText(lines)
+	said := speakersOf(lines)
+	if len(said) == 0 {
+		lines = untimed(lines)
+	}
+	wrapped := wrappedText(lines)
 	lines = questioned(lines)
 	pictured := 3 <= countOf(lines, picture)
 	var rows []Row

@@ -223,8 +223,9 @@ func value(s string, l Language) float64 {
 	return total
 }
 
-// Stem makes one word of singular and plural.
+// Stem makes one word of singular, plural and possessive.
 func Stem(w string) string {
+	w = strings.TrimSuffix(w, "'s")
 	switch {
 	case len(w) > 4 && strings.HasSuffix(w, "ies"):
 		return w[:len(w)-3] + "y"
