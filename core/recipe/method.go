@@ -128,8 +128,20 @@ func (m *procedure) landmarks() {
 		}
 	}
 	if m.mixedAt < 0 {
-		m.mixedAt = max(0, m.first()-1)
+		if m.mixedAt = m.lastMixed(m.first()); m.mixedAt < 0 {
+			m.mixedAt = max(0, m.first()-1)
+		}
 	}
+}
+
+// lastMixed is the last sentence before one that tells to mix or knead; -1 where none does.
+func (m *procedure) lastMixed(end int) int {
+	for i := min(end, len(m.sentences)) - 1; i >= 0; i-- {
+		if s := &m.sentences[i]; !s.note && !s.sauce && s.has("act.mix") >= 0 {
+			return i
+		}
+	}
+	return -1
 }
 
 // onlyMixes says that a sentence is a verb of mixing and nothing else, which means all that was told before: "Combine."
@@ -202,7 +214,7 @@ func (m *procedure) beside(s *sentence) {
 		}
 	}
 	filled := s.has("act.shape") >= 0 && s.has("word.fill") >= 0 && s.under("piece.") >= 0 // "form 12 balls and fill them with the meat"
-	s.sauce = only > 0 && could == len(s.mentions) && !filled && !(s.has("heat.oven") >= 0 && len(s.temperatures()) > 0)
+	s.sauce = s.beside && s.under("piece.") < 0 || only > 0 && could == len(s.mentions) && !filled && !(s.has("heat.oven") >= 0 && len(s.temperatures()) > 0)
 	for x := range s.mentions {
 		at := &s.mentions[x]
 		kept := slices.DeleteFunc(slices.Clone(at.items), func(k int) bool { return m.entries[k].aside() != s.sauce })
@@ -252,6 +264,9 @@ func (m *procedure) countsPieces(s *sentence) bool {
 		if n == 0 || v < 2 {
 			continue
 		}
+		if m.timesWeight(s, k) {
+			return true // "12 x 50 g"
+		}
 		for j := k + n; j < min(len(s.tokens), k+n+5); j++ { // "4 x 5½ oz patties"
 			if t := &s.tokens[j]; t.Under("piece.").N > 0 || t.Of("unit.piece") || t.Of("word.portion") {
 				return true
@@ -268,10 +283,12 @@ func (s *sentence) onlyThick() bool {
 }
 
 func (m *procedure) findShape() {
-	for i := max(0, m.mixedAt); i < len(m.sentences); i++ {
-		if s := &m.sentences[i]; !s.note && !s.sauce && m.shapes(s) {
-			m.shapeAt = i
-			return
+	for _, from := range []int{max(0, m.mixedAt, m.halfTold()), max(0, m.mixedAt)} {
+		for i := from; i < len(m.sentences); i++ {
+			if s := &m.sentences[i]; !s.note && !s.sauce && m.shapes(s) {
+				m.shapeAt = i
+				return
+			}
 		}
 	}
 }

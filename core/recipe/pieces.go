@@ -118,6 +118,8 @@ func (m *procedure) kindOf(from, to int) piece.Kind {
 				return byTitle
 			case kind == piece.Fritter && byTitle != "" && byTitle != piece.Stuffing:
 				return byTitle
+			case kind == piece.Ball && byTitle != piece.Ball && s.has("word.flatten") > s.has("act.shape"):
+				return piece.Patty // "make balls and flatten them"
 			default:
 				return kind
 			}
@@ -479,6 +481,20 @@ func (m *procedure) vessels(from, to int) int {
 	return one
 }
 
+// timesWeight says that a number is of pieces that are told by their weight, and not of packs of a food: "12 x 50 g".
+func (m *procedure) timesWeight(s *sentence, i int) bool {
+	k := i + 1
+	if !words.TimesWeight(s.tokens, i) {
+		return false
+	}
+	for k++; k < len(s.tokens); k++ {
+		if f, _ := m.reader.FoodAt(s.tokens, k, m.l); f != nil || s.tokens[k].Of("unit.pack") {
+			return false
+		}
+	}
+	return true
+}
+
 // countIn finds the count of a sentence of shaping: "8 patties", "divide into 6",
 // "you should get about 30".
 func (m *procedure) countIn(s *sentence, most int) int {
@@ -491,6 +507,10 @@ func (m *procedure) countIn(s *sentence, most int) int {
 		k := i + n
 		if k+1 < len(s.tokens) && s.tokens[k].Is("-") && s.tokens[k+1].Of("by") { // "9- by 5-inch"
 			continue
+		}
+		if m.timesWeight(s, i) {
+			m.mark(s, s.tokens[i].At, s.tokens[k].End, "count", -1)
+			return int(v)
 		}
 		if k < len(s.tokens) && s.tokens[k].Of("by") || i > 0 && s.tokens[i-1].Of("by") {
 			continue

@@ -76,6 +76,7 @@ type sentence struct {
 	all       bool            // speaks of everything
 	note      bool            // is the recipe's own voice, not a step
 	sauce     bool            // is about what is not of the mix
+	beside    bool            // stands behind a label that says so: "sauce: ..."
 }
 
 // segment is a verb and the foods it goes with.
@@ -141,7 +142,7 @@ func sentencesOf(steps []string, spoken []Told, l words.Language) (out []sentenc
 		if total += len(tokens); total > mostFollowed {
 			return out
 		}
-		note := isNote(tokens)
+		note, beside := isNote(tokens), labelsSauce(tokens, text)
 		coldWords(tokens)
 		ownWords(tokens, text, i, spoken)
 		denied(tokens)
@@ -151,6 +152,7 @@ func sentencesOf(steps []string, spoken []Told, l words.Language) (out []sentenc
 			if end > start {
 				s := sentence{step: i, text: text, tokens: tokens[start:end]}
 				s.list()
+				s.beside = beside
 				s.note = note || s.has("word.next time") >= 0 || isNote(s.tokens) || len(s.tokens) > 2 && s.tokens[0].Of("alternative") && s.tokens[0].Plain != "o"
 				out = append(out, s)
 			}
@@ -171,6 +173,18 @@ func sentencesOf(steps []string, spoken []Told, l words.Language) (out []sentenc
 		cut(len(tokens))
 	}
 	return out
+}
+
+// labelsSauce says that a step begins with a label for what is cooked or served beside the pieces: "sauce: 6 tomatoes, blend".
+func labelsSauce(tokens []words.Token, text string) bool {
+	const longest = 3
+	for k := 1; k <= longest && k < len(tokens); k++ {
+		if tokens[k].Is(":") {
+			part := PartOf(text[tokens[0].At:tokens[k].At])
+			return part == "sauce" || part == "broth" || part == Serving
+		}
+	}
+	return false
 }
 
 // dashed says that a dash between spaces at a token parts two steps, as notes have them: "knead 5 min - fridge overnight".
@@ -241,12 +255,23 @@ func coldWords(tokens []words.Token) {
 		if coldDegrees(tokens, i) {
 			tokens[i].Means = append(tokens[i].Means, words.Meaning{List: "act.chill", N: 1}) // "hold at 36 F for 4 hours"
 		}
+		if inOven(tokens, i) {
+			tokens[i].Means = append(tokens[i].Means, words.Meaning{List: "do.bake", N: 1})
+		}
 		for k := i; k < i+tokens[i].In("no heat").N && k < len(tokens); k++ {
 			tokens[k].Means = slices.DeleteFunc(tokens[k].Means, func(m words.Meaning) bool {
 				return strings.HasPrefix(m.List, "heat.") || strings.HasPrefix(m.List, "do.")
 			})
 		}
 	}
+}
+
+// inOven says that something is put into an oven whose heat is told before its name: "in a 325 oven".
+func inOven(tokens []words.Token, i int) bool {
+	if !tokens[i].Of("heat.oven") || tokens[i].Under("do.").N > 0 || i == 0 || tokens[i-1].Kind != words.Number && !tokens[i-1].Of("degrees") && !tokens[i-1].Of("fahrenheit") && !tokens[i-1].Of("celsius") {
+		return false
+	}
+	return slices.ContainsFunc(tokens[max(0, i-4):i], func(t words.Token) bool { return t.Of("word.in") })
 }
 
 // coldDegrees says that a number is the temperature of a refrigerator, "4 °C" or "36°F".

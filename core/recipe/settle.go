@@ -83,7 +83,7 @@ func (m *procedure) place(e *entry) {
 		e.part = Liquid
 		return
 	}
-	if !roles[""] && (e.item.Extra || m.drops(e)) {
+	if !roles[""] && (e.item.Extra && len(m.spoken) == 0 || m.drops(e)) {
 		return // what is used outside comes on top of it, or is a few drops of it
 	}
 	if !roles[""] {

@@ -32,7 +32,7 @@ func (r *Reader) Phrases(text string, l words.Language, named map[string]bool) (
 			if m := s.at(from - 1); m.Of("about") || m.Of("article") && s.at(from).Of("size") {
 				from--
 			}
-			if s.at(from-1).Of("another") || s.at(from-1).Of("part.juice") {
+			if s.at(from-1).Of("another") && !s.at(from-2).Of("word.the") || s.at(from-1).Of("part.juice") {
 				from--
 			}
 		case spot.Said:
@@ -87,6 +87,11 @@ func (r *Reader) Phrases(text string, l words.Language, named map[string]bool) (
 		most := len(tokens)
 		if k+1 < len(found) {
 			most = found[k+1].from
+		}
+		for i := range spots {
+			if at := spots[i].At; at >= p.to && at < most && s.at(at+spots[i].N).Of("word.would") {
+				most = max(p.to, at-1) // "a tablespoon of cornflour where an egg would have made them heavy"
+			}
 		}
 		to := s.described(p.to, most)
 		out = append(out, Span{tokens[p.from].At, tokens[to-1].End})
@@ -180,8 +185,8 @@ func (s *scan) refused(spots []Spot, k int) bool {
 		}
 	}
 	end := spot.At + spot.N
-	if s.othersDo(end, spot.Food) {
-		return true
+	if s.othersDo(end, spot.Food) || s.at(end).Of("word.would") {
+		return true // "where an egg would have made them heavy"
 	}
 	return s.at(end).Of("word.refuse") && !spot.Said && !s.at(end+1).Of("word.of")
 }
@@ -317,7 +322,7 @@ func (s *scan) described(from, most int) int {
 			}
 		}
 		switch {
-		case t.Is("."), t.Is(";"), t.Is("!"), t.Is("?"):
+		case t.Is("."), t.Is(";"), t.Is("!"), t.Is("?"), t.Of("word.it") && k > to && known(s.at(k-1)) == 0: // "keeps them firm"
 			return to
 		case t.Of("word.then"), t.Of("word.self"), t.Under("act.").N > 0 && known(t) == 0, t.Of("word.subject"),
 			t.Under("heat.").N > 0 && t.Under("do.").N == 0, t.Of("word.in") && !t.Of("word.of") && s.at(k-1).Under("do.").N == 0, t.Of("tin"), t.Of("dish"),

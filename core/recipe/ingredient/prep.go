@@ -43,7 +43,7 @@ func (s *Saying) minutes(usual float64) float64 {
 // onions are a sauté, fried bacon is browned.
 var means = map[string][]food.Do{
 	"do.fry": {food.Saute, food.Brown, food.Toast}, "do.brown": {food.Brown, food.Saute}, "do.roast": {food.Roast, food.OvenDry, food.Toast},
-	"do.bake": {food.OvenDry, food.Roast, food.Toast}, "do.toast": {food.Toast, food.Roast}, "do.blitz": {food.Blitz}, "do.mash": {food.Mash},
+	"do.bake": {food.OvenDry, food.Roast, food.Toast}, "do.toast": {food.Toast, food.Roast}, "do.blitz": {food.Blitz}, "do.mash": {food.Mash, food.Blitz},
 	"do.press": {food.Press}, "do.drain": {food.Press}, "do.drainwell": {food.Press}, "do.soak": {food.SoakGel, food.Soak}, "do.gel": {food.SoakGel},
 }
 
@@ -83,8 +83,10 @@ func sensible(do food.Do, list string, f *food.Food, s Saying) bool {
 			return false // "corn, well drained" gives no more water
 		}
 		return !aromatics[f.ID] && !(list == "do.drain" && f.Group == food.Legume)
-	case food.Roast, food.Blitz:
+	case food.Roast:
 		return !mashed
+	case food.Blitz: // what is crushed and has no water breaks: nuts, seeds, flakes
+		return !mashed && (list != "do.mash" || f.Group == food.Nut || f.Group == food.Seed || f.ID == "oats-rolled")
 	case food.Mash:
 		// What is a mash by name is mashed again only where it is to stay rough.
 		return f.Water > 20 && !aromatics[f.ID] && (f.Group != food.Vegetable || f.State == food.Cooked && !mashed || mashed && s.Level > 0 && s.Level < 0.7)

@@ -186,8 +186,10 @@ func (s *scan) says() {
 			}
 		}
 	}
+	second := false // behind "or": what is said there is not said of the first food
 	for t := range s.everywhere {
-		if wished[t.At] {
+		second = second || t.Of("alternative")
+		if wished[t.At] || second && t.Under("free.").N > 0 {
 			continue
 		}
 		s.state.leafy = s.state.leafy || t.Of("word.leafy")

@@ -56,6 +56,10 @@ func (r *Reader) Spots(text string, tokens []words.Token, l words.Language) (out
 						next += 2
 					}
 					ended := ofThem || s.at(next-1).Is(".") && s.capital(next) && tokens[k-1].Is(",") // "Soy sauce, 3 tbsp. Smoked paprika 2 tsp."
+					unknown := tokens[k-1].Is(",") && s.at(next).Kind == words.Word && known(s.at(next)) == 0 && !describes(s.at(next)) && !s.at(next).Of("alternative") && !small[s.at(next).Plain]
+					if unknown { // "or GF crumbs, 1/3 c cotija"
+						break
+					}
 					if !ended && s.leadsToFood(next, l) || next+1 < len(tokens) && tokens[next].Of("word.of") || s.time(k) {
 						break // the amount of what comes next, or no amount
 					}

@@ -35,6 +35,7 @@ type seen struct {
 	words, foods, verbs                               int
 	amountFirst, amountBehind, amountFood, amountLast bool
 	onlyFoods, verbFirst, timed, sentence             bool
+	measured                                          bool // an amount of a food stands in it
 	countsPieces                                      bool // "30 balls, walnut size"
 }
 
@@ -135,8 +136,9 @@ func (p *page) look(r *Row) (s seen) {
 	}
 	s.amountLast = at < 0 && s.words <= 8 && p.reader.EndsWithAmount(r.Read, tokens, p.l)
 	s.amountFirst = at >= 0
-	s.countsPieces = at >= 0 && at+1 < len(tokens) && tokens[at+1].Under("piece.").N > 0
+	s.countsPieces = at >= 0 && at+1 < len(tokens) && (tokens[at+1].Under("piece.").N > 0 || s.foods == 0 && words.TimesWeight(tokens, at))
 	for _, f := range spots {
+		s.measured = s.measured || f.Said
 		switch {
 		case !f.Said:
 		case f.Begin <= at+1 && s.amountFirst:
@@ -263,7 +265,7 @@ func (p *page) features(i int) (out []int) {
 	is("tells of oneself", slices.ContainsFunc(withoutBrackets(r.tokens), func(t words.Token) bool { return t.Of("word.self") }))
 	is("begins with a yield", yields.MatchString(r.start()) && (t("makes") || t("page time")))
 	is("begins a note", t("note") && strings.ContainsAny(r.Text[:min(len(r.Text), 24)], ":-") || t("aside note"))
-	is("refuses", t("word.refuse") && !s.verbFirst)
+	is("refuses", t("word.refuse") && !s.verbFirst && !s.measured)
 	is("asks", strings.HasSuffix(r.Text, "?") || strings.HasPrefix(r.Text, "¿"))
 	is("is an address", address.MatchString(r.start()) || strings.HasPrefix(r.Text, "--") || strings.HasPrefix(r.Text, "__"))
 	is("signs off", len(r.tokens) > 0 && s.words <= 6 && r.tokens[0].Of("sign off"))

@@ -131,7 +131,7 @@ func TestColumnsComeApart(t *testing.T) {
 	for _, r := range labelled(t, amid, nil) {
 		lines = append(lines, r.Read)
 	}
-	assert.Equal(t, []string{"PORCUPlNE MEATBALLS", "Makes 24", "1 lb. ground beef", "1/2 c. uncooked rice", "1/4 c. finely chopped onion", "1/2 tsp. salt", "1/4 tsp. pepper", "1 can (15 oz.)", "tomato sauce", "1 c. water", "Mix beef, rice, onion, salt", "and pepper. Shape into 24", "balls."}, lines)
+	assert.Equal(t, []string{"PORCUPlNE MEATBALLS", "Makes 24", "1 lb. ground beef", "1/2 c. uncooked rice", "1/4 c. finely chopped onion", "1/2 tsp. salt", "1/4 tsp. pepper", "1 can (15 oz.) tomato sauce", "1 c. water", "Mix beef, rice, onion, salt", "and pepper. Shape into 24", "balls."}, lines)
 	for _, r := range labelled(t, "Qty    Unit   Ingredient\n1.5    cup    lentils, brown, cooked\n0.75   cup    mushrooms, cremini, chopped\n0.33   cup    oats, old fashioned\n2      Tbsp   tomato paste\n0.5    tsp    salt and pepper\n", nil)[1:] {
 		assert.Equal(t, layout.Item, r.Label, "%q", r.Text)
 		assert.Regexp(t, `^\d`, r.Read, "an amount stays with its food, and is no number of a step")

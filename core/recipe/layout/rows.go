@@ -334,7 +334,7 @@ func columns(lines []string, l words.Language) []string {
 	if out := apart(lines, 4, .8, l); out != nil {
 		return out
 	}
-	if out := apartIn(lines, 3, .7, l, func(line string) bool { return strings.TrimSpace(line) != "" }); out != nil {
+	if out := apartIn(lines, 3, .6, l, func(line string) bool { return strings.TrimSpace(line) != "" }); out != nil {
 		return out
 	}
 	if out := apartIn(lines, 4, 1, l, func(line string) bool { return halvesOf(line, l).right != "" }); out != nil {
@@ -429,7 +429,7 @@ func apart(lines []string, least int, share float64, l words.Language) []string 
 	slices.Sort(places)
 	alike, middle := 0, places[len(places)/2]
 	for _, at := range places {
-		if at >= middle-3 && at <= middle+3 {
+		if at >= middle-indented && at <= middle+indented {
 			alike++
 		}
 	}
@@ -450,7 +450,12 @@ func apart(lines []string, least int, share float64, l words.Language) []string 
 	}
 	var out, right []string
 	for _, h := range both {
-		out, right = append(out, h.left), append(right, h.right)
+		out = append(out, h.left)
+		if n := len(right) - 1; n >= 0 && h.right != "" && right[n] != "" && h.at > places[0]+1 && places[1] == places[0] {
+			right[n] += " " + h.right // it is set in: the line before goes on
+			continue
+		}
+		right = append(right, h.right)
 	}
 	return append(append(out, ""), right...)
 }
@@ -464,6 +469,9 @@ func startsNumber(text string) bool {
 // Lines longer than widest, in bytes, are not looked at for two columns; one that begins behind more blanks than widestIndent
 // belongs to the right column alone.
 const widest, widestIndent = 400, 30
+
+// indented is how far a line of a column may stand from the others, in characters: one that goes on is set in by four.
+const indented = 5
 
 var gap = regexp.MustCompile(`\s{3,}|\t+`)
 

@@ -115,7 +115,7 @@ func (p *phrase) fits(tokens []Token, i int) (n int, ok bool) {
 // LeadOf gives the token behind the words by which somebody who talks leads over to the next food: "So you want", "Then"; 0
 // where there are none.
 func LeadOf(tokens []Token) int {
-	k := purpose(tokens)
+	k := max(purpose(tokens), refusal(tokens))
 	for k < len(tokens) {
 		n := max(tokens[k].In("word.lead").N, tokens[k].In("word.replaced").N)
 		if n == 0 && !(k > 0 && (tokens[k].Is(",") || tokens[k].Is("!") || tokens[k].Is("."))) {
@@ -124,6 +124,31 @@ func LeadOf(tokens []Token) int {
 		k += max(n, 1)
 	}
 	return k
+}
+
+// refusal gives where a line that begins with what is not used comes to an amount: "no egg! 1 tbsp ground flax"; 0 for none.
+func refusal(tokens []Token) int {
+	const most = 4
+	if len(tokens) == 0 || !tokens[0].Of("word.refuse") {
+		return 0
+	}
+	for k := 1; k < min(len(tokens)-1, most); k++ {
+		if tokens[k].Kind == Mark {
+			if next := &tokens[k+1]; (tokens[k].Is("!") || tokens[k].Is(",") || tokens[k].Is(":") || tokens[k].Is(";") || tokens[k].Is(".")) && (next.Kind == Number || next.Of("number") || next.Of("article")) {
+				return k + 1
+			}
+			return 0
+		}
+	}
+	return 0
+}
+
+// TimesWeight says that a number at a token counts what another tells the weight of: "12 x 50 g", "4 x 5 oz".
+func TimesWeight(tokens []Token, i int) bool {
+	if i+3 >= len(tokens) || tokens[i].Kind != Number || !tokens[i+1].Is("x") || tokens[i+2].Kind != Number {
+		return false
+	}
+	return slices.ContainsFunc(tokens[i+3:min(len(tokens), i+5)], func(t Token) bool { return t.Of("unit.g") || t.Of("unit.oz") })
 }
 
 // purpose gives where the words end that tell what something is for or in whose place: "instead of egg and breadcrumbs I use",
