@@ -46,12 +46,9 @@ func stockOf(a *Ask, k *kitchen.Kitchen) *stock {
 	for _, m := range a.Must {
 		id := k.Foods.Find(m.Food).ID
 		grams := m.Grams
-		for _, y := range k.Foods.Yields() { // dry legumes and grains go in cooked
-			if y.Dry.ID == id {
-				id, grams = y.Cooked.ID, grams*y.Factor
-				s.dry[id] = y
-				break
-			}
+		if y, ok := madeReady(a, k, id); ok {
+			id, grams = y.Cooked.ID, grams*y.Factor
+			s.dry[id] = y
 		}
 		s.must[id], named[id] = grams, true
 	}
@@ -86,6 +83,18 @@ func stockOf(a *Ask, k *kitchen.Kitchen) *stock {
 		slices.SortStableFunc(s.by[r], func(x, y *food.Food) int { return cmp.Compare(s.rank(x), s.rank(y)) })
 	}
 	return s
+}
+
+// madeReady is how a dry legume or grain goes in: cooked, but for one that needs no boiling and is asked for in hot oil, where it
+// goes in soaked and raw, as falafel is made of chickpeas; false for a food that is not dry.
+func madeReady(a *Ask, k *kitchen.Kitchen, id string) (y food.Yield, ok bool) {
+	inOil := len(a.Methods) > 0 && !slices.ContainsFunc(a.Methods, func(m method.Method) bool { return m != method.DeepOil && m != method.ShallowOil })
+	for _, of := range k.Foods.Yields() {
+		if of.Dry.ID == id && (!ok || inOil && of.BoilMinutes == 0) {
+			y, ok = of, true
+		}
+	}
+	return y, ok
 }
 
 // clear says that everybody at the table may eat a food, for all that is known.
@@ -165,7 +174,8 @@ func (s *stock) bases() (out []base) {
 	add := func(b base) {
 		for i := range b {
 			for j := range i {
-				if apart(family(b[i]), family(b[j])) {
+				asked := slices.Contains(musts, b[i]) && slices.Contains(musts, b[j])
+				if !asked && apart(family(b[i]), family(b[j])) {
 					return
 				}
 			}

@@ -90,7 +90,7 @@ func Compose(k *kitchen.Kitchen, a *Ask, done <-chan struct{}) (Answer, error) {
 	if musts := c.stock.musts(body); len(musts) > 1 {
 		for i := range musts {
 			for j := range i {
-				if apart(family(musts[i]), family(musts[j])) {
+				if neverTogether(family(musts[i]), family(musts[j])) {
 					return Answer{}, &Fault{"must-apart", musts[i].ID}
 				}
 			}

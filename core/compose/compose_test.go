@@ -248,6 +248,28 @@ func TestWhatCooksBeginWith(t *testing.T) {
 	}
 }
 
+// What is kept apart goes together where both are asked for; alone, each is given without the other.
+func TestFamiliesApart(t *testing.T) {
+	both := composed(t, &compose.Ask{Must: []compose.Amount{{Food: "white-beans-canned", Grams: 240}, {Food: "tuna-canned", Grams: 150}}, May: []string{"onion", "parsley", "oats-rolled"}})
+	require.NotEmpty(t, both.Proposals)
+	assert.Equal(t, 150., grams(&both.Proposals[0].Document, "tuna-canned"))
+	one := composed(t, &compose.Ask{Must: []compose.Amount{{Food: "white-beans-canned", Grams: 400}}, May: []string{"onion", "tuna-canned", "oats-rolled", "chickpea-flour"}})
+	require.NotEmpty(t, one.Proposals)
+	for _, p := range one.Proposals {
+		assert.Zero(t, grams(&p.Document, "tuna-canned"))
+	}
+}
+
+// For hot oil dry chickpeas are soaked and go in raw; for the oven they are boiled.
+func TestChickpeasForHotOilAreOnlySoaked(t *testing.T) {
+	for heat, boil := range map[method.Method]float64{method.DeepOil: 0, method.StillOven: 75} {
+		got := composed(t, &compose.Ask{Must: []compose.Amount{{Food: "chickpeas-dry", Grams: 250}}, May: []string{"parsley", "onion", "garlic", "chickpea-flour"}, Kind: piece.Ball, Methods: []method.Method{heat}})
+		require.NotEmpty(t, got.Proposals, heat)
+		require.NotEmpty(t, got.Proposals[0].Before, heat)
+		assert.Equal(t, boil, got.Proposals[0].Before[0].BoilMinutes, heat)
+	}
+}
+
 // Carrots alone hold in nothing: it is told what would make fritters of them.
 func TestWhatWouldMakeFrittersIsTold(t *testing.T) {
 	got := composed(t, &compose.Ask{Must: []compose.Amount{{Food: "carrot", Grams: 400}}, May: []string{"onion"}})

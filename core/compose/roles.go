@@ -93,10 +93,19 @@ func roleOf(f *food.Food) (part, bool) {
 	return p, ok
 }
 
-// never are families that cooks keep apart.
-var never = map[[2]string]bool{
-	{"fish", "meat"}: true, {"fish", "cheese"}: true, {"fish", "nut"}: true, {"fish", "soy"}: true, {"meat", "soy"}: true, {"fish", "bean"}: true,
-}
+// never are families that do not go into one mix; unasked are those that nobody is given together who did not ask for both: tuna
+// and white beans are a mix, but whoever has lentils wants no fish with them.
+var (
+	never   = map[[2]string]bool{{"fish", "meat"}: true}
+	unasked = map[[2]string]bool{
+		{"fish", "cheese"}: true, {"fish", "nut"}: true, {"fish", "soy"}: true, {"meat", "soy"}: true, {"fish", "bean"}: true,
+	}
+)
 
-// apart says that two families do not go into one mix.
-func apart(a, b string) bool { return never[[2]string{a, b}] || never[[2]string{b, a}] }
+// neverTogether says that two families do not go into one mix even where both are asked for.
+func neverTogether(a, b string) bool { return never[[2]string{a, b}] || never[[2]string{b, a}] }
+
+// apart says that two families do not go into one mix unless both are asked for.
+func apart(a, b string) bool {
+	return neverTogether(a, b) || unasked[[2]string{a, b}] || unasked[[2]string{b, a}]
+}
