@@ -5,6 +5,7 @@ import (
 	"strings"
 	"unicode/utf8"
 
+	"cuerda/core/recipe/ingredient"
 	"cuerda/core/recipe/words"
 )
 
@@ -46,7 +47,7 @@ func denied(tokens []words.Token) {
 		far := false
 		for end < len(tokens) && end < i+mostDenied {
 			t := &tokens[end]
-			if t.Kind == words.Mark && !t.Is("-") && !t.Is("'") || t.Of("word.until") && end > i+n || t.Of("word.and") {
+			if t.Kind == words.Mark && !t.Is("-") && !t.Is("'") || t.Of("word.until") && end > i+n || t.Of("word.and") || amountAt(tokens, end) && end > i+n {
 				break
 			}
 			far = far || t.Of("word.far")
@@ -59,6 +60,11 @@ func denied(tokens []words.Token) {
 			without(&tokens[k], "do.", "act.", "heat.", "level")
 		}
 	}
+}
+
+// amountAt says that an amount in a unit begins at a token: in a dictated text what comes next is told there.
+func amountAt(tokens []words.Token, k int) bool {
+	return (tokens[k].Kind == words.Number || tokens[k].Of("number")) && k+1 < len(tokens) && tokens[k+1].Under("unit.").N > 0
 }
 
 // toldBefore says that one of the verbs was told before, without a "not".
@@ -131,10 +137,27 @@ func begins(tokens []words.Token, j int, breathless bool, l words.Language) bool
 		return told(next) || breathless && verbSoon(tokens, j+1, l)
 	case !breathless:
 		return false
+	case intoTheCold(tokens, j):
+		return true
 	case t.Of("it") && told(j+1):
 		return true
 	}
 	return told(j) && !tokens[j-1].Of("word.and") && !tokens[j-1].Of("it") && !tokens[j-1].Of("word.deny") && !tokens[j-1].Of("word.then")
+}
+
+// intoTheCold says that words at a token put the mix or the pieces into the cold for a time: "into the fridge for half an hour".
+func intoTheCold(tokens []words.Token, j int) bool {
+	const most = 3
+	if tokens[j].Plain != "into" && tokens[j].Plain != "a" && tokens[j].Plain != "al" {
+		return false
+	}
+	for k := j; k < min(len(tokens)-1, j+most); k++ {
+		if tokens[k].Of("act.chill") {
+			v, _ := ingredient.Minutes(tokens, k+1)
+			return v > 0 || tokens[k+1].Of("word.for")
+		}
+	}
+	return false
 }
 
 // verbSoon says that one of the next words tells what to do: "and you stir", "and bake them".

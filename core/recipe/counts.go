@@ -148,6 +148,10 @@ func (m *procedure) countIn(s *sentence, most int) int {
 		if k+1 < len(s.tokens) && s.tokens[k].Is("-") && s.tokens[k+1].Of("by") { // "9- by 5-inch"
 			continue
 		}
+		if shape := s.has("act.shape"); shape >= 0 && shape < i && v >= 2 && k < len(s.tokens) && s.tokens[k].Of("word.all told") {
+			m.mark(s, s.tokens[i].At, s.tokens[k].End, "count", -1)
+			return int(v) // "drop by the spoon, 8 total"
+		}
 		if m.timesWeight(s, i) {
 			m.mark(s, s.tokens[i].At, s.tokens[k].End, "count", -1)
 			return int(v)

@@ -361,7 +361,8 @@ func (m *procedure) heats(s *sentence, i int) bool {
 		if timed >= 0 && i >= max(m.shapeAt, m.mixedAt) && s.has("side") > timed && s.under("do.") < timed {
 			return true // "they want four minutes a side"
 		}
-		return timed >= 0 && (i > m.shapeAt || s.has("tin") >= 0) && len(s.temperatures()) > 0
+		hot := s.temperatures()
+		return timed >= 0 && len(hot) > 0 && (i > m.shapeAt || s.has("tin") >= 0 || s.has("act.shape") >= 0 && hot[0].at > s.has("act.shape"))
 	}
 	if s.onlyBefore() && slices.ContainsFunc(m.sentences[i+1:], func(t sentence) bool { return !t.note && t.under("heat.") >= 0 }) {
 		return false // "add the baking powder right before frying", and the frying is told below
@@ -380,6 +381,18 @@ func (m *procedure) heats(s *sentence, i int) bool {
 		return false
 	}
 	return true
+}
+
+// theyBefore says that "they" or "it" stands before a verb for what was named before, and that no food is named until then.
+func (s *sentence) theyBefore(at int) bool {
+	if slices.ContainsFunc(s.mentions, func(x mention) bool { return x.at < at }) {
+		return false
+	}
+	if at > 0 && s.tokens[at].Under("do.").N > 0 && s.tokens[at-1].Of("it") && (at == 1 || s.tokens[at-2].Of("word.and") || s.tokens[at-2].Is(",")) {
+		return true // "los proceso con una cebolla"
+	}
+	const near = 4
+	return slices.ContainsFunc(s.tokens[max(0, at-near):at], func(t words.Token) bool { return t.Plain == "they" || t.Plain == "it" })
 }
 
 // onlyBefore says that what a sentence tells is done before the heat that it names: "chill for 30 minutes before frying".
@@ -429,6 +442,8 @@ func (m *procedure) follow() {
 			}
 			if s.pronoun(g.at, m.l) && len(last) > 0 && len(items) > 0 && !slices.ContainsFunc(s.mentions, func(x mention) bool { return x.at < g.at }) {
 				items = append(slices.Clone(last), items...) // "pícalos con la cebolla"
+			} else if s.theyBefore(g.at) && len(last) > 0 && len(items) > 0 {
+				items = append(slices.Clone(last), items...) // "they go in the food processor with an onion"
 			} else if g.at == 0 && len(s.tokens) > 1 && s.tokens[1].Of("word.with") && slices.ContainsFunc(g.lists, func(x words.Meaning) bool { return x.List == "do.blitz" || x.List == "do.mash" }) {
 				items = append(slices.Clone(last), items...) // "Blitz with an onion": what the sentence before named
 			}

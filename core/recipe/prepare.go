@@ -277,6 +277,9 @@ func (m *procedure) withLiquid(e *entry) bool {
 	return slices.ContainsFunc(m.entries, func(o *entry) bool { return o.line == e.line && o != e && o.food.Is(food.Liquid) })
 }
 
+// tillNextDay is how long what is covered with water stands until the next day, min.
+const tillNextDay = 600
+
 // soaks notes dry legumes that are covered with water and left for hours.
 func (m *procedure) soaks(i int) {
 	s := &m.sentences[i]
@@ -285,7 +288,11 @@ func (m *procedure) soaks(i int) {
 		wet = wet || s.tokens[k].Of("word.water")
 	}
 	minutes, at, _ := s.minutes(0)
-	if !wet || at < 0 || minutes < 120 || s.has("act.rest") < 0 && s.has("do.soak") < 0 {
+	known := at >= 0 && minutes >= 120 && (s.has("act.rest") >= 0 || s.has("do.soak") >= 0)
+	if nextDay := s.has("word.next day") >= 0 || i+1 < len(m.sentences) && m.sentences[i+1].has("word.next day") == 0; !known && nextDay {
+		known, minutes = true, tillNextDay
+	}
+	if !wet || !known {
 		return
 	}
 	for _, x := range s.mentions {
@@ -294,6 +301,7 @@ func (m *procedure) soaks(i int) {
 			if p, ok := ingredient.Preparation("do.soak", e.food, ingredient.Saying{Minutes: minutes}); ok && e.part == "" && e.food.Group == food.Legume && p.Do == food.Soak {
 				e.preps = append(e.preps, told{p, 0, true})
 				m.becomes(s, string(p.Do))
+				s.soaked = true
 			}
 		}
 	}

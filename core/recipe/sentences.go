@@ -73,6 +73,7 @@ type sentence struct {
 	first     map[string]int  // token by list
 	verbs     map[string]bool // lists of its verbs
 	gelled    bool            // tells of flax, chia or psyllium in its water
+	soaked    bool            // tells of dry legumes that are left in water
 	all       bool            // speaks of everything
 	note      bool            // is the recipe's own voice, not a step
 	sauce     bool            // is about what is not of the mix

@@ -39,6 +39,8 @@ func (m *procedure) roleOf(e *entry, u *use) string {
 	switch {
 	case s.has("mass") >= 0 && is("act.mix") && m.mixedAt >= 0 && u.sentence > m.cookAt:
 		return "" // told late: "a la masa también le va ..."
+	case s.soaked && (e.food.Is(food.Liquid) || e.food.ID == "baking-soda"):
+		return "soaking"
 	case fat && is("act.grease") && !is("do.fry", "do.cook"):
 		return Frying
 	case after && (is("act.shape") || e.gone) && s.has("word.fill") >= 0 && e.food.Group == food.Vegetable && e.item.Unit == "" && e.item.Amount >= 2:
@@ -49,7 +51,7 @@ func (m *procedure) roleOf(e *entry, u *use) string {
 		return Coated
 	case is("act.brush") && after && fat:
 		return Frying
-	case is("act.brush") && after && u.sentence >= m.first(): // and no bread of a stuffing, moistened with stock
+	case is("act.brush") && after && u.sentence >= m.first() && !s.verb("act.mix"): // and no bread of a stuffing, moistened with stock
 		return "glaze"
 	case is("act.serve") && after:
 		return Serving

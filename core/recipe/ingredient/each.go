@@ -108,7 +108,42 @@ func (s *scan) eachByItself(from int) bool {
 // seasonings reads a line of nothing but seasonings without amounts, with or without commas between them: "sal pimienta",
 // "s+p", "salt pepper to taste". It gives false where anything else is said.
 func (s *scan) seasonings(from int) bool {
-	var found []foodAndAmount
+	found := s.onlySeasonings(from)
+	if len(found) < 2 {
+		return false
+	}
+	for i := range found {
+		s.takeBehind(&found[i])
+	}
+	return true
+}
+
+// seasoningsBehind reads the seasonings without amounts that a line ends with behind a comma: "2 carrots, grated, salt and pepper".
+func (s *scan) seasoningsBehind() {
+	if len(s.line.Items) == 0 || s.line.Items[0].Food == "" {
+		return
+	}
+	for k := max(0, s.line.Items[0].end); k+1 < len(s.main); k++ {
+		if !s.at(k).Is(",") {
+			continue
+		}
+		found := s.onlySeasonings(k + 1)
+		if slices.ContainsFunc(found, func(p foodAndAmount) bool { return p.f.Group != food.Flavour }) {
+			continue
+		}
+		for i := range found {
+			if !slices.ContainsFunc(s.line.Items, func(it Ingredient) bool { return it.Food == found[i].f.ID }) {
+				s.takeBehind(&found[i])
+			}
+		}
+		if found != nil {
+			return
+		}
+	}
+}
+
+// onlySeasonings gives the seasonings that stand from a token to the end of the line; none where anything else does.
+func (s *scan) onlySeasonings(from int) (found []foodAndAmount) {
 	for k := from; k < len(s.main); {
 		t := s.at(k)
 		if n := t.In("word.salt and pepper").N; n > 0 {
@@ -118,24 +153,21 @@ func (s *scan) seasonings(from int) bool {
 			k += n
 			continue
 		}
-		f, n := s.r.FoodAt(s.main, k, s.l)
+		f, n := s.r.foodAt(s.main, k, s.l, state{spooned: true})
 		switch {
 		case f != nil && minor(f):
 			found = append(found, foodAndAmount{f: f, a: k, b: k + n})
 			k += n
 		case f == nil && (t.Is(",") || t.Is("+") || t.Is("/") || t.Of("word.and") || t.Of("word.plus") || known(t) > 0 || small[t.Plain]):
+			if t.Under("do.").N > 0 {
+				return nil // "with salt, and well squeezed"
+			}
 			k += max(1, known(t))
 		default:
-			return false
+			return nil
 		}
 	}
-	if len(found) < 2 {
-		return false
-	}
-	for i := range found {
-		s.takeBehind(&found[i])
-	}
-	return true
+	return found
 }
 
 // understood says that every food of a line and all that is said of it was found.
@@ -162,6 +194,32 @@ func (s *scan) liquidInBrackets() {
 	}
 	inside[0].at, inside[0].end, inside[0].Said = -1, 0, true
 	s.line.Items = append(s.line.Items, inside[0])
+}
+
+// boiledInBrackets notes that brackets tell how a dry grain or legume is boiled, which the amount before them is of: "1 cup brown
+// lentils (cooked in 3 cups of broth)".
+func (s *scan) boiledInBrackets() {
+	if len(s.line.Items) != 1 || s.state.cooked || s.state.canned || s.line.Items[0].Unit == "pack" {
+		return
+	}
+	it := &s.line.Items[0]
+	if f := s.r.foods.Find(it.Food); f == nil || f.Group != food.Grain && f.Group != food.Legume {
+		return
+	}
+	for _, b := range s.brackets {
+		if slices.ContainsFunc(b, func(t words.Token) bool { return t.Of("word.refuse") || t.Of("do.soak") }) {
+			continue // "(soaked overnight, NOT cooked)"
+		}
+		boils := slices.ContainsFunc(b, func(t words.Token) bool { return t.Of("do.boil") || t.Of("do.cook") || t.Of("heat.simmer") })
+		for k := range b {
+			f, _ := s.r.FoodAt(b, k, s.l)
+			minutes, _ := Minutes(b, k)
+			if boils && (f != nil && f.Is(food.Liquid) || minutes > 0) {
+				it.Boiled, it.Cooked = true, false
+				return
+			}
+		}
+	}
 }
 
 // fatInBrackets adds the fat, with its amount, that brackets have a food fried in: "leeks (sweated in 25 g butter)".

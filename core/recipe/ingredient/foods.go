@@ -39,6 +39,11 @@ func (r *Reader) FoodsIn(text string, l words.Language) (out []Found) {
 
 // FoodAt gives the food with the longest name that begins at a token, and how many tokens that name has; nil for none.
 func (r *Reader) FoodAt(tokens []words.Token, at int, l words.Language) (f *food.Food, n int) {
+	return r.foodAt(tokens, at, l, state{})
+}
+
+// foodAt finds the food as FoodAt does, as a line has it: pepper is a spice where it is taken by the spoon.
+func (r *Reader) foodAt(tokens []words.Token, at int, l words.Language, as state) (f *food.Food, n int) {
 	if at >= len(tokens) || tokens[at].Kind != words.Word || small[tokens[at].Plain] {
 		return nil, 0
 	}
@@ -52,7 +57,7 @@ func (r *Reader) FoodAt(tokens []words.Token, at int, l words.Language) (f *food
 			continue
 		}
 		count++
-		if found := best(r.names[l][key(tokens[at:k+1], l)], state{}); found != nil {
+		if found := best(r.names[l][key(tokens[at:k+1], l)], as); found != nil {
 			f, n = found, k+1-at
 		}
 	}

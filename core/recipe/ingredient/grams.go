@@ -159,6 +159,8 @@ func (r *Reader) gramsOf(f *food.Food, m *measured) (grams, sure float64) {
 		case f.GramsPerPiece > 0:
 		case m.amount == 1:
 			return bitGrams(f), 0.3 // "a little milk"
+		case m.few && f.Group == food.Flavour:
+			return pinchG, 0.3
 		case m.few:
 			return f.GramsPerCup / 16, 0.3 // "a few capers": a tablespoon
 		}

@@ -487,6 +487,32 @@ func has(f *food.Food, of string) bool {
 	return false
 }
 
+// halfPrepared divides the food of a line of which a share only is prepared: "1 cup oats, half of them ground".
+func (s *scan) halfPrepared() {
+	if len(s.line.Items) != 1 || len(s.line.Items[0].Prep) != 1 {
+		return
+	}
+	for _, tokens := range append(slices.Clone(s.brackets), s.main) {
+		for k := range tokens {
+			h := tokens[k].In("half of")
+			if h.N == 0 || h.Value <= 0 || h.Value >= 1 || tokens[k].Of("level") { // "half mashed" is roughly
+				continue
+			}
+			next := k + h.N
+			for next < len(tokens) && (tokens[next].Of("word.of") || tokens[next].Of("word.it") || tokens[next].Of("it")) {
+				next++
+			}
+			if next == len(tokens) || tokens[next].Under("do.").N == 0 {
+				continue
+			}
+			done, left := s.line.Items[0], s.line.Items[0]
+			done.Grams, left.Grams, left.Prep = done.Grams*h.Value, left.Grams*(1-h.Value), nil
+			s.line.Items = []Ingredient{done, left}
+			return
+		}
+	}
+}
+
 // divide makes the food of a line two halves.
 func (s *scan) divide(parts []*food.Food) {
 	whole := s.line.Items[0]

@@ -281,6 +281,9 @@ func (s *scan) unitOf(m *measured, i int, factor *float64) int {
 			i++
 		}
 	}
+	if s.at(i).Of("unit.piece") && s.at(i+1).Under("unit.").N > 0 {
+		i++ // "a whole bunch"
+	}
 	t := s.at(i)
 	u := t.Under("unit.")
 	if u.N == 0 {

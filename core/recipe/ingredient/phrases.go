@@ -22,7 +22,7 @@ func (r *Reader) Phrases(text string, l words.Language, named map[string]bool) (
 	var bare []bool // those without an amount
 	for k := range spots {
 		spot := &spots[k]
-		if s.refused(spots, k) || s.pieces(spot) || s.partOfWhole(spot, named[spot.Food.ID]) {
+		if s.refused(spots, k) || s.cover(spot) || s.pieces(spot) || s.partOfWhole(spot, named[spot.Food.ID]) {
 			continue
 		}
 		from, to := spot.At, spot.At+spot.N
@@ -142,7 +142,7 @@ func (s *scan) bothAre(end, from, to int) bool {
 // sameOf says that between a phrase and a food stands that there is as much of it: "and the same of".
 func (s *scan) sameOf(end, at int) bool {
 	k := end + s.joint(end)
-	return k > end && s.another(k) && k+s.at(k).In("another").N+1 == at
+	return (k > end || strings.HasPrefix(s.at(k).Plain, "same")) && s.another(k) && k+s.at(k).In("another").N+1 == at
 }
 
 // sharesUnit says that an amount has the unit of the one told just before it.
@@ -162,6 +162,11 @@ func (s *scan) before(at int, lists ...string) int {
 		}
 	}
 	return at
+}
+
+// cover says that a liquid is told without an amount, as what others are covered with: "plenty of cold water".
+func (s *scan) cover(spot *Spot) bool {
+	return spot.Food.ID == "water" && spot.Said && !spot.Behind && (s.at(spot.Begin).Plain == "plenty" || s.at(spot.Begin).Plain == "lots" || s.at(spot.Begin).Plain == "abundante")
 }
 
 // refused says that a sentence has a food only to say that it is not used: "no gravy", "huevo no".
@@ -188,7 +193,8 @@ func (s *scan) refused(spots []Spot, k int) bool {
 	if s.othersDo(end, spot.Food) || s.at(end).Of("word.would") {
 		return true // "where an egg would have made them heavy"
 	}
-	return s.at(end).Of("word.refuse") && !spot.Said && !s.at(end+1).Of("word.of")
+	behind := s.at(end + 1)
+	return s.at(end).Of("word.refuse") && !spot.Said && (behind.Kind == words.Mark || behind.Of("word.and") || behind.Of("word.me")) // "huevo no", but not "sal y pimienta no lleva huevo"
 }
 
 // othersDo says that a food is one that somebody else puts in: "my mother-in-law adds 2 eggs, I don't"; "she always used an
@@ -326,6 +332,7 @@ func (s *scan) described(from, most int) int {
 			return to
 		case t.Of("word.then"), t.Of("word.self"), t.Under("act.").N > 0 && known(t) == 0, t.Of("word.subject"),
 			t.Under("heat.").N > 0 && t.Under("do.").N == 0, t.Of("word.in") && !t.Of("word.of") && s.at(k-1).Under("do.").N == 0, t.Of("tin"), t.Of("dish"),
+			t.Under("do.").N > 0 && s.at(k+t.Under("do.").N).Of("word.the") && !words.Participle(t.Plain, s.l), // "gram flour mash the lentils"
 			t.Under("do.").N > 0 && t.Under("do.").N < 3 && !words.Participle(t.Plain, s.l) && (s.at(k-1).Of("word.and") || s.at(k-1).Is(",")):
 			return to
 		case t.Is(",") || t.Of("word.and") || t.Is("(") || t.Is(")"):

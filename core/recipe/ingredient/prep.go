@@ -378,6 +378,7 @@ func (s *scan) finish() {
 		s.line.Items[i].lists = lists
 	}
 	s.preparations()
+	s.halfPrepared()
 	var notes, rest []string
 	if s.line.Notes != "" {
 		notes = append(notes, s.line.Notes) // a food that it says is not used

@@ -308,8 +308,10 @@ func (s *scan) read() {
 		s.divide(parts)
 	} else {
 		s.others(end, &m)
+		s.seasoningsBehind()
 	}
 	s.liquidInBrackets()
+	s.boiledInBrackets()
 	s.fatInBrackets()
 	s.finish()
 }

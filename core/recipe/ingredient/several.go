@@ -243,6 +243,12 @@ func (s *scan) verbAt(from, end int) int {
 	return end
 }
 
+// waterAt says that water is named at a place: "1 tbsp ground flax + 3 water" is of spoons too.
+func (s *scan) waterAt(k int) bool {
+	f, _ := s.r.FoodAt(s.main, k, s.l)
+	return f != nil && f.ID == "water"
+}
+
 // others reads the foods that come after the first, each with its own amount, or
 // seasonings without: "½ tsp salt and lots of black pepper", "1 tsp each salt and
 // pepper".
@@ -258,12 +264,19 @@ func (s *scan) others(from int, first *measured) {
 		if s.at(k).Is(",") {
 			n = 1
 		}
-		again := n == 0 && (first.unit != "" && s.sameAgain(k) || s.runsOn(start, k)) // dictated: "two teaspoons of cumin one of coriander"
+		again := n == 0 && (first.unit != "" && (s.sameAgain(k) || strings.HasPrefix(s.at(k).Plain, "same") && s.another(k)) || s.runsOn(start, k)) // dictated: "two teaspoons of cumin one of coriander"
 		if n == 0 && !again || s.used[s.at(k).At] {
 			continue
 		}
 		if _, many := s.number(k + n + 1); n > 0 && many > 0 && (s.at(k+n).Of("word.juice") || s.at(k+n).Of("word.zest")) {
 			n++ // "..., juice 1 lemon, ..."
+		}
+		if both := s.at(k + n).In("word.salt and pepper").N; n > 0 && both > 0 { // "..., s + p"
+			for _, id := range [...]string{"salt", "dry-spice"} {
+				s.takeBehind(&foodAndAmount{f: s.r.foods.Find(id), a: k + n, b: k + n + both})
+			}
+			k += n + both - 1
+			continue
 		}
 		m := s.measure(k + n)
 		named := m.n > 0 && (m.said && m.unit != "" || m.unit == "grind")
@@ -271,7 +284,7 @@ func (s *scan) others(from int, first *measured) {
 		case s.another(k+n) && first.said:
 			m, n = *first, n+s.at(k+n).In("another").N+1 // "1 manojo de perejil y otro de cilantro"
 			m.n, named = 0, true
-		case m.said && m.unit == "" && previous.unit != "" && s.at(k+n+m.n).Of("word.of"):
+		case m.said && m.unit == "" && previous.unit != "" && (s.at(k+n+m.n).Of("word.of") || s.waterAt(k+n+m.n) && (previous.unit == "tbsp" || previous.unit == "tsp")):
 			m.unit, m.per, named = previous.unit, previous.per, true // "1 cda. de lino con 3 de agua", "2 tsp of cumin and one of coriander"
 		case !named && m.said && m.unit == "" && (s.at(k+n).Kind == words.Number || s.at(k+n).Of("number")): // "1 onion and 1 red pepper"
 			if other, at, _ := s.longest(k+n+m.n, s.cut(k+n+m.n)); other != nil && at == k+n+m.n && other.GramsPerPiece > 0 {
@@ -294,6 +307,14 @@ func (s *scan) others(from int, first *measured) {
 		found, a, b := s.longest(k+n+m.n, end)
 		if found == nil || len(s.strangers(k+n+m.n, a)) > 0 {
 			continue
+		}
+		if next, _ := s.r.foodAt(s.main, b+s.joint(b), s.l, state{spooned: true}); b < end && s.joint(b) > 0 && next != nil && minor(next) {
+			end = b // "salt and pepper" are two
+		}
+		if soaked := s.at(k).Of("do.soak") || s.at(k-1).Of("do.soak"); !named && soaked && found.Is(food.Liquid) {
+			if s.within(b-1, b); s.said.grams > 0 { // "soaked in milk (100 ml)"
+				m, named = measured{said: true, amount: s.said.grams, unit: "g", per: 1, begins: a}, true
+			}
 		}
 		if found.Is(food.Liquid) && s.boiledIn(start, k+n) {
 			s.mark(k, b) // "lentils, simmered in 500 ml of water": it is theirs already

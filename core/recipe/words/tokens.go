@@ -130,6 +130,9 @@ func Tokens(text string, l Language) []Token {
 					i++
 				}
 			}
+			if l == English && t.Plain == "fl" && !strings.HasPrefix(strings.TrimLeft(text[i:], ". "), "oz") {
+				t.Plain = "flour" // "1/2 c chickpea fl", but not "8 fl oz"
+			}
 			if l == English && t.Plain == "w" && strings.HasPrefix(text[i:], "/") {
 				t.Plain, i = "with", i+1
 				if strings.HasPrefix(text[i:], "o ") {
