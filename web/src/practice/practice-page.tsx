@@ -113,6 +113,7 @@ export default function PracticePage() {
       {gone && (
         <UndoBar
           name={gone.name}
+          failed={save.isError ? t("practice.saveFailed") : undefined}
           onBringBack={() =>
             save.mutate(
               { id: gone.id, name: gone.name === t("practice.you") ? "" : gone.name },
@@ -126,11 +127,6 @@ export default function PracticePage() {
           }
           onClose={() => setGone(undefined)}
         />
-      )}
-      {gone && save.isError && (
-        <p className="note note-reason eye-wide" role="alert">
-          {t("practice.saveFailed")}
-        </p>
       )}
     </main>
   );
