@@ -217,7 +217,7 @@ func TestPeopleWhoPractise(t *testing.T) {
 	w.eventually(".practice-eye", "70 calls")
 	w.connection(false)
 	w.click("Bring it back")
-	w.eventually(".undo-bar", "That was not kept. Try again.")
+	w.eventually(".undo-bar", "could not be brought back. Try again.")
 	w.connection(true)
 	w.click("Bring it back")
 	w.eventually(".practice-eye", "Nothing called yet")

@@ -155,6 +155,7 @@ export function BenchPage() {
       {deleted && (
         <UndoBar
           name={deleted.name || t("builds.untitled")}
+          failed={restore.isError}
           onBringBack={() => restore.mutate(deleted.id)}
           onClose={() => setDeleted(null)}
         />

@@ -91,6 +91,7 @@ export default function CookHome() {
       {deleted && (
         <UndoBar
           name={deleted.name}
+          failed={restore.isError}
           onBringBack={() => restore.mutate(deleted.id, { onSuccess: () => setDeleted(undefined) })}
           onClose={() => setDeleted(undefined)}
         />

@@ -86,6 +86,7 @@ export const en = {
     empty: "No builds yet. Start with what you have most of.",
     failed: "The builds could not be read.",
     deleted: "“{{name}}” deleted.",
+    notBroughtBack: "“{{name}}” could not be brought back. Try again.",
     bringBack: "Bring it back",
     gone: "This build was deleted.",
     missing: "There is no such build.",

@@ -11,6 +11,7 @@ export function TriesUndo({ deleted, onClose }: Props) {
   return (
     <UndoBar
       name={deleted.name}
+      failed={restore.isError}
       onClose={onClose}
       onBringBack={() =>
         restore.mutate(deleted.id, {

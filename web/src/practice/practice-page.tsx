@@ -113,7 +113,7 @@ export default function PracticePage() {
       {gone && (
         <UndoBar
           name={gone.name}
-          failed={save.isError ? t("practice.saveFailed") : undefined}
+          failed={save.isError}
           onBringBack={() =>
             save.mutate(
               { id: gone.id, name: gone.name === t("practice.you") ? "" : gone.name },

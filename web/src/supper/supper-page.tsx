@@ -37,10 +37,11 @@ export function SupperHome() {
       >
         <Icon name="plus" /> {t("supper.new")}
       </button>
-      {(create.isError || restore.isError) && <p role="alert">{t("supper.failed")}</p>}
+      {create.isError && <p role="alert">{t("supper.failed")}</p>}
       {deleted && (
         <UndoBar
           name={deleted.name || t("supper.untitled")}
+          failed={restore.isError}
           onBringBack={() =>
             restore.mutate(deleted.id, { onSuccess: (s) => void navigate(`/supper/${s.id}`) })
           }
@@ -131,6 +132,7 @@ export function SupperPage() {
       {deleted && (
         <UndoBar
           name={deleted.name || t("supper.untitled")}
+          failed={restore.isError}
           onBringBack={() => bringBack(deleted.id)}
           onClose={() => setDeleted(undefined)}
         />

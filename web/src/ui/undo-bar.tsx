@@ -1,14 +1,14 @@
 import { useTranslation } from "../i18n/use-translation";
 import { Icon } from "./icon";
 
-type Props = { name: string; failed?: string | undefined; onBringBack: () => void; onClose: () => void };
+type Props = { name: string; failed: boolean; onBringBack: () => void; onClose: () => void };
 
-/** Says what has been deleted, with the way to bring it back, and why that failed. */
+/** Says what has been deleted, with the way to bring it back, or that it could not be brought back. */
 export function UndoBar({ name, failed, onBringBack, onClose }: Props) {
   const { t } = useTranslation();
   return (
     <div className="undo-bar" role="status">
-      <span>{failed ?? t("builds.deleted", { name })}</span>
+      <span>{t(failed ? "builds.notBroughtBack" : "builds.deleted", { name })}</span>
       <button type="button" className="btn btn-link" onClick={onBringBack}>
         {t("builds.bringBack")}
       </button>
