@@ -149,6 +149,7 @@ func TestPeopleAndDevices(t *testing.T) {
 	w.eventually(".people-page", "People in this kitchen")
 	w.eventually(".people-page", "Cox")
 	check(w, "people and devices")
+	w.see(`[aria-labelledby="invite-title"] select`).MustSelect("guest")
 	w.click("Make a link")
 	link := w.see(".people-once input").MustProperty("value").Str()
 	require.Contains(t, link, "/invitation/")
@@ -168,6 +169,15 @@ func TestPeopleAndDevices(t *testing.T) {
 	guest.eventually(".recovery", "Ten recovery codes")
 	guest.click("I have them")
 	guest.see(".verdict")
+	// What a guest changes is tried, and not kept.
+	before := guest.value(gramsOf("salt"))
+	guest.grams("salt", "11")
+	guest.eventually(".save-sign", "Only tried")
+	guest.grams("salt", "12")
+	guest.eventually(".save-sign", "Only tried")
+	guest.MustReload().MustWaitLoad()
+	guest.see(".verdict")
+	assert.Equal(t, before, guest.value(gramsOf("salt")))
 
 	// A device at the stove: six figures, and then nothing but cookings.
 	w.click("Let a device in")

@@ -148,7 +148,7 @@ func begins(tokens []words.Token, j int, breathless bool, l words.Language) bool
 // intoTheCold says that words at a token put the mix or the pieces into the cold for a time: "into the fridge for half an hour".
 func intoTheCold(tokens []words.Token, j int) bool {
 	const most = 3
-	if tokens[j].Plain != "into" && tokens[j].Plain != "a" && tokens[j].Plain != "al" {
+	if !tokens[j].Of("word.into") {
 		return false
 	}
 	for k := j; k < min(len(tokens)-1, j+most); k++ {

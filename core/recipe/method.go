@@ -392,7 +392,7 @@ func (s *sentence) theyBefore(at int) bool {
 		return true // "los proceso con una cebolla"
 	}
 	const near = 4
-	return slices.ContainsFunc(s.tokens[max(0, at-near):at], func(t words.Token) bool { return t.Plain == "they" || t.Plain == "it" })
+	return slices.ContainsFunc(s.tokens[max(0, at-near):at], func(t words.Token) bool { return t.Of("word.they") })
 }
 
 // onlyBefore says that what a sentence tells is done before the heat that it names: "chill for 30 minutes before frying".

@@ -142,7 +142,7 @@ func (s *scan) bothAre(end, from, to int) bool {
 // sameOf says that between a phrase and a food stands that there is as much of it: "and the same of".
 func (s *scan) sameOf(end, at int) bool {
 	k := end + s.joint(end)
-	return (k > end || strings.HasPrefix(s.at(k).Plain, "same")) && s.another(k) && k+s.at(k).In("another").N+1 == at
+	return (k > end || s.at(k).Of("word.same")) && s.another(k) && k+s.at(k).In("another").N+1 == at
 }
 
 // sharesUnit says that an amount has the unit of the one told just before it.
@@ -166,7 +166,7 @@ func (s *scan) before(at int, lists ...string) int {
 
 // cover says that a liquid is told without an amount, as what others are covered with: "plenty of cold water".
 func (s *scan) cover(spot *Spot) bool {
-	return spot.Food.ID == "water" && spot.Said && !spot.Behind && (s.at(spot.Begin).Plain == "plenty" || s.at(spot.Begin).Plain == "lots" || s.at(spot.Begin).Plain == "abundante")
+	return spot.Food.ID == "water" && spot.Said && !spot.Behind && s.at(spot.Begin).Of("word.plenty")
 }
 
 // refused says that a sentence has a food only to say that it is not used: "no gravy", "huevo no".

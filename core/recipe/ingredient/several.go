@@ -264,7 +264,7 @@ func (s *scan) others(from int, first *measured) {
 		if s.at(k).Is(",") {
 			n = 1
 		}
-		again := n == 0 && (first.unit != "" && (s.sameAgain(k) || strings.HasPrefix(s.at(k).Plain, "same") && s.another(k)) || s.runsOn(start, k)) // dictated: "two teaspoons of cumin one of coriander"
+		again := n == 0 && (first.unit != "" && (s.sameAgain(k) || s.at(k).Of("word.same") && s.another(k)) || s.runsOn(start, k)) // dictated: "two teaspoons of cumin one of coriander"
 		if n == 0 && !again || s.used[s.at(k).At] {
 			continue
 		}

@@ -4,7 +4,8 @@ import { outbox } from "../outbox/outbox";
 
 export { sameDocument };
 
-export type SaveStatus = "saved" | "pending" | "saving" | "offline" | "refused" | "conflict" | "deleted";
+export type SaveStatus =
+  "saved" | "pending" | "saving" | "offline" | "refused" | "tried" | "conflict" | "deleted";
 
 /** A document as the server keeps it. */
 export type Kept<D> = { id: string; version: number; document: D };
@@ -205,7 +206,7 @@ export class DocumentSession<D extends object> {
   }
 
   private async send(): Promise<void> {
-    if (this.state.status === "conflict" || this.state.status === "deleted") return;
+    if (this.held()) return;
     const sent = this.state.document;
     if (sameDocument(sent, this.kept)) {
       this.dropDraft();
@@ -242,6 +243,10 @@ export class DocumentSession<D extends object> {
       await this.conflict();
     } else if (error.status === 410 || error.status === 404) {
       this.update({ status: "deleted" });
+    } else if (error.problem?.code === "forbidden") {
+      // A guest may try things here: from now on nothing is sent.
+      this.dropDraft();
+      this.update({ status: "tried" });
     } else {
       this.update({ status: "refused", error });
     }
@@ -274,11 +279,16 @@ export class DocumentSession<D extends object> {
     }
   }
 
+  /** Nothing is sent until somebody chooses, or at all. */
+  private held() {
+    return ["conflict", "deleted", "tried"].includes(this.state.status);
+  }
+
   private show(document: D) {
     const { status } = this.state;
-    const held = status === "conflict" || status === "deleted";
+    const held = this.held();
     this.update({ document, status: held || status === "offline" ? status : "pending" });
-    this.draftSoon();
+    if (status !== "tried") this.draftSoon();
     if (!held) this.saveSoon(saveAfter);
   }
 

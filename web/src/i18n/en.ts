@@ -40,6 +40,7 @@ export const en = {
     offline: "No connection. Your changes are kept here and sent when it is back.",
     refused: "Not saved: {{why}}",
     unsent: "Not saved: no connection. Try again.",
+    tried: "Only tried: what a guest changes is not kept.",
     conflict: "Changed in another window",
     deleted: "Deleted elsewhere",
   },

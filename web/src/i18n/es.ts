@@ -40,6 +40,7 @@ export const es: FirstMessages = {
     offline: "Sin conexión. Tus cambios quedan aquí y se envían cuando vuelva.",
     refused: "Sin guardar: {{why}}",
     unsent: "Sin guardar: no hay conexión. Inténtalo de nuevo.",
+    tried: "Solo es una prueba: lo que cambia un invitado no se guarda.",
     conflict: "Cambiado en otra ventana",
     deleted: "Borrado en otra ventana",
   },
