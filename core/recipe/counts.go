@@ -135,6 +135,9 @@ func (m *procedure) timesWeight(s *sentence, i int) bool {
 	return true
 }
 
+// leastOfThem is how many pieces "of them" tells all of: "turn 2 of them" does not.
+const leastOfThem = 4
+
 // countIn finds the count of a sentence of shaping: "8 patties", "divide into 6",
 // "you should get about 30".
 func (m *procedure) countIn(s *sentence, most int) int {
@@ -151,6 +154,10 @@ func (m *procedure) countIn(s *sentence, most int) int {
 		if shape := s.has("act.shape"); shape >= 0 && shape < i && v >= 2 && k < len(s.tokens) && s.tokens[k].Of("word.all told") {
 			m.mark(s, s.tokens[i].At, s.tokens[k].End, "count", -1)
 			return int(v) // "drop by the spoon, 8 total"
+		}
+		if v >= leastOfThem && k+1 < len(s.tokens) && s.tokens[k].Of("word.of") && s.tokens[k+1].Of("word.it") {
+			m.mark(s, s.tokens[i].At, s.tokens[k+1].End, "count", -1)
+			return int(v) // "24 of them"
 		}
 		if m.timesWeight(s, i) {
 			m.mark(s, s.tokens[i].At, s.tokens[k].End, "count", -1)

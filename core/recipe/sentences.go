@@ -345,6 +345,9 @@ func (m *procedure) segmentsOf(s *sentence) {
 				c.objects = append(c.objects, x)
 			}
 		}
+		if k > 0 && m.l.HeadFirst() && s.tokens[max(0, c.at-1)].Of("it") {
+			c.objects = append(s.takeBefore(&cuts[k-1], c.at), c.objects...)
+		}
 		if len(c.objects) == 0 || len(last) > 0 && s.pronoun(c.at, m.l) {
 			c.objects = append(slices.Clone(last), c.objects...)
 		}
@@ -363,6 +366,28 @@ func (m *procedure) segmentsOf(s *sentence) {
 			s.verbs[m.List] = true
 		}
 	}
+}
+
+// takeBefore takes from the segment before one what is named behind its last comma, where a verb with its pronoun takes it up:
+// "..., la cebolla y el ajo los acitrono".
+func (s *sentence) takeBefore(before *segment, at int) (taken []int) {
+	from := before.at
+	for j := before.at; j < at; j++ {
+		if s.tokens[j].Is(",") {
+			from = j
+		}
+	}
+	if from == before.at {
+		return nil
+	}
+	before.objects = slices.DeleteFunc(before.objects, func(x int) bool {
+		behind := s.mentions[x].at > from && s.mentions[x].at < at
+		if behind {
+			taken = append(taken, x)
+		}
+		return behind
+	})
+	return taken
 }
 
 // compound says that a word stands right behind a food that "the", "a" or "my" stands before.

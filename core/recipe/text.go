@@ -200,7 +200,19 @@ func roleBefore(text string, at int, l words.Language) string {
 	return ""
 }
 
-// tellsWhatToDo says that a line has two verbs of the kitchen or more.
+// timesHeat says that a line has a time and the number of an oven's heat: "24 of them on foil at 400 for 20 min".
+func timesHeat(tokens []words.Token) bool {
+	const coolest, hottest = 140, 475
+	timed, hot := false, false
+	for k := range tokens {
+		minutes, _ := ingredient.Minutes(tokens, k)
+		timed = timed || minutes > 0
+		hot = hot || tokens[k].Kind == words.Number && tokens[k].Value >= coolest && tokens[k].Value <= hottest
+	}
+	return timed && hot
+}
+
+// tellsWhatToDo says that a line has two verbs of the kitchen or more, or how hot and how long something is cooked.
 func tellsWhatToDo(y *layout.Row) bool {
 	n := 0
 	for _, t := range y.Tokens() {
@@ -208,5 +220,5 @@ func tellsWhatToDo(y *layout.Row) bool {
 			n++
 		}
 	}
-	return n >= 2 && !slices.ContainsFunc(y.Tokens(), func(t words.Token) bool { return t.Of("page") })
+	return (n >= 2 || timesHeat(y.Tokens())) && !slices.ContainsFunc(y.Tokens(), func(t words.Token) bool { return t.Of("page") })
 }

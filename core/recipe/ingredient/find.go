@@ -118,7 +118,7 @@ func (s *scan) strangers(a, b int) (out []int) {
 			k += n - 1
 			continue
 		}
-		if t.Kind != words.Word || small[t.Plain] || s.used[t.At] || t.Of("joint") || t.Of("alternative") {
+		if t.Kind != words.Word || small[t.Plain] || s.used[t.At] || t.Of("joint") || t.Of("alternative") || t.Of("number") {
 			continue
 		}
 		if len(t.Plain) > 1 {

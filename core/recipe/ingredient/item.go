@@ -109,6 +109,9 @@ func (s *scan) item(i int, m measured, fruit string) (end int) {
 	if other := s.r.foods.Find(s.r.Swap(found.ID, "quick")); other != nil && s.tells("word.quick") {
 		found = other // "oats, ¾ cup, quick"
 	}
+	if other := s.r.foods.Find(s.r.Swap(found.ID, "dried")); other != nil && s.state.dry && (m.unit == "tsp" || m.unit == "tbsp") {
+		found = other // "2 tbsp parsley, dried"
+	}
 	found = s.asStated(s.asBracketed(found), i)
 	if cooked := s.r.foods.Find(s.r.Swap(found.ID, "cooked")); cooked != nil && s.state.cooked {
 		found = cooked // "leftover roast lamb": the nearest that is cooked, and no mince
@@ -204,16 +207,23 @@ func (s *scan) packBehind(m *measured, from int) {
 // halves reads what a food is made of half and half: "mince (half beef, half pork)". It gives the foods;
 // none where the line tells no two halves.
 func (s *scan) halves() (out []*food.Food) {
-	for _, tokens := range append(slices.Clone(s.brackets), s.main) {
+	for n, tokens := range append(slices.Clone(s.brackets), s.main) {
 		inner := &scan{r: s.r, text: s.text, l: s.l, main: tokens, used: map[int]bool{}, free: map[string]bool{}}
 		out = nil
 		for k := range tokens {
+			if k == 0 && n == len(s.brackets) {
+				continue // "half an onion and half a pepper" begins with its amount
+			}
 			if k+1 < len(tokens) && tokens[k+1].Of("article") {
 				continue // "half a pepper"
 			}
 			if h := tokens[k].In("half of"); h.N > 0 && h.Value == 0.5 || tokens[k].In("number").Value == 0.5 {
 				n := max(h.N, tokens[k].In("number").N)
-				if f, a, _ := inner.longest(k+n, min(len(tokens), k+n+4)); f != nil && len(inner.strangers(k+n, a)) == 0 {
+				end := min(len(tokens), k+n+4)
+				if next := slices.IndexFunc(tokens[k+n:end], func(t words.Token) bool { return t.Of("half of") || t.In("number").Value == 0.5 }); next > 0 {
+					end = k + n + next
+				}
+				if f, a, _ := inner.longest(k+n, end); f != nil && len(inner.strangers(k+n, a)) == 0 {
 					out = append(out, f)
 				}
 			}

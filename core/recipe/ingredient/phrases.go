@@ -136,7 +136,7 @@ func (s *scan) boilsIn(before *food.Food, spot *Spot, end int) bool {
 // bothAre says that a phrase is joined to the one before by "y", and that a participle of many behind it is of both.
 func (s *scan) bothAre(end, from, to int) bool {
 	next := s.at(to)
-	return s.l == words.Spanish && s.at(end).Of("word.and") && end+1 == from && s.measure(from).amount == 1 && strings.HasSuffix(next.Plain, "s") && words.Participle(next.Plain, s.l)
+	return s.l == words.Spanish && s.at(end).Of("word.and") && end+1 == from && s.measure(from).amount <= 1 && strings.HasSuffix(next.Plain, "s") && words.Participle(next.Plain, s.l)
 }
 
 // sameOf says that between a phrase and a food stands that there is as much of it: "and the same of".
@@ -180,7 +180,7 @@ func (s *scan) refused(spots []Spot, k int) bool {
 		from = spot.Begin
 	}
 	for k := from - 1; k >= max(least, from-3) && !s.ends(k); k-- {
-		if s.at(k).Of("word.refuse") && !(spot.Said && s.corrects(k)) {
+		if s.at(k).Of("word.refuse") && s.at(k).Under("free.").N < 2 && !(spot.Said && s.corrects(k)) {
 			return true
 		}
 	}
@@ -209,7 +209,7 @@ func (s *scan) othersDo(end int, f *food.Food) bool {
 // corrects says that a "no" takes back what was said before it: "a tablespoon? no - two teaspoons".
 func (s *scan) corrects(k int) bool {
 	next := s.at(k + 1)
-	return next.Is("-") || next.Is(",") || next.Is(".") || next.Of("word.wait")
+	return next.Kind == words.Number || next.Is("-") || next.Is(",") || next.Is(".") || next.Of("word.wait")
 }
 
 // takesBack says that words between two places take back what was said before them.

@@ -149,6 +149,9 @@ func Minutes(tokens []words.Token, i int) (minutes float64, n int) {
 // pastHour reads what comes on top of hours: "1 hour 10 minutes", "an hour and a quarter", "1 h 10".
 func (s *scan) pastHour(minutes float64, at int) (float64, int) {
 	k := at
+	if s.at(k).Is(".") && s.at(k).Glued {
+		k++ // "1 hr. and 15 min."
+	}
 	for s.at(k).Of("word.and") || s.at(k).Of("article") && s.at(k-1).Of("word.and") {
 		k++
 	}

@@ -192,7 +192,7 @@ func (s *scan) says() {
 		if wished[t.At] || second && t.Under("free.").N > 0 {
 			continue
 		}
-		s.state.leafy = s.state.leafy || t.Of("word.leafy")
+		s.state.leafy = s.state.leafy || t.Of("word.leafy") && !second
 		for _, m := range t.Means {
 			switch m.List {
 			case "state.cooked":

@@ -19,6 +19,9 @@ type Spot struct {
 	Behind bool
 }
 
+// nearSalt is how many words stand between salt and a pepper that is the spice.
+const nearSalt = 2
+
 // reachBefore and reachBehind are how many words may stand between a name and its amount:
 // "2 cups of very finely chopped walnuts", "tofu, extra firm, 1 block".
 const reachBefore, reachBehind = 9, 5
@@ -29,6 +32,9 @@ func (r *Reader) Spots(text string, tokens []words.Token, l words.Language) (out
 	free := 0 // the first token that no food before has taken
 	for i := 0; i < len(tokens); i++ {
 		f, n := r.FoodAt(tokens, i, l)
+		if n := len(out) - 1; f != nil && n >= 0 && out[n].Food.ID == "salt" && i-out[n].At-out[n].N <= nearSalt {
+			f, _ = r.foodAt(tokens, i, l, state{spooned: true}) // "salt and some pepper"
+		}
 		if made, m := r.madeAt(tokens, i, l); made != nil {
 			f, n = made, m
 		}

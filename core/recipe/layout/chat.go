@@ -8,7 +8,7 @@ import (
 // A message of a chat, as programs write them out: when, who, what.
 var (
 	stamp   = regexp.MustCompile(`^\s*(?:\[[^\]]{3,30}\]|\(?\d{1,2}[:.]\d{2}(?:[:.]\d{2})?\s*(?:[aApP]\.?\s?[mM]\.?)?\)?|\d{1,2}[/.-]\d{1,2}(?:[/.-]\d{2,4})?,?\s+\d{1,2}[:.]\d{2}(?:\s*[aApP]\.?\s?[mM]\.?)?)\s*[-–—]?\s*`)
-	speaks  = regexp.MustCompile(`^<?(\p{Lu}[\p{L}.' ]{0,24}?|[\p{L}_.]{2,16})>?\s*(?:\(\d{1,2}[:.]\d{2}\))?\s*:\s+(.+)$`)
+	speaks  = regexp.MustCompile(`^<?(\p{Lu}[\p{L}.' ]{0,24}?|[\p{L}_.]{2,16})>?\s*[\x{2600}-\x{27BF}\x{1F000}-\x{1FAFF}\x{FE0F}\x{200D}]*\s*(?:\(\d{1,2}[:.]\d{2}\))?\s*:\s+(.+)$`)
 	message = regexp.MustCompile(`^<([^<>]{1,24})>\s+(.+)$`)
 )
 

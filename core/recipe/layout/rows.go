@@ -449,6 +449,9 @@ func apart(lines []string, least int, share float64, l words.Language) []string 
 		return nil // a name and its amount beside it
 	}
 	var out, right []string
+	if first := both[0]; first.left != "" && first.right != "" && !strings.ContainsFunc(first.left+first.right, unicode.IsDigit) && headOf(first.right, l, false) == "" {
+		out, both = append(out, first.left, first.right), both[1:] // the title, and whose it is
+	}
 	for _, h := range both {
 		out = append(out, h.left)
 		if n := len(right) - 1; n >= 0 && h.right != "" && right[n] != "" && h.at > places[0]+1 && places[1] == places[0] {
