@@ -1,6 +1,7 @@
 package ingredient
 
 import (
+	"cmp"
 	"slices"
 	"strings"
 
@@ -180,6 +181,7 @@ func (s *scan) list(from int) bool {
 	if len(items) < 2 {
 		return false
 	}
+	s.pepperAmongVegetables(items)
 	for i := range items {
 		it := &items[i]
 		f := s.r.foods.Find(it.Food)
@@ -189,7 +191,7 @@ func (s *scan) list(from int) bool {
 			s.line.Items[at].Grams += seasonG
 			continue
 		}
-		it.FoodSure = 1
+		it.FoodSure = cmp.Or(it.FoodSure, 1)
 		if f.ManyAlike {
 			it.Name = s.text[s.main[it.at].At:s.main[it.end-1].End]
 		}
@@ -200,6 +202,29 @@ func (s *scan) list(from int) bool {
 		s.line.Items = append(s.line.Items, *it)
 	}
 	return true
+}
+
+// pepperAmongVegetables takes "pepper" for the vegetable where a list has other vegetables and no salt, "onion, pepper, celery"; it
+// could be the spice, and is not sure.
+func (s *scan) pepperAmongVegetables(items []Ingredient) {
+	const sure = 0.6
+	vegetables := 0
+	for i := range items {
+		f := s.r.foods.Find(items[i].Food)
+		switch {
+		case f.ID == "salt":
+			return
+		case f.Group == food.Vegetable && !aromatics[f.ID]:
+			vegetables++
+		}
+	}
+	for i := range items {
+		it := &items[i]
+		vegetable, n := s.r.FoodAt(s.main, it.at, s.l)
+		if vegetables > 0 && it.Food == "dry-spice" && vegetable != nil && vegetable.Group == food.Vegetable && n == it.end-it.at {
+			it.Food, it.FoodSure = vegetable.ID, sure
+		}
+	}
 }
 
 // boiledIn says that the words before a liquid tell that something is boiled in it.

@@ -77,6 +77,20 @@ func TestLinesOfSeveralFoods(t *testing.T) {
 		"1 lb russet potatoes, coarsely grated":                               "potato-grated 453.6",
 		"1 bote de 400 g de lentejas cocidas":                                 "lentils-canned 235",
 		"400g tin kidney beans in water":                                      "kidney-beans-canned 240",
+		"2 carrots, grated, salt and pepper":                                  "carrot 122; salt 6; dry-spice 0.5",
+		"1 tsp lemon zest, s + p":                                             "lemon-zest 2; salt 6; dry-spice 0.5",
+		"Ground turkey, 85/15: 4.0 lb":                                        "turkey-ground 1814",
+		"black beans (15 oz can, drained)":                                    "black-beans-canned 255.1",
+		"salt (1 tsp) and pepper (1/2 tsp)":                                   "salt 6.1; dry-spice 1",
+		"oats (60g), 1 tbsp tomato puree, mixed herbs (1 tsp), oil spray":     "oats-rolled 60; tomato-paste 16.4; dry-spice 2.1",
+		"1 cup rolled oats, half of them ground":                              "oats-rolled 45 blitz; oats-rolled 45",
+		"media cebolla y medio morrón":                                        "onion 55; bell-pepper 59.5",
+		"1 lb mince, half beef half pork":                                     "beef-ground-15 226.8; pork-ground 226.8",
+		"onion, pepper, celery":                                               "onion 120; bell-pepper 120; celery 120",
+		"1 1/2 cups dried chickpeas soaked overnight":                         "chickpeas-dry 300 soak",
+		"60g oats blitzed to flour":                                           "oats-rolled 60 blitz",
+		"2 hamburger buns":                                                    " 0",
+		"1 tbsp flax + 3 water":                                               "flax-meal 6.5 gel; water 44.4",
 	} {
 		assert.Equal(t, want, said(line), line)
 	}
