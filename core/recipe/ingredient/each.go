@@ -132,7 +132,7 @@ func (s *scan) seasoningsBehind() {
 			continue
 		}
 		for i := range found {
-			if !slices.ContainsFunc(s.line.Items, func(it Ingredient) bool { return it.Food == found[i].f.ID }) {
+			if !s.used[s.main[found[i].a].At] && !slices.ContainsFunc(s.line.Items, func(it Ingredient) bool { return it.Food == found[i].f.ID }) {
 				s.takeBehind(&found[i])
 			}
 		}

@@ -83,6 +83,8 @@ func (s *scan) weigh(out *Ingredient, f *food.Food, m *measured) {
 		}
 	case s.said.cups > 0 && m.unit == "" && f.GramsPerCup > 0:
 		grams, sure = s.said.cups*f.GramsPerCup, 0.85 // "1 small beet (about ¾ cup)"
+	case s.said.grams > 0 && m.unit == "pack" && m.amount < 1 && !s.state.canned:
+		grams, sure = s.said.grams, 0.9 // "1/2 block (200 g) firm tofu"
 	case s.said.grams > 0 && (m.unit != "g" && m.unit != "oz" && m.unit != "pack" || s.said.instead && m.unit != "pack"):
 		grams, sure = s.said.grams, 1 // "2 carrots (200 g)": the weight is said
 		if s.said.each {
@@ -134,6 +136,9 @@ func (r *Reader) gramsOf(f *food.Food, m *measured) (grams, sure float64) {
 		}
 		return m.amount * packGrams(f, m.pack), 0.9
 	}
+	if m.unit == "thumb" {
+		own *= m.per // "3 cm piece of ginger": an inch is a thumb
+	}
 	if own > 0 {
 		return m.amount * own, 0.7
 	}
@@ -174,7 +179,7 @@ func (r *Reader) gramsOf(f *food.Food, m *measured) (grams, sure float64) {
 			return 0, 0
 		}
 	case "thumb":
-		return m.amount * 15, 0.5
+		return m.amount * m.per * 15, 0.5
 	}
 	return m.amount * f.GramsPerPiece * size, 0.7
 }

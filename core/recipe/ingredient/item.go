@@ -46,7 +46,8 @@ func (s *scan) item(i int, m measured, fruit string) (end int) {
 	}
 	if !m.said && found != nil && s.said.measure == nil { // "chickpea flour: 50 g", "eggs x 2"
 		k := b
-		for s.at(k).Is(":") || s.at(k).Is(",") || s.at(k).Is("-") || s.at(k).Is("=") || s.at(k).Is("x") {
+		dots := func(k int) bool { return s.at(k).Is(".") && (s.at(k+1).Is(".") || s.at(k-1).Is(".")) } // "oats... 1/2 cup"
+		for s.at(k).Is(":") || s.at(k).Is(",") || s.at(k).Is("-") || s.at(k).Is("=") || s.at(k).Is("x") || dots(k) {
 			k++
 		}
 		if k < len(s.main) && !s.measure(k).said || k == b && k < len(s.main) && s.main[k].Kind != words.Number {
@@ -399,7 +400,7 @@ func (s *scan) asStated(f *food.Food, i int) *food.Food {
 		is   bool
 		what string
 	}{{s.state.canned, "canned"}, {s.lean(), "lean"}, {s.state.tea && !s.state.leafy, "teaspoon"}} {
-		if other := s.r.foods.Find(s.r.Swap(f.ID, swap.what)); swap.is && other != nil {
+		if other := s.r.foods.Find(s.r.Swap(f.ID, swap.what)); swap.is && other != nil && !(other.Group == food.Wet && s.tells("word.drained")) {
 			return other
 		}
 	}

@@ -91,6 +91,9 @@ func (s *scan) measure(i int) (m measured) {
 			m.said, m.amount = true, 1
 		}
 		i += about.N
+		if s.at(i).Is(".") && s.at(i).Glued && (s.at(i+1).Kind == words.Number || s.at(i+1).Of("number")) {
+			i++ // "approx. 100 g"
+		}
 	}
 	m.begins = i
 	v, n := s.number(i)
@@ -351,6 +354,12 @@ func (s *scan) behindUnit(m *measured, i int) int {
 	if s.at(i).Of("each") {
 		m.each = true
 		i += s.at(i).In("each").N
+		if s.at(i).Is(".") && s.at(i).Glued {
+			i++ // "1/2 tsp ea. cumin"
+		}
+		if s.at(i).Is(":") {
+			i++ // "1 T each: parsley, basil"
+		}
 	}
 	// "1 cup plus 2 tbsp oats", "1 taza más 2 cucharadas de avena"
 	if t := s.at(i); t.Of("word.plus") || t.Of("word.and") {

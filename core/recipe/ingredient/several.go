@@ -348,9 +348,6 @@ func (s *scan) others(from int, first *measured) {
 			}
 			continue
 		}
-		if other := s.r.foods.Find(s.r.Swap(found.ID, "teaspoon")); other != nil && m.unit == "tsp" && !s.state.leafy {
-			found = other
-		}
 		shared := !named && !first.each && f != nil && aromatics[f.ID] && aromatics[found.ID] && found != f && (first.unit == "cup" || first.unit == "handful" || first.unit == "bunch") && len(s.line.Items) == 1
 		if shared { // "1 cup parsley and cilantro": half of it each
 			m = *first
@@ -360,6 +357,9 @@ func (s *scan) others(from int, first *measured) {
 			m = *first
 		} else if !named && !minor(found) || !named && s.at(k).Is(",") && (found.Group != food.Flavour || end < len(s.main) || len(s.strangers(b, end)) > 0) {
 			continue
+		}
+		if other := s.r.foods.Find(s.r.Swap(found.ID, "teaspoon")); other != nil && m.unit == "tsp" && !s.state.leafy {
+			found = other // "1/2 tsp each of cumin and coriander"
 		}
 		it := Ingredient{Food: found.ID, FoodSure: 1, at: a, end: b, Words: s.stems(a, b)}
 		if len(s.strangers(b, s.verbAt(b, end))) > 0 {

@@ -111,7 +111,7 @@ func TestTheFaultsOfAScanAreMended(t *testing.T) {
 	for wrong, right := range map[string]string{
 		"l/2 cup rolled 0ats": "1/2 cup rolled oats", "2 Tbsp ground f1ax": "2 Tbsp ground flax", "l50g cooked brown rice": "150g cooked brown rice",
 		"bake at l90C for 4O minutes": "bake at 190C for 40 minutes", "l tsp cumin": "1 tsp cumin", "2 huevos L": "2 huevos L", "1 l de agua": "1 l de agua",
-		"I used 2 cups": "I used 2 cups", "1/4 taza de h arina de avena": "1/4 taza de harina  de avena", "2onions": "2onions",
+		"I used 2 cups": "I used 2 cups", "1/4 taza de h arina de avena": "1/4 taza de harina  de avena", "2onions": "2onions", "Onion x1": "Onion x1",
 		"0,6 g de sal": "0,6 g de sal", "1/2 c. 0at flour": "1/2 c. oat flour", "2 tbsp rnilk": "2 tbsp milk ", "½ t5p salt": "½ tsp salt", "2OO°C": "200°C",
 	} {
 		assert.Equal(t, right, labelled(t, wrong+"\n", nil)[0].Read)

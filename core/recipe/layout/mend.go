@@ -106,6 +106,9 @@ func (m *mender) word(w, previous string, behind []byte) string {
 			letters++
 		}
 	}
+	if count, is := strings.CutPrefix(strings.ToLower(w), "x"); is && digitsOnly(count) {
+		return w // "onion x1" is one, and not extra large
+	}
 	if rest, is := strings.CutPrefix(w, "l"); is && len([]rune(rest)) == 1 && strings.Contains("¼½¾⅓⅔⅛", rest) {
 		return "1" + rest // "l¼ hours"
 	}
