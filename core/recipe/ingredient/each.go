@@ -128,9 +128,6 @@ func (s *scan) seasoningsBehind() {
 			continue
 		}
 		found := s.onlySeasonings(k + 1)
-		if slices.ContainsFunc(found, func(p foodAndAmount) bool { return p.f.Group != food.Flavour }) {
-			continue
-		}
 		for i := range found {
 			if !s.used[s.main[found[i].a].At] && !slices.ContainsFunc(s.line.Items, func(it Ingredient) bool { return it.Food == found[i].f.ID }) {
 				s.takeBehind(&found[i])

@@ -136,8 +136,8 @@ func (r *Reader) gramsOf(f *food.Food, m *measured) (grams, sure float64) {
 		}
 		return m.amount * packGrams(f, m.pack), 0.9
 	}
-	if m.unit == "thumb" {
-		own *= m.per // "3 cm piece of ginger": an inch is a thumb
+	if m.per > 0 {
+		own *= m.per // a large handful, a small bunch, a centimetre of ginger, of which a thumb is an inch
 	}
 	if own > 0 {
 		return m.amount * own, 0.7
