@@ -383,7 +383,8 @@ func (m *procedure) heats(s *sentence, i int) bool {
 	return true
 }
 
-// theyBefore says that "they" or "it" stands before a verb for what was named before, and that no food is named until then.
+// theyBefore says that a pronoun, "they" or "it", stands shortly before a verb, and that its sentence has named no food until
+// then: it means the foods of the sentence before.
 func (s *sentence) theyBefore(at int) bool {
 	if slices.ContainsFunc(s.mentions, func(x mention) bool { return x.at < at }) {
 		return false

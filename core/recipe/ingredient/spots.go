@@ -19,7 +19,7 @@ type Spot struct {
 	Behind bool
 }
 
-// nearSalt is how many words stand between salt and a pepper that is the spice.
+// nearSalt is how many words may stand between "salt" and "pepper" where the pepper is the spice, and not the vegetable.
 const nearSalt = 2
 
 // reachBefore and reachBehind are how many words may stand between a name and its amount:

@@ -169,8 +169,8 @@ func (s *scan) taken() measured {
 	return m
 }
 
-// wholeAmount is the amount in pieces, kitchen measures or packs that brackets begin with, where nothing else stands before
-// their end or a comma but the size of a piece: "(2 cloves)", "(1 cup, grated)", "(1 large)", "(15 oz can, drained)".
+// wholeAmount reads brackets that hold an amount in pieces, kitchen measures or packs and nothing else, but for the size of a
+// piece and what stands behind a comma: "(2 cloves)", "(1 cup, grated)", "(1 large)", "(15 oz can, drained)".
 func (s *scan) wholeAmount() (m measured) {
 	m = s.measure(0)
 	end := m.n
