@@ -194,10 +194,10 @@ func (m *procedure) cookMinutes(i int) float64 {
 	if total == 0 {
 		start := 0
 		if cold := s.cold(); cold >= 0 && cold < from { // "chilled overnight, then 6 minutes a side in a pan"
-			if _, at, n := s.minutes(cold); at >= 0 && !s.timedBefore(cold) {
-				start = at + n
-			} else if s.timedBefore(cold) { // "twenty minutes in the fridge and then six minutes a side in a skillet"
+			if s.timedBefore(cold) { // "twenty minutes in the fridge and then six minutes a side in a skillet"
 				start = cold + 1
+			} else if _, at, n := s.minutes(cold); at >= 0 {
+				start = at + n
 			}
 		}
 		if total = m.timeIn(s, start); total == 0 && start == 0 {

@@ -277,7 +277,7 @@ func (m *procedure) withLiquid(e *entry) bool {
 	return slices.ContainsFunc(m.entries, func(o *entry) bool { return o.line == e.line && o != e && o.food.Is(food.Liquid) })
 }
 
-// tillNextDay is how long what is covered with water stands until the next day, min.
+// tillNextDay is how long foods that are left in water "until the next day" soak, min: a night of ten hours.
 const tillNextDay = 600
 
 // soaks notes dry legumes that are covered with water and left for hours.

@@ -144,7 +144,7 @@ func sentencesOf(steps []string, spoken []Told, l words.Language) (out []sentenc
 			return out
 		}
 		note, beside := isNote(tokens), labelsSauce(tokens, text)
-		coldWords(tokens)
+		coldWords(tokens, text)
 		ownWords(tokens, text, i, spoken)
 		denied(tokens)
 		breaks := clauses(tokens, l)
@@ -241,7 +241,7 @@ func panIsTin(tokens []words.Token, i int) bool {
 }
 
 // coldWords takes their heat from words such as "baking" in "baking sheet".
-func coldWords(tokens []words.Token) {
+func coldWords(tokens []words.Token, text string) {
 	for i := range tokens {
 		if tokens[i].Of("tin") && tokens[i].Of("unit.pack") && i+1 < len(tokens) && tokens[i+1].Of("word.of") {
 			without(&tokens[i], "tin") // "a tin of beans" is none to bake in
@@ -253,7 +253,7 @@ func coldWords(tokens []words.Token) {
 		if tokens[i].Of("except") && i+1 < len(tokens) && (tokens[i+1].Is(":") || tokens[i+1].Of("word.self")) {
 			without(&tokens[i], "except") // "as written, except: I used ..." leaves nothing out
 		}
-		if coldDegrees(tokens, i) {
+		if coldDegrees(tokens, text, i) {
 			tokens[i].Means = append(tokens[i].Means, words.Meaning{List: "act.chill", N: 1}) // "hold at 36 F for 4 hours"
 		}
 		if inOven(tokens, i) {
@@ -276,26 +276,14 @@ func inOven(tokens []words.Token, i int) bool {
 }
 
 // coldDegrees says that a number is the temperature of a refrigerator, "4 °C" or "36°F".
-func coldDegrees(tokens []words.Token, i int) bool {
+func coldDegrees(tokens []words.Token, text string, i int) bool {
 	const coldestC, warmestC, coldestF, warmestF = 1, 8, 33, 46
 	t := &tokens[i]
 	if t.Kind != words.Number || i > 0 && tokens[i-1].Is("-") {
 		return false
 	}
-	degrees := false
-	for k := i + 1; k < min(len(tokens), i+3); k++ {
-		u := &tokens[k]
-		degrees = degrees || u.Of("degrees")
-		switch {
-		case u.Of("fahrenheit") && (degrees || u.Glued):
-			return t.Value >= coldestF && t.Value <= warmestF
-		case u.Of("celsius") && (degrees || u.Glued):
-			return degrees && t.Value >= coldestC && t.Value <= warmestC // "2C" is two cups
-		case !u.Of("degrees"):
-			return false
-		}
-	}
-	return false
+	degrees, f, c, _ := scaleAt(tokens, text, i+1)
+	return f && t.Value >= coldestF && t.Value <= warmestF || c && degrees && t.Value >= coldestC && t.Value <= warmestC // "2C" is two cups
 }
 
 // segmentsOf finds the verbs of a sentence and the foods that go with each.

@@ -29,6 +29,26 @@ type temperature struct {
 	fan     bool
 }
 
+// scaleAt reads the words behind the number of a temperature: that they are degrees, of which scale, and the token behind them.
+func scaleAt(tokens []words.Token, text string, from int) (degrees, f, c bool, end int) {
+	end = from
+	for k := from; k < min(len(tokens), from+3); k++ {
+		u := &tokens[k]
+		switch {
+		case u.Of("degrees"):
+			degrees = true
+		case u.Of("fahrenheit") && (u.Glued || degrees || text[u.At:u.End] == "F"):
+			f = true
+		case u.Of("celsius") && (u.Glued || degrees || text[u.At:u.End] == "C"):
+			c = true
+		default:
+			return degrees, f, c, end
+		}
+		end = k + 1
+	}
+	return degrees, f, c, end
+}
+
 // gasCelsius is what cooks take the whole mark of a gas oven for, degC; 0 where there is none.
 func gasCelsius(mark int) float64 {
 	for _, g := range kitchen.GasMarks {
@@ -56,22 +76,7 @@ func (s *sentence) temperatures() (out []temperature) {
 		if end+1 < len(s.tokens) && s.tokens[end].Is("-") && s.tokens[end+1].Kind == words.Number {
 			end += 2
 		}
-		degrees, f, c := false, false, false
-		for k := end; k < min(len(s.tokens), end+3); k++ {
-			u := &s.tokens[k]
-			switch {
-			case u.Of("degrees"):
-				degrees = true
-			case u.Of("fahrenheit") && (u.Glued || degrees || s.text[u.At:u.End] == "F"):
-				f = true
-			case u.Of("celsius") && (u.Glued || degrees || s.text[u.At:u.End] == "C"):
-				c = true
-			default:
-				k = len(s.tokens)
-				continue
-			}
-			end = k + 1
-		}
+		degrees, f, c, end := scaleAt(s.tokens, s.text, end)
 		if !degrees && !f && !c {
 			// "Bake at 350", "oven to 400".
 			bare := s.has("heat.oven") >= 0 && (t.Value >= 140 && t.Value <= 260 || t.Value >= 300 && t.Value <= 450) && i > 0 && (s.tokens[i-1].Is(",") || s.tokens[i-1].Is("(") || s.tokens[i-1].Of("heat.oven") || s.tokens[i-1].Plain == "again") &&

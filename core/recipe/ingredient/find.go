@@ -67,7 +67,7 @@ func (s *scan) longest(from, to int) (f *food.Food, a, b int) {
 func (s *scan) verbBetween(a, b int) bool {
 	for k := a; k < b; k++ {
 		t := &s.main[k]
-		if t.Of("joint") || t.Of("alternative") || k > a && t.Under("do.").N > 0 || t.Plain == "until" || k > a && (t.Plain == "to" || t.Plain == "into") && s.at(k-1).Under("do.").N > 0 {
+		if t.Of("joint") || t.Of("alternative") || k > a && t.Under("do.").N > 0 || t.Plain == "until" || k > a && (t.Of("to") || t.Of("word.into")) && s.at(k-1).Under("do.").N > 0 {
 			return true
 		}
 	}

@@ -42,7 +42,8 @@ func (r *Reader) FoodAt(tokens []words.Token, at int, l words.Language) (f *food
 	return r.foodAt(tokens, at, l, state{})
 }
 
-// foodAt finds the food as FoodAt does, as a line has it: pepper is a spice where it is taken by the spoon.
+// foodAt finds a food as FoodAt does, and chooses between foods of one name by what its line says: "pepper" is the spice
+// where it is measured in spoons, and the vegetable elsewhere.
 func (r *Reader) foodAt(tokens []words.Token, at int, l words.Language, as state) (f *food.Food, n int) {
 	if at >= len(tokens) || tokens[at].Kind != words.Word || small[tokens[at].Plain] {
 		return nil, 0

@@ -128,11 +128,8 @@ func (p *page) look(r *Row) (s seen) {
 	if lead := words.LeadOf(tokens); at < 0 && !s.verbFirst && len(spots) > 0 && lead < len(tokens) && (tokens[lead].Of("article") || lead > 0 && (tokens[lead].Of("number") || tokens[lead].Of("about"))) && spots[0].Said && spots[0].Begin <= lead+1 && spots[0].At <= lead+6 {
 		at = lead // "Then a big onion, chopped small and fried in butter until it goes brown at the edges"
 	}
-	if colon := slices.IndexFunc(tokens, func(t words.Token) bool { return t.Is(":") }); at < 0 && colon > 0 && colon <= 3 && s.foods > 1 && s.words <= 20 && !r.Ordered && colon+1 < len(tokens) && tokens[colon+1].Kind == words.Number {
-		at, s.amountFood, s.verbFirst, s.verbs = colon+1, true, false, 0 // "coating: ¾ cup crushed cornflakes, ¼ cup aquafaba"
-	}
 	if colon := slices.IndexFunc(tokens, func(t words.Token) bool { return t.Is(":") }); at < 0 && colon > 0 && !r.Ordered && s.words <= 30 && listBehind(spots, colon) {
-		at, s.amountFood, s.verbFirst, s.verbs = colon+1, true, false, 0 // "We will provide: oats (60 g), 1 tbsp tomato purée, salt"
+		at, s.amountFood, s.verbFirst, s.verbs = colon+1, true, false, 0 // "coating: ¾ cup crushed cornflakes, ¼ cup aquafaba"
 	}
 	s.amountLast = at < 0 && s.words <= 8 && p.reader.EndsWithAmount(r.Read, tokens, p.l)
 	s.amountFirst = at >= 0
