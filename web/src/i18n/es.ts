@@ -87,7 +87,7 @@ export const es: FirstMessages = {
     failed: "No se pudieron leer las recetas.",
     deleted: "Se borró «{{name}}».",
     notBroughtBack: "No se pudo recuperar «{{name}}». Inténtalo otra vez.",
-    bringBack: "Recuperarla",
+    bringBack: "Recuperar",
     gone: "Esta receta se borró.",
     missing: "No existe esa receta.",
     name: "Nombre de la receta",
