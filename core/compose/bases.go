@@ -185,6 +185,9 @@ func (s *stock) bases() (out []base) {
 		}
 	}
 	grains := s.by[grain]
+	if asked := s.musts(grain); len(asked) > 0 {
+		grains = asked // nobody who has rice to use up is given another grain with it
+	}
 	switch {
 	case len(musts) > 2:
 		add(musts[:3])
@@ -195,7 +198,7 @@ func (s *stock) bases() (out []base) {
 				if p, _ := roleOf(other); p.role == body && !s.asked[other.ID] && other.ID != "potato-mashed" && other.ID != "sweet-potato-mashed" {
 					continue // nobody who asks for lentils is given them with meat
 				}
-				if !(family(other) == family(musts[0]) && family(other) != "meat") {
+				if family(other) != family(musts[0]) || family(other) == "meat" || oneIsRaw(musts[0], other) {
 					add(base{musts[0], other})
 				}
 			}
@@ -240,6 +243,11 @@ func (s *stock) bases() (out []base) {
 		}
 	}
 	return out[:min(len(out), mostBases)]
+}
+
+// oneIsRaw says that just one of two fish is raw: pulsed, it is what holds the flakes of the other.
+func oneIsRaw(a, b *food.Food) bool {
+	return family(a) == "fish" && family(b) == "fish" && a.IsRawMeat() != b.IsRawMeat()
 }
 
 // partner is what a body wants beside it: cooked fish wants potato.

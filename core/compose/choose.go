@@ -29,6 +29,8 @@ type Proposal struct {
 	Before []Beforehand
 	// Why are codes of what makes it hold: sets-hot, drinks, gel, sticks, squeezed, dried, meat, cold.
 	Why []string
+	// LessSure says that it is proposed beside mixes that are sure to hold, though it is not as sure: there were too few of those.
+	LessSure bool
 }
 
 // Beforehand tells how a dry food is made ready before the mix is begun: for how many hours it is soaked, and for how many minutes
@@ -61,11 +63,13 @@ type Answer struct {
 const (
 	// mostShown are proposed.
 	mostShown = 6
+	// fewest are filled up with mixes that are less sure to hold, so that a cook has something to choose from.
+	fewest = 3
 	// A mix is proposed from this chance on, what nine in ten reach, and how it eats.
 	leastChance, leastLow, leastEat = .72, .5, .58
 	// Where nothing reaches that, what nine in ten reach may be this low: two or three in ten such mixes fall apart, and the
 	// chance beside it says so.
-	nearLow, mostNear = .38, 3
+	nearLow = .38
 	// Nor does anything reach that: what is as likely to hold, or takes so many times as long as there is time.
 	farChance, farLow, farTimes = .6, .25, 2.5
 	// mostRefined are refined, of which so many may have the same base and binder.
@@ -110,16 +114,19 @@ func Compose(k *kitchen.Kitchen, a *Ask, done <-chan struct{}) (Answer, error) {
 		return Answer{}, &Fault{"no-body", ""}
 	}
 	out := Answer{Proposals: []Proposal{}, Missing: []Missing{}}
-	good, nearest := c.good(bases)
-	for _, l := range c.unlike(good) {
-		out.Proposals = append(out.Proposals, c.proposal(l))
+	good, near := c.good(bases)
+	shown := c.unlike(nil, good, mostShown)
+	sure := len(shown)
+	if sure < fewest {
+		shown = c.unlike(shown, near, fewest)
 	}
-	out.Late = late && len(good) > 0
-	if out.Nearest = nearest; !a.Any && (nearest || len(out.Proposals) < 3) {
-		sure := len(out.Proposals)
-		if nearest {
-			sure = 0
-		}
+	for i, l := range shown {
+		p := c.proposal(l)
+		p.LessSure = sure > 0 && i >= sure
+		out.Proposals = append(out.Proposals, p)
+	}
+	out.Late = late && len(shown) > 0
+	if out.Nearest = sure == 0 && len(shown) > 0; !a.Any && sure < fewest {
 		out.Missing = c.missing(sure)
 	}
 	out.LookedAt = c.count
@@ -132,12 +139,12 @@ type skeleton struct {
 	heat                method.Method
 }
 
-// good are the refined builds that hold and are worth eating, the best first. Where there are none they are those that come nearest.
-func (c *composer) good(bases []base) (out []looked, nearest bool) {
+// good are the refined builds that hold and are worth eating, and near those that come nearest to it, each the best first.
+func (c *composer) good(bases []base) (out, near []looked) {
 	first := c.first(bases)
 	slices.SortStableFunc(first, func(x, y looked) int { return cmp.Compare(y.score, x.score) })
 	alike, ofBase := map[skeleton]int{}, map[[2]*food.Food]int{}
-	var near, far []looked
+	var far []looked
 	for _, l := range first {
 		pair := [2]*food.Food{l.base[0], l.base[len(l.base)-1]}
 		key := skeleton{l.base[0], l.base[len(l.base)-1], l.binder, l.heat}
@@ -147,7 +154,7 @@ func (c *composer) good(bases []base) (out []looked, nearest bool) {
 		alike[key]++
 		ofBase[pair]++
 		if c.ended() {
-			return nil, false
+			return nil, nil
 		}
 		switch l = c.refine(l); {
 		case c.holds(&l, leastChance, leastLow, 1):
@@ -158,16 +165,17 @@ func (c *composer) good(bases []base) (out []looked, nearest bool) {
 			far = append(far, l)
 		}
 	}
-	if len(out) == 0 {
-		if len(near) == 0 {
-			near = far
-		}
-		slices.SortStableFunc(near, func(x, y looked) int { return cmp.Compare(y.score, x.score) })
-		return near[:min(len(near), mostNear)], len(near) > 0
+	if len(out)+len(near) == 0 {
+		near = far
 	}
-	slices.SortStableFunc(out, func(x, y looked) int { return cmp.Compare(y.score, x.score) })
-	return out, false
+	for _, list := range [][]looked{out, near} {
+		slices.SortStableFunc(list, func(x, y looked) int { return cmp.Compare(y.score, x.score) })
+	}
+	return out, near
 }
+
+// sure says that a mix holds with nine in ten cooks.
+func (c *composer) sure(l *looked) bool { return l.chance >= leastChance && l.low >= leastLow }
 
 // holds says that a mix has what must go in, is good to eat, holds with a chance and what nine in ten reach, and is on the table
 // within a multiple of the time that there is.
@@ -208,10 +216,24 @@ func (c *composer) first(bases []base) (out []looked) {
 	return out
 }
 
-// savouries are what gives depth to a base of a family, the first at hand.
+// savouries are what gives depth to a base of a family, the first at hand; "batter" is what goes into that of fritters.
 var savouries = map[string][]string{
-	"fish": {"lemon-juice", "mustard", "capers"}, "meat": {"mustard", "tomato-paste", "worcester-style-sauce"}, "bean": {"tomato-paste", "tamari", "soy-sauce"},
-	"soy": {"tamari", "soy-sauce", "miso"}, "": {"tomato-paste", "tamari", "soy-sauce", "mustard", "miso", "nutritional-yeast", "ketchup"},
+	"fish": {"lemon-juice", "mustard", "capers", "soy-sauce", "tamari"}, "meat": {"mustard", "tomato-paste", "worcester-style-sauce"},
+	"bean": {"tomato-paste", "tamari", "soy-sauce"}, "soy": {"tamari", "soy-sauce", "miso"}, "root": {"mustard", "nutritional-yeast", "miso"},
+	"cheese": {"mustard", "lemon-juice"}, "batter": {"tamari", "soy-sauce", "miso"},
+	"": {"tomato-paste", "tamari", "soy-sauce", "mustard", "miso", "nutritional-yeast", "ketchup"},
+}
+
+// savouriesOf are those of what a base is called by.
+func (c *composer) savouriesOf(b base) []string {
+	of := family(b[0])
+	switch {
+	case c.stock.kind == piece.Fritter:
+		of = "batter"
+	case of == "bean" || of == "meat" || of == "soy" || savouries[of] == nil:
+		return slices.Concat(savouries[of], savouries[""])
+	}
+	return savouries[of]
 }
 
 // beside are the sets of foods that go with a base: what must, an onion, a vegetable, something savoury and something that seasons;
@@ -247,9 +269,8 @@ func (c *composer) beside(b base) (out [][]item) {
 	core = append(core, take(veg, 1, "onion", "spring-onion", "leek", "shallot")...)
 	core = append(core, take(season, 1, "garlic")...)
 	core = append(core, take(season, 1, "parsley", "coriander", "fresh-herbs")...)
-	core = append(core, take(savoury, 1, savouries[family(b[0])]...)...)
-	if len(c.stock.musts(savoury)) == 0 && len(core) > 0 && !slices.ContainsFunc(core, func(i item) bool { r, _ := roleOf(i.food); return r.role == savoury }) {
-		core = append(core, take(savoury, 1, savouries[""]...)...)
+	if len(c.stock.musts(savoury)) == 0 {
+		core = append(core, take(savoury, 1, c.savouriesOf(b)...)...)
 	}
 	plain := slices.Concat(musts, core)
 	out = append(out, plain)
@@ -297,13 +318,19 @@ func (c *composer) refine(l looked) looked {
 			next := l.plan
 			next.items, next.ways = slices.Clone(l.items), slices.Clone(l.ways)
 			change(&next)
-			if n, ok := c.look(next); ok && n.score > l.score+1e-9 {
-				l = n
+			n, ok := c.look(next)
+			if was, is := c.sure(&l), c.sure(&n); ok && (is && !was || is == was && n.score > l.score+1e-9) {
+				l = n // first it has to hold, then all of what must go in is used
 			}
 		}
 		if l.binder != nil {
 			for _, level := range []float64{0, .25, .5, .75, 1} {
 				try(func(p *plan) { p.level = level })
+			}
+		}
+		if len(l.base) > 1 {
+			for _, more := range []float64{1, 1.15, 1.3, 1.5} {
+				try(func(p *plan) { p.more = more })
 			}
 		}
 		for i := range l.ways {
@@ -336,16 +363,18 @@ func (c *composer) refine(l looked) looked {
 				try(func(p *plan) { p.items[i].way = way })
 			}
 		}
-		if l.score < before+1e-6 {
+		if l.score == before {
 			break
 		}
 	}
 	return l
 }
 
-// unlike picks the proposals to show: each is good, and differs in base, binder or heat from those picked before it.
-func (c *composer) unlike(good []looked) (out []looked) {
-	for len(out) < mostShown {
+// unlike adds the best of some mixes to those that were picked before, up to a number: each differs in base, binder or heat from
+// those before it.
+func (c *composer) unlike(picked, good []looked, most int) []looked {
+	out := picked
+	for len(out) < most {
 		best, at := math.Inf(-1), -1
 		for i := range good {
 			near := 0.
@@ -492,10 +521,10 @@ func (c *composer) missing(now int) (out []Missing) {
 		more := *c.ask
 		more.May = append(slices.Clone(c.ask.May), w.Food)
 		next := &composer{ask: &more, k: c.k, stock: stockOf(&more, c.k), done: c.done}
-		good, nearest := next.good(next.stock.bases())
-		n := len(next.unlike(good))
+		good, _ := next.good(next.stock.bases())
+		n := len(next.unlike(nil, good, mostShown))
 		c.count += next.count
-		if n > now && !nearest {
+		if n > now {
 			out = append(out, Missing{w.Food, w.Grams, n})
 		}
 	}

@@ -278,6 +278,43 @@ func TestWhatWouldMakeFrittersIsTold(t *testing.T) {
 	assert.Equal(t, "chickpea-flour", got.Missing[0].Food)
 }
 
+// What must go in is not made to hold by flour alone: there is as much beside it as it wants. What is cooked is held by what is
+// raw of its kind, nuts by themselves are the roast that they are called after, and who has one grain to use up is given no other.
+func TestWhatGoesBesideWhatMustGoIn(t *testing.T) {
+	may := []string{"onion", "garlic", "parsley", "lemon-juice", "mustard", "potato-mashed", "rice-cooked", "chickpea-flour", "potato-starch", "flax-meal"}
+	tuna := composed(t, &compose.Ask{Must: []compose.Amount{{Food: "tuna-canned", Grams: 280}}, May: may, Kind: piece.Patty, Portions: 3}).Proposals[0]
+	assert.Greater(t, grams(&tuna.Document, "potato-mashed"), 180.)
+	assert.Greater(t, tuna.Chance, .87, ".84 with as little potato as the portions want")
+	shrimp := composed(t, &compose.Ask{Must: []compose.Amount{{Food: "shrimp-cooked", Grams: 300}}, May: []string{"white-fish-raw", "ginger", "potato-starch"}, Kind: piece.Patty, Portions: 3})
+	require.NotEmpty(t, shrimp.Proposals)
+	assert.Greater(t, grams(&shrimp.Proposals[0].Document, "white-fish-raw"), 100.)
+	roast := composed(t, &compose.Ask{Must: []compose.Amount{{Food: "cashews", Grams: 150}, {Food: "brown-rice-cooked", Grams: 250}}, May: may, Kind: piece.Loaf, Portions: 6})
+	require.NotEmpty(t, roast.Proposals)
+	for _, p := range roast.Proposals {
+		assert.Greater(t, grams(&p.Document, "cashews"), 100.)
+		assert.Zero(t, grams(&p.Document, "rice-cooked"))
+	}
+}
+
+// Where too few are sure to hold there are others to choose from, behind those and marked.
+func TestLessSureMixesComeLast(t *testing.T) {
+	got := composed(t, &compose.Ask{Must: []compose.Amount{{Food: "aubergine", Grams: 600}}, May: []string{"white-beans-canned", "oats-rolled", "potato-starch", "chickpea-flour", "onion", "garlic", "parsley"}, Kind: piece.Ball, Portions: 4, Minutes: 90})
+	sure := 0
+	for i, p := range got.Proposals {
+		if !p.LessSure {
+			assert.Equal(t, sure, i, "what is surer comes first")
+			assert.GreaterOrEqual(t, p.Low, .5)
+			sure++
+			continue
+		}
+		assert.Less(t, p.Low, .5)
+		assert.Greater(t, p.Chance, .72)
+	}
+	assert.Positive(t, sure)
+	assert.False(t, got.Nearest)
+	assert.Less(t, sure, len(got.Proposals), "this ask has too few that are sure")
+}
+
 func grams(d *document.Document, id string) (sum float64) {
 	for _, l := range d.Lines {
 		if l.Food == id {

@@ -73,6 +73,10 @@ func wayOf(id, text string) (out []food.Preparation) {
 			if p.Minutes = v; v == 0 {
 				p.Minutes = p.Do.Default()
 			}
+		case "hours":
+			if p.Hours = v; v == 0 {
+				p.Hours = p.Do.Default()
+			}
 		case "level":
 			if p.Level = v; v == 0 {
 				p.Level = p.Do.Default()

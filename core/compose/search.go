@@ -31,6 +31,7 @@ type plan struct {
 	binder      *food.Food
 	with        *food.Food // that it is paired with
 	level       float64
+	more        float64 // how many times what the portions want the mix comes to, so that there is more beside what must go in
 	water       float64 // that makes a batter of the flour, or moistens the bread of a stuffing, a share of the mix
 	rest, chill float64
 }
@@ -75,6 +76,25 @@ func (c *composer) ended() bool {
 
 // portionG is how much mix one person eats as pieces of each kind, g (kitchen practice).
 var portionG = map[piece.Kind]float64{piece.Patty: 150, piece.Ball: 150, piece.Loaf: 180, piece.Cylinder: 140, piece.Fritter: 150, piece.Stuffing: 120}
+
+// wanted is how much mix the portions want, g; 0 where nobody said how many there are.
+func (c *composer) wanted(kind piece.Kind) float64 { return portionG[kind] * float64(c.ask.Portions) }
+
+// unusedShare is how much of what must go in does not, a share of each, in all.
+func (c *composer) unusedShare(d *document.Document) (out float64) {
+	for id, must := range c.stock.must {
+		if must > 0 {
+			used := 0.
+			for i := range d.Lines {
+				if d.Lines[i].Food == id {
+					used += d.Lines[i].Grams
+				}
+			}
+			out += max(0, must-used) / must
+		}
+	}
+	return out
+}
 
 // Salt and spice of a mix, g per 100 g: kitchen practice.
 const saltPct, spicePct = 0.85, 0.45
@@ -154,7 +174,7 @@ func (c *composer) build(p *plan) (document.Document, bool) {
 		r, _ := roleOf(it.food)
 		g := shares[i] * total
 		if must := c.stock.must[it.food.ID]; must > 0 {
-			g = min(must, r.most/100*total)
+			g = min(must, c.mostOf(it.food)/100*total)
 			if g >= must-.5 {
 				d.Lines = append(d.Lines, document.Line{Food: it.food.ID, Grams: must, Prep: suited(r.ways[it.way%len(r.ways)], it.food)})
 				continue
@@ -219,15 +239,14 @@ func (c *composer) amounts(p *plan, others float64) (total float64, grams []floa
 	if left <= .1 {
 		return 0, nil, false
 	}
-	want := portionG[p.kind] * float64(c.ask.Portions)
+	want := c.wanted(p.kind)
 	given := 0.
 	for _, f := range p.base {
 		given += c.stock.must[f.ID]
 	}
 	for i := range p.items { // a vegetable that must go in brings a mix that can take it
 		if must := c.stock.must[p.items[i].food.ID]; must > 0 {
-			r, _ := roleOf(p.items[i].food)
-			total = max(total, must/(r.most/100))
+			total = max(total, must/(c.mostOf(p.items[i].food)/100))
 		}
 	}
 	alone := len(p.base) == 1 || c.stock.must[p.base[len(p.base)-1].ID] > 0
@@ -236,7 +255,7 @@ func (c *composer) amounts(p *plan, others float64) (total float64, grams []floa
 		total = given / left
 	case given > 0:
 		r, _ := roleOf(p.base[0])
-		total = max(given/min(left*.8, r.most/100), want)
+		total = max(given/min(left*.8, r.most/100), want) * max(1, p.more)
 	default:
 		if want == 0 {
 			want = portionG[p.kind] * 4
@@ -288,6 +307,18 @@ func (c *composer) amounts(p *plan, others float64) (total float64, grams []floa
 		}
 	}
 	return total, grams, true
+}
+
+// mostOfNuts is how much of a mix nuts are that must go in, g per 100 g: those of a nut roast (kitchen practice).
+const mostOfNuts = 30
+
+// mostOf is how much of a mix a food beside its base may be, g per 100 g.
+func (c *composer) mostOf(f *food.Food) float64 {
+	r, _ := roleOf(f)
+	if r.role == rich && r.family == "nut" && c.stock.must[f.ID] > 0 {
+		return max(r.most, mostOfNuts)
+	}
+	return r.most
 }
 
 // A fritter is a vegetable in batter: so much of the mix it is, g per 100 g (kitchen practice).
@@ -379,6 +410,16 @@ func (c *composer) worth(l *looked) float64 {
 	if l.band.To > l.band.From {
 		at := min(1, max(0, (l.felt-l.band.From)/(l.band.To-l.band.From)))
 		v -= .22 * math.Abs(at-(1-or(c.ask.Lean.Firm, .5))) * math.Abs(or(c.ask.Lean.Firm, .5)-.5) * 2
+	}
+	if want := c.wanted(l.kind); want > 0 { // it is used up, but no feast
+		total := 0.
+		for i := range l.doc.Lines {
+			total += l.doc.Lines[i].Grams
+		}
+		v -= .08 * max(0, total/want-1)
+	}
+	if c.sure(l) {
+		v -= .1 * c.unusedShare(&l.doc)
 	}
 	if c.ask.Minutes > 0 {
 		v -= .02 * max(0, minutes(&l.doc)-c.ask.Minutes)

@@ -35,6 +35,8 @@ type Proposal struct {
 	Before []Beforehand `json:"before"`
 	// Why are codes of what makes it hold.
 	Why []string `json:"why" enum:"sets-hot,drinks,gel,sticks,squeezed,dried,meat,cold"`
+	// LessSure says that it is less sure to hold than the proposals before it, of which there were too few.
+	LessSure bool `json:"less_sure"`
 }
 
 // Beforehand is compose.Beforehand as the interface tells it: a dry food, g, soaked for hours and boiled for minutes.

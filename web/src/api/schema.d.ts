@@ -3922,6 +3922,7 @@ export interface components {
             /** Format: double */
             hands_minutes: number;
             left: components["schemas"]["Amount"][];
+            less_sure: boolean;
             /** Format: double */
             minutes: number;
             uses: components["schemas"]["Amount"][];

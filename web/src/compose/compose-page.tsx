@@ -97,6 +97,7 @@ function Compose({ foods, vocabulary, have }: Props) {
   const problem = found.error instanceof ApiError ? found.error.problem : undefined;
   const proposals = found.isError ? [] : (found.data?.proposals ?? []);
   const before = commonBefore(proposals);
+  const lessSure = proposals.filter((p) => p.less_sure).length;
   const heading =
     proposals.length > 0
       ? t(
@@ -106,8 +107,10 @@ function Compose({ foods, vocabulary, have }: Props) {
               ? settled.minutes
                 ? "compose.nearInTime"
                 : "compose.near"
-              : "compose.found",
-          { count: proposals.length },
+              : lessSure > 0
+                ? "compose.foundAndNear"
+                : "compose.found",
+          { count: proposals.length - lessSure, near: lessSure },
         )
       : "";
   const nameOf = useNameOf(foods);

@@ -76,6 +76,7 @@ export function ProposalRow({
           <strong>{t("compose.chance", { n: format.number(100 * p.chance) })}</strong> {t("compose.hold")} ·{" "}
           {t(p.eat >= 0.72 ? "eats.good" : p.eat >= 0.55 ? "eats.fair" : "eats.poor")}
         </p>
+        {p.less_sure && <p className="hint">{t("compose.lessSure")}</p>}
         <p className="hint">
           {p.why
             .slice(0, 2)
