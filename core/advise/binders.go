@@ -169,10 +169,24 @@ func (s *search) amountOf(st *state, f *food.Food, share float64, by *food.Food,
 		}
 	}
 	for _, liquid := range liquids {
-		if liquid > 0 && st.has("liquid") {
+		if liquid > 0 && st.has("liquid") || f.GelWater() == 0 && st.dried() > 0 && liquid > mostPouredBack*st.dried() {
 			continue
 		}
 		out = append(out, s.binderMove(m, liquid, st.document()))
+	}
+	return out
+}
+
+// mostPouredBack is how much of the water that moves take out of a mix a binder may bring back, a share of it: who wrings out a
+// vegetable and then pours as much water in has done nothing.
+const mostPouredBack = .4
+
+// dried is the water that moves took out of lines, g.
+func (st *state) dried() (out float64) {
+	for i := range st.moves {
+		if drying(st.moves[i : i+1]) {
+			out += st.moves[i].WaterG
+		}
 	}
 	return out
 }

@@ -12,6 +12,7 @@ import (
 
 	"cuerda/core/advise"
 	"cuerda/core/document"
+	"cuerda/core/food"
 	"cuerda/core/kitchen"
 	"cuerda/core/lawtest"
 	"cuerda/core/predict"
@@ -51,6 +52,27 @@ func TestTheCauseComesFirst(t *testing.T) {
 		assert.Greater(t, first.Chance, .75, name)
 		assert.Greater(t, first.Eat, .7, name)
 	}
+}
+
+// Grated potato is wrung out, as everybody does who makes cakes of it, and then wants no batter: it is not fried off, nor is water
+// poured in, though what drops from a spoon is a batter otherwise. Dry bread is moistened, with nearly its own weight.
+func TestPotatoCakesAreWrungAndBreadIsMoistened(t *testing.T) {
+	for _, piece := range []string{`{"kind":"fritter","diameter_mm":80,"thickness_mm":12}`, `{"kind":"patty","diameter_mm":80,"thickness_mm":12}`} {
+		a := way(t, `{"format":"cuerda-build/1","lines":[{"food":"potato-grated","grams":600},{"food":"onion","grams":120},{"food":"salt","grams":6}],"piece":`+piece+`,"cook":{"method":"shallow-oil"}}`, advise.Options{})
+		require.NotEmpty(t, a.Suggest, piece)
+		for i := range a.Suggest {
+			m := moveOf(&a.Suggest[i], advise.Squeeze)
+			require.NotNil(t, m, "%+v", a.Suggest[i].Moves)
+			assert.Equal(t, "potato-grated", m.Food)
+			assert.Nil(t, moveOf(&a.Suggest[i], advise.MoreLiquid))
+		}
+		assert.Greater(t, a.Suggest[0].Chance, .75)
+	}
+	a := way(t, `{"format":"cuerda-build/1","lines":[{"food":"bread-gluten-free","grams":400},{"food":"onion","grams":60},{"food":"salt","grams":4}],"piece":{"kind":"stuffing"},"cook":{"method":"fan-oven"}}`, advise.Options{})
+	require.NotEmpty(t, a.Suggest)
+	m := moveOf(&a.Suggest[0], advise.MoreLiquid)
+	require.NotNil(t, m, "%+v", a.Suggest[0].Moves)
+	assert.InDelta(t, 330, m.Now, 70)
 }
 
 // Too much coconut flour is taken out, and no water poured on it.
@@ -111,14 +133,27 @@ func TestEveryWayIsOneThatACookWouldGo(t *testing.T) {
 			assert.InDelta(t, p.Eat, w.Eat, 1e-9)
 			assert.GreaterOrEqual(t, w.Chance, .7)
 			assert.LessOrEqual(t, len(w.Moves), 3)
-			binders := 0
+			binders, dried, poured := 0, 0., 0.
 			for _, m := range w.Moves {
+				switch m.Code {
+				case advise.Squeeze, advise.FryOff, advise.DryInOven, advise.CookDown:
+					dried += m.WaterG
+				case advise.MoreLiquid:
+					poured += m.Now
+				case advise.AddBinder:
+					if k.Foods.Find(m.Food).GelWater() == 0 {
+						poured += m.LiquidG
+					}
+				case advise.LessLiquid:
+					assert.False(t, k.Foods.Find(m.Food).Is(food.Seasons) && m.Now < .45*m.Was, "the taste of %s stays", m.Food)
+				}
 				if m.Code == advise.AddBinder {
 					binders++
 					assert.NotContains(t, []string{"agar", "gelatin", "methylcellulose", "coconut-flour", "xanthan-gum"}, m.Food, "nobody asked for it")
 				}
 			}
 			assert.LessOrEqual(t, binders, 1)
+			assert.False(t, dried > 0 && poured > max(6, dried/2), "what is wrung out is not poured in again: %+v", w.Moves)
 			if len(w.Moves) > 0 && now.Verdict == predict.Holds {
 				assert.True(t, w.Chance >= now.Chance+.029 || w.Eat >= now.Eat+.029, "no work without a gain: %+v", w.Moves)
 			}

@@ -92,7 +92,8 @@ func MendBy(k *kitchen.Kitchen, d *document.Document, felt mix.Word) (Mend, bool
 		return Mend{}, false
 	}
 	p := d.PieceOrDefault()
-	band := p.Band()
+	duty := d.DutyOf(&p, k)
+	band := duty.Band
 	// What the model missed is taken to be water; what was said of this bowl before
 	// stands as long as it comes to the same word.
 	loose := e.Loosens()

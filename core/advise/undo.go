@@ -21,6 +21,7 @@ const (
 	leastWaterShare = .05
 	leastShare      = .12  // of the mix, of a base that is crushed
 	leastFat        = .008 // of the mix, of a fat that is left out
+	leastSeasoning  = .05  // of the mix, of a liquid that seasons it and is halved
 	mashedShare     = .6   // of a base that is mashed in part
 	usualSaltPct    = 1.2  // of raw meat that is to grow sticky, g per 100 g
 )
@@ -52,7 +53,7 @@ func (s *search) drier(st *state, i int, add func(candidate)) {
 	l := &st.document().Lines[i]
 	f := s.k.Foods.Find(l.Food)
 	slot := fmt.Sprintf("dry %d", i)
-	if l.Grams < leastLineG || len(l.Prep) >= document.MaxPreps {
+	if l.Grams < leastLineG || len(l.Prep) >= document.MaxPreps || st.did(MoreLiquid) { // what is poured in is not wrung out again
 		return
 	}
 	dry := func(code MoveCode, p food.Preparation, work, wait float64) {
@@ -74,7 +75,7 @@ func (s *search) drier(st *state, i int, add func(candidate)) {
 		return
 	}
 	switch {
-	case vegetable && food.Saute.Suits(f):
+	case vegetable && food.Saute.Suits(f) && !f.Is(food.OwnStarch): // grated potatoes that are fried off no longer glue
 		dry(FryOff, food.Preparation{Do: food.Saute, Minutes: 8}, 8, 0)
 	case f.Group == food.Vegetable && f.Stuff == food.Mashed && f.Water > 85:
 		dry(CookDown, food.Preparation{Do: food.Saute, Minutes: 12}, 9, 0)
@@ -172,6 +173,12 @@ func (s *search) less(st *state, i int, add func(candidate)) {
 		to(LessFat, l.Grams/2, 1)
 		to(LessFat, l.Grams*.4, 1)
 	case wets(f) && l.Grams >= leastLineG && !st.has("liquid"):
+		if f.Is(food.Seasons) { // a cook who wants its taste leaves half of it
+			if l.Grams >= leastSeasoning*st.effect.Mass {
+				to(LessLiquid, .5*l.Grams, 1)
+			}
+			break
+		}
 		for _, part := range []float64{.75, .5, .33, 0} {
 			to(LessLiquid, part*l.Grams, .5+part)
 		}
@@ -221,8 +228,8 @@ const leftOut = 1e-6
 
 // wets says whether a food is a liquid of a mix that may be halved or left out: it brings water and binds nothing.
 func wets(f *food.Food) bool {
-	if f.Group == food.Wet && f.Water > 60 && f.GlueCold < .015 {
-		return true // coconut milk
+	if (f.Group == food.Wet || f.Group == food.Dairy) && f.Water > 55 && f.GlueCold < .015 {
+		return true // coconut milk, cream
 	}
 	return f.Water > 75 && f.GlueCold < .015 && (f.Group == food.Wet || f.Group == food.Dairy || f.Is(food.Thins) || f.Is(food.Liquid) || f.Group == food.Vegetable && f.State != food.Raw && f.Chunk == 0 && f.Water > 88)
 }
@@ -247,11 +254,14 @@ func (s *search) wetter(st *state, add func(candidate)) {
 	if dry := st.judged.Felt < st.duty.Band.From+.3*(st.duty.Band.To-st.duty.Band.From); !dry && st.duty.Spooned() == 0 {
 		return
 	}
-	if st.did(LessLiquid) {
+	if st.did(LessLiquid) || st.dried() > 0 {
 		return
 	}
-	liquid := s.liquidOf(st.document())
-	for _, share := range []float64{.04, .08, .14, .2, .3} {
+	liquid, shares := s.liquidOf(st.document()), []float64{.04, .08, .14, .2, .3}
+	if st.use == asStuffing { // dry bread takes nearly its own weight
+		shares = append(shares, .45, .6, .75)
+	}
+	for _, share := range shares {
 		if g := measurable(share * st.effect.Mass); g >= 5 {
 			add(candidate{Move: Move{Code: MoreLiquid, Food: liquid, Now: g, WaterG: -g}, slot: "liquid", work: .5, apply: pour(s.k.Foods, liquid, g)})
 		}
@@ -267,8 +277,14 @@ func (s *search) liquidOf(d *document.Document) string {
 			best, most = l.Food, l.Grams
 		}
 	}
+	if f := s.k.Foods.Find(stock); most == 0 && d.Piece != nil && d.Piece.Kind == piece.Stuffing && f != nil && s.k.Have(stock) && s.table.Check(f, s.k.LabelRead(stock)).Status == eaters.Clear {
+		return stock
+	}
 	return best
 }
+
+// stock is what moistens bread where the mix has no liquid of its own and the kitchen has it.
+const stock = "broth"
 
 // wettest is the water from which a food wets like water, g per 100 g.
 const wettest = 80.

@@ -372,6 +372,9 @@ func (c *composer) judge(l *looked) {
 
 // dutyOf and coldnessOf are kept by what they depend on, but for what the mix is of.
 func (c *composer) dutyOf(d *document.Document) mix.Duty {
+	if slices.ContainsFunc(d.Lines, func(l document.Line) bool { return c.k.Foods.Find(l.Food).Is(food.OwnStarch) }) {
+		return d.Duty(c.k)
+	}
 	if c.duties == nil {
 		c.duties, c.coldness = map[document.Cook]map[piece.Kind]mix.Duty{}, map[coldKey]float64{}
 	}

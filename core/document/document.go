@@ -227,11 +227,27 @@ func (d *Document) Duty(k *kitchen.Kitchen) mix.Duty {
 	return d.DutyOf(&p, k)
 }
 
+// DutyOf is what the document asks of its mix in pieces like p.
 func (d *Document) DutyOf(p *piece.Piece, k *kitchen.Kitchen) mix.Duty {
 	method, turn := d.MethodAndTurn()
 	duty := mix.NewDuty(p, method, turn, &k.Parameters.Handling)
+	if (p.Kind == piece.Patty || p.Kind == piece.Fritter) && d.ofShreds(k) {
+		duty.Band = piece.ShredsBand
+	}
 	duty.Own = k.Own
 	return duty
+}
+
+// ofShreds says that at least half of the mix is shreds that their own starch glues: grated potato.
+func (d *Document) ofShreds(k *kitchen.Kitchen) bool {
+	shreds, all := 0., 0.
+	for i := range d.Lines {
+		all += d.Lines[i].Grams
+		if f := k.Foods.Find(d.Lines[i].Food); f != nil && f.Is(food.OwnStarch) {
+			shreds += d.Lines[i].Grams
+		}
+	}
+	return all > 0 && shreds >= all/2
 }
 
 // MethodAndTurn gives how the piece is cooked and whether it is turned; a

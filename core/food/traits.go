@@ -20,6 +20,7 @@ const (
 	OwnStarch   Trait = "own-starch"   // shreds that their own starch glues and sets
 	Porridge    Trait = "porridge"     // swells to porridge where there is much of it
 	Rennet      Trait = "rennet"       // of an animal, unless its label says otherwise
+	Seasons     Trait = "seasons"      // a liquid that is there for its taste
 	SetsHot     Trait = "sets-hot"     // nearly all of its glue sets by heat
 	SmallGrain  Trait = "small-grain"  // cooked, hardly breaks a paste
 	SoyProduct  Trait = "soy-product"  // curd, cake or textured protein, no bean any more
@@ -34,7 +35,7 @@ var traitsCSV string
 var traitOrder []string
 
 var traits = func() map[string][]Trait {
-	known := []Trait{Classic, Curd, Liquid, LegumeTaste, OfGrain, OwnStarch, Porridge, Rennet, SetsHot, SmallGrain, SoyProduct, Sugar, Thins}
+	known := []Trait{Classic, Curd, Liquid, LegumeTaste, OfGrain, OwnStarch, Porridge, Rennet, Seasons, SetsHot, SmallGrain, SoyProduct, Sugar, Thins}
 	out := map[string][]Trait{}
 	err := eachRow(traitsCSV, "food,traits", func(row []string) error {
 		for _, word := range strings.Fields(row[1]) {

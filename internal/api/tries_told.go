@@ -92,8 +92,7 @@ func (s *Server) replyTry(ctx context.Context, t *store.Try, err error) (*tryOut
 	}
 	done := usable(k, &out.Document)
 	out.Now = jobs.Say(done, k)
-	p := done.PieceOrDefault()
-	out.Band = wire.Of[wire.Band](p.Band())
+	out.Band = wire.Of[wire.Band](done.Duty(k).Band)
 	raw, known := out.Found.Raw()
 	out.Raw = stageFound(raw, known)
 	cooked, known := out.Found.Cooked()
