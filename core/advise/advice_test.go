@@ -398,6 +398,10 @@ func TestAStuffingStaysBread(t *testing.T) {
 		assert.Equal(t, 350., grams["bread-wheat"])
 		assert.Zero(t, grams["egg"]+grams["butter"])
 	}
+	crumbs := way(t, `{"format":"cuerda-build/1","lines":[{"food":"breadcrumbs-fresh","grams":300},{"food":"onion","grams":250,"prep":[{"do":"saute","minutes":8}]},{"food":"butter","grams":60},{"food":"egg","grams":55},`+
+		`{"food":"broth","grams":150}],"piece":{"kind":"stuffing"},"cook":{"method":"fan-oven"},"eaters":{"avoid":["egg","milk"]}}`, advise.Options{Replace: advise.Classics})
+	require.NotEmpty(t, crumbs.Suggest)
+	assert.True(t, slices.ContainsFunc(crumbs.Suggest[0].Document.Lines, func(l document.Line) bool { return l.Food == "breadcrumbs-fresh" && l.Grams == 300 }), "crumbs are its bread")
 	for _, w := range way(t, fmt.Sprintf(text, `,"gluten"`), advise.Options{Replace: advise.Classics}).Suggest {
 		for _, l := range w.Document.Lines {
 			assert.NotEqual(t, "bread-wheat", l.Food)

@@ -139,7 +139,7 @@ func without(k *kitchen.Kitchen, d *document.Document, how Replace) (rest docume
 // gone are the lines of the mix that were taken out before it, to which it adds. Eggs and what is made of wheat give way whoever
 // eats, for that is what a conversion is for; a little wheat in a sauce, or bulgur, only where somebody leaves it out.
 func clearOf(k *kitchen.Kitchen, d *document.Document, gone []document.Line) (out document.Document, allGone []document.Line) {
-	t, guests := freed(d), freedOf(d, "egg")
+	t, guests, stuffing := freed(d), freedOf(d, "egg"), useOf(d, k) == asStuffing
 	out, allGone = *d, gone
 	swap := func(lines []document.Line, glue bool) (kept, dropped []document.Line) {
 		for _, l := range lines {
@@ -158,8 +158,8 @@ func clearOf(k *kitchen.Kitchen, d *document.Document, gone []document.Line) (ou
 					by = k.Foods.Find(coatingGlue)
 				}
 			}
-			if f.Group == food.GrainBinder && isBody(d, &l) && !t.HasEqual(f, k.Foods) && guests.Check(f, k.LabelRead(f.ID)).Status != eaters.Out {
-				kept = append(kept, l) // bread that they may eat, where there is no other: a stuffing stays one
+			if f.Group == food.GrainBinder && isBody(d, &l) && (stuffing || !t.HasEqual(f, k.Foods)) && guests.Check(f, k.LabelRead(f.ID)).Status != eaters.Out {
+				kept = append(kept, l) // bread or crumbs that they may eat: a stuffing stays one
 				continue
 			}
 			if by == nil || t.Check(by, nil).Status == eaters.Out {
