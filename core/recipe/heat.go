@@ -1,6 +1,7 @@
 package recipe
 
 import (
+	"slices"
 	"strings"
 
 	"cuerda/core/physics/method"
@@ -76,9 +77,9 @@ func (m *procedure) methodOf(s *sentence) method.Method {
 		return method.Simmer
 	case around("heat.deep", 2) || m.oilLine("word.deep"):
 		return method.DeepOil
-	case around("heat.shallow", 2) || m.oilLine("word.shallow"):
+	case around("heat.shallow", 2) || m.oilLine("word.shallow") || m.oilAround():
 		return method.ShallowOil
-	case m.oilHeated() || m.oilGrams() >= deepGrams || s.has("heat.fry") >= 0 && !oven && m.hotAsOil(s):
+	case m.oilHeated() || m.oilGrams() >= deepGrams || s.has("heat.fry") >= 0 && !oven && !s.fryPan() && m.hotAsOil(s):
 		return method.DeepOil
 	case m.oilGrams() >= shallowGrams:
 		return method.ShallowOil
@@ -107,6 +108,35 @@ func (m *procedure) methodOf(s *sentence) method.Method {
 		return method.Pan // "four minutes a side", and nothing else told
 	}
 	return ""
+}
+
+// oilAround says that the sentence of the heat, or one of the two before it, tells how deep the oil is.
+func (m *procedure) oilAround() bool {
+	return slices.ContainsFunc(m.sentences[max(0, m.cookAt-2):m.cookAt+1], func(s sentence) bool {
+		return !s.note && !s.sauce && s.oilDepth(0, len(s.tokens))
+	})
+}
+
+// oilDepth says that the tokens from a to b tell how deep the oil of a pan is: "hot oil 1 cm deep", "oil to a depth of 1 cm".
+func (s *sentence) oilDepth(a, b int) bool {
+	const reach = 8
+	for k := a; k < b; k++ {
+		if !s.tokens[k].Of("oil") {
+			continue
+		}
+		from, to := k, min(b, k+reach)
+		long := slices.ContainsFunc(s.tokens[from:to], func(t words.Token) bool { return t.Of("length") })
+		if long && slices.ContainsFunc(s.tokens[from:to], func(t words.Token) bool { return t.Of("depth") }) {
+			return true
+		}
+	}
+	return false
+}
+
+// fryPan says that the only frying that a sentence tells of is that of the pan: "in a fry pan (electric: 180°C)".
+func (s *sentence) fryPan() bool {
+	at, pan := s.has("heat.fry"), s.has("heat.pan")
+	return pan >= 0 && pan == at && s.tokens[at].In("heat.pan").N > s.tokens[at].In("heat.fry").N
 }
 
 func (m *procedure) anywhere(list string) bool {

@@ -102,6 +102,9 @@ func (m *procedure) landmarks() {
 		m.mentionsOf(s)
 		m.beside(s)
 		m.segmentsOf(s)
+	}
+	for i := range m.sentences {
+		s := &m.sentences[i]
 		if s.note || s.sauce {
 			continue
 		}
@@ -116,6 +119,9 @@ func (m *procedure) landmarks() {
 			}
 		}
 		together := s.all && m.mixesAll(s) || mix > 0 && len(named)*10 >= 6*mix && len(s.mentions) > 0
+		if byName := !s.onlyMixes() && !(s.all && m.mixesAll(s)); byName && len(m.spoken) == 0 && len(named) < mix && m.mixedLater(i) {
+			continue // "..., add the spinach", and "mix everything" below
+		}
 		if m.mixedAt < 0 && s.onlyMixes() || m.mixedAt < 0 && together && (s.all && m.mixesAll(s) || mix > 2 && len(named)*10 >= 8*mix && len(s.mentions) > 2 || s.has("act.mix") >= 0 || s.has("do.blitz") >= 0 || s.has("do.mash") >= 0 || s.has("mass") >= 0) {
 			m.mixedAt = i
 		}
@@ -142,6 +148,16 @@ func (m *procedure) lastMixed(end int) int {
 		}
 	}
 	return -1
+}
+
+// mixedLater says that a sentence behind one says that everything is mixed.
+func (m *procedure) mixedLater(i int) bool {
+	for k := i + 1; k < len(m.sentences); k++ {
+		if s := &m.sentences[k]; !s.note && !s.sauce && s.all && s.has("act.mix") >= 0 && m.mixesAll(s) {
+			return true
+		}
+	}
+	return false
 }
 
 // onlyMixes says that a sentence is a verb of mixing and nothing else, which means all that was told before: "Combine."
@@ -351,7 +367,8 @@ func (m *procedure) halfTold() int {
 
 // onlyFoods says that what a sentence heats are foods it names, not pieces.
 func (m *procedure) onlyFoods(s *sentence) bool {
-	return len(s.mentions) > 0 && s.under("piece.") < 0 && s.has("mass") < 0 && s.has("oil") < 0
+	chilled := s.has("act.chill") >= 0 && s.has("act.chill") < s.under("heat.") // "..., mix, fridge for an hour, oven 25 min"
+	return len(s.mentions) > 0 && s.under("piece.") < 0 && s.has("mass") < 0 && s.has("oil") < 0 && !chilled
 }
 
 func (m *procedure) heats(s *sentence, i int) bool {
@@ -372,6 +389,9 @@ func (m *procedure) heats(s *sentence, i int) bool {
 		shape := s.has("act.shape")
 		if shape >= 0 && s.tokens[shape].Of("makes") {
 			return true // "bake for 25 minutes, makes 22"
+		}
+		if shape >= 0 && s.tokens[shape].Under("piece.").N > 0 && at < shape {
+			return true // "fry the patties": nobody shapes them now
 		}
 		for k := shape + 1; k < len(s.tokens); k++ {
 			if s.tokens[k].Under("heat.").N > 0 {

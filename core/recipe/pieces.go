@@ -294,7 +294,7 @@ func (m *procedure) sizes(s *sentence, p *ReadPiece) {
 	list := s.lengths()
 	free := slices.DeleteFunc(slices.Clone(list), func(l length) bool { return l.way != "" && !l.paired })
 	for _, l := range list {
-		if l.paired || l.way == "" && len(free) > 1 {
+		if l.paired || l.way == "" && len(free) > 1 || s.oilDepth(max(0, l.at-5), min(len(s.tokens), l.end+2)) {
 			continue
 		}
 		switch {

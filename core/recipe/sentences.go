@@ -161,7 +161,7 @@ func sentencesOf(steps []string, spoken []Told, l words.Language) (out []sentenc
 		}
 		for k := range tokens {
 			t := &tokens[k]
-			abbreviated := t.Is(".") && k > 0 && (shortened(&tokens[k-1]) || tokens[k-1].Of("time") && !(k+1 < len(tokens) && tokens[k+1].Kind == words.Number)) && k+1 < len(tokens) && !words.Capital(text[tokens[k+1].At:])
+			abbreviated := t.Is(".") && k > 0 && (shortened(&tokens[k-1]) || tokens[k-1].Of("time") && shortTime(tokens[k-1].Plain) && !(k+1 < len(tokens) && tokens[k+1].Kind == words.Number)) && k+1 < len(tokens) && !words.Capital(text[tokens[k+1].At:])
 			if (t.Is(".") || t.Is(";") || t.Is("!") || t.Is("?")) && !abbreviated {
 				cut(k)
 			} else if dashed(tokens, start, k, l) {
@@ -203,6 +203,12 @@ func dashed(tokens []words.Token, from, k int, l words.Language) bool {
 		}
 	}
 	return false
+}
+
+// shortTime says that the name of a time is one that a point may cut short: "10 min.", but not "1 hora."
+func shortTime(word string) bool {
+	const longest = 4
+	return len(word) <= longest && word != "hora" && word != "hour"
 }
 
 // shortened says that a word is a unit cut short, which a point may follow: "2 tbsp."

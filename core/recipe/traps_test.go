@@ -1,6 +1,7 @@
 package recipe_test
 
 import (
+	"fmt"
 	"strings"
 	"testing"
 
@@ -100,6 +101,42 @@ func TestFoodsAreFollowedThroughTheMethod(t *testing.T) {
 	assert.Equal(t, 2., got.Cook.Minutes/5)
 	assert.Equal(t, []string{"gel"}, got.Became[1], "each step knows what it became")
 	assert.Contains(t, got.Became[4], "shape")
+}
+
+// How the pieces meet the heat where no sentence shapes them, where the depth of the oil is told, in a pan called after frying,
+// and where points are left out; and what "them" is that are squeezed in a sentence of their own.
+func TestHeatAsNotesTellIt(t *testing.T) {
+	const foods = "Hamburguesas\n\nIngredientes\n- 400 g de garbanzos cocidos\n- 200 g de espinacas\n- 1 cebolla\n- 1 diente de ajo\n\nPreparación\n"
+	const cakes = "Fishcakes\n\n450 g cooked cod\n600 g mashed potato\n\n"
+	for text, want := range map[string]string{
+		cakes + "Mix everything. Fry the patties 4 min a side.":                                     "pan 8",
+		cakes + "Mix. Spoon into hot oil 1cm deep, 3 min a side.":                                   "shallow-oil 6",
+		cakes + "Mix. Heat oil to a depth of 2 cm. Fry the 1 cm thick patties 3 minutes a side":     "shallow-oil 6 th 10",
+		cakes + "Mix. Cook 12 patties in a fry pan (electric: 180°C), 4 mins per side.":             "pan 8",
+		foods + "procesar los garbanzos, mezclar, heladera 1 hora. horno fuerte 25 min":             "still-oven 25 chill 60",
+		foods + "procesar los garbanzos, mezclar, heladera 1 hora, horno fuerte 25 min":             "still-oven 25 chill 60",
+		strings.Replace(cakes, "450 g", "l lb", 1) + "Mix. Chill l hour. Grill 5 minutes per side.": "grill 10 chill 60",
+	} {
+		_, got := understand(t, text)
+		require.NotNil(t, got.Cook, text)
+		told := fmt.Sprintf("%s %g", got.Cook.Method, got.Cook.Minutes)
+		if got.Piece != nil && got.Piece.ThicknessMM > 0 {
+			told += fmt.Sprintf(" th %g", got.Piece.ThicknessMM)
+		}
+		if got.Chill != nil {
+			told += fmt.Sprintf(" chill %g", got.Chill.Minutes)
+		}
+		assert.Equal(t, want, told, text)
+	}
+	_, got := understand(t, foods+"Pochamos la cebolla y el ajo, añadimos las espinacas y las salteamos 3 minutos. Escurridlas bien. Mezclamos todo.")
+	var done []food.Do
+	for _, p := range got.Lines[1].Items[0].Prep {
+		done = append(done, p.Do)
+	}
+	assert.Equal(t, []food.Do{food.Saute, food.Press}, done)
+	_, got = understand(t, "Burgers\n\n1 can black beans\nhalf a red bell pepper, sauteed with the onion\n1 onion\n\nMash the beans, mix, form 4 patties and fry them 4 minutes a side.")
+	require.NotEmpty(t, got.Lines[2].Items[0].Prep, "the onion is fried with the pepper")
+	assert.Equal(t, food.Saute, got.Lines[2].Items[0].Prep[0].Do)
 }
 
 func TestWhatNobodyWritesIsReadOrRefused(t *testing.T) {

@@ -100,6 +100,7 @@ func Understand(f *Found, r *ingredient.Reader, foods *food.Catalogue) Understoo
 		}
 	}
 	bothDone(out.Lines, f.Spoken, foods)
+	doneWith(out.Lines, foods)
 	m := newProcedure(f, out.Lines, r, foods, l)
 	for i := range out.Lines {
 		line := &out.Lines[i]
@@ -152,6 +153,37 @@ func bothDone(lines []ReadLine, spoken []Told, foods *food.Catalogue) {
 			}
 		}
 	}
+}
+
+// doneWith fries, or roasts, a food of one line with that of another that says so: "half a pepper, fried with the onion".
+func doneWith(lines []ReadLine, foods *food.Catalogue) {
+	for i := range lines {
+		for k := range lines[i].read.Items {
+			it := &lines[i].read.Items[k]
+			if it.With == "" {
+				continue
+			}
+			for j := range lines {
+				for n := range lines[j].read.Items {
+					other := &lines[j].read.Items[n]
+					if f := foods.Find(other.Food); other.Food == it.With && f != nil && lines[j].Part == lines[i].Part {
+						other.Prep = withHeat(other.Prep, it.Prep, f)
+					}
+				}
+			}
+		}
+	}
+}
+
+// withHeat adds what is done by heat to the preparations of a food, unless it is done already.
+func withHeat(own, more []food.Preparation, f *food.Food) []food.Preparation {
+	for _, p := range more {
+		hot := p.Do == food.Saute || p.Do == food.Roast || p.Do == food.Brown
+		if hot && p.Do.Suits(f) && !slices.ContainsFunc(own, func(q food.Preparation) bool { return q.Do == p.Do }) {
+			own = append(slices.Clip(own), p)
+		}
+	}
+	return own
 }
 
 // anyOil gives plain "aceite" the oil of the place: olive in Spain.

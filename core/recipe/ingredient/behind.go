@@ -37,6 +37,9 @@ func (s *scan) listBehind(from int) bool {
 			continue
 		}
 		p, ok := s.withAmount(start, k)
+		if !ok && k == end && len(found) > 1 && (s.at(start).Of("word.all") || s.at(start).Of("word.both")) && len(s.strangers(start+1, end)) == 0 {
+			break // "leek 1, carrot 2, all sweated"
+		}
 		if !ok {
 			return false
 		}

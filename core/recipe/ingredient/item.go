@@ -63,6 +63,10 @@ func (s *scan) item(i int, m measured, fruit string) (end int) {
 			s.mark(k, k+behind.n)
 			s.span(s.main[k].At, s.main[k+behind.n-1].End, "amount")
 			end = max(end, k+behind.n)
+			if size := s.at(k + behind.n).In("size"); size.N > 0 && m.unit == "" && m.size == 0 { // "onion, 1 small"
+				m.size = size.Value
+				s.mark(k+behind.n, k+behind.n+size.N)
+			}
 			s.state.spooned, s.state.tea = m.unit == "tsp" || m.unit == "pinch", m.unit == "tsp"
 			if again := best(s.r.names[s.l][key(s.main[a:b], s.l)], s.state); again != nil {
 				found = again

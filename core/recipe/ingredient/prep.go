@@ -177,12 +177,90 @@ func (s *scan) upTo(minutes float64, from, at int) (float64, int) {
 // minutes and the level that stand beside it.
 func (s *scan) preparations() {
 	for n := range s.line.Items {
-		if n == 0 || s.alike || s.doneToAll(n) || s.doneWith(n) {
-			s.preparationsOf(n)
+		shares := n == 0 || s.alike || s.doneToAll(n) || s.doneWith(n)
+		if shares || len(s.line.Items) > 1 {
+			s.preparationsOf(n, shares)
 		}
 	}
 	s.gelInLine()
+	s.withAnother()
 }
+
+// withAnother notes the food of another line with which the first is fried, roasted or cooked: "fried with the onion".
+func (s *scan) withAnother() {
+	for k := 1; k < len(s.main); k++ {
+		verb := s.at(k - 1)
+		if !s.at(k).Of("word.with") || !(verb.Of("do.fry") || verb.Of("do.low") || verb.Of("do.roast") || verb.Of("do.cook")) {
+			continue
+		}
+		next := k + max(1, s.joint(k))
+		if !s.at(next).Of("word.the") {
+			continue
+		}
+		f, _ := s.r.FoodAt(s.main, next+1, s.l)
+		if f != nil && len(s.line.Items) > 0 && !slices.ContainsFunc(s.line.Items, func(it Ingredient) bool { return it.Food == f.ID }) {
+			s.line.Items[0].With = f.ID
+		}
+	}
+}
+
+// owner gives which food of a line of several a word at a token is about: the one that stands between the same commas, else the last
+// that stands before it. It gives everyOne for "..., all fried", and anyOne where that does not tell.
+func (s *scan) owner(k int) int {
+	items := s.line.Items
+	if len(items) < 2 || slices.ContainsFunc(items, func(it Ingredient) bool { return it.end <= 0 || it.end > len(s.main) }) {
+		return anyOne
+	}
+	comma := func(k int) bool {
+		return s.at(k).Is(",") || s.at(k).Is(";") || s.alike && (s.at(k).Is(":") || s.parts(k))
+	}
+	within := func(k int) (from, to int) {
+		for from = k; from > 0 && !comma(from-1); {
+			from--
+		}
+		for to = k; to < len(s.main) && !comma(to); {
+			to++
+		}
+		return from, to
+	}
+	in := func(from, to int) (found []int) {
+		for n := range items {
+			if f := s.r.foods.Find(items[n].Food); items[n].at >= from && items[n].at < to && f != nil && !minor(f) {
+				found = append(found, n)
+			}
+		}
+		return found
+	}
+	from, to := within(k)
+	found := in(from, to)
+	if len(found) > 0 && items[found[0]].at > k && slices.ContainsFunc(s.main[k:items[found[0]].at], func(t words.Token) bool { return t.Of("word.in") || t.Of("word.with") }) {
+		return anyOne // "an onion, fried in butter"
+	}
+	if len(found) == 0 {
+		all := slices.ContainsFunc(s.main[from:to], func(t words.Token) bool { return t.Of("word.all") || t.Of("word.both") })
+		if all || s.alike || heats(s.at(k)) && !slices.ContainsFunc(s.main[:from], func(t words.Token) bool { return t.Under("do.").N > 0 }) {
+			return everyOne // "3 carrots, 2 parsnips, roasted"
+		}
+		before := in(0, from)
+		if len(before) == 0 {
+			return anyOne
+		}
+		last := before[len(before)-1]
+		found = in(within(items[last].at))
+	}
+	if len(found) != 1 {
+		return anyOne
+	}
+	return found[0]
+}
+
+// heats says that a verb is of heat, which foods that are told together share.
+func heats(t *words.Token) bool {
+	return t.Of("do.fry") || t.Of("do.low") || t.Of("do.roast") || t.Of("do.toast") || t.Of("do.bake") || t.Of("do.cook")
+}
+
+// What owner gives where a word is about no single food.
+const anyOne, everyOne = -1, -2
 
 // doneToAll says that an item is joined to the first by "and", and what is done is told behind both: "an onion
 // and two sticks of celery, sweated".
@@ -232,15 +310,23 @@ func (s *scan) gelInLine() {
 	}
 }
 
-func (s *scan) preparationsOf(n int) {
+// preparationsOf finds what is done to one food of a line; shares says that it shares what is done to the first.
+func (s *scan) preparationsOf(n int, shares bool) {
 	first := &s.line.Items[n]
 	f := s.r.foods.Find(first.Food)
 	if f == nil {
 		return
 	}
-	for _, tokens := range append([][]words.Token{s.main}, s.brackets...) {
+	for which, tokens := range append([][]words.Token{s.main}, s.brackets...) {
 		for i := range tokens {
 			t := &tokens[i]
+			of := anyOne
+			if which == 0 && t.Under("do.").N > 0 {
+				of = s.owner(i)
+			}
+			if of != n && of != everyOne && !(shares && (of == anyOne || n > 0 && of == 0)) {
+				continue
+			}
 			if s.used[t.At] || i > 0 && tokens[i-1].Of("word.not") {
 				continue
 			}

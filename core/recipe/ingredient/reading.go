@@ -43,6 +43,8 @@ type Ingredient struct {
 	Divided bool
 	// Extra says that more of it goes elsewhere, on top of the amount.
 	Extra bool
+	// With is a food of another line to which the same is done: the onion of "half a pepper, fried with the onion"; "" for none.
+	With string
 	// Words are the stems of its name in the line, in their order.
 	Words []string
 

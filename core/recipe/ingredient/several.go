@@ -313,7 +313,7 @@ func (s *scan) others(from int, first *measured) {
 			m.unit, m.per, named = previous.unit, previous.per, true // "1 cda. de lino con 3 de agua", "2 tsp of cumin and one of coriander"
 		case !named && m.said && m.unit == "" && (s.at(k+n).Kind == words.Number || s.at(k+n).Of("number")): // "1 onion and 1 red pepper"
 			if other, at, _ := s.longest(k+n+m.n, s.cut(k+n+m.n)); other != nil && at == k+n+m.n && other.GramsPerPiece > 0 {
-				named = !s.at(k).Is(",") || s.at(k+n).Kind == words.Number
+				named = !s.at(k).Is(",") || s.at(k+n).Kind == words.Number || other.ID != s.line.Items[0].Food // "..., half an onion"
 			}
 		}
 		seasoning := f != nil && minor(f) || len(s.line.Items) > 1 // "..., 1 T soy, smoked paprika"
@@ -364,6 +364,9 @@ func (s *scan) others(from int, first *measured) {
 		it := Ingredient{Food: found.ID, FoodSure: 1, at: a, end: b, Words: s.stems(a, b)}
 		if len(s.strangers(b, s.verbAt(b, end))) > 0 {
 			it.FoodSure = 0.5
+		}
+		if s.at(a).In("word.vague").N == b-a {
+			it.FoodSure = min(it.FoodSure, 0.6) // "..., 30 g seeds"
 		}
 		if found.ManyAlike {
 			it.Name = s.text[s.main[a].At:s.main[b-1].End]

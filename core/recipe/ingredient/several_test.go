@@ -142,6 +142,10 @@ func TestAmountsOfManyKinds(t *testing.T) {
 	for line, want := range map[string]string{
 		"cooking apples x2, peeled":                                      "apple 364",
 		"a teacup of porridge oats":                                      "oats-rolled 67.5",
+		"Onion, 1 small":                                                 "onion 77",
+		"ah y 2 cdas de harina de garbanzo":                              "chickpea-flour 11.5",
+		"and 2 tbsp gram flour":                                          "chickpea-flour 11.5",
+		"50 g walnuts, 30 g seeds":                                       "walnuts 50; sunflower-seeds 30",
 		"2 parsnips boiled & mashed, about 250g":                         "parsnip 250",
 		"Una cucharada colmada de harina de garbanzos":                   "chickpea-flour 7.2",
 		"Garbanzos cocidos, 1 bote (570 g escurridos 400 g)":             "chickpeas-canned 400",
@@ -193,6 +197,12 @@ func TestPreparationsAreTheFoods(t *testing.T) {
 		"200 g beans, not mashed":                    "white-beans-canned 200",
 		"1 calabacín rallado y estrujado en un paño": "courgette 196 press",
 		"100 g de avena, molida en la licuadora":     "oats-rolled 100 blitz",
+		// Each verb is of the food that it stands with; one of heat behind them all is of all.
+		"1 zanahoria rallada, media cebolla picadita, 1 calabacita rallada y exprimida": "carrot 61; onion 55; courgette 196 press",
+		"1 carrot, grated, 1 courgette, grated and squeezed, 1 onion, fried":            "carrot 61; courgette 196 press; onion 110 saute",
+		"cebolla 1, morrón rojo 1/2, todo rehogado":                                     "onion 110 saute; bell-pepper 59.5 saute",
+		"3 carrots, 2 parsnips, roasted":                                                "carrot 183 roast; parsnip 240 roast",
+		"grated carrot 1, courgette 1 squeezed":                                         "carrot 61; courgette 196 press",
 	} {
 		assert.Equal(t, want, said(line), line)
 	}

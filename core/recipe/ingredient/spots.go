@@ -50,7 +50,7 @@ func (r *Reader) Spots(text string, tokens []words.Token, l words.Language) (out
 				break
 			}
 		}
-		end := i + n
+		end, verb := i+n, false
 		if !spot.Said {
 			for k := end; k < min(len(tokens), end+reachBehind); k++ {
 				t := &tokens[k]
@@ -58,6 +58,9 @@ func (r *Reader) Spots(text string, tokens []words.Token, l words.Language) (out
 				if m.said && !m.bad && !(m.unit == "bit" && s.l == words.English && s.at(k+m.n).Kind == words.Word) && (m.unit != "" || t.Kind == words.Number || t.Of("number") && s.at(k+m.n).Of("word.of") && s.at(k+m.n+1).Of("word.it")) {
 					next := k + m.n
 					ofThem := s.at(next).Of("word.of") && s.at(next+1).Of("word.it")
+					if verb = ofThem && n == 1 && tokens[i].Under("do.").N > 0; verb { // "mash about three quarters of them"
+						break
+					}
 					if ofThem {
 						next += 2
 					}
@@ -77,6 +80,9 @@ func (r *Reader) Spots(text string, tokens []words.Token, l words.Language) (out
 					break
 				}
 			}
+		}
+		if verb {
+			continue
 		}
 		out = append(out, spot)
 		free = end

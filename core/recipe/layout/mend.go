@@ -214,7 +214,7 @@ func (m *mender) measures(w string) bool {
 		return false
 	}
 	t := words.Read(w, m.l)
-	return len(t) == 1 && (t[0].Under("unit.").N > 0 || t[0].Of("size"))
+	return len(t) == 1 && (t[0].Under("unit.").N > 0 || t[0].Of("size") || t[0].Of("time"))
 }
 
 func (m *mender) unit(w string) bool {

@@ -117,7 +117,7 @@ func (p *phrase) fits(tokens []Token, i int) (n int, ok bool) {
 func LeadOf(tokens []Token) int {
 	k := max(purpose(tokens), refusal(tokens))
 	for k < len(tokens) {
-		n := max(tokens[k].In("word.lead").N, tokens[k].In("word.replaced").N)
+		n := max(tokens[k].In("word.lead").N, tokens[k].In("word.replaced").N, tokens[k].In("word.adds").N)
 		if n == 0 && !(k > 0 && (tokens[k].Is(",") || tokens[k].Is("!") || tokens[k].Is("."))) {
 			break
 		}
