@@ -244,6 +244,9 @@ func (m *procedure) makes(tokens []words.Token) int {
 		if n == 0 || v < 2 || v > 200 || v != math.Trunc(v) {
 			continue
 		}
+		if words.TimesWeight(tokens, k) {
+			return int(v) // "yield 60 x 90 g"
+		}
 		if k+n < len(tokens) {
 			t := &tokens[k+n]
 			if high, more := 0., 0; t.Is("-") || t.Of("to") {

@@ -230,6 +230,9 @@ func (m *procedure) cookMinutes(i int) float64 {
 				start = at + n
 			}
 		}
+		if at := s.timedInHeat(); at > start {
+			start = at
+		}
 		if total = m.timeIn(s, start); total == 0 && start == 0 {
 			total = m.timeIn(s, 0)
 		}
@@ -252,6 +255,16 @@ func (m *procedure) cookMinutes(i int) float64 {
 		}
 	}
 	return total
+}
+
+// timedInHeat gives where a time begins that a hot place follows, "30 minutes in the oven", "30 min al horno"; 0 for none.
+func (s *sentence) timedInHeat() int {
+	for k := range s.tokens {
+		if v, n := ingredient.Minutes(s.tokens, k); v > 0 && s.inHeat(k+n) {
+			return k
+		}
+	}
+	return 0
 }
 
 // timedBefore says that a time ends just before a token: "20 minutes in the fridge".

@@ -257,6 +257,10 @@ func (m *procedure) shapes(s *sentence) bool {
 	if at < 0 {
 		return m.countsPieces(s) || s.onlyThick()
 	}
+	const onlyCounts = 5 // words: "makes about fourteen"
+	if t := &s.tokens[at]; at == 0 && t.Of("makes") && t.Plain != "make" && len(s.tokens) <= onlyCounts {
+		return false
+	}
 	if s.under("piece.") >= 0 || s.has("length") >= 0 || s.has("tin") >= 0 || s.has("dish") >= 0 || s.has("bird") >= 0 || s.has("skewer") >= 0 {
 		return true
 	}
@@ -379,7 +383,8 @@ func (m *procedure) heats(s *sentence, i int) bool {
 			return true // "they want four minutes a side"
 		}
 		hot := s.temperatures()
-		return timed >= 0 && len(hot) > 0 && (i > m.shapeAt || s.has("tin") >= 0 || s.has("act.shape") >= 0 && hot[0].at > s.has("act.shape"))
+		told := i == m.shapeAt && s.has("act.shape") < 0 && len(hot) > 0 && hot[0].at > 1 // "18 balls, 375F, 25 minutes"
+		return timed >= 0 && len(hot) > 0 && (told || i > m.shapeAt || s.has("tin") >= 0 || s.has("act.shape") >= 0 && hot[0].at > s.has("act.shape"))
 	}
 	if s.onlyBefore() && slices.ContainsFunc(m.sentences[i+1:], func(t sentence) bool { return !t.note && t.under("heat.") >= 0 }) {
 		return false // "add the baking powder right before frying", and the frying is told below

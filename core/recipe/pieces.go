@@ -129,6 +129,11 @@ func (m *procedure) kindOf(from, to int) piece.Kind {
 	if byTitle != "" {
 		return byTitle
 	}
+	if m.shapeAt >= 0 {
+		if s := &m.sentences[m.shapeAt]; s.has("act.shape") >= 0 && s.tokens[s.has("act.shape")].Plain == "pat" {
+			return piece.Patty // "pat into 6"
+		}
+	}
 	if bird {
 		return piece.Stuffing
 	}

@@ -148,8 +148,12 @@ func sentencesOf(steps []string, spoken []Told, l words.Language) (out []sentenc
 		ownWords(tokens, text, i, spoken)
 		denied(tokens)
 		breaks := clauses(tokens, l)
-		start := 0
+		start, number := 0, 1.
 		cut := func(end int) {
+			if start+1 < end && tokens[start].Kind == words.Number && tokens[start].Value == number && words.Capital(text[tokens[start+1].At:]) {
+				start++ // "1 Mash beans. 2 Combine all. 3 Chill 45 min."
+				number++
+			}
 			if end > start {
 				s := sentence{step: i, text: text, tokens: tokens[start:end]}
 				s.list()

@@ -123,6 +123,9 @@ func TestHeatAsNotesTellIt(t *testing.T) {
 		if got.Piece != nil && got.Piece.ThicknessMM > 0 {
 			told += fmt.Sprintf(" th %g", got.Piece.ThicknessMM)
 		}
+		if got.Rest != nil {
+			told += fmt.Sprintf(" rest %g", got.Rest.Minutes)
+		}
 		if got.Chill != nil {
 			told += fmt.Sprintf(" chill %g", got.Chill.Minutes)
 		}

@@ -78,6 +78,11 @@ func Understand(f *Found, r *ingredient.Reader, foods *food.Catalogue) Understoo
 				line = other
 			}
 		}
+		if own != l && !line.Full() { // "3 T. masa harina" in an English recipe
+			if other := r.ReadIn(f.Mended[i], l); other.Full() {
+				line = other
+			}
+		}
 		line.Text = text
 		anyOil(&line, olive)
 		section := f.Sections[i]

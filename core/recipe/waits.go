@@ -82,7 +82,13 @@ func (m *procedure) waits() (rest, chill *ReadWait) {
 // inHeat says whether the words right behind a time name a hot place, so that the time is one of cooking and no rest:
 // "in a moderate oven".
 func (s *sentence) inHeat(k int) bool {
-	if k >= len(s.tokens) || !s.tokens[k].Of("word.in") {
+	if k >= len(s.tokens) {
+		return false
+	}
+	if t := &s.tokens[k]; t.Under("heat.").N > 1 && (t.Plain == "al" || t.Of("word.in")) {
+		return true // "30 min al horno"
+	}
+	if !s.tokens[k].Of("word.in") {
 		return false
 	}
 	for j := k + 1; j < min(len(s.tokens), k+5); j++ {

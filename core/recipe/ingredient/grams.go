@@ -1,6 +1,7 @@
 package ingredient
 
 import (
+	"cmp"
 	"math"
 	"slices"
 	"strings"
@@ -52,6 +53,7 @@ func (s *scan) weigh(out *Ingredient, f *food.Food, m *measured) {
 	if m.unit == "pack" && m.pack == 0 {
 		m.pack, m.net = s.said.grams, s.said.ounces
 	}
+	m.pouch = m.unit == "pack" && s.tells("word.pouch") && (m.pack > 0 || f.State == food.Cooked && (f.Group == food.Grain || f.Group == food.Legume))
 	grams, sure := s.r.gramsOf(f, m)
 	if frozen := s.r.sizes[f.ID+" frozen cup"]; frozen > 0 && (m.unit == "cup" || m.unit == "tbsp") && s.tells("state.frozen") {
 		grams *= frozen / f.GramsPerCup // it lies closer than fresh leaves
@@ -131,6 +133,12 @@ func (r *Reader) gramsOf(f *food.Food, m *measured) (grams, sure float64) {
 		}
 		return m.amount * m.per * g, 0.85
 	case "pack":
+		if own > 0 && m.pack == 0 {
+			return m.amount * own, 0.7 // a sachet of gelatine
+		}
+		if m.pouch {
+			return m.amount * cmp.Or(m.pack, pouchG), 0.9
+		}
 		if m.net && !strings.Contains(f.ID, "canned") && f.Group != food.Fish {
 			return m.amount * m.pack, 0.9
 		}
@@ -197,6 +205,9 @@ func bitGrams(f *food.Food) float64 {
 
 // flaky marks a coarse salt, which fills a spoon less.
 const flaky = -1.
+
+// pouchG is a usual pouch of cooked grain or pulses, which has no liquid to drain, g.
+const pouchG = 250.
 
 // packGrams is what one pack gives without its liquid, g.
 func packGrams(f *food.Food, size float64) float64 {

@@ -42,6 +42,12 @@ func (s *scan) item(i int, m measured, fruit string) (end int) {
 	if found == nil && end < len(s.main) {
 		if found, a, b = s.find(end, len(s.main)); found != nil {
 			end = max(end, b)
+			for k := i + 1; m.said && k < a; k++ { // "1 tsp yeast extract in 100 ml hot water": the water has an amount of its own
+				if own := s.measure(k); own.said && own.unit != "" && k+own.n <= a {
+					m = own
+					break
+				}
+			}
 		}
 	}
 	if !m.said && found != nil && s.said.measure == nil { // "chickpea flour: 50 g", "eggs x 2"
@@ -102,7 +108,7 @@ func (s *scan) item(i int, m measured, fruit string) (end int) {
 			found, item.FoodSure = near, 0.6
 		}
 	}
-	if m.said && m.unit == "" && found.GramsPerPiece == 0 && s.r.sizes[found.ID+" "] == 0 && b-a > 1 { // "1 tomate rallado" is counted: a tomato
+	if m.said && m.unit == "" && found.Group != food.Flavour && found.GramsPerPiece == 0 && s.r.sizes[found.ID+" "] == 0 && b-a > 1 { // "1 tomate rallado" is counted: a tomato
 		one := a
 		if !s.l.HeadFirst() {
 			one = b - 1
@@ -510,6 +516,10 @@ func (s *scan) halfPrepared() {
 	for _, tokens := range append(slices.Clone(s.brackets), s.main) {
 		for k := range tokens {
 			h := tokens[k].In("half of")
+			if v, n := Number(tokens, k); n > 0 && v > 0 && v < 1 && k > 0 && tokens[k-1].Under("do.").N > 0 && k+n == len(tokens) {
+				s.share(v) // "(mash 1/2)"
+				return
+			}
 			if h.N == 0 || h.Value <= 0 || h.Value >= 1 || tokens[k].Of("level") { // "half mashed" is roughly
 				continue
 			}
@@ -520,12 +530,17 @@ func (s *scan) halfPrepared() {
 			if next == len(tokens) || tokens[next].Under("do.").N == 0 {
 				continue
 			}
-			done, left := s.line.Items[0], s.line.Items[0]
-			done.Grams, left.Grams, left.Prep = done.Grams*h.Value, left.Grams*(1-h.Value), nil
-			s.line.Items = []Ingredient{done, left}
+			s.share(h.Value)
 			return
 		}
 	}
+}
+
+// share parts the food of a line into that which is prepared, a share of it, and the rest.
+func (s *scan) share(of float64) {
+	done, left := s.line.Items[0], s.line.Items[0]
+	done.Grams, left.Grams, left.Prep = done.Grams*of, left.Grams*(1-of), nil
+	s.line.Items = []Ingredient{done, left}
 }
 
 // divide makes the food of a line two halves.

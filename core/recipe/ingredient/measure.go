@@ -14,6 +14,7 @@ type measured struct {
 	per          float64 // of that unit in one written
 	pack         float64 // the size of one pack, g
 	net          bool    // which is that of the food alone, as US labels give it
+	pouch        bool    // without any liquid
 	more         []measured
 	size         float64 // of a whole piece against the usual, 0 where not said
 	each         bool

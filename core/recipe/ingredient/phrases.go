@@ -179,6 +179,11 @@ func (s *scan) refused(spots []Spot, k int) bool {
 	if spot.Said && !spot.Behind {
 		from = spot.Begin
 	}
+	for k := from - 1; k >= max(least, from-2) && (s.at(k).Of("word.the") || s.at(k).Of("word.swap")); k-- {
+		if s.at(k).Of("word.swap") {
+			return true // "I swapped the 2 eggs for apple sauce"
+		}
+	}
 	for k := from - 1; k >= max(least, from-3) && !s.ends(k); k-- {
 		if s.at(k).Of("word.refuse") && s.at(k).Under("free.").N < 2 && !(spot.Said && s.corrects(k)) {
 			return true
@@ -317,6 +322,9 @@ func (s *scan) described(from, most int) int {
 	to := from
 	for k := from; k < most; k++ {
 		t := s.at(k)
+		if v, n := Minutes(s.main, k); v > 0 && s.at(k+n).Of("side") {
+			return to // "in a bit of oil three minutes a side"
+		}
 		if t.Of("word.who") && k == to { // "that I soften in oil"
 			verb := k + 1
 			for verb < min(most, k+3) && s.at(verb).Under("do.").N == 0 {

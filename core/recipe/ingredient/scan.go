@@ -5,6 +5,7 @@ import (
 	"strings"
 	"unicode/utf8"
 
+	"cuerda/core/food"
 	"cuerda/core/recipe/words"
 )
 
@@ -314,6 +315,11 @@ func (s *scan) read() {
 	s.boiledInBrackets()
 	s.fatInBrackets()
 	s.finish()
+	if it := &s.line.Items[0]; s.line.Role == "frying" && len(it.Prep) > 0 {
+		if f := s.r.foods.Find(it.Food); f != nil && f.Group != food.Fat {
+			s.line.Role = "" // "1 onion, fry in a knob of butter": it is what is fried, and goes in
+		}
+	}
 }
 
 // lastAmount gives where the amount begins that ends the line: "mushrooms, fried, 100 g";

@@ -304,6 +304,9 @@ func (s *scan) others(from int, first *measured) {
 			continue
 		}
 		m := s.measure(k + n)
+		if u := s.at(k + n).Under("unit."); !m.said && n > 0 && (u.List == "unit.tbsp" || u.List == "unit.tsp" || u.List == "unit.cup") {
+			m = measured{said: true, amount: 1, unit: strings.TrimPrefix(u.List, "unit."), per: u.Value, n: u.N, begins: k + n} // "..., tbsp dijon"
+		}
 		named := m.n > 0 && (m.said && m.unit != "" || m.unit == "grind")
 		switch {
 		case s.another(k+n) && first.said:
@@ -325,8 +328,11 @@ func (s *scan) others(from int, first *measured) {
 		}
 		end := s.cut(k + n + m.n)
 		for b := k + n + m.n + 1; b < end; b++ {
+			aside := s.at(b).Is("-") && !s.at(b).Glued || s.at(b).Of("word.as") || s.at(b).Of("instead") || s.at(b).Of("word.in place of")
 			if s.at(b).Of("word.for") {
 				end = b // "in ¼ cup of water for the egg"
+			} else if own, _, _ := s.longest(k+n+m.n, b); aside && own != nil {
+				end = b // "2 tbsp water - this is your egg"
 			}
 		}
 		found, a, b := s.longest(k+n+m.n, end)

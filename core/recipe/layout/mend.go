@@ -128,6 +128,11 @@ func (m *mender) word(w, previous string, behind []byte) string {
 		if fixed := strings.ReplaceAll(w, "rn", "m"); fixed != w && !m.knows(w) && m.knows(fixed) {
 			return fixed
 		}
+		for at := range len(w) {
+			if fixed := w[:at] + strings.Replace(w[at:], "m", "rn", 1); w[at] == 'm' && !m.knows(w) && m.knows(fixed) {
+				return fixed // "com meal"
+			}
+		}
 		return w
 	}
 	// A number with its unit: "l50g", "2O0ml".
