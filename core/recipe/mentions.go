@@ -316,7 +316,11 @@ func (m *procedure) portion(s *sentence, at *mention) {
 		if b > 0 && (s.tokens[b-1].Kind == words.Number || s.tokens[b-1].Is("/")) {
 			continue
 		}
-		if share, n := ingredient.Number(s.tokens, b); n > 0 && share > 0 && share < 1 && s.sharesOf(b+n, at.at) {
+		share, n := ingredient.Number(s.tokens, b)
+		if n > 0 && b+n < at.at && s.tokens[b+n].Is("%") && share < 100 { // "70% of the lentils"
+			share, n = share/100, n+1
+		}
+		if n > 0 && share > 0 && share < 1 && s.sharesOf(b+n, at.at) {
 			at.half = share
 			return
 		}

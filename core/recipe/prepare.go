@@ -33,7 +33,7 @@ func (m *procedure) prepare(s *sentence, i, k int, list words.Meaning, items []i
 	g := &s.segments[k]
 	named := slices.ContainsFunc(g.objects, func(x int) bool { at := s.mentions[x].at; return at >= g.at && at < g.end }) || len(s.mentions) > 0 && len(g.objects) > 0
 	whole := false
-	if s.all && (list.List == "do.blitz" || list.List == "do.mash") && m.allButs(s, items) {
+	if s.all && (list.List == "do.blitz" || list.List == "do.mash") && !m.ownObject(s, g) && m.allButs(s, items) {
 		whole = true
 		items = nil
 		for n, e := range m.entries {
@@ -118,6 +118,13 @@ func (m *procedure) prepare(s *sentence, i, k int, list words.Meaning, items []i
 		m.becomes(s, string(p.Do))
 		m.mark(s, s.tokens[g.at].At, s.tokens[min(g.at+list.N, len(s.tokens))-1].End, "prep", e.line)
 	}
+}
+
+// ownObject says that a verb has a food of its own, and that "everything" stands with another verb: "blitz 70% of the lentils, mix
+// with the rest".
+func (m *procedure) ownObject(s *sentence, g *segment) bool {
+	all := slices.ContainsFunc(s.tokens[g.at:g.end], func(t words.Token) bool { return t.Of("all") })
+	return !all && slices.ContainsFunc(g.objects, func(x int) bool { at := s.mentions[x].at; return at >= g.at && at < g.end })
 }
 
 // allButs says that a sentence of everything names no food but those it leaves out.

@@ -147,6 +147,9 @@ func sentencesOf(steps []string, spoken []Told, l words.Language) (out []sentenc
 		coldWords(tokens, text)
 		ownWords(tokens, text, i, spoken)
 		denied(tokens)
+		if len(tokens) > 2 && tokens[1].Is(":") {
+			without(&tokens[0], "do.") // "Proceso: ..." is a label
+		}
 		breaks := clauses(tokens, l)
 		start, number := 0, 1.
 		cut := func(end int) {
@@ -415,11 +418,25 @@ func (m *procedure) describes(s *sentence, i, n int) int {
 	}
 	for x := range s.mentions {
 		at := &s.mentions[x]
-		if !m.l.HeadFirst() && at.at == i+1 || m.l.HeadFirst() && at.at+at.n == i || !m.l.HeadFirst() && s.describedAsWell(i, at.at) {
+		if !m.l.HeadFirst() && at.at == i+1 || m.l.HeadFirst() && at.at+at.n == i || !m.l.HeadFirst() && s.describedAsWell(i, at.at) || s.betweenCommas(i, at.at+at.n) {
 			return x
 		}
 	}
 	return -1
+}
+
+// betweenCommas says that a participle stands behind the food that ends at a place, with commas on both sides: "with the lentils,
+// half mashed, 80 g of walnuts".
+func (s *sentence) betweenCommas(i, end int) bool {
+	if end >= i || i-end > 3 || !s.tokens[end].Is(",") || i+1 >= len(s.tokens) || !s.tokens[i+1].Is(",") {
+		return false
+	}
+	for k := end + 1; k < i; k++ {
+		if t := &s.tokens[k]; !(t.Of("half of") || t.Of("number") || t.Of("level") || t.Of("word.passing") || t.Of("about") || t.Of("plain")) {
+			return false
+		}
+	}
+	return true
 }
 
 // describedAsWell says that a participle behind "the" describes a food some words on: "the puréed and whole sweetcorn".

@@ -81,7 +81,8 @@ func (s *sentence) temperatures() (out []temperature) {
 			// "Bake at 350", "oven to 400".
 			bare := s.has("heat.oven") >= 0 && (t.Value >= 140 && t.Value <= 260 || t.Value >= 300 && t.Value <= 450) && i > 0 && (s.tokens[i-1].Is(",") || s.tokens[i-1].Is("(") || s.tokens[i-1].Of("heat.oven") || s.tokens[i-1].Plain == "again") &&
 				!(i+1 < len(s.tokens) && (s.tokens[i+1].Under("unit.").N > 0 || s.tokens[i+1].Of("time") || s.tokens[i+1].Of("length") || s.tokens[i+1].Kind == words.Number))
-			bare = bare || s.timedHeat(i) || s.besideFan(i)
+			behindTime := i > 1 && s.tokens[i-2].Of("time") && (s.tokens[i-1].Plain == "a" || s.tokens[i-1].Plain == "at") && t.Value >= 140 && t.Value <= 450
+			bare = bare || behindTime || s.timedHeat(i) || s.besideFan(i)
 			if !bare && (i == 0 || !(s.tokens[i-1].Plain == "at" || s.tokens[i-1].Plain == "to" || s.tokens[i-1].Plain == "a") || t.Value < 120 || i+1 < len(s.tokens) && (s.tokens[i+1].Under("unit.").N > 0 || s.tokens[i+1].Of("time")) || s.has("heat.oven") < 0 && s.has("oil") < 0 && !(s.has("heat.fry") >= 0 && oilHot(t.Value))) {
 				continue
 			}

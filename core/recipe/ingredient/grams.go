@@ -83,7 +83,7 @@ func (s *scan) weigh(out *Ingredient, f *food.Food, m *measured) {
 		if !s.taste && s.line.Role == "" {
 			s.fault("no-amount")
 		}
-	case s.said.cups > 0 && m.unit == "" && f.GramsPerCup > 0:
+	case s.said.cups > 0 && (m.unit == "" || m.unit == f.PieceName || m.unit == "head" || m.unit == "bunch") && f.GramsPerCup > 0:
 		grams, sure = s.said.cups*f.GramsPerCup, 0.85 // "1 small beet (about ¾ cup)"
 	case s.said.grams > 0 && m.unit == "pack" && m.amount < 1 && !s.state.canned:
 		grams, sure = s.said.grams, 0.9 // "1/2 block (200 g) firm tofu"

@@ -322,6 +322,12 @@ func (s *scan) described(from, most int) int {
 	to := from
 	for k := from; k < most; k++ {
 		t := s.at(k)
+		if k == to && t.Is("(") {
+			if end := s.toldInBrackets(k, most); end > 0 {
+				to, k = end, end-1
+				continue
+			}
+		}
 		if v, n := Minutes(s.main, k); v > 0 && s.at(k+n).Of("side") {
 			return to // "in a bit of oil three minutes a side"
 		}
@@ -357,4 +363,26 @@ func (s *scan) described(from, most int) int {
 		}
 	}
 	return to
+}
+
+// toldInBrackets gives where brackets end that stand behind a food and only tell what is done to it, "(grated, I squeezed the juice
+// out)"; 0 for others.
+func (s *scan) toldInBrackets(open, most int) int {
+	const longest = 12
+	done := false
+	for k := open + 1; k < min(most, open+longest); k++ {
+		t := s.at(k)
+		f, _ := s.r.FoodAt(s.main, k, s.l)
+		switch {
+		case t.Is(")"):
+			if !done {
+				return 0
+			}
+			return k + 1
+		case t.Kind == words.Number || f != nil && !t.Of("word.juice"):
+			return 0
+		}
+		done = done || t.Under("do.").N > 0
+	}
+	return 0
 }

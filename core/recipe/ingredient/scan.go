@@ -213,7 +213,7 @@ func (s *scan) says() {
 			case "taste":
 				s.taste = true
 			case "role.frying", "role.coating", "role.serving", "role.pan", "role.soaking", "role.filling":
-				if s.line.Role == "" {
+				if s.line.Role == "" && !s.enough(t) {
 					s.line.Role = strings.TrimPrefix(m.List, "role.")
 					s.span(t.At, s.endOf(t, m.N), "part")
 				}
@@ -225,6 +225,12 @@ func (s *scan) says() {
 	if s.line.Role != "" && s.extra() && !(len(s.main) > 0 && s.main[0].Of("word.extra")) { // but "extra oatmeal to coat"
 		s.line.Role = "" // "2 tbsp oil, plus more for frying"
 	}
+}
+
+// enough says that "enough" stands before a word that would tell what the food is for: "water, just enough to coat".
+func (s *scan) enough(t *words.Token) bool {
+	k := slices.IndexFunc(s.main, func(u words.Token) bool { return u.At == t.At })
+	return k > 0 && (s.main[k-1].Plain == "enough" || s.main[k-1].Plain == "suficiente")
 }
 
 // beforeComma says that a word stands with the name of the food, not with what is done

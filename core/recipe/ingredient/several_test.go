@@ -150,6 +150,7 @@ func TestAmountsOfManyKinds(t *testing.T) {
 		"2 pouches lentils":                                              "lentils-cooked 500",
 		"2 c. cooked black-eyed peas (mash 1/2)":                         "black-eyed-peas-cooked 171 mash; black-eyed-peas-cooked 171",
 		"1 large onion + 2 carrots, fry in a knob of marge":              "onion 154 saute; carrot 122 saute; margarine 15",
+		"1 small head cauliflower, riced (4 cups)":                       "cauliflower 428",
 		"1 sobre de gelatina":                                            "gelatin 8",
 		"ah y 2 cdas de harina de garbanzo":                              "chickpea-flour 11.5",
 		"and 2 tbsp gram flour":                                          "chickpea-flour 11.5",

@@ -55,7 +55,7 @@ func (r *Reader) Spots(text string, tokens []words.Token, l words.Language) (out
 			for k := end; k < min(len(tokens), end+reachBehind); k++ {
 				t := &tokens[k]
 				m := s.measure(k)
-				if m.said && !m.bad && !(m.unit == "bit" && s.l == words.English && s.at(k+m.n).Kind == words.Word) && (m.unit != "" || t.Kind == words.Number || t.Of("number") && s.at(k+m.n).Of("word.of") && s.at(k+m.n+1).Of("word.it")) {
+				if m.said && !m.bad && !(m.unit == "bit" && (s.l == words.English && s.at(k+m.n).Kind == words.Word || s.at(k+m.n).Under("do.").N > 0)) && (m.unit != "" || t.Kind == words.Number || t.Of("number") && s.at(k+m.n).Of("word.of") && s.at(k+m.n+1).Of("word.it")) {
 					next := k + m.n
 					ofThem := s.at(next).Of("word.of") && s.at(next+1).Of("word.it")
 					if verb = ofThem && n == 1 && tokens[i].Under("do.").N > 0; verb { // "mash about three quarters of them"
