@@ -100,6 +100,9 @@ func Understand(f *Found, r *ingredient.Reader, foods *food.Catalogue) Understoo
 		if own, of, ok := strings.Cut(text, ":"); ok && section == "" && strings.Count(of, ",") > 0 && len(own) < 40 && PartOf(own) != "" {
 			out.Lines[i].Part = PartOf(own) // "For the sauce: 1 onion, 1 glass of wine"
 		}
+		if own, _, ok := strings.Cut(text, "="); ok && section == "" && len(own) < 20 && out.Lines[i].Part == "" {
+			out.Lines[i].Part = PartOf(own[strings.LastIndex(own, ",")+1:]) // "no egg, crumb = cornflakes, crushed"
+		}
 		if mixed == "" && out.Lines[i].Part == "" {
 			mixed = cmp.Or(section, " ")
 		}

@@ -18,7 +18,7 @@ func (s *scan) label() int {
 		return lead
 	}
 	for k := 1; k <= longestLabel && k+1 < len(s.main); k++ {
-		if s.main[k].Is(":") {
+		if s.main[k].Is(":") || s.main[k].Is("=") {
 			f, _, _ := s.longest(0, k)
 			m := s.measure(0)
 			counted := m.said && (s.main[0].Kind == words.Number || m.unit != "")

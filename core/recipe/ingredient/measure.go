@@ -236,7 +236,7 @@ func (s *scan) unitOf(m *measured, i int, factor *float64) int {
 			pack++
 		}
 		if p := s.at(pack).In("unit.pack"); p.N > 0 {
-			m.pack = v * massOf(u)
+			m.pack, m.net = v*massOf(u), u.List == "unit.oz"
 			m.unit, m.per = "pack", 1
 			return s.behindUnit(m, pack+p.N)
 		}

@@ -336,7 +336,15 @@ func (s *scan) others(from int, first *measured) {
 			}
 		}
 		found, a, b := s.longest(k+n+m.n, end)
-		if found == nil || len(s.strangers(k+n+m.n, a)) > 0 {
+		if juice := k + n + m.n; found == nil && named && f != nil && f.ID == "lemon-zest" { // "zest of 1 lemon plus 1 tbsp juice"
+			for juice < end && !s.at(juice).Of("word.juice") && (small[s.at(juice).Plain] || known(s.at(juice)) > 0 || s.at(juice).Plain == "su") {
+				juice++
+			}
+			if juice < end && s.at(juice).Of("word.juice") {
+				found, a, b = s.r.foods.Find("lemon-juice"), juice, juice+1
+			}
+		}
+		if found == nil || len(s.strangers(k+n+m.n, a)) > 0 && found.ID != "lemon-juice" {
 			continue
 		}
 		if next, _ := s.r.foodAt(s.main, b+s.joint(b), s.l, state{spooned: true}); b < end && s.joint(b) > 0 && next != nil && minor(next) {
