@@ -79,9 +79,30 @@ func newProcedure(f *Found, lines []ReadLine, r *ingredient.Reader, foods *food.
 	}
 	m.sentences = sentencesOf(f.Steps, f.Spoken, l)
 	m.landmarks()
+	m.zestOnly()
 	m.follow()
 	m.settle()
 	return m
+}
+
+// zestOnly takes a whole lemon for its zest where the method uses that and no juice: "mix with the zest of the lemon".
+func (m *procedure) zestOnly() {
+	zest, juice := false, false
+	for i := range m.sentences {
+		for k := range m.sentences[i].tokens {
+			t := &m.sentences[i].tokens[k]
+			zest, juice = zest || t.Of("word.zest"), juice || t.Of("word.juice") || t.Of("unit.splash")
+		}
+	}
+	peel := m.foods.Find("lemon-zest")
+	if !zest || juice || peel == nil {
+		return
+	}
+	for _, e := range m.entries {
+		if e.food.ID == "lemon-juice" && e.item.Unit == "" && e.item.Said && !e.item.Tells("word.juice") {
+			e.item.Food, e.item.Grams, e.food = peel.ID, m.reader.Reweigh(e.item, peel), peel
+		}
+	}
 }
 
 // landmarks names the foods in every sentence and finds where the mix is together,

@@ -293,8 +293,8 @@ func (m *procedure) sizes(s *sentence, p *ReadPiece) {
 			m.mark(s, s.tokens[l.at].At, s.tokens[min(l.end, len(s.tokens))-1].End, "size", -1)
 		}
 	}
-	if at := s.has("tin"); at >= 0 {
-		p.Tin = true
+	if at := s.has("tin"); at >= 0 && p.Kind != piece.Patty && p.Kind != piece.Ball {
+		p.Tin = true // patties are moulded by hand
 	}
 	list := s.lengths()
 	free := slices.DeleteFunc(slices.Clone(list), func(l length) bool { return l.way != "" && !l.paired })

@@ -130,6 +130,7 @@ func (s *scan) withoutReplaced(tokens []words.Token) []words.Token {
 		case tokens[k].Is("→"):
 		case (tokens[k].Is("-") || tokens[k].Is("=")) && tokens[k+1].Is(">"):
 			behind++
+		case tokens[k].Is("=") && slices.ContainsFunc(tokens[:k], func(t words.Token) bool { return t.Of("word.egg") }): // "1 egg = 1 tbsp flax + 3 tbsp water"
 		default:
 			continue
 		}
