@@ -209,6 +209,9 @@ func (s *stock) bases() (out []base) {
 		slices.SortStableFunc(bodies, func(x, y *food.Food) int { return cmp.Compare(s.rank(x), s.rank(y)) })
 		for round := range 3 {
 			for _, f := range bodies {
+				if s.kind == piece.Fritter && family(f) == "meat" {
+					continue // mince is patties
+				}
 				if seen[family(f)] != round || len(out) >= mostBases {
 					continue
 				}

@@ -72,6 +72,8 @@ const (
 	nearLow = .38
 	// Nor does anything reach that: what is as likely to hold, or takes so many times as long as there is time.
 	farChance, farLow, farTimes = .6, .25, 2.5
+	// aboutInTime is how far the minutes of a mix may go beyond those that there are, a factor: nobody's supper is late for that.
+	aboutInTime = 1.08
 	// mostRefined are refined, of which so many may have the same base and binder.
 	mostRefined, mostAlike, mostOfBase = 36, 1, 6
 )
@@ -181,7 +183,7 @@ func (c *composer) sure(l *looked) bool { return l.chance >= leastChance && l.lo
 // within a multiple of the time that there is.
 func (c *composer) holds(l *looked, chance, low, times float64) bool {
 	return c.stock.hasMusts(&l.doc) && l.chance >= chance && l.low >= low && l.eat >= leastEat &&
-		(c.ask.Minutes == 0 || minutes(&l.doc) <= times*c.ask.Minutes)
+		(c.ask.Minutes == 0 || minutes(&l.doc) <= times*c.ask.Minutes*aboutInTime)
 }
 
 // first are the skeletons in usual amounts: every base with every binder and heat, with what goes beside it.
@@ -240,7 +242,8 @@ func (c *composer) savouriesOf(b base) []string {
 // with and without what makes it rich.
 func (c *composer) beside(b base) (out [][]item) {
 	fits := func(f *food.Food) bool {
-		return (family(f) != sweet || c.stock.asked[f.ID]) && !slices.ContainsFunc(b, func(o *food.Food) bool { return o == f || apart(family(o), family(f)) })
+		batter := c.stock.kind == piece.Fritter && (family(f) == "nut" || family(f) == "meat") // nobody fries them who was not asked to
+		return !batter && (family(f) != sweet || c.stock.asked[f.ID]) && !slices.ContainsFunc(b, func(o *food.Food) bool { return o == f || apart(family(o), family(f)) })
 	}
 	var musts, core []item
 	taken := map[*food.Food]bool{}
