@@ -126,7 +126,8 @@ func (s *sentence) oilDepth(a, b int) bool {
 		}
 		from, to := k, min(b, k+reach)
 		long := slices.ContainsFunc(s.tokens[from:to], func(t words.Token) bool { return t.Of("length") })
-		if long && slices.ContainsFunc(s.tokens[from:to], func(t words.Token) bool { return t.Of("depth") }) {
+		thick := slices.ContainsFunc(s.tokens[from:to], func(t words.Token) bool { return t.Of("way.thick") && !t.Of("depth") })
+		if long && !thick && slices.ContainsFunc(s.tokens[from:to], func(t words.Token) bool { return t.Of("depth") }) {
 			return true
 		}
 	}

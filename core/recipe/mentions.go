@@ -325,6 +325,9 @@ func (m *procedure) portion(s *sentence, at *mention) {
 			return
 		}
 		if grams, n := m.reader.Portion(s.tokens, s.text, b, first.food); n > 0 && b+n <= at.at && joins(b+n) {
+			if s.tokens[b+n-1].Of("unit.bit") && b+n < at.at && s.tokens[b+n].Of("word.the") {
+				continue // "pisá un poco el arroz": it is how much it is crushed
+			}
 			const asMuch = 1.3
 			if len(at.items) == 1 && first.item.Said && (grams == 0 && s.tokens[b+n-1].Of("unit.pack") || grams > asMuch*first.item.Grams) {
 				at.more = true // "half a can of water over the top", where the list has a quarter of a cup for the mix

@@ -44,8 +44,8 @@ func (r *Reader) Spots(text string, tokens []words.Token, l words.Language) (out
 		spot := Spot{Food: f, At: i, N: n}
 		for b := max(free, i-reachBefore); b < i; b++ {
 			m := s.measure(b)
-			unitInName := b+m.n > i && b+m.n <= i+n && tokens[i].Under("unit.").N > 0 // "dos dientes de ajo": its name begins with the unit
-			if (m.said || m.unit == "grind") && !m.bad && (unitInName || b+m.n <= i && s.leadsTo(b+m.n, i)) && !s.measuresLength(b) {
+			unitInName := b+m.n > i && b+m.n <= i+n && tokens[i].Under("unit.").N > 0                                                                                                     // "dos dientes de ajo": its name begins with the unit
+			if (m.said || m.unit == "grind") && !m.bad && (unitInName || b+m.n <= i && s.leadsTo(b+m.n, i)) && !s.measuresLength(b) && !(m.unit == "bit" && s.at(b+m.n).Of("word.the")) { // "crush the rice a bit"
 				spot.Said, spot.Begin, spot.Until = true, b, b+m.n
 				break
 			}
