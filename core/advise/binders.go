@@ -169,7 +169,7 @@ func (s *search) amountOf(st *state, f *food.Food, share float64, by *food.Food,
 		}
 	}
 	for _, liquid := range liquids {
-		if liquid > 0 && st.has("liquid") || f.GelWater() == 0 && st.dried() > 0 && liquid > mostPouredBack*st.dried() {
+		if liquid > 0 && st.has("liquid") || st.poursBack(f, liquid) {
 			continue
 		}
 		out = append(out, s.binderMove(m, liquid, st.document()))
@@ -180,6 +180,11 @@ func (s *search) amountOf(st *state, f *food.Food, share float64, by *food.Food,
 // mostPouredBack is how much of the water that moves take out of a mix a binder may bring back, a share of it: who wrings out a
 // vegetable and then pours as much water in has done nothing.
 const mostPouredBack = .4
+
+// poursBack says that a binder with so much liquid, g, brings back too much of the water that was taken out. What gels needs its own.
+func (st *state) poursBack(f *food.Food, liquid float64) bool {
+	return f.GelWater() == 0 && st.dried() > 0 && liquid > mostPouredBack*st.dried()
+}
 
 // dried is the water that moves took out of lines, g.
 func (st *state) dried() (out float64) {

@@ -166,7 +166,7 @@ func (s *search) refine(st *state) *state {
 			if by.with != 0 && m.With == "" || by.liquid != 0 && m.Liquid == "" || next.Now-next.Was < 1 || next.LiquidG < 0 || m.With != "" && next.WithG < 1 {
 				continue
 			}
-			if by.liquid > 0 && st.dried() > 0 && next.LiquidG > mostPouredBack*st.dried() && s.k.Foods.Find(m.Food).GelWater() == 0 {
+			if by.liquid > 0 && st.poursBack(s.k.Foods.Find(m.Food), next.LiquidG) {
 				continue
 			}
 			if share := 100 * next.Now / st.effect.Mass; share < .9*amountsOf(s.k.Foods.Find(m.Food), st.use).least {

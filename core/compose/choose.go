@@ -177,12 +177,15 @@ func (c *composer) good(bases []base) (out, near []looked) {
 }
 
 // sure says that a mix holds with nine in ten cooks.
-func (c *composer) sure(l *looked) bool { return l.chance >= leastChance && l.low >= leastLow }
+func (c *composer) sure(l *looked) bool { return l.reaches(leastChance, leastLow) }
+
+// reaches says that a mix holds with a chance, and that nine in ten such builds reach a lower one.
+func (l *looked) reaches(chance, low float64) bool { return l.chance >= chance && l.low >= low }
 
 // holds says that a mix has what must go in, is good to eat, holds with a chance and what nine in ten reach, and is on the table
 // within a multiple of the time that there is.
 func (c *composer) holds(l *looked, chance, low, times float64) bool {
-	return c.stock.hasMusts(&l.doc) && l.chance >= chance && l.low >= low && l.eat >= leastEat &&
+	return c.stock.hasMusts(&l.doc) && l.reaches(chance, low) && l.eat >= leastEat &&
 		(c.ask.Minutes == 0 || minutes(&l.doc) <= times*c.ask.Minutes*aboutInTime)
 }
 

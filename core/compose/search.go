@@ -84,16 +84,20 @@ func (c *composer) wanted(kind piece.Kind) float64 { return portionG[kind] * flo
 func (c *composer) unusedShare(d *document.Document) (out float64) {
 	for id, must := range c.stock.must {
 		if must > 0 {
-			used := 0.
-			for i := range d.Lines {
-				if d.Lines[i].Food == id {
-					used += d.Lines[i].Grams
-				}
-			}
-			out += max(0, must-used) / must
+			out += max(0, must-gramsIn(d, id)) / must
 		}
 	}
 	return out
+}
+
+// gramsIn is how much of a food a build has, g; of all its foods for "".
+func gramsIn(d *document.Document, id string) (sum float64) {
+	for i := range d.Lines {
+		if id == "" || d.Lines[i].Food == id {
+			sum += d.Lines[i].Grams
+		}
+	}
+	return sum
 }
 
 // Salt and spice of a mix, g per 100 g: kitchen practice.
@@ -415,11 +419,7 @@ func (c *composer) worth(l *looked) float64 {
 		v -= .22 * math.Abs(at-(1-or(c.ask.Lean.Firm, .5))) * math.Abs(or(c.ask.Lean.Firm, .5)-.5) * 2
 	}
 	if want := c.wanted(l.kind); want > 0 { // it is used up, but no feast
-		total := 0.
-		for i := range l.doc.Lines {
-			total += l.doc.Lines[i].Grams
-		}
-		v -= .08 * max(0, total/want-1)
+		v -= .08 * max(0, gramsIn(&l.doc, "")/want-1)
 	}
 	if c.sure(l) {
 		v -= .1 * c.unusedShare(&l.doc)
@@ -456,7 +456,7 @@ func hands(d *document.Document) float64 {
 
 // atStove is how long a mix takes from the first board to the table without its preparations and waits: min, and min more for
 // every 600 g, by the heat and whether it is made of many small pieces or of one. The figures, and those of madeIn, are fitted to the
-// cords of 243 proposals, which they miss by 3 min (standard deviation; core/predict/steps works out the whole).
+// plans of 243 proposals, which they miss by 3 min (standard deviation; core/predict/steps works out the whole plan).
 var atStove = map[method.Method][3][2]float64{ // patties; balls, rolls and fritters; loaves and stuffings
 	method.Pan: {{28, 4}, {18, 15}, {28, 15}}, method.ShallowOil: {{28, 4}, {14, 13}, {28, 15}}, method.DeepOil: {{30, 8}, {30, 10}, {30, 15}},
 	method.Grill: {{24, 4}, {22, 10}, {30, 15}}, method.Simmer: {{28, 12}, {28, 12}, {40, 15}},
@@ -468,9 +468,8 @@ var madeIn = map[food.Do]float64{food.Saute: 5, food.Press: 10, food.Mash: 2, fo
 
 // minutes is about how long a mix takes until it is on the table.
 func minutes(d *document.Document) float64 {
-	onBoard, inOven, soaks, total := 0., 0., 0., 0.
+	onBoard, inOven, soaks := 0., 0., 0.
 	for i := range d.Lines {
-		total += d.Lines[i].Grams
 		for _, p := range d.Lines[i].Prep {
 			switch p.Do {
 			case food.Roast, food.OvenDry:
@@ -490,7 +489,7 @@ func minutes(d *document.Document) float64 {
 		shape = 2
 	}
 	heat := atStove[d.Cook.Method][shape]
-	out := heat[0] + heat[1]*total/600 + onBoard + inOven + .4*soaks
+	out := heat[0] + heat[1]*gramsIn(d, "")/600 + onBoard + inOven + .4*soaks
 	if d.Rest != nil {
 		out += d.Rest.Minutes
 	}

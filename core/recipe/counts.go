@@ -38,7 +38,7 @@ func (m *procedure) counts(p *ReadPiece, from, to int) {
 	}
 	for _, a := range append([]string{m.title}, m.about...) {
 		tokens := words.Read(a, m.l)
-		if n := cmp.Or(m.makes(tokens), forPieces(tokens), portionsOf(tokens)); n > 0 {
+		if n := cmp.Or(m.makes(tokens), forPieces(tokens), words.PortionsOf(tokens)); n > 0 {
 			p.Count = n
 			return
 		}
@@ -228,22 +228,6 @@ func (s *sentence) dividesBefore(i int) bool {
 		}
 	}
 	return false
-}
-
-// portionsOf reads how many pieces a kitchen's sheet has, which tells the weight of each: "40 porciones de 100 g"; 0 for none.
-func portionsOf(tokens []words.Token) int {
-	for k := range tokens {
-		v, n := ingredient.Number(tokens, k)
-		if n == 0 || v < 2 || v > 200 || v != math.Trunc(v) || k+n+3 >= len(tokens) {
-			continue
-		}
-		of, weight, unit := &tokens[k+n+1], &tokens[k+n+2], &tokens[k+n+3]
-		piece := tokens[k+n].Of("serves") || tokens[k+n].Of("word.portion") || tokens[k+n].Under("piece.").N > 0
-		if piece && (of.Of("word.of") || of.Is("x")) && weight.Kind == words.Number && (unit.Of("unit.g") || unit.Of("unit.oz")) {
-			return int(v)
-		}
-	}
-	return 0
 }
 
 // makes reads "makes 24", "about 16 in all", "salen unas 20".

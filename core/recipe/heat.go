@@ -134,7 +134,8 @@ func (s *sentence) oilDepth(a, b int) bool {
 	return false
 }
 
-// fryPan says that the only frying that a sentence tells of is that of the pan: "in a fry pan (electric: 180°C)".
+// fryPan says that the word "fry" of a sentence is only part of the name of a pan, as in "cook in a fry pan (electric: 180°C)": that
+// is no deep frying, though it gives a temperature.
 func (s *sentence) fryPan() bool {
 	at, pan := s.has("heat.fry"), s.has("heat.pan")
 	return pan >= 0 && pan == at && s.tokens[at].In("heat.pan").N > s.tokens[at].In("heat.fry").N

@@ -103,8 +103,8 @@ func TestFoodsAreFollowedThroughTheMethod(t *testing.T) {
 	assert.Contains(t, got.Became[4], "shape")
 }
 
-// How the pieces meet the heat where no sentence shapes them, where the depth of the oil is told, in a pan called after frying,
-// and where points are left out; and what "them" is that are squeezed in a sentence of their own.
+// The heat is found in short notes too: where no sentence shapes the pieces, where the depth of the oil is told, where a "fry pan" is
+// named, and where steps have no full stops. "Squeeze them" in a sentence of its own is about the food named last.
 func TestHeatAsNotesTellIt(t *testing.T) {
 	const foods = "Hamburguesas\n\nIngredientes\n- 400 g de garbanzos cocidos\n- 200 g de espinacas\n- 1 cebolla\n- 1 diente de ajo\n\nPreparación\n"
 	const cakes = "Fishcakes\n\n450 g cooked cod\n600 g mashed potato\n\n"

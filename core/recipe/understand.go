@@ -73,13 +73,9 @@ func Understand(f *Found, r *ingredient.Reader, foods *food.Catalogue) Understoo
 	for i, text := range f.Ingredients {
 		own := words.Likelier(text, l)
 		line := r.ReadIn(f.Mended[i], own)
-		if slices.ContainsFunc(line.Items, func(it ingredient.Ingredient) bool { return it.Food == "" }) { // "2 ajos" among English lines
+		unknown := slices.ContainsFunc(line.Items, func(it ingredient.Ingredient) bool { return it.Food == "" })
+		if unknown || own != l && !line.Full() { // "2 ajos" among English lines, "3 T. masa harina" in an English recipe
 			if other := r.ReadIn(f.Mended[i], 1-own); other.Full() {
-				line = other
-			}
-		}
-		if own != l && !line.Full() { // "3 T. masa harina" in an English recipe
-			if other := r.ReadIn(f.Mended[i], l); other.Full() {
 				line = other
 			}
 		}

@@ -217,8 +217,8 @@ type Band struct {
 // Holds says whether the band holds q.
 func (b Band) Holds(q float64) bool { return q >= b.From && q <= b.To }
 
-// ShredsBand is what cakes of grated potato want: wrung out they feel short, and their own starch fries them into one (kitchen
-// practice, grade C).
+// ShredsBand is the consistency that cakes of grated potato want. Once they are wrung out they feel short in the hand, and hold all the
+// same, because the starch of the potato sets in the pan (kitchen practice, grade C).
 var ShredsBand = Band{0, 0.6}
 
 // Band gives the consistency the piece wants: docs/model.md, section 3.

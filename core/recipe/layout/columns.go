@@ -10,8 +10,8 @@ import (
 	"cuerda/core/recipe/words"
 )
 
-// Lines longer than widest, in bytes, are not looked at for two columns; one that begins behind more blanks than widestIndent
-// belongs to the right column alone.
+// A line longer than widest, in bytes, is prose and has no columns. A line that begins with more blanks than widestIndent has nothing
+// in the left column, and all of it belongs to the right one.
 const widest, widestIndent = 400, 30
 
 // indented is how far a line of a column may stand from the others, in characters: one that goes on is set in by four.
@@ -22,8 +22,9 @@ var gap = regexp.MustCompile(`\s{3,}|\t+`)
 // pairGap is what parts two ingredients of a card that stand side by side.
 var pairGap = regexp.MustCompile(`\s{2,}`)
 
-// columns puts two columns of a scanned page, which run together line by line, below each other: the
-// left one, then the right one; of the whole text, or else of each of its blocks, or of lines in a row that all have two.
+// columns undoes what a scan does to a page of two columns, whose lines come out side by side: it puts the right column below the
+// left one. It looks for columns in the whole text first, then in each block between empty lines, then in any run of lines that all
+// have two halves.
 func columns(lines []string, l words.Language) []string {
 	if out := apart(lines, 4, .8, l); out != nil {
 		return out

@@ -14,7 +14,6 @@ var (
 	yields  = regexp.MustCompile(`(?i)\b(?:serves|servings|yield|yields|makes|portions|raciones|porciones|comensales|rinde|feeds)\b\D{0,12}\d{1,3}|\b\d{1,3}\s*(?:servings|portions|people|raciones|porciones|personas|comensales)\b`)
 	address = regexp.MustCompile(`(?i)https?://|www\.|@[A-Za-z]\w+|#\w{4,}|^(?:from|to|cc|subject|sent|date|de|para|asunto|enviado|fecha)\s*:\s`)
 	stars   = regexp.MustCompile(`[★☆⭐]|\b\d[.,]\d\s*/\s*5\b|\(\d+\s*(?:votes?|votos|reviews|ratings|opiniones)\)`)
-	sized   = regexp.MustCompile(`(?i)\b\d{1,3}\s*(?:portions|porciones|raciones|burgers|hamburguesas|patties|pieces|piezas|unidades|uds)\.?\s*(?:de|of|x|@|at)\s*\d{1,3}\s*g\b`)
 	posted  = regexp.MustCompile(`\b\d{1,2}:\d{2}\b`)
 )
 
@@ -132,7 +131,7 @@ func (p *page) look(r *Row) (s seen) {
 	if colon := slices.IndexFunc(tokens, func(t words.Token) bool { return t.Is(":") }); at < 0 && colon > 0 && !r.Ordered && s.words <= 30 && listBehind(spots, colon) {
 		at, s.amountFood, s.verbFirst, s.verbs = colon+1, true, false, 0 // "coating: ¾ cup crushed cornflakes, ¼ cup aquafaba"
 	}
-	s.amountLast = at < 0 && s.words <= 8 && !sized.MatchString(r.Text) && p.reader.EndsWithAmount(r.Read, tokens, p.l)
+	s.amountLast = at < 0 && s.words <= 8 && words.PortionsOf(tokens) == 0 && p.reader.EndsWithAmount(r.Read, tokens, p.l)
 	s.amountFirst = at >= 0
 	s.countsPieces = at >= 0 && at+1 < len(tokens) && (tokens[at+1].Under("piece.").N > 0 || s.foods == 0 && words.TimesWeight(tokens, at))
 	for _, f := range spots {

@@ -4,6 +4,7 @@ import (
 	_ "embed"
 	"encoding/csv"
 	"fmt"
+	"math"
 	"slices"
 	"strconv"
 	"strings"
@@ -149,6 +150,20 @@ func TimesWeight(tokens []Token, i int) bool {
 		return false
 	}
 	return slices.ContainsFunc(tokens[i+3:min(len(tokens), i+5)], func(t Token) bool { return t.Of("unit.g") || t.Of("unit.oz") })
+}
+
+// PortionsOf reads how many pieces a kitchen's sheet has where it tells the weight of each, "40 porciones de 100 g"; 0 for none.
+func PortionsOf(tokens []Token) int {
+	const most = 200
+	for k := 0; k+4 < len(tokens); k++ {
+		v, pieces, of, weight, unit := tokens[k].Value, &tokens[k+1], &tokens[k+2], &tokens[k+3], &tokens[k+4]
+		counts := tokens[k].Kind == Number && v >= 2 && v <= most && v == math.Trunc(v)
+		named := pieces.Of("serves") || pieces.Of("word.portion") || pieces.Of("unit.piece") || pieces.Under("piece.").N > 0
+		if counts && named && (of.Of("word.of") || of.Is("x")) && weight.Kind == Number && (unit.Of("unit.g") || unit.Of("unit.oz")) {
+			return int(v)
+		}
+	}
+	return 0
 }
 
 // purpose gives where the words end that tell what something is for or in whose place: "instead of egg and breadcrumbs I use",
