@@ -203,6 +203,8 @@ func (s *scan) packBehind(m *measured, from int) {
 			unit++
 		}
 		switch u := s.at(unit).Under("unit."); {
+		case u.N > 0 && s.leadsToFood(unit+u.N, s.l):
+			return // "1 can chickpeas, 50 g walnuts"
 		case u.List == "unit.g" || u.List == "unit.oz":
 			m.pack, m.net = v*massOf(u), u.List == "unit.oz"
 		case v >= 50 && v <= 2000 && s.at(k-1).Of("word.of") && (k+1 == len(s.main) || s.at(k+1).Kind == words.Mark):

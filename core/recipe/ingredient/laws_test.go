@@ -7,6 +7,7 @@ import (
 	"testing"
 
 	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
 	"pgregory.net/rapid"
 
 	"cuerda/core/food"
@@ -93,6 +94,29 @@ func TestTwoFoodsAreTwoLines(t *testing.T) {
 					}
 					assert.Equal(t, alone.Prep, l.Items[i].Prep, l.Text)
 				}
+			}
+		}
+	})
+}
+
+// In a line of several foods each is prepared as it would be in a line of its own, in whatever order they stand; what all of them are
+// is done to each.
+func TestEachFoodOfALineHasItsOwnPreparation(t *testing.T) {
+	told := []string{"1 carrot, grated", "1 courgette, grated and squeezed", "2 onions, fried", "200 g spinach, wilted and squeezed dry", "50 g walnuts, toasted", "1 can chickpeas, mashed"}
+	rapid.Check(t, func(t *rapid.T) {
+		parts := rapid.SliceOfNDistinct(rapid.SampledFrom(told), 2, 4, rapid.ID).Draw(t, "parts")
+		l := reader.Read(strings.Join(parts, ", "))
+		require.Len(t, l.Items, len(parts), l.Text)
+		for i := range parts {
+			alone := first(parts[i])
+			assert.Equal(t, alone.Food, l.Items[i].Food, l.Text)
+			assert.Equal(t, alone.Grams, l.Items[i].Grams, l.Text)
+			assert.ElementsMatch(t, alone.Prep, l.Items[i].Prep, "%s of %s", parts[i], l.Text)
+		}
+		foods := rapid.SliceOfNDistinct(rapid.SampledFrom([]string{"1 onion", "2 carrots", "1 leek", "1 parsnip"}), 2, 4, rapid.ID).Draw(t, "foods")
+		for _, ending := range []string{", all fried", ", fried"} {
+			for i, it := range reader.Read(strings.Join(foods, ", ") + ending).Items {
+				assert.True(t, slices.ContainsFunc(it.Prep, func(p food.Preparation) bool { return p.Do == food.Saute }), "%s of %v%s", foods[i], foods, ending)
 			}
 		}
 	})

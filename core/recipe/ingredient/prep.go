@@ -238,7 +238,7 @@ func (s *scan) owner(k int) int {
 	}
 	if len(found) == 0 {
 		all := slices.ContainsFunc(s.main[from:to], func(t words.Token) bool { return t.Of("word.all") || t.Of("word.both") })
-		if all || s.alike || heats(s.at(k)) && !slices.ContainsFunc(s.main[:from], func(t words.Token) bool { return t.Under("do.").N > 0 }) {
+		if all || s.alike || heats(s.at(k)) && len(in(to, len(s.main))) == 0 && !slices.ContainsFunc(s.main[:from], func(t words.Token) bool { return t.Under("do.").N > 0 }) {
 			return everyOne // "3 carrots, 2 parsnips, roasted"
 		}
 		before := in(0, from)

@@ -130,8 +130,8 @@ func (r *Reader) Read(text string) Reading {
 	if told := words.Likelier(text, words.Spanish) == l; told && out.Full() {
 		return out
 	}
-	// Few words tell little: the other language may have it whole.
-	if other := r.ReadIn(text, 1-l); other.score() > out.score() {
+	// Few words tell little: the other language may have it whole, but no whole line has fewer foods in it.
+	if other := r.ReadIn(text, 1-l); other.score() > out.score() && (len(other.Items) >= len(out.Items) || !out.Full()) {
 		return other
 	}
 	return out
